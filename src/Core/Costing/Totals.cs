@@ -1,0 +1,209 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>The sums of a costing, in minor units of its display currency unless said otherwise (costing rules 25 to 29).</summary>
+public sealed record Totals
+{
+    public required Minor DueToday { get; init; }
+    public required Minor FirstTerm { get; init; }
+    public required Minor Horizon { get; init; }
+    public required Minor PerMonth { get; init; }
+
+    /// <summary>Null where no bill is counted.</summary>
+    public required DueOn? Peak { get; init; }
+
+    /// <summary>What falls due first from the end of the horizon on.</summary>
+    public required NextDue? Next { get; init; }
+    public required Minor OwedAfterHorizon { get; init; }
+    public required Minor UnusedAtEnd { get; init; }
+    public required Refundable Refundable { get; init; }
+
+    /// <summary>The first plan price a month, in the book's currency; null without hosting.</summary>
+    public required Money? AdvertisedPerMonth { get; init; }
+
+    /// <summary>Null unless the owner gave the chance of going on.</summary>
+    public required Minor? Expected { get; init; }
+
+    public required PriceStepUp? PriceStep { get; init; }
+
+    /// <summary>Which of today, first term and horizon hold a line that is not stated.</summary>
+    public required AtLeast AtLeast { get; init; }
+
+    /// <summary>The lines not stated on counted bills.</summary>
+    public required ImmutableArray<(Bill Bill, BillLine Line)> Unstated { get; init; }
+}
+
+public readonly record struct DueOn(DateOnly Date, Minor Total);
+
+/// <param name="Bills">The bills of that date.</param>
+public sealed record NextDue(DateOnly Date, Minor Total, bool AtLeast, ImmutableArray<Bill> Bills);
+
+/// <summary>The plan's change of price, a month, in the book's currency; a null <paramref name="To"/> is not stated (costing rule 26).</summary>
+public sealed record PriceStepUp(DateOnly Date, Money From, Money? To);
+
+public readonly record struct AtLeast(bool DueToday, bool FirstTerm, bool Horizon);
+
+/// <summary>What leaving inside the refund days gives back, or why nothing (costing rule 29).</summary>
+/// <param name="LastDay">The last day to leave; null where there is no refund.</param>
+public sealed record Refundable(Minor Amount, DateOnly? LastDay, NoRefund? Reason, int? MinCommitMonths);
+
+public enum NoRefund
+{
+    NoHosting,
+    NotOffered,
+    CommitTooShort,
+    NothingLeft,
+}
+
+/// <summary>Works the totals out.</summary>
+internal static class TotalsOf
+{
+    public static Totals Costing(Costing costing)
+    {
+        var start = costing.Settings.StartDate;
+        var run = costing.Run;
+        var hosting = run.Purchase.Hosting;
+        var horizon = Sum(costing, costing.Counted);
+        var firstTerm = run.Bills.Where(bill => bill.Date < costing.FirstTermEnd).ToList();
+        var today = run.Bills.Where(bill => bill.Date == start).ToList();
+        var owed = run.Bills.Where(bill => hosting is not null && bill.Book == hosting.Book && bill.Date >= costing.End && bill.Date < costing.FirstTermEnd);
+        return new Totals
+        {
+            DueToday = Sum(costing, today),
+            FirstTerm = Sum(costing, firstTerm),
+            Horizon = horizon,
+            PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(horizon),
+            Peak = Peak(costing),
+            Next = Next(costing),
+            OwedAfterHorizon = Sum(costing, owed),
+            UnusedAtEnd = Unused(costing),
+            Refundable = Refund(costing),
+            AdvertisedPerMonth = hosting is null ? null : PerMonth(hosting, hosting.Option.Prices.At(0).Units),
+            Expected = Expected(costing),
+            PriceStep = Step(costing),
+            AtLeast = new AtLeast(today.Exists(bill => bill.IsAtLeast), firstTerm.Exists(bill => bill.IsAtLeast), costing.Counted.Any(bill => bill.IsAtLeast)),
+            Unstated = [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))],
+        };
+    }
+
+    private static Minor Sum(Costing costing, IEnumerable<Bill> bills) => bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill));
+
+    private static DueOn? Peak(Costing costing)
+    {
+        DueOn? peak = null;
+        foreach (var date in costing.Counted.GroupBy(bill => bill.Date))
+        {
+            var due = Sum(costing, date);
+            if (peak is null || due > peak.Value.Total)
+            {
+                peak = new DueOn(date.Key, due);
+            }
+        }
+
+        return peak;
+    }
+
+    private static NextDue? Next(Costing costing)
+    {
+        var later = costing.Run.Bills[costing.Counted.Length..];
+        var first = later.FirstOrDefault(bill => bill.IsAtLeast || costing.Counting.Counts(bill.Book, bill.Sum) != 0);
+        if (first is null)
+        {
+            return null;
+        }
+
+        var due = later.Where(bill => bill.Date == first.Date).ToImmutableArray();
+        return new NextDue(first.Date, Sum(costing, due), due.Any(bill => bill.IsAtLeast), due);
+    }
+
+    private static Minor Unused(Costing costing)
+    {
+        Minor unused = 0;
+        foreach (var bill in costing.Counted)
+        {
+            foreach (var line in bill.Lines)
+            {
+                if (line.Cover is { } cover && cover.Until > costing.End)
+                {
+                    var left = new Fraction(cover.DaysFrom(costing.End), cover.Days).Of(line.AfterDiscounts);
+                    unused += costing.Counting.Convert(costing.Counting.Counts(bill.Book, left), bill.Currency);
+                }
+            }
+        }
+
+        return unused;
+    }
+
+    // Rule 28: the one place where floating point is right, a chance being no amount.
+    private static Minor? Expected(Costing costing)
+    {
+        if (costing.Settings.KeepChancePercent is not { } percent)
+        {
+            return null;
+        }
+
+        var chance = double.Parse(percent.ToString()) / 100;
+        var expected = costing.Counted.Sum(bill => (double)costing.ValueOf(bill) * Math.Pow(chance, Months.WholeBetween(costing.Settings.StartDate, bill.Date) / 12.0));
+        return (Minor)Math.Round(expected, MidpointRounding.AwayFromZero);
+    }
+
+    private static PriceStepUp? Step(Costing costing)
+    {
+        if (costing.Run.Purchase.Hosting is not { } hosting)
+        {
+            return null;
+        }
+
+        var first = hosting.Option.Prices.At(0);
+        for (var cycle = 1; cycle * hosting.Option.EveryMonths < Months.Run; cycle++)
+        {
+            var date = costing.Settings.StartDate.AddMonths(cycle * hosting.Option.EveryMonths);
+            if (date >= costing.End)
+            {
+                return null;
+            }
+
+            var price = hosting.Option.Prices.At(cycle);
+            if (price != first)
+            {
+                return new PriceStepUp(date, PerMonth(hosting, first.Units), price.IsStated ? PerMonth(hosting, price.Units) : null);
+            }
+        }
+
+        return null;
+    }
+
+    private static Money PerMonth(BoughtHosting hosting, Minor price) => new(new Fraction(1, hosting.Option.EveryMonths).Of(price), hosting.Book.Currency);
+
+    private static Refundable Refund(Costing costing)
+    {
+        if (costing.Run.Purchase.Hosting is not { } hosting)
+        {
+            return new Refundable(0, null, NoRefund.NoHosting, null);
+        }
+
+        if (hosting.Book.Refund is not { Days: > 0 } rule)
+        {
+            return new Refundable(0, null, NoRefund.NotOffered, null);
+        }
+
+        if (hosting.Option.CommitMonths < rule.MinCommitMonths)
+        {
+            return new Refundable(0, null, NoRefund.CommitTooShort, rule.MinCommitMonths);
+        }
+
+        Minor left = 0;
+        Minor waived = 0;
+        foreach (var line in costing.Run.Bills.Where(bill => bill.Book == hosting.Book && bill.Date == costing.Settings.StartDate).SelectMany(bill => bill.Lines))
+        {
+            left += rule.Excludes.Any(match => match.Matches(line)) ? 0 : line.AfterDiscounts;
+            waived += line.Waived;
+        }
+
+        left = Minor.Max(0, left - (rule.DeductsIncludedDomain ? waived : 0));
+        var amount = costing.Counting.Convert(costing.Counting.Counts(hosting.Book, left), hosting.Book.Currency);
+        var lastDay = costing.Settings.StartDate.AddDays(rule.Days);
+        return new Refundable(amount, lastDay, amount == 0 ? NoRefund.NothingLeft : null, rule.MinCommitMonths);
+    }
+}

@@ -1,0 +1,37 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>An extra of a book, for its hosting or for domains bought there.</summary>
+public sealed record AddOn(string Id, string Name, AddOnFor For, ChargeEvery Every, PriceSteps Prices)
+{
+    /// <summary>The tag it meets in an owner's needs: backup, privacy, <c>certificate:own</c> …</summary>
+    public string? Provides { get; init; }
+
+    /// <summary>What one unit adds to a plan's numbers: 5 to mailboxes, say.</summary>
+    public ImmutableSortedDictionary<string, FeatureValue> Adds { get; init; } = ImmutableSortedDictionary<string, FeatureValue>.Empty;
+
+    /// <summary>The seller ticks it in advance. We never do.</summary>
+    public bool Preselected { get; init; }
+
+    /// <summary>What one of it is, where several can be bought: "mailbox".</summary>
+    public string? Unit { get; init; }
+
+    /// <summary>One plain sentence: what it is for.</summary>
+    public string? About { get; init; }
+}
+
+public enum AddOnFor
+{
+    Hosting,
+    Domain,
+}
+
+/// <summary>How often an extra is charged (costing rules 13 and 14).</summary>
+public enum ChargeEvery
+{
+    Once,
+    Month,
+    Year,
+    Cycle,
+}

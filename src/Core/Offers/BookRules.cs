@@ -1,0 +1,58 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>What must hold between the parts of a book (the table of errors in costing.md), reported with its place.</summary>
+public static class BookRules
+{
+    /// <summary>Checks ids that must differ, over the whole book.</summary>
+    /// <param name="where">The book's own path: <c>books[0]</c>.</param>
+    public static void CheckIds(OfferBook book, string where, FaultList faults)
+    {
+        CheckUnique(book.Plans.Select(plan => plan.Id), "plans", "id", "Plan");
+        CheckUnique(book.DataCentres.Select(centre => centre.Id), "dataCentres", "id", "Data centre");
+        CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", "Extra");
+        CheckUnique(book.Domains.Select(price => price.Ending), "domains", "ending", "Ending");
+        CheckUnique(book.Promotions.Select(promotion => promotion.Id), "promotions", "id", "Promotion");
+        CheckUnique(book.Promotions.Select(promotion => promotion.Code is { } code ? Ascii.ToUpper(code) : null), "promotions", "code", "Code");
+        foreach (var (index, plan) in book.Plans.Index())
+        {
+            faults.AddDuplicates(
+                plan.Billing.Select(option => option.EveryMonths > 0 ? $"every {option.EveryMonths} months, committed for {option.CommitMonths}" : null),
+                option => $"{where}.plans[{index}].billing[{option}]",
+                "Billing option");
+        }
+
+        void CheckUnique(IEnumerable<string?> ids, string list, string field, string what) =>
+            faults.AddDuplicates(ids.Select(id => id is "" ? null : id), index => $"{where}.{list}[{index}].{field}", what);
+    }
+
+    /// <summary>Checks steps by costing rule 4: some steps, only the last one open, the others for at least one period, the first one stated.</summary>
+    /// <param name="readable">Whether the amount of a step could be read; one that could not has been reported already.</param>
+    public static void CheckSteps(ImmutableArray<PriceStep> steps, Func<int, bool> readable, string where, FaultList faults)
+    {
+        if (steps.IsEmpty)
+        {
+            faults.Add(FaultCodes.BadSteps, where, "There is no price: give at least one step.");
+            return;
+        }
+
+        foreach (var (index, step) in steps.Index())
+        {
+            var isLast = index == steps.Length - 1;
+            if (isLast && step.Periods is not null)
+            {
+                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", "The last price holds for good: leave its periods out, or add a price after it.");
+            }
+            else if (!isLast && step.Periods is not >= 1)
+            {
+                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", "Only the last price may go on for good: say for how many periods this one holds, 1 or more.");
+            }
+        }
+
+        if (steps[0].Units is null && readable(0))
+        {
+            faults.Add(FaultCodes.BadSteps, $"{where}[0].amount", "The first price must be stated.");
+        }
+    }
+}

@@ -1,0 +1,52 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>
+/// One provider's price list. All prices are minor units of <see cref="Currency"/>. Ids are unique within their list and compare ordinally.
+/// A book from outside is made only by the reader in Formats, which checks it whole with <see cref="BookRules"/>.
+/// </summary>
+public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Currency Currency)
+{
+    public BookTax Tax { get; init; } = new(PricesInclude: false, Charged: true);
+    public ImmutableArray<Plan> Plans { get; init; } = [];
+    public ImmutableArray<DataCentre> DataCentres { get; init; } = [];
+    public ImmutableArray<AddOn> AddOns { get; init; } = [];
+    public ImmutableArray<DomainPrice> Domains { get; init; } = [];
+    public ImmutableArray<Promotion> Promotions { get; init; } = [];
+    public RefundRule? Refund { get; init; }
+
+    public Plan? Plan(string? id) => Plans.FirstOrDefault(plan => plan.Id == id);
+
+    public DataCentre? DataCentre(string? id) => DataCentres.FirstOrDefault(centre => centre.Id == id);
+
+    public AddOn? AddOn(string? id, AddOnFor sort) => AddOns.FirstOrDefault(addOn => addOn.Id == id && addOn.For == sort);
+
+    public DomainPrice? Domain(string? ending) => Domains.FirstOrDefault(price => price.Ending == ending);
+
+    /// <summary>The promotion a typed code belongs to; ASCII case does not matter (costing rule 18).</summary>
+    public Promotion? PromotionOf(string code) =>
+        Promotions.FirstOrDefault(promotion => promotion.Code is not null && Ascii.EqualsIgnoreCase(promotion.Code, code));
+}
+
+/// <summary>Who sells, and through which channels they help.</summary>
+public sealed record Provider(string Name, ImmutableArray<string>? Support)
+{
+    /// <summary>Plain facts an owner may want: what the provider says of itself, one sentence each.</summary>
+    public ImmutableArray<string> Facts { get; init; } = [];
+}
+
+/// <summary>Whether a book charges tax at all, and whether its prices hold it already (costing rule 22).</summary>
+public sealed record BookTax(bool PricesInclude, bool Charged);
+
+/// <summary>A data centre and what it adds to each month of a plan; null or zero: nothing (costing rule 6).</summary>
+public sealed record DataCentre(string Id, string Name, string? Region, Minor? PerMonth);
+
+/// <summary>What an ending costs at this book. A null price is not stated; <see cref="Transfer"/> says whether a transfer is offered at all.</summary>
+public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, TransferPrice? Transfer, int MaxYears, ImmutableArray<string> Includes, string? Requires);
+
+/// <summary>The price of moving a domain in; a null price is not stated.</summary>
+public sealed record TransferPrice(Minor? Price);
+
+/// <summary>What leaving within <see cref="Days"/> gives back (costing rule 29).</summary>
+public sealed record RefundRule(int Days, int MinCommitMonths, ImmutableArray<LineMatch> Excludes, bool DeductsIncludedDomain);

@@ -1,0 +1,41 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>A hosting plan: what it allows, the ways to pay for it, the extras and the domain-year it holds.</summary>
+public sealed record Plan(string Id, string Name)
+{
+    public Features Features { get; init; } = Features.None;
+    public ImmutableArray<BillingOption> Billing { get; init; } = [];
+
+    /// <summary>Ids of extras of the same book that cost nothing with this plan (costing rule 15).</summary>
+    public ImmutableArray<string> Includes { get; init; } = [];
+
+    public IncludedDomain? IncludedDomain { get; init; }
+
+    public BillingOption? Option(int everyMonths, int commitMonths) =>
+        Billing.FirstOrDefault(option => option.EveryMonths == everyMonths && option.CommitMonths == commitMonths);
+}
+
+/// <summary>
+/// One way to pay for a plan: every <see cref="EveryMonths"/> (E), first committed to for <see cref="CommitMonths"/> (C); together they name it.
+/// <see cref="Prices"/> has one step a bill; <see cref="SetupFee"/> is charged once, null or zero: none.
+/// </summary>
+public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? SetupFee, PriceSteps Prices);
+
+/// <summary>The domain-year a plan gives, and when it applies (costing rule 16).</summary>
+public sealed record IncludedDomain(int MinCommitMonths, ImmutableArray<string> Endings, bool Transfer, bool EveryYear, int ClaimWithinMonths);
+
+/// <summary>What a plan allows, as its book words it. An absent feature is unknown, which is not the same as none.</summary>
+public sealed record Features(ImmutableSortedDictionary<string, FeatureValue> Values)
+{
+    public static readonly Features None = new(ImmutableSortedDictionary.Create<string, FeatureValue>(StringComparer.Ordinal));
+
+    public FeatureValue? this[string name] => Values.TryGetValue(name, out var value) ? value : null;
+}
+
+/// <summary>One feature: exactly one of the four is set. The word "unlimited" stands for more than any number.</summary>
+public sealed record FeatureValue(decimal? Number = null, bool? Flag = null, string? Word = null, ImmutableArray<string>? Words = null)
+{
+    public const string Unlimited = "unlimited";
+}
