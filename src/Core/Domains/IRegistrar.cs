@@ -1,0 +1,44 @@
+namespace HomeStart.Core;
+
+/// <summary>A registrar as Home Start sees it: one for each book that sells domains.</summary>
+public interface IRegistrar
+{
+    /// <summary>Whether a domain can be had, and for how much. Never throws for what the registrar says or fails to say.</summary>
+    Task<Availability> CheckAsync(World world, string book, string domain, CancellationToken cancel);
+
+    /// <summary>What the registry's public record says of a domain (RFC 9083); null where there is no record, or it could not be read.</summary>
+    Task<RegistrationRecord?> LookUpAsync(World world, string domain, CancellationToken cancel);
+
+    /// <summary>Registers a domain. Cannot be undone.</summary>
+    Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel);
+
+    /// <summary>Points a domain at name servers.</summary>
+    Task<Outcome> PointAsync(World world, string key, string book, string domain, IReadOnlyList<string> nameServers, CancellationToken cancel);
+}
+
+/// <summary>What the counterparts hold for one workspace.</summary>
+public readonly record struct World(Guid Id)
+{
+    public override string ToString() => Id.ToString("N");
+}
+
+/// <summary>The registrar's answer. Prices are decimal strings in <paramref name="Currency"/>, set for a premium name.</summary>
+/// <param name="Why">For <see cref="AvailabilityState.Unchecked"/>: what went wrong, for the owner.</param>
+public sealed record Availability(AvailabilityState State, string? Register = null, string? Renew = null, string? Currency = null, string? Why = null);
+
+/// <summary>Five different answers.</summary>
+public enum AvailabilityState
+{
+    Free,
+    Taken,
+    Premium,
+    Reserved,
+
+    /// <summary>Nobody could say: not the same as free.</summary>
+    Unchecked,
+}
+
+/// <summary>Of the public record: since when, until when, in what state.</summary>
+public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);
+
+public sealed record Registration(string Book, string Domain, int Years, string Holder, string Mail, string Country, bool Private);

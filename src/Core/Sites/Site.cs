@@ -1,0 +1,45 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>The website being started: one document, changed only by <see cref="SiteCommand"/>s, each change a new revision.</summary>
+public sealed record Site(string Name, SiteSettings Settings)
+{
+    public const int LongestName = 80;
+
+    /// <summary>How many candidates a shortlist holds.</summary>
+    public const int MostCandidates = 8;
+
+    public ImmutableArray<ListedCandidate> Shortlist { get; init; } = [];
+
+    /// <summary>How many letters have been given; a letter is never given again.</summary>
+    public int LettersGiven { get; init; }
+
+    /// <summary>A site with nothing chosen: one empty candidate, A.</summary>
+    public static Site Empty(string name) => new Site(name, SiteSettings.Default).WithAnother(new Candidate(null, []));
+
+    public ListedCandidate? Listed(string? letter) => Shortlist.FirstOrDefault(listed => listed.Letter == letter);
+
+    /// <summary>The site with one more candidate, under the next letter.</summary>
+    public Site WithAnother(Candidate candidate) =>
+        this with { Shortlist = Shortlist.Add(new ListedCandidate(LetterAt(LettersGiven), candidate)), LettersGiven = LettersGiven + 1 };
+
+    public Site With(ListedCandidate changed) => this with { Shortlist = [.. Shortlist.Select(listed => listed.Letter == changed.Letter ? changed : listed)] };
+
+    // A … Z, then AA, AB …
+    private static string LetterAt(int index) => index < 26 ? $"{(char)('A' + index)}" : $"{LetterAt((index / 26) - 1)}{(char)('A' + (index % 26))}";
+}
+
+/// <summary>A candidate on the shortlist, under its letter.</summary>
+public sealed record ListedCandidate(string Letter, Candidate Candidate);
+
+/// <summary>How the owner counts, for all candidates of a site.</summary>
+/// <param name="StartDate">Null: the business date of the day it is looked at.</param>
+public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactDecimal TaxPercent, bool CountTax, bool NewCustomer)
+{
+    public static readonly SiteSettings Default = new(36, null, ExactDecimal.Whole(20), CountTax: true, NewCustomer: true);
+
+    /// <summary>What <see cref="Coster"/> takes, on a business date.</summary>
+    public CountSettings On(DateOnly businessDate) =>
+        new(StartDate ?? businessDate, HorizonMonths) { TaxPercent = TaxPercent, CountTax = CountTax, NewCustomer = NewCustomer };
+}

@@ -1,0 +1,36 @@
+namespace HomeStart.Core;
+
+/// <summary>A named change of a site. What each does is <see cref="SiteChange"/>'s to say.</summary>
+public abstract record SiteCommand;
+
+public sealed record RenameSite(string Name) : SiteCommand;
+
+public sealed record SetHorizon(int Months) : SiteCommand;
+
+/// <param name="Date">Null: today.</param>
+public sealed record SetStart(DateOnly? Date) : SiteCommand;
+
+/// <param name="Counted">False: the owner's business gets the tax back.</param>
+public sealed record SetTax(ExactDecimal Percent, bool Counted) : SiteCommand;
+
+/// <param name="CopyOf">The letter of the candidate it starts as a copy of; null: empty.</param>
+public sealed record AddCandidate(string? CopyOf) : SiteCommand;
+
+public sealed record RemoveCandidate(string Letter) : SiteCommand;
+
+public sealed record ChoosePlan(string Letter, string Book, string Plan) : SiteCommand;
+
+public sealed record ChooseBilling(string Letter, int EveryMonths, int CommitMonths) : SiteCommand;
+
+public sealed record ChooseDataCentre(string Letter, string? DataCentre) : SiteCommand;
+
+/// <param name="Domain">Null: no domain.</param>
+public sealed record ChooseDomain(string Letter, DomainChoice? Domain) : SiteCommand;
+
+/// <param name="ForDomain">Whether it is an extra of the domain, not of the hosting.</param>
+/// <param name="Quantity">0: not taken.</param>
+public sealed record SetExtra(string Letter, string Extra, bool ForDomain, int Quantity) : SiteCommand;
+
+public sealed record EnterCode(string Letter, string Code) : SiteCommand;
+
+public sealed record DropCode(string Letter, string Code) : SiteCommand;
