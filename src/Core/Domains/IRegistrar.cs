@@ -14,6 +14,9 @@ public interface IRegistrar
 
     /// <summary>Points a domain at name servers.</summary>
     Task<Outcome> PointAsync(World world, string key, string book, string domain, IReadOnlyList<string> nameServers, CancellationToken cancel);
+
+    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
 }
 
 /// <summary>What the counterparts hold for one workspace.</summary>
@@ -41,4 +44,5 @@ public enum AvailabilityState
 /// <summary>Of the public record: since when, until when, in what state.</summary>
 public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);
 
-public sealed record Registration(string Book, string Domain, int Years, string Holder, string Mail, string Country, bool Private);
+/// <param name="On">The business date it is registered on.</param>
+public sealed record Registration(string Book, string Domain, int Years, string Holder, string Mail, string Country, bool Private, DateOnly On);

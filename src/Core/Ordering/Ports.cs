@@ -24,6 +24,9 @@ public interface IHostingCompany
     /// <summary>Takes back an account that was prepared.</summary>
     Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel);
 
+    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
+
     /// <summary>The first password, which the host gives out once; null where it has been given already.</summary>
     /// <exception cref="HttpRequestException">The host did not answer.</exception>
     Task<string?> FirstPasswordAsync(World world, string account, CancellationToken cancel);

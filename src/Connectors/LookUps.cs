@@ -1,0 +1,22 @@
+using System.Text.Json;
+using HomeStart.Core;
+using Polly.CircuitBreaker;
+using Polly.Timeout;
+
+namespace HomeStart.Connectors;
+
+/// <summary>Questions that change nothing.</summary>
+public sealed class LookUps(HttpClient http)
+{
+    public async Task<HttpResponseMessage> GetAsync(World world, string path, CancellationToken cancel)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, path);
+        request.Headers.Add(Counterpart.WorldHeader, world.ToString());
+        return await http.SendAsync(request, cancel);
+    }
+
+    /// <summary>Whether an exception means that no usable answer came, and not that the caller left.</summary>
+    public static bool IsFailure(Exception exception, CancellationToken cancel) =>
+        !cancel.IsCancellationRequested
+        && exception is HttpRequestException or OperationCanceledException or TimeoutRejectedException or BrokenCircuitException or JsonException;
+}

@@ -1,0 +1,97 @@
+using System.Security.Cryptography;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>
+/// The card processor. A browser hands it a number and gets a token; the number is checked and forgotten. Numbers that begin with 9999 51 are refused for want
+/// of money, with 9999 54 because the bank says so.
+/// </summary>
+internal static class Cards
+{
+    public static void MapCards(this IEndpointRouteBuilder app)
+    {
+        app.MapMethods("/cards", [HttpMethods.Options], AllowBrowsers);
+        app.MapPost("/cards", TokenAsync);
+        var group = app.Behaving(Service.Card);
+        group.MapPost("/holds", HoldAsync);
+        group.MapPost("/holds/{hold}/capture", (string hold, HttpContext http, CounterpartsDb db) => MoveAsync(hold, HoldState.Captured, http, db));
+        group.MapPost("/holds/{hold}/release", (string hold, HttpContext http, CounterpartsDb db) => MoveAsync(hold, HoldState.Released, http, db));
+    }
+
+    internal sealed record CardRequest(string? Number, string? Expires, string? Code);
+
+    internal sealed record HoldRequest(string Token, string Amount, string Currency, string Seller);
+
+    private static IResult AllowBrowsers(HttpContext http)
+    {
+        Allow(http);
+        http.Response.Headers.AccessControlAllowHeaders = "content-type";
+        http.Response.Headers.AccessControlAllowMethods = "POST";
+        return Results.NoContent();
+    }
+
+    // Any page may hand a card in: a token is worth nothing without the shop's own key to the processor.
+    private static void Allow(HttpContext http) => http.Response.Headers.AccessControlAllowOrigin = "*";
+
+    private static async Task<IResult> TokenAsync(CardRequest card, HttpContext http, CounterpartsDb db)
+    {
+        Allow(http);
+        var digits = string.Concat((card.Number ?? "").Where(char.IsAsciiDigit));
+        var fault =
+            digits.Length is < 13 or > 19 || !PassesCheckDigit(digits) ? new { field = "number", message = "This is no card number: a digit is wrong or missing." }
+            : !IsMonth(card.Expires) ? new { field = "expires", message = "Type month and year as on the card, such as 09/29." }
+            : card.Code is not { Length: 3 or 4 } code || !code.All(char.IsAsciiDigit) ? new { field = "code", message = "Type the three or four digits on the back." }
+            : null;
+        if (fault is not null)
+        {
+            return Results.UnprocessableEntity(fault);
+        }
+
+        var row = new CardRow
+        {
+            Token = "card_" + Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)),
+            Ending = digits[^4..],
+            Refusal = digits[..6] switch { "999951" => "The bank says there is not enough money on the card.", "999954" => "The bank refused the card without a reason.", _ => null },
+        };
+        db.Cards.Add(row);
+        await db.SaveChangesAsync(http.RequestAborted);
+        return Results.Ok(new { token = row.Token, ending = row.Ending });
+    }
+
+    private static Task<IResult> HoldAsync(HoldRequest request, HttpContext http, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            var card = await db.Cards.SingleOrDefaultAsync(row => row.Token == request.Token, http.RequestAborted);
+            if (card is null || card.Refusal is not null)
+            {
+                return Answer.Refuse("card-refused", card?.Refusal ?? "The card is not known any more: give it again.");
+            }
+
+            db.Holds.Add(new HoldRow { World = world, Key = http.Request.Headers[Operations.KeyHeader].ToString(), Amount = request.Amount, Currency = request.Currency, Seller = request.Seller });
+            return Answer.Done;
+        });
+
+    private static Task<IResult> MoveAsync(string hold, HoldState state, HttpContext http, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            var row = await db.Holds.SingleOrDefaultAsync(row => row.World == world && row.Key == hold, http.RequestAborted);
+            if (row is null || (row.State != HoldState.Held && row.State != state))
+            {
+                return Answer.Refuse("no-hold", "No money is held under that key.");
+            }
+
+            row.State = state;
+            return Answer.Done;
+        });
+
+    // The last digit of a card number is made from the others (ISO/IEC 7812-1, annex B).
+    private static bool PassesCheckDigit(string digits) =>
+        digits.Reverse().Select((digit, place) => (digit - '0') * (place % 2 == 0 ? 1 : 2)).Sum(product => product > 9 ? product - 9 : product) % 10 == 0;
+
+    private static bool IsMonth(string? text) =>
+        text?.Split('/') is [{ Length: 2 } month, { Length: 2 } year] && int.TryParse(month, out var number) && number is >= 1 and <= 12 && int.TryParse(year, out _);
+}

@@ -1,0 +1,47 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using HomeStart.Core;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>The simulated outside: registry and registrars, card processor, hosting companies. A host of its own, with its own file.</summary>
+public static class CounterpartsApp
+{
+    /// <summary>Builds the host; the caller starts it.</summary>
+    /// <param name="file">The SQLite file it keeps its worlds in.</param>
+    /// <param name="books">The price lists its companies sell from.</param>
+    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, Action<WebApplicationBuilder> configure)
+    {
+        var builder = WebApplication.CreateSlimBuilder();
+        builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
+        builder.Services.AddSingleton(new PriceLists(books));
+        builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));
+        configure(builder);
+        var app = builder.Build();
+        using (var services = app.Services.CreateScope())
+        {
+            // A simulation keeps no history of its tables: a new version starts new worlds.
+            services.ServiceProvider.GetRequiredService<CounterpartsDb>().Database.EnsureCreated();
+        }
+
+        app.MapBehaviours();
+        app.MapOperations();
+        app.MapRegistrars();
+        app.MapRdap();
+        app.MapCards();
+        app.MapHosts();
+        return app;
+    }
+}
+
+/// <summary>The price lists, by the id of their book.</summary>
+internal sealed class PriceLists(IReadOnlyList<OfferBook> books)
+{
+    public OfferBook? Find(string book) => books.FirstOrDefault(known => known.Id == book);
+}

@@ -1,0 +1,118 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>What the counterparts hold, world by world.</summary>
+internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) : DbContext(options)
+{
+    public DbSet<BehaviourRow> Behaviours => Set<BehaviourRow>();
+
+    public DbSet<OperationRow> Operations => Set<OperationRow>();
+
+    public DbSet<RegistrationRow> Registrations => Set<RegistrationRow>();
+
+    public DbSet<CardRow> Cards => Set<CardRow>();
+
+    public DbSet<HoldRow> Holds => Set<HoldRow>();
+
+    public DbSet<AccountRow> Accounts => Set<AccountRow>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<BehaviourRow>().HasKey(row => new { row.World, row.Service });
+        modelBuilder.Entity<OperationRow>().HasKey(row => new { row.World, row.Key });
+        modelBuilder.Entity<RegistrationRow>().HasKey(row => new { row.World, row.Domain });
+        modelBuilder.Entity<CardRow>().HasKey(row => row.Token);
+        modelBuilder.Entity<HoldRow>().HasKey(row => new { row.World, row.Key });
+        modelBuilder.Entity<AccountRow>().HasKey(row => new { row.World, row.Id });
+    }
+}
+
+/// <summary>How a service behaves in a world.</summary>
+internal sealed class BehaviourRow
+{
+    public required string World { get; set; }
+
+    public required Service Service { get; set; }
+
+    public Mode Mode { get; set; }
+}
+
+/// <summary>An operation that was carried out under an idempotency key, with the answer it gave.</summary>
+internal sealed class OperationRow
+{
+    public required string World { get; set; }
+
+    public required string Key { get; set; }
+
+    public int Status { get; set; }
+
+    public required string Answer { get; set; }
+}
+
+internal sealed class RegistrationRow
+{
+    public required string World { get; set; }
+
+    public required string Domain { get; set; }
+
+    public required string Registrar { get; set; }
+
+    public required string Holder { get; set; }
+
+    public DateOnly Registered { get; set; }
+
+    public DateOnly Expires { get; set; }
+
+    /// <summary>Separated by spaces.</summary>
+    public string NameServers { get; set; } = "";
+}
+
+/// <summary>A card behind a token: its last digits and what the bank will say. The number itself is not kept.</summary>
+internal sealed class CardRow
+{
+    public required string Token { get; set; }
+
+    public required string Ending { get; set; }
+
+    public string? Refusal { get; set; }
+}
+
+internal sealed class HoldRow
+{
+    public required string World { get; set; }
+
+    public required string Key { get; set; }
+
+    public required string Amount { get; set; }
+
+    public required string Currency { get; set; }
+
+    public required string Seller { get; set; }
+
+    public HoldState State { get; set; }
+}
+
+internal enum HoldState
+{
+    Held,
+    Captured,
+    Released,
+}
+
+internal sealed class AccountRow
+{
+    public required string World { get; set; }
+
+    public required string Id { get; set; }
+
+    public required string Book { get; set; }
+
+    public required string Plan { get; set; }
+
+    public string? Domain { get; set; }
+
+    public bool IsRemoved { get; set; }
+
+    public bool PasswordGiven { get; set; }
+}

@@ -1,0 +1,80 @@
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>A hosting company for each book that sells plans: prepares accounts, takes them back, gives the first password out once.</summary>
+internal static class Hosts
+{
+    private const string PasswordLetters = "abcdefghjkmnpqrstuvwxyzABCDEFGHJKMNPQRSTUVWXYZ23456789";
+
+    public static void MapHosts(this IEndpointRouteBuilder app)
+    {
+        var group = app.Behaving(Service.Host);
+        group.MapPost("/hosts/{book}/accounts", PrepareAsync);
+        group.MapPost("/accounts/{account}/remove", RemoveAsync);
+        group.MapPost("/accounts/{account}/first-password", FirstPasswordAsync);
+    }
+
+    internal sealed record PrepareRequest(string Plan, string? Domain, string Mail);
+
+    private static Task<IResult> PrepareAsync(string book, PrepareRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, world =>
+        {
+            if (lists.Find(book)?.Plan(request.Plan) is null)
+            {
+                return Task.FromResult(Answer.Refuse("no-such-plan", "This plan is not sold any more."));
+            }
+
+            var key = http.Request.Headers[Operations.KeyHeader].ToString();
+            var number = SHA256.HashData(Encoding.UTF8.GetBytes(world + key));
+            var id = $"ac{Convert.ToHexStringLower(number.AsSpan(0, 4))}";
+            db.Accounts.Add(new AccountRow { World = world, Id = id, Book = book, Plan = request.Plan, Domain = request.Domain });
+            return Task.FromResult(Answer.With(Account(book, id, number)));
+        });
+
+    // Names under example.net and addresses from the ranges kept for documentation (RFC 2606, RFC 5737, RFC 3849).
+    private static object Account(string book, string id, byte[] number) =>
+        new
+        {
+            id,
+            logIn = $"https://panel.{book}.example.net/",
+            user = id,
+            server = $"web{number[4] % 40}.{book}.example.net",
+            iPv4 = $"203.0.113.{1 + (number[5] % 254)}",
+            iPv6 = $"2001:db8:{number[6]:x}:{number[7]:x}::{1 + number[8]:x}",
+            nameServers = new[] { $"ns1.{book}.example.net", $"ns2.{book}.example.net" },
+            fileServer = $"sftp.{book}.example.net",
+            mailServer = $"mail.{book}.example.net",
+        };
+
+    private static Task<IResult> RemoveAsync(string account, HttpContext http, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            var row = await db.Accounts.SingleOrDefaultAsync(row => row.World == world && row.Id == account, http.RequestAborted);
+            if (row is not null)
+            {
+                row.IsRemoved = true;
+            }
+
+            return Answer.Done;
+        });
+
+    private static async Task<IResult> FirstPasswordAsync(string account, HttpContext http, CounterpartsDb db)
+    {
+        var world = http.World();
+        var row = await db.Accounts.SingleOrDefaultAsync(row => row.World == world && row.Id == account && !row.IsRemoved, http.RequestAborted);
+        if (row is null || row.PasswordGiven)
+        {
+            return Results.StatusCode(StatusCodes.Status410Gone);
+        }
+
+        row.PasswordGiven = true;
+        await db.SaveChangesAsync(http.RequestAborted);
+        return Results.Ok(new { password = RandomNumberGenerator.GetString(PasswordLetters, 16) });
+    }
+}

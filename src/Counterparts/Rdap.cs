@@ -1,0 +1,59 @@
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>The registry's public record, as RDAP has it (RFC 9083).</summary>
+internal static class Rdap
+{
+    private const string ContentType = "application/rdap+json";
+
+    public static void MapRdap(this IEndpointRouteBuilder app) => app.Behaving(Service.Registry).MapGet("/rdap/domain/{domain}", LookUpAsync);
+
+    private static async Task<IResult> LookUpAsync(string domain, HttpContext http, CounterpartsDb db)
+    {
+        var world = http.World();
+        var row = await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, http.RequestAborted);
+        if (row is not null)
+        {
+            return Record(domain, row.Registered, row.Expires, row.Registrar, row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+        }
+
+        var dot = domain.IndexOf('.', StringComparison.Ordinal);
+        if (dot > 0 && Names.Of(domain[..dot], domain[(dot + 1)..]) == NameState.Taken)
+        {
+            var (registered, expires) = Names.HeldSince(domain);
+            return Record(domain, registered, expires, "Another registrar", ["ns1.example.net", "ns2.example.net"]);
+        }
+
+        return Results.Json(new { errorCode = 404, title = "Not found", description = new[] { "No such domain is registered." } }, contentType: ContentType, statusCode: 404);
+    }
+
+    private static IResult Record(string domain, DateOnly registered, DateOnly expires, string registrar, string[] nameServers) =>
+        Results.Json(
+            new
+            {
+                rdapConformance = new[] { "rdap_level_0" },
+                objectClassName = "domain",
+                ldhName = domain,
+                status = new[] { "active", "client transfer prohibited" },
+                events = new[]
+                {
+                    new { eventAction = "registration", eventDate = $"{registered:yyyy-MM-dd}T00:00:00Z" },
+                    new { eventAction = "expiration", eventDate = $"{expires:yyyy-MM-dd}T00:00:00Z" },
+                },
+                entities = new[]
+                {
+                    new
+                    {
+                        objectClassName = "entity",
+                        roles = new[] { "registrar" },
+                        vcardArray = new object[] { "vcard", new object[] { new object[] { "version", new { }, "text", "4.0" }, new object[] { "fn", new { }, "text", registrar } } },
+                    },
+                },
+                nameservers = nameServers.Select(server => new { objectClassName = "nameserver", ldhName = server }),
+            },
+            contentType: ContentType);
+}

@@ -1,0 +1,86 @@
+using HomeStart.Core;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>A registrar for each book that sells domains: checks, registers and points names.</summary>
+internal static class Registrars
+{
+    public static void MapRegistrars(this IEndpointRouteBuilder app)
+    {
+        var group = app.Behaving(Service.Registrar);
+        group.MapGet("/registrars/{book}/check", CheckAsync);
+        group.MapPost("/registrars/{book}/registrations", RegisterAsync);
+        group.MapPost("/registrars/{book}/registrations/{domain}/name-servers", PointAsync);
+    }
+
+    internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, DateOnly Date);
+
+    internal sealed record PointRequest(IReadOnlyList<string> NameServers);
+
+    private static async Task<IResult> CheckAsync(string book, string domain, HttpContext http, PriceLists lists, CounterpartsDb db)
+    {
+        if (Split(domain, lists.Find(book)) is not { } name)
+        {
+            return Results.NotFound();
+        }
+
+        var state = await StateAsync(http.World(), domain, name, db, http.RequestAborted);
+        if (state != NameState.Premium)
+        {
+            return Results.Ok(new { state });
+        }
+
+        var (register, renew) = Names.PremiumPrice(domain);
+        var currency = lists.Find(book)!.Currency;
+        return Results.Ok(new { state, register = Whole(register, currency), renew = Whole(renew, currency), currency = currency.Code });
+    }
+
+    private static Task<IResult> RegisterAsync(string book, RegisterRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            if (Split(request.Domain, lists.Find(book)) is not { } name)
+            {
+                return Answer.Refuse("ending-not-sold", "This registrar does not sell that ending.");
+            }
+
+            if (await StateAsync(world, request.Domain, name, db, http.RequestAborted) is NameState.Taken or NameState.Reserved)
+            {
+                return Answer.Refuse("name-taken", $"{request.Domain} was registered by somebody else.");
+            }
+
+            db.Registrations.Add(new RegistrationRow
+            {
+                World = world, Domain = request.Domain, Registrar = book, Holder = request.Private ? "Kept private" : request.Holder,
+                Registered = request.Date, Expires = request.Date.AddYears(request.Years),
+            });
+            return Answer.Done;
+        });
+
+    private static Task<IResult> PointAsync(string book, string domain, PointRequest request, HttpContext http, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            var row = await db.Registrations.SingleOrDefaultAsync(row => row.World == world && row.Domain == domain && row.Registrar == book, http.RequestAborted);
+            if (row is null)
+            {
+                return Answer.Refuse("not-registered-here", $"{domain} is not registered with this registrar.");
+            }
+
+            row.NameServers = string.Join(' ', request.NameServers);
+            return Answer.Done;
+        });
+
+    private static async Task<NameState> StateAsync(string world, string domain, (string Label, string Ending) name, CounterpartsDb db, CancellationToken cancel) =>
+        await db.Registrations.AnyAsync(row => row.World == world && row.Domain == domain, cancel) ? NameState.Taken : Names.Of(name.Label, name.Ending);
+
+    private static (string Label, string Ending)? Split(string domain, OfferBook? book)
+    {
+        var dot = domain.IndexOf('.', StringComparison.Ordinal);
+        return dot > 0 && book?.Domain(domain[(dot + 1)..]) is { } price ? (domain[..dot], price.Ending) : null;
+    }
+
+    private static string Whole(int units, Currency currency) => new Money(units * (int)Math.Pow(10, currency.Decimals), currency).ToAmount();
+}

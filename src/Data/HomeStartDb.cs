@@ -1,0 +1,49 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Data;
+
+/// <summary>Everything the application stores. Rows of a visitor carry their workspace, and no other workspace's rows can be read through this.</summary>
+public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, WorkspaceScope scope) : DbContext(options)
+{
+    public DbSet<WorkspaceRow> Workspaces => Set<WorkspaceRow>();
+
+    public DbSet<SiteRow> Sites => Set<SiteRow>();
+
+    public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+
+    public DbSet<OrderRow> Orders => Set<OrderRow>();
+
+    public DbSet<BookRow> Books => Set<BookRow>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<WorkspaceRow>(workspace => workspace.HasQueryFilter(row => row.Id == scope.Id));
+        modelBuilder.Entity<SiteRow>(site =>
+        {
+            site.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            site.HasIndex(row => row.WorkspaceId);
+            site.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+            site.Property(row => row.Revision).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<RevisionRow>(revision =>
+        {
+            revision.HasKey(row => new { row.SiteId, row.Position });
+            revision.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            revision.HasOne<SiteRow>().WithMany().HasForeignKey(row => row.SiteId);
+        });
+        modelBuilder.Entity<OrderRow>(order =>
+        {
+            order.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            order.HasIndex(row => row.WorkspaceId);
+            order.HasIndex(row => row.IsOpen);
+            order.Property(row => row.Version).IsConcurrencyToken();
+        });
+        modelBuilder.Entity<BookRow>().HasKey(row => row.Hash);
+    }
+}
+
+/// <summary>Whose rows can be seen: the visitor's of this request.</summary>
+public sealed class WorkspaceScope
+{
+    public Guid Id { get; set; }
+}

@@ -1,0 +1,74 @@
+namespace HomeStart.Data;
+
+/// <summary>One visitor's work. Written at the first change.</summary>
+public sealed class WorkspaceRow
+{
+    public Guid Id { get; set; }
+
+    public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>How many days look-ahead has moved this workspace's business date on.</summary>
+    public int DaysAhead { get; set; }
+}
+
+/// <summary>A site: which of its revisions is the present one.</summary>
+public sealed class SiteRow
+{
+    public Guid Id { get; set; }
+
+    public Guid WorkspaceId { get; set; }
+
+    /// <summary>Grows with every change, undo and redo; a command that saw another one is stale.</summary>
+    public int Revision { get; set; }
+
+    /// <summary>The position of the present document among the kept ones.</summary>
+    public int Cursor { get; set; }
+
+    /// <summary>The position of the newest document that redo can reach.</summary>
+    public int Newest { get; set; }
+
+    public DateTimeOffset CreatedAt { get; set; }
+}
+
+/// <summary>A document a site had.</summary>
+public sealed class RevisionRow
+{
+    public Guid SiteId { get; set; }
+
+    public int Position { get; set; }
+
+    public Guid WorkspaceId { get; set; }
+
+    public required string Document { get; set; }
+}
+
+/// <summary>An order, as one document that each recorded step replaces.</summary>
+public sealed class OrderRow
+{
+    public Guid Id { get; set; }
+
+    public Guid WorkspaceId { get; set; }
+
+    public Guid SiteId { get; set; }
+
+    public DateTimeOffset PlacedAt { get; set; }
+
+    /// <summary>Whether steps are still to be carried out without the owner: what a restarted server goes on with.</summary>
+    public bool IsOpen { get; set; }
+
+    public int Version { get; set; }
+
+    public required string Document { get; set; }
+
+    /// <summary>The hashes of the offer books it was placed from, separated by spaces.</summary>
+    public required string BookHashes { get; set; }
+}
+
+/// <summary>An offer book as the exact bytes that came in.</summary>
+public sealed class BookRow
+{
+    /// <summary>SHA-256 of the bytes, in hexadecimal.</summary>
+    public required string Hash { get; set; }
+
+    public required byte[] Content { get; set; }
+}

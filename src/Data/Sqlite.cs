@@ -1,0 +1,39 @@
+using System.Data.Common;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+
+namespace HomeStart.Data;
+
+/// <summary>How the SQLite file is opened: write-ahead log, foreign keys on, and patience with a busy file.</summary>
+public static class Sqlite
+{
+    public static DbContextOptionsBuilder UseFile(this DbContextOptionsBuilder options, string file) =>
+        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString()).AddInterceptors(new WriteAheadLog());
+
+    private sealed class WriteAheadLog : DbConnectionInterceptor
+    {
+        public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => Set(connection);
+
+        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        {
+            Set(connection);
+            return Task.CompletedTask;
+        }
+
+        private static void Set(DbConnection connection)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = "PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL; PRAGMA busy_timeout = 10000;";
+            command.ExecuteNonQuery();
+        }
+    }
+}
+
+/// <summary>For the migrations tool alone.</summary>
+internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<HomeStartDb>
+{
+    public HomeStartDb CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<HomeStartDb>().UseSqlite("Data Source=design.db").Options, new WorkspaceScope());
+}
