@@ -39,6 +39,10 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
         };
     }
 
+    /// <summary>The costing of a candidate alone; null while something is missing or wrong.</summary>
+    public static Costing? CostingOf(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings) =>
+        Coster.Cost(Costable(candidate), books, settings, new FaultList());
+
     // Codes entered before any hosting is chosen wait; they do not keep a domain from being costed by itself.
     private static Candidate Costable(Candidate candidate) => candidate.Hosting is { Plan: null } ? candidate with { Hosting = null } : candidate;
 

@@ -45,7 +45,7 @@ public static class CandidateReader
         };
     }
 
-    private static DomainChoice Domain(Node node)
+    internal static DomainChoice Domain(Node node)
     {
         if (node.IsAbsent)
         {

@@ -1,0 +1,62 @@
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>An offer book as the page shows it to choose from. Amounts are decimal strings in <see cref="Currency"/>; null is not stated.</summary>
+public sealed record BookWire(
+    string Id,
+    string Provider,
+    IReadOnlyList<string>? Support,
+    IReadOnlyList<string> Facts,
+    DateOnly AsOf,
+    string Currency,
+    bool PricesIncludeTax,
+    int? RefundDays,
+    IReadOnlyList<PlanWire> Plans,
+    IReadOnlyList<DomainPriceWire> Domains)
+{
+    public static BookWire Of(OfferBook book)
+    {
+        return new BookWire(
+            book.Id,
+            book.Provider.Name,
+            book.Provider.Support,
+            book.Provider.Facts,
+            book.AsOf,
+            book.Currency.Code,
+            book.Tax.PricesInclude,
+            book.Refund?.Days,
+            [.. book.Plans.Select(plan => PlanWire.Of(book, plan))],
+            [.. book.Domains.Select(price => new DomainPriceWire(price.Ending, Amount(price.Register), Amount(price.Renew), price.MaxYears))]);
+
+        string? Amount(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
+    }
+}
+
+/// <param name="Features">Numbers, "unlimited", true or false, words; an absent one is unknown.</param>
+/// <param name="Includes">The names of the extras it holds.</param>
+/// <param name="FirstPerMonth">The lowest first price a month, over its ways to pay: what an advertisement would say.</param>
+public sealed record PlanWire(
+    string Id, string Name, IReadOnlyDictionary<string, object> Features, IReadOnlyList<string> Includes, IncludedDomainWire? IncludedDomain, string? FirstPerMonth)
+{
+    internal static PlanWire Of(OfferBook book, Plan plan) =>
+        new(
+            plan.Id,
+            plan.Name,
+            plan.Features.Values.ToDictionary(feature => feature.Key, feature => Value(feature.Value)),
+            [.. plan.Includes.Select(id => book.AddOns.FirstOrDefault(addOn => addOn.Id == id)?.Name).OfType<string>()],
+            plan.IncludedDomain is { } given ? new IncludedDomainWire(given.MinCommitMonths, given.Endings, given.EveryYear) : null,
+            Least(book, plan));
+
+    private static string? Least(OfferBook book, Plan plan)
+    {
+        var months = plan.Billing.Select(option => new Fraction(1, option.EveryMonths).Of(option.Prices.At(0).Units)).ToList();
+        return months.Count == 0 ? null : new Money(months.Min(), book.Currency).ToAmount();
+    }
+
+    private static object Value(FeatureValue value) => value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words ?? "";
+}
+
+public sealed record IncludedDomainWire(int MinCommitMonths, IReadOnlyList<string> Endings, bool EveryYear);
+
+public sealed record DomainPriceWire(string Ending, string? Register, string? Renew, int MaxYears);

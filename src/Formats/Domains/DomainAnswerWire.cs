@@ -1,0 +1,37 @@
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>What was typed for a domain, taken apart and checked for its spelling.</summary>
+/// <param name="Label">The part before the ending; null where it cannot be one.</param>
+/// <param name="Fault">Why not.</param>
+/// <param name="Suggestion">A spelling that would do.</param>
+/// <param name="Advice">What is worth a second thought, though allowed.</param>
+public sealed record TypedDomainWire(string? Label, string? Ending, string? Fault, string? Suggestion, IReadOnlyList<string> Advice)
+{
+    public static TypedDomainWire Of(string? typed, IEnumerable<string> endings)
+    {
+        var parts = TypedDomain.Parse(typed, endings);
+        var (label, fault) = DomainLabel.Parse(parts.Label);
+        return new TypedDomainWire(label?.Text, parts.Ending, fault?.Reason, fault?.Suggestion, label is null ? [] : LabelAdvice.For(label));
+    }
+}
+
+/// <param name="State">free, taken, premium, reserved or unchecked.</param>
+/// <param name="Why">Where it is unchecked: what went wrong.</param>
+/// <param name="Book">Whose registrar was asked.</param>
+public sealed record DomainAnswerWire(string Domain, string State, string? Why, string Book, PremiumWire? Premium, string? Currency, RegistrationWire? Registration)
+{
+    public static DomainAnswerWire Of(string domain, string book, Availability availability, RegistrationRecord? record) =>
+        new(
+            domain,
+            availability.State.ToString().ToLowerInvariant(),
+            availability.Why,
+            book,
+            availability.State == AvailabilityState.Premium ? new PremiumWire(availability.Register, availability.Renew) : null,
+            availability.Currency,
+            record is null ? null : new RegistrationWire(record.Registered, record.Expires, record.Status, record.Registrar));
+}
+
+/// <summary>Of the public record (RDAP): since when, until when, in what state, through whom.</summary>
+public sealed record RegistrationWire(DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);

@@ -1,0 +1,102 @@
+using System.Text.Json;
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>An order as its page shows it. Amounts are decimal strings in their currency.</summary>
+/// <param name="State">working, needs-card, needs-patience, undoing, cancelled or completed.</param>
+/// <param name="Charged">Whether any money was taken.</param>
+/// <param name="KeySheet">What to keep; null until the order is completed.</param>
+public sealed record OrderWire(
+    Guid Id,
+    string Reference,
+    Guid SiteId,
+    string Letter,
+    DateOnly PlacedOn,
+    string State,
+    OrderProblemWire? Problem,
+    IReadOnlyList<OrderStepWire> Steps,
+    bool CanCancel,
+    bool Charged,
+    string Total,
+    string Currency,
+    string CardEnding,
+    IReadOnlyList<OrderedItemWire> Items,
+    KeySheetWire? KeySheet)
+{
+    public static OrderWire Of(Order order) =>
+        new(
+            order.Id,
+            order.Reference,
+            order.SiteId,
+            order.Letter,
+            order.PlacedOn,
+            Word(order.State),
+            order.Problem is { } problem ? new OrderProblemWire(Word(problem.Step), problem.Code, problem.Message) : null,
+            [.. order.Steps.Select(step => OrderStepWire.Of(order, step))],
+            order.CanCancel,
+            order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
+            order.Things.Total,
+            order.Things.Currency,
+            order.CardEnding,
+            [.. order.Things.Items.Select(item => new OrderedItemWire(item.What, item.Seller, item.Amount, item.Currency, item.Until, item.Included))],
+            order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
+
+    internal static string Word<T>(T value)
+        where T : struct, Enum => JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
+}
+
+/// <param name="Step">hold, prepare, register, join or capture.</param>
+public sealed record OrderProblemWire(string Step, string Code, string Message);
+
+/// <param name="Status">waiting, trying, done, refused, undoing or undone.</param>
+/// <param name="Seller">Who it is asked of, or whose money it is.</param>
+/// <param name="Amount">Of a hold or capture.</param>
+public sealed record OrderStepWire(string Kind, string Status, string Seller, string? Amount, string? Currency, string? Domain)
+{
+    internal static OrderStepWire Of(Order order, OrderStep step)
+    {
+        var payment = step.Kind is StepKind.Hold or StepKind.Capture ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book) : null;
+        var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : order.Things.Domain?.Seller) ?? step.Book;
+        return new OrderStepWire(
+            OrderWire.Word(step.Kind), OrderWire.Word(step.Status), seller, payment?.Amount, payment?.Currency, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name : null);
+    }
+}
+
+/// <param name="Included">It came with the plan or the domain.</param>
+public sealed record OrderedItemWire(string What, string Seller, string Amount, string Currency, DateOnly? Until, bool Included);
+
+/// <summary>What to keep after the order. No secret stands on it.</summary>
+public sealed record KeySheetWire(
+    string? Provider,
+    string? Plan,
+    string? Domain,
+    string? DomainSeller,
+    string? LogIn,
+    string? User,
+    string? Server,
+    string? IPv4,
+    string? IPv6,
+    IReadOnlyList<string> NameServers,
+    string? FileServer,
+    string? MailServer,
+    string Holder,
+    string Mail)
+{
+    internal static KeySheetWire Of(Order order) =>
+        new(
+            order.Things.Hosting?.Provider,
+            order.Things.Hosting?.PlanName,
+            order.Things.Domain?.Name ?? order.Things.Hosting?.Address,
+            order.Things.Domain?.Seller,
+            order.Account?.LogIn,
+            order.Account?.User,
+            order.Account?.Server,
+            order.Account?.IPv4,
+            order.Account?.IPv6,
+            order.Account?.NameServers ?? [],
+            order.Account?.FileServer,
+            order.Account?.MailServer,
+            order.Contact.Name,
+            order.Contact.Mail);
+}

@@ -1,0 +1,65 @@
+using System.Text.Json;
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>What an owner agreed to when they placed an order.</summary>
+/// <param name="Id">Made by the page, so that pressing twice places once.</param>
+/// <param name="Today">What they were told is due today; another figure by now is a reason to stop.</param>
+public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, string CardToken, string CardEnding);
+
+/// <summary>Reads the body of an order.</summary>
+public static class PlaceOrderReader
+{
+    public static PlaceOrder? Read(JsonElement body, FaultList faults)
+    {
+        var root = new Node(body, "", faults);
+        root.IsObject();
+        var id = root["id"].RequiredText("The order's id");
+        var revision = root["revision"].Whole();
+        if (revision is null)
+        {
+            root["revision"].Required("The revision");
+        }
+
+        if (id is not null && !Guid.TryParse(id, out _))
+        {
+            root["id"].Fault(FaultCodes.BadType, "The order's id is a UUID.");
+        }
+
+        if (root["agreed"].Flag() != true)
+        {
+            root["agreed"].Fault(FaultCodes.Required, "Say that you have read what you buy and from whom.");
+        }
+
+        var contact = ReadContact(root["contact"]);
+        contact.Check(faults);
+        var (token, ending) = ReadCard(root["card"]);
+        var order = new PlaceOrder(
+            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact, token, ending);
+        return faults.Any ? null : order;
+    }
+
+    /// <summary>The card's token and last digits, which the processor gave to the page.</summary>
+    public static (string Token, string Ending) ReadCard(Node card)
+    {
+        var token = card["token"].RequiredText("The card") ?? "";
+        var ending = card["ending"].RequiredText("The card's last digits") ?? "";
+        if (ending.Length != 4 || !ending.All(char.IsAsciiDigit))
+        {
+            card["ending"].Fault(FaultCodes.BadType, "Only the card's last four digits belong here.");
+        }
+
+        return (token, ending);
+    }
+
+    private static Contact ReadContact(Node node) =>
+        new(
+            node["name"].Text()?.Trim() ?? "",
+            node["mail"].Text()?.Trim() ?? "",
+            node["street"].Text()?.Trim() ?? "",
+            node["town"].Text()?.Trim() ?? "",
+            node["postcode"].Text()?.Trim() ?? "",
+            node["country"].Text() ?? "",
+            node["telephone"].Text()?.Trim());
+}

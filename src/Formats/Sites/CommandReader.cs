@@ -1,0 +1,99 @@
+using System.Text.Json;
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>Reads <c>{ "revision": 3, "command": { "kind": "choose-plan", … } }</c>.</summary>
+public static class CommandReader
+{
+    /// <summary>The revision the caller saw and what they want; null where the body has faults.</summary>
+    public static (int Revision, SiteCommand Command)? Read(JsonElement body, FaultList faults)
+    {
+        var root = new Node(body, "", faults);
+        root.IsObject();
+        var revision = Revision(root["revision"]);
+        var node = root["command"];
+        if (node.IsAbsent)
+        {
+            node.Required("The command");
+        }
+
+        // Faults of a command are placed at its fields, as a form has them.
+        var fields = new Node(node.Element, "", faults);
+        var command = node.IsObject() ? Command(fields) : null;
+        return faults.Any || command is null || revision is null ? null : (revision.Value, command);
+    }
+
+    /// <summary>The revision that an undo or redo saw.</summary>
+    public static int? Revision(JsonElement body, FaultList faults) => Revision(new Node(body, "", faults)["revision"]);
+
+    private static int? Revision(Node node)
+    {
+        if (node.IsAbsent)
+        {
+            node.Required("The revision");
+        }
+
+        return node.Whole();
+    }
+
+    private static SiteCommand? Command(Node node)
+    {
+        switch (node["kind"].RequiredText("The kind of command"))
+        {
+            case null:
+                return null;
+            case "rename-site":
+                return new RenameSite(Text(node["name"]));
+            case "set-horizon":
+                return new SetHorizon(Whole(node["months"]));
+            case "set-start":
+                return new SetStart(node["date"].Date());
+            case "set-tax":
+                return new SetTax(Percent(node["percent"]), node["counted"].Flag() ?? true);
+            case "add-candidate":
+                return new AddCandidate(node["copyOf"].Text());
+            case "remove-candidate":
+                return new RemoveCandidate(Text(node["letter"]));
+            case "choose-plan":
+                return new ChoosePlan(Text(node["letter"]), Text(node["book"]), Text(node["plan"]));
+            case "choose-billing":
+                return new ChooseBilling(Text(node["letter"]), Whole(node["everyMonths"]), Whole(node["commitMonths"]));
+            case "choose-data-centre":
+                return new ChooseDataCentre(Text(node["letter"]), node["dataCentre"].Text());
+            case "choose-domain":
+                return new ChooseDomain(Text(node["letter"]), node["domain"].IsAbsent ? null : CandidateReader.Domain(node["domain"]));
+            case "set-extra":
+                return new SetExtra(Text(node["letter"]), Text(node["extra"]), node["forDomain"].Flag() ?? false, Whole(node["quantity"]));
+            case "enter-code":
+                return new EnterCode(Text(node["letter"]), Text(node["code"]));
+            case "drop-code":
+                return new DropCode(Text(node["letter"]), Text(node["code"]));
+            default:
+                node["kind"].Fault(FaultCodes.Unknown, "There is no such command.");
+                return null;
+        }
+    }
+
+    private static string Text(Node node) => node.RequiredText("This field") ?? "";
+
+    private static int Whole(Node node)
+    {
+        if (node.IsAbsent)
+        {
+            node.Required("The number");
+        }
+
+        return node.Whole() ?? 0;
+    }
+
+    private static ExactDecimal Percent(Node node)
+    {
+        if (node.IsAbsent)
+        {
+            node.Required("The percentage");
+        }
+
+        return node.Percent(1000) ?? ExactDecimal.Whole(0);
+    }
+}

@@ -1,0 +1,59 @@
+using System.Threading.RateLimiting;
+using HomeStart.Core;
+using HomeStart.Formats;
+using HomeStart.Web.Session;
+
+namespace HomeStart.Web.Domains;
+
+/// <summary>Checking a name: its spelling by Core, its availability by a registrar, its record by the registry.</summary>
+internal static class DomainsEndpoints
+{
+    private const string Limit = "look-ups";
+    private const int PerWindow = 120;
+
+    /// <summary>So many look-ups a visitor in ten seconds: a registrar would not take more from us either.</summary>
+    public static void AddLookUpLimits(this IServiceCollection services) =>
+        services.AddRateLimiter(limits =>
+        {
+            limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
+            limits.AddPolicy(Limit, http => RateLimitPartition.GetFixedWindowLimiter(
+                http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = PerWindow, Window = TimeSpan.FromSeconds(10) }));
+        });
+
+    public static void MapDomains(this IEndpointRouteBuilder app)
+    {
+        var domains = app.MapGroup("/api/domains");
+        domains.MapGet("/typed", (string? text, Workspace workspace) => TypedDomainWire.Of(Short(text), Endings(workspace))).WithName("readTypedDomain");
+        domains.MapGet("/check", CheckAsync).WithName("checkDomain").Produces<DomainAnswerWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
+    }
+
+    private static async Task<IResult> CheckAsync(string label, string ending, string? book, Workspace workspace, IRegistrar registrar, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var (name, fault) = DomainLabel.Parse(Short(label));
+        if (fault is not null)
+        {
+            faults.Add(FaultCodes.BadType, "label", fault.Reason);
+        }
+
+        var seller = workspace.Books.FirstOrDefault(known => (book is null || known.Id == book) && known.Domain(ending) is not null);
+        if (seller is null)
+        {
+            faults.Add(FaultCodes.Unknown, "ending", $"No offer book here sells the ending .{Short(ending)}.");
+        }
+
+        if (faults.Any)
+        {
+            return Hosting.FaultResults.Unprocessable(faults);
+        }
+
+        var domain = $"{name}.{ending}";
+        var availability = await registrar.CheckAsync(workspace.World, seller!.Id, domain, cancel);
+        var record = availability.State == AvailabilityState.Taken ? await registrar.LookUpAsync(workspace.World, domain, cancel) : null;
+        return Results.Ok(DomainAnswerWire.Of(domain, seller.Id, availability, record));
+    }
+
+    private static IEnumerable<string> Endings(Workspace workspace) => workspace.Books.SelectMany(book => book.Domains).Select(price => price.Ending).Distinct();
+
+    private static string? Short(string? text) => text is { Length: > 300 } ? text[..300] : text;
+}

@@ -1,0 +1,17 @@
+using HomeStart.Core;
+using HomeStart.Formats;
+
+namespace HomeStart.Web.Hosting;
+
+/// <summary>Faults as RFC 9457 has them: 422 with all of them at once.</summary>
+internal static class FaultResults
+{
+    public static IResult Unprocessable(FaultList faults) =>
+        Results.Problem(
+            title: "This cannot be done as it is.",
+            statusCode: StatusCodes.Status422UnprocessableEntity,
+            extensions: new Dictionary<string, object?>
+            {
+                ["errors"] = faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message)).ToList(),
+            });
+}

@@ -1,0 +1,59 @@
+using HomeStart.Core;
+
+namespace HomeStart.Web.Orders;
+
+/// <summary>Carries one action of an order out at the counterpart it belongs to.</summary>
+public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IRegistrar registrar)
+{
+    public async Task<Outcome> CarryOutAsync(World world, Order order, OrderAction action, CancellationToken cancel)
+    {
+        switch (action.Kind)
+        {
+            case ActionKind.Do:
+                return await DoAsync(world, order, action.Step, cancel);
+            case ActionKind.AskThenDo:
+                var before = await AskAsync(world, action.Step, orVoid: false, cancel);
+                return before.State == OutcomeState.NeverHappened ? await DoAsync(world, order, action.Step, cancel) : before;
+            case ActionKind.Settle:
+                return await AskAsync(world, action.Step, orVoid: true, cancel);
+            default:
+                return await UndoAsync(world, order, action.Step, cancel);
+        }
+    }
+
+    private Task<Outcome> AskAsync(World world, OrderStep step, bool orVoid, CancellationToken cancel) =>
+        step.Kind switch
+        {
+            StepKind.Hold or StepKind.Capture => cards.AskAsync(world, step.Key, orVoid, cancel),
+            StepKind.Prepare => hosts.AskAsync(world, step.Key, orVoid, cancel),
+            _ => registrar.AskAsync(world, step.Key, orVoid, cancel),
+        };
+
+    private Task<Outcome> DoAsync(World world, Order order, OrderStep step, CancellationToken cancel)
+    {
+        var things = order.Things;
+        switch (step.Kind)
+        {
+            case StepKind.Hold:
+                var payment = things.Payments.First(payment => payment.Book == step.Book);
+                return cards.HoldAsync(world, step.Key, order.CardToken, payment.Amount, payment.Currency, payment.Seller, cancel);
+            case StepKind.Prepare:
+                return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, things.Hosting.Address, order.Contact.Mail, cancel);
+            case StepKind.Register:
+                var domain = things.Domain!;
+                return registrar.RegisterAsync(
+                    world, step.Key, new Registration(domain.Book, domain.Name, domain.Years, order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, order.PlacedOn), cancel);
+            case StepKind.Join:
+                return registrar.PointAsync(world, step.Key, step.Book, things.Domain!.Name, order.Account!.NameServers, cancel);
+            default:
+                return cards.CaptureAsync(world, step.Key, HoldKey(order, step), cancel);
+        }
+    }
+
+    private Task<Outcome> UndoAsync(World world, Order order, OrderStep step, CancellationToken cancel) =>
+        step.Kind == StepKind.Prepare
+            ? hosts.RemoveAsync(world, step.Key + "-undo", order.Account!.Id, cancel)
+            : cards.ReleaseAsync(world, step.Key + "-undo", step.Key, cancel);
+
+    private static string HoldKey(Order order, OrderStep capture) => order.Steps.First(step => step.Kind == StepKind.Hold && step.Book == capture.Book).Key;
+}

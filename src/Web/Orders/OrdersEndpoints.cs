@@ -1,0 +1,98 @@
+using System.Text.Json;
+using HomeStart.Core;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+
+namespace HomeStart.Web.Orders;
+
+/// <param name="Password">Null where it has been shown already.</param>
+public sealed record FirstPasswordWire(string? Password);
+
+internal static class OrdersEndpoints
+{
+    public static void AddOrders(this IServiceCollection services)
+    {
+        services.AddSingleton<OrderQueue>();
+        services.AddSingleton<OrderPace>();
+        services.AddHostedService<OrderRunner>();
+        services.AddScoped<OrderActions>();
+        services.AddScoped<OrderDesk>();
+    }
+
+    public static void MapOrders(this IEndpointRouteBuilder app)
+    {
+        app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync).WithName("placeOrder").Produces<OrderWire>().Produces<SitePageWire>(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        var orders = app.MapGroup("/api/orders");
+        orders.MapGet("", async (OrderDesk desk, CancellationToken cancel) => (await desk.ListAsync(cancel)).Select(OrderWire.Of).ToList()).WithName("getOrders");
+        orders.MapGet("/{orderId:guid}", GetAsync).WithName("getOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        orders.MapPost("/{orderId:guid}/resume", ResumeAsync).WithName("resumeOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        orders.MapPost("/{orderId:guid}/cancel", CancelAsync).WithName("cancelOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        orders.MapPost("/{orderId:guid}/first-password", FirstPasswordAsync).WithName("showFirstPassword").Produces<FirstPasswordWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+    }
+
+    private static async Task<IResult> PlaceAsync(Guid siteId, JsonElement body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
+        }
+
+        if (PlaceOrderReader.Read(body, faults) is not { } wanted)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (wanted.Revision != site.Row.Revision && await desk.FindAsync(wanted.Id, cancel) is null)
+        {
+            return Results.Json(await sites.PageAsync(site, wanted.Letter, cancel), statusCode: StatusCodes.Status409Conflict);
+        }
+
+        var order = await desk.PlaceAsync(site, wanted, faults, cancel);
+        return order is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(order));
+    }
+
+    private static async Task<IResult> GetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
+        await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document))) : Missing();
+
+    private static async Task<IResult> ResumeAsync(Guid orderId, JsonElement body, OrderDesk desk, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } row)
+        {
+            return Missing();
+        }
+
+        var faults = new FaultList();
+        var card = new Node(body, "", faults)["card"];
+        var (token, ending) = card.IsAbsent ? (null, (string?)null) : PlaceOrderReader.ReadCard(card);
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, token, ending), cancel)));
+    }
+
+    private static async Task<IResult> CancelAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
+        await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel))) : Missing();
+
+    private static async Task<IResult> FirstPasswordAsync(Guid orderId, OrderDesk desk, Workspace workspace, IHostingCompany hosts, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } row || Documents.Read<Order>(row.Document) is not { State: OrderState.Completed, Account: { } account })
+        {
+            return Missing();
+        }
+
+        try
+        {
+            return Results.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(workspace.World, account.Id, cancel)));
+        }
+        catch (HttpRequestException)
+        {
+            return Results.Problem("The host does not answer just now. The password is still there: try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+        }
+    }
+
+    private static IResult Missing() => Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+}

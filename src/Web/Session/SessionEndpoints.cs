@@ -1,0 +1,24 @@
+using HomeStart.Web.Hosting;
+using Microsoft.AspNetCore.Antiforgery;
+
+namespace HomeStart.Web.Session;
+
+/// <summary>What the page needs to know before anything else.</summary>
+/// <param name="Token">Goes with every change.</param>
+/// <param name="CardProcessor">Where the browser hands card numbers in.</param>
+/// <param name="Sites">The visitor's sites, the first one first.</param>
+public sealed record SessionWire(string Token, string CardProcessor, DateOnly BusinessDate, IReadOnlyList<SiteListedWire> Sites);
+
+public sealed record SiteListedWire(Guid Id, string Name);
+
+internal static class SessionEndpoints
+{
+    public static void MapSession(this IEndpointRouteBuilder app) => app.MapGet("/api/session", GetAsync).WithName("getSession");
+
+    private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, Sites.SiteDesk desk, StartOptions options, CancellationToken cancel) =>
+        new(
+            antiforgery.GetAndStoreTokens(http).RequestToken!,
+            options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),
+            await workspace.BusinessDateAsync(cancel),
+            await desk.ListAsync(cancel));
+}

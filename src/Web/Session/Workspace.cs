@@ -1,0 +1,33 @@
+using HomeStart.Core;
+using HomeStart.Data;
+using HomeStart.Web.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Session;
+
+/// <summary>The visitor's workspace: its world, its business date, its offer books.</summary>
+public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions options, Demo demo, TimeProvider time)
+{
+    public Guid Id => scope.Id;
+
+    public World World => new(scope.Id);
+
+    public IReadOnlyList<OfferBook> Books => demo.OfferBooks;
+
+    /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
+    public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel)
+    {
+        var ahead = await db.Workspaces.Where(row => row.Id == scope.Id).Select(row => row.DaysAhead).SingleOrDefaultAsync(cancel);
+        return (options.Date ?? DateOnly.FromDateTime(time.GetLocalNow().DateTime)).AddDays(ahead);
+    }
+
+    /// <summary>Stores the workspace itself, at its first change.</summary>
+    public async Task EnsureStoredAsync(CancellationToken cancel)
+    {
+        if (!await db.Workspaces.AnyAsync(row => row.Id == scope.Id, cancel))
+        {
+            db.Workspaces.Add(new WorkspaceRow { Id = scope.Id, CreatedAt = time.GetUtcNow() });
+            await db.SaveChangesAsync(cancel);
+        }
+    }
+}

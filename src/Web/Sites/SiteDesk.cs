@@ -1,0 +1,80 @@
+using System.Security.Cryptography;
+using HomeStart.Core;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Session;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Sites;
+
+/// <summary>
+/// The sites of a visitor. Until their first change they see a copy of the demo's site that is nowhere stored: its id is made from the workspace's, so that
+/// links to it hold.
+/// </summary>
+public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo, TimeProvider time)
+{
+    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel)
+    {
+        var ids = await db.Sites.Select(row => new { row.Id, row.CreatedAt }).ToListAsync(cancel);
+        var listed = new List<SiteListedWire>();
+        foreach (var id in ids.OrderBy(row => row.CreatedAt).Select(row => row.Id))
+        {
+            listed.Add(new SiteListedWire(id, (await history.FindAsync(id, cancel))!.Site.Name));
+        }
+
+        if (demo.Site is not null && listed.TrueForAll(site => site.Id != DemoSiteId))
+        {
+            listed.Insert(0, new SiteListedWire(DemoSiteId, demo.Site.Name));
+        }
+
+        return listed;
+    }
+
+    /// <summary>A site of this visitor, or null.</summary>
+    public async Task<VersionedSite?> FindAsync(Guid siteId, CancellationToken cancel) =>
+        await history.FindAsync(siteId, cancel) ?? (siteId == DemoSiteId && demo.Site is not null ? Unstored(demo.Site) : null);
+
+    /// <summary>Makes sure that a site found is stored before it is changed.</summary>
+    public async Task<VersionedSite> StoredAsync(VersionedSite versioned, CancellationToken cancel)
+    {
+        if (await db.Sites.AnyAsync(row => row.Id == versioned.Row.Id, cancel))
+        {
+            return versioned;
+        }
+
+        return await StartAsync(versioned.Row.Id, versioned.Site, cancel);
+    }
+
+    public Task<VersionedSite> StartAsync(string name, CancellationToken cancel) => StartAsync(Guid.NewGuid(), Site.Empty(name), cancel);
+
+    /// <summary>Everything the page shows of a site, with one candidate worked out: the one asked for, else the first.</summary>
+    public async Task<SitePageWire> PageAsync(VersionedSite versioned, string? letter, CancellationToken cancel)
+    {
+        var (row, site) = (versioned.Row, versioned.Site);
+        var today = await workspace.BusinessDateAsync(cancel);
+        var settings = site.Settings.On(today);
+        var listed = site.Listed(letter) ?? site.Shortlist[0];
+        return new SitePageWire(
+            row.Id,
+            row.Revision,
+            versioned.CanUndo,
+            versioned.CanRedo,
+            site.Name,
+            new SiteSettingsWire(site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax),
+            SitePageWriter.Shortlist(site, workspace.Books, settings),
+            SitePageWriter.Worksheet(Worksheet.Of(listed, workspace.Books, settings)));
+    }
+
+    private Guid DemoSiteId => new(SHA256.HashData(workspace.Id.ToByteArray()).AsSpan(0, 16));
+
+    private VersionedSite Unstored(Site site) => new(new SiteRow { Id = DemoSiteId, WorkspaceId = workspace.Id }, site, CanUndo: false);
+
+    private async Task<VersionedSite> StartAsync(Guid id, Site site, CancellationToken cancel)
+    {
+        await workspace.EnsureStoredAsync(cancel);
+        var started = history.Start(id, workspace.Id, site, time.GetUtcNow());
+        await db.SaveChangesAsync(cancel);
+        return started;
+    }
+}

@@ -1,0 +1,98 @@
+using System.Text.Json;
+using HomeStart.Core;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Session;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Sites;
+
+/// <summary>Reading a site's page, and changing the site by commands that carry the revision they saw.</summary>
+internal static class SitesEndpoints
+{
+    public static void MapSites(this IEndpointRouteBuilder app)
+    {
+        var sites = app.MapGroup("/api/sites");
+        sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
+        sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
+        Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
+            MoveAsync(siteId, view, body, -1, desk, history, cancel)).WithName("undo"));
+        Changes(sites.MapPost("/{siteId:guid}/redo", (Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
+            MoveAsync(siteId, view, body, +1, desk, history, cancel)).WithName("redo"));
+    }
+
+    private static void Changes(RouteHandlerBuilder route) =>
+        route.Produces<SitePageWire>()
+            .Produces<SitePageWire>(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+
+    private static async Task<IResult> StartAsync(JsonElement body, SiteDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var name = new Node(body, "", faults)["name"].RequiredText("The site's name") ?? "";
+        var site = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], faults);
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.PageAsync(await desk.StartAsync(site.Name, cancel), null, cancel));
+    }
+
+    private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
+        await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : Missing();
+
+    private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        if (await desk.FindAsync(siteId, cancel) is not { } site)
+        {
+            return Missing();
+        }
+
+        if (CommandReader.Read(body, faults) is not { } request)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (request.Revision != site.Row.Revision)
+        {
+            return await StaleAsync(site, view, desk, cancel);
+        }
+
+        var changed = SiteChange.Apply(site.Site, request.Command, workspace.Books, faults);
+        return faults.Any
+            ? FaultResults.Unprocessable(faults)
+            : await SavedAsync(siteId, view, desk, async () => await history.AppendAsync(await desk.StoredAsync(site, cancel), changed, cancel), cancel);
+    }
+
+    private static async Task<IResult> MoveAsync(Guid siteId, string? view, JsonElement body, int by, SiteDesk desk, SiteHistory history, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var revision = CommandReader.Revision(body, faults);
+        if (await desk.FindAsync(siteId, cancel) is not { } site)
+        {
+            return Missing();
+        }
+
+        return revision is null ? FaultResults.Unprocessable(faults)
+            : revision != site.Row.Revision ? await StaleAsync(site, view, desk, cancel)
+            : await SavedAsync(siteId, view, desk, async () => await history.MoveAsync(await desk.StoredAsync(site, cancel), by, cancel), cancel);
+    }
+
+    // Two changes that saw the same revision may arrive together: the database lets one through, and the other is told what came of it.
+    private static async Task<IResult> SavedAsync(Guid siteId, string? view, SiteDesk desk, Func<Task<VersionedSite>> save, CancellationToken cancel)
+    {
+        try
+        {
+            return Results.Ok(await desk.PageAsync(await save(), view, cancel));
+        }
+        catch (DbUpdateException)
+        {
+            return await desk.FindAsync(siteId, cancel) is { } newer ? await StaleAsync(newer, view, desk, cancel) : Missing();
+        }
+    }
+
+    private static async Task<IResult> StaleAsync(VersionedSite newer, string? view, SiteDesk desk, CancellationToken cancel) =>
+        Results.Json(await desk.PageAsync(newer, view, cancel), statusCode: StatusCodes.Status409Conflict);
+
+    private static IResult Missing() => Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
+}
