@@ -8,7 +8,11 @@ namespace HomeStart.Core;
 /// </summary>
 public sealed class Ledger
 {
-    private Ledger(ImmutableArray<LedgerRow> rows, ImmutableArray<Minor> totals, ImmutableArray<bool> atLeast) => (Rows, Totals, AtLeast) = (rows, totals, atLeast);
+    /// <summary>How many years stand by themselves where a long horizon is folded.</summary>
+    public const int YearsUnfolded = 3;
+
+    private Ledger(ImmutableArray<LedgerRow> rows, ImmutableArray<Minor> totals, ImmutableArray<bool> atLeast, int? firstTermEndsAfter) =>
+        (Rows, Totals, AtLeast, FirstTermEndsAfter) = (rows, totals, atLeast, firstTermEndsAfter);
 
     public ImmutableArray<LedgerRow> Rows { get; }
 
@@ -17,6 +21,13 @@ public sealed class Ledger
 
     /// <summary>Which columns hold a line that is not stated.</summary>
     public ImmutableArray<bool> AtLeast { get; }
+
+    /// <summary>The last column of the first term; null where the term ends inside a column.</summary>
+    public int? FirstTermEndsAfter { get; }
+
+    /// <summary>The sum of the years after <see cref="YearsUnfolded"/>; null where there is at most one of them, which needs no folding.</summary>
+    public static Minor? Folded(IReadOnlyList<Minor> cells) =>
+        cells.Count > YearsUnfolded + 2 ? cells.Skip(YearsUnfolded + 1).Aggregate((Minor)0, (sum, cell) => sum + cell) : null;
 
     internal static Ledger Of(Costing costing)
     {
@@ -33,7 +44,14 @@ public sealed class Ledger
 
         var ordered = rows.Values.OrderBy(row => row.Key, order).ToImmutableArray();
         var totals = Enumerable.Range(0, columns).Select(column => ordered.Aggregate((Minor)0, (sum, row) => sum + row.Cells[column]));
-        return new Ledger(ordered, [.. totals], [.. atLeast]);
+        return new Ledger(ordered, [.. totals], [.. atLeast], TermColumn(costing));
+    }
+
+    private static int? TermColumn(Costing costing)
+    {
+        var months = costing.Run.Purchase.CommitMonths;
+        var onlyToday = costing.Counted.All(bill => bill.Date == costing.Settings.StartDate || bill.Date >= costing.FirstTermEnd);
+        return months % 12 == 0 ? months / 12 : onlyToday ? 0 : null;
     }
 
     private static int Column(DateOnly start, DateOnly date) => date == start ? 0 : 1 + (Months.WholeBetween(start, date) / 12);

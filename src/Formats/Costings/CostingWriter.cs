@@ -122,7 +122,14 @@ public static class CostingWriter
             [.. Enumerable.Range(0, ledger.Totals.Length).Select(column => column == 0 ? "today" : $"year{column}")],
             [.. ledger.Totals.Select(Amount)],
             ledger.AtLeast,
-            [.. ledger.Rows.Select(row => new LedgerRowWire(Word(row.Key.Kind), row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast))]);
+            [.. ledger.Rows.Select(Row)],
+            Folded(ledger.Totals),
+            ledger.FirstTermEndsAfter);
+
+        LedgerRowWire Row(LedgerRow row) =>
+            new(Word(row.Key.Kind), row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast, Folded(row.Cells));
+
+        string? Folded(IReadOnlyList<Minor> cells) => Ledger.Folded(cells) is { } later ? Amount(later) : null;
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }

@@ -58,6 +58,7 @@ public sealed record WayToPayWire(
     bool IsChosen,
     string? SetupFee,
     IReadOnlyList<string>? Cells,
+    string? Folded,
     string? Total,
     bool AtLeast,
     bool TodayAtLeast,

@@ -88,6 +88,7 @@ public static class SitePageWriter
             whatIf.IsChosen,
             costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, costing.Run.Purchase.Hosting!.Book.Currency).ToAmount() : null,
             costing is null ? null : [.. costing.Ledger.Totals.Select(cell => Amount(costing, cell))],
+            costing is not null && Ledger.Folded(costing.Ledger.Totals) is { } folded ? Amount(costing, folded) : null,
             costing is null ? null : Amount(costing, costing.Totals.Horizon),
             costing?.Totals.AtLeast.Horizon ?? false,
             costing?.Totals.AtLeast.DueToday ?? false,

@@ -1,0 +1,24 @@
+import js from '@eslint/js';
+import a11y from 'eslint-plugin-jsx-a11y';
+import hooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+    { ignores: ['src/api/schema.d.ts', 'node_modules', 'public', '*.config.*'] },
+    js.configs.recommended,
+    tseslint.configs.recommendedTypeChecked,
+    a11y.flatConfigs.recommended,
+    hooks.configs.flat.recommended,
+    {
+        languageOptions: {
+            globals: globals.browser,
+            parserOptions: { projectService: true },
+        },
+        rules: {
+            // The router takes a redirect as something thrown.
+            '@typescript-eslint/only-throw-error': 'off',
+            '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+        },
+    },
+);

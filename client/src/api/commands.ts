@@ -1,0 +1,117 @@
+import { useIsMutating, useMutation, useMutationState, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, Refused, type Schemas, type SitePage } from './client';
+import { siteKey } from './queries';
+
+export type DomainChoice = Partial<Schemas['DomainWire']> & { route: string };
+
+/** The named changes of a site; the server says what each does. */
+export type Command =
+  | { kind: 'rename-site'; name: string }
+  | { kind: 'set-horizon'; months: number }
+  | { kind: 'set-start'; date: string | null }
+  | { kind: 'set-tax'; percent: string; counted: boolean }
+  | { kind: 'add-candidate'; copyOf: string | null }
+  | { kind: 'remove-candidate'; letter: string }
+  | { kind: 'choose-plan'; letter: string; book: string; plan: string }
+  | { kind: 'choose-billing'; letter: string; everyMonths: number; commitMonths: number }
+  | { kind: 'choose-domain'; letter: string; domain: DomainChoice | null }
+  | { kind: 'set-extra'; letter: string; extra: string; forDomain: boolean; quantity: number }
+  | { kind: 'enter-code'; letter: string; code: string }
+  | { kind: 'drop-code'; letter: string; code: string };
+
+export type Change = Command | { kind: 'undo' } | { kind: 'redo' };
+
+/** Somebody else's change came first: the page shows the newer document. */
+export class Overtaken extends Error {
+  constructor() {
+    super('This was changed in another window meanwhile. You see the newer state; your last choice was not made.');
+  }
+}
+
+async function send(siteId: string, view: string | undefined, change: Change, revision: number) {
+  const params = { path: { siteId }, query: { view } };
+  if (change.kind === 'undo') {
+    return api.POST('/api/sites/{siteId}/undo', { params, body: { revision } as never });
+  }
+
+  if (change.kind === 'redo') {
+    return api.POST('/api/sites/{siteId}/redo', { params, body: { revision } as never });
+  }
+
+  return api.POST('/api/sites/{siteId}/commands', { params, body: { revision, command: change } as never });
+}
+
+/**
+ * Sends changes of a site one after another. Each carries the revision of the newest answer; an older answer never replaces a newer one. A change that could
+ * not be sent is kept until it is tried again or let go.
+ */
+export function useSiteChanges(siteId: string, view: string | undefined) {
+  const queries = useQueryClient();
+  const [unsent, setUnsent] = useState<Change | null>(null);
+  const [message, setMessage] = useState<string | null>(null);
+  const key = siteKey(siteId, view);
+
+  const accept = (page: SitePage) => {
+    queries.setQueryData<SitePage>(key, (seen) => (seen && seen.revision > page.revision ? seen : page));
+    void queries.invalidateQueries({ queryKey: ['site', siteId], predicate: (query) => query.queryKey[2] !== key[2] });
+  };
+
+  const mutation = useMutation({
+    mutationKey: ['change', siteId],
+    scope: { id: `site-${siteId}` },
+    mutationFn: async (change: Change) => {
+      const seen = queries.getQueryData<SitePage>(key);
+      const answer = await send(siteId, view, change, seen?.revision ?? 0);
+      if (answer.response.status === 409) {
+        accept(answer.error as unknown as SitePage);
+        throw new Overtaken();
+      }
+
+      if (answer.data === undefined) {
+        throw new Refused(answer.response.status, answer.error);
+      }
+
+      accept(answer.data);
+      return answer.data;
+    },
+    onSuccess: (page, change) => {
+      setUnsent(null);
+      setMessage(null);
+      if (change.kind === 'rename-site' || page.revision === 1) {
+        void queries.invalidateQueries({ queryKey: ['session'] });
+      }
+    },
+    onError: (error, change) => {
+      const answered = error instanceof Refused || error instanceof Overtaken;
+      setUnsent(answered ? null : change);
+      setMessage(answered ? error.message : 'Not saved yet: there is no connection to Home Start.');
+    },
+  });
+
+  return {
+    change: mutation.mutate,
+    changeAsync: mutation.mutateAsync,
+    message,
+    unsent,
+    tryAgain: () => unsent && mutation.mutate(unsent),
+    dismiss: () => {
+      setMessage(null);
+      setUnsent(null);
+    },
+  };
+}
+
+export type SiteChanges = ReturnType<typeof useSiteChanges>;
+
+/** The change under way, so that a choice paints before its answer comes. */
+export function usePendingChange(siteId: string): Change | undefined {
+  return useMutationState({
+    filters: { mutationKey: ['change', siteId], status: 'pending' },
+    select: (mutation) => mutation.state.variables as Change,
+  }).at(-1);
+}
+
+export function useIsSaving(siteId: string): boolean {
+  return useIsMutating({ mutationKey: ['change', siteId] }) > 0;
+}

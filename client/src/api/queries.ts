@@ -1,0 +1,40 @@
+import { queryOptions } from '@tanstack/react-query';
+import { api, expect, setToken } from './client';
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: async () => {
+    const session = expect(await api.GET('/api/session'));
+    setToken(session.token);
+    return session;
+  },
+  staleTime: Infinity,
+});
+
+export const booksQuery = queryOptions({
+  queryKey: ['books'],
+  queryFn: async () => expect(await api.GET('/api/books')),
+  staleTime: Infinity,
+});
+
+export const siteKey = (siteId: string, view: string | undefined) => ['site', siteId, view ?? ''] as const;
+
+export const siteQuery = (siteId: string, view: string | undefined) =>
+  queryOptions({
+    queryKey: siteKey(siteId, view),
+    queryFn: async () =>
+      expect(await api.GET('/api/sites/{siteId}', { params: { path: { siteId }, query: { view } } })),
+  });
+
+export const ordersQuery = queryOptions({
+  queryKey: ['orders'],
+  queryFn: async () => expect(await api.GET('/api/orders')),
+});
+
+export const orderQuery = (orderId: string) =>
+  queryOptions({
+    queryKey: ['order', orderId],
+    queryFn: async () => expect(await api.GET('/api/orders/{orderId}', { params: { path: { orderId } } })),
+    // While steps are being carried out the page follows them.
+    refetchInterval: (query) => (['working', 'undoing'].includes(query.state.data?.state ?? '') ? 400 : false),
+  });

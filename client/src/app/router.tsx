@@ -1,0 +1,100 @@
+import type { QueryClient } from '@tanstack/react-query';
+import {
+  createRootRouteWithContext,
+  createRoute,
+  createRouter,
+  lazyRouteComponent,
+  Link,
+  Outlet,
+  redirect,
+} from '@tanstack/react-router';
+import { sessionQuery } from '../api/queries';
+import { Failed, Waiting } from '../ui/Waiting';
+
+const root = createRootRouteWithContext<{ queries: QueryClient }>()({
+  component: Outlet,
+  // Every other request is the workspace's: its cookie and token come with the session.
+  beforeLoad: ({ context }) => context.queries.ensureQueryData(sessionQuery),
+  notFoundComponent: () => (
+    <main className="p-8">
+      <h1 className="text-2xl">There is no such page</h1>
+      <p>
+        Go to{' '}
+        <Link to="/" className="text-blue border-b border-dotted">
+          the worksheet
+        </Link>
+        .
+      </p>
+    </main>
+  ),
+  errorComponent: ({ error, reset }) => (
+    <Failed error={error instanceof Error ? error : new Error(String(error))} retry={reset} />
+  ),
+  pendingComponent: () => <Waiting for="Opening your site" />,
+});
+
+const start = createRoute({
+  getParentRoute: () => root,
+  path: '/',
+  beforeLoad: async ({ context }) => {
+    const session = await context.queries.ensureQueryData(sessionQuery);
+    throw redirect({ to: '/sites/$siteId/worksheet', params: { siteId: session.sites[0]!.id }, search: {} });
+  },
+});
+
+export interface SiteSearch {
+  /** The letter of the candidate looked at; none: the first. */
+  view?: string;
+}
+
+const text = (value: unknown) =>
+  typeof value === 'string' && value.length > 0 && value.length < 300 ? value : undefined;
+
+const site = createRoute({
+  getParentRoute: () => root,
+  path: '/sites/$siteId',
+  validateSearch: (search): SiteSearch => ({ view: text(search.view) }),
+  component: lazyRouteComponent(() => import('../features/site/SiteLayout'), 'SiteLayout'),
+});
+
+const worksheet = createRoute({
+  getParentRoute: () => site,
+  path: '/worksheet',
+  component: lazyRouteComponent(() => import('../features/worksheet/WorksheetPage'), 'WorksheetPage'),
+});
+
+const domain = createRoute({
+  getParentRoute: () => site,
+  path: '/domain',
+  validateSearch: (search): SiteSearch & { name?: string } => ({ view: text(search.view), name: text(search.name) }),
+  component: lazyRouteComponent(() => import('../features/domain/DomainPage'), 'DomainPage'),
+});
+
+const order = createRoute({
+  getParentRoute: () => site,
+  path: '/order',
+  component: lazyRouteComponent(() => import('../features/order/OrderPage'), 'OrderPage'),
+});
+
+const orders = createRoute({
+  getParentRoute: () => site,
+  path: '/orders',
+  component: lazyRouteComponent(() => import('../features/order/OrdersPage'), 'OrdersPage'),
+});
+
+const placed = createRoute({
+  getParentRoute: () => site,
+  path: '/orders/$orderId',
+  component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
+});
+
+const tree = root.addChildren([start, site.addChildren([worksheet, domain, order, orders, placed])]);
+
+export const makeRouter = (queries: QueryClient) =>
+  createRouter({ routeTree: tree, context: { queries }, defaultPreload: 'intent', scrollRestoration: true });
+
+declare module '@tanstack/react-router' {
+  interface Register {
+    router: ReturnType<typeof makeRouter>;
+  }
+}

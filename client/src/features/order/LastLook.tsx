@@ -1,0 +1,110 @@
+import type { Book, Costing, Worksheet } from '../../api/client';
+import { longDay, shortDay } from '../../format/dates';
+import { figure, isZero, money } from '../../format/money';
+import { shortSpan } from '../../format/words';
+import { useSite } from '../site/SiteContext';
+
+/** One last look: only what I wanted? Every line of today's bills, the name spelt out, and what falls due next. */
+export function LastLook({ costing }: { costing: Costing }) {
+  const { page, books } = useSite();
+  const today = costing.bills.filter((bill) => bill.date === page.settings.startDate);
+  const domain = page.worksheet.candidate.domains.find((chosen) => chosen.route === 'register');
+  const seller = (id: string | null) => books.find((book) => book.id === id)?.provider ?? 'your own registrar';
+  return (
+    <section className="mt-4">
+      {today.map((bill) => (
+        <table key={`${bill.book}${bill.currency}`} className="mb-4 w-full text-left">
+          <caption className="pb-1 text-left font-semibold">
+            From <bdi>{seller(bill.book)}</bdi>, today
+          </caption>
+          <thead className="sr-only">
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col">Paid until</th>
+              <th scope="col">{bill.currency}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {bill.lines.map((line) => (
+              <tr key={line.kind + line.ref + (line.forDomain ?? '')} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
+                <th scope="row" className="font-normal">
+                  <bdi>{lineWords(line, bill.book, books, page.worksheet.extras)}</bdi>
+                  {line.discounts.map((discount) => (
+                    <span key={discount.source} className="text-green block text-[13px]">
+                      {discount.source === 'included' ? 'included with the plan' : discount.source}: −
+                      {figure(discount.amount)}
+                    </span>
+                  ))}
+                </th>
+                <td className="text-soft text-right">
+                  {line.included ? 'included' : line.coversUntil ? `paid until ${shortDay(line.coversUntil)}` : 'once'}
+                </td>
+                <td className="w-24 text-right">{figure(line.afterDiscounts)}</td>
+              </tr>
+            ))}
+            {!isZero(bill.tax) && bill.net !== bill.total && (
+              <tr className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
+                <th scope="row" className="font-normal" colSpan={2}>
+                  {books.find((book) => book.id === bill.book)?.pricesIncludeTax ? 'of it tax' : 'Tax'}
+                </th>
+                <td className="text-right">{figure(bill.tax)}</td>
+              </tr>
+            )}
+            <tr className="[&>*]:double-rule font-bold [&>*]:border-t [&>*]:px-2.5 [&>*]:py-1.5">
+              <th scope="row" colSpan={2}>
+                Due today
+              </th>
+              <td className="text-right">{money(bill.total, bill.currency)}</td>
+            </tr>
+          </tbody>
+        </table>
+      ))}
+      {domain && (
+        <p className="mt-2">
+          Read the name once more, it cannot be changed afterwards:{' '}
+          <bdi className="font-display block text-2xl tracking-[0.12em]">
+            {domain.name}.{domain.ending}
+          </bdi>
+          <span className="text-soft text-sm">registered for {shortSpan(12 * domain.years)}</span>
+        </p>
+      )}
+      <Later costing={costing} />
+    </section>
+  );
+}
+
+function Later({ costing }: { costing: Costing }) {
+  const { page } = useSite();
+  const { timeline } = page.worksheet;
+  const bars = timeline?.bars.flatMap((bar) => (bar.within.length > 0 ? bar.within : [bar])) ?? [];
+  const following = bars.find((bar) => bar.date !== page.settings.startDate) ?? costing.totals.next;
+  return following ? (
+    <p className="border-red text-red mt-3 border-l-2 pl-3">
+      The next {following.atLeast && 'at least '}
+      {money(following.total, costing.totals.currency)} falls due on {longDay(following.date)}.
+      {costing.priceStep && ` From ${longDay(costing.priceStep.date)} the plan’s first price is over.`}
+    </p>
+  ) : null;
+}
+
+function lineWords(
+  line: Costing['bills'][number]['lines'][number],
+  bookId: string | null,
+  books: Book[],
+  extras: Worksheet['extras'],
+): string {
+  const book = books.find((known) => known.id === bookId);
+  const plan = book?.plans.find((known) => known.id === line.ref)?.name ?? line.ref;
+  switch (line.kind) {
+    case 'plan':
+      return `${plan}, hosting`;
+    case 'setup':
+      return `Setting ${plan} up`;
+    case 'dataCentre':
+      return `Data centre ${line.ref}`;
+    case 'domain':
+      return line.ref;
+    default:
+      return extras.find((extra) => extra.id === line.ref && extra.seller === book?.provider)?.name ?? line.ref;
+  }
+}

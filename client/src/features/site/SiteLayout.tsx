@@ -1,0 +1,74 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, Outlet, useParams, useSearch } from '@tanstack/react-router';
+import { useIsSaving, useSiteChanges } from '../../api/commands';
+import { booksQuery, siteQuery } from '../../api/queries';
+import { Failed, Waiting } from '../../ui/Waiting';
+import { CountSettings } from './CountSettings';
+import { SavedState } from './SavedState';
+import { SiteContext } from './SiteContext';
+import { SiteMenu } from './SiteMenu';
+import { ThemeSwitch } from './ThemeSwitch';
+
+const tabs = [
+  ['/sites/$siteId/worksheet', 'Worksheet'],
+  ['/sites/$siteId/domain', 'Domain'],
+  ['/sites/$siteId/orders', 'Orders'],
+] as const;
+
+/** The desk a site lies on: its name, how it is counted, and the index tabs of its sheets. */
+export function SiteLayout() {
+  const { siteId } = useParams({ from: '/sites/$siteId' });
+  const { view } = useSearch({ from: '/sites/$siteId' });
+  const site = useQuery(siteQuery(siteId, view));
+  const books = useQuery(booksQuery);
+  const changes = useSiteChanges(siteId, view);
+  const saving = useIsSaving(siteId);
+  const failed = site.error ?? books.error;
+
+  if (failed && !site.data) {
+    return <Failed error={failed} retry={() => void Promise.all([site.refetch(), books.refetch()])} />;
+  }
+
+  if (!site.data || !books.data) {
+    return <Waiting for="Opening your site" />;
+  }
+
+  return (
+    <SiteContext value={{ page: site.data, books: books.data, changes, change: changes.change }}>
+      <a href="#sheet" className="bg-sheet text-blue sr-only z-50 p-2 focus:not-sr-only focus:absolute">
+        Go to the sheet
+      </a>
+      <header className="no-print mx-auto max-w-[1440px] px-4 pt-2.5 sm:px-6">
+        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+          <Link to="/" className="font-display text-lg font-bold tracking-tight">
+            Home<span className="text-blue">/</span>Start
+          </Link>
+          <SiteMenu />
+          <div className="grow" />
+          <CountSettings />
+          <ThemeSwitch />
+        </div>
+        <nav aria-label="Sheets of this site" className="mt-2 flex gap-1.5">
+          {tabs.map(([to, label]) => (
+            <Link
+              key={to}
+              to={to}
+              params={{ siteId }}
+              search={{ view }}
+              className="border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5"
+              activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
+            >
+              {label}
+            </Link>
+          ))}
+        </nav>
+      </header>
+      <main id="sheet" tabIndex={-1} className="bg-sheet border-rule min-h-[calc(100vh-5.5rem)] border-t outline-none">
+        <div className="mx-auto max-w-[1440px] px-4 pb-10 sm:px-6">
+          <SavedState changes={changes} saving={saving} />
+          <Outlet />
+        </div>
+      </main>
+    </SiteContext>
+  );
+}

@@ -1,0 +1,103 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate } from '@tanstack/react-router';
+import { useState, type FormEvent } from 'react';
+import { api, expect } from '../../api/client';
+import { sessionQuery } from '../../api/queries';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { InkPopover } from '../../ui/Popover';
+import { useSite } from './SiteContext';
+
+/** The site's name: rename it, go to another, start one. */
+export function SiteMenu() {
+  const { page } = useSite();
+  return (
+    <InkPopover words={<bdi>{page.name}</bdi>} label={`Site: ${page.name}. Rename it or choose another`}>
+      {(close) => (
+        <div className="flex flex-col gap-4">
+          <Rename key={page.name} close={close} />
+          <OtherSites close={close} />
+          <StartSite close={close} />
+        </div>
+      )}
+    </InkPopover>
+  );
+}
+
+function Rename({ close }: { close: () => void }) {
+  const { page, change } = useSite();
+  const [name, setName] = useState(page.name);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    change({ kind: 'rename-site', name });
+    close();
+  };
+  return (
+    <form onSubmit={submit} className="flex items-end gap-2">
+      <TextField
+        label="Name of this site"
+        value={name}
+        maxLength={80}
+        required
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Button type="submit">Rename</Button>
+    </form>
+  );
+}
+
+function OtherSites({ close }: { close: () => void }) {
+  const { page } = useSite();
+  const others = useQuery(sessionQuery).data?.sites.filter((site) => site.id !== page.id) ?? [];
+  return others.length === 0 ? null : (
+    <div>
+      <h2 className="text-sm">Your other sites</h2>
+      <ul>
+        {others.map((site) => (
+          <li key={site.id}>
+            <Link
+              to="/sites/$siteId/worksheet"
+              params={{ siteId: site.id }}
+              search={{}}
+              onClick={close}
+              className="text-blue border-b border-dotted font-semibold"
+            >
+              <bdi>{site.name}</bdi>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function StartSite({ close }: { close: () => void }) {
+  const [name, setName] = useState('');
+  const [fault, setFault] = useState<string | null>(null);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    try {
+      const page = expect(await api.POST('/api/sites', { body: { name } as never }));
+      await queries.invalidateQueries({ queryKey: ['session'] });
+      close();
+      await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: {} });
+    } catch (error) {
+      setFault((error as Error).message);
+    }
+  };
+  return (
+    <form onSubmit={submit} className="border-rule flex items-end gap-2 border-t pt-3">
+      <TextField
+        label="Start another site"
+        placeholder="Its name"
+        value={name}
+        maxLength={80}
+        fault={fault}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Button type="submit">Start</Button>
+    </form>
+  );
+}

@@ -1,0 +1,215 @@
+import { scaleLinear } from 'd3-scale';
+import { useEffect, useRef, useState } from 'react';
+import type { Costing, Schemas } from '../../api/client';
+import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
+import { figure, isZero, money } from '../../format/money';
+import { Button } from '../../ui/Button';
+
+type Bar = Schemas['BarWire'];
+
+const parts = [
+  ['plan', 'plan', 'var(--plan)'],
+  ['domain', 'domain', 'var(--domain)'],
+  ['extras', 'extras', 'var(--extras)'],
+  ['setup', 'set-up and surcharges', 'var(--setup)'],
+  ['tax', 'tax', 'var(--tax)'],
+] as const;
+
+const height = 74;
+const barWidth = 22;
+
+/** The bills drawn to scale, with their sums; the first one beyond the horizon is outlined. Its table opens below. */
+export function BillsThroughTime({ costing, timeline }: { costing: Costing; timeline: Schemas['TimelineWire'] }) {
+  const [asTable, setAsTable] = useState(false);
+  const [frame, width] = useWidth();
+  const used = parts.filter(([key]) => timeline.bars.some((bar) => !isZero(bar[key])));
+  return (
+    <section aria-labelledby="time" className="mt-5">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 text-[13.5px]">
+        <h2 id="time" className="font-sans text-[15px]">
+          {timeline.isByYear ? 'What you pay, year by year' : 'When you pay'}
+        </h2>
+        {used.map(([key, label, colour]) => (
+          <span key={key} className="flex items-center gap-1.5">
+            <svg aria-hidden width="11" height="11">
+              <rect width="11" height="11" fill={colour} />
+            </svg>
+            {label}
+          </span>
+        ))}
+        <Button look="text" className="text-[13.5px]" aria-expanded={asTable} onClick={() => setAsTable(!asTable)}>
+          {asTable ? 'Close the table' : 'As a table'}
+        </Button>
+      </div>
+      <div ref={frame} className="mt-1">
+        {width > 0 && <Picture costing={costing} timeline={timeline} width={width} />}
+      </div>
+      {asTable && <Table costing={costing} timeline={timeline} />}
+    </section>
+  );
+}
+
+function Picture({ costing, timeline, width }: { costing: Costing; timeline: Schemas['TimelineWire']; width: number }) {
+  const { totals, dates } = costing;
+  const { bars } = timeline;
+  const next = totals.next;
+  const from = instant(bars[0]?.date ?? dates.end);
+  const until = Math.max(instant(dates.end), next && next.date === dates.end ? instant(next.date) : 0);
+  const x = scaleLinear([from, until], [0, width - barWidth - 4]);
+  // Drawing alone: heights follow the sums, no figure is made here.
+  const most = Math.max(...bars.map((bar) => Number(bar.total)), timeline.isByYear ? 0 : Number(next?.total ?? 0), 1);
+  const y = scaleLinear([0, most], [0, height - 6]);
+  const gap = bars.length > 1 ? x(instant(bars[1]!.date)) - x(from) : width;
+  const labelBeside = gap > barWidth + 70;
+  const term = instant(dates.firstTermEnd);
+  return (
+    <svg
+      width={width}
+      height={height + 26}
+      role="img"
+      aria-label="Bills through time; the same figures stand in the table"
+      className="overflow-visible text-[12.5px]"
+    >
+      {bars.map((bar, index) => (
+        <g key={bar.date} transform={`translate(${x(instant(bar.date))},0)`}>
+          <Stack bar={bar} scale={(amount) => y(amount)} />
+          {labelBeside && (
+            <text x={barWidth + 7} y={height - 5} className="fill-ink font-semibold">
+              {bar.atLeast && 'at least '}
+              {money(bar.total, totals.currency)}
+            </text>
+          )}
+          {(gap > 60 || index === 0) && (
+            <text y={height + 18} className="fill-soft">
+              {shortMonthOf(bar.date)}
+            </text>
+          )}
+        </g>
+      ))}
+      <line x1={0} x2={width} y1={height} y2={height} className="stroke-ink" />
+      {term > from && term < until && (
+        <g transform={`translate(${x(term) - 5},0)`}>
+          <line y1={0} y2={height + 6} strokeWidth={2} className="stroke-red" />
+          <text
+            x={x(term) > 110 ? -7 : 7}
+            y={10}
+            textAnchor={x(term) > 110 ? 'end' : 'start'}
+            className="fill-red font-semibold"
+          >
+            first term ends
+          </text>
+        </g>
+      )}
+      {next && !timeline.isByYear && next.date === dates.end && (
+        <g transform={`translate(${width - barWidth - 4},0)`}>
+          <rect
+            y={height - y(Number(next.total))}
+            width={barWidth}
+            height={y(Number(next.total))}
+            fill="none"
+            strokeDasharray="3 3"
+            className="stroke-red"
+          />
+          <text x={-7} y={height - y(Number(next.total)) + 12} textAnchor="end" className="fill-red font-semibold">
+            then {next.atLeast && 'at least '}
+            {money(next.total, totals.currency)}
+          </text>
+          <text x={barWidth} y={height + 18} textAnchor="end" className="fill-soft">
+            {shortMonthOf(next.date)}
+          </text>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+function Stack({ bar, scale }: { bar: Bar; scale: (amount: number) => number }) {
+  const drawn = parts.filter(([key]) => !isZero(bar[key]));
+  return drawn.map(([key, , colour], index) => {
+    const below = drawn.slice(0, index).reduce((sum, [lower]) => sum + scale(Number(bar[lower])), 0);
+    const tall = scale(Number(bar[key]));
+    return <rect key={key} y={height - below - tall} width={barWidth} height={Math.max(tall - 1, 0.5)} fill={colour} />;
+  });
+}
+
+function Table({ costing, timeline }: { costing: Costing; timeline: Schemas['TimelineWire'] }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const { next, currency } = costing.totals;
+  const row = (bar: Bar, inner: boolean) => (
+    <tr key={bar.date + String(inner)} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
+      <th scope="row" className={inner ? 'pl-8! text-left font-normal' : 'text-left font-normal'}>
+        {bar.within.length > 0 ? (
+          <Button
+            look="text"
+            aria-expanded={open === bar.date}
+            onClick={() => setOpen(open === bar.date ? null : bar.date)}
+          >
+            the year from {monthOf(bar.date)}
+          </Button>
+        ) : (
+          shortDay(bar.date)
+        )}
+      </th>
+      {parts.map(([key]) => (
+        <td key={key} className="text-right">
+          {figure(bar[key])}
+        </td>
+      ))}
+      <td className="text-right font-semibold">
+        {bar.atLeast && 'at least '}
+        {figure(bar.total)}
+      </td>
+    </tr>
+  );
+  return (
+    <div className="mt-3 max-w-3xl overflow-x-auto">
+      <table className="w-full text-[13.5px]">
+        <caption className="text-soft text-left">
+          All that is due before {shortDay(costing.dates.end)}, in {currency}
+        </caption>
+        <thead>
+          <tr className="text-soft [&>*]:px-2.5 [&>*]:text-right">
+            <th scope="col" className="text-left!">
+              Due
+            </th>
+            {parts.map(([key, label]) => (
+              <th key={key} scope="col">
+                {label}
+              </th>
+            ))}
+            <th scope="col">in all</th>
+          </tr>
+        </thead>
+        <tbody>
+          {timeline.bars.flatMap((bar) => [
+            row(bar, false),
+            ...(open === bar.date ? bar.within.map((month) => row(month, true)) : []),
+          ])}
+        </tbody>
+      </table>
+      {next && (
+        <p className="text-red mt-1">
+          Then {next.atLeast && 'at least '}
+          {money(next.total, currency)} falls due on {shortDay(next.date)}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The width of a block, in pixels: a picture scaled with its block would scale its words too. */
+function useWidth() {
+  const frame = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const block = frame.current;
+    if (!block) {
+      return;
+    }
+
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry?.contentRect.width ?? 0)));
+    observer.observe(block);
+    return () => observer.disconnect();
+  }, []);
+  return [frame, width] as const;
+}

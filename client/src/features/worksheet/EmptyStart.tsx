@@ -1,0 +1,48 @@
+import { Link } from '@tanstack/react-router';
+import { useState } from 'react';
+import { Button } from '../../ui/Button';
+import { useSite } from '../site/SiteContext';
+import { PlanDialog } from './PlanDialog';
+
+/** Nothing can be worked out yet: what to do first. */
+export function EmptyStart() {
+  const { page } = useSite();
+  const [open, setOpen] = useState(false);
+  const { candidate, faults, letter } = page.worksheet;
+  const hasPlan = candidate.hosting?.plan != null;
+  return (
+    <div className="my-4 max-w-[1080px]">
+      <p className="font-display text-[20px] font-medium">
+        {faults.length > 0
+          ? 'This cannot be worked out as it is.'
+          : hasPlan
+            ? 'Choose how often to pay: each way is worked out below.'
+            : 'Begin anywhere: with a plan, with a name, or with a code somebody gave you.'}
+      </p>
+      {faults.map((fault) => (
+        <p key={fault.where + fault.code} className="text-red">
+          {fault.message}
+        </p>
+      ))}
+      {!hasPlan && (
+        <p className="mt-2 flex flex-wrap gap-6">
+          <Button look="text" onClick={() => setOpen(true)}>
+            Choose a plan
+          </Button>
+          <Link
+            to="/sites/$siteId/domain"
+            params={{ siteId: page.id }}
+            search={{ view: letter }}
+            className="text-blue border-b border-dotted font-semibold"
+          >
+            Look for a name
+          </Link>
+          <a href="#code" className="text-blue border-b border-dotted font-semibold">
+            Enter a code
+          </a>
+        </p>
+      )}
+      <PlanDialog open={open} onOpenChange={setOpen} />
+    </div>
+  );
+}

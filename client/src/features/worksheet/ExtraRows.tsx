@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { usePendingChange } from '../../api/commands';
+import { change as changeWords, figure, money } from '../../format/money';
+import { perWord, span } from '../../format/words';
+import { Button } from '../../ui/Button';
+import { InkSelect } from '../../ui/Field';
+import { Note } from '../../ui/Note';
+import { useSite } from '../site/SiteContext';
+import { figuresOf } from './Ledger';
+import { LedgerRow } from './LedgerTable';
+
+type Extra = Schemas['ExtraWire'];
+
+/** More than these are folded: those taken, had or ticked by the seller stay. */
+const mostShown = 6;
+
+/** The extras that could be taken. Nothing is ticked for the owner. */
+export function ExtraRows() {
+  const { page } = useSite();
+  const [open, setOpen] = useState(false);
+  const { extras } = page.worksheet;
+  const always = extras.filter((extra) => extra.quantity > 0 || extra.isHad || extra.preselected);
+  const shown = open || extras.length <= mostShown ? extras : always;
+  return extras.length === 0 ? null : (
+    <tbody>
+      {shown.map((extra, index) => (
+        <ExtraRow
+          key={`${extra.id}-${extra.forDomain}`}
+          extra={extra}
+          kind={index === 0 ? 'Extras' : undefined}
+          band={index % 2 === 1}
+        />
+      ))}
+      {shown.length < extras.length && (
+        <LedgerRow
+          header={false}
+          choice={
+            <Button look="text" onClick={() => setOpen(true)}>
+              Show {extras.length - shown.length} more extras
+            </Button>
+          }
+          figures={null}
+        />
+      )}
+    </tbody>
+  );
+}
+
+function ExtraRow({ extra, kind, band }: { extra: Extra; kind?: string; band: boolean }) {
+  const { page, change } = useSite();
+  const pending = usePendingChange(page.id);
+  const { letter, candidate, costing } = page.worksheet;
+  const isPending =
+    pending?.kind === 'set-extra' && pending.extra === extra.id && pending.forDomain === extra.forDomain;
+  const quantity = isPending ? pending.quantity : extra.quantity;
+  const set = (wanted: number) =>
+    change({ kind: 'set-extra', letter, extra: extra.id, forDomain: extra.forDomain, quantity: wanted });
+  const book = extra.forDomain ? candidate.domains[0]?.book : candidate.hosting?.book;
+  return (
+    <LedgerRow
+      kind={kind}
+      band={band}
+      header={false}
+      choice={
+        <div>
+          <span className="flex flex-wrap items-center gap-x-2">
+            <label className="flex items-center gap-2">
+              <input type="checkbox" checked={quantity > 0} onChange={(event) => set(event.target.checked ? 1 : 0)} />
+              <bdi>{extra.name}</bdi>
+            </label>
+            {extra.unit && quantity > 0 && (
+              <InkSelect
+                label={`How many of ${extra.name}`}
+                value={quantity}
+                onChange={(event) => set(Number(event.target.value))}
+              >
+                {[...new Set([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, quantity])].map((count) => (
+                  <option key={count} value={count}>
+                    {count} × {extra.unit}
+                  </option>
+                ))}
+              </InkSelect>
+            )}
+            {extra.about && <About extra={extra} />}
+          </span>
+          <span className="text-soft block pl-6 text-[13px]">
+            <Price extra={extra} />
+          </span>
+        </div>
+      }
+      figures={figuresOf(
+        costing?.ledger.rows ?? [],
+        (row) => row.kind === 'addOn' && row.ref === extra.id && row.book === book,
+      )}
+      notes={
+        extra.preselected && quantity === 0 && !extra.isHad && extra.horizonChange ? (
+          <Note ink="red">
+            The seller ticks {extra.name.toLowerCase()} for you. Left off, you save{' '}
+            {money(extra.horizonChange, costing?.totals.currency ?? extra.currency)}.
+          </Note>
+        ) : null
+      }
+    />
+  );
+}
+
+/** Taking an extra and reading about it are two targets. */
+function About({ extra }: { extra: Extra }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button look="text" className="text-[13px] font-normal" aria-expanded={open} onClick={() => setOpen(!open)}>
+        about<span className="sr-only"> {extra.name}</span>
+      </Button>
+      {open && <span className="text-soft w-full pl-6 text-[13px]">{extra.about}</span>}
+    </>
+  );
+}
+
+function Price({ extra }: { extra: Extra }) {
+  const { page } = useSite();
+  const currency = page.worksheet.costing?.totals.currency;
+  if (extra.isHad) {
+    return <span className="text-green">included, costs nothing more</span>;
+  }
+
+  const later =
+    extra.later === extra.first ? '' : extra.later === null ? ', later not stated' : `, later ${figure(extra.later)}`;
+  const adds =
+    extra.quantity === 0 && extra.horizonChange && currency
+      ? `; ${changeWords(extra.horizonChange, currency)} over ${span(page.settings.horizonMonths)}`
+      : '';
+  return (
+    <>
+      {figure(extra.first)} {perWord(extra.every)}
+      {later}
+      {adds}
+    </>
+  );
+}

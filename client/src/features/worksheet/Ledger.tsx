@@ -1,0 +1,129 @@
+import { useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { figure, isZero, money } from '../../format/money';
+import { shortDay } from '../../format/dates';
+import { span } from '../../format/words';
+import { Button } from '../../ui/Button';
+import { Note } from '../../ui/Note';
+import { useSite } from '../site/SiteContext';
+import { CodeRows } from './CodeRows';
+import { columnsOf, type Figures } from './columns';
+import { DomainRows } from './DomainRows';
+import { ExtraRows } from './ExtraRows';
+import { LedgerRow, LedgerTable } from './LedgerTable';
+import { PayRows } from './PayRows';
+import { PlanRows } from './PlanRows';
+
+/** The figures of a row of the costing's ledger, if it is there. */
+export function figuresOf(
+  rows: readonly Schemas['LedgerRowWire'][],
+  is: (row: Schemas['LedgerRowWire']) => boolean,
+): Figures | null {
+  const row = rows.find(is);
+  return row ? { cells: row.cells, folded: row.folded, total: row.total, atLeast: row.atLeast } : null;
+}
+
+/** Each choice is a row, its costs stand in columns, and the columns add up to the double-ruled total. */
+export function Ledger() {
+  const { page } = useSite();
+  const [open, setOpen] = useState(false);
+  const { costing } = page.worksheet;
+  const horizon = page.settings.horizonMonths;
+  const canFold = horizon > 48;
+  const currency = costing?.totals.currency ?? 'GBP';
+  const columns = columnsOf(costing?.ledger ?? null, horizon, currency, canFold && !open);
+  return (
+    <LedgerTable
+      columns={columns}
+      caption={`What candidate ${page.worksheet.letter} costs, choice by choice, over ${span(horizon)}, in ${currency}`}
+      unfold={
+        canFold && (
+          <p className="hidden text-right md:block lg:pr-[286px]">
+            <Button look="text" onClick={() => setOpen(!open)}>
+              {open ? 'Fold the later years' : 'Show each year'}
+            </Button>
+          </p>
+        )
+      }
+    >
+      <PlanRows />
+      <PayRows />
+      <DomainRows />
+      <ExtraRows />
+      <CodeRows />
+      <Tax />
+      <Total />
+    </LedgerTable>
+  );
+}
+
+function Tax() {
+  const { page } = useSite();
+  const { costing } = page.worksheet;
+  const figures = costing && figuresOf(costing.ledger.rows, (row) => row.kind === 'tax');
+  return figures ? (
+    <tbody>
+      <LedgerRow kind="Tax" choice={`${page.settings.taxPercent}% on each bill before tax`} figures={figures} />
+    </tbody>
+  ) : null;
+}
+
+function Total() {
+  const { page } = useSite();
+  const { costing } = page.worksheet;
+  if (!costing) {
+    return null;
+  }
+
+  const { totals, ledger, refund } = costing;
+  return (
+    <tbody>
+      <LedgerRow
+        look="total"
+        choice={
+          <>
+            {totals.atLeast.includes('horizon') && 'at least '}
+            {figure(totals.perMonth)} a month with all of this
+            {totals.advertised && (
+              <span className="font-semibold">; advertised {figure(totals.advertised.perMonth)}</span>
+            )}
+          </>
+        }
+        figures={{
+          cells: ledger.totals,
+          folded: ledger.folded,
+          total: totals.horizon,
+          atLeast: ledger.atLeast,
+          totalAtLeast: totals.atLeast.includes('horizon'),
+        }}
+        notes={
+          <>
+            {!isZero(totals.refundable) && refund.lastDay ? (
+              <Note ink="green">
+                Leave by {shortDay(refund.lastDay)} and {money(totals.refundable, totals.currency)} comes back.
+              </Note>
+            ) : refund.reason === 'commit-too-short' ? (
+              <Note ink="soft">
+                Nothing comes back if you leave early: that starts from a commitment of {refund.minCommitMonths} months.
+              </Note>
+            ) : refund.reason === 'not-offered' ? (
+              <Note ink="soft">The host states no refund for leaving early.</Note>
+            ) : null}
+            {!isZero(totals.owedAfterHorizon) && (
+              <Note ink="red">
+                You would still owe {money(totals.owedAfterHorizon, totals.currency)} of the first term after these{' '}
+                {span(page.settings.horizonMonths)}.
+              </Note>
+            )}
+            {!isZero(totals.unusedAtEnd) && (
+              <Note ink="soft">
+                {money(totals.unusedAtEnd, totals.currency)} of this is paid for days after{' '}
+                {shortDay(costing.dates.end)}.
+              </Note>
+            )}
+          </>
+        }
+      />
+    </tbody>
+  );
+}

@@ -1,0 +1,173 @@
+import { createContext, useContext, useState, type ReactNode } from 'react';
+import { figure, isZero } from '../../format/money';
+import { cx } from '../../ui/cx';
+import { figureAt, type Column, type Figures } from './columns';
+
+interface Shape {
+  columns: Column[];
+  /** On a narrow screen one column stands beside the total: this one. */
+  narrow: string;
+}
+
+const ShapeContext = createContext<Shape>({ columns: [], narrow: '' });
+
+/** The ruled table of the ledger: choices on the left, money columns that add up, notes in the margin. */
+export function LedgerTable({
+  columns,
+  caption,
+  unfold,
+  children,
+}: {
+  columns: Column[];
+  caption: string;
+  unfold: ReactNode;
+  children: ReactNode;
+}) {
+  const [narrow, setNarrow] = useState('at-0');
+  const shown = columns.some((column) => column.key === narrow) ? narrow : 'at-0';
+  return (
+    <ShapeContext value={{ columns, narrow: shown }}>
+      {unfold}
+      <table className="w-full border-separate border-spacing-0">
+        <caption className="sr-only">{caption}</caption>
+        <thead>
+          <tr className="text-soft [&>*]:border-ink text-right text-[13px] [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5 [&>*]:font-semibold">
+            <td className="hidden w-[78px] lg:table-cell" />
+            <th scope="col" className="text-left">
+              Your choice
+            </th>
+            {columns.map((column) => (
+              <th key={column.key} scope="col" className={cx('whitespace-nowrap', cellShape(column, shown))}>
+                {column.at === 'total' ? (
+                  column.head
+                ) : (
+                  <>
+                    <span className="hidden md:inline">{column.head}</span>
+                    <select
+                      aria-label="Column shown beside the total"
+                      className="text-blue bg-sheet border-blue max-w-24 border-b border-dotted font-semibold md:hidden"
+                      value={shown}
+                      onChange={(event) => setNarrow(event.target.value)}
+                    >
+                      {columns
+                        .filter((choice) => choice.at !== 'total')
+                        .map((choice) => (
+                          <option key={choice.key} value={choice.key}>
+                            {choice.head}
+                          </option>
+                        ))}
+                    </select>
+                  </>
+                )}
+              </th>
+            ))}
+            <th scope="col" className="hidden w-[286px] border-b-transparent! lg:table-cell">
+              <span className="sr-only">Notes</span>
+            </th>
+          </tr>
+        </thead>
+        {children}
+      </table>
+    </ShapeContext>
+  );
+}
+
+function cellShape(column: Column, narrow: string) {
+  return cx(column.endsTerm && 'term-ends', column.at !== 'total' && column.key !== narrow && 'max-md:hidden');
+}
+
+/** One row: what it is about, the owner's choice in blue, its figures, its notes. */
+export function LedgerRow({
+  kind,
+  band,
+  choice,
+  figures,
+  look = 'plain',
+  notes,
+  header = true,
+}: {
+  kind?: string;
+  band?: boolean;
+  choice: ReactNode;
+  /** Null: nothing is taken, the cells stay blank. */
+  figures: Figures | null;
+  look?: 'plain' | 'quiet' | 'strong' | 'total';
+  notes?: ReactNode;
+  /** Whether the choice names the row; a row of controls is named by them. */
+  header?: boolean;
+}) {
+  const { columns, narrow } = useContext(ShapeContext);
+  const Choice = header ? 'th' : 'td';
+  const line = look === 'total' && 'border-t border-ink double-rule pt-2.5';
+  return (
+    <>
+      <tr
+        className={cx(
+          'align-top [&>*]:px-2.5 [&>*]:py-1.5',
+          band && '[&>*:not(:last-child)]:bg-band',
+          look === 'total' && 'font-bold',
+        )}
+      >
+        <td className={cx('text-soft hidden lg:table-cell', line)}>{kind}</td>
+        <Choice scope={header ? 'row' : undefined} className={cx('text-left font-normal', line)}>
+          {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
+          {choice}
+        </Choice>
+        {columns.map((column) => (
+          <td
+            key={column.key}
+            className={cx(
+              'text-right whitespace-nowrap',
+              cellShape(column, narrow),
+              line,
+              look === 'total' && 'text-[17px]',
+            )}
+          >
+            {figures && <Figure {...figureAt(figures, column)} look={look} />}
+          </td>
+        ))}
+        <td className="hidden lg:table-cell lg:pl-6!">{notes && <div className="flex flex-col gap-2">{notes}</div>}</td>
+      </tr>
+      {notes && (
+        <tr className="lg:hidden">
+          <td colSpan={columns.length + 2} className="px-2.5 pb-2">
+            <div className="flex flex-col gap-2">{notes}</div>
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+/** A sum, tinted for a moment when it changed; zero is quiet, what is not stated is said. */
+function Figure({
+  amount,
+  atLeast,
+  look,
+}: {
+  amount: string;
+  atLeast: boolean;
+  look: 'plain' | 'quiet' | 'strong' | 'total';
+}) {
+  const [first] = useState(amount);
+  const zero = isZero(amount);
+  if (atLeast && zero) {
+    return <span className="text-red text-[13px] whitespace-normal">not stated</span>;
+  }
+
+  return (
+    <span
+      key={amount}
+      className={cx(
+        zero && look !== 'total' && look !== 'strong' && 'text-soft',
+        look === 'quiet' && 'text-soft',
+        look === 'strong' && 'font-bold',
+        amount.startsWith('-') && 'text-green font-semibold',
+        amount !== first && 'changed',
+      )}
+    >
+      {atLeast && <span className="text-red text-[13px] font-normal">at least </span>}
+      {figure(amount)}
+    </span>
+  );
+}

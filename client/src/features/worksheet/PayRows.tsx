@@ -1,0 +1,103 @@
+import { usePendingChange } from '../../api/commands';
+import type { Costing, Schemas } from '../../api/client';
+import { longDay, shortDay } from '../../format/dates';
+import { isZero, money } from '../../format/money';
+import { span, wayToPay } from '../../format/words';
+import { Note } from '../../ui/Note';
+import { useSite } from '../site/SiteContext';
+import { LedgerRow } from './LedgerTable';
+
+/** The ways to pay, each with all its columns, so that choosing is reading. */
+export function PayRows() {
+  const { page, change } = useSite();
+  const pending = usePendingChange(page.id);
+  const { letter, waysToPay, costing } = page.worksheet;
+  const isChosen = (way: Schemas['WayToPayWire']) =>
+    pending?.kind === 'choose-billing'
+      ? pending.everyMonths === way.everyMonths && pending.commitMonths === way.commitMonths
+      : way.isChosen;
+
+  return (
+    <tbody>
+      {waysToPay.map((way, index) => {
+        const chosen = isChosen(way);
+        return (
+          <LedgerRow
+            key={`${way.everyMonths}-${way.commitMonths}`}
+            kind={index === 0 ? 'Paid' : undefined}
+            header={false}
+            look={chosen ? 'strong' : 'quiet'}
+            choice={
+              <label className="flex items-center gap-2">
+                <input
+                  type="radio"
+                  name="way-to-pay"
+                  checked={chosen}
+                  onChange={() =>
+                    change({
+                      kind: 'choose-billing',
+                      letter,
+                      everyMonths: way.everyMonths,
+                      commitMonths: way.commitMonths,
+                    })
+                  }
+                />
+                <span>
+                  {wayToPay(way.everyMonths, way.commitMonths)}
+                  {way.setupFee && ', with a set-up fee'}
+                </span>
+              </label>
+            }
+            figures={
+              way.cells && way.total !== null
+                ? {
+                    cells: way.cells,
+                    folded: way.folded,
+                    total: way.total,
+                    totalAtLeast: way.atLeast,
+                    atLeast: way.todayAtLeast ? [true] : [],
+                  }
+                : null
+            }
+            notes={<WayNote way={way} chosen={chosen} costing={costing} horizon={page.settings.horizonMonths} />}
+          />
+        );
+      })}
+    </tbody>
+  );
+}
+
+/** What people misread: a term that ends with the count looks cheap, because its next bill is not in it. */
+function WayNote({
+  way,
+  chosen,
+  costing,
+  horizon,
+}: {
+  way: Schemas['WayToPayWire'];
+  chosen: boolean;
+  costing: Costing | null;
+  horizon: number;
+}) {
+  const next = way.nextDue;
+  if (!next || !costing) {
+    return null;
+  }
+
+  const sum = `${next.atLeast ? 'at least ' : ''}${money(next.total, costing.totals.currency)}`;
+  const dayAfter = next.date === costing.dates.end;
+  if (chosen) {
+    return (
+      <Note ink="red">
+        Then <b>{sum}</b> falls due on {shortDay(next.date)}
+        {dayAfter && `, the day after these ${span(horizon)}`}.
+      </Note>
+    );
+  }
+
+  return dayAfter && way.everyMonths > 1 && way.horizonChange?.startsWith('-') && !isZero(next.total) ? (
+    <Note ink="red">
+      This looks cheap here because its next bill, <b>{sum}</b>, falls due on {longDay(next.date)}.
+    </Note>
+  ) : null;
+}

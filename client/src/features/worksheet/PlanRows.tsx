@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import { shortDay } from '../../format/dates';
+import { figure } from '../../format/money';
+import { Button } from '../../ui/Button';
+import { Note } from '../../ui/Note';
+import { useSite } from '../site/SiteContext';
+import { figuresOf } from './Ledger';
+import { LedgerRow } from './LedgerTable';
+import { featureWords, PlanDialog } from './PlanDialog';
+
+/** The plan chosen and what it allows; set-up and data centre stand under it where they cost something. */
+export function PlanRows() {
+  const { page, books } = useSite();
+  const [open, setOpen] = useState(false);
+  const { candidate, costing } = page.worksheet;
+  const book = books.find((known) => known.id === candidate.hosting?.book);
+  const plan = book?.plans.find((known) => known.id === candidate.hosting?.plan);
+  const rows = costing?.ledger.rows ?? [];
+  const setUp = figuresOf(rows, (row) => row.kind === 'setup');
+  const centre = figuresOf(rows, (row) => row.kind === 'dataCentre');
+  const step = costing?.priceStep;
+  return (
+    <tbody>
+      <LedgerRow
+        kind="Plan"
+        band
+        choice={
+          <>
+            <Button look="text" onClick={() => setOpen(true)}>
+              {book && plan ? (
+                <bdi>
+                  {book.provider}, {plan.name}
+                </bdi>
+              ) : (
+                'Choose a plan'
+              )}
+            </Button>
+            <PlanDialog open={open} onOpenChange={setOpen} />
+            {plan && (
+              <span className="text-soft block text-[13px]">
+                sites: {featureWords(plan.features['websites'])}, storage: {featureWords(plan.features['storageGB'])}{' '}
+                GB, mailboxes: {featureWords(plan.features['mailboxes'])}, certificate:{' '}
+                {featureWords(plan.features['certificate'])}
+              </span>
+            )}
+          </>
+        }
+        figures={figuresOf(rows, (row) => row.kind === 'plan')}
+        notes={
+          step && (
+            <Note ink="red">
+              <b>Price step on {shortDay(step.date)}:</b> the plan goes from {figure(step.from)} to{' '}
+              {step.to === null ? 'a price that is not stated' : `${figure(step.to)} a month`}
+              {book?.pricesIncludeTax === false && step.to !== null && ', before tax'}.
+            </Note>
+          )
+        }
+      />
+      {centre && <LedgerRow choice="Data centre" figures={centre} band />}
+      {setUp && <LedgerRow choice="Setting it up, once" figures={setUp} band />}
+    </tbody>
+  );
+}

@@ -1,0 +1,70 @@
+import type { Costing, Schemas } from '../../api/client';
+import { longDay, monthOf } from '../../format/dates';
+import { isZero, money } from '../../format/money';
+import { span } from '../../format/words';
+import { useSite } from '../site/SiteContext';
+
+/** The whole candidate in one sentence; a price step follows in red. Announced politely when it changes. */
+export function Sentence() {
+  const { page } = useSite();
+  const { costing, summary } = page.worksheet;
+  if (!costing || !summary) {
+    return null;
+  }
+
+  return (
+    <p className="font-display my-4 max-w-[1080px] text-[20px] leading-snug font-medium" aria-live="polite">
+      <Paid costing={costing} summary={summary} horizon={page.settings.horizonMonths} />{' '}
+      <Step costing={costing} summary={summary} />
+    </p>
+  );
+}
+
+function Paid({ costing, summary, horizon }: { costing: Costing; summary: Schemas['SummaryWire']; horizon: number }) {
+  const { currency, today, restOfFirstYear, eachLaterYear } = summary;
+  const atLeast = costing.totals.atLeast;
+  const rest = isZero(restOfFirstYear) ? '' : `, ${money(restOfFirstYear, currency)} in the rest of the first year`;
+  const later =
+    eachLaterYear === null
+      ? ''
+      : isZero(eachLaterYear)
+        ? ', then nothing'
+        : `, ${money(eachLaterYear, currency)} a year ${rest ? 'after that' : 'from then on'}`;
+  return (
+    <>
+      You pay{' '}
+      <b className="font-bold">
+        {atLeast.includes('dueToday') && 'at least '}
+        {money(today, currency)} today
+      </b>
+      {rest}
+      {later}:{' '}
+      <b className="font-bold">
+        {atLeast.includes('horizon') && 'at least '}
+        {money(summary.horizon, currency)} over {span(horizon)}
+      </b>
+      .
+    </>
+  );
+}
+
+function Step({ costing, summary }: { costing: Costing; summary: Schemas['SummaryWire'] }) {
+  const { priceStep, totals, dates } = costing;
+  if (priceStep) {
+    return (
+      <span className="text-red">
+        {priceStep.to === null
+          ? `What the plan costs from ${monthOf(priceStep.date)} on is not stated.`
+          : `From ${monthOf(priceStep.date)} the plan costs ${summary.stepTimes} times its first price.`}
+      </span>
+    );
+  }
+
+  // Nothing changes while it is counted: then the day after is what people misread.
+  return totals.next?.date === dates.end ? (
+    <span className="text-red">
+      The next {totals.next.atLeast && 'at least '}
+      {money(totals.next.total, totals.currency)} falls due on {longDay(totals.next.date)}, the day after.
+    </span>
+  ) : null;
+}

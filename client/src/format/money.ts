@@ -1,0 +1,55 @@
+/** Figures come from the server as decimal strings; here they are only written the British way. */
+
+function decimalsOf(amount: string): number {
+  const point = amount.indexOf('.');
+  return point < 0 ? 0 : amount.length - point - 1;
+}
+
+function formatter(amount: string, options: Intl.NumberFormatOptions) {
+  const decimals = decimalsOf(amount);
+  return new Intl.NumberFormat('en-GB', {
+    ...options,
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  });
+}
+
+/** "£83.20": a lone sum always says its currency. */
+export function money(amount: string, currency: string): string {
+  return formatter(amount, { style: 'currency', currency })
+    .format(amount as Intl.StringNumericLiteral)
+    .replace('-', '−');
+}
+
+/** "1,083.20": in a table whose head says the currency. */
+export function figure(amount: string): string {
+  return formatter(amount, {})
+    .format(amount as Intl.StringNumericLiteral)
+    .replace('-', '−');
+}
+
+/** What a choice would change: "adds £12.00", "saves £3.40", "changes nothing". */
+export function change(amount: string, currency: string): string {
+  if (isZero(amount)) {
+    return 'changes nothing';
+  }
+
+  return amount.startsWith('-') ? `saves ${money(amount.slice(1), currency)}` : `adds ${money(amount, currency)}`;
+}
+
+export function isZero(amount: string): boolean {
+  return /^-?[0.]+$/.test(amount);
+}
+
+export function currencySign(currency: string): string {
+  return (
+    new Intl.NumberFormat('en-GB', { style: 'currency', currency })
+      .formatToParts(0)
+      .find((part) => part.type === 'currency')?.value ?? currency
+  );
+}
+
+/** "pounds" where a word is plainer than a code. */
+export function currencyWord(currency: string): string {
+  return { GBP: 'pounds', EUR: 'euros', USD: 'US dollars', JPY: 'yen' }[currency] ?? currency;
+}

@@ -1,0 +1,96 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+namespace HomeStart.Browser.Tests;
+
+/// <summary>The real application and its counterparts, as <c>./run</c> starts them, on free ports and with an empty data folder of their own.</summary>
+public sealed class AppProcess : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
+
+    private readonly Process _process;
+    private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-browser-");
+
+    public AppProcess()
+    {
+        var port = FreePort();
+        Address = new Uri($"http://localhost:{port}");
+        Counterparts = new Uri($"http://localhost:{port + 1}");
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HomeStart.Web.dll"), "--port", $"{port}", "--data", _data.FullName, "--date", "2026-12-01", "--demo", Repository.Folder("demo"), "--contentRoot", Repository.Folder("src", "Web")])
+        {
+            UseShellExecute = false,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        _process = Process.Start(start)!;
+        var ready = WaitForAddressAsync();
+        if (!ready.Wait(Patience) || !ready.Result)
+        {
+            throw new InvalidOperationException("The application did not start: " + _process.StandardError.ReadToEnd());
+        }
+    }
+
+    public Uri Address { get; }
+
+    public Uri Counterparts { get; }
+
+    public void Dispose()
+    {
+        _process.Kill(entireProcessTree: true);
+        _process.WaitForExit();
+        _process.Dispose();
+        _data.Delete(recursive: true);
+    }
+
+    private async Task<bool> WaitForAddressAsync()
+    {
+        while (await _process.StandardOutput.ReadLineAsync() is { } line)
+        {
+            if (line.StartsWith("Home Start is at", StringComparison.Ordinal))
+            {
+                _ = _process.StandardOutput.ReadToEndAsync();
+                _ = _process.StandardError.ReadToEndAsync();
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    // A port with a free one behind it, for the counterparts.
+    private static int FreePort()
+    {
+        while (true)
+        {
+            using var first = new TcpListener(IPAddress.Loopback, 0);
+            first.Start();
+            var port = ((IPEndPoint)first.LocalEndpoint).Port;
+            try
+            {
+                using var second = new TcpListener(IPAddress.Loopback, port + 1);
+                second.Start();
+                return port;
+            }
+            catch (SocketException)
+            {
+                // Taken: look for another pair.
+            }
+        }
+    }
+}
+
+/// <summary>Folders of the repository, found from where the tests were built.</summary>
+internal static class Repository
+{
+    public static string Folder(params string[] parts)
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder.FullName, "HomeStart.slnx")))
+        {
+            folder = folder.Parent ?? throw new InvalidOperationException("The tests are not inside the repository.");
+        }
+
+        return Path.Combine([folder.FullName, .. parts]);
+    }
+}

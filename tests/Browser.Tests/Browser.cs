@@ -1,0 +1,142 @@
+using System.Text.Json;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Support.UI;
+
+namespace HomeStart.Browser.Tests;
+
+/// <summary>The application in headless Chromium: one of each a class; a test begins with <see cref="StartAfresh"/>.</summary>
+public sealed class Browser : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+
+    private readonly AppProcess _app = new();
+    private readonly DirectoryInfo _profile = Directory.CreateTempSubdirectory("home-start-profile-");
+    private readonly ChromeDriver _driver;
+
+    public Browser()
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+            "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile.FullName}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.HostName = "127.0.0.1";
+        _driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        Size(1280, 800);
+    }
+
+    public ChromeDriver Driver => _driver;
+
+    public Uri Address => _app.Address;
+
+    public void Dispose()
+    {
+        _driver.Quit();
+        _driver.Dispose();
+        _app.Dispose();
+        _profile.Delete(recursive: true);
+    }
+
+    public void Size(int width, int height) =>
+        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    /// <summary>A visitor who was never here: no cookies, nothing kept. Says what was logged before is nobody's fault any more.</summary>
+    public void StartAfresh()
+    {
+        Size(1280, 800);
+        _driver.Navigate().GoToUrl(_app.Address);
+        _driver.Manage().Cookies.DeleteAllCookies();
+        _driver.ExecuteScript("localStorage.clear(); sessionStorage.clear();");
+        _driver.Manage().Logs.GetLog(LogType.Browser);
+        Go("/");
+        Find("h1");
+    }
+
+    public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(_app.Address, path));
+
+    public IWebElement Find(string css) => Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"nothing matches {css}");
+
+    public IWebElement Field(string label) => Until(
+        () => _driver.FindElements(By.XPath($"//*[@id=//label[normalize-space(.)={Quoted(label)}]/@for]")).Concat(_driver.FindElements(By.CssSelector($"[aria-label={JsonSerializer.Serialize(label)}]"))).FirstOrDefault(element => element.Displayed),
+        $"there is no field “{label}”");
+
+    /// <summary>A button or link that says this, or begins with it.</summary>
+    public IWebElement Control(string words) => Until(
+        () => _driver.FindElements(By.XPath($"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, {Quoted(words)})]")).FirstOrDefault(element => element.Displayed),
+        $"there is no “{words}” to press");
+
+    public IWebElement Choice(string label) => Until(
+        () => _driver.FindElements(By.XPath($"//label[starts-with(normalize-space(.), {Quoted(label)})]//input")).FirstOrDefault(),
+        $"there is no choice “{label}”");
+
+    public void Press(string words) => Control(words).Click();
+
+    public void Type(string label, string text)
+    {
+        var field = Field(label);
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(Keys.Delete);
+        field.SendKeys(text);
+    }
+
+    public void Select(string label, string text) => new SelectElement(Field(label)).SelectByText(text);
+
+    /// <summary>Waits until the page says this somewhere.</summary>
+    public void Reads(string words) => Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
+
+    public string Text => Retrying(() => _driver.FindElement(By.TagName("body")).Text) ?? "";
+
+    /// <summary>The cells of the ledger's row whose choice begins with these words.</summary>
+    public IReadOnlyList<string> Row(string begins) => Until(
+        () => _driver.FindElements(By.XPath($"//main//table//tr[.//*[self::th or self::td][starts-with(normalize-space(.), {Quoted(begins)})]]")).Select(row => row.FindElements(By.TagName("td")).Concat(row.FindElements(By.TagName("th"))).Where(cell => cell.Displayed && cell.GetCssValue("text-align") == "right").Select(cell => cell.Text).ToList()).FirstOrDefault(),
+        $"there is no row “{begins}”");
+
+    /// <summary>Everything the console complained of since <see cref="StartAfresh"/>.</summary>
+    public IReadOnlyList<string> Complaints() =>
+        [.. _driver.Manage().Logs.GetLog(LogType.Browser).Where(entry => entry.Level >= LogLevel.Warning).Select(entry => entry.Message)];
+
+    public IReadOnlyList<string> AxeFindings()
+    {
+        _driver.ExecuteScript(File.ReadAllText(Repository.Folder("client", "node_modules", "axe-core", "axe.min.js")));
+        var findings = _driver.ExecuteAsyncScript(
+            "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
+        return [.. ((IReadOnlyCollection<object>)findings!).Cast<string>()];
+    }
+
+    public void Theme(string theme) => _driver.ExecuteScript("document.documentElement.dataset.theme = arguments[0]", theme);
+
+    public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
+
+    public T Until<T>(Func<T?> look, string otherwise)
+        where T : class
+    {
+        var end = TimeProvider.System.GetTimestamp();
+        while (TimeProvider.System.GetElapsedTime(end) < Patience)
+        {
+            if (Retrying(look) is { } found)
+            {
+                return found;
+            }
+
+            Thread.Sleep(40);
+        }
+
+        throw new ShouldAssertException($"{otherwise}. The page at {_driver.Url} reads:\n{Text}");
+    }
+
+    private static T? Retrying<T>(Func<T?> look)
+    {
+        try
+        {
+            return look();
+        }
+        catch (StaleElementReferenceException)
+        {
+            return default;
+        }
+    }
+
+    private static string Quoted(string text) => text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";
+}

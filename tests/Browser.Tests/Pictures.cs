@@ -1,0 +1,66 @@
+namespace HomeStart.Browser.Tests;
+
+/// <summary>Makes the pictures in docs/screenshots from the demo; run by docs/pictures, not by the test suite.</summary>
+public sealed class Pictures(Browser browser) : IClassFixture<Browser>
+{
+    private static string Folder => Environment.GetEnvironmentVariable("HOME_START_PICTURES") ?? Repository.Folder("docs", "screenshots");
+
+    [Fact(Explicit = true)]
+    public void Of_every_main_view()
+    {
+        Directory.CreateDirectory(Folder);
+        browser.StartAfresh();
+        browser.Reads("over three years");
+        Take("worksheet");
+        browser.Theme("dark");
+        Take("worksheet-night");
+        browser.Theme("light");
+        browser.Press("Tidemarsh Hosting, Slipway");
+        browser.Reads("Courtyard");
+        Take("plans");
+        browser.Press("Close");
+        browser.Size(390, 844);
+        Take("worksheet-narrow");
+        browser.Size(1280, 800);
+        browser.Press("Domain");
+        browser.Type("The name you want", "barometers");
+        browser.Reads("barometers.studio");
+        Settle();
+        Take("domain");
+        browser.Size(390, 844);
+        Take("domain-narrow");
+        browser.Size(1280, 800);
+        browser.Press("Worksheet");
+        browser.Press("Order A");
+        Walk.FillIn(browser, "9999510000000002");
+        Take("order");
+        browser.Press("Order A and pay");
+        browser.Reads("Nothing was charged and nothing was bought");
+        Take("order-refused");
+        Walk.GiveCard(browser, "9999000000000004");
+        browser.Press("Pay with this card");
+        browser.Reads("Key sheet for ostlerwren.com");
+        Take("key-sheet");
+        browser.Size(390, 844);
+        Take("key-sheet-narrow");
+        browser.Size(1280, 800);
+        Empty();
+    }
+
+    private void Empty()
+    {
+        browser.Press("Site: Ostler");
+        browser.Type("Start another site", "Second shop");
+        browser.Press("Start");
+        browser.Reads("Begin anywhere");
+        Take("empty-start");
+    }
+
+    private void Settle() => browser.Until(() => browser.Text.Contains("asking", StringComparison.Ordinal) ? null : "", "the registrars are still being asked");
+
+    private void Take(string name)
+    {
+        Thread.Sleep(250); // Fonts and the picture of the bills.
+        browser.Picture(Path.Combine(Folder, name + ".png"));
+    }
+}
