@@ -18,7 +18,7 @@ public static class CounterpartsApp
     public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, Action<WebApplicationBuilder> configure)
     {
         var builder = WebApplication.CreateSlimBuilder();
-        builder.Logging.SetMinimumLevel(LogLevel.Warning);
+        builder.Logging.SetMinimumLevel(LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
         builder.Services.AddSingleton(new PriceLists(books));
         builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));

@@ -12,6 +12,9 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Reads("over three years");
         Take("worksheet");
+        browser.Size(1280, 1300);
+        Take("worksheet-tall");
+        browser.Size(1280, 800);
         browser.Theme("dark");
         Take("worksheet-night");
         browser.Theme("light");
@@ -23,8 +26,8 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         Take("worksheet-narrow");
         browser.Size(1280, 800);
         browser.Press("Domain");
-        browser.Type("The name you want", "barometers");
-        browser.Reads("barometers.studio");
+        browser.Type("The name you want", "hourwork");
+        browser.Reads("hourwork.studio");
         Settle();
         Take("domain");
         browser.Size(390, 844);
@@ -32,6 +35,8 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Size(1280, 800);
         browser.Press("Worksheet");
         browser.Press("Order A");
+        browser.Reads("Read the name once more");
+        Take("order-last-look");
         Walk.FillIn(browser, "9999510000000002");
         Take("order");
         browser.Press("Order A and pay");

@@ -12,5 +12,9 @@ export function Note({
   className?: string;
 }) {
   const inks = { red: 'border-red text-red', green: 'border-green text-green', soft: 'border-rule text-soft' };
-  return <p className={cx('border-l-2 py-0.5 pl-3 text-[13px] leading-[18px]', inks[ink], className)}>{children}</p>;
+  return (
+    <span className={cx('block border-l-2 py-0.5 pl-3 text-[13px] leading-[18px]', inks[ink], className)}>
+      {children}
+    </span>
+  );
 }

@@ -21,6 +21,6 @@ public sealed record Summary(Minor Today, Minor RestOfFirstYear, Minor? EachLate
         }
 
         var tenths = new Fraction(10, (System.Numerics.BigInteger)step.From.Units).Of(to.Units);
-        return $"{tenths / 10}.{tenths % 10}";
+        return tenths % 10 == 0 ? $"{tenths / 10}" : $"{tenths / 10}.{tenths % 10}";
     }
 }

@@ -44,7 +44,10 @@ public static class HomeStartApp
             kestrel.Limits.MaxRequestBodySize = Composition.LargestBody;
             kestrel.AddServerHeader = false;
         });
-        builder.Logging.AddSimpleConsole(console => console.ColorBehavior = LoggerColorBehavior.Disabled).SetMinimumLevel(LogLevel.Warning);
+        builder.Logging.ClearProviders().AddSimpleConsole(console => console.ColorBehavior = LoggerColorBehavior.Disabled).SetMinimumLevel(LogLevel.Warning);
+
+        // A port in use is said in one sentence below; keys in the owner's own data folder are as safe as the data.
+        builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None).AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         Composition.AddHomeStart(builder, options, demo);
         await using var counterparts = CounterpartsApp.Build(
             Path.Combine(options.Data, "counterparts.db"), demo.OfferBooks, outside => outside.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(options.Port + 1)));

@@ -18,7 +18,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
     <div className="mt-4 overflow-x-auto">
       <table className="w-full text-left">
         <caption className="sr-only">Endings for {label}, with what the registrar says and what they cost</caption>
-        <thead>
+        <thead className="max-md:sr-only">
           <tr className="text-soft [&>*]:border-ink [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5 [&>*]:text-[13px] [&>*]:font-semibold">
             <th scope="col">Domain</th>
             <th scope="col">The registrar says</th>
@@ -59,8 +59,8 @@ function EndingRow({ label, ending, sellers }: { label: string; ending: string; 
         ? sellers.filter((book) => book.id === answer.book)
         : [];
   return (
-    <tr className="odd:bg-band align-top [&>*]:px-2.5 [&>*]:py-2">
-      <th scope="row" className="font-normal">
+    <tr className="odd:bg-band align-top max-md:block max-md:py-1.5 [&>*]:px-2.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2">
+      <th scope="row" className="text-left font-normal">
         <bdi className="font-semibold">
           {label}
           <wbr />.{ending}

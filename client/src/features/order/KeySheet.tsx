@@ -66,7 +66,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
             <th scope="col">From</th>
             <th scope="col">Paid until</th>
             <th scope="col" className="text-right">
-              Before tax on top
+              After discounts
             </th>
           </tr>
         </thead>

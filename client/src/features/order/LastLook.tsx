@@ -51,10 +51,10 @@ export function LastLook({ costing }: { costing: Costing }) {
               </tr>
             )}
             <tr className="[&>*]:double-rule font-bold [&>*]:border-t [&>*]:px-2.5 [&>*]:py-1.5">
-              <th scope="row" colSpan={2}>
+              <th scope="row" colSpan={2} className="double-rule">
                 Due today
               </th>
-              <td className="text-right">{money(bill.total, bill.currency)}</td>
+              <td className="double-rule text-right">{money(bill.total, bill.currency)}</td>
             </tr>
           </tbody>
         </table>

@@ -38,7 +38,7 @@ export function SiteLayout() {
       <a href="#sheet" className="bg-sheet text-blue sr-only z-50 p-2 focus:not-sr-only focus:absolute">
         Go to the sheet
       </a>
-      <header className="no-print mx-auto max-w-[1440px] px-4 pt-2.5 sm:px-6">
+      <header className="no-print mx-auto w-full max-w-[1440px] px-4 pt-2.5 sm:px-6">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <Link to="/" className="font-display text-lg font-bold tracking-tight">
             Home<span className="text-blue">/</span>Start
@@ -63,7 +63,7 @@ export function SiteLayout() {
           ))}
         </nav>
       </header>
-      <main id="sheet" tabIndex={-1} className="bg-sheet border-rule min-h-[calc(100vh-5.5rem)] border-t outline-none">
+      <main id="sheet" tabIndex={-1} className="bg-sheet border-rule grow border-t outline-none">
         <div className="mx-auto max-w-[1440px] px-4 pb-10 sm:px-6">
           <SavedState changes={changes} saving={saving} />
           <Outlet />

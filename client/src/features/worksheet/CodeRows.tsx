@@ -37,7 +37,7 @@ export function CodeRows() {
               <span className="flex flex-wrap items-baseline gap-x-2">
                 <bdi className="text-blue font-semibold">{code}</bdi>
                 {verdict?.saves && costing && (
-                  <span className="text-green">saves {money(verdict.saves, costing.totals.currency)}</span>
+                  <span className="text-green">saves {money(verdict.saves, costing.totals.currency)} in all</span>
                 )}
                 {verdict && !verdict.saves && <span className="text-red">does not count</span>}
                 {!verdict && <span className="text-soft">waits for a plan</span>}

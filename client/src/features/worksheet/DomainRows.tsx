@@ -29,7 +29,12 @@ export function DomainRows() {
   if (!first) {
     return (
       <tbody>
-        <LedgerRow kind="Domain" band choice={link('Choose a domain')} figures={null} />
+        <LedgerRow
+          kind="Domain"
+          band={page.worksheet.waysToPay.length > 0}
+          choice={link('Choose a domain')}
+          figures={null}
+        />
       </tbody>
     );
   }
@@ -39,7 +44,8 @@ export function DomainRows() {
     <tbody>
       <LedgerRow
         kind="Domain"
-        band
+        band={page.worksheet.waysToPay.length > 0}
+        look={costing?.inclusions[0]?.result === 'used' ? 'included' : 'plain'}
         choice={
           <>
             <span className="flex flex-wrap items-baseline gap-x-1.5">
@@ -106,6 +112,7 @@ function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
       from{' '}
       <InkSelect
         label="Where to buy the domain"
+        className="max-w-44"
         value={domain.book ?? ''}
         onChange={(event) =>
           change({

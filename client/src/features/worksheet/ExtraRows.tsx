@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { usePendingChange } from '../../api/commands';
 import { change as changeWords, figure, money } from '../../format/money';
-import { perWord, span } from '../../format/words';
+import { perWord } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
@@ -83,12 +83,20 @@ function ExtraRow({ extra, kind, band }: { extra: Extra; kind?: string; band: bo
               </InkSelect>
             )}
             {extra.about && <About extra={extra} />}
+            {quantity === 0 && !extra.isHad && (
+              <span className="text-soft text-[13px]">
+                <Price extra={extra} />
+              </span>
+            )}
           </span>
-          <span className="text-soft block pl-6 text-[13px]">
-            <Price extra={extra} />
-          </span>
+          {(quantity > 0 || extra.isHad) && (
+            <span className="text-soft block pl-6 text-[13px]">
+              <Price extra={extra} />
+            </span>
+          )}
         </div>
       }
+      look={extra.isHad ? 'included' : 'plain'}
       figures={figuresOf(
         costing?.ledger.rows ?? [],
         (row) => row.kind === 'addOn' && row.ref === extra.id && row.book === book,
@@ -113,7 +121,11 @@ function About({ extra }: { extra: Extra }) {
       <Button look="text" className="text-[13px] font-normal" aria-expanded={open} onClick={() => setOpen(!open)}>
         about<span className="sr-only"> {extra.name}</span>
       </Button>
-      {open && <span className="text-soft w-full pl-6 text-[13px]">{extra.about}</span>}
+      {open && (
+        <span className="text-soft w-full pl-6 text-[13px]">
+          {extra.about} Price: {listPrice(extra)}.
+        </span>
+      )}
     </>
   );
 }
@@ -125,17 +137,16 @@ function Price({ extra }: { extra: Extra }) {
     return <span className="text-green">included, costs nothing more</span>;
   }
 
+  if (extra.quantity === 0 && extra.horizonChange && currency) {
+    return changeWords(extra.horizonChange, currency);
+  }
+
+  return listPrice(extra);
+}
+
+/** "24.00 a year, later 59.00". */
+function listPrice(extra: Extra): string {
   const later =
-    extra.later === extra.first ? '' : extra.later === null ? ', later not stated' : `, later ${figure(extra.later)}`;
-  const adds =
-    extra.quantity === 0 && extra.horizonChange && currency
-      ? `; ${changeWords(extra.horizonChange, currency)} over ${span(page.settings.horizonMonths)}`
-      : '';
-  return (
-    <>
-      {figure(extra.first)} {perWord(extra.every)}
-      {later}
-      {adds}
-    </>
-  );
+    extra.later === null ? ', later not stated' : extra.later === extra.first ? '' : `, later ${figure(extra.later)}`;
+  return `${figure(extra.first)} ${perWord(extra.every)}${later}`;
 }

@@ -9,6 +9,9 @@ interface Shape {
   narrow: string;
 }
 
+/** Quiet: not chosen. Strong: chosen. Included: its zero is a gift, in green. */
+type Look = 'plain' | 'quiet' | 'strong' | 'included' | 'total';
+
 const ShapeContext = createContext<Shape>({ columns: [], narrow: '' });
 
 /** The ruled table of the ledger: choices on the left, money columns that add up, notes in the margin. */
@@ -28,10 +31,10 @@ export function LedgerTable({
   return (
     <ShapeContext value={{ columns, narrow: shown }}>
       {unfold}
-      <table className="w-full border-separate border-spacing-0">
+      <table className="w-full border-separate border-spacing-0 text-[14px]">
         <caption className="sr-only">{caption}</caption>
         <thead>
-          <tr className="text-soft [&>*]:border-ink text-right text-[13px] [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5 [&>*]:font-semibold">
+          <tr className="text-soft [&>*]:border-ink text-right text-[13px] [&>*]:border-b [&>*]:px-1.5 [&>*]:py-1.5 [&>*]:font-semibold md:[&>*]:px-2.5">
             <td className="hidden w-[78px] lg:table-cell" />
             <th scope="col" className="text-left">
               Your choice
@@ -45,7 +48,7 @@ export function LedgerTable({
                     <span className="hidden md:inline">{column.head}</span>
                     <select
                       aria-label="Column shown beside the total"
-                      className="text-blue bg-sheet border-blue max-w-24 border-b border-dotted font-semibold md:hidden"
+                      className="text-blue bg-sheet border-blue w-[4.5rem] border-b border-dotted font-semibold md:hidden"
                       value={shown}
                       onChange={(event) => setNarrow(event.target.value)}
                     >
@@ -84,6 +87,8 @@ export function LedgerRow({
   figures,
   look = 'plain',
   notes,
+  wideNotes = notes,
+  notesSpan = 1,
   header = true,
 }: {
   kind?: string;
@@ -91,8 +96,12 @@ export function LedgerRow({
   choice: ReactNode;
   /** Null: nothing is taken, the cells stay blank. */
   figures: Figures | null;
-  look?: 'plain' | 'quiet' | 'strong' | 'total';
+  look?: Look;
   notes?: ReactNode;
+  /** The notes of several rows, where they share the margin; on a narrow screen each row has its own. */
+  wideNotes?: ReactNode;
+  /** Over how many rows the notes may stretch; 0 where they stand beside an earlier row. */
+  notesSpan?: number;
   /** Whether the choice names the row; a row of controls is named by them. */
   header?: boolean;
 }) {
@@ -100,55 +109,43 @@ export function LedgerRow({
   const Choice = header ? 'th' : 'td';
   const line = look === 'total' && 'border-t border-ink double-rule pt-2.5';
   return (
-    <>
-      <tr
-        className={cx(
-          'align-top [&>*]:px-2.5 [&>*]:py-1.5',
-          band && '[&>*:not(:last-child)]:bg-band',
-          look === 'total' && 'font-bold',
-        )}
-      >
-        <td className={cx('text-soft hidden lg:table-cell', line)}>{kind}</td>
-        <Choice scope={header ? 'row' : undefined} className={cx('text-left font-normal', line)}>
-          {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
-          {choice}
-        </Choice>
-        {columns.map((column) => (
-          <td
-            key={column.key}
-            className={cx(
-              'text-right whitespace-nowrap',
-              cellShape(column, narrow),
-              line,
-              look === 'total' && 'text-[17px]',
-            )}
-          >
-            {figures && <Figure {...figureAt(figures, column)} look={look} />}
-          </td>
-        ))}
-        <td className="hidden lg:table-cell lg:pl-6!">{notes && <div className="flex flex-col gap-2">{notes}</div>}</td>
-      </tr>
-      {notes && (
-        <tr className="lg:hidden">
-          <td colSpan={columns.length + 2} className="px-2.5 pb-2">
-            <div className="flex flex-col gap-2">{notes}</div>
-          </td>
-        </tr>
+    <tr
+      className={cx(
+        'align-top [&>*]:px-1.5 [&>*]:py-1 md:[&>*]:px-2.5',
+        band && '[&>*:not(.notes)]:bg-band',
+        look === 'total' && 'font-bold',
       )}
-    </>
+    >
+      <td className={cx('text-soft hidden lg:table-cell', line)}>{kind}</td>
+      <Choice scope={header ? 'row' : undefined} className={cx('text-left font-normal', line)}>
+        {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
+        {choice}
+        {notes && <span className="mt-1 flex flex-col gap-2 lg:hidden">{notes}</span>}
+      </Choice>
+      {columns.map((column) => (
+        <td
+          key={column.key}
+          className={cx(
+            'text-right whitespace-nowrap',
+            cellShape(column, narrow),
+            line,
+            look === 'total' && 'text-[17px]',
+          )}
+        >
+          {figures && <Figure {...figureAt(figures, column)} look={look} />}
+        </td>
+      ))}
+      {notesSpan > 0 && (
+        <td rowSpan={notesSpan} className="notes hidden lg:table-cell lg:pl-6!">
+          {wideNotes && <span className="flex flex-col gap-2">{wideNotes}</span>}
+        </td>
+      )}
+    </tr>
   );
 }
 
 /** A sum, tinted for a moment when it changed; zero is quiet, what is not stated is said. */
-function Figure({
-  amount,
-  atLeast,
-  look,
-}: {
-  amount: string;
-  atLeast: boolean;
-  look: 'plain' | 'quiet' | 'strong' | 'total';
-}) {
+function Figure({ amount, atLeast, look }: { amount: string; atLeast: boolean; look: Look }) {
   const [first] = useState(amount);
   const zero = isZero(amount);
   if (atLeast && zero) {
@@ -159,7 +156,8 @@ function Figure({
     <span
       key={amount}
       className={cx(
-        zero && look !== 'total' && look !== 'strong' && 'text-soft',
+        zero && (look === 'plain' || look === 'quiet') && 'text-soft',
+        zero && look === 'included' && 'text-green font-semibold',
         look === 'quiet' && 'text-soft',
         look === 'strong' && 'font-bold',
         amount.startsWith('-') && 'text-green font-semibold',

@@ -1,6 +1,6 @@
 import { usePendingChange } from '../../api/commands';
 import type { Costing, Schemas } from '../../api/client';
-import { longDay, shortDay } from '../../format/dates';
+import { shortDay } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Note } from '../../ui/Note';
@@ -16,6 +16,16 @@ export function PayRows() {
     pending?.kind === 'choose-billing'
       ? pending.everyMonths === way.everyMonths && pending.commitMonths === way.commitMonths
       : way.isChosen;
+
+  const noteOf = (way: Schemas['WayToPayWire']) => (
+    <WayNote
+      key={`${way.everyMonths}-${way.commitMonths}`}
+      way={way}
+      chosen={isChosen(way)}
+      costing={costing}
+      horizon={page.settings.horizonMonths}
+    />
+  );
 
   return (
     <tbody>
@@ -59,7 +69,9 @@ export function PayRows() {
                   }
                 : null
             }
-            notes={<WayNote way={way} chosen={chosen} costing={costing} horizon={page.settings.horizonMonths} />}
+            notesSpan={index === 0 ? waysToPay.length : 0}
+            notes={noteOf(way)}
+            wideNotes={waysToPay.map(noteOf)}
           />
         );
       })}
@@ -97,7 +109,8 @@ function WayNote({
 
   return dayAfter && way.everyMonths > 1 && way.horizonChange?.startsWith('-') && !isZero(next.total) ? (
     <Note ink="red">
-      This looks cheap here because its next bill, <b>{sum}</b>, falls due on {longDay(next.date)}.
+      Every {way.everyMonths} months looks cheap here because its next bill, <b>{sum}</b>, falls due on{' '}
+      {shortDay(next.date)}.
     </Note>
   ) : null;
 }

@@ -13,7 +13,7 @@ export function Sentence() {
   }
 
   return (
-    <p className="font-display my-4 max-w-[1080px] text-[20px] leading-snug font-medium" aria-live="polite">
+    <p className="font-display my-3 max-w-[1080px] text-[19px] leading-snug font-medium" aria-live="polite">
       <Paid costing={costing} summary={summary} horizon={page.settings.horizonMonths} />{' '}
       <Step costing={costing} summary={summary} />
     </p>

@@ -4,105 +4,83 @@ import { money } from '../../format/money';
 import { cycleWord, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
+import { InkSelect } from '../../ui/Field';
 import { useSite } from '../site/SiteContext';
 
-/** The candidates as lettered slips across the top, and what can be done with the one in hand. */
+type SlipData = Schemas['SlipWire'];
+
+/** The candidates as lettered slips across the top; a switcher where there is no room. What can be done with the one in hand stands at the right. */
 export function Shortlist() {
-  const { page, changes } = useSite();
-  const navigate = useNavigate();
+  const { page } = useSite();
   const { letter, costing } = page.worksheet;
-
-  const add = async (copyOf: string | null) => {
-    const after = await changes.changeAsync({ kind: 'add-candidate', copyOf }).catch(() => null);
-    const added = after?.shortlist.at(-1)?.letter;
-    if (added) {
-      await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view: added } });
-    }
-  };
-
-  const remove = async () => {
-    const at = page.shortlist.findIndex((slip) => slip.letter === letter);
-    const neighbour = page.shortlist[at === 0 ? 1 : at - 1]?.letter;
-    await changes.changeAsync({ kind: 'remove-candidate', letter }).catch(() => null);
-    await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view: neighbour } });
-  };
-
   return (
-    <div className="border-rule flex flex-wrap items-center gap-x-6 gap-y-2 border-b py-3">
-      <nav aria-label="Shortlist" className="flex grow flex-wrap gap-x-6 gap-y-2">
+    <div className="border-rule flex flex-wrap items-center gap-x-4 gap-y-2 border-b py-2.5">
+      <nav aria-label="Shortlist" className="hidden grow flex-wrap gap-x-4 gap-y-2 md:flex">
         {page.shortlist.map((slip) => (
-          <Slip
-            key={slip.letter}
-            slip={slip}
-            isShown={slip.letter === letter}
-            siteId={page.id}
-            horizon={page.settings.horizonMonths}
-          />
+          <Slip key={slip.letter} slip={slip} isShown={slip.letter === letter} />
         ))}
       </nav>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <Button look="text" disabled={!page.canUndo} onClick={() => changes.change({ kind: 'undo' })}>
-          Undo
-        </Button>
-        <Button look="text" disabled={!page.canRedo} onClick={() => changes.change({ kind: 'redo' })}>
-          Redo
-        </Button>
-        <Button look="text" onClick={() => void add(null)}>
-          Add one
-        </Button>
-        <Button look="text" onClick={() => void add(letter)}>
-          Copy {letter}
-        </Button>
-        {page.shortlist.length > 1 && (
-          <Button look="text" onClick={() => void remove()}>
-            Remove {letter}
-          </Button>
-        )}
-        {costing && (
-          <Link
-            to="/sites/$siteId/order"
-            params={{ siteId: page.id }}
-            search={{ view: letter }}
-            className="bg-blue text-on-blue rounded px-4 py-2 font-semibold hover:opacity-90"
-          >
-            Order {letter} for {costing.totals.atLeast.includes('dueToday') ? 'at least ' : ''}
-            {money(costing.totals.dueToday, costing.totals.currency)}
-          </Link>
-        )}
-      </div>
+      <Switcher />
+      <Changes />
+      {costing && (
+        <Link
+          to="/sites/$siteId/order"
+          params={{ siteId: page.id }}
+          search={{ view: letter }}
+          className="bg-blue text-on-blue rounded px-3.5 py-2 font-semibold hover:opacity-90"
+        >
+          Order {letter} for {costing.totals.atLeast.includes('dueToday') ? 'at least ' : ''}
+          {money(costing.totals.dueToday, costing.totals.currency)}
+        </Link>
+      )}
     </div>
   );
 }
 
-function Slip({
-  slip,
-  isShown,
-  siteId,
-  horizon,
-}: {
-  slip: Schemas['SlipWire'];
-  isShown: boolean;
-  siteId: string;
-  horizon: number;
-}) {
-  const title = slip.plan ? (
-    <>
-      <bdi>
-        {slip.provider?.split(' ')[0]} {slip.plan}
-      </bdi>
-      {slip.everyMonths ? `, ${cycleWord(slip.everyMonths)}` : ''}
-    </>
-  ) : slip.domain ? (
-    <bdi>{slip.domain}</bdi>
-  ) : (
-    'Nothing chosen yet'
+/** Adding, copying, removing: each leads to the candidate that is then in hand. */
+function Changes() {
+  const { page, changes } = useSite();
+  const navigate = useNavigate();
+  const { letter } = page.worksheet;
+  const look = (view: string | undefined) =>
+    navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view } });
+
+  const add = async (copyOf: string | null) => {
+    const after = await changes.changeAsync({ kind: 'add-candidate', copyOf }).catch(() => null);
+    await (after && look(after.shortlist.at(-1)?.letter));
+  };
+
+  const remove = async () => {
+    const at = page.shortlist.findIndex((slip) => slip.letter === letter);
+    const after = await changes.changeAsync({ kind: 'remove-candidate', letter }).catch(() => null);
+    await (after && look(page.shortlist[at === 0 ? 1 : at - 1]?.letter));
+  };
+
+  return (
+    <div className="flex gap-x-3 text-[13px]">
+      <Button look="text" onClick={() => void add(null)}>
+        Add one
+      </Button>
+      <Button look="text" onClick={() => void add(letter)}>
+        Copy {letter}
+      </Button>
+      {page.shortlist.length > 1 && (
+        <Button look="text" onClick={() => void remove()}>
+          Remove {letter}
+        </Button>
+      )}
+    </div>
   );
+}
+
+function Slip({ slip, isShown }: { slip: SlipData; isShown: boolean }) {
+  const { page } = useSite();
   return (
     <Link
       to="/sites/$siteId/worksheet"
-      params={{ siteId }}
+      params={{ siteId: page.id }}
       search={{ view: slip.letter }}
-      className="flex items-center gap-2.5"
+      className="flex items-center gap-2"
       aria-current={isShown ? 'true' : undefined}
     >
       <span
@@ -113,29 +91,75 @@ function Slip({
       >
         {slip.letter}
       </span>
-      <span className="text-[13.5px] leading-snug">
-        <span className={cx('block', isShown && 'font-semibold')}>{title}</span>
-        <span className="text-soft block text-[13px]">
-          {slip.horizon && slip.currency && slip.dueToday ? (
-            <>
-              {slip.atLeast && 'at least '}
-              <span className={cx(slip.isLeast && 'text-green font-semibold')}>
-                {money(slip.horizon, slip.currency)}
-                {slip.isLeast && ` least over ${span(horizon)}`}
-              </span>
-              , {money(slip.dueToday, slip.currency)} today
-              {slip.isLeast && slip.nextDue && (
-                <span className="text-red">
-                  , then {slip.nextDue.atLeast && 'at least '}
-                  {money(slip.nextDue.total, slip.currency)}
-                </span>
-              )}
-            </>
-          ) : (
-            'not complete'
-          )}
+      <span className="text-[13.5px] leading-[17px]">
+        <span className={cx('block', isShown && 'font-semibold')}>
+          <bdi>{title(slip)}</bdi>
         </span>
+        <Sums slip={slip} />
       </span>
     </Link>
   );
+}
+
+/** Least is a dangerous word: what falls due right after stands under it. */
+function Sums({ slip }: { slip: SlipData }) {
+  const { page } = useSite();
+  if (!slip.horizon || !slip.dueToday || !slip.currency) {
+    return <span className="text-soft block text-[13px]">not complete</span>;
+  }
+
+  return (
+    <>
+      <span className="text-soft block text-[13px]">
+        {slip.atLeast && 'at least '}
+        <span className={cx(slip.isLeast && 'text-green font-semibold')}>
+          {money(slip.horizon, slip.currency)}
+          {slip.isLeast && ' least'}
+        </span>
+        , {money(slip.dueToday, slip.currency)} today
+      </span>
+      {slip.isLeast && slip.nextDue && (
+        <span className="text-red block text-[13px]">
+          after {span(page.settings.horizonMonths)} {slip.nextDue.atLeast && 'at least '}
+          {money(slip.nextDue.total, slip.currency)}
+        </span>
+      )}
+    </>
+  );
+}
+
+function Switcher() {
+  const { page } = useSite();
+  const navigate = useNavigate();
+  return (
+    <InkSelect
+      label="Candidate"
+      className="w-full md:hidden"
+      value={page.worksheet.letter}
+      onChange={(event) =>
+        void navigate({
+          to: '/sites/$siteId/worksheet',
+          params: { siteId: page.id },
+          search: { view: event.target.value },
+        })
+      }
+    >
+      {page.shortlist.map((slip) => (
+        <option key={slip.letter} value={slip.letter}>
+          {slip.letter}: {title(slip)}
+          {slip.horizon &&
+            slip.currency &&
+            `, ${slip.atLeast ? 'at least ' : ''}${money(slip.horizon, slip.currency)}${slip.isLeast ? ' least' : ''}`}
+        </option>
+      ))}
+    </InkSelect>
+  );
+}
+
+// The provider's first word does where the plan is named beside it.
+function title(slip: SlipData): string {
+  const plan = slip.plan ? `${slip.provider?.split(' ')[0]} ${slip.plan}` : null;
+  return plan
+    ? plan + (slip.everyMonths ? `, ${cycleWord(slip.everyMonths)}` : '')
+    : (slip.domain ?? 'Nothing chosen yet');
 }

@@ -1,0 +1,58 @@
+# What ./run, ./test and docs/pictures share. Read by bash, not run.
+
+say() { printf '\n== %s\n' "$*"; }
+
+# Runs a command and shows what it printed only where it failed.
+quietly() {
+  local log
+  log=$(mktemp)
+  if ! "$@" >"$log" 2>&1; then
+    cat "$log" >&2
+    rm -f "$log"
+    echo "This failed: $*" >&2
+    return 1
+  fi
+  rm -f "$log"
+}
+
+need_dotnet() {
+  command -v dotnet >/dev/null || { echo "Home Start needs the .NET SDK 10 (https://dot.net); nothing else has to be installed by hand but Node.js 20." >&2; exit 1; }
+  command -v npm >/dev/null || { echo "Home Start needs Node.js 20 or later with npm." >&2; exit 1; }
+}
+
+need_chromium() {
+  if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ]; then
+    return
+  fi
+
+  say "Installing Chromium and its driver"
+  local sudo=""
+  [ "$(id -u)" -eq 0 ] || sudo=sudo
+  quietly $sudo apt-get update
+  quietly $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y chromium chromium-driver
+}
+
+# Node modules, where they are missing or the lock file has changed since.
+install_client() {
+  local stamp=client/node_modules/.installed-from
+  if ! cmp -s client/package-lock.json "$stamp"; then
+    say "Installing the client's packages"
+    (cd client && quietly npm ci)
+    cp client/package-lock.json "$stamp"
+  fi
+}
+
+# The client, where it was never built or its sources have changed since. Building the host writes the OpenAPI file anew: only the types made from it count.
+build_client() {
+  install_client
+  local page=src/Web/wwwroot/index.html
+  if [ ! -f "$page" ] || [ -n "$(find client/src client/public client/index.html client/package-lock.json client/vite.config.ts -newer "$page" ! -name openapi.json -print -quit)" ]; then
+    say "Building the client"
+    (cd client && quietly npm run build)
+  fi
+}
+
+# Fails where a generated file differs from what is committed.
+same_as_committed() {
+  git diff --exit-code --stat -- "$@" || { echo "Commit these files as they are generated now." >&2; return 1; }
+}
