@@ -154,12 +154,12 @@ public sealed record RowKey(RowKind Kind, OfferBook? Book, string? Ref, Promotio
 internal sealed class RowOrder : IComparer<RowKey>
 {
     private readonly OfferBook? _host;
-    private readonly Dictionary<string, int> _domains;
+    private readonly Dictionary<(OfferBook? Book, string Ref), int> _domains;
 
     private RowOrder(Purchase purchase)
     {
         _host = purchase.Hosting?.Book;
-        _domains = purchase.Domains.GroupBy(domain => domain.Choice.Ref).ToDictionary(group => group.Key, group => group.First().Index);
+        _domains = purchase.Domains.GroupBy(domain => (domain.Book, domain.Choice.Ref)).ToDictionary(group => group.Key, group => group.First().Index);
     }
 
     public static RowOrder Of(Purchase purchase) => new(purchase);
@@ -173,8 +173,7 @@ internal sealed class RowOrder : IComparer<RowKey>
 
         if (left.Kind == RowKind.Domain)
         {
-            var listed = _domains[left.Ref!].CompareTo(_domains[right.Ref!]);
-            return listed != 0 ? listed : string.CompareOrdinal(left.Book?.Id, right.Book?.Id);
+            return _domains[(left.Book, left.Ref!)].CompareTo(_domains[(right.Book, right.Ref!)]);
         }
 
         var hosts = (left.Book != _host).CompareTo(right.Book != _host);
