@@ -23,14 +23,13 @@ public sealed class Resolver
 
     private Resolver(IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) => (_books, _settings, _faults) = (books, settings, faults);
 
-    /// <summary>The purchase a candidate stands for, or null where it has faults or is not complete.</summary>
+    /// <summary>The purchase a candidate stands for, or null where it is not complete or <paramref name="faults"/> holds any fault, also an earlier one.</summary>
     public static Purchase? Resolve(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
     {
         var resolver = new Resolver(books, settings, faults);
-        var before = faults.Faults.Count;
         var hosting = candidate.Hosting is { } choice ? resolver.Hosting(choice) : null;
         var domains = resolver.Domains(candidate);
-        return resolver._complete && faults.Faults.Count == before && (hosting ?? (object?)domains.FirstOrDefault()) is not null
+        return resolver._complete && !faults.Any && (hosting ?? (object?)domains.FirstOrDefault()) is not null
             ? new Purchase(settings.StartDate, settings.NewCustomer, hosting, domains, [.. books])
             : null;
     }

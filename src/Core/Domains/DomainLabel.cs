@@ -1,11 +1,13 @@
-using System.Globalization;
-
 namespace HomeStart.Core;
 
 /// <summary>The part of a domain that the owner makes up, before the ending: lower case, letters, digits and inner hyphens, 1 to 63 of them (RFC 1035, RFC 5891).</summary>
 public sealed record DomainLabel
 {
     public const int Longest = 63;
+
+    // Letters of the western European alphabets and what they are written as without their marks.
+    private const string Accented = "àáâãäåçèéêëìíîïñòóôõöøùúûüýÿšž";
+    private const string Plain = "aaaaaaceeeeiiiinoooooouuuuyysz";
 
     private DomainLabel(string text) => Text = text;
 
@@ -45,7 +47,7 @@ public sealed record DomainLabel
 
     private static string? Mend(string text)
     {
-        var plain = string.Concat(text.Normalize(System.Text.NormalizationForm.FormD).Where(letter => CharUnicodeInfo.GetUnicodeCategory(letter) != UnicodeCategory.NonSpacingMark));
+        var plain = text.Select(letter => Accented.IndexOf(letter, StringComparison.Ordinal) is >= 0 and var at ? Plain[at] : letter);
         var kept = string.Concat(plain.Where(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '-')).Trim('-');
         while (kept.Contains("--", StringComparison.Ordinal))
         {

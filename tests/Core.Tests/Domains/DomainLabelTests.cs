@@ -1,0 +1,72 @@
+using CsCheck;
+
+namespace HomeStart.Core.Tests;
+
+public class DomainLabelTests
+{
+    private static readonly string[] Endings = ["com", "uk", "co.uk"];
+
+    [Theory]
+    [InlineData("ostlerwren")]
+    [InlineData("  OstlerWren ")]
+    [InlineData("a")]
+    [InlineData("ostler-wren-2")]
+    public void A_name_of_letters_digits_and_inner_hyphens_will_do(string typed) => DomainLabel.Parse(typed).Fault.ShouldBeNull();
+
+    [Theory]
+    [InlineData("", null)]
+    [InlineData("ostler wren", "ostlerwren")]
+    [InlineData("ostler_wren", "ostlerwren")]
+    [InlineData("ostler&wren", "ostlerwren")]
+    [InlineData("-ostler", "ostler")]
+    [InlineData("ostler-", "ostler")]
+    [InlineData("os--tler", "os-tler")]
+    [InlineData("uhrmacherköln", "uhrmacherkoln")]
+    [InlineData("a.b", "ab")]
+    [InlineData("😀", null)]
+    [InlineData("<script>", "script")]
+    public void Anything_else_says_why_and_what_would_do(string typed, string? suggestion)
+    {
+        var (label, fault) = DomainLabel.Parse(typed);
+        label.ShouldBeNull();
+        fault!.Reason.ShouldEndWith(".");
+        fault.Suggestion.ShouldBe(suggestion);
+    }
+
+    [Fact]
+    public void Sixty_three_characters_are_the_most()
+    {
+        DomainLabel.Parse(new string('a', 63)).Fault.ShouldBeNull();
+        DomainLabel.Parse(new string('a', 64)).Fault.ShouldNotBeNull();
+    }
+
+    [Fact]
+    public void Whatever_is_typed_there_is_a_label_or_a_reason_and_every_suggestion_will_do() =>
+        Gen.String.Sample(typed =>
+        {
+            var (label, fault) = DomainLabel.Parse(typed);
+            (label is null).ShouldBe(fault is not null);
+            if (fault?.Suggestion is { } suggestion)
+            {
+                DomainLabel.Parse(suggestion).Fault.ShouldBeNull();
+            }
+        });
+
+    [Theory]
+    [InlineData("ostlerwren", "ostlerwren", null)]
+    [InlineData("ostlerwren.co.uk", "ostlerwren", "co.uk")]
+    [InlineData("https://www.OstlerWren.com/shop?x=1", "ostlerwren", "com")]
+    [InlineData("ostlerwren.com.", "ostlerwren", "com")]
+    [InlineData("ostlerwren.xyz", "ostlerwren.xyz", null)]
+    [InlineData(".com", "", "com")]
+    [InlineData(null, "", null)]
+    public void A_typed_address_is_taken_apart(string? typed, string label, string? ending) =>
+        TypedDomain.Parse(typed, Endings).ShouldBe(new TypedDomain(label, ending));
+
+    [Fact]
+    public void Advice_is_given_on_what_is_allowed_but_unwise()
+    {
+        LabelAdvice.For(DomainLabel.Parse("ostlerwren").Label!).ShouldBeEmpty();
+        LabelAdvice.For(DomainLabel.Parse("the-24-clockmenders").Label!).Count.ShouldBe(3);
+    }
+}

@@ -1,0 +1,158 @@
+namespace HomeStart.Core.Tests;
+
+/// <summary>Moving about loses nothing already chosen, and a command that cannot be carried out changes nothing.</summary>
+public class SiteChangeTests
+{
+    private static readonly IReadOnlyList<OfferBook> Books = [.. new[] { "fernhollow", "nameyarrow", "plainstone", "tidemarsh" }.Select(id => BookTests.Read(id + ".json"))];
+    private static readonly CountSettings Settings = SiteSettings.Default.On(new DateOnly(2026, 12, 1));
+
+    [Fact]
+    public void A_site_begins_with_one_empty_candidate() => Site.Empty("Shop").Shortlist.Select(listed => listed.Letter).ShouldBe(["A"]);
+
+    [Fact]
+    public void A_letter_is_never_given_again()
+    {
+        var site = Do(Site.Empty("Shop"), new AddCandidate("A"), new RemoveCandidate("B"), new AddCandidate(null), new RemoveCandidate("A"), new RemoveCandidate("C"));
+        site.Shortlist.Select(listed => listed.Letter).ShouldBe(["D"]);
+    }
+
+    [Fact]
+    public void Another_plan_keeps_the_way_to_pay_the_extras_the_codes_and_the_domain()
+    {
+        var site = Do(
+            Site.Empty("Shop"),
+            new EnterCode("A", "neaptide25"),
+            new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "ostlerwren", Ending = "com", AddOns = [new AddOnChoice("privacy")] }),
+            new ChoosePlan("A", "tidemarsh", "slipway"),
+            new ChooseBilling("A", 12, 12),
+            new SetExtra("A", "backup", ForDomain: false, 1),
+            new SetExtra("A", "listing", ForDomain: false, 1),
+            new ChoosePlan("A", "plainstone", "lintel"));
+        var candidate = site.Shortlist[0].Candidate;
+        candidate.Hosting!.EveryMonths.ShouldBe(12);
+        candidate.Hosting.AddOns.Select(choice => choice.Id).ShouldBe(["backup"]); // Nobody else sells help with search engines.
+        candidate.Hosting.Codes.ShouldBe(["neaptide25"]);
+        candidate.Domains[0].Book.ShouldBe("plainstone");
+        candidate.Domains[0].AddOns.Select(choice => choice.Id).ShouldBe(["privacy"]);
+    }
+
+    [Fact]
+    public void A_domain_bought_elsewhere_stays_where_it_is_bought()
+    {
+        var site = Do(
+            Site.Empty("Shop"),
+            new ChoosePlan("A", "tidemarsh", "slipway"),
+            new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "nameyarrow", Name = "ostlerwren", Ending = "net" }),
+            new ChoosePlan("A", "fernhollow", "clearing"));
+        site.Shortlist[0].Candidate.Domains[0].Book.ShouldBe("nameyarrow");
+    }
+
+    [Fact]
+    public void A_code_goes_to_the_book_that_knows_it_else_to_the_host()
+    {
+        var chosen = Do(
+            Site.Empty("Shop"),
+            new ChoosePlan("A", "plainstone", "lintel"),
+            new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "ostlerwren", Ending = "com" }));
+        Do(chosen, new EnterCode("A", "mailday")).Shortlist[0].Candidate.Domains[0].Codes.ShouldBe(["mailday"]);
+        Do(chosen, new EnterCode("A", "nonsense")).Shortlist[0].Candidate.Hosting!.Codes.ShouldBe(["nonsense"]);
+        Do(chosen, new EnterCode("A", "mailday"), new DropCode("A", "MAILDAY")).Shortlist[0].Candidate.Domains[0].Codes.ShouldBeEmpty();
+    }
+
+    public static TheoryData<SiteCommand, string, string> Refused => new()
+    {
+        { new RenameSite("  "), "required", "name" },
+        { new RenameSite(new string('x', 81)), "out-of-range", "name" },
+        { new SetHorizon(0), "out-of-range", "months" },
+        { new SetHorizon(121), "out-of-range", "months" },
+        { new SetStart(new DateOnly(1900, 1, 1)), "bad-date", "date" },
+        { new AddCandidate("Z"), "unknown", "copyOf" },
+        { new RemoveCandidate("Z"), "unknown", "letter" },
+        { new ChoosePlan("A", "tidemarsh", "yacht"), "unknown", "plan" },
+        { new ChooseBilling("A", 12, 12), "required", "letter" },
+        { new SetExtra("A", "backup", false, 1), "required", "extra" },
+        { new EnterCode("A", " "), "required", "code" },
+        { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "x", Ending = "zz" }), "unknown", "candidate.domains[0].ending" },
+        { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "x", Ending = "com", Years = 11 }), "out-of-range", "candidate.domains[0].years" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Refused), DisableDiscoveryEnumeration = true)]
+    public void What_cannot_be_done_is_said_and_changes_nothing(SiteCommand command, string code, string where)
+    {
+        var site = Site.Empty("Shop");
+        var faults = new FaultList();
+        SiteChange.Apply(site, command, Books, faults).ShouldBeSameAs(site);
+        faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([(code, where)]);
+    }
+
+    [Fact]
+    public void A_shortlist_holds_eight()
+    {
+        var site = Do(Site.Empty("Shop"), [.. Enumerable.Repeat(new AddCandidate(null), 7)]);
+        var faults = new FaultList();
+        SiteChange.Apply(site, new AddCandidate(null), Books, faults).Shortlist.Length.ShouldBe(8);
+        faults.Any.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void Every_what_if_is_the_exact_difference_of_two_costings()
+    {
+        var site = Do(
+            Site.Empty("Shop"),
+            new ChoosePlan("A", "tidemarsh", "slipway"),
+            new ChooseBilling("A", 12, 12),
+            new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "ostlerwren", Ending = "com" }));
+        var worksheet = Worksheet.Of(site.Shortlist[0], Books, Settings);
+        foreach (var extra in worksheet.Extras)
+        {
+            var after = Do(site, new SetExtra("A", extra.Choice.AddOn.Id, extra.Choice.AddOn.For == AddOnFor.Domain, 1));
+            var there = Worksheet.Of(after.Shortlist[0], Books, Settings).Costing!.Totals;
+            (there.Horizon - worksheet.Costing!.Totals.Horizon).ShouldBe(extra.HorizonChange!.Value);
+            (there.DueToday - worksheet.Costing.Totals.DueToday).ShouldBe(extra.TodayChange!.Value);
+        }
+
+        foreach (var way in worksheet.WaysToPay)
+        {
+            var after = Do(site, new ChooseBilling("A", way.Choice.EveryMonths, way.Choice.CommitMonths));
+            Worksheet.Of(after.Shortlist[0], Books, Settings).Costing!.Ledger.Totals.ShouldBe(way.Costing!.Ledger.Totals);
+        }
+    }
+
+    [Fact]
+    public void A_code_entered_first_waits_and_does_not_bar_a_domain_from_being_costed()
+    {
+        var site = Do(Site.Empty("Shop"), new EnterCode("A", "NEAPTIDE25"), new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "nameyarrow", Name = "ostlerwren", Ending = "com" }));
+        Worksheet.CostingOf(site.Shortlist[0].Candidate, Books, Settings)!.Totals.DueToday.ShouldBe(936); // 7.80 and 20% tax.
+    }
+
+    [Fact]
+    public void The_least_is_said_of_whole_totals_only_and_of_equal_ones_alike()
+    {
+        var site = Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 12, 12), new AddCandidate("A"), new AddCandidate("A"), new ChooseBilling("C", 1, 1));
+        var costings = site.Shortlist.Select(listed => Worksheet.CostingOf(listed.Candidate, Books, Settings)).ToList();
+        Shortlist.Least(costings).Order().ShouldBe([0, 1]);
+        Shortlist.Least([costings[0], null]).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void The_bars_of_the_timeline_add_up_also_where_months_are_drawn_as_years()
+    {
+        var site = Do(Site.Empty("Shop"), new ChoosePlan("A", "tidemarsh", "slipway"), new ChooseBilling("A", 1, 1));
+        var costing = Worksheet.CostingOf(site.Shortlist[0].Candidate, Books, Settings)!;
+        var timeline = Timeline.Of(costing);
+        timeline.IsByYear.ShouldBeTrue();
+        timeline.Bars.Length.ShouldBe(3);
+        timeline.Bars.Aggregate((Minor)0, (sum, bar) => sum + bar.Total).ShouldBe(costing.Totals.Horizon);
+        timeline.Bars.ShouldAllBe(bar => bar.Parts.Plan + bar.Parts.Domain + bar.Parts.Extras + bar.Parts.Setup + bar.Parts.Tax == bar.Total);
+    }
+
+    private static Site Do(Site site, params SiteCommand[] commands) =>
+        commands.Aggregate(site, (so, command) =>
+        {
+            var faults = new FaultList();
+            var after = SiteChange.Apply(so, command, Books, faults);
+            faults.Faults.ShouldBeEmpty();
+            return after;
+        });
+}
