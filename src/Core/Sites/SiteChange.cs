@@ -8,8 +8,8 @@ public static class SiteChange
     /// <summary>How many codes one candidate can try.</summary>
     public const int MostCodes = 20;
 
-    /// <summary>The site after a command, or the site as it was with what is wrong in <paramref name="faults"/>, placed at the command's fields.</summary>
-    public static Site Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, FaultList faults)
+    /// <summary>The site after a command given on a business date, or the site as it was with what is wrong in <paramref name="faults"/>, placed at the command's fields.</summary>
+    public static Site Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today, FaultList faults)
     {
         var before = faults.Faults.Count;
         var changed = command switch
@@ -29,12 +29,12 @@ public static class SiteChange
             DropCode drop => OfCandidate(site, drop.Letter, faults, candidate => WithoutCode(candidate, drop.Code)),
             _ => throw new ArgumentOutOfRangeException(nameof(command), command, null),
         };
-        CheckLetterFits(changed, site, command, books, faults);
+        CheckLetterFits(changed, site, command, books, today, faults);
         return faults.Faults.Count == before ? changed : site;
     }
 
     // What a command chose must be there in the books, else it would be stored and could not be costed.
-    private static void CheckLetterFits(Site changed, Site site, SiteCommand command, IReadOnlyList<OfferBook> books, FaultList faults)
+    private static void CheckLetterFits(Site changed, Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today, FaultList faults)
     {
         var letter = command switch
         {
@@ -46,7 +46,7 @@ public static class SiteChange
         };
         if (letter is not null && !ReferenceEquals(changed, site) && changed.Listed(letter) is { } listed)
         {
-            Resolver.Resolve(listed.Candidate, books, changed.Settings.On(new DateOnly(1970, 1, 1)), faults);
+            Resolver.Resolve(listed.Candidate, books, changed.Settings.On(today), faults);
         }
     }
 

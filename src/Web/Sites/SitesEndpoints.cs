@@ -33,7 +33,7 @@ internal static class SitesEndpoints
     {
         var faults = new FaultList();
         var name = new Node(body, "", faults)["name"].RequiredText("The site's name") ?? "";
-        var site = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], faults);
+        var site = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], default, faults);
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.PageAsync(await desk.StartAsync(site.Name, cancel), null, cancel));
     }
 
@@ -58,7 +58,7 @@ internal static class SitesEndpoints
             return await StaleAsync(site, view, desk, cancel);
         }
 
-        var changed = SiteChange.Apply(site.Site, request.Command, workspace.Books, faults);
+        var changed = SiteChange.Apply(site.Site, request.Command, workspace.Books, await workspace.BusinessDateAsync(cancel), faults);
         return faults.Any
             ? FaultResults.Unprocessable(faults)
             : await SavedAsync(siteId, view, desk, async () => await history.AppendAsync(await desk.StoredAsync(site, cancel), changed, cancel), cancel);

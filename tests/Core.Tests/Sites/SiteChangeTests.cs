@@ -4,7 +4,8 @@ namespace HomeStart.Core.Tests;
 public class SiteChangeTests
 {
     private static readonly IReadOnlyList<OfferBook> Books = [.. new[] { "fernhollow", "nameyarrow", "plainstone", "tidemarsh" }.Select(id => BookTests.Read(id + ".json"))];
-    private static readonly CountSettings Settings = SiteSettings.Default.On(new DateOnly(2026, 12, 1));
+    private static readonly DateOnly Today = new(2026, 12, 1);
+    private static readonly CountSettings Settings = SiteSettings.Default.On(Today);
 
     [Fact]
     public void A_site_begins_with_one_empty_candidate() => Site.Empty("Shop").Shortlist.Select(listed => listed.Letter).ShouldBe(["A"]);
@@ -74,6 +75,7 @@ public class SiteChangeTests
         { new EnterCode("A", " "), "required", "code" },
         { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "x", Ending = "zz" }), "unknown", "candidate.domains[0].ending" },
         { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "x", Ending = "com", Years = 11 }), "out-of-range", "candidate.domains[0].years" },
+        { new ChooseDomain("A", new DomainChoice(DomainRoute.Transfer) { Book = "tidemarsh", Name = "x", Ending = "com", Expires = new DateOnly(2026, 11, 30) }), "expired", "candidate.domains[0].expires" },
     };
 
     [Theory]
@@ -82,7 +84,7 @@ public class SiteChangeTests
     {
         var site = Site.Empty("Shop");
         var faults = new FaultList();
-        SiteChange.Apply(site, command, Books, faults).ShouldBeSameAs(site);
+        SiteChange.Apply(site, command, Books, Today, faults).ShouldBeSameAs(site);
         faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([(code, where)]);
     }
 
@@ -91,7 +93,7 @@ public class SiteChangeTests
     {
         var site = Do(Site.Empty("Shop"), [.. Enumerable.Repeat(new AddCandidate(null), 7)]);
         var faults = new FaultList();
-        SiteChange.Apply(site, new AddCandidate(null), Books, faults).Shortlist.Length.ShouldBe(8);
+        SiteChange.Apply(site, new AddCandidate(null), Books, Today, faults).Shortlist.Length.ShouldBe(8);
         faults.Any.ShouldBeTrue();
     }
 
@@ -151,7 +153,7 @@ public class SiteChangeTests
         commands.Aggregate(site, (so, command) =>
         {
             var faults = new FaultList();
-            var after = SiteChange.Apply(so, command, Books, faults);
+            var after = SiteChange.Apply(so, command, Books, Today, faults);
             faults.Faults.ShouldBeEmpty();
             return after;
         });

@@ -1,0 +1,252 @@
+using System.Net;
+using System.Text;
+using System.Text.Json;
+using HomeStart.Core;
+using HomeStart.Counterparts;
+using HomeStart.Web.Orders;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>From the button to the key sheet, and every way it can go wrong.</summary>
+public class OrdersTests
+{
+    [Fact]
+    public async Task An_order_goes_through_and_leaves_a_key_sheet()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var placed = await visitor.OrderAsync();
+        var order = await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
+        var sheet = order.GetProperty("keySheet");
+        sheet.GetProperty("domain").GetString().ShouldBe("ostlerwren.com");
+        IPAddress.Parse(sheet.GetProperty("iPv4").GetString()!).ToString().ShouldStartWith("203.0.113.");
+        IPAddress.Parse(sheet.GetProperty("iPv6").GetString()!).ToString().ShouldStartWith("2001:db8:");
+        order.GetProperty("items")[0].GetProperty("until").GetString().ShouldBe("2027-12-01");
+        (await WorldAsync(host, visitor)).ShouldBe(new World(Held: 0, Captured: 1, Registrations: 1, Accounts: 1));
+    }
+
+    [Fact]
+    public async Task Two_sellers_are_paid_apart()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var order = await visitor.UntilAsync((await visitor.OrderAsync(letter: "C")).GetProperty("id").GetGuid(), "completed");
+        order.GetProperty("steps").EnumerateArray().Where(step => step.GetProperty("kind").GetString() == "capture").Select(step => step.GetProperty("amount").GetString()).ShouldBe(["9.36", "81.60"]);
+        (await WorldAsync(host, visitor)).Captured.ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task The_first_password_is_shown_once()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        await visitor.UntilAsync(id, "completed");
+        await visitor.TellAsync("host", "down");
+        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        await visitor.TellAsync("host", "ok");
+        var password = (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Body.GetProperty("password").GetString();
+        password!.Length.ShouldBe(16);
+        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Body.GetProperty("password").ValueKind.ShouldBe(JsonValueKind.Null);
+        Everything(host).ShouldNotContain(password);
+    }
+
+    [Fact]
+    public async Task A_refused_card_charges_nothing_and_another_one_goes_on()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var id = (await visitor.OrderAsync(Visitor.PoorCard)).GetProperty("id").GetGuid();
+        var refused = await visitor.UntilAsync(id, "needs-card");
+        refused.GetProperty("problem").GetProperty("message").GetString()!.ShouldContain("not enough money");
+        (await WorldAsync(host, visitor)).ShouldBe(new World(0, 0, 0, 0));
+        var (token, ending) = await visitor.CardAsync(Visitor.GoodCard);
+        await visitor.PostAsync($"/api/orders/{id}/resume", new { card = new { token, ending } });
+        (await visitor.UntilAsync(id, "completed")).GetProperty("cardEnding").GetString().ShouldBe("0004");
+    }
+
+    [Fact]
+    public async Task A_name_taken_a_minute_ago_undoes_everything()
+    {
+        await using var host = await TestHost.StartAsync(new TakeTheName());
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        TakeTheName.Taker = () => visitor.TakeNameAsync("ostlerwren.com");
+        var order = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "cancelled");
+        order.GetProperty("problem").GetProperty("code").GetString().ShouldBe("name-taken");
+        order.GetProperty("charged").GetBoolean().ShouldBeFalse();
+        (await WorldAsync(host, visitor)).ShouldBe(new World(Held: 0, Captured: 0, Registrations: 1, Accounts: 0)); // The one registration is somebody else's.
+    }
+
+    [Theory]
+    [InlineData("host", "down")]
+    [InlineData("host", "answers-lost")]
+    [InlineData("card", "down")]
+    [InlineData("card", "limiting")]
+    [InlineData("card", "answers-lost")]
+    [InlineData("registrar", "answers-lost")]
+    public async Task A_counterpart_that_does_not_answer_leaves_the_order_to_be_tried_again(string service, string mode)
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.TellAsync(service, mode);
+        var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        var order = await visitor.UntilAsync(id, "needs-patience", "completed");
+        if (order.GetProperty("state").GetString() == "needs-patience")
+        {
+            order.GetProperty("charged").GetBoolean().ShouldBeFalse();
+            await visitor.TellAsync(service, "ok");
+            await visitor.PostAsync($"/api/orders/{id}/resume", new { });
+        }
+
+        await visitor.UntilAsync(id, "completed");
+        (await WorldAsync(host, visitor)).ShouldBe(new World(0, 1, 1, 1));
+    }
+
+    [Fact]
+    public async Task A_host_that_stays_down_can_be_given_up_and_the_money_is_let_go()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.TellAsync("host", "down");
+        var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        (await visitor.UntilAsync(id, "needs-patience")).GetProperty("canCancel").GetBoolean().ShouldBeTrue();
+        await visitor.PostAsync($"/api/orders/{id}/cancel", null);
+
+        // Whether the hosting was prepared is not known while the host is down: that must be settled before the order is over.
+        await visitor.UntilAsync(id, "needs-patience");
+        await visitor.TellAsync("host", "ok");
+        await visitor.PostAsync($"/api/orders/{id}/cancel", null);
+        await visitor.UntilAsync(id, "cancelled");
+        (await WorldAsync(host, visitor)).ShouldBe(new World(0, 0, 0, 0));
+    }
+
+    public static TheoryData<StepKind, OrderMoment> Stops =>
+        new(from step in Enum.GetValues<StepKind>() from moment in Enum.GetValues<OrderMoment>() select (step, moment));
+
+    [Theory]
+    [MemberData(nameof(Stops))]
+    public async Task A_server_stopped_at_any_step_goes_on_when_started_again_and_does_nothing_twice(StepKind step, OrderMoment moment)
+    {
+        var stopped = new StopAt(step, moment);
+        await using var host = await TestHost.StartAsync(stopped);
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        await stopped.Reached;
+        await host.StartAgainAsync();
+        visitor = host.Visit(visitor);
+        await visitor.UntilAsync(id, "completed");
+        (await WorldAsync(host, visitor)).ShouldBe(new World(0, 1, 1, 1));
+        (await host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task Pressing_twice_orders_once()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var id = Guid.NewGuid();
+        (await visitor.TryOrderAsync(id: id)).Status.ShouldBe(HttpStatusCode.OK);
+        (await visitor.TryOrderAsync(id: id)).Status.ShouldBe(HttpStatusCode.OK);
+        await visitor.UntilAsync(id, "completed");
+        (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(1);
+        (await WorldAsync(host, visitor)).ShouldBe(new World(0, 1, 1, 1));
+    }
+
+    [Fact]
+    public async Task What_the_owner_did_not_see_is_not_ordered()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        Where((await visitor.TryOrderAsync(today: "1.00")).Body).ShouldBe(["today"]);
+        Where((await visitor.TryOrderAsync(contact: new { name = "", mail = "x" })).Body).ShouldContain("contact.name");
+        await visitor.DoAsync(new { kind = "set-start", date = "2027-01-01" });
+        Where((await visitor.TryOrderAsync()).Body).ShouldBe(["startDate"]);
+        await visitor.DoAsync(new { kind = "set-start", date = (string?)null });
+        await visitor.TakeNameAsync("ostlerwren.com");
+        Where((await visitor.TryOrderAsync()).Body).ShouldBe(["domain"]);
+        await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "transfer", book = "tidemarsh", name = "ostlerwren", ending = "com", expires = "2027-05-01" } });
+        Where((await visitor.TryOrderAsync()).Body).ShouldBe(["candidate.domains[0].route"]);
+        (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task No_card_number_is_in_any_log_or_database()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        host.Log.ShouldNotBeEmpty();
+        var everything = Everything(host);
+        everything.ShouldContain("ostlerwren.com"); // The search would find it.
+        everything.ShouldNotContain(Visitor.GoodCard);
+        everything.ShouldNotContain(Visitor.GoodCard.Replace(" ", "", StringComparison.Ordinal));
+    }
+
+    private static string Everything(TestHost host)
+    {
+        var files = Directory.GetFiles(host.DataFolder, "*", SearchOption.AllDirectories).Select(file =>
+        {
+            using var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+            using var reader = new StreamReader(stream, Encoding.Latin1);
+            return reader.ReadToEnd();
+        });
+        return string.Join('\n', files.Concat(host.Log));
+    }
+
+    private static List<string?> Where(JsonElement problem) => [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
+
+    private static Task<World> WorldAsync(TestHost host, Visitor visitor)
+    {
+        var world = visitor.Workspace.ToString("N");
+        return host.InCounterpartsAsync(async db => new World(
+            await db.Holds.CountAsync(hold => hold.World == world && hold.State == HoldState.Held),
+            await db.Holds.CountAsync(hold => hold.World == world && hold.State == HoldState.Captured),
+            await db.Registrations.CountAsync(row => row.World == world),
+            await db.Accounts.CountAsync(account => account.World == world && !account.IsRemoved)));
+    }
+
+    private sealed record World(int Held, int Captured, int Registrations, int Accounts);
+
+    private sealed class TakeTheName : OrderPace
+    {
+        public static Func<Task>? Taker { get; set; }
+
+        public override Task WaitAsync(int unanswered, CancellationToken cancel) => Task.CompletedTask;
+
+        public override Task AtAsync(OrderMoment moment, OrderAction action, CancellationToken cancel) =>
+            action.Step.Kind == StepKind.Register && moment == OrderMoment.Recorded && action.Kind == ActionKind.Do ? Taker!() : Task.CompletedTask;
+    }
+
+    /// <summary>Stops the order's work for good at a moment, as a server that dies there would.</summary>
+    private sealed class StopAt(StepKind step, OrderMoment when) : OrderPace
+    {
+        private readonly TaskCompletionSource _reached = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+        public Task Reached => _reached.Task.WaitAsync(TimeSpan.FromSeconds(20));
+
+        public override Task WaitAsync(int unanswered, CancellationToken cancel) => Task.CompletedTask;
+
+        public override Task AtAsync(OrderMoment moment, OrderAction action, CancellationToken cancel)
+        {
+            if (moment != when || action.Step.Kind != step)
+            {
+                return Task.CompletedTask;
+            }
+
+            _reached.TrySetResult();
+            return Task.FromException(new OperationCanceledException("The server stops here."));
+        }
+    }
+}

@@ -1,0 +1,182 @@
+using System.Net;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Tests;
+
+public class SitesTests
+{
+    private static readonly object Monthly = new { kind = "choose-billing", letter = "A", everyMonths = 1, commitMonths = 1 };
+
+    [Fact]
+    public async Task Looking_stores_nothing_and_the_first_change_does()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        var page = await visitor.OpenAsync();
+        page.GetProperty("name").GetString().ShouldBe("Ostler & Wren");
+        (await RowsAsync(host)).ShouldBe((0, 0));
+        var after = await visitor.DoAsync(Monthly);
+        after.GetProperty("revision").GetInt32().ShouldBe(1);
+        (await RowsAsync(host)).ShouldBe((1, 1));
+        (await visitor.SiteAsync()).GetProperty("worksheet").GetProperty("candidate").GetProperty("hosting").GetProperty("everyMonths").GetInt32().ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task A_command_that_saw_an_older_revision_gets_the_newer_document()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.DoAsync(Monthly);
+        var (status, newer) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = 0, command = new { kind = "set-horizon", months = 12 } });
+        status.ShouldBe(HttpStatusCode.Conflict);
+        newer.GetProperty("revision").GetInt32().ShouldBe(1);
+        newer.GetProperty("settings").GetProperty("horizonMonths").GetInt32().ShouldBe(36);
+    }
+
+    [Fact]
+    public async Task Of_two_commands_that_arrive_together_one_is_told_so()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.DoAsync(Monthly);
+        var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(index => visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = 1, command = new { kind = "set-horizon", months = 12 + index } })));
+        answers.Count(answer => answer.Status == HttpStatusCode.OK).ShouldBe(1);
+        answers.Count(answer => answer.Status == HttpStatusCode.Conflict).ShouldBe(5);
+    }
+
+    [Fact]
+    public async Task Undo_and_redo_move_over_a_restart_and_a_new_change_drops_what_redo_could_reach()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.DoAsync(Months(12));
+        await visitor.DoAsync(Months(24));
+        await host.StartAgainAsync();
+        visitor = host.Visit(visitor);
+        await visitor.OpenAsync();
+        Horizon(await MoveAsync(visitor, "undo")).ShouldBe(12);
+        Horizon(await MoveAsync(visitor, "undo")).ShouldBe(36);
+        (await visitor.SiteAsync()).GetProperty("canUndo").GetBoolean().ShouldBeFalse();
+        Horizon(await MoveAsync(visitor, "redo")).ShouldBe(12);
+        var changed = await visitor.DoAsync(Months(60));
+        changed.GetProperty("canRedo").GetBoolean().ShouldBeFalse();
+        Horizon(await MoveAsync(visitor, "redo")).ShouldBe(60);
+        Horizon(await MoveAsync(visitor, "undo")).ShouldBe(12);
+    }
+
+    [Fact]
+    public async Task The_last_two_hundred_documents_are_kept()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        for (var change = 0; change < 205; change++)
+        {
+            await visitor.DoAsync(Months(1 + (change % 100)));
+        }
+
+        (await host.InDatabaseAsync(db => db.Revisions.IgnoreQueryFilters().CountAsync())).ShouldBe(200);
+        (await visitor.SiteAsync()).GetProperty("canUndo").GetBoolean().ShouldBeTrue();
+    }
+
+    [Theory]
+    [InlineData("""{ "kind": "set-horizon", "months": 0 }""", "months")]
+    [InlineData("""{ "kind": "set-horizon", "months": "x" }""", "months")]
+    [InlineData("""{ "kind": "set-horizon" }""", "months")]
+    [InlineData("""{ "kind": "set-tax", "percent": "20%" }""", "percent")]
+    [InlineData("""{ "kind": "set-start", "date": "1 December" }""", "date")]
+    [InlineData("""{ "kind": "dance" }""", "kind")]
+    [InlineData("""{ }""", "kind")]
+    [InlineData("""{ "kind": "choose-plan", "letter": "A", "book": "tidemarsh", "plan": "yacht" }""", "plan")]
+    [InlineData("""{ "kind": "choose-plan", "letter": "Q", "book": "tidemarsh", "plan": "slipway" }""", "letter")]
+    [InlineData("""{ "kind": "choose-domain", "letter": "A", "domain": { "route": "keep", "name": "x", "ending": "com" } }""", "domain.expires")]
+    public async Task A_command_with_a_fault_says_at_which_field(string command, string where)
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var (status, problem) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", $$"""{ "revision": 0, "command": {{command}} }""");
+        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldContain(where);
+        (await RowsAsync(host)).ShouldBe((0, 0));
+    }
+
+    [Fact]
+    public async Task A_change_without_the_pages_token_changes_nothing()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var (status, _) = await visitor.SendAsync(HttpMethod.Post, $"/api/sites/{visitor.SiteId}/commands", new { revision = 0, command = Monthly }, withToken: false);
+        status.ShouldBe(HttpStatusCode.BadRequest);
+        (await RowsAsync(host)).ShouldBe((0, 0));
+    }
+
+    [Fact]
+    public async Task Every_route_answers_404_to_another_workspaces_ids()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = host.Visit();
+        await owner.OpenAsync();
+        await owner.DoAsync(Monthly);
+        var order = (await owner.OrderAsync()).GetProperty("id").GetGuid();
+        await owner.UntilAsync(order, "completed");
+        var stranger = host.Visit();
+        await stranger.OpenAsync();
+        (HttpMethod Method, string Path, object? Body)[] routes =
+        [
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}", null),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/commands", new { revision = 1, command = Monthly }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/undo", new { revision = 1 }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/redo", new { revision = 1 }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders", new { }),
+            (HttpMethod.Get, $"/api/orders/{order}", null),
+            (HttpMethod.Post, $"/api/orders/{order}/resume", new { }),
+            (HttpMethod.Post, $"/api/orders/{order}/cancel", null),
+            (HttpMethod.Post, $"/api/orders/{order}/first-password", null),
+        ];
+        foreach (var (method, path, body) in routes)
+        {
+            (await stranger.SendAsync(method, path, body)).Status.ShouldBe(HttpStatusCode.NotFound, path);
+        }
+
+        (await stranger.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
+        routes.Length.ShouldBe(RoutesWithIds(host), "a route with an id is not in this list");
+    }
+
+    [Fact]
+    public async Task Another_site_begins_empty_beside_the_first()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var (status, page) = await visitor.PostAsync("/api/sites", new { name = "Second shop" });
+        status.ShouldBe(HttpStatusCode.OK);
+        page.GetProperty("worksheet").GetProperty("costing").ValueKind.ShouldBe(JsonValueKind.Null);
+        (await visitor.GetAsync("/api/session")).GetProperty("sites").EnumerateArray().Select(site => site.GetProperty("name").GetString()).ShouldBe(["Ostler & Wren", "Second shop"]);
+        (await visitor.PostAsync("/api/sites", new { name = " " })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    private static object Months(int months) => new { kind = "set-horizon", months };
+
+    private static int Horizon(JsonElement page) => page.GetProperty("settings").GetProperty("horizonMonths").GetInt32();
+
+    private static async Task<JsonElement> MoveAsync(Visitor visitor, string move)
+    {
+        var revision = (await visitor.SiteAsync()).GetProperty("revision").GetInt32();
+        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/{move}", new { revision });
+        status.ShouldBe(HttpStatusCode.OK);
+        return body;
+    }
+
+    private static Task<(int Workspaces, int Sites)> RowsAsync(TestHost host) =>
+        host.InDatabaseAsync(async db => (await db.Workspaces.IgnoreQueryFilters().CountAsync(), await db.Sites.IgnoreQueryFilters().CountAsync()));
+
+    private static int RoutesWithIds(TestHost host) =>
+        Microsoft.Extensions.DependencyInjection.ServiceProviderServiceExtensions.GetServices<Microsoft.AspNetCore.Routing.EndpointDataSource>(host.Services)
+            .SelectMany(source => source.Endpoints).OfType<Microsoft.AspNetCore.Routing.RouteEndpoint>().Select(endpoint => endpoint.RoutePattern.RawText).Distinct().Count(route => route!.Contains("Id:guid", StringComparison.Ordinal));
+}

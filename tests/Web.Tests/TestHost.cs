@@ -1,0 +1,152 @@
+using HomeStart.Core;
+using HomeStart.Counterparts;
+using HomeStart.Data;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Orders;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>
+/// The real host in memory with a real SQLite file, and the counterparts as a second one whose handler the connectors are given. Can be stopped and started again
+/// over the same files, as a server would be.
+/// </summary>
+public sealed class TestHost : IAsyncDisposable
+{
+    public static readonly DateOnly Today = new(2026, 12, 1);
+
+    private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-web-");
+    private readonly Demo _demo = Demo.Load(Root("demo"));
+    private readonly List<string> _log = [];
+    private WebApplication? _app;
+    private WebApplication? _counterparts;
+
+    private TestHost()
+    {
+    }
+
+    public string DataFolder => _data.FullName;
+
+    /// <summary>Everything both hosts logged, at every level.</summary>
+    public IReadOnlyList<string> Log
+    {
+        get
+        {
+            lock (_log)
+            {
+                return [.. _log];
+            }
+        }
+    }
+
+    public IServiceProvider Services => _app!.Services;
+
+    public static async Task<TestHost> StartAsync(OrderPace? pace = null)
+    {
+        var host = new TestHost();
+        await host.StartAgainAsync(pace);
+        return host;
+    }
+
+    public async Task StartAgainAsync(OrderPace? pace = null)
+    {
+        await StopAsync();
+        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _demo.OfferBooks, builder =>
+        {
+            builder.WebHost.UseTestServer();
+            Record(builder.Logging.ClearProviders());
+        });
+        await _counterparts.StartAsync();
+        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
+        builder.WebHost.UseTestServer();
+        Record(builder.Logging.ClearProviders());
+        Composition.AddHomeStart(builder, new StartOptions(5080, DataFolder, Today, Root("demo")), _demo, () => _counterparts.GetTestServer().CreateHandler());
+        builder.Services.AddSingleton(pace ?? new NoWaiting());
+        _app = builder.Build();
+        Composition.MapHomeStart(_app);
+        await Composition.PrepareAsync(_app);
+        await _app.StartAsync();
+    }
+
+    /// <summary>A new visitor.</summary>
+    public Visitor Visit(Visitor? again = null) =>
+        new(_app!.GetTestServer(), _counterparts!.GetTestServer(), Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect, again);
+
+    internal async Task<T> InCounterpartsAsync<T>(Func<CounterpartsDb, Task<T>> look)
+    {
+        await using var scope = _counterparts!.Services.CreateAsyncScope();
+        return await look(scope.ServiceProvider.GetRequiredService<CounterpartsDb>());
+    }
+
+    public async Task<T> InDatabaseAsync<T>(Func<HomeStartDb, Task<T>> look)
+    {
+        await using var scope = Services.CreateAsyncScope();
+        return await look(scope.ServiceProvider.GetRequiredService<HomeStartDb>());
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await StopAsync();
+        SqliteConnection.ClearAllPools();
+        _data.Delete(recursive: true);
+    }
+
+    private async Task StopAsync()
+    {
+        foreach (var app in new[] { _app, _counterparts }.OfType<WebApplication>())
+        {
+            await app.StopAsync();
+            await app.DisposeAsync();
+        }
+    }
+
+    private void Record(ILoggingBuilder logging)
+    {
+        logging.SetMinimumLevel(LogLevel.Trace);
+        logging.AddProvider(new Recorder(_log));
+    }
+
+    private static string Root(string folder)
+    {
+        var at = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(at.FullName, "HomeStart.slnx")))
+        {
+            at = at.Parent!;
+        }
+
+        return Path.Combine(at.FullName, folder);
+    }
+
+    private sealed class NoWaiting : OrderPace
+    {
+        public override Task WaitAsync(int unanswered, CancellationToken cancel) => Task.CompletedTask;
+    }
+
+    private sealed class Recorder(List<string> log) : ILoggerProvider, ILogger
+    {
+        public ILogger CreateLogger(string categoryName) => this;
+
+        public IDisposable? BeginScope<TState>(TState state)
+            where TState : notnull => null;
+
+        public bool IsEnabled(LogLevel logLevel) => true;
+
+        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
+        {
+            lock (log)
+            {
+                log.Add($"{logLevel}: {formatter(state, exception)} {exception}");
+            }
+        }
+
+        public void Dispose()
+        {
+        }
+    }
+}

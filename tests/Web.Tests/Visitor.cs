@@ -1,0 +1,158 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Microsoft.AspNetCore.TestHost;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>A browser without its window: cookies, the token that goes with every change, and the card processor at its own address.</summary>
+public sealed class Visitor
+{
+    public const string GoodCard = "9999 0000 0000 0004";
+    public const string PoorCard = "9999 5100 0000 0002";
+
+    private readonly CookieContainer _cookies;
+    private readonly HttpClient _http;
+    private readonly HttpClient _outside;
+    private readonly Func<string, string> _readCookie;
+    private string _token = "";
+
+    /// <param name="again">Somebody who was here before, coming back to a server that was started again.</param>
+    public Visitor(TestServer app, TestServer counterparts, Func<string, string> readCookie, Visitor? again)
+    {
+        _readCookie = readCookie;
+        _cookies = again?._cookies ?? new CookieContainer();
+        _http = new HttpClient(new Cookies(_cookies, app.CreateHandler())) { BaseAddress = new Uri("http://localhost") };
+        _outside = counterparts.CreateClient();
+    }
+
+    public Guid SiteId { get; private set; }
+
+    /// <summary>Opens the page: the session, then the first site.</summary>
+    public async Task<JsonElement> OpenAsync()
+    {
+        var session = await GetAsync("/api/session");
+        _token = session.GetProperty("token").GetString()!;
+        SiteId = session.GetProperty("sites")[0].GetProperty("id").GetGuid();
+        return await SiteAsync();
+    }
+
+    public Task<JsonElement> SiteAsync(string? view = null) => GetAsync($"/api/sites/{SiteId}?view={view}");
+
+    public async Task<JsonElement> GetAsync(string path)
+    {
+        using var response = await _http.GetAsync(path);
+        response.IsSuccessStatusCode.ShouldBeTrue($"{path}: {response.StatusCode}");
+        return await response.Content.ReadFromJsonAsync<JsonElement>();
+    }
+
+    public async Task<(HttpStatusCode Status, JsonElement Body)> SendAsync(HttpMethod method, string path, object? body, bool withToken = true)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : body is string text ? new StringContent(text, null, "application/json") : JsonContent.Create(body) };
+        if (withToken)
+        {
+            request.Headers.Add("X-Home-Start-Token", _token);
+        }
+
+        using var response = await _http.SendAsync(request);
+        var content = await response.Content.ReadAsStringAsync();
+        return (response.StatusCode, content.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(content));
+    }
+
+    public async Task<HttpResponseMessage> RawAsync(string path) => await _http.GetAsync(path);
+
+    public Task<(HttpStatusCode Status, JsonElement Body)> PostAsync(string path, object? body) => SendAsync(HttpMethod.Post, path, body);
+
+    /// <summary>Sends a command with the newest revision; it must succeed.</summary>
+    public async Task<JsonElement> DoAsync(object command, string? view = null)
+    {
+        var revision = (await SiteAsync()).GetProperty("revision").GetInt32();
+        var (status, body) = await PostAsync($"/api/sites/{SiteId}/commands?view={view}", new { revision, command });
+        status.ShouldBe(HttpStatusCode.OK, body.ToString());
+        return body;
+    }
+
+    /// <summary>Tells a counterpart of this visitor's world how to behave: ok, slow, limiting, down or answers-lost.</summary>
+    public async Task TellAsync(string service, string mode)
+    {
+        using var response = await _outside.PutAsync($"/worlds/{Workspace:N}/behaviours/{service}/{mode}", null);
+        response.EnsureSuccessStatusCode();
+    }
+
+    public async Task TakeNameAsync(string domain)
+    {
+        using var response = await _outside.PutAsync($"/worlds/{Workspace:N}/registrations/{domain}", null);
+        response.EnsureSuccessStatusCode();
+    }
+
+    public async Task<(string Token, string Ending)> CardAsync(string number)
+    {
+        using var response = await _outside.PostAsJsonAsync("/cards", new { number, expires = "09/29", code = "123" });
+        var card = await response.Content.ReadFromJsonAsync<JsonElement>();
+        return (card.GetProperty("token").GetString()!, card.GetProperty("ending").GetString()!);
+    }
+
+    /// <summary>Orders candidate A; the answer is the order as it was placed.</summary>
+    public async Task<JsonElement> OrderAsync(string card = GoodCard, string letter = "A")
+    {
+        var (status, body) = await TryOrderAsync(card, letter);
+        status.ShouldBe(HttpStatusCode.OK, body.ToString());
+        return body;
+    }
+
+    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null)
+    {
+        var page = await SiteAsync(letter);
+        var (token, ending) = await CardAsync(card);
+        return await PostAsync($"/api/sites/{SiteId}/orders", new
+        {
+            id = id ?? Guid.NewGuid(),
+            revision = page.GetProperty("revision").GetInt32(),
+            letter,
+            today = today ?? page.GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("dueToday").GetString(),
+            contact = contact ?? new { name = "Ada Wren", mail = "ada@example.com", street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
+            card = new { token, ending },
+            agreed = true,
+        });
+    }
+
+    /// <summary>Looks at an order until it is in one of these states.</summary>
+    public async Task<JsonElement> UntilAsync(Guid order, params string[] states)
+    {
+        JsonElement seen = default;
+        for (var turn = 0; turn < 400; turn++)
+        {
+            seen = await GetAsync($"/api/orders/{order}");
+            if (states.Contains(seen.GetProperty("state").GetString()))
+            {
+                return seen;
+            }
+
+            await Task.Delay(20);
+        }
+
+        throw new ShouldAssertException($"the order is not {string.Join(" or ", states)}: {seen}");
+    }
+
+    /// <summary>The workspace this visitor's cookie stands for, which is also the name of its world.</summary>
+    public Guid Workspace => Guid.Parse(_readCookie(_cookies.GetCookies(new Uri("http://localhost"))["home-start"]!.Value));
+
+    private sealed class Cookies(CookieContainer cookies, HttpMessageHandler inner) : DelegatingHandler(inner)
+    {
+        protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+        {
+            if (cookies.GetCookieHeader(request.RequestUri!) is { Length: > 0 } kept)
+            {
+                request.Headers.Add("Cookie", kept);
+            }
+
+            var response = await base.SendAsync(request, cancellationToken);
+            foreach (var cookie in response.Headers.TryGetValues("Set-Cookie", out var set) ? set : [])
+            {
+                cookies.SetCookies(request.RequestUri!, cookie);
+            }
+
+            return response;
+        }
+    }
+}
