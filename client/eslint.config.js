@@ -16,6 +16,8 @@ export default tseslint.config(
             parserOptions: { projectService: true },
         },
         rules: {
+            // A region that scrolls must be reachable by keyboard.
+            'jsx-a11y/no-noninteractive-tabindex': ['error', { tags: [], roles: ['region'] }],
             // The router takes a redirect as something thrown.
             '@typescript-eslint/only-throw-error': 'off',
             '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],

@@ -36,6 +36,9 @@ internal static class Behaviours
 {
     public const string WorldHeader = "X-World";
 
+    /// <summary>What is told to this world holds for all.</summary>
+    private const string AnyWorld = "any";
+
     private static readonly TimeSpan Slowness = TimeSpan.FromSeconds(2);
 
     public static void MapBehaviours(this IEndpointRouteBuilder app)
@@ -55,8 +58,8 @@ internal static class Behaviours
             var http = call.HttpContext;
             var db = http.RequestServices.GetRequiredService<CounterpartsDb>();
             var world = http.World();
-            var behaviour = await db.Behaviours.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Service == service, http.RequestAborted);
-            switch (behaviour?.Mode)
+            var told = await db.Behaviours.AsNoTracking().Where(row => (row.World == world || row.World == AnyWorld) && row.Service == service && row.Mode != Mode.Ok).ToListAsync(http.RequestAborted);
+            switch (told.FirstOrDefault()?.Mode)
             {
                 case Mode.Slow:
                     await Task.Delay(Slowness, http.RequestAborted);

@@ -46,7 +46,7 @@ public sealed class Browser : IDisposable
     public void StartAfresh()
     {
         Size(1280, 800);
-        _driver.Navigate().GoToUrl(_app.Address);
+        Go("/favicon.svg"); // Nothing is under way here that could bring a cookie back.
         _driver.Manage().Cookies.DeleteAllCookies();
         _driver.ExecuteScript("localStorage.clear(); sessionStorage.clear();");
         _driver.Manage().Logs.GetLog(LogType.Browser);
@@ -62,9 +62,9 @@ public sealed class Browser : IDisposable
         () => _driver.FindElements(By.XPath($"//*[@id=//label[normalize-space(.)={Quoted(label)}]/@for]")).Concat(_driver.FindElements(By.CssSelector($"[aria-label={JsonSerializer.Serialize(label)}]"))).FirstOrDefault(element => element.Displayed),
         $"there is no field “{label}”");
 
-    /// <summary>A button or link that says this, or begins with it.</summary>
+    /// <summary>A button or link that says this, or else begins with it.</summary>
     public IWebElement Control(string words) => Until(
-        () => _driver.FindElements(By.XPath($"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, {Quoted(words)})]")).FirstOrDefault(element => element.Displayed),
+        () => _driver.FindElements(By.XPath($"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, {Quoted(words)})]")).Where(element => element.Displayed).OrderBy(element => element.Text == words ? 0 : 1).FirstOrDefault(),
         $"there is no “{words}” to press");
 
     public IWebElement Choice(string label) => Until(
@@ -88,10 +88,10 @@ public sealed class Browser : IDisposable
 
     public string Text => Retrying(() => _driver.FindElement(By.TagName("body")).Text) ?? "";
 
-    /// <summary>The cells of the ledger's row whose choice begins with these words.</summary>
-    public IReadOnlyList<string> Row(string begins) => Until(
-        () => _driver.FindElements(By.XPath($"//main//table//tr[.//*[self::th or self::td][starts-with(normalize-space(.), {Quoted(begins)})]]")).Select(row => row.FindElements(By.TagName("td")).Concat(row.FindElements(By.TagName("th"))).Where(cell => cell.Displayed && cell.GetCssValue("text-align") == "right").Select(cell => cell.Text).ToList()).FirstOrDefault(),
-        $"there is no row “{begins}”");
+    /// <summary>The cells of the ledger's row that say this.</summary>
+    public IReadOnlyList<string> Row(string says) => Until(
+        () => _driver.FindElements(By.XPath($"//main//table//tr[.//*[self::th or self::td][contains(normalize-space(.), {Quoted(says)})]]")).Select(row => row.FindElements(By.TagName("td")).Concat(row.FindElements(By.TagName("th"))).Where(cell => cell.Displayed && cell.GetCssValue("text-align") == "right").Select(cell => cell.Text).ToList()).FirstOrDefault(),
+        $"there is no row “{says}”");
 
     /// <summary>Everything the console complained of since <see cref="StartAfresh"/>.</summary>
     public IReadOnlyList<string> Complaints() =>
@@ -101,9 +101,39 @@ public sealed class Browser : IDisposable
     {
         _driver.ExecuteScript(File.ReadAllText(Repository.Folder("client", "node_modules", "axe-core", "axe.min.js")));
         var findings = _driver.ExecuteAsyncScript(
-            "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
+            "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
         return [.. ((IReadOnlyCollection<object>)findings!).Cast<string>()];
     }
+
+    /// <summary>Presses Tab until what has the focus says this, then a key on it. Nothing here touches the mouse.</summary>
+    public void ByKeyboard(string words, string press)
+    {
+        for (var steps = 0; steps < 120; steps++)
+        {
+            var focused = _driver.SwitchTo().ActiveElement();
+            if (Named(focused).StartsWith(words, StringComparison.Ordinal))
+            {
+                IsFocusVisible(focused).ShouldBeTrue($"the focus on “{words}” cannot be seen");
+                focused.SendKeys(press);
+                return;
+            }
+
+            new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(Keys.Tab).Perform();
+        }
+
+        throw new ShouldAssertException($"Tab does not lead to “{words}”. The page reads:\n{Text}");
+    }
+
+    /// <summary>Tells a counterpart, in every world, how to behave: ok, slow, limiting, down or answers-lost.</summary>
+    public void Tell(string service, string mode)
+    {
+        using var http = new HttpClient();
+        http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/behaviours/{service}/{mode}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+    }
+
+    /// <summary>What the server says to a GET of this visitor.</summary>
+    public JsonElement Api(string path) =>
+        JsonSerializer.Deserialize<JsonElement>((string)_driver.ExecuteAsyncScript("const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);", path)!);
 
     public void Theme(string theme) => _driver.ExecuteScript("document.documentElement.dataset.theme = arguments[0]", theme);
 
@@ -125,6 +155,13 @@ public sealed class Browser : IDisposable
 
         throw new ShouldAssertException($"{otherwise}. The page at {_driver.Url} reads:\n{Text}");
     }
+
+    // As an assistive technology would name it, nearly: its label, its aria-label, or its words.
+    private string Named(IWebElement element) =>
+        ((string)_driver.ExecuteScript("const e = arguments[0]; return (e.ariaLabel || e.labels?.[0]?.textContent || (e === document.body ? '' : e.textContent) || '').trim()", element)!);
+
+    private bool IsFocusVisible(IWebElement element) =>
+        (bool)_driver.ExecuteScript("const s = getComputedStyle(arguments[0]); return arguments[0].matches(':focus-visible') && (s.outlineStyle !== 'none' || s.boxShadow !== 'none')", element)!;
 
     private static T? Retrying<T>(Func<T?> look)
     {

@@ -22,6 +22,7 @@ export function InkPopover({
       </Radix.Trigger>
       <Radix.Portal>
         <Radix.Content
+          aria-label={label}
           align="end"
           sideOffset={8}
           collisionPadding={12}

@@ -15,7 +15,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
   const all = [...new Set(sellers.flatMap((book) => book.domains.map((price) => price.ending)))];
   const endings = first && all.includes(first) ? [first, ...all.filter((ending) => ending !== first)] : all;
   return (
-    <div className="mt-4 overflow-x-auto">
+    <div className="mt-4">
       <table className="w-full text-left">
         <caption className="sr-only">Endings for {label}, with what the registrar says and what they cost</caption>
         <thead className="max-md:sr-only">
@@ -148,7 +148,6 @@ function Offer({ book, answer, label, ending }: { book: Book; answer: DomainAnsw
       ) : (
         <Button
           look="text"
-          aria-label={`Take ${label}.${ending} from ${book.provider} for ${letter}`}
           onClick={() =>
             change({
               kind: 'choose-domain',
@@ -167,6 +166,9 @@ function Offer({ book, answer, label, ending }: { book: Book; answer: DomainAnsw
           }
         >
           Take it for {letter}
+          <span className="sr-only">
+            : {label}.{ending} from {book.provider}
+          </span>
         </Button>
       )}
     </div>

@@ -26,7 +26,7 @@ export function CountSettings() {
       </span>
       <span>
         from{' '}
-        <InkPopover words={shortDay(startDate)} label={`Counted from ${longDay(startDate)}: change`}>
+        <InkPopover words={shortDay(startDate)} label={`Counted from ${shortDay(startDate)}: change`}>
           {(close) => <Start key={startDate} close={close} />}
         </InkPopover>
       </span>

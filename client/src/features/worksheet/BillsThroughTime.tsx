@@ -4,6 +4,7 @@ import type { Costing, Schemas } from '../../api/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { ScrollRegion } from '../../ui/ScrollRegion';
 
 type Bar = Schemas['BarWire'];
 
@@ -162,7 +163,7 @@ function Table({ costing, timeline }: { costing: Costing; timeline: Schemas['Tim
     </tr>
   );
   return (
-    <div className="mt-3 max-w-3xl overflow-x-auto">
+    <ScrollRegion label="Bills as a table" className="mt-3 max-w-3xl">
       <table className="w-full text-[13.5px]">
         <caption className="text-soft text-left">
           All that is due before {shortDay(costing.dates.end)}, in {currency}
@@ -193,7 +194,7 @@ function Table({ costing, timeline }: { costing: Costing; timeline: Schemas['Tim
           {money(next.total, currency)} falls due on {shortDay(next.date)}.
         </p>
       )}
-    </div>
+    </ScrollRegion>
   );
 }
 

@@ -44,7 +44,7 @@ export function CodeRows() {
                 <Button
                   look="text"
                   className="text-[13px] font-normal"
-                  aria-label={`Take the code ${code} off`}
+                  aria-label={`take off the code ${code}`}
                   onClick={() => change({ kind: 'drop-code', letter, code })}
                 >
                   take off

@@ -3,6 +3,7 @@ import { money } from '../../format/money';
 import { shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { ScrollRegion } from '../../ui/ScrollRegion';
 import { useSite } from '../site/SiteContext';
 
 const columns: [string, string][] = [
@@ -31,7 +32,7 @@ export function PlanDialog({ open, onOpenChange }: { open: boolean; onOpenChange
       title={`Choose a plan for ${letter}`}
       about="The advertised price is the lowest first price a month, whatever it becomes later. The worksheet shows all of it."
     >
-      <div className="overflow-x-auto">
+      <ScrollRegion label="Plans">
         <table className="w-full text-left">
           <thead>
             <tr className="border-ink text-soft border-b text-sm">
@@ -87,7 +88,7 @@ export function PlanDialog({ open, onOpenChange }: { open: boolean; onOpenChange
             </tbody>
           ))}
         </table>
-      </div>
+      </ScrollRegion>
     </Dialog>
   );
 }

@@ -1,0 +1,51 @@
+namespace HomeStart.Browser.Tests;
+
+/// <summary>axe finds nothing, on any main view, in either theme.</summary>
+public sealed class Axe(Browser browser) : IClassFixture<Browser>
+{
+    [Theory]
+    [InlineData("light", 1280)]
+    [InlineData("dark", 1280)]
+    [InlineData("light", 390)]
+    public void Finds_nothing(string theme, int width)
+    {
+        browser.StartAfresh();
+        browser.Size(width, 800);
+        browser.Theme(theme);
+        browser.Reads("You pay £65.15 today");
+        browser.Press("As a table");
+        Check("worksheet");
+        browser.Press("Tidemarsh Hosting, Slipway");
+        browser.Reads("Advertised, a month");
+        Check("plans");
+        browser.Press("Close");
+        browser.Press("Added up over");
+        browser.Field("or so many months");
+        Check("settings");
+        browser.Find("body").SendKeys(OpenQA.Selenium.Keys.Escape);
+        browser.Press("Domain");
+        browser.Type("The name you want", "hourwork");
+        browser.Reads("premium name");
+        browser.Press("I have a domain and keep it where it is");
+        Check("domain");
+        browser.Press("Worksheet");
+        browser.Press("Order A");
+        browser.Reads("Read the name once more");
+        browser.Press("Order A and pay");
+        Check("order");
+        Walk.FillIn(browser, "9999510000000002");
+        browser.Press("Order A and pay");
+        browser.Reads("Nothing was charged");
+        Check("refused");
+        Walk.GiveCard(browser, "9999000000000004");
+        browser.Press("Pay with this card");
+        browser.Reads("Key sheet for");
+        Check("key sheet");
+        browser.Press("Orders");
+        browser.Reads("Orders and key sheets");
+        Check("orders");
+        browser.Complaints().ShouldBeEmpty();
+
+        void Check(string view) => browser.AxeFindings().ShouldBeEmpty($"{view}, {theme}, {width}");
+    }
+}

@@ -1,0 +1,140 @@
+using OpenQA.Selenium;
+
+namespace HomeStart.Browser.Tests;
+
+/// <summary>The whole way an owner goes, in the real browser.</summary>
+public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browser>
+{
+    [Fact]
+    public void By_mouse_from_an_empty_site_to_the_key_sheet()
+    {
+        StartEmpty();
+        browser.Press("Choose a plan");
+        browser.Press("Slipway");
+        browser.Reads("Choose how often to pay");
+        browser.Choice("every 12 months").Click();
+        browser.Reads("You pay");
+        browser.Press("Choose a domain");
+        browser.Type("The name you want", "Ostler Wren");
+        browser.Reads("A domain has no spaces");
+        browser.Press("Use “ostlerwren”");
+        browser.Press("Take it for A: ostlerwren.com from Tidemarsh Hosting");
+        browser.Reads("has ostlerwren.com");
+        browser.Press("Worksheet");
+        browser.Reads("A year is included with the plan");
+        browser.Choice("Daily backup").Click();
+        browser.Reads("1.99 a month");
+        browser.Type("A code to try", "mailday");
+        browser.Press("Try it");
+        browser.Reads("saves £6.00 in all");
+        FiguresAreTheCostings();
+        browser.Driver.Navigate().Refresh();
+        browser.Reads("saves £6.00 in all");
+        browser.Press("Order A for £65.71");
+        Walk.FillIn(browser, "9999000000000004");
+        browser.Press("Order A and pay £65.71");
+        browser.Reads("Key sheet for ostlerwren.com");
+        browser.Reads("https://panel.tidemarsh.example.net/");
+        browser.Reads("£65.71 was taken from the card ending in 0004");
+        browser.Press("Show it once");
+        browser.Reads("Write it down now");
+        browser.Driver.Navigate().Refresh();
+        browser.Press("Show it once");
+        browser.Reads("It has been shown already");
+        browser.Press("Orders");
+        browser.Reads("Slipway, hosting for 1 year");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void By_keyboard_alone()
+    {
+        StartEmpty();
+        browser.ByKeyboard("Choose a plan", Keys.Enter);
+        browser.Reads("Advertised, a month");
+        browser.ByKeyboard("Lintel", Keys.Enter);
+        browser.Reads("Choose how often to pay");
+        browser.ByKeyboard("monthly", Keys.Space);
+        browser.Reads("You pay £7.44 today");
+        browser.ByKeyboard("Choose a domain", Keys.Enter);
+        browser.Reads("Find a name for the site");
+        browser.ByKeyboard("The name you want", "ostlerwren");
+        browser.Reads("ostlerwren.co.uk");
+        browser.ByKeyboard("Take it for A: ostlerwren.co.uk from Nameyarrow", Keys.Enter);
+        browser.Reads("has ostlerwren.co.uk");
+        browser.ByKeyboard("Back to the worksheet", Keys.Enter);
+        browser.Reads("You pay £12.48 today");
+        browser.ByKeyboard("Order A for £12.48", Keys.Enter);
+        browser.Reads("Read the name once more");
+        foreach (var (label, text) in new[] { ("Name", "Ada Wren"), ("Mail address", "ada@ostlerwren.example"), ("Street and number", "4 Mill Lane"), ("Town", "Hexworth"), ("Postcode", "HX4 2AB"), ("Card number", "9999000000000004"), ("Expires", "09/29"), ("Code", "123"), ("I have read", " ") })
+        {
+            browser.ByKeyboard(label, text);
+        }
+
+        browser.ByKeyboard("Order A and pay £12.48", Keys.Enter);
+        browser.Reads("Key sheet for ostlerwren.co.uk");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_was_typed_wrongly_is_said_at_its_field_and_nothing_is_lost()
+    {
+        browser.StartAfresh();
+        browser.Press("Order A");
+        browser.Press("Order A and pay");
+        browser.Reads("Type the card number.");
+        browser.Reads("Tick this once you have read it.");
+        browser.Type("Mail address", "nobody");
+        Walk.GiveCard(browser, "9999000000000005");
+        browser.Choice("I have read what I buy").Click();
+        browser.Press("Order A and pay");
+        browser.Reads("This is no card number: a digit is wrong or missing.");
+        browser.Type("Card number", "9999000000000004");
+        browser.Press("Order A and pay");
+        browser.Reads("Type a mail address, such as you@example.com");
+        browser.Reads("Type your name.");
+        browser.Field("Mail address").GetAttribute("value").ShouldBe("nobody");
+        browser.Api("/api/orders").GetArrayLength().ShouldBe(0);
+    }
+
+    [Fact]
+    public void A_refused_card_and_a_host_that_is_down_each_leave_a_way_on()
+    {
+        browser.StartAfresh();
+        browser.Tell("host", "down");
+        browser.Press("Order A");
+        Walk.FillIn(browser, "9999510000000002");
+        browser.Press("Order A and pay");
+        browser.Reads("The bank says there is not enough money on the card.");
+        browser.Reads("Nothing was charged and nothing was bought.");
+        Walk.GiveCard(browser, "9999000000000004");
+        browser.Press("Pay with this card");
+        browser.Reads("The host does not answer.");
+        browser.Reads("is held on the card ending in 0004; nothing has been taken");
+        browser.Tell("host", "ok");
+        browser.Press("Try again");
+        browser.Reads("Key sheet for ostlerwren.com");
+    }
+
+    private void StartEmpty()
+    {
+        browser.StartAfresh();
+        browser.Tell("host", "ok");
+        browser.Press("Site: Ostler");
+        browser.Type("Start another site", "Hexworth clocks");
+        browser.Control("Start").Click();
+        browser.Reads("Begin anywhere");
+    }
+
+    // Every figure of the ledger on the page stands in the costing that the server gives for the same candidate.
+    private void FiguresAreTheCostings()
+    {
+        var site = browser.Driver.Url.Split('/')[4];
+        var costing = browser.Api($"/api/sites/{site}").GetProperty("worksheet").GetProperty("costing");
+        var ledger = costing.GetProperty("ledger");
+        var total = ledger.GetProperty("totals").EnumerateArray().Select(cell => cell.GetString()!).Append(costing.GetProperty("totals").GetProperty("horizon").GetString()!);
+        browser.Row(costing.GetProperty("totals").GetProperty("perMonth").GetString()!).ShouldBe(total);
+        var plan = ledger.GetProperty("rows").EnumerateArray().First(row => row.GetProperty("kind").GetString() == "plan");
+        browser.Row("Tidemarsh Hosting, Slipway").ShouldBe(plan.GetProperty("cells").EnumerateArray().Append(plan.GetProperty("total")).Select(cell => cell.GetString()!));
+    }
+}
