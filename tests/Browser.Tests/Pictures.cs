@@ -12,9 +12,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Reads("over three years");
         Take("worksheet");
-        browser.Size(1280, 1300);
-        Take("worksheet-tall");
-        browser.Size(1280, 800);
         browser.Theme("dark");
         Take("worksheet-night");
         browser.Theme("light");
@@ -46,9 +43,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Pay with this card");
         browser.Reads("Key sheet for ostlerwren.com");
         Take("key-sheet");
-        browser.Size(390, 844);
-        Take("key-sheet-narrow");
-        browser.Size(1280, 800);
         Empty();
     }
 
