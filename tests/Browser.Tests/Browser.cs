@@ -135,6 +135,23 @@ public sealed class Browser : IDisposable
     public JsonElement Api(string path) =>
         JsonSerializer.Deserialize<JsonElement>((string)_driver.ExecuteAsyncScript("const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);", path)!);
 
+    /// <summary>Changes the site on the page behind the page's back, as another window of the same visitor would.</summary>
+    public void ChangeElsewhere(string command) =>
+        ((string)_driver.ExecuteAsyncScript(
+            """
+            const [command, done] = arguments;
+            const site = location.pathname.split('/')[2];
+            const get = path => fetch(path).then(answer => answer.json());
+            Promise.all([get('/api/session'), get('/api/sites/' + site)])
+              .then(([session, page]) => fetch(`/api/sites/${site}/commands`, {
+                method: 'POST',
+                headers: { 'content-type': 'application/json', 'X-Home-Start-Token': session.token },
+                body: JSON.stringify({ revision: page.revision, command: JSON.parse(command) }),
+              }))
+              .then(answer => done(String(answer.status)), error => done(String(error)));
+            """,
+            command)!).ShouldBe("200");
+
     public void Theme(string theme) => _driver.ExecuteScript("document.documentElement.dataset.theme = arguments[0]", theme);
 
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);

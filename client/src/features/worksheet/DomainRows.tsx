@@ -53,6 +53,7 @@ export function DomainRows() {
                 ? link('An address lent by the host')
                 : link(first.name ? written : `A name to choose later (.${first.ending ?? ''})`)}
               {first.route === 'register' && <Years domain={first} />}
+              {page.worksheet.domainSellers.length > 1 && <Seller domain={first} />}
               {first.route === 'keep' && <span>kept where it is</span>}
               {first.route === 'later' && <span>in {shortSpan(first.inMonths)}</span>}
               <Button
@@ -64,7 +65,6 @@ export function DomainRows() {
               </Button>
             </span>
             {costing && <Included costing={costing} reference={written} />}
-            {page.worksheet.domainSellers.length > 1 && <Seller domain={first} />}
           </>
         }
         figures={figuresOf(rows, (row) => row.kind === 'domain' && row.ref === written)}
@@ -108,11 +108,11 @@ function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
   const { page, change } = useSite();
   const { letter, domainSellers, costing } = page.worksheet;
   return (
-    <span className="block text-[13px]">
+    <span>
       from{' '}
       <InkSelect
         label="Where to buy the domain"
-        className="max-w-44"
+        className="max-w-40"
         value={domain.book ?? ''}
         onChange={(event) =>
           change({

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { usePendingChange } from '../../api/commands';
 import { change as changeWords, figure, money } from '../../format/money';
@@ -22,6 +22,7 @@ export function ExtraRows() {
   const { extras } = page.worksheet;
   const always = extras.filter((extra) => extra.quantity > 0 || extra.isHad || extra.preselected);
   const shown = open || extras.length <= mostShown ? extras : always;
+  const rows = shown.length < extras.length ? shown.length + 1 : shown.length;
   return extras.length === 0 ? null : (
     <tbody>
       {shown.map((extra, index) => (
@@ -30,11 +31,16 @@ export function ExtraRows() {
           extra={extra}
           kind={index === 0 ? 'Extras' : undefined}
           band={index % 2 === 1}
+          notesSpan={index === 0 ? rows : 0}
+          sharedNotes={shown.map((noted) => (
+            <SellersTick key={`${noted.id}-${noted.forDomain}`} extra={noted} />
+          ))}
         />
       ))}
       {shown.length < extras.length && (
         <LedgerRow
           header={false}
+          notesSpan={0}
           choice={
             <Button look="text" onClick={() => setOpen(true)}>
               Show {extras.length - shown.length} more extras
@@ -47,7 +53,20 @@ export function ExtraRows() {
   );
 }
 
-function ExtraRow({ extra, kind, band }: { extra: Extra; kind?: string; band: boolean }) {
+function ExtraRow({
+  extra,
+  kind,
+  band,
+  sharedNotes,
+  notesSpan,
+}: {
+  extra: Extra;
+  kind?: string;
+  band: boolean;
+  /** The notes of all extras, which share the margin beside them. */
+  sharedNotes: ReactNode;
+  notesSpan: number;
+}) {
   const { page, change } = useSite();
   const pending = usePendingChange(page.id);
   const { letter, candidate, costing } = page.worksheet;
@@ -83,17 +102,10 @@ function ExtraRow({ extra, kind, band }: { extra: Extra; kind?: string; band: bo
               </InkSelect>
             )}
             {extra.about && <About extra={extra} />}
-            {quantity === 0 && !extra.isHad && (
-              <span className="text-soft text-[13px]">
-                <Price extra={extra} />
-              </span>
-            )}
-          </span>
-          {(quantity > 0 || extra.isHad) && (
-            <span className="text-soft block pl-6 text-[13px]">
+            <span className="text-soft text-[13px]">
               <Price extra={extra} />
             </span>
-          )}
+          </span>
         </div>
       }
       look={extra.isHad ? 'included' : 'plain'}
@@ -101,16 +113,22 @@ function ExtraRow({ extra, kind, band }: { extra: Extra; kind?: string; band: bo
         costing?.ledger.rows ?? [],
         (row) => row.kind === 'addOn' && row.ref === extra.id && row.book === book,
       )}
-      notes={
-        extra.preselected && quantity === 0 && !extra.isHad && extra.horizonChange ? (
-          <Note ink="red">
-            The seller ticks {extra.name.toLowerCase()} for you. Left off, you save{' '}
-            {money(extra.horizonChange, costing?.totals.currency ?? extra.currency)}.
-          </Note>
-        ) : null
-      }
+      notes={<SellersTick extra={extra} />}
+      wideNotes={sharedNotes}
+      notesSpan={notesSpan}
     />
   );
+}
+
+/** What the seller ticks in advance and we leave off, and what that saves. */
+function SellersTick({ extra }: { extra: Extra }) {
+  const { page } = useSite();
+  const currency = page.worksheet.costing?.totals.currency ?? extra.currency;
+  return extra.preselected && extra.quantity === 0 && !extra.isHad && extra.horizonChange ? (
+    <Note ink="red">
+      The seller ticks {extra.name.toLowerCase()} for you. Left off, you save {money(extra.horizonChange, currency)}.
+    </Note>
+  ) : null;
 }
 
 /** Taking an extra and reading about it are two targets. */

@@ -69,13 +69,15 @@ function Tax() {
 }
 
 function Total() {
-  const { page } = useSite();
+  const { page, books } = useSite();
   const { costing } = page.worksheet;
   if (!costing) {
     return null;
   }
 
   const { totals, ledger, refund } = costing;
+  const host = books.find((book) => book.id === page.worksheet.candidate.hosting?.book);
+  const taxWords = host?.pricesIncludeTax ? 'with tax' : 'before tax';
   return (
     <tbody>
       <LedgerRow
@@ -83,9 +85,11 @@ function Total() {
         choice={
           <>
             {totals.atLeast.includes('horizon') && 'at least '}
-            {figure(totals.perMonth)} a month with all of this
+            {figure(totals.perMonth)} a month {page.settings.countTax ? 'with tax and' : 'with'} all of this
             {totals.advertised && (
-              <span className="font-semibold">; advertised {figure(totals.advertised.perMonth)}</span>
+              <span className="text-soft block text-[13px] font-normal">
+                advertised: {figure(totals.advertised.perMonth)} for the plan alone, {taxWords}
+              </span>
             )}
           </>
         }

@@ -109,8 +109,7 @@ function WayNote({
 
   return dayAfter && way.everyMonths > 1 && way.horizonChange?.startsWith('-') && !isZero(next.total) ? (
     <Note ink="red">
-      Every {way.everyMonths} months looks cheap here because its next bill, <b>{sum}</b>, falls due on{' '}
-      {shortDay(next.date)}.
+      Every {way.everyMonths} months looks cheap: its next bill, <b>{sum}</b>, is due on {shortDay(next.date)}.
     </Note>
   ) : null;
 }
