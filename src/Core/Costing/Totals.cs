@@ -80,7 +80,7 @@ internal static class TotalsOf
             UnusedAtEnd = Unused(costing),
             Refundable = Refund(costing),
             AdvertisedPerMonth = hosting is null ? null : PerMonth(hosting, hosting.Option.Prices.At(0).Units),
-            Expected = Expected(costing),
+            Expected = costing.Settings.KeepChancePercent is null ? null : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
             PriceStep = Step(costing),
             AtLeast = new AtLeast(today.Exists(bill => bill.IsAtLeast), firstTerm.Exists(bill => bill.IsAtLeast), costing.Counted.Any(bill => bill.IsAtLeast)),
             Unstated = [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))],
@@ -133,19 +133,6 @@ internal static class TotalsOf
         }
 
         return unused;
-    }
-
-    // Rule 28: the one place where floating point is right, a chance being no amount.
-    private static Minor? Expected(Costing costing)
-    {
-        if (costing.Settings.KeepChancePercent is not { } percent)
-        {
-            return null;
-        }
-
-        var chance = double.Parse(percent.ToString()) / 100;
-        var expected = costing.Counted.Sum(bill => (double)costing.ValueOf(bill) * Math.Pow(chance, Months.WholeBetween(costing.Settings.StartDate, bill.Date) / 12.0));
-        return (Minor)Math.Round(expected, MidpointRounding.AwayFromZero);
     }
 
     private static PriceStepUp? Step(Costing costing)

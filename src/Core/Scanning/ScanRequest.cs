@@ -1,0 +1,40 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>What to scan for (scan.md).</summary>
+/// <param name="Settings">With a display currency wherever the books' currencies differ.</param>
+/// <param name="ByPlan">Only the best row of each plan.</param>
+/// <param name="Top">How many rows, 1 to 1000.</param>
+public sealed record ScanRequest(ImmutableArray<OfferBook> Books, CountSettings Settings, Needs Needs, Objective Objective, bool ByPlan, int Top)
+{
+    public const int MostRows = 1000;
+}
+
+public enum Objective
+{
+    Horizon,
+    DueToday,
+    Expected,
+}
+
+/// <summary>What a scan found.</summary>
+/// <param name="Considered">How many (plan, billing option, data centre, ending, domain book) there are.</param>
+/// <param name="Feasible">How many of them have a feasible candidate.</param>
+public sealed record ScanResult(ImmutableArray<ScanRow> Rows, ImmutableArray<ScanRow> Front, ImmutableArray<RejectedPlan> Rejected, long Considered, long Feasible);
+
+public sealed record ScanRow(Candidate Candidate, Costing Costing);
+
+public sealed record RejectedPlan(OfferBook Book, Plan Plan, ImmutableArray<Reason> Reasons);
+
+/// <summary>Why a plan is out.</summary>
+/// <param name="Need">The field of the needs.</param>
+/// <param name="Has">The plan's or provider's value; null: not stated.</param>
+/// <param name="Wants">The need's own value.</param>
+public sealed record Reason(string Need, ReasonValue? Has, ReasonValue Wants);
+
+/// <summary>A value in a reason: exactly one is set.</summary>
+public sealed record ReasonValue(decimal? Number = null, bool? Flag = null, string? Word = null, ImmutableArray<string>? Words = null)
+{
+    public static ReasonValue? Of(FeatureValue? feature) => feature is null ? null : new ReasonValue(feature.Number, feature.Flag, feature.Word, feature.Words);
+}

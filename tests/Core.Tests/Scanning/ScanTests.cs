@@ -1,0 +1,60 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using CsCheck;
+using HomeStart.Formats;
+
+namespace HomeStart.Core.Tests;
+
+/// <summary>The scan gives exactly what costing each candidate by itself gives.</summary>
+public class ScanTests
+{
+    [Fact]
+    public void Agrees_with_brute_force_on_random_markets() =>
+        Gen.Int.Sample(
+            seed =>
+            {
+                var request = RandomScan.Make(seed);
+                var faults = new FaultList();
+                var result = Scan.Run(request, faults, null, CancellationToken.None).ShouldNotBeNull(string.Join(' ', faults.Faults));
+                var brute = new BruteForce(request).Run();
+                result.Considered.ShouldBe(brute.Considered);
+                result.Feasible.ShouldBe(brute.Feasible);
+                result.Rows.Select(Show).ShouldBe(brute.Rows.Select(row => Show(row.Candidate, row.Costing)));
+                result.Front.Select(Show).ShouldBe(brute.Front.Select(row => Show(row.Candidate, row.Costing)));
+                result.Rejected.Select(plan => (plan.Book.Id, plan.Plan.Id)).ShouldBe(brute.Rejected.Select(plan => (plan.Book, plan.Plan)));
+                if (request.Needs.MaxDueToday is null)
+                {
+                    result.Rejected.Select(plan => string.Join(',', plan.Reasons.Select(reason => reason.Need).Distinct())).ShouldBe(brute.Rejected.Select(plan => plan.Reasons));
+                }
+            },
+            iter: 400);
+
+    [Fact]
+    public void Each_row_equals_the_costing_of_its_candidate()
+    {
+        var request = RandomScan.Make(7);
+        foreach (var row in Scan.Run(request, new FaultList(), null, CancellationToken.None)!.Rows)
+        {
+            var alone = Coster.Cost(row.Candidate, request.Books, request.Settings, new FaultList())!;
+            (row.Costing.Totals.DueToday, row.Costing.Totals.Horizon).ShouldBe((alone.Totals.DueToday, alone.Totals.Horizon));
+        }
+    }
+
+    [Fact]
+    public void The_demo_names_what_bars_a_plan()
+    {
+        var books = Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books")).Order().Select(file => BookTests.Read(Path.GetFileName(file))).ToImmutableArray();
+        var settings = new CountSettings(new DateOnly(2026, 12, 1), 36) { DisplayCurrency = Currency.Get("GBP"), Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", ExactDecimal.Whole(1)) };
+        var needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 3), Support = ["phone"], Domain = new DomainNeed(DomainRoute.Register, "ostlerwren", ["com"]) };
+        var result = Scan.Run(new ScanRequest(books, settings, needs, Objective.Horizon, true, 25), new FaultList(), null, CancellationToken.None)!;
+        var slipway = result.Rejected.Single(plan => plan.Plan.Id == "slipway").Reasons.Single();
+        (slipway.Need, slipway.Has!.Number, slipway.Wants.Number).ShouldBe(("websites", 1, 3));
+        result.Rejected.Single(plan => plan.Plan.Id == "orchard").Reasons.Select(reason => reason.Need).ShouldBe(["support"]);
+        result.Rows.ShouldNotBeEmpty();
+    }
+
+    private static string Show(ScanRow row) => Show(row.Candidate, row.Costing);
+
+    private static string Show(Candidate candidate, Costing costing) =>
+        $"{costing.Totals.DueToday} {costing.Totals.Horizon} {JsonSerializer.Serialize(CandidateWire.Of(candidate))}";
+}
