@@ -130,6 +130,7 @@ public class SitesTests
         (HttpMethod Method, string Path, object? Body)[] routes =
         [
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}", null),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/scan", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/commands", new { revision = 1, command = Monthly }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/undo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/redo", new { revision = 1 }),

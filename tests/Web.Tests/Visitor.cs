@@ -59,6 +59,16 @@ public sealed class Visitor
         return (response.StatusCode, content.Length == 0 ? default : JsonSerializer.Deserialize<JsonElement>(content));
     }
 
+    /// <summary>The lines of an answer that is told line by line.</summary>
+    public async Task<IReadOnlyList<JsonElement>> LinesAsync(string path, object body)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = JsonContent.Create(body) };
+        request.Headers.Accept.ParseAdd("application/x-ndjson");
+        using var response = await _http.SendAsync(request);
+        var text = await response.Content.ReadAsStringAsync();
+        return [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))];
+    }
+
     public async Task<HttpResponseMessage> RawAsync(string path) => await _http.GetAsync(path);
 
     public Task<(HttpStatusCode Status, JsonElement Body)> PostAsync(string path, object? body) => SendAsync(HttpMethod.Post, path, body);

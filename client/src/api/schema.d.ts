@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["scan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -92,6 +108,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getSite"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/scan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["scanForSite"];
         put?: never;
         post?: never;
         delete?: never;
@@ -363,6 +395,20 @@ export interface components {
             currency: null | string;
             registration: null | components["schemas"]["RegistrationWire"];
         };
+        DomainNeedWire: {
+            route: string;
+            name: null | string;
+            endings: string[];
+            ending: null | string;
+            /** Format: int32 */
+            years: number;
+            /** Format: int32 */
+            inMonths: number;
+            /** Format: date */
+            expires: null | string;
+            renewal: null | string;
+            currency: null | string;
+        };
         DomainPriceWire: {
             ending: string;
             register: null | string;
@@ -506,6 +552,34 @@ export interface components {
             coversUntil: null | string;
             forDomain: null | string;
         };
+        NeedsWire: {
+            /** Format: double */
+            websites: number;
+            /** Format: double */
+            storageGB: number;
+            /** Format: double */
+            monthlyVisits: number;
+            /** Format: double */
+            mailboxes: number;
+            /** Format: double */
+            databases: number;
+            /** Format: double */
+            subdomains: number;
+            /** Format: double */
+            transferGB: number;
+            certificate: string;
+            extras: string[];
+            regions: string[];
+            platform: null | string;
+            installer: boolean;
+            ownIp: boolean;
+            support: string[];
+            /** Format: int32 */
+            minRefundDays: number;
+            maxDueToday: null | string;
+            acceptUnknown: boolean;
+            domain: null | components["schemas"]["DomainNeedWire"];
+        };
         NextWire: {
             /** Format: date */
             date: string;
@@ -581,6 +655,11 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        ReasonWire: {
+            need: string;
+            has: components["schemas"]["JsonElement"];
+            wants: components["schemas"]["JsonElement"];
+        };
         RefundWire: {
             /** Format: date */
             lastDay: null | string;
@@ -595,6 +674,27 @@ export interface components {
             expires: null | string;
             status: string[];
             registrar: null | string;
+        };
+        RejectedPlanWire: {
+            book: string;
+            plan: string;
+            reasons: components["schemas"]["ReasonWire"][];
+        };
+        ScanRowWire: {
+            candidate: components["schemas"]["CandidateWire"];
+            totals: components["schemas"]["TotalsWire"];
+            priceStep: null | components["schemas"]["PriceStepWire"];
+            codes: components["schemas"]["CodeWire"][];
+            unstated: components["schemas"]["UnstatedWire"][];
+        };
+        ScanWire: {
+            rows: components["schemas"]["ScanRowWire"][];
+            front: components["schemas"]["ScanRowWire"][];
+            rejected: components["schemas"]["RejectedPlanWire"][];
+            /** Format: int64 */
+            considered: number;
+            /** Format: int64 */
+            feasible: number;
         };
         SessionWire: {
             token: string;
@@ -617,6 +717,7 @@ export interface components {
             canRedo: boolean;
             name: string;
             settings: components["schemas"]["SiteSettingsWire"];
+            needs: components["schemas"]["NeedsWire"];
             shortlist: components["schemas"]["SlipWire"][];
             worksheet: components["schemas"]["WorksheetWire"];
         };
@@ -630,6 +731,11 @@ export interface components {
             businessDate: string;
             taxPercent: string;
             countTax: boolean;
+            currency: string;
+            rates: {
+                [key: string]: string;
+            };
+            keepChancePercent: null | string;
         };
         SlipWire: {
             letter: string;
@@ -746,6 +852,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CostingWire"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    scan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JsonElement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanWire"];
                 };
             };
             /** @description Bad Request */
@@ -909,6 +1057,49 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    scanForSite: {
+        parameters: {
+            query?: {
+                objective?: string;
+                byPlan?: boolean;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -10,6 +10,8 @@ public sealed record Site(string Name, SiteSettings Settings)
     /// <summary>How many candidates a shortlist holds.</summary>
     public const int MostCandidates = 8;
 
+    public Needs Needs { get; init; } = new();
+
     public ImmutableArray<ListedCandidate> Shortlist { get; init; } = [];
 
     /// <summary>How many letters have been given; a letter is never given again.</summary>
@@ -39,7 +41,24 @@ public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactD
 {
     public static readonly SiteSettings Default = new(36, null, ExactDecimal.Whole(20), CountTax: true, NewCustomer: true);
 
+    /// <summary>The code of the currency that sums are shown in.</summary>
+    public string DisplayCurrency { get; init; } = "GBP";
+
+    /// <summary>By currency code: what one unit of it is worth in the display currency, as the owner typed it.</summary>
+    public ImmutableDictionary<string, ExactDecimal> Rates { get; init; } = ImmutableDictionary<string, ExactDecimal>.Empty;
+
+    /// <summary>How likely the site still runs a year on, in percent; null: not said.</summary>
+    public ExactDecimal? KeepChancePercent { get; init; }
+
     /// <summary>What <see cref="Coster"/> takes, on a business date.</summary>
     public CountSettings On(DateOnly businessDate) =>
-        new(StartDate ?? businessDate, HorizonMonths) { TaxPercent = TaxPercent, CountTax = CountTax, NewCustomer = NewCustomer };
+        new(StartDate ?? businessDate, HorizonMonths)
+        {
+            TaxPercent = TaxPercent,
+            CountTax = CountTax,
+            NewCustomer = NewCustomer,
+            KeepChancePercent = KeepChancePercent,
+            DisplayCurrency = Currency.Get(DisplayCurrency),
+            Rates = Rates,
+        };
 }

@@ -18,6 +18,9 @@ public static class SiteChange
             SetHorizon horizon => SetHorizon(site, horizon, faults),
             SetStart start => SetStart(site, start, faults),
             SetTax tax => site with { Settings = site.Settings with { TaxPercent = tax.Percent, CountTax = tax.Counted } },
+            SetRate rate => SetRate(site, rate, faults),
+            SetKeepChance chance => site with { Settings = site.Settings with { KeepChancePercent = chance.Percent } },
+            SetNeeds needs => site with { Needs = needs.Needs },
             AddCandidate add => Add(site, add, faults),
             RemoveCandidate remove => Remove(site, remove, faults),
             ChoosePlan choose => OfCandidate(site, choose.Letter, faults, candidate => PlanChange.To(candidate, choose, books, faults)),
@@ -42,6 +45,7 @@ public static class SiteChange
             ChooseDataCentre choose => choose.Letter,
             ChooseDomain choose => choose.Letter,
             SetExtra choose => choose.Letter,
+            AddCandidate { Found: not null } => changed.Shortlist[^1].Letter,
             _ => null,
         };
         if (letter is not null && !ReferenceEquals(changed, site) && changed.Listed(letter) is { } listed)
@@ -81,9 +85,24 @@ public static class SiteChange
         return site with { Settings = site.Settings with { StartDate = start.Date } };
     }
 
+    private static Site SetRate(Site site, SetRate set, FaultList faults)
+    {
+        if (!Currency.TryGet(set.Currency, out _))
+        {
+            faults.Add(FaultCodes.Unknown, "currency", $"“{set.Currency}” is not the code of a currency, such as USD.");
+        }
+
+        if (set.Rate.IsZero || !set.Rate.IsAtMost(1_000_000_000))
+        {
+            faults.Add(FaultCodes.OutOfRange, "rate", "A rate must be above zero and at most 1000000000.");
+        }
+
+        return site with { Settings = site.Settings with { Rates = site.Settings.Rates.SetItem(set.Currency, set.Rate) } };
+    }
+
     private static Site Add(Site site, AddCandidate add, FaultList faults)
     {
-        var copied = add.CopyOf is null ? new Candidate(null, []) : site.Listed(add.CopyOf)?.Candidate;
+        var copied = add.CopyOf is null ? add.Found ?? new Candidate(null, []) : site.Listed(add.CopyOf)?.Candidate;
         if (copied is null)
         {
             faults.Add(FaultCodes.Unknown, "copyOf", $"There is no candidate {add.CopyOf} to copy.");

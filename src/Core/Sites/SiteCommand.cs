@@ -13,8 +13,17 @@ public sealed record SetStart(DateOnly? Date) : SiteCommand;
 /// <param name="Counted">False: the owner's business gets the tax back.</param>
 public sealed record SetTax(ExactDecimal Percent, bool Counted) : SiteCommand;
 
-/// <param name="CopyOf">The letter of the candidate it starts as a copy of; null: empty.</param>
-public sealed record AddCandidate(string? CopyOf) : SiteCommand;
+/// <param name="Currency">The code of a currency; its rate is what one unit is worth in the display currency.</param>
+public sealed record SetRate(string Currency, ExactDecimal Rate) : SiteCommand;
+
+/// <param name="Percent">How likely the site still runs a year on; null: not said.</param>
+public sealed record SetKeepChance(ExactDecimal? Percent) : SiteCommand;
+
+public sealed record SetNeeds(Needs Needs) : SiteCommand;
+
+/// <param name="CopyOf">The letter of the candidate it starts as a copy of; null: empty, or what is given.</param>
+/// <param name="Found">A candidate that a scan found.</param>
+public sealed record AddCandidate(string? CopyOf, Candidate? Found = null) : SiteCommand;
 
 public sealed record RemoveCandidate(string Letter) : SiteCommand;
 

@@ -26,9 +26,11 @@ public static class CostingRequestReader
             return null;
         }
 
-        var books = root["books"].IsAbsent ? ownBooks : Books(root["books"]);
-        return new CostingRequest(books, SettingsReader.Read(root), CandidateReader.Read(root["candidate"]));
+        return new CostingRequest(BooksOf(root, ownBooks), SettingsReader.Read(root), CandidateReader.Read(root["candidate"]));
     }
+
+    /// <summary>The books sent along with a request, or the caller's own where none are.</summary>
+    internal static ImmutableArray<OfferBook> BooksOf(Node root, ImmutableArray<OfferBook> ownBooks) => root["books"].IsAbsent ? ownBooks : Books(root["books"]);
 
     private static ImmutableArray<OfferBook> Books(Node node)
     {

@@ -7,7 +7,8 @@ namespace HomeStart.Formats;
 public static class CommandReader
 {
     /// <summary>The revision the caller saw and what they want; null where the body has faults.</summary>
-    public static (int Revision, SiteCommand Command)? Read(JsonElement body, FaultList faults)
+    /// <param name="settings">How the site is counted: needs are read against it.</param>
+    public static (int Revision, SiteCommand Command)? Read(JsonElement body, CountSettings settings, FaultList faults)
     {
         var root = new Node(body, "", faults);
         root.IsObject();
@@ -20,7 +21,7 @@ public static class CommandReader
 
         // Faults of a command are placed at its fields, as a form has them.
         var fields = new Node(node.Element, "", faults);
-        var command = node.IsObject() ? Command(fields) : null;
+        var command = node.IsObject() ? Command(fields, settings) : null;
         return faults.Any || command is null || revision is null ? null : (revision.Value, command);
     }
 
@@ -37,7 +38,7 @@ public static class CommandReader
         return node.Whole();
     }
 
-    private static SiteCommand? Command(Node node)
+    private static SiteCommand? Command(Node node, CountSettings settings)
     {
         switch (node["kind"].RequiredText("The kind of command"))
         {
@@ -52,7 +53,13 @@ public static class CommandReader
             case "set-tax":
                 return new SetTax(Percent(node["percent"]), node["counted"].Flag() ?? true);
             case "add-candidate":
-                return new AddCandidate(node["copyOf"].Text());
+                return new AddCandidate(node["copyOf"].Text(), node["candidate"].IsAbsent ? null : CandidateReader.Read(node["candidate"]));
+            case "set-rate":
+                return new SetRate(Text(node["currency"]), Rate(node["rate"]));
+            case "set-keep-chance":
+                return new SetKeepChance(node["percent"].Percent(100));
+            case "set-needs":
+                return new SetNeeds(NeedsReader.Read(node["needs"], settings, settings.DisplayCurrency));
             case "remove-candidate":
                 return new RemoveCandidate(Text(node["letter"]));
             case "choose-plan":
@@ -85,6 +92,16 @@ public static class CommandReader
         }
 
         return node.Whole() ?? 0;
+    }
+
+    private static ExactDecimal Rate(Node node)
+    {
+        if (node.RequiredText("The rate") is { } text && !ExactDecimal.TryParse(text, out _))
+        {
+            node.Fault(FaultCodes.BadAmount, "This is not a rate: write what one unit is worth, such as 0.79.");
+        }
+
+        return ExactDecimal.TryParse(node.Element is { ValueKind: JsonValueKind.String } written ? written.GetString() : null, out var rate) ? rate : ExactDecimal.Whole(1);
     }
 
     private static ExactDecimal Percent(Node node)

@@ -5,6 +5,7 @@ using HomeStart.Web.Books;
 using HomeStart.Web.Costings;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using Microsoft.AspNetCore.DataProtection;
@@ -52,6 +53,7 @@ public static class Composition
         app.UseRateLimiter();
         app.UseMiddleware<WorkspaceCookie>();
         app.MapCostings();
+        app.MapScans();
         var own = app.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
         own.MapSession();
         own.MapBooks();

@@ -61,10 +61,17 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
             versioned.CanUndo,
             versioned.CanRedo,
             site.Name,
-            new SiteSettingsWire(site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax),
+            new SiteSettingsWire(
+                site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax,
+                site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.KeepChancePercent?.ToString()),
+            NeedsWire.Of(site.Needs, settings.DisplayCurrency!),
             SitePageWriter.Shortlist(site, workspace.Books, settings),
             SitePageWriter.Worksheet(Worksheet.Of(listed, workspace.Books, settings)));
     }
+
+    /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
+    public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>
+        new([.. workspace.Books], site.Settings.On(await workspace.BusinessDateAsync(cancel)), site.Needs, objective, byPlan, 25);
 
     private Guid DemoSiteId => new(SHA256.HashData(workspace.Id.ToByteArray()).AsSpan(0, 16));
 

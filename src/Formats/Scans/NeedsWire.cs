@@ -1,0 +1,57 @@
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>Needs as <c>POST /api/scans</c> takes them; what is not asked for is zero, "none", false, empty or null.</summary>
+public sealed record NeedsWire(
+    decimal Websites,
+    decimal StorageGB,
+    decimal MonthlyVisits,
+    decimal Mailboxes,
+    decimal Databases,
+    decimal Subdomains,
+    decimal TransferGB,
+    string Certificate,
+    IReadOnlyList<string> Extras,
+    IReadOnlyList<string> Regions,
+    string? Platform,
+    bool Installer,
+    bool OwnIp,
+    IReadOnlyList<string> Support,
+    int MinRefundDays,
+    string? MaxDueToday,
+    bool AcceptUnknown,
+    DomainNeedWire? Domain)
+{
+    public static NeedsWire Of(Needs needs, Currency display)
+    {
+        return new NeedsWire(
+            Number("websites"),
+            Number("storageGB"),
+            Number("monthlyVisits"),
+            Number("mailboxes"),
+            Number("databases"),
+            Number("subdomains"),
+            Number("transferGB"),
+            needs.Certificate.ToString().ToLowerInvariant(),
+            needs.Extras,
+            needs.Regions,
+            needs.Platform,
+            needs.Installer,
+            needs.OwnIp,
+            needs.Support,
+            needs.MinRefundDays,
+            needs.MaxDueToday is { } most ? new Money(most, display).ToAmount() : null,
+            needs.AcceptUnknown,
+            needs.Domain is { } domain ? DomainNeedWire.Of(domain) : null);
+
+        decimal Number(string name) => needs.Numbers.GetValueOrDefault(name);
+    }
+}
+
+public sealed record DomainNeedWire(
+    string Route, string? Name, IReadOnlyList<string> Endings, string? Ending, int Years, int InMonths, DateOnly? Expires, string? Renewal, string? Currency)
+{
+    internal static DomainNeedWire Of(DomainNeed need) =>
+        new(need.Route.ToString().ToLowerInvariant(), need.Name, need.Endings, need.Endings.FirstOrDefault(), need.Years, need.InMonths, need.Expires, need.Renewal, need.Currency);
+}

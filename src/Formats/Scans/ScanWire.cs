@@ -1,0 +1,42 @@
+using System.Text.Json;
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>The answer of <c>POST /api/scans</c>.</summary>
+public sealed record ScanWire(
+    IReadOnlyList<ScanRowWire> Rows, IReadOnlyList<ScanRowWire> Front, IReadOnlyList<RejectedPlanWire> Rejected, long Considered, long Feasible)
+{
+    public static ScanWire Of(ScanResult result) =>
+        new(
+            [.. result.Rows.Select(ScanRowWire.Of)],
+            [.. result.Front.Select(ScanRowWire.Of)],
+            [.. result.Rejected.Select(RejectedPlanWire.Of)],
+            result.Considered,
+            result.Feasible);
+}
+
+/// <summary>A way to buy with what its costing says.</summary>
+public sealed record ScanRowWire(CandidateWire Candidate, TotalsWire Totals, PriceStepWire? PriceStep, IReadOnlyList<CodeWire> Codes, IReadOnlyList<UnstatedWire> Unstated)
+{
+    internal static ScanRowWire Of(ScanRow row)
+    {
+        var costing = CostingWriter.Write(row.Costing);
+        return new ScanRowWire(CandidateWire.Of(row.Candidate), costing.Totals, costing.PriceStep, costing.Codes, costing.Unstated);
+    }
+}
+
+public sealed record RejectedPlanWire(string Book, string Plan, IReadOnlyList<ReasonWire> Reasons)
+{
+    internal static RejectedPlanWire Of(RejectedPlan plan) => new(plan.Book.Id, plan.Plan.Id, [.. plan.Reasons.Select(reason => new ReasonWire(reason.Need, Value(reason.Has), Value(reason.Wants)))]);
+
+    private static JsonElement Value(ReasonValue? value) =>
+        JsonSerializer.SerializeToElement(value is null ? null : value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words);
+}
+
+/// <param name="Has">The plan's or provider's own value; null: not stated.</param>
+/// <param name="Wants">The need's.</param>
+public sealed record ReasonWire(string Need, JsonElement Has, JsonElement Wants);
+
+/// <summary>A line of progress, before the result.</summary>
+public sealed record ScanProgressWire(int Done, int Of);
