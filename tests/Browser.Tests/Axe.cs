@@ -23,6 +23,12 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         browser.Field("or so many months");
         Check("settings");
         browser.Find("body").SendKeys(OpenQA.Selenium.Keys.Escape);
+        browser.Press("Needs");
+        browser.Reads("plans fit");
+        Check("needs");
+        browser.Press("See what fits for least");
+        browser.Reads("Less today, or less over");
+        Check("scan");
         browser.Press("Domain");
         browser.Type("The name you want", "hourwork");
         browser.Reads("premium name");

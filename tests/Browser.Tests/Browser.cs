@@ -46,9 +46,9 @@ public sealed class Browser : IDisposable
     public void StartAfresh()
     {
         Size(1280, 800);
-        Go("/favicon.svg"); // Nothing is under way here that could bring a cookie back.
-        _driver.Manage().Cookies.DeleteAllCookies();
-        _driver.ExecuteScript("localStorage.clear(); sessionStorage.clear();");
+        _driver.Navigate().GoToUrl("about:blank"); // Nothing is under way here that could bring a cookie back.
+        _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
+        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = _app.Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "local_storage" });
         _driver.Manage().Logs.GetLog(LogType.Browser);
         Go("/");
         Find("h1");

@@ -22,6 +22,15 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Size(390, 844);
         Take("worksheet-narrow");
         browser.Size(1280, 800);
+        browser.Press("Needs");
+        browser.Reads("plans fit");
+        Take("needs");
+        browser.Press("See what fits for least");
+        browser.Reads("Ranked by");
+        Take("scan");
+        browser.Size(390, 844);
+        Take("scan-narrow");
+        browser.Size(1280, 800);
         browser.Press("Domain");
         browser.Type("The name you want", "hourwork");
         browser.Reads("hourwork.studio");

@@ -11,7 +11,10 @@ export type Command =
   | { kind: 'set-horizon'; months: number }
   | { kind: 'set-start'; date: string | null }
   | { kind: 'set-tax'; percent: string; counted: boolean }
-  | { kind: 'add-candidate'; copyOf: string | null }
+  | { kind: 'set-rate'; currency: string; rate: string }
+  | { kind: 'set-keep-chance'; percent: string | null }
+  | { kind: 'set-needs'; needs: Partial<Schemas['NeedsWire']> }
+  | { kind: 'add-candidate'; copyOf: string | null; candidate?: Schemas['CandidateWire'] }
   | { kind: 'remove-candidate'; letter: string }
   | { kind: 'choose-plan'; letter: string; book: string; plan: string }
   | { kind: 'choose-billing'; letter: string; everyMonths: number; commitMonths: number }

@@ -70,6 +70,23 @@ const domain = createRoute({
   component: lazyRouteComponent(() => import('../features/domain/DomainPage'), 'DomainPage'),
 });
 
+const needs = createRoute({
+  getParentRoute: () => site,
+  path: '/needs',
+  component: lazyRouteComponent(() => import('../features/needs/NeedsPage'), 'NeedsPage'),
+});
+
+const scan = createRoute({
+  getParentRoute: () => site,
+  path: '/scan',
+  validateSearch: (search): SiteSearch & { by?: string; all?: boolean } => ({
+    view: text(search.view),
+    by: text(search.by),
+    all: search.all === true || undefined,
+  }),
+  component: lazyRouteComponent(() => import('../features/scan/ScanPage'), 'ScanPage'),
+});
+
 const order = createRoute({
   getParentRoute: () => site,
   path: '/order',
@@ -88,7 +105,7 @@ const placed = createRoute({
   component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
 });
 
-const tree = root.addChildren([start, site.addChildren([worksheet, domain, order, orders, placed])]);
+const tree = root.addChildren([start, site.addChildren([needs, scan, worksheet, domain, order, orders, placed])]);
 
 export const makeRouter = (queries: QueryClient) =>
   createRouter({ routeTree: tree, context: { queries }, defaultPreload: 'intent', scrollRestoration: true });

@@ -46,7 +46,12 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         return await StartAsync(versioned.Row.Id, versioned.Site, cancel);
     }
 
-    public Task<VersionedSite> StartAsync(string name, CancellationToken cancel) => StartAsync(Guid.NewGuid(), Site.Empty(name), cancel);
+    /// <summary>Starts an empty site, counted as the demo's is: its currency and rates go along.</summary>
+    public Task<VersionedSite> StartAsync(string name, CancellationToken cancel)
+    {
+        var empty = Site.Empty(name);
+        return StartAsync(Guid.NewGuid(), empty with { Settings = demo.Site?.Settings ?? empty.Settings }, cancel);
+    }
 
     /// <summary>Everything the page shows of a site, with one candidate worked out: the one asked for, else the first.</summary>
     public async Task<SitePageWire> PageAsync(VersionedSite versioned, string? letter, CancellationToken cancel)

@@ -13,8 +13,7 @@ const horizons = [12, 24, 30, 36, 48, 60, 84, 120];
 export function CountSettings() {
   const { page } = useSite();
   const { horizonMonths, startDate, taxPercent, countTax } = page.settings;
-  const currency =
-    page.worksheet.costing?.totals.currency ?? page.shortlist.find((slip) => slip.currency)?.currency ?? 'GBP';
+  const { currency } = page.settings;
   const tax = countTax ? `with ${taxPercent}% tax` : 'tax got back';
   return (
     <p className="flex flex-wrap items-baseline gap-x-5 text-[14px]">
@@ -33,7 +32,12 @@ export function CountSettings() {
       <span>
         in {currencyWord(currency)},{' '}
         <InkPopover words={tax} label={`Counted ${tax}: change`}>
-          {(close) => <Tax key={`${taxPercent}${countTax}`} close={close} />}
+          {(close) => (
+            <>
+              <Tax key={`${taxPercent}${countTax}`} close={close} />
+              <Rates />
+            </>
+          )}
         </InkPopover>
       </span>
     </p>
@@ -142,6 +146,38 @@ function Tax({ close }: { close: () => void }) {
         My business gets this tax back: leave it out of what things cost me
       </label>
       <Button type="submit">Count like this</Button>
+    </form>
+  );
+}
+
+/** What a unit of each foreign currency in the books is worth: without it nothing priced in it can be counted. */
+function Rates() {
+  const { page, books } = useSite();
+  const { currency } = page.settings;
+  const foreign = [...new Set(books.map((book) => book.currency))].filter((code) => code !== currency);
+  return foreign.map((code) => <Rate key={code} code={code} />);
+}
+
+function Rate({ code }: { code: string }) {
+  const { page, change } = useSite();
+  const { currency, rates } = page.settings;
+  const [rate, setRate] = useState(rates[code] ?? '');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    change({ kind: 'set-rate', currency: code, rate });
+  };
+  return (
+    <form className="border-rule mt-4 flex items-end gap-2 border-t pt-3" onSubmit={submit}>
+      <TextField
+        label={`One ${code} is worth, in ${currency}`}
+        required
+        inputMode="decimal"
+        pattern="[0-9]+([.][0-9]+)?"
+        title="Digits, with a point where needed: 0.79"
+        value={rate}
+        onChange={(event) => setRate(event.target.value)}
+      />
+      <Button type="submit">Use</Button>
     </form>
   );
 }

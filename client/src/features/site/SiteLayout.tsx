@@ -10,6 +10,8 @@ import { SiteMenu } from './SiteMenu';
 import { ThemeSwitch } from './ThemeSwitch';
 
 const tabs = [
+  ['/sites/$siteId/needs', 'Needs'],
+  ['/sites/$siteId/scan', 'Scan'],
   ['/sites/$siteId/worksheet', 'Worksheet'],
   ['/sites/$siteId/domain', 'Domain'],
   ['/sites/$siteId/orders', 'Orders'],
@@ -48,14 +50,14 @@ export function SiteLayout() {
           <CountSettings />
           <ThemeSwitch />
         </div>
-        <nav aria-label="Sheets of this site" className="mt-2 flex gap-1.5">
+        <nav aria-label="Sheets of this site" className="mt-2 flex flex-wrap gap-1 sm:gap-1.5">
           {tabs.map(([to, label]) => (
             <Link
               key={to}
               to={to}
               params={{ siteId }}
               search={{ view }}
-              className="border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5"
+              className="border-rule bg-band text-soft -mb-px rounded-t-md border px-2 py-1.5 max-sm:text-[14px] sm:px-4"
               activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
             >
               {label}

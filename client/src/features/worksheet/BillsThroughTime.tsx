@@ -1,10 +1,11 @@
 import { scaleLinear } from 'd3-scale';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Costing, Schemas } from '../../api/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { ScrollRegion } from '../../ui/ScrollRegion';
+import { useWidth } from '../../ui/useWidth';
 
 type Bar = Schemas['BarWire'];
 
@@ -196,21 +197,4 @@ function Table({ costing, timeline }: { costing: Costing; timeline: Schemas['Tim
       )}
     </ScrollRegion>
   );
-}
-
-/** The width of a block, in pixels: a picture scaled with its block would scale its words too. */
-function useWidth() {
-  const frame = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const block = frame.current;
-    if (!block) {
-      return;
-    }
-
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry?.contentRect.width ?? 0)));
-    observer.observe(block);
-    return () => observer.disconnect();
-  }, []);
-  return [frame, width] as const;
 }

@@ -17,7 +17,7 @@ export function EmptyStart() {
           ? 'This cannot be worked out as it is.'
           : hasPlan
             ? 'Choose how often to pay: each way is worked out below.'
-            : 'Begin anywhere: with a plan, with a name, or with a code somebody gave you.'}
+            : 'Begin anywhere: with your needs, a plan, a name, or a code somebody gave you.'}
       </p>
       {faults.map((fault) => (
         <p key={fault.where + fault.code} className="text-red">
@@ -26,6 +26,14 @@ export function EmptyStart() {
       ))}
       {!hasPlan && (
         <p className="mt-2 flex flex-wrap gap-6">
+          <Link
+            to="/sites/$siteId/needs"
+            params={{ siteId: page.id }}
+            search={{ view: letter }}
+            className="text-blue border-b border-dotted font-semibold"
+          >
+            Say what the site must do
+          </Link>
           <Button look="text" onClick={() => setOpen(true)}>
             Choose a plan
           </Button>
