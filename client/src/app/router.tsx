@@ -20,7 +20,7 @@ const root = createRootRouteWithContext<{ queries: QueryClient }>()({
       <h1 className="text-2xl">There is no such page</h1>
       <p>
         Go to{' '}
-        <Link to="/" className="text-blue border-b border-dotted">
+        <Link to="/" className="ink">
           the worksheet
         </Link>
         .

@@ -12,7 +12,7 @@ export function Failed({ error, retry }: { error: Error; retry: () => void }) {
   return (
     <div role="alert" className="p-6">
       <p className="text-red">{error.message}</p>
-      <button className="text-blue mt-2 border-b border-dotted font-semibold" onClick={retry}>
+      <button className="ink mt-2" onClick={retry}>
         Try again
       </button>
     </div>

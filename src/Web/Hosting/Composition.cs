@@ -36,6 +36,7 @@ public static class Composition
         AddProtection(services, options);
         services.AddProblemDetails();
         services.AddLookUpLimits();
+        services.AddScanLimits();
         services.AddResponseCompression();
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
         services.AddOpenApi();

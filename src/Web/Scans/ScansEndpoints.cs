@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Threading.Channels;
+using System.Threading.RateLimiting;
 using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -12,10 +13,18 @@ internal static class ScansEndpoints
 {
     private const string Lines = "application/x-ndjson";
     private const long LargestScan = 8 << 20;
+    private const string OneAtATime = "scans";
+    private const int MostWaiting = 4;
+
+    /// <summary>One scan a caller: the next ones wait their turn, more than a few are turned away.</summary>
+    public static void AddScanLimits(this IServiceCollection services) =>
+        services.AddRateLimiter(limits => limits.AddPolicy(OneAtATime, http => RateLimitPartition.GetConcurrencyLimiter(
+            http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new ConcurrencyLimiterOptions { PermitLimit = 1, QueueLimit = MostWaiting })));
 
     public static void MapScans(this IEndpointRouteBuilder app) =>
         app.MapPost("/api/scans", ScanAsync)
             .WithMetadata(new RequestSizeLimitAttribute(LargestScan))
+            .RequireRateLimiting(OneAtATime)
             .WithName("scan")
             .Produces<ScanWire>()
             .ProducesProblem(StatusCodes.Status400BadRequest)

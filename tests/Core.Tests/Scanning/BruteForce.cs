@@ -181,7 +181,7 @@ internal sealed class BruteForce(ScanRequest request)
 
         foreach (var tag in _needs.Extras.Where(tag => !had.Exists(addOn => addOn.Provides == tag)))
         {
-            lacks.Add(("extras", [.. hosting.Concat(ofDomain).Where(addOn => addOn.Provides == tag).Select(addOn => (addOn, 1))]));
+            lacks.Add(($"extras {tag}", [.. hosting.Concat(ofDomain).Where(addOn => addOn.Provides == tag).Select(addOn => (addOn, 1))]));
         }
 
         foreach (var (word, wanted) in new[] { ("installer", _needs.Installer), ("ownIp", _needs.OwnIp) })
@@ -233,7 +233,7 @@ internal sealed class BruteForce(ScanRequest request)
             fixedReasons.Add("domain");
         }
 
-        var order = Needs.NumberNames.Concat(["certificate", "extras", "regions", "platform", "installer", "ownIp", "support", "minRefundDays", "domain"]).ToList();
+        var order = Needs.NumberNames.Append("certificate").Concat(_needs.Extras.Select(tag => $"extras {tag}")).Concat(["regions", "platform", "installer", "ownIp", "support", "minRefundDays", "domain"]).ToList();
         var barred = looked.ConvertAll(way => Lacks(way).Lacks.Where(lack => lack.Cures.Count == 0).Select(lack => lack.Need).ToHashSet());
         var every = order.Where(need => fixedReasons.Contains(need) || (barred.Count > 0 && barred.TrueForAll(set => set.Contains(need)))).ToList();
         return every.Count > 0 ? every : order.Where(need => barred.Exists(set => set.Contains(need)));

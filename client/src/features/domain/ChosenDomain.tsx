@@ -16,12 +16,7 @@ export function ChosenDomain() {
   return (
     <p className="mt-4" role="status">
       Candidate {letter} <bdi className="font-semibold">{words}</bdi>.{' '}
-      <Link
-        to="/sites/$siteId/worksheet"
-        params={{ siteId: page.id }}
-        search={{ view: letter }}
-        className="text-blue border-b border-dotted font-semibold"
-      >
+      <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
         Back to the worksheet
       </Link>
     </p>

@@ -52,10 +52,7 @@ export function DomainPage() {
             className="text-lg"
           />
           {fault && typed?.suggestion && (
-            <button
-              className="text-blue mt-1 border-b border-dotted font-semibold"
-              onClick={() => setText(typed.suggestion!)}
-            >
+            <button className="ink mt-1" onClick={() => setText(typed.suggestion!)}>
               Use “{typed.suggestion}”
             </button>
           )}

@@ -1,10 +1,44 @@
-import type { UseFormReturn } from 'react-hook-form';
+import type { FieldErrors, FieldValues, Path, UseFormRegister } from 'react-hook-form';
 import { TextField } from '../../ui/Field';
-import type { OrderForm } from './OrderPage';
+import type { Card } from './card';
 
-/** The card. Its number leaves the browser for the card processor alone. */
-export function CardFields({ form }: { form: UseFormReturn<OrderForm> }) {
-  const faults = form.formState.errors.card;
+/** The three fields of a card, wherever they stand in a form. The number leaves the browser for the card processor alone. */
+export function CardFields<T extends FieldValues>({
+  register,
+  at = '',
+  faults,
+}: {
+  register: UseFormRegister<T>;
+  /** Where the card stands in the form: "card." or nothing. */
+  at?: string;
+  faults: FieldErrors<Card> | undefined;
+}) {
+  const field = (name: keyof Card, required: string) => ({
+    ...register(`${at}${name}` as Path<T>, { required }),
+    fault: faults?.[name]?.message,
+  });
+  return (
+    <>
+      <TextField
+        label="Card number"
+        wide
+        inputMode="numeric"
+        autoComplete="cc-number"
+        {...field('number', 'Type the card number.')}
+      />
+      <TextField
+        label="Expires"
+        placeholder="MM/YY"
+        autoComplete="cc-exp"
+        {...field('expires', 'Type month and year.')}
+      />
+      <TextField label="Code" inputMode="numeric" autoComplete="cc-csc" {...field('code', 'Type the code.')} />
+    </>
+  );
+}
+
+/** The card of an order, with what an owner wants to know before they type it. */
+export function CardSection<T extends FieldValues>(props: Parameters<typeof CardFields<T>>[0]) {
   return (
     <section className="mt-7">
       <h2 className="text-lg">Card</h2>
@@ -13,28 +47,7 @@ export function CardFields({ form }: { form: UseFormReturn<OrderForm> }) {
         a card that works, 9999 5100 0000 0002 one that is refused.
       </p>
       <div className="mt-3 grid gap-3 sm:grid-cols-4">
-        <TextField
-          label="Card number"
-          wide
-          inputMode="numeric"
-          autoComplete="cc-number"
-          fault={faults?.number?.message}
-          {...form.register('card.number', { required: 'Type the card number.' })}
-        />
-        <TextField
-          label="Expires"
-          placeholder="MM/YY"
-          autoComplete="cc-exp"
-          fault={faults?.expires?.message}
-          {...form.register('card.expires', { required: 'Type month and year.' })}
-        />
-        <TextField
-          label="Code"
-          inputMode="numeric"
-          autoComplete="cc-csc"
-          fault={faults?.code?.message}
-          {...form.register('card.code', { required: 'Type the code.' })}
-        />
+        <CardFields {...props} />
       </div>
     </section>
   );

@@ -8,7 +8,7 @@ import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { useSite } from '../site/SiteContext';
 import { CardFault, cardToken, type Card } from './card';
-import { CardFields } from './CardFields';
+import { CardSection } from './CardFields';
 import { ContactFields, type Contact } from './ContactFields';
 import { LastLook } from './LastLook';
 
@@ -104,12 +104,7 @@ export function OrderPage() {
         <h1 className="text-2xl">Order {letter}</h1>
         <p className="mt-2">
           There is nothing to order yet.{' '}
-          <Link
-            to="/sites/$siteId/worksheet"
-            params={{ siteId: page.id }}
-            search={{ view: letter }}
-            className="text-blue border-b border-dotted font-semibold"
-          >
+          <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
             Choose what is missing on the worksheet
           </Link>
           .
@@ -127,7 +122,7 @@ export function OrderPage() {
       </h1>
       <LastLook costing={costing} />
       <ContactFields form={form} />
-      <CardFields form={form} />
+      <CardSection register={form.register} at="card." faults={form.formState.errors.card} />
       <section className="mt-7">
         <label className="flex gap-2.5">
           <input
@@ -153,12 +148,7 @@ export function OrderPage() {
         <Button type="submit" look="main" disabled={isSubmitting}>
           {isSubmitting ? 'Placing the order …' : `Order ${letter} and pay ${sum}`}
         </Button>
-        <Link
-          to="/sites/$siteId/worksheet"
-          params={{ siteId: page.id }}
-          search={{ view: letter }}
-          className="text-blue border-b border-dotted font-semibold"
-        >
+        <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
           Back to the worksheet
         </Link>
       </div>

@@ -26,12 +26,7 @@ export function OrdersPage() {
       {orders.data.length === 0 ? (
         <p className="mt-2">
           Nothing is ordered yet. When you order a candidate from{' '}
-          <Link
-            to="/sites/$siteId/worksheet"
-            params={{ siteId: page.id }}
-            search={{}}
-            className="text-blue border-b border-dotted font-semibold"
-          >
+          <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{}} className="ink">
             its worksheet
           </Link>
           , its key sheet is kept here.
@@ -57,7 +52,7 @@ export function OrdersPage() {
                     to="/sites/$siteId/orders/$orderId"
                     params={{ siteId: order.siteId, orderId: order.id }}
                     search={{}}
-                    className="text-blue border-b border-dotted font-semibold whitespace-nowrap"
+                    className="ink whitespace-nowrap"
                   >
                     {order.reference}
                   </Link>

@@ -8,10 +8,10 @@ import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { TextField } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { useSite } from '../site/SiteContext';
 import { CardFault, cardToken, type Card } from './card';
+import { CardFields } from './CardFields';
 import { KeySheet } from './KeySheet';
 import { stateWords, statusWords, stepWords } from './words';
 
@@ -128,7 +128,7 @@ function WhatNow({ order }: { order: Order }) {
             to={taken ? '/sites/$siteId/domain' : '/sites/$siteId/worksheet'}
             params={{ siteId: order.siteId }}
             search={{ view: order.letter }}
-            className="text-blue border-b border-dotted font-semibold"
+            className="ink"
           >
             {taken ? 'Choose another name' : 'Back to the worksheet'}
           </Link>
@@ -193,7 +193,6 @@ function AnotherCard({ order }: { order: Order }) {
   const { resume, cancel } = useDecision(order);
   const [fault, setFault] = useState<string | null>(null);
   const form = useForm<Card>({ defaultValues: { number: '', expires: '', code: '' } });
-  const faults = form.formState.errors;
   const submit = form.handleSubmit(async (card) => {
     try {
       await resume.mutateAsync(await cardToken(processor, card));
@@ -207,28 +206,7 @@ function AnotherCard({ order }: { order: Order }) {
   });
   return (
     <form onSubmit={(event: FormEvent) => void submit(event as never)} noValidate className="grid gap-3 sm:grid-cols-4">
-      <TextField
-        label="Card number"
-        wide
-        inputMode="numeric"
-        autoComplete="cc-number"
-        fault={faults.number?.message}
-        {...form.register('number', { required: 'Type the card number.' })}
-      />
-      <TextField
-        label="Expires"
-        placeholder="MM/YY"
-        autoComplete="cc-exp"
-        fault={faults.expires?.message}
-        {...form.register('expires', { required: 'Type month and year.' })}
-      />
-      <TextField
-        label="Code"
-        inputMode="numeric"
-        autoComplete="cc-csc"
-        fault={faults.code?.message}
-        {...form.register('code', { required: 'Type the code.' })}
-      />
+      <CardFields register={form.register} faults={form.formState.errors} />
       <div className="flex flex-wrap gap-3 sm:col-span-4">
         <Button type="submit" look="main" disabled={form.formState.isSubmitting}>
           Pay with this card

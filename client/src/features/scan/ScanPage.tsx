@@ -41,7 +41,7 @@ export function ScanPage() {
           to="/sites/$siteId/needs"
           params={{ siteId: page.id }}
           search={{ view: page.worksheet.letter }}
-          className="text-blue border-b border-dotted font-semibold"
+          className="ink"
         >
           your needs
         </Link>

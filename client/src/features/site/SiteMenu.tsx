@@ -60,7 +60,7 @@ function OtherSites({ close }: { close: () => void }) {
               params={{ siteId: site.id }}
               search={{}}
               onClick={close}
-              className="text-blue border-b border-dotted font-semibold"
+              className="ink"
             >
               <bdi>{site.name}</bdi>
             </Link>

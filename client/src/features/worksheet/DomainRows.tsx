@@ -21,7 +21,7 @@ export function DomainRows() {
       to="/sites/$siteId/domain"
       params={{ siteId: page.id }}
       search={{ view: letter, name: first?.name ?? undefined }}
-      className="text-blue border-b border-dotted font-semibold"
+      className="ink"
     >
       {words}
     </Link>

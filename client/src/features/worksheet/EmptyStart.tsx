@@ -26,26 +26,16 @@ export function EmptyStart() {
       ))}
       {!hasPlan && (
         <p className="mt-2 flex flex-wrap gap-6">
-          <Link
-            to="/sites/$siteId/needs"
-            params={{ siteId: page.id }}
-            search={{ view: letter }}
-            className="text-blue border-b border-dotted font-semibold"
-          >
+          <Link to="/sites/$siteId/needs" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
             Say what the site must do
           </Link>
           <Button look="text" onClick={() => setOpen(true)}>
             Choose a plan
           </Button>
-          <Link
-            to="/sites/$siteId/domain"
-            params={{ siteId: page.id }}
-            search={{ view: letter }}
-            className="text-blue border-b border-dotted font-semibold"
-          >
+          <Link to="/sites/$siteId/domain" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
             Look for a name
           </Link>
-          <a href="#code" className="text-blue border-b border-dotted font-semibold">
+          <a href="#code" className="ink">
             Enter a code
           </a>
         </p>
