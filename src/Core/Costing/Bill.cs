@@ -6,6 +6,9 @@ namespace HomeStart.Core;
 /// </summary>
 public sealed class Bill
 {
+    private BillLine[] _lines = [];
+    private int _count;
+
     internal Bill(DateOnly date, OfferBook? book, Currency currency) => (Date, Book, Currency) = (date, book, currency);
 
     public DateOnly Date { get; }
@@ -14,10 +17,24 @@ public sealed class Bill
 
     public Currency Currency { get; }
 
-    public IReadOnlyList<BillLine> Lines => Charged;
+    public IReadOnlyList<BillLine> Lines => new ArraySegment<BillLine>(_lines, 0, _count);
 
     /// <summary>Whether a line of it is not stated, so that its figures are only "at least".</summary>
-    public bool IsAtLeast => Charged.Exists(line => line.IsUnstated);
+    public bool IsAtLeast
+    {
+        get
+        {
+            foreach (var line in Charged)
+            {
+                if (line.IsUnstated)
+                {
+                    return true;
+                }
+            }
+
+            return false;
+        }
+    }
 
     /// <summary>The sum of its lines after discounts, in minor units of its currency.</summary>
     public Minor Sum
@@ -34,7 +51,25 @@ public sealed class Bill
         }
     }
 
-    internal List<BillLine> Charged { get; } = [];
+    internal ReadOnlySpan<BillLine> Charged => _lines.AsSpan(0, _count);
+
+    internal void Add(BillLine line)
+    {
+        if (_count == _lines.Length)
+        {
+            Array.Resize(ref _lines, Math.Max(1, 2 * _count));
+        }
+
+        _lines[_count++] = line;
+    }
+
+    internal void Sort(Comparison<BillLine> order)
+    {
+        if (_count > 1)
+        {
+            _lines.AsSpan(0, _count).Sort(order);
+        }
+    }
 }
 
 /// <summary>A row of a bill: one charge, and the discounts that lowered it. Amounts are minor units of the bill's currency.</summary>
@@ -70,19 +105,25 @@ public sealed class BillLine
     public IReadOnlyList<Discount> Discounts => _discounts ?? (IReadOnlyList<Discount>)[];
 
     /// <summary>Had with the plan or the domain price already, so that it costs nothing (costing rule 15).</summary>
-    public bool IsIncluded { get; internal init; }
+    public bool IsIncluded => Included is not null;
 
     /// <summary>What an included extra would have cost; null where that is not stated.</summary>
-    public Minor? Worth { get; internal init; }
+    public Minor? Worth => Included?.Worth;
 
     /// <summary>The ending of a domain line.</summary>
-    public string? Ending { get; internal init; }
+    public string? Ending => Kind == LineKind.Domain ? DomainOfIt?.Ending : null;
 
     /// <summary>Which domain of the candidate a domain line or a domain extra is for.</summary>
-    public int? Domain { get; internal init; }
+    public int? Domain => DomainOfIt?.Index;
 
     /// <summary>The domain written out that an extra is for.</summary>
-    public string? ForDomain { get; internal init; }
+    public string? ForDomain => Kind == LineKind.AddOn ? DomainOfIt?.Ref : null;
+
+    /// <summary>Set on an included extra alone. A run holds hundreds of lines: what few of them have is kept apart.</summary>
+    internal IncludedLine? Included { get; init; }
+
+    /// <summary>Set on the lines of domains alone; the same object on all lines of one domain.</summary>
+    internal LineDomain? DomainOfIt { get; init; }
 
     /// <summary>Where an extra stands in its book; orders the lines of a bill.</summary>
     internal int BookOrder { get; init; }
@@ -114,6 +155,13 @@ public sealed class BillLine
         IsUnstated = !restIsStated;
     }
 }
+
+/// <param name="Worth">What it would have cost; null where that is not stated.</param>
+internal sealed record IncludedLine(Minor? Worth);
+
+/// <param name="Index">Its place in the candidate.</param>
+/// <param name="Ref">Written out.</param>
+internal sealed record LineDomain(int Index, string? Ending, string Ref);
 
 /// <summary>A row under the line it lowers (costing rule 18).</summary>
 /// <param name="Promotion">Null: the included domain.</param>

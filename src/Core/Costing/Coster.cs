@@ -13,12 +13,8 @@ public static class Coster
     private static Costing? Cost(Purchase purchase, CountSettings settings, FaultList faults)
     {
         var counting = new Counting(settings, settings.DisplayCurrency ?? purchase.OwnCurrency);
-        var costing = new Costing(BillRun.Of(purchase), settings, counting);
-        foreach (var currency in counting.MissingRates)
-        {
-            faults.Add(FaultCodes.NoRate, $"display.rates.{currency}", $"Some of this is paid in {currency}: say what one {currency} is worth in {counting.Display}.");
-        }
-
+        var costing = Costing.Of(purchase, settings, counting);
+        counting.ReportMissingRates(faults);
         return counting.MissingRates.Count == 0 ? costing : null;
     }
 
@@ -39,7 +35,7 @@ public static class Coster
                     domain.Book == code.Book ? domain with { Choice = domain.Choice with { Codes = domain.Choice.Codes.RemoveAll(Same) } } : domain),
             ],
         };
-        return new Costing(BillRun.Of(without), costing.Settings, costing.Counting);
+        return Costing.Of(without, costing.Settings, costing.Counting);
 
         bool Same(string entered) => Ascii.EqualsIgnoreCase(entered, code.Code);
     }

@@ -5,15 +5,22 @@ namespace HomeStart.Core;
 /// <summary>A candidate worked out over the owner's horizon (costing.md). Amounts without a currency of their own are minor units of <see cref="Currency"/>.</summary>
 public sealed class Costing
 {
-    internal Costing(BillRun run, CountSettings settings, Counting counting)
+    private Costing(BillRun run, CountSettings settings, Counting counting)
     {
         (Run, Settings, Counting) = (run, settings, counting);
         FirstTermEnd = settings.StartDate.AddMonths(run.Purchase.CommitMonths);
-        Counted = [.. run.Bills.TakeWhile(bill => bill.Date < settings.End)];
+        var counted = 0;
+        while (counted < run.Bills.Length && run.Bills[counted].Date < settings.End)
+        {
+            counted++;
+        }
+
+        Counted = run.Bills[..counted];
+        Values = ImmutableArray.CreateRange(Counted, ValueOf);
         Totals = TotalsOf.Costing(this);
-        Ledger = Ledger.Of(this);
     }
 
+    /// <summary>The bills, at least up to the end of the horizon, the end of the first term and what falls due next after the horizon.</summary>
     public BillRun Run { get; }
 
     public CountSettings Settings { get; }
@@ -31,9 +38,21 @@ public sealed class Costing
     /// <summary>The bills dated before <see cref="End"/>.</summary>
     public ImmutableArray<Bill> Counted { get; }
 
+    /// <summary>What each counted bill counts, in the display currency. Later ones are valued only where a figure needs them: their rate may not be there.</summary>
+    public ImmutableArray<Minor> Values { get; }
+
     public Totals Totals { get; }
 
-    public Ledger Ledger { get; }
+    /// <summary>Made when it is first asked for: most costings, those of what-ifs and scans, are read only for their totals.</summary>
+    public Ledger Ledger => field ??= Ledger.Of(this);
+
+    /// <summary>Reads a purchase off a run no longer than it needs.</summary>
+    internal static Costing Of(Purchase purchase, CountSettings settings, Counting counting)
+    {
+        var run = BillRun.Until(BillRun.FarEnough(purchase, settings.End), purchase);
+        var costing = run.SettlesCodes ? new Costing(run, settings, counting) : null;
+        return costing?.Totals.Next is null ? new Costing(BillRun.Of(purchase), settings, counting) : costing;
+    }
 
     /// <summary>What a bill counts, in the display currency (costing rules 23 and 24).</summary>
     public Minor ValueOf(Bill bill) => Counting.Convert(Counting.Counts(bill.Book, bill.Sum), bill.Currency);

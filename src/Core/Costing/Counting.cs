@@ -24,6 +24,17 @@ public sealed class Counting
     /// <summary>Codes of the currencies a figure needed a rate for that the owner has not given.</summary>
     public IReadOnlyCollection<string> MissingRates => _missing;
 
+    /// <summary>Remembers also the rates another found missing.</summary>
+    internal void TakeMissingRates(Counting other) => _missing.UnionWith(other._missing);
+
+    public void ReportMissingRates(FaultList faults)
+    {
+        foreach (var currency in _missing)
+        {
+            faults.Add(FaultCodes.NoRate, $"display.rates.{currency}", $"Some of this is paid in {currency}: say what one {currency} is worth in {Display}.");
+        }
+    }
+
     /// <summary>The net, tax and total of a sum on one bill of a book; without a book nothing is taxed by us.</summary>
     public Taxed Tax(OfferBook? book, Minor sum)
     {

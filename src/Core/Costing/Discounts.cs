@@ -31,25 +31,25 @@ internal static class Discounts
         foreach (var book in purchase.Books)
         {
             var codes = EnteredAt(book, purchase);
-            if (book.Promotions.IsEmpty && codes.Count == 0)
+            if (codes.Count == 0 && !book.Promotions.Any(promotion => promotion.IsAutomatic))
             {
                 continue;
             }
 
-            var ofBook = bills.Where(bill => bill.Book == book).ToList();
-            var counter = new Counter(purchase, book);
-            foreach (var automatic in book.Promotions.Where(promotion => promotion.IsAutomatic && counter.Bar(promotion) is null))
+            var ofBook = bills.Where(bill => ReferenceEquals(bill.Book, book)).ToList();
+            var conditions = PromotionConditions.At(book, purchase);
+            foreach (var automatic in book.Promotions.Where(promotion => promotion.IsAutomatic && conditions.Bar(promotion) is null))
             {
                 TakeOff(automatic, ofBook);
             }
 
-            verdicts.AddRange(TakeCodes(book, codes, counter, ofBook));
+            verdicts.AddRange(TakeCodes(book, codes, conditions, ofBook));
         }
 
         return verdicts.ToImmutable();
     }
 
-    private static IEnumerable<CodeVerdict> TakeCodes(OfferBook book, List<string> codes, Counter counter, List<Bill> bills)
+    private static IEnumerable<CodeVerdict> TakeCodes(OfferBook book, List<string> codes, PromotionConditions conditions, List<Bill> bills)
     {
         var applied = new List<Promotion>();
         foreach (var code in codes)
@@ -58,7 +58,7 @@ internal static class Discounts
             var clash = promotion is null ? null : applied.Find(earlier => !earlier.Combinable || !promotion.Combinable);
             var verdict =
                 promotion is null ? Verdict.Unknown
-                : counter.Bar(promotion) is { } bar ? bar
+                : conditions.Bar(promotion) is { } bar ? bar
                 : clash is not null ? Verdict.CannotCombine
                 : TakeOff(promotion, bills) == 0 ? Verdict.NothingToDiscount
                 : Verdict.Applied;
@@ -95,7 +95,15 @@ internal static class Discounts
         var used = 0;
         foreach (var bill in bills)
         {
-            var matching = bill.Charged.FindAll(line => Matches(promotion, line));
+            var matching = new List<BillLine>();
+            foreach (var line in bill.Charged)
+            {
+                if (Matches(promotion, line))
+                {
+                    matching.Add(line);
+                }
+            }
+
             if (matching.Count == 0)
             {
                 continue;
@@ -162,19 +170,5 @@ internal static class Discounts
         }
 
         return cut;
-    }
-
-    // The conditions of date, customer, plan and cycle, which bind codes and automatic promotions alike.
-    private sealed class Counter(Purchase purchase, OfferBook book)
-    {
-        private readonly BoughtHosting? _hosting = purchase.Hosting?.Book == book ? purchase.Hosting : null;
-
-        public Verdict? Bar(Promotion promotion) =>
-            purchase.StartDate < promotion.From ? Verdict.NotYet
-            : purchase.StartDate > promotion.Until ? Verdict.Expired
-            : promotion.NewCustomersOnly && !purchase.NewCustomer ? Verdict.NewCustomersOnly
-            : !promotion.Plans.IsEmpty && !(_hosting is { Plan.Id: var plan } && promotion.Plans.Contains(plan, StringComparer.Ordinal)) ? Verdict.OtherPlansOnly
-            : promotion.MinEveryMonths is { } least && !(_hosting?.Option.EveryMonths >= least) ? Verdict.CycleTooShort
-            : null;
     }
 }

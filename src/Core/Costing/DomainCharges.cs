@@ -102,7 +102,7 @@ internal static class DomainCharges
         {
             if (year == 0)
             {
-                Add(Price.Nothing, null, isIncluded: true, price.OrNull);
+                Add(Price.Nothing, null, new IncludedLine(price.OrNull));
             }
         }
         else if (addOn.Every != ChargeEvery.Once || year == 0)
@@ -110,14 +110,12 @@ internal static class DomainCharges
             Add(price, addOn.Every == ChargeEvery.Once ? null : cover);
         }
 
-        void Add(Price charged, Cover? covers, bool isIncluded = false, Minor? worth = null) =>
+        void Add(Price charged, Cover? covers, IncludedLine? included = null) =>
             run.Add(date, domain.Book, domain.Currency, new BillLine(LineKind.AddOn, addOn.Id, 1, charged, covers)
             {
                 BookOrder = bought.BookOrder,
-                Domain = domain.Index,
-                ForDomain = domain.Choice.Ref,
-                IsIncluded = isIncluded,
-                Worth = worth,
+                DomainOfIt = domain.OnLines,
+                Included = included,
             });
     }
 
@@ -126,7 +124,7 @@ internal static class DomainCharges
         || (purchase.Hosting is { } hosting && hosting.Book == domain.Book && hosting.Plan.Includes.Contains(addOn.Id, StringComparer.Ordinal));
 
     private static BillLine OwnLine(BoughtDomain domain, int years, Price price, Cover cover) =>
-        new(LineKind.Domain, domain.Choice.Ref, years, price, cover) { Ending = domain.Choice.Ending, Domain = domain.Index, BookOrder = domain.Index };
+        new(LineKind.Domain, domain.OnLines.Ref, years, price, cover) { DomainOfIt = domain.OnLines, BookOrder = domain.Index };
 
     private static Cover YearsFrom(DateOnly origin, int year, int count) => new(origin.AddMonths(12 * year), origin.AddMonths(12 * (year + count)));
 }

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace HomeStart.Core;
 
 /// <summary>What the hosting of a purchase costs and when (costing rules 5 to 7, 13 and 15).</summary>
@@ -11,18 +13,19 @@ internal static class HostingCharges
         }
 
         Once(hosting, purchase.StartDate, run);
-        var every = hosting.Option.EveryMonths;
-        for (var cycle = 0; run.Holds(At(cycle)); cycle++)
+        var each = hosting.AddOns.RemoveAll(bought => bought.AddOn.Every is ChargeEvery.Once or ChargeEvery.Year || IsIncluded(hosting, bought));
+        var from = purchase.StartDate;
+        for (var cycle = 0; run.Holds(from); cycle++)
         {
-            EachCycle(hosting, cycle, At(cycle), new Cover(At(cycle), At(cycle + 1)), run);
+            var until = purchase.StartDate.AddMonths((cycle + 1) * hosting.Option.EveryMonths);
+            EachCycle(hosting, each, cycle, new Cover(from, until), run);
+            from = until;
         }
 
         foreach (var bought in hosting.AddOns.Where(bought => bought.AddOn.Every == ChargeEvery.Year && !IsIncluded(hosting, bought)))
         {
             EachYear(hosting, bought, purchase.StartDate, run);
         }
-
-        DateOnly At(int cycle) => purchase.StartDate.AddMonths(cycle * every);
     }
 
     private static void Once(BoughtHosting hosting, DateOnly start, BillRun run)
@@ -37,7 +40,7 @@ internal static class HostingCharges
             var worth = FirstCharge(bought, hosting.Option.EveryMonths);
             if (IsIncluded(hosting, bought))
             {
-                Add(hosting, start, Line(bought, Price.Nothing, null, isIncluded: true, worth.OrNull), run);
+                Add(hosting, start, Line(bought, Price.Nothing, null, new IncludedLine(worth.OrNull)), run);
             }
             else if (bought.AddOn.Every == ChargeEvery.Once)
             {
@@ -46,22 +49,19 @@ internal static class HostingCharges
         }
     }
 
-    private static void EachCycle(BoughtHosting hosting, int cycle, DateOnly date, Cover cover, BillRun run)
+    private static void EachCycle(BoughtHosting hosting, ImmutableArray<BoughtAddOn> each, int cycle, Cover cover, BillRun run)
     {
         var every = hosting.Option.EveryMonths;
-        Add(hosting, date, new BillLine(LineKind.Plan, hosting.Plan.Id, 1, hosting.Option.Prices.At(cycle), cover), run);
+        Add(hosting, cover.From, new BillLine(LineKind.Plan, hosting.Plan.Id, 1, hosting.Option.Prices.At(cycle), cover), run);
         if (hosting.DataCentre is { PerMonth: { } perMonth } centre && perMonth != 0)
         {
-            Add(hosting, date, new BillLine(LineKind.DataCentre, centre.Id, 1, Price.Of(perMonth).Times(every), cover), run);
+            Add(hosting, cover.From, new BillLine(LineKind.DataCentre, centre.Id, 1, Price.Of(perMonth).Times(every), cover), run);
         }
 
-        foreach (var bought in hosting.AddOns)
+        foreach (var bought in each)
         {
-            if (bought.AddOn.Every is ChargeEvery.Month or ChargeEvery.Cycle && !IsIncluded(hosting, bought))
-            {
-                var price = bought.AddOn.Every == ChargeEvery.Month ? bought.AddOn.Prices.Sum(cycle * every, every) : bought.AddOn.Prices.At(cycle);
-                Add(hosting, date, Line(bought, price.Times(bought.Quantity), cover), run);
-            }
+            var price = bought.AddOn.Every == ChargeEvery.Month ? bought.AddOn.Prices.Sum(cycle * every, every) : bought.AddOn.Prices.At(cycle);
+            Add(hosting, cover.From, Line(bought, price.Times(bought.Quantity), cover), run);
         }
     }
 
@@ -79,8 +79,8 @@ internal static class HostingCharges
 
     private static bool IsIncluded(BoughtHosting hosting, BoughtAddOn bought) => hosting.Plan.Includes.Contains(bought.AddOn.Id, StringComparer.Ordinal);
 
-    private static BillLine Line(BoughtAddOn bought, Price price, Cover? cover, bool isIncluded = false, Minor? worth = null) =>
-        new(LineKind.AddOn, bought.AddOn.Id, bought.Quantity, price, cover) { BookOrder = bought.BookOrder, IsIncluded = isIncluded, Worth = worth };
+    private static BillLine Line(BoughtAddOn bought, Price price, Cover? cover, IncludedLine? included = null) =>
+        new(LineKind.AddOn, bought.AddOn.Id, bought.Quantity, price, cover) { BookOrder = bought.BookOrder, Included = included };
 
     private static void Add(BoughtHosting hosting, DateOnly date, BillLine line, BillRun run) => run.Add(date, hosting.Book, hosting.Book.Currency, line);
 }

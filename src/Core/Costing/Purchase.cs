@@ -32,4 +32,6 @@ public sealed record BoughtDomain(int Index, DomainChoice Choice, OfferBook? Boo
     public Minor? Renew { get; init; }
 
     public ImmutableArray<BoughtAddOn> AddOns { get; init; } = [];
+
+    internal LineDomain OnLines { get; } = new(Index, Choice.Ending, Choice.Ref);
 }

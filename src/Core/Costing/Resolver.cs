@@ -34,6 +34,10 @@ public sealed class Resolver
             : null;
     }
 
+    /// <summary>One domain of a candidate with hosting; null with what bars it in <paramref name="faults"/>.</summary>
+    internal static BoughtDomain? ResolveDomain(DomainChoice choice, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) =>
+        new Resolver(books, settings, faults).Domain(choice, 0, hasHosting: true);
+
     private BoughtHosting? Hosting(HostingChoice choice)
     {
         const string where = $"{Root}.hosting";

@@ -61,43 +61,41 @@ internal static class TotalsOf
 {
     public static Totals Costing(Costing costing)
     {
-        var start = costing.Settings.StartDate;
-        var run = costing.Run;
-        var hosting = run.Purchase.Hosting;
-        var horizon = Sum(costing, costing.Counted);
-        var firstTerm = run.Bills.Where(bill => bill.Date < costing.FirstTermEnd).ToList();
-        var today = run.Bills.Where(bill => bill.Date == start).ToList();
-        var owed = run.Bills.Where(bill => hosting is not null && bill.Book == hosting.Book && bill.Date >= costing.End && bill.Date < costing.FirstTermEnd);
+        var hosting = costing.Run.Purchase.Hosting;
+        var today = Span.Of(costing, 0, costing.Settings.StartDate.AddDays(1));
+        var firstTerm = Span.Of(costing, 0, costing.FirstTermEnd);
+        var horizon = Span.Of(costing, 0, costing.End);
+        var owed = Span.Of(costing, costing.Counted.Length, costing.FirstTermEnd, hosting?.Book);
         return new Totals
         {
-            DueToday = Sum(costing, today),
-            FirstTerm = Sum(costing, firstTerm),
-            Horizon = horizon,
-            PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(horizon),
+            DueToday = today.Total,
+            FirstTerm = firstTerm.Total,
+            Horizon = horizon.Total,
+            PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(horizon.Total),
             Peak = Peak(costing),
             Next = Next(costing),
-            OwedAfterHorizon = Sum(costing, owed),
+            OwedAfterHorizon = hosting is null ? 0 : owed.Total,
             UnusedAtEnd = Unused(costing),
             Refundable = Refund(costing),
             AdvertisedPerMonth = hosting is null ? null : PerMonth(hosting, hosting.Option.Prices.At(0).Units),
             Expected = costing.Settings.KeepChancePercent is null ? null : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
             PriceStep = Step(costing),
-            AtLeast = new AtLeast(today.Exists(bill => bill.IsAtLeast), firstTerm.Exists(bill => bill.IsAtLeast), costing.Counted.Any(bill => bill.IsAtLeast)),
-            Unstated = [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))],
+            AtLeast = new AtLeast(today.IsAtLeast, firstTerm.IsAtLeast, horizon.IsAtLeast),
+            Unstated = horizon.IsAtLeast ? [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))] : [],
         };
     }
-
-    private static Minor Sum(Costing costing, IEnumerable<Bill> bills) => bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill));
 
     private static DueOn? Peak(Costing costing)
     {
         DueOn? peak = null;
-        foreach (var date in costing.Counted.GroupBy(bill => bill.Date))
+        for (var index = 0; index < costing.Counted.Length;)
         {
-            var due = Sum(costing, date);
-            if (peak is null || due > peak.Value.Total)
+            var date = costing.Counted[index].Date;
+            var due = Span.Of(costing, index, date.AddDays(1));
+            index += due.Bills;
+            if (peak is null || due.Total > peak.Value.Total)
             {
-                peak = new DueOn(date.Key, due);
+                peak = new DueOn(date, due.Total);
             }
         }
 
@@ -106,15 +104,29 @@ internal static class TotalsOf
 
     private static NextDue? Next(Costing costing)
     {
-        var later = costing.Run.Bills[costing.Counted.Length..];
-        var first = later.FirstOrDefault(bill => bill.IsAtLeast || costing.Counting.Counts(bill.Book, bill.Sum) != 0);
-        if (first is null)
+        var bills = costing.Run.Bills;
+        for (var index = costing.Counted.Length; index < bills.Length; index++)
         {
-            return null;
+            // A sum may count nothing once converted, and is due all the same.
+            if (bills[index].IsAtLeast || costing.Counting.Counts(bills[index].Book, bills[index].Sum) != 0)
+            {
+                return On(bills[index].Date);
+            }
         }
 
-        var due = later.Where(bill => bill.Date == first.Date).ToImmutableArray();
-        return new NextDue(first.Date, Sum(costing, due), due.Any(bill => bill.IsAtLeast), due);
+        return null;
+
+        NextDue On(DateOnly date)
+        {
+            var first = costing.Counted.Length;
+            while (bills[first].Date < date)
+            {
+                first++;
+            }
+
+            var due = Span.Of(costing, first, date.AddDays(1));
+            return new NextDue(date, due.Total, due.IsAtLeast, bills.Slice(first, due.Bills));
+        }
     }
 
     private static Minor Unused(Costing costing)
@@ -182,15 +194,46 @@ internal static class TotalsOf
 
         Minor left = 0;
         Minor waived = 0;
-        foreach (var line in costing.Run.Bills.Where(bill => bill.Book == hosting.Book && bill.Date == costing.Settings.StartDate).SelectMany(bill => bill.Lines))
+        foreach (var bill in costing.Run.Bills)
         {
-            left += rule.Excludes.Any(match => match.Matches(line)) ? 0 : line.AfterDiscounts;
-            waived += line.Waived;
+            if (bill.Date > costing.Settings.StartDate)
+            {
+                break;
+            }
+
+            foreach (var line in ReferenceEquals(bill.Book, hosting.Book) ? bill.Lines : [])
+            {
+                left += rule.Excludes.Any(match => match.Matches(line)) ? 0 : line.AfterDiscounts;
+                waived += line.Waived;
+            }
         }
 
         left = Minor.Max(0, left - (rule.DeductsIncludedDomain ? waived : 0));
         var amount = costing.Counting.Convert(costing.Counting.Counts(hosting.Book, left), hosting.Book.Currency);
         var lastDay = costing.Settings.StartDate.AddDays(rule.Days);
         return new Refundable(amount, lastDay, amount == 0 ? NoRefund.NothingLeft : null, rule.MinCommitMonths);
+    }
+
+    /// <summary>The bills from one place in the run to a date, together.</summary>
+    private readonly record struct Span(int Bills, Minor Total, bool IsAtLeast)
+    {
+        /// <param name="book">Only the bills of this book; null: of all.</param>
+        public static Span Of(Costing costing, int first, DateOnly before, OfferBook? book = null)
+        {
+            var bills = costing.Run.Bills;
+            var index = first;
+            Minor total = 0;
+            var isAtLeast = false;
+            for (; index < bills.Length && bills[index].Date < before; index++)
+            {
+                if (book is null || ReferenceEquals(bills[index].Book, book))
+                {
+                    total += index < costing.Values.Length ? costing.Values[index] : costing.ValueOf(bills[index]);
+                    isAtLeast |= bills[index].IsAtLeast;
+                }
+            }
+
+            return new Span(index - first, total, isAtLeast);
+        }
     }
 }

@@ -11,9 +11,12 @@ public sealed class Side
     private readonly ImmutableArray<ImmutableArray<Pick>> _options;
     private readonly Dictionary<int, ImmutableArray<ImmutableArray<AddOnChoice>>> _sets = [];
 
-    private Side(int met, ImmutableArray<AddOnChoice> had, ImmutableArray<ImmutableArray<Pick>> options)
+    private readonly ImmutableArray<string> _included;
+
+    private Side(int met, List<AddOn> had, ImmutableArray<Want> wants, ImmutableArray<ImmutableArray<Pick>> options)
     {
-        (Met, Had, _options) = (met, had, options);
+        (Met, Had, _options) = (met, Listed(had, wants), options);
+        _included = [.. had.Select(addOn => addOn.Id)];
         Curable = options.Index().Where(pair => !pair.Item.IsEmpty).Aggregate(0, (mask, pair) => mask | (1 << pair.Index));
     }
 
@@ -25,6 +28,9 @@ public sealed class Side
 
     /// <summary>Included extras that serve a want: listed, quantity 1, so that they show as included.</summary>
     public ImmutableArray<AddOnChoice> Had { get; }
+
+    /// <summary>How many extras of a set are bought rather than included.</summary>
+    public int Bought(ImmutableArray<AddOnChoice> set) => set.Count(choice => !_included.Contains(choice.Id!, StringComparer.Ordinal));
 
     /// <summary>The side of a plan.</summary>
     public static Side OfPlan(OfferBook book, Plan plan, ImmutableArray<Want> wants, bool acceptUnknown)
@@ -40,7 +46,7 @@ public sealed class Side
             options.Add(shortfall == 0 ? [] : [.. extras.Select(addOn => PickOf(want, addOn, shortfall)).OfType<Pick>()]);
         }
 
-        return new Side(met, Listed(had, wants), options.ToImmutable());
+        return new Side(met, had, wants, options.ToImmutable());
     }
 
     /// <summary>The side of a domain bought at a book; with the plan where that is the plan's own book.</summary>
@@ -49,11 +55,11 @@ public sealed class Side
         var extras = book.AddOns.Where(addOn => addOn.For == AddOnFor.Domain).ToList();
         var had = extras.Where(addOn => price.Includes.Contains(addOn.Id, StringComparer.Ordinal) || plan?.Includes.Contains(addOn.Id, StringComparer.Ordinal) == true).ToList();
         var met = wants.Index().Where(pair => had.Exists(pair.Item.IsProvidedBy)).Aggregate(0, (mask, pair) => mask | (1 << pair.Index));
-        return new Side(met, Listed(had, wants), [.. wants.Select(want => extras.Where(want.IsProvidedBy).Select(addOn => new Pick(addOn.Id, 1)).ToImmutableArray())]);
+        return new Side(met, had, wants, [.. wants.Select(want => extras.Where(want.IsProvidedBy).Select(addOn => new Pick(addOn.Id, 1)).ToImmutableArray())]);
     }
 
     /// <summary>The side of a domain that no book here sells: it meets nothing.</summary>
-    public static Side OfNothing(ImmutableArray<Want> wants) => new(0, [], [.. wants.Select(_ => ImmutableArray<Pick>.Empty)]);
+    public static Side OfNothing(ImmutableArray<Want> wants) => new(0, [], wants, [.. wants.Select(_ => ImmutableArray<Pick>.Empty)]);
 
     /// <summary>Every set of extras that makes good exactly these wants, one extra for each; what is had is always listed.</summary>
     public ImmutableArray<ImmutableArray<AddOnChoice>> SetsFor(int wants)

@@ -5,11 +5,12 @@ namespace HomeStart.Core;
 /// <summary>Every ending asked for at every book that sells it by the route asked for (scan rule 2).</summary>
 internal static class DomainWays
 {
-    public static ImmutableArray<DomainWay> Of(ScanRequest request)
+    /// <summary>With what bars one, a date that has passed say, in <paramref name="faults"/>.</summary>
+    public static ImmutableArray<DomainWay> Of(ScanRequest request, FaultList faults)
     {
         if (request.Needs.Domain is not { } need)
         {
-            return [new DomainWay(null, null, null, null)];
+            return [new DomainWay(null, null, null, null, null)];
         }
 
         var choice = new DomainChoice(need.Route)
@@ -19,7 +20,7 @@ internal static class DomainWays
         if (need.Route is DomainRoute.Keep or DomainRoute.Lent)
         {
             var ending = need.Endings.FirstOrDefault();
-            return [new DomainWay(null, ending, null, choice with { Ending = ending })];
+            return [Way(null, ending, null)];
         }
 
         return
@@ -28,7 +29,13 @@ internal static class DomainWays
                from book in request.Books
                let price = book.Domain(ending)
                where price is not null && (need.Route == DomainRoute.Transfer ? price.Transfer is not null : need.Years <= price.MaxYears)
-               select new DomainWay(book, ending, price, choice with { Book = book.Id, Ending = ending }),
+               select Way(book, ending, price),
         ];
+
+        DomainWay Way(OfferBook? book, string? ending, DomainPrice? price)
+        {
+            var way = choice with { Book = book?.Id, Ending = ending };
+            return new DomainWay(book, ending, price, way, Resolver.ResolveDomain(way, book is null ? [] : [book], request.Settings, faults));
+        }
     }
 }

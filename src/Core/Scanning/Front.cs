@@ -11,25 +11,25 @@ internal sealed class Front(IComparer<Found> ties)
     public bool Admits(Minor today, Minor horizon)
     {
         var at = FirstFrom(today);
-        return (at == 0 || _found[at - 1].Horizon > horizon) && (at == _found.Count || _found[at].Today > today || _found[at].Horizon >= horizon);
+        return (at == 0 || _found[at - 1].Sums.Horizon > horizon) && (at == _found.Count || _found[at].Sums.Today > today || _found[at].Sums.Horizon >= horizon);
     }
 
     public void Offer(Found found)
     {
-        if (!Admits(found.Today, found.Horizon))
+        if (!Admits(found.Sums.Today, found.Sums.Horizon))
         {
             return;
         }
 
-        var at = FirstFrom(found.Today);
-        if (at < _found.Count && _found[at].Today == found.Today && _found[at].Horizon == found.Horizon)
+        var at = FirstFrom(found.Sums.Today);
+        if (at < _found.Count && _found[at].Sums.Today == found.Sums.Today && _found[at].Sums.Horizon == found.Sums.Horizon)
         {
             _found[at] = ties.Compare(found, _found[at]) < 0 ? found : _found[at];
             return;
         }
 
         var beaten = at;
-        while (beaten < _found.Count && _found[beaten].Horizon >= found.Horizon)
+        while (beaten < _found.Count && _found[beaten].Sums.Horizon >= found.Sums.Horizon)
         {
             beaten++;
         }
@@ -44,7 +44,7 @@ internal sealed class Front(IComparer<Found> ties)
         while (low < high)
         {
             var middle = (low + high) / 2;
-            (low, high) = _found[middle].Today < today ? (middle + 1, high) : (low, middle);
+            (low, high) = _found[middle].Sums.Today < today ? (middle + 1, high) : (low, middle);
         }
 
         return low;

@@ -1,12 +1,16 @@
 namespace HomeStart.Core;
 
 /// <summary>The best rows seen so far, or the best of each plan (scan rule 7).</summary>
-internal sealed class TopRows(IComparer<Found> order, int top, bool byPlan)
+internal sealed class TopRows(RankOrder order, int top, bool byPlan)
 {
     private readonly SortedSet<Found> _best = new(order);
     private readonly Dictionary<(string Book, string Plan), Found> _ofPlans = [];
 
     public IReadOnlyList<Found> Rows => byPlan ? [.. _ofPlans.Values.Order(order).Take(top)] : [.. _best];
+
+    /// <summary>Whether a row of this host could come in that ranks no better than this: a cheap look before candidates are made.</summary>
+    public bool MightTake(HostWay host, Rank atBest) =>
+        (byPlan ? _ofPlans.GetValueOrDefault((host.Book.Id, host.Plan.Id)) : _best.Count < top ? null : _best.Max) is not { } bar || Rank.Compare(atBest, order.RankOf(bar)) <= 0;
 
     public void Offer(Found row)
     {

@@ -1,0 +1,22 @@
+using System.Diagnostics;
+using BenchmarkDotNet.Running;
+using HomeStart.Bench;
+using HomeStart.Core;
+
+// dotnet run -c Release --project bench                   every benchmark
+// dotnet run -c Release --project bench -- --filter '*Scan*'
+// dotnet run -c Release --project bench -- peak 200 60 10 apart    scans in a fresh process, the first one cold: times, and what they held in memory at most
+if (args is ["peak", var hosts, var registrars, var endings, var kind])
+{
+    var request = LargeMarket.Request(int.Parse(hosts), int.Parse(registrars), int.Parse(endings), hostsSell: kind == "together");
+    for (var run = 0; run < 5; run++)
+    {
+        var watch = Stopwatch.StartNew();
+        var result = Scan.Run(request, new FaultList(), null, CancellationToken.None)!;
+        Console.WriteLine($"{result.Considered:N0} considered, {result.Feasible:N0} feasible, front of {result.Front.Length}, {watch.ElapsedMilliseconds} ms, peak {Process.GetCurrentProcess().PeakWorkingSet64 >> 20} MB");
+    }
+
+    return;
+}
+
+BenchmarkSwitcher.FromAssembly(typeof(Program).Assembly).Run(args);

@@ -1,0 +1,39 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>What every plan of a scan is held against: the wants, and the domains, those that meet and could make good the same ones together. Shared by the workers.</summary>
+internal sealed class ScanMarket
+{
+    public ScanMarket(ScanRequest request, FaultList faults)
+    {
+        Request = request;
+        Wants = Want.Of(request.Needs);
+        Domains = [.. DomainWays.Of(request, faults).Select(way => new DomainOffer(way, way.Book is null ? Side.OfNothing(Wants) : Side.OfDomain(way.Book, way.Price!, null, Wants)))];
+        Groups = [.. Domains.GroupBy(domain => (domain.Side.Met, domain.Side.Curable)).Select(group => new DomainGroup(request, [.. group]))];
+        Counting = new Counting(request.Settings, request.Settings.DisplayCurrency!);
+    }
+
+    public ScanRequest Request { get; }
+
+    public ImmutableArray<Want> Wants { get; }
+
+    /// <summary>All wants as a bit mask.</summary>
+    public int AllWants => (1 << Wants.Length) - 1;
+
+    public ImmutableArray<DomainOffer> Domains { get; }
+
+    public ImmutableArray<DomainGroup> Groups { get; }
+
+    public Counting Counting { get; }
+
+    public void ReportMissingRates(FaultList faults)
+    {
+        foreach (var group in Groups)
+        {
+            Counting.TakeMissingRates(group.Counting);
+        }
+
+        Counting.ReportMissingRates(faults);
+    }
+}

@@ -1,0 +1,21 @@
+namespace HomeStart.Core;
+
+/// <summary>Scans one plan after another; several work side by side, each with its own findings.</summary>
+internal sealed class ScanWorker(ScanMarket market)
+{
+    private readonly Accounts _accounts = new(market.Request);
+    private readonly Purchases _purchases = new(market.Request.Settings);
+
+    public Findings Findings { get; } = new(market.Request);
+
+    public Counting Counting => _accounts.Counting;
+
+    /// <summary>Adds what is found for a plan; why it is rejected where nothing of it is feasible.</summary>
+    public RejectedPlan? Scan(OfferBook book, Plan plan, CancellationToken cancel)
+    {
+        var before = Findings.Feasible;
+        var scan = new PlanScan(market, Findings, book, plan, _accounts, _purchases);
+        scan.Run(cancel);
+        return Findings.Feasible == before ? new RejectedPlan(book, plan, scan.Reasons()) : null;
+    }
+}
