@@ -16,7 +16,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Press("See what fits for least");
         browser.Reads("Ranked by");
         var site = browser.Driver.Url.Split('/')[4];
-        var best = browser.Api($"/api/sites/{site}/scan?byPlan=true").GetProperty("rows")[0].GetProperty("totals");
+        var best = browser.Api($"/api/sites/{site}/scan?byPlan=true").GetProperty("scan").GetProperty("rows")[0].GetProperty("totals");
         browser.Press("Open");
         browser.Reads($"Order E for £{best.GetProperty("dueToday").GetString()}");
         browser.Reads($"£{best.GetProperty("horizon").GetString()} over three years");

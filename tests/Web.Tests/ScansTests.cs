@@ -65,9 +65,30 @@ public class ScansTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.DoAsync(new { kind = "set-needs", needs = new { websites = 3 } });
-        var result = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/scan?objective=dueToday&byPlan=true");
+        var answer = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/scan?objective=dueToday&byPlan=true");
+        var result = answer.GetProperty("scan");
+        answer.GetProperty("points").GetArrayLength().ShouldBeGreaterThan(result.GetProperty("rows").GetArrayLength());
         result.GetProperty("rejected").EnumerateArray().Select(plan => plan.GetProperty("plan").GetString()).ShouldContain("slipway");
         var page = await visitor.DoAsync(new { kind = "add-candidate", candidate = result.GetProperty("rows")[0].GetProperty("candidate") });
         page.GetProperty("shortlist").EnumerateArray().Last().GetProperty("horizon").GetString().ShouldBe(result.GetProperty("rows")[0].GetProperty("totals").GetProperty("horizon").GetString());
     }
+
+    [Fact]
+    public async Task What_settles_it_is_told_of_a_site()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.DoAsync(new { kind = "set-needs", needs = new { websites = 1, extras = new[] { "backup" } } });
+        var settling = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/settling");
+        var least = (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/scan")).GetProperty("scan").GetProperty("rows")[0];
+        settling.GetProperty("least").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(least.GetProperty("totals").GetProperty("horizon").GetString());
+        var dearest = settling.GetProperty("needs")[0];
+        (dearest.GetProperty("need").GetString(), dearest.GetProperty("wants").GetString()).ShouldBe(("extras", "backup"));
+        await visitor.DoAsync(new { kind = "set-needs", needs = new { websites = 1 } });
+        var without = (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/scan")).GetProperty("scan").GetProperty("rows")[0];
+        Pence(dearest.GetProperty("saves")).ShouldBe(Pence(least.GetProperty("totals").GetProperty("horizon")) - Pence(without.GetProperty("totals").GetProperty("horizon")));
+    }
+
+    private static decimal Pence(System.Text.Json.JsonElement amount) => decimal.Parse(amount.GetString()!);
 }

@@ -131,6 +131,7 @@ public class SitesTests
         [
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/scan", null),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/settling", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/commands", new { revision = 1, command = Monthly }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/undo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/redo", new { revision = 1 }),

@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { queryOptions } from '@tanstack/react-query';
 import { api, expect, setToken } from './client';
 
 export const sessionQuery = queryOptions({
@@ -24,21 +24,6 @@ export const siteQuery = (siteId: string, view: string | undefined) =>
     queryKey: siteKey(siteId, view),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}', { params: { path: { siteId }, query: { view } } })),
-  });
-
-/** What a scan finds for a site at a revision: figures stay while the next ones are worked out. */
-export const scanQuery = (siteId: string, revision: number, objective: string, byPlan: boolean) =>
-  queryOptions({
-    queryKey: ['scan', siteId, objective, byPlan, revision],
-    queryFn: async ({ signal }) =>
-      expect(
-        await api.GET('/api/sites/{siteId}/scan', {
-          params: { path: { siteId }, query: { objective, byPlan } },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
   });
 
 export const ordersQuery = queryOptions({

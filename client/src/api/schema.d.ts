@@ -36,6 +36,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/scan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["scanForSite"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/settling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settlingForSite"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -108,22 +140,6 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getSite"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sites/{siteId}/scan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["scanForSite"];
         put?: never;
         post?: never;
         delete?: never;
@@ -301,6 +317,13 @@ export interface components {
             /** Format: int32 */
             quantity: number;
         };
+        AddOnWire: {
+            id: string;
+            name: string;
+            forDomain: boolean;
+            provides: null | string;
+            unit: null | string;
+        };
         AdvertisedWire: {
             perMonth: string;
             currency: string;
@@ -341,6 +364,8 @@ export interface components {
             /** Format: int32 */
             refundDays: null | number;
             plans: components["schemas"]["PlanWire"][];
+            dataCentres: components["schemas"]["DataCentreWire"][];
+            addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
         };
         CandidateWire: {
@@ -375,6 +400,11 @@ export interface components {
             refund: components["schemas"]["RefundWire"];
             inclusions: components["schemas"]["InclusionWire"][];
             nextBills: components["schemas"]["BillWire"][];
+        };
+        DataCentreWire: {
+            id: string;
+            name: string;
+            region: null | string;
         };
         DatesWire: {
             /** Format: date */
@@ -413,6 +443,7 @@ export interface components {
             ending: string;
             register: null | string;
             renew: null | string;
+            takesTransfers: boolean;
             /** Format: int32 */
             maxYears: number;
         };
@@ -552,6 +583,12 @@ export interface components {
             coversUntil: null | string;
             forDomain: null | string;
         };
+        NeedCostWire: {
+            need: string;
+            wants: components["schemas"]["JsonElement"];
+            saves: null | string;
+            best: components["schemas"]["ScanRowWire"];
+        };
         NeedsWire: {
             /** Format: double */
             websites: number;
@@ -680,6 +717,18 @@ export interface components {
             plan: string;
             reasons: components["schemas"]["ReasonWire"][];
         };
+        ScanPointWire: {
+            book: string;
+            plan: string;
+            /** Format: int32 */
+            everyMonths: number;
+            /** Format: int32 */
+            commitMonths: number;
+            domainBook: null | string;
+            ending: null | string;
+            dueToday: string;
+            horizon: string;
+        };
         ScanRowWire: {
             candidate: components["schemas"]["CandidateWire"];
             totals: components["schemas"]["TotalsWire"];
@@ -703,6 +752,12 @@ export interface components {
             businessDate: string;
             sites: components["schemas"]["SiteListedWire"][];
         };
+        SettlingWire: {
+            least: null | components["schemas"]["ScanRowWire"];
+            shorter: null | components["schemas"]["TurnWire"];
+            longer: null | components["schemas"]["TurnWire"];
+            needs: components["schemas"]["NeedCostWire"][];
+        };
         SiteListedWire: {
             /** Format: uuid */
             id: string;
@@ -720,6 +775,10 @@ export interface components {
             needs: components["schemas"]["NeedsWire"];
             shortlist: components["schemas"]["SlipWire"][];
             worksheet: components["schemas"]["WorksheetWire"];
+        };
+        SiteScanWire: {
+            scan: components["schemas"]["ScanWire"];
+            points: components["schemas"]["ScanPointWire"][];
         };
         SiteSettingsWire: {
             /** Format: int32 */
@@ -780,6 +839,16 @@ export interface components {
             advertised: null | components["schemas"]["AdvertisedWire"];
             expected: null | string;
             atLeast: string[];
+        };
+        TurnWire: {
+            /** Format: int32 */
+            fromMonths: number;
+            /** Format: int32 */
+            toMonths: number;
+            /** Format: int32 */
+            atMonths: number;
+            other: null | components["schemas"]["ScanRowWire"];
+            least: components["schemas"]["ScanRowWire"];
         };
         TypedDomainWire: {
             label: null | string;
@@ -898,6 +967,91 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    scanForSite: {
+        parameters: {
+            query?: {
+                objective?: string;
+                byPlan?: boolean;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteScanWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    settlingForSite: {
+        parameters: {
+            query?: {
+                objective?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettlingWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1057,49 +1211,6 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    scanForSite: {
-        parameters: {
-            query?: {
-                objective?: string;
-                byPlan?: boolean;
-            };
-            header?: never;
-            path: {
-                siteId: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ScanWire"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
                 headers: {
                     [name: string]: unknown;
                 };

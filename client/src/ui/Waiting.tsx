@@ -1,9 +1,10 @@
-/** Something is on its way: said, not only drawn. */
-export function Waiting({ for: what }: { for: string }) {
+/** Something is on its way: said, not only drawn; with a share of it done, from 0 to 1, where that is known. */
+export function Waiting({ for: what, share }: { for: string; share?: number }) {
   return (
-    <p role="status" className="text-soft p-6">
-      {what} …
-    </p>
+    <div role="status" className="text-soft p-6">
+      <p>{what} …</p>
+      {share !== undefined && <progress className="accent-blue mt-1 w-56" value={share} max={1} aria-label={what} />}
+    </div>
   );
 }
 

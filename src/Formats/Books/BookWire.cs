@@ -13,6 +13,8 @@ public sealed record BookWire(
     bool PricesIncludeTax,
     int? RefundDays,
     IReadOnlyList<PlanWire> Plans,
+    IReadOnlyList<DataCentreWire> DataCentres,
+    IReadOnlyList<AddOnWire> AddOns,
     IReadOnlyList<DomainPriceWire> Domains)
 {
     public static BookWire Of(OfferBook book)
@@ -27,7 +29,9 @@ public sealed record BookWire(
             book.Tax.PricesInclude,
             book.Refund?.Days,
             [.. book.Plans.Select(plan => PlanWire.Of(book, plan))],
-            [.. book.Domains.Select(price => new DomainPriceWire(price.Ending, Amount(price.Register), Amount(price.Renew), price.MaxYears))]);
+            [.. book.DataCentres.Select(centre => new DataCentreWire(centre.Id, centre.Name, centre.Region))],
+            [.. book.AddOns.Select(addOn => new AddOnWire(addOn.Id, addOn.Name, addOn.For == AddOnFor.Domain, addOn.Provides, addOn.Unit))],
+            [.. book.Domains.Select(price => new DomainPriceWire(price.Ending, Amount(price.Register), Amount(price.Renew), price.Transfer is not null, price.MaxYears))]);
 
         string? Amount(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
     }
@@ -59,4 +63,11 @@ public sealed record PlanWire(
 
 public sealed record IncludedDomainWire(int MinCommitMonths, IReadOnlyList<string> Endings, bool EveryYear);
 
-public sealed record DomainPriceWire(string Ending, string? Register, string? Renew, int MaxYears);
+public sealed record DataCentreWire(string Id, string Name, string? Region);
+
+/// <param name="Provides">The tag it meets in needs.</param>
+/// <param name="Unit">What one of it is, where several can be bought.</param>
+public sealed record AddOnWire(string Id, string Name, bool ForDomain, string? Provides, string? Unit);
+
+/// <param name="TakesTransfers">Whether a domain with this ending can be moved in.</param>
+public sealed record DomainPriceWire(string Ending, string? Register, string? Renew, bool TakesTransfers, int MaxYears);

@@ -28,15 +28,17 @@ public sealed record ScanRowWire(CandidateWire Candidate, TotalsWire Totals, Pri
 
 public sealed record RejectedPlanWire(string Book, string Plan, IReadOnlyList<ReasonWire> Reasons)
 {
-    internal static RejectedPlanWire Of(RejectedPlan plan) => new(plan.Book.Id, plan.Plan.Id, [.. plan.Reasons.Select(reason => new ReasonWire(reason.Need, Value(reason.Has), Value(reason.Wants)))]);
-
-    private static JsonElement Value(ReasonValue? value) =>
-        JsonSerializer.SerializeToElement(value is null ? null : value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words);
+    internal static RejectedPlanWire Of(RejectedPlan plan) =>
+        new(plan.Book.Id, plan.Plan.Id, [.. plan.Reasons.Select(reason => new ReasonWire(reason.Need, ReasonWire.Value(reason.Has), ReasonWire.Value(reason.Wants)))]);
 }
 
 /// <param name="Has">The plan's or provider's own value; null: not stated.</param>
 /// <param name="Wants">The need's.</param>
-public sealed record ReasonWire(string Need, JsonElement Has, JsonElement Wants);
+public sealed record ReasonWire(string Need, JsonElement Has, JsonElement Wants)
+{
+    internal static JsonElement Value(ReasonValue? value) =>
+        JsonSerializer.SerializeToElement(value is null ? null : value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words);
+}
 
 /// <summary>A line of progress, before the result.</summary>
 public sealed record ScanProgressWire(int Done, int Of);

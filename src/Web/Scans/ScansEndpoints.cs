@@ -1,17 +1,16 @@
 using System.Text.Json;
-using System.Threading.Channels;
 using System.Threading.RateLimiting;
 using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Sites;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Scans;
 
-/// <summary>Scanning every way to buy, for anybody: no sign-in, nothing stored, stopped when the caller leaves.</summary>
+/// <summary>Scanning every way to buy: for anybody, without sign-in and storing nothing, and for a visitor's site.</summary>
 internal static class ScansEndpoints
 {
-    private const string Lines = "application/x-ndjson";
     private const long LargestScan = 8 << 20;
     private const string OneAtATime = "scans";
     private const int MostWaiting = 4;
@@ -21,67 +20,58 @@ internal static class ScansEndpoints
         services.AddRateLimiter(limits => limits.AddPolicy(OneAtATime, http => RateLimitPartition.GetConcurrencyLimiter(
             http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new ConcurrencyLimiterOptions { PermitLimit = 1, QueueLimit = MostWaiting })));
 
-    public static void MapScans(this IEndpointRouteBuilder app) =>
-        app.MapPost("/api/scans", ScanAsync)
+    public static void MapScans(this IEndpointRouteBuilder app)
+    {
+        Limited(app.MapPost("/api/scans", ScanAsync).WithName("scan"))
             .WithMetadata(new RequestSizeLimitAttribute(LargestScan))
-            .RequireRateLimiting(OneAtATime)
-            .WithName("scan")
             .Produces<ScanWire>()
-            .ProducesProblem(StatusCodes.Status400BadRequest)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+            .ProducesProblem(StatusCodes.Status400BadRequest);
+        Limited(app.MapGet("/api/sites/{siteId:guid}/scan", ScanSiteAsync).WithName("scanForSite")).Produces<SiteScanWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        Limited(app.MapGet("/api/sites/{siteId:guid}/settling", SettleSiteAsync).WithName("settlingForSite")).Produces<SettlingWire>().ProducesProblem(StatusCodes.Status404NotFound);
+    }
 
-    private static async Task<IResult> ScanAsync(JsonElement body, HttpContext http, Demo demo, CancellationToken cancel)
+    private static RouteHandlerBuilder Limited(RouteHandlerBuilder route) => route.RequireRateLimiting(OneAtATime).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+
+    private static async Task<IResult> ScanAsync(JsonElement body, HttpContext http, Demo demo)
     {
         var faults = new FaultList();
-        if (ScanRequestReader.Read(body, demo.OfferBooks, faults) is not { } request)
-        {
-            return FaultResults.Unprocessable(faults);
-        }
-
-        var lines = Channel.CreateUnbounded<(int Done, int Of)>();
-        var scanning = Task.Run(() => Run(request, faults, lines.Writer, cancel), cancel);
-        if (!http.Request.Headers.Accept.ToString().Contains(Lines, StringComparison.Ordinal))
-        {
-            return await scanning is { } result ? Results.Ok(ScanWire.Of(result)) : FaultResults.Unprocessable(faults);
-        }
-
-        await WriteLinesAsync(http, lines.Reader, scanning, faults, cancel);
-        return Results.Empty;
+        return ScanRequestReader.Read(body, demo.OfferBooks, faults) is { } request
+            ? await ScanAnswer.Of(http, faults, progress => Scan.Run(request, faults, progress, http.RequestAborted) is { } result ? ScanWire.Of(result) : null)
+            : FaultResults.Unprocessable(faults);
     }
 
-    private static ScanResult? Run(ScanRequest request, FaultList faults, ChannelWriter<(int Done, int Of)> lines, CancellationToken cancel)
+    private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, HttpContext http, SiteDesk desk) =>
+        ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, (request, faults, progress) =>
+            Scan.Run(request, faults, progress, http.RequestAborted) is { } listed
+            && Scan.Run(request with { ByPlan = false, Top = ScanRequest.MostRows }, faults, null, http.RequestAborted) is { } all
+                ? SiteScanWire.Of(listed, all)
+                : null);
+
+    private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, HttpContext http, SiteDesk desk) =>
+        ForSiteAsync(siteId, objective, byPlan: false, http, desk, (request, faults, _) =>
+            Settling.Of(request, faults, http.RequestAborted) is { } settling ? SettlingWire.Of(settling, request.Settings.DisplayCurrency!) : null);
+
+    private static async Task<IResult> ForSiteAsync<T>(
+        Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Func<ScanRequest, FaultList, IProgress<(int Done, int Of)>, T?> work)
+        where T : class
     {
-        try
+        if (await desk.FindAsync(siteId, http.RequestAborted) is not { } site)
         {
-            return Scan.Run(request, faults, new Told(lines), cancel);
-        }
-        finally
-        {
-            lines.Complete();
-        }
-    }
-
-    // Each line is one JSON value: progress, then the result or the faults.
-    private static async Task WriteLinesAsync(HttpContext http, ChannelReader<(int Done, int Of)> progress, Task<ScanResult?> scanning, FaultList faults, CancellationToken cancel)
-    {
-        http.Response.ContentType = Lines;
-        await foreach (var (done, of) in progress.ReadAllAsync(cancel))
-        {
-            await WriteAsync(new { progress = new ScanProgressWire(done, of) });
+            return Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
         }
 
-        var result = await scanning;
-        await WriteAsync(result is null ? new { errors = faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message)) } : (object)new { result = ScanWire.Of(result) });
-
-        async Task WriteAsync(object value)
+        var faults = new FaultList();
+        if (!Enum.TryParse<Objective>(objective ?? nameof(Objective.Horizon), ignoreCase: true, out var wanted))
         {
-            await http.Response.WriteAsync(JsonSerializer.Serialize(value, WireJson.Options) + "\n", cancel);
-            await http.Response.Body.FlushAsync(cancel);
+            faults.Add(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
         }
-    }
 
-    private sealed class Told(ChannelWriter<(int Done, int Of)> lines) : IProgress<(int Done, int Of)>
-    {
-        public void Report((int Done, int Of) value) => lines.TryWrite(value);
+        var request = await desk.ScanAsync(site.Site, wanted, byPlan, http.RequestAborted);
+        if (request is { Objective: Objective.Expected, Settings.KeepChancePercent: null })
+        {
+            faults.Add(FaultCodes.Required, "keepChancePercent", "Say on the needs page how sure you are to keep the site, to scan for what is expected.");
+        }
+
+        return faults.Any ? FaultResults.Unprocessable(faults) : await ScanAnswer.Of(http, faults, progress => work(request, faults, progress));
     }
 }

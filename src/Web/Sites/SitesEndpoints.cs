@@ -16,7 +16,6 @@ internal static class SitesEndpoints
         var sites = app.MapGroup("/api/sites");
         sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
         sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        sites.MapGet("/{siteId:guid}/scan", ScanAsync).WithName("scanForSite").Produces<ScanWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
         Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
             MoveAsync(siteId, view, body, -1, desk, history, cancel)).WithName("undo"));
@@ -40,29 +39,6 @@ internal static class SitesEndpoints
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : Missing();
-
-    private static async Task<IResult> ScanAsync(Guid siteId, string? objective, bool? byPlan, SiteDesk desk, CancellationToken cancel)
-    {
-        if (await desk.FindAsync(siteId, cancel) is not { } site)
-        {
-            return Missing();
-        }
-
-        var faults = new FaultList();
-        if (!Enum.TryParse<Objective>(objective ?? nameof(Objective.Horizon), ignoreCase: true, out var wanted))
-        {
-            faults.Add(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
-        }
-
-        var request = await desk.ScanAsync(site.Site, wanted, byPlan ?? false, cancel);
-        if (request is { Objective: Objective.Expected, Settings.KeepChancePercent: null })
-        {
-            faults.Add(FaultCodes.Required, "keepChancePercent", "Say on the needs page how sure you are to keep the site, to scan for what is expected.");
-        }
-
-        var result = faults.Any ? null : await Task.Run(() => Scan.Run(request, faults, null, cancel), cancel);
-        return result is null ? FaultResults.Unprocessable(faults) : Results.Ok(ScanWire.Of(result));
-    }
 
     private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
     {

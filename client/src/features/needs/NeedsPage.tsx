@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { scanQuery } from '../../api/queries';
+import { scanQuery } from '../../api/scan';
 import { cx } from '../../ui/cx';
 import { Button } from '../../ui/Button';
 import { useSite } from '../site/SiteContext';
@@ -176,9 +176,9 @@ function Outcome() {
       {scan.data ? (
         <>
           <p className="font-display text-lg font-medium">
-            {scan.data.rows.length === 0
+            {scan.data.scan.rows.length === 0
               ? 'No plan fits.'
-              : `${scan.data.rows.length} ${scan.data.rows.length === 1 ? 'plan fits' : 'plans fit'}.`}
+              : `${scan.data.scan.rows.length} ${scan.data.scan.rows.length === 1 ? 'plan fits' : 'plans fit'}.`}
           </p>
           <Link
             to="/sites/$siteId/scan"
@@ -188,7 +188,7 @@ function Outcome() {
           >
             See what fits for least
           </Link>
-          <Rejected rejected={scan.data.rejected} />
+          <Rejected rejected={scan.data.scan.rejected} />
         </>
       ) : (
         <p className={scan.error ? 'text-red' : 'text-soft'}>{scan.error ? scan.error.message : 'Looking …'}</p>

@@ -1,0 +1,83 @@
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Refused, type Fault, type Schemas } from './client';
+
+export type SiteScan = Schemas['SiteScanWire'];
+export type ScanRow = Schemas['ScanRowWire'];
+export type Settling = Schemas['SettlingWire'];
+
+interface Line<T> {
+  progress?: { done: number; of: number };
+  result?: T;
+  errors?: Fault[];
+}
+
+/** Reads an answer line by line: progress first, the result or the faults last. Leaving or stopping ends the scan on the server too. */
+async function read<T>(path: string, signal: AbortSignal, onProgress: (share: number) => void): Promise<T> {
+  const answer = await fetch(path, { headers: { Accept: 'application/x-ndjson' }, signal });
+  if (!answer.ok || !answer.body) {
+    throw new Refused(answer.status, await answer.json().catch(() => null));
+  }
+
+  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  for (;;) {
+    const { value, done } = await reader.read();
+    const lines = (rest + (value ?? '')).split('\n');
+    rest = done ? '' : (lines.pop() ?? '');
+    for (const line of lines.filter(Boolean)) {
+      const told = JSON.parse(line) as Line<T>;
+      if (told.progress) {
+        onProgress(told.progress.done / told.progress.of);
+      } else if (told.result) {
+        return told.result;
+      } else {
+        throw new Refused(422, { errors: told.errors });
+      }
+    }
+
+    if (done) {
+      throw new Error('The scan ended without a result.');
+    }
+  }
+}
+
+/** What a scan finds for a site at a revision: rows stay while the next ones are worked out. */
+export const scanQuery = (
+  siteId: string,
+  revision: number,
+  objective: string,
+  byPlan: boolean,
+  onProgress: (share: number) => void = () => undefined,
+) =>
+  queryOptions({
+    queryKey: ['scan', siteId, objective, byPlan, revision],
+    queryFn: ({ signal }) =>
+      read<SiteScan>(`/api/sites/${siteId}/scan?objective=${objective}&byPlan=${byPlan}`, signal, onProgress),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+/** A scan with its progress, from 0 to 1, that can be stopped and begun again. */
+export function useScan(siteId: string, revision: number, objective: string, byPlan: boolean) {
+  const queries = useQueryClient();
+  const [progress, setProgress] = useState(0);
+  const query = scanQuery(siteId, revision, objective, byPlan, setProgress);
+  const scan = useQuery(query);
+  return {
+    ...scan,
+    progress,
+    stopped: scan.data === undefined && scan.error === null && scan.fetchStatus === 'idle',
+    stop: () => void queries.cancelQueries({ queryKey: query.queryKey }),
+  };
+}
+
+/** What settles it: worked out after the rows are there. */
+export const settlingQuery = (siteId: string, revision: number, objective: string) =>
+  queryOptions({
+    queryKey: ['settling', siteId, objective, revision],
+    queryFn: ({ signal }) =>
+      read<Settling>(`/api/sites/${siteId}/settling?objective=${objective}`, signal, () => undefined),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });

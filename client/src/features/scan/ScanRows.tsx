@@ -1,0 +1,158 @@
+import { useNavigate } from '@tanstack/react-router';
+import { useState } from 'react';
+import type { Schemas } from '../../api/client';
+import type { ScanRow as Row } from '../../api/scan';
+import { shortDay } from '../../format/dates';
+import { currencySign, figure, isZero } from '../../format/money';
+import { shortSpan } from '../../format/words';
+import { Button } from '../../ui/Button';
+import { cx } from '../../ui/cx';
+import { useSite } from '../site/SiteContext';
+import { WayWords } from './WayWords';
+
+/** Columns that go where no row has anything in them. */
+interface Shows {
+  expected: boolean;
+  unused: boolean;
+}
+
+/** Ways to buy, best first; beside each what falls due after and what is paid for days after the end. */
+export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
+  const { page } = useSite();
+  const sign = currencySign(page.settings.currency);
+  const shows: Shows = {
+    expected: by === 'expected',
+    unused: rows.some((row) => !isZero(row.totals.unusedAtEnd)),
+  };
+  return (
+    <div className="mt-3 overflow-x-auto">
+      <table className="w-full text-[14px]">
+        <caption className="sr-only">Ways to buy that meet the needs, best first</caption>
+        <thead>
+          <tr className="text-soft [&>*]:border-ink text-right text-[13px] [&>*]:border-b [&>*]:px-2 [&>*]:py-1.5 [&>*]:font-semibold">
+            <th scope="col">
+              <span className="sr-only">Rank</span>
+            </th>
+            <th scope="col" className="text-left">
+              Way to buy
+            </th>
+            <th scope="col">Today, {sign}</th>
+            <th scope="col">
+              {shortSpan(page.settings.horizonMonths)}, {sign}
+            </th>
+            {shows.expected && <th scope="col">Expected, {sign}</th>}
+            <th scope="col" className="max-md:hidden">
+              Falls due after
+            </th>
+            {shows.unused && (
+              <th scope="col" className="max-md:hidden">
+                Unused at the end
+              </th>
+            )}
+            <th scope="col">
+              <span className="sr-only">Take it</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, index) => (
+            <ScanRow
+              key={JSON.stringify(row.candidate)}
+              row={row}
+              place={index + 1}
+              before={rows[index - 1]}
+              shows={shows}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function ScanRow({ row, place, before, shows }: { row: Row; place: number; before?: Row; shows: Shows }) {
+  const { totals } = row;
+  const equal = before?.totals.horizon === totals.horizon && before.totals.dueToday === totals.dueToday;
+  return (
+    <tr className="odd:bg-band align-top [&>*]:px-2 [&>*]:py-1.5">
+      <td className="text-soft text-right">{equal ? 'equal' : place}</td>
+      <th scope="row" className="text-left font-normal">
+        <WayWords row={row} />
+        {totals.next && <NextDue next={totals.next} className="block text-[13px] md:hidden" lead="then " />}
+      </th>
+      <td className="text-right whitespace-nowrap">
+        {totals.atLeast.includes('dueToday') && <span className="text-red text-[13px]">at least </span>}
+        {figure(totals.dueToday)}
+      </td>
+      <td className="text-right font-semibold whitespace-nowrap">
+        {totals.atLeast.includes('horizon') && <span className="text-red text-[13px] font-normal">at least </span>}
+        {figure(totals.horizon)}
+      </td>
+      {shows.expected && <td className="text-right">{totals.expected && figure(totals.expected)}</td>}
+      <td className="text-right whitespace-nowrap max-md:hidden">{totals.next && <NextDue next={totals.next} />}</td>
+      {shows.unused && (
+        <td className="text-soft text-right max-md:hidden">
+          {isZero(totals.unusedAtEnd) ? '' : figure(totals.unusedAtEnd)}
+        </td>
+      )}
+      <td className="text-right whitespace-nowrap">
+        <Take row={row} place={place} />
+      </td>
+    </tr>
+  );
+}
+
+function NextDue({
+  next,
+  lead = '',
+  className = '',
+}: {
+  next: Schemas['NextWire'];
+  lead?: string;
+  className?: string;
+}) {
+  return (
+    <span className={cx('text-red', className)}>
+      {lead}
+      {next.atLeast && 'at least '}
+      {figure(next.total)} on {shortDay(next.date)}
+    </span>
+  );
+}
+
+/** Onto the shortlist: to look at it at once, or to go on reading here. */
+function Take({ row, place }: { row: Row; place: number }) {
+  const { page, changes } = useSite();
+  const navigate = useNavigate();
+  const [kept, setKept] = useState<string | null>(null);
+  const add = async () => {
+    const after = await changes
+      .changeAsync({ kind: 'add-candidate', copyOf: null, candidate: row.candidate })
+      .catch(() => null);
+    return after?.shortlist.at(-1)?.letter ?? null;
+  };
+
+  const open = async () => {
+    const letter = kept ?? (await add());
+    if (letter) {
+      await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view: letter } });
+    }
+  };
+
+  return (
+    <span className="inline-flex flex-col items-end md:flex-row md:gap-3">
+      <Button look="text" onClick={() => void open()}>
+        Open<span className="sr-only"> way {place} on the worksheet</span>
+      </Button>
+      {kept ? (
+        <span role="status" className="text-green">
+          kept as {kept}
+        </span>
+      ) : (
+        <Button look="text" onClick={() => void add().then(setKept)}>
+          Keep<span className="sr-only"> way {place} on the shortlist</span>
+        </Button>
+      )}
+    </span>
+  );
+}

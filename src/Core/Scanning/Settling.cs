@@ -1,0 +1,123 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core;
+
+/// <summary>
+/// What settles which candidate is the least: over how many months another would be, and what each need costs. Each answer is a scan with that one thing changed, so it
+/// holds against every way to buy there is.
+/// </summary>
+/// <param name="Least">The first row of the scan; null: nothing is feasible.</param>
+/// <param name="Shorter">Over fewer months than the owner counts; null: it stays the least down to a month.</param>
+/// <param name="Longer">Over more months; null: it stays the least up to ten years.</param>
+/// <param name="Needs">The needs that cost something, the dearest first; where nothing is feasible, those without which something is.</param>
+public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, ImmutableArray<NeedCost> Needs)
+{
+    /// <summary>Null with what bars a scan in <paramref name="faults"/>.</summary>
+    public static Settling? Of(ScanRequest request, FaultList faults, CancellationToken cancel)
+    {
+        var settles = new Settles(request with { ByPlan = false, Top = 1 }, cancel);
+        if (Scan.Run(settles.Request, faults, null, cancel) is not { } scan)
+        {
+            return null;
+        }
+
+        var least = scan.Rows.FirstOrDefault();
+        return least is null || request.Objective == Objective.DueToday
+            ? new Settling(least, null, null, settles.Needs(least))
+            : new Settling(least, settles.Turn(least, -1), settles.Turn(least, +1), settles.Needs(least));
+    }
+}
+
+/// <summary>Where another candidate takes over.</summary>
+/// <param name="FromMonths">Over this many months, and every number up to <paramref name="ToMonths"/>, it costs less.</param>
+/// <param name="AtMonths">The number nearest to what the owner counts: the two costings are over it.</param>
+/// <param name="Other">The least over <paramref name="AtMonths"/>; null: none is less, but the least is no longer wholly stated.</param>
+/// <param name="Least">The candidate that is the least over what the owner counts.</param>
+public sealed record Turn(int FromMonths, int ToMonths, int AtMonths, ScanRow? Other, ScanRow Least);
+
+/// <summary>What one need costs.</summary>
+/// <param name="Need">The field of the needs.</param>
+/// <param name="Wants">Its value; for a tag, the tag.</param>
+/// <param name="Saves">What the least would cost less without it, in minor units of the display currency; null: without it something is feasible at all.</param>
+/// <param name="Best">The least without it.</param>
+public sealed record NeedCost(string Need, ReasonValue Wants, Minor? Saves, ScanRow Best);
+
+/// <summary>Scans again with one thing changed.</summary>
+internal sealed class Settles(ScanRequest request, CancellationToken cancel)
+{
+    public ScanRequest Request => request;
+
+    /// <param name="step">+1 looks at longer horizons, −1 at shorter ones.</param>
+    public Turn? Turn(ScanRow least, int step)
+    {
+        for (var months = request.Settings.HorizonMonths + step; months is >= 1 and <= CountSettings.LongestHorizon; months += step)
+        {
+            var over = Over(months);
+            var then = Recosted(least, over);
+            if (IsAtLeast(then))
+            {
+                return new Turn(months, months, months, null, then);
+            }
+
+            if (First(over) is { } other && !IsAtLeast(other) && Figure(other) < Figure(then))
+            {
+                var last = LastOf(other, least, months, step);
+                return new Turn(Math.Min(months, last), Math.Max(months, last), months, other, then);
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>What each need costs, the dearest first.</summary>
+    public ImmutableArray<NeedCost> Needs(ScanRow? least)
+    {
+        if (least is not null && IsAtLeast(least))
+        {
+            return [];
+        }
+
+        var costs = new List<NeedCost>();
+        foreach (var (need, wants, without) in NeedsWithoutOne.Of(request.Needs, request.Settings.DisplayCurrency!))
+        {
+            if (First(request with { Needs = without }) is { } best && !IsAtLeast(best) && (least is null || Figure(best) < Figure(least)))
+            {
+                costs.Add(new NeedCost(need, wants, least is null ? null : Figure(least) - Figure(best), best));
+            }
+        }
+
+        return [.. costs.OrderByDescending(cost => cost.Saves).ThenBy(cost => Figure(cost.Best))];
+    }
+
+    // The last number of months, going on, over which the one stays less than the other.
+    private int LastOf(ScanRow one, ScanRow other, int months, int step)
+    {
+        for (var next = months + step; next is >= 1 and <= CountSettings.LongestHorizon; next += step)
+        {
+            var over = Over(next);
+            var (left, right) = (Recosted(one, over), Recosted(other, over));
+            if (IsAtLeast(left) || IsAtLeast(right) || Figure(left) >= Figure(right))
+            {
+                return next - step;
+            }
+        }
+
+        return step > 0 ? CountSettings.LongestHorizon : 1;
+    }
+
+    private ScanRequest Over(int months) => request with { Settings = request.Settings with { HorizonMonths = months } };
+
+    private ScanRow? First(ScanRequest changed) => Scan.Run(changed, new FaultList(), null, cancel)?.Rows.FirstOrDefault();
+
+    private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, Coster.Cost(row.Candidate, over.Books, over.Settings, new FaultList())!);
+
+    private bool IsAtLeast(ScanRow row) => request.Objective == Objective.DueToday ? row.Costing.Totals.AtLeast.DueToday : row.Costing.Totals.AtLeast.Horizon;
+
+    private Minor Figure(ScanRow row) =>
+        request.Objective switch
+        {
+            Objective.DueToday => row.Costing.Totals.DueToday,
+            Objective.Expected => row.Costing.Totals.Expected!.Value,
+            _ => row.Costing.Totals.Horizon,
+        };
+}

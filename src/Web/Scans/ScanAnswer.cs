@@ -1,0 +1,67 @@
+using System.Text.Json;
+using System.Threading.Channels;
+using HomeStart.Core;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+
+namespace HomeStart.Web.Scans;
+
+/// <summary>
+/// Answers with what a scan finds: at once, or, for a caller who accepts lines, with progress first. Each line is one JSON value; the last holds the result or the faults. The scan
+/// stops when the caller leaves.
+/// </summary>
+internal static class ScanAnswer
+{
+    private const string Lines = "application/x-ndjson";
+
+    /// <param name="scan">Null with what bars it in the faults.</param>
+    public static async Task<IResult> Of<T>(HttpContext http, FaultList faults, Func<IProgress<(int Done, int Of)>, T?> scan)
+        where T : class
+    {
+        var cancel = http.RequestAborted;
+        var lines = Channel.CreateUnbounded<(int Done, int Of)>();
+        var scanning = Task.Run(() => Run(scan, lines.Writer), cancel);
+        if (!http.Request.Headers.Accept.ToString().Contains(Lines, StringComparison.Ordinal))
+        {
+            return await scanning is { } result ? Results.Ok(result) : FaultResults.Unprocessable(faults);
+        }
+
+        await WriteLinesAsync(http, lines.Reader, scanning, faults, cancel);
+        return Results.Empty;
+    }
+
+    private static T? Run<T>(Func<IProgress<(int Done, int Of)>, T?> scan, ChannelWriter<(int Done, int Of)> lines)
+    {
+        try
+        {
+            return scan(new Told(lines));
+        }
+        finally
+        {
+            lines.Complete();
+        }
+    }
+
+    private static async Task WriteLinesAsync<T>(HttpContext http, ChannelReader<(int Done, int Of)> progress, Task<T?> scanning, FaultList faults, CancellationToken cancel)
+        where T : class
+    {
+        http.Response.ContentType = Lines;
+        await foreach (var (done, of) in progress.ReadAllAsync(cancel))
+        {
+            await WriteAsync(new { progress = new ScanProgressWire(done, of) });
+        }
+
+        await WriteAsync(await scanning is { } result ? new { result } : new { errors = faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message)) });
+
+        async Task WriteAsync(object value)
+        {
+            await http.Response.WriteAsync(JsonSerializer.Serialize(value, WireJson.Options) + "\n", cancel);
+            await http.Response.Body.FlushAsync(cancel);
+        }
+    }
+
+    private sealed class Told(ChannelWriter<(int Done, int Of)> lines) : IProgress<(int Done, int Of)>
+    {
+        public void Report((int Done, int Of) value) => lines.TryWrite(value);
+    }
+}
