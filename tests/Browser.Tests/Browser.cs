@@ -131,6 +131,13 @@ public sealed class Browser : IDisposable
         http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/behaviours/{service}/{mode}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
     }
 
+    /// <summary>Every answer takes so long from now on.</summary>
+    public void Latency(int milliseconds)
+    {
+        _driver.ExecuteCdpCommand("Network.enable", []);
+        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = false, ["latency"] = milliseconds, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+    }
+
     /// <summary>What the server says to a GET of this visitor.</summary>
     public JsonElement Api(string path) =>
         JsonSerializer.Deserialize<JsonElement>((string)_driver.ExecuteAsyncScript("const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);", path)!);

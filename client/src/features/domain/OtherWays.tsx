@@ -2,6 +2,7 @@ import { useState, type FormEvent, type ReactNode } from 'react';
 import type { DomainChoice } from '../../api/commands';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
+import { ExpiresField, partsOf, RenewalField, WholeDomainField } from './DomainFields';
 import { useSite } from '../site/SiteContext';
 
 /** The routes beside registering a new name. */
@@ -45,57 +46,21 @@ function Way({ title, children }: { title: string; children: ReactNode }) {
 type Choose = (domain: DomainChoice) => void;
 type Sellers = ReturnType<typeof useSite>['books'];
 
-// The name ends at the first dot: what follows is the ending, whoever sells it.
-function parts(domain: string): { name: string; ending: string } {
-  const text = domain
-    .trim()
-    .toLowerCase()
-    .replace(/^(https?:\/\/)?(www\.)?/, '');
-  const dot = text.indexOf('.');
-  return { name: text.slice(0, dot), ending: text.slice(dot + 1) };
-}
-
-const wholeDomain = {
-  pattern: '(https?://)?[A-Za-z0-9-]+([.][A-Za-z0-9-]+)+/?',
-  title: 'The whole domain with its ending, such as ostlerwren.com',
-};
-
 function KeptForm({ choose }: { choose: Choose }) {
+  const { page } = useSite();
   const [domain, setDomain] = useState('');
   const [expires, setExpires] = useState('');
   const [renewal, setRenewal] = useState('');
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    choose({ route: 'keep', ...parts(domain), expires, renewal, currency: 'GBP' });
+    choose({ route: 'keep', ...partsOf(domain), expires, renewal, currency: page.settings.currency });
   };
   return (
     <form onSubmit={submit} className="grid gap-3 sm:grid-cols-2">
-      <TextField
-        label="Your domain"
-        required
-        value={domain}
-        placeholder="ostlerwren.com"
-        {...wholeDomain}
-        onChange={(event) => setDomain(event.target.value)}
-        wide
-      />
-      <TextField
-        label="It runs out on"
-        type="date"
-        required
-        value={expires}
-        onChange={(event) => setExpires(event.target.value)}
-      />
-      <TextField
-        label="A renewal costs, with tax, £"
-        required
-        inputMode="decimal"
-        pattern="[0-9]+([.][0-9]{1,2})?"
-        title="Digits, with a point where needed: 14.20"
-        value={renewal}
-        onChange={(event) => setRenewal(event.target.value)}
-      />
-      <div>
+      <WholeDomainField value={domain} set={setDomain} />
+      <ExpiresField value={expires} set={setExpires} />
+      <RenewalField value={renewal} set={setRenewal} />
+      <div className="sm:col-span-2">
         <Button type="submit">Count it like this</Button>
       </div>
     </form>
@@ -108,26 +73,12 @@ function MovedForm({ choose, sellers }: { choose: Choose; sellers: Sellers }) {
   const [book, setBook] = useState(sellers[0]?.id ?? '');
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    choose({ route: 'transfer', book, ...parts(domain), expires });
+    choose({ route: 'transfer', book, ...partsOf(domain), expires });
   };
   return (
     <form onSubmit={submit} className="grid gap-3 sm:grid-cols-2">
-      <TextField
-        label="Your domain"
-        required
-        value={domain}
-        placeholder="ostlerwren.com"
-        {...wholeDomain}
-        onChange={(event) => setDomain(event.target.value)}
-        wide
-      />
-      <TextField
-        label="It runs out on"
-        type="date"
-        required
-        value={expires}
-        onChange={(event) => setExpires(event.target.value)}
-      />
+      <WholeDomainField value={domain} set={setDomain} />
+      <ExpiresField value={expires} set={setExpires} />
       <SellerField sellers={sellers} label="Move it to" value={book} onChange={setBook} />
       <p className="text-soft text-sm sm:col-span-2">
         You will need its transfer code, and it must not be locked. A transfer is costed here, but cannot be ordered

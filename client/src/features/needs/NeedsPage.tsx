@@ -1,165 +1,35 @@
-import { useQuery } from '@tanstack/react-query';
-import { Link } from '@tanstack/react-router';
-import { useState, type ReactNode } from 'react';
-import type { Schemas } from '../../api/client';
-import { scanQuery } from '../../api/scan';
-import { cx } from '../../ui/cx';
-import { Button } from '../../ui/Button';
+import { money } from '../../format/money';
 import { useSite } from '../site/SiteContext';
-import { Rejected } from '../scan/Rejected';
+import { Choice, NumberAnswer, Requirement, TextAnswer, Tick, Ticks } from './Answers';
+import { DomainQuestion } from './DomainQuestion';
+import { Outcome } from './Outcome';
+import { Question } from './Question';
+import { asksOf, atLeast, chances, purposeOf, purposes, visitors, type Needs, type NumberNeed } from './requirements';
+import { channelWords, needWords, regionWord, tagWords } from './words';
 
-type Needs = Schemas['NeedsWire'];
-
-const box =
-  'border-blue text-blue w-full rounded border bg-sheet px-2 py-1 font-semibold placeholder:font-normal placeholder:text-soft';
+type Set = (changed: Partial<Needs>) => void;
 
 /** What the site must do, in the owner's words; each answer says the requirement it becomes. Nothing is required. */
 export function NeedsPage() {
   const { page, change } = useSite();
-  const { needs, settings } = page;
-  const set = (changed: Partial<Needs>) => change({ kind: 'set-needs', needs: { ...needs, ...changed } });
-  const toggle = (list: readonly string[], word: string, on: boolean) =>
-    on ? [...list, word] : list.filter((known) => known !== word);
-
+  const { needs } = page;
+  const set: Set = (changed) => change({ kind: 'set-needs', needs: { ...needs, ...changed } });
   return (
     <div className="py-5">
       <title>{`Needs · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">What must the site do?</h1>
       <p className="text-soft max-w-2xl">
-        Answer what you know and skip the rest: a skipped answer asks nothing. Plans that drop out stand at the right,
-        with the reason.
+        Answer what you know and skip the rest: a skipped answer asks nothing. Beside each answer stands what it asks of
+        a plan; in blue, you can write that over. Plans that drop out say why.
       </p>
-      <div className="mt-4 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,44rem)_1fr]">
+      <div className="mt-4 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,48rem)_1fr]">
         <div>
-          <Question ask="How many websites, now and soon?" becomes={atLeast(needs.websites, 'websites')}>
-            <NumberBox label="Websites" value={needs.websites} set={(websites) => set({ websites })} />
-          </Question>
-          <Question
-            ask="Will you sell on it?"
-            becomes={needs.certificate === 'none' ? '' : `certificate: ${needs.certificate} or better`}
-          >
-            <select
-              aria-label="Certificate"
-              className={box}
-              value={needs.certificate}
-              onChange={(event) => set({ certificate: event.target.value })}
-            >
-              <option value="none">not said</option>
-              <option value="shared">no, it only shows what we do</option>
-              <option value="own">yes, shoppers should see our own certificate</option>
-              <option value="wildcard">yes, on several subdomains</option>
-            </select>
-          </Question>
-          <Question ask="About how many visitors a month?" becomes={atLeast(needs.monthlyVisits, 'visits a month')}>
-            <NumberBox
-              label="Visitors a month"
-              value={needs.monthlyVisits}
-              set={(monthlyVisits) => set({ monthlyVisits })}
-            />
-          </Question>
-          <Question
-            ask="Where are they?"
-            becomes={needs.regions.length === 0 ? '' : `data centre in ${needs.regions.join(' or ')}`}
-          >
-            <select
-              aria-label="Region of the data centre"
-              className={box}
-              value={needs.regions[0] ?? ''}
-              onChange={(event) => set({ regions: event.target.value ? [event.target.value] : [] })}
-            >
-              <option value="">anywhere</option>
-              <option value="GB">mostly in Britain: a data centre there</option>
-              <option value="NL">mostly on the continent: a data centre in the Netherlands</option>
-            </select>
-          </Question>
-          <Question ask="How many mail addresses at your own domain?" becomes={atLeast(needs.mailboxes, 'mailboxes')}>
-            <NumberBox label="Mailboxes" value={needs.mailboxes} set={(mailboxes) => set({ mailboxes })} />
-          </Question>
-          <Question
-            ask="How much will lie on it, in gigabytes? A picture book of a shop needs one or two."
-            becomes={atLeast(needs.storageGB, 'GB of storage')}
-          >
-            <NumberBox label="Storage in GB" value={needs.storageGB} set={(storageGB) => set({ storageGB })} />
-          </Question>
-          <Question ask="What else must be there?" becomes={needs.extras.join(', ')}>
-            <Ticks
-              of={[
-                ['backup', 'copies of the site'],
-                ['privacy', 'my address out of the public record'],
-                ['malware-watch', 'a watch for malware'],
-              ]}
-              chosen={needs.extras}
-              set={(word, on) => set({ extras: toggle(needs.extras, word, on) })}
-            />
-          </Question>
-          <Question ask="How do you want to be helped?" becomes={needs.support.join(' and ')}>
-            <Ticks
-              of={[
-                ['phone', 'by telephone'],
-                ['chat', 'by chat'],
-                ['mail', 'by mail'],
-              ]}
-              chosen={needs.support}
-              set={(word, on) => set({ support: toggle(needs.support, word, on) })}
-            />
-          </Question>
-          <DomainQuestion key={JSON.stringify(needs.domain)} needs={needs} set={set} />
-          <Question
-            ask="What can you spend today?"
-            becomes={needs.maxDueToday ? `due today at most ${needs.maxDueToday} ${settings.currency}` : ''}
-          >
-            <TextBox
-              label="At most today"
-              placeholder="any sum"
-              value={needs.maxDueToday ?? ''}
-              set={(maxDueToday) => set({ maxDueToday: maxDueToday || null })}
-            />
-          </Question>
-          <Question
-            ask="How sure are you to keep the site a year?"
-            becomes={settings.keepChancePercent ? `${settings.keepChancePercent}% a year, for the expected cost` : ''}
-          >
-            <select
-              aria-label="How sure to keep it"
-              className={box}
-              value={settings.keepChancePercent ?? ''}
-              onChange={(event) => change({ kind: 'set-keep-chance', percent: event.target.value || null })}
-            >
-              <option value="">not said</option>
-              <option value="95">as good as certain</option>
-              <option value="80">fairly sure</option>
-              <option value="50">half and half</option>
-              <option value="25">only trying it out</option>
-            </select>
-          </Question>
-          <Question
-            ask="Does your business get the tax back?"
-            becomes={settings.countTax ? '' : 'tax is left out of what things cost'}
-          >
-            <label className="flex gap-2">
-              <input
-                type="checkbox"
-                checked={!settings.countTax}
-                onChange={(event) =>
-                  change({ kind: 'set-tax', percent: settings.taxPercent, counted: !event.target.checked })
-                }
-              />
-              yes
-            </label>
-          </Question>
-          <Question
-            ask="And where a price list does not say?"
-            becomes={needs.acceptUnknown ? 'what is not stated counts as met' : 'what is not stated counts as missing'}
-          >
-            <label className="flex gap-2">
-              <input
-                type="checkbox"
-                checked={needs.acceptUnknown}
-                onChange={(event) => set({ acceptUnknown: event.target.checked })}
-              />
-              take it as met
-            </label>
-          </Question>
+          <TheSite needs={needs} set={set} />
+          <TheVisitors needs={needs} set={set} />
+          <WhatElse needs={needs} set={set} />
+          <DomainQuestion needs={needs} set={set} />
+          <TheMoney needs={needs} set={set} />
+          <InTheTradesWords needs={needs} set={set} />
         </div>
         <Outcome />
       </div>
@@ -167,187 +37,261 @@ export function NeedsPage() {
   );
 }
 
-/** How many plans are left, and why the others are not: at once, while the questions are answered. */
-function Outcome() {
-  const { page } = useSite();
-  const scan = useQuery(scanQuery(page.id, page.revision, 'horizon', true));
-  return (
-    <section aria-label="What fits" aria-live="polite">
-      {scan.data ? (
-        <>
-          <p className="font-display text-lg font-medium">
-            {scan.data.scan.rows.length === 0
-              ? 'No plan fits.'
-              : `${scan.data.scan.rows.length} ${scan.data.scan.rows.length === 1 ? 'plan fits' : 'plans fit'}.`}
-          </p>
-          <Link
-            to="/sites/$siteId/scan"
-            params={{ siteId: page.id }}
-            search={{ view: page.worksheet.letter }}
-            className="bg-blue text-on-blue mt-2 inline-block rounded px-3.5 py-2 font-semibold"
-          >
-            See what fits for least
-          </Link>
-          <Rejected rejected={scan.data.scan.rejected} />
-        </>
-      ) : (
-        <p className={scan.error ? 'text-red' : 'text-soft'}>{scan.error ? scan.error.message : 'Looking …'}</p>
-      )}
-    </section>
-  );
+interface Answered {
+  needs: Needs;
+  set: Set;
 }
 
-function Question({ ask, becomes, children }: { ask: string; becomes: string; children: ReactNode }) {
+function TheSite({ needs, set }: Answered) {
+  const purpose = purposeOf(needs);
   return (
-    <div className="border-rule grid items-start gap-x-4 gap-y-1 border-b py-2 sm:grid-cols-[1fr_14rem_10rem]">
-      <p>{ask}</p>
-      <div>{children}</div>
-      <p className={cx('text-[13px]', becomes ? 'text-ink' : 'text-soft')}>{becomes || 'asks nothing'}</p>
-    </div>
-  );
-}
-
-const atLeast = (number: number, what: string) =>
-  number > 0 ? `at least ${new Intl.NumberFormat('en-GB').format(number)} ${what}` : '';
-
-/** Saved when it is left, so that a number half typed asks nothing. */
-function TextBox({
-  label,
-  value,
-  placeholder,
-  set,
-}: {
-  label: string;
-  value: string;
-  placeholder: string;
-  set: (value: string) => void;
-}) {
-  const [text, setText] = useState(value);
-  const save = () => {
-    if (text.trim() !== value) {
-      set(text.trim());
-    }
-  };
-  return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
-      <input
-        aria-label={label}
-        className={box}
-        value={text}
-        placeholder={placeholder}
-        inputMode="decimal"
-        onChange={(event) => setText(event.target.value)}
-        onBlur={save}
-      />
-    </form>
-  );
-}
-
-function NumberBox({ label, value, set }: { label: string; value: number; set: (value: number) => void }) {
-  return (
-    <TextBox
-      label={label}
-      placeholder="not said"
-      value={value > 0 ? String(value) : ''}
-      set={(text) => {
-        const number = Number(text.replace(/[ ,]/g, ''));
-        set(Number.isFinite(number) && number >= 0 ? number : value);
-      }}
-    />
-  );
-}
-
-function Ticks({
-  of,
-  chosen,
-  set,
-}: {
-  of: [string, string][];
-  chosen: readonly string[];
-  set: (word: string, on: boolean) => void;
-}) {
-  return of.map(([word, label]) => (
-    <label key={word} className="flex gap-2">
-      <input type="checkbox" checked={chosen.includes(word)} onChange={(event) => set(word, event.target.checked)} />
-      {label}
-    </label>
-  ));
-}
-
-const endings = ['com', 'co.uk', 'org', 'shop', 'net', 'studio'];
-
-function DomainQuestion({ needs, set }: { needs: Needs; set: (changed: Partial<Needs>) => void }) {
-  const { domain } = needs;
-  const [name, setName] = useState(domain?.name ?? '');
-  const [chosen, setChosen] = useState<readonly string[]>(domain?.endings ?? []);
-  const wants = domain?.route === 'register';
-  const submit = () =>
-    set({
-      domain: {
-        route: 'register',
-        name: name.trim().toLowerCase(),
-        endings: [...chosen],
-        years: 1,
-      } as unknown as Needs['domain'],
-    });
-  return (
-    <Question
-      ask="Do you want a new name for it?"
-      becomes={
-        wants
-          ? `register ${domain.name}${domain.endings.map((ending) => `.${ending}`).join(' or ')}`
-          : domain
-            ? `domain: ${domain.route}`
-            : ''
-      }
-    >
-      <form
-        className="flex flex-col gap-1.5"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit();
-        }}
+    <>
+      <Question
+        ask="What is the site for?"
+        becomes={[atLeast(needs, 'storageGB', 'databases'), needs.installer ? 'an installer' : '']
+          .filter(Boolean)
+          .join(', ')}
+        edit={() => (
+          <div className="flex flex-col gap-3">
+            <NumberRequirement need="storageGB" word="Storage, in GB" {...{ needs, set }} />
+            <NumberRequirement need="databases" word="Databases" {...{ needs, set }} />
+            <Tick label="An installer for a site engine" on={needs.installer} set={(installer) => set({ installer })} />
+          </div>
+        )}
       >
-        <input
-          aria-label="Name for the site"
-          className={box}
-          value={name}
-          placeholder="not said"
-          required
-          pattern="[A-Za-z0-9]([A-Za-z0-9-]*[A-Za-z0-9])?"
-          title="Letters, digits and inner hyphens"
-          onChange={(event) => setName(event.target.value)}
-        />
-        <div className="grid grid-cols-2">
-          {endings.map((ending) => (
-            <label key={ending} className="flex gap-2">
-              <input
-                type="checkbox"
-                checked={chosen.includes(ending)}
-                onChange={(event) =>
-                  setChosen(event.target.checked ? [...chosen, ending] : chosen.filter((known) => known !== ending))
-                }
-              />
-              .{ending}
-            </label>
+        <Choice label="What the site is for" value={purpose} set={(choice) => set(asksOf(choice))}>
+          <option value="">not said</option>
+          {purposes.map(({ words }, at) => (
+            <option key={words} value={at}>
+              {words}
+            </option>
           ))}
-        </div>
-        <p className="flex gap-4">
-          <Button type="submit" look="text" disabled={chosen.length === 0}>
-            Ask for it
-          </Button>
-          {domain && (
-            <Button look="text" onClick={() => set({ domain: null })}>
-              No domain
-            </Button>
-          )}
-        </p>
-      </form>
-    </Question>
+          {purpose === 'own' && <option value="own">in my own numbers</option>}
+        </Choice>
+      </Question>
+      <Question ask="How many websites, now and soon?" becomes={atLeast(needs, 'websites')}>
+        <NumberAnswer label="Websites" value={needs.websites} set={(websites) => set({ websites })} />
+      </Question>
+      <Question
+        ask="Will you sell on it?"
+        becomes={needs.certificate === 'none' ? '' : `certificate: ${needs.certificate} or better`}
+        edit={() => (
+          <Requirement word="Certificate">
+            <Choice label="Certificate" value={needs.certificate} set={(certificate) => set({ certificate })}>
+              <option value="none">none asked</option>
+              <option value="shared">shared with others, or better</option>
+              <option value="own">your own, or better</option>
+              <option value="wildcard">wildcard: all your subdomains</option>
+            </Choice>
+          </Requirement>
+        )}
+      >
+        <Choice label="Selling" value={needs.certificate} set={(certificate) => set({ certificate })}>
+          <option value="none">not said</option>
+          <option value="shared">no, it shows what we do</option>
+          <option value="own">yes, shoppers must trust it</option>
+          <option value="wildcard">yes, on several subdomains</option>
+        </Choice>
+      </Question>
+    </>
+  );
+}
+
+function TheVisitors({ needs, set }: Answered) {
+  const { books } = useSite();
+  const rough = [...new Set([...visitors, ...(needs.monthlyVisits > 0 ? [needs.monthlyVisits] : [])])].sort(
+    (left, right) => left - right,
+  );
+  const regions = [...new Set(books.flatMap((book) => book.dataCentres.map((centre) => centre.region ?? '')))]
+    .filter(Boolean)
+    .sort();
+  return (
+    <>
+      <Question
+        ask="About how many visitors a month?"
+        becomes={atLeast(needs, 'monthlyVisits')}
+        edit={() => <NumberRequirement need="monthlyVisits" word="Visits a month" {...{ needs, set }} />}
+      >
+        <Choice
+          label="Visitors a month"
+          value={String(needs.monthlyVisits)}
+          set={(visits) => set({ monthlyVisits: Number(visits) })}
+        >
+          <option value="0">not said</option>
+          {rough.map((number) => (
+            <option key={number} value={number}>
+              about {new Intl.NumberFormat('en-GB').format(number)}
+            </option>
+          ))}
+        </Choice>
+      </Question>
+      <Question
+        ask="Where are they? The site should be near them."
+        becomes={needs.regions.length === 0 ? '' : needWords({ need: 'regions', wants: needs.regions })}
+      >
+        <Ticks
+          of={regions.map((region) => [region, regionWord(region)] as const)}
+          chosen={needs.regions}
+          set={(chosen) => set({ regions: chosen })}
+        />
+      </Question>
+      <Question ask="How many mail addresses at your own domain?" becomes={atLeast(needs, 'mailboxes')}>
+        <NumberAnswer label="Mailboxes" value={needs.mailboxes} set={(mailboxes) => set({ mailboxes })} />
+      </Question>
+    </>
+  );
+}
+
+function WhatElse({ needs, set }: Answered) {
+  const { books } = useSite();
+  const provided = books.flatMap((book) => book.addOns.map((addOn) => addOn.provides ?? ''));
+  const tags = [...new Set([...provided, ...needs.extras])].filter((tag) => /^[a-z-]+$/.test(tag)).sort();
+  return (
+    <>
+      <Question
+        ask="What else must be there?"
+        becomes={needs.extras.length === 0 ? '' : `extras: ${needs.extras.join(', ')}`}
+      >
+        <Ticks
+          of={tags.map((tag) => [tag, tagWords[tag] ?? tag] as const)}
+          chosen={needs.extras}
+          set={(extras) => set({ extras })}
+        />
+      </Question>
+      <Question
+        ask="How do you want to be helped?"
+        becomes={needs.support.length === 0 ? '' : `support by ${needs.support.join(' and ')}`}
+      >
+        <Ticks
+          of={Object.entries(channelWords).map(([channel, word]) => [channel, `by ${word}`] as const)}
+          chosen={needs.support}
+          set={(support) => set({ support })}
+        />
+      </Question>
+    </>
+  );
+}
+
+function TheMoney({ needs, set }: Answered) {
+  const { page, change } = useSite();
+  const { currency, keepChancePercent, taxPercent, countTax } = page.settings;
+  const known = chances.some(([percent]) => percent === keepChancePercent);
+  return (
+    <>
+      <Question
+        ask="What can you spend today?"
+        becomes={needs.maxDueToday ? `due today at most ${money(needs.maxDueToday, currency)}` : ''}
+      >
+        <TextAnswer
+          label="At most today"
+          placeholder="any sum"
+          value={needs.maxDueToday ?? ''}
+          faultOf={(text) =>
+            /^\s*(\d{1,9}(\.\d{1,4})?)?\s*$/.test(text) ? null : 'A sum in digits, such as 150.00. Empty asks nothing.'
+          }
+          set={(text) => set({ maxDueToday: text || null })}
+        />
+      </Question>
+      <Question
+        ask="How sure are you to keep the site a year?"
+        becomes={keepChancePercent ? `${keepChancePercent}% a year, for the expected cost` : ''}
+        edit={() => (
+          <Requirement word="Chance in percent that it still runs a year on">
+            <TextAnswer
+              label="Chance in percent"
+              value={keepChancePercent ?? ''}
+              faultOf={(text) =>
+                /^\s*(\d{1,3}(\.\d+)?)?\s*$/.test(text) ? null : 'A number from 0 to 100. Empty asks nothing.'
+              }
+              set={(percent) => change({ kind: 'set-keep-chance', percent: percent || null })}
+            />
+          </Requirement>
+        )}
+      >
+        <Choice
+          label="How sure to keep it"
+          value={keepChancePercent ?? ''}
+          set={(percent) => change({ kind: 'set-keep-chance', percent: percent || null })}
+        >
+          <option value="">not said</option>
+          {chances.map(([percent, words]) => (
+            <option key={percent} value={percent}>
+              {words}
+            </option>
+          ))}
+          {keepChancePercent && !known && <option value={keepChancePercent}>{keepChancePercent} in a hundred</option>}
+        </Choice>
+      </Question>
+      <Question
+        ask="Does your business get the tax back?"
+        becomes={countTax ? '' : 'tax is left out of what things cost'}
+      >
+        <Tick
+          label="yes"
+          on={!countTax}
+          set={(back) => change({ kind: 'set-tax', percent: taxPercent, counted: !back })}
+        />
+      </Question>
+      <Question
+        ask="And where a price list does not say?"
+        becomes={needs.acceptUnknown ? 'what is not stated counts as met' : 'what is not stated counts as missing'}
+      >
+        <Tick label="take it as met" on={needs.acceptUnknown} set={(acceptUnknown) => set({ acceptUnknown })} />
+      </Question>
+    </>
+  );
+}
+
+/** What few owners know they need, for those who do. */
+function InTheTradesWords({ needs, set }: Answered) {
+  const { books } = useSite();
+  const platforms = [
+    ...new Set(books.flatMap((book) => book.plans.flatMap((plan) => platformsOf(plan.features['platforms'])))),
+  ].sort();
+  return (
+    <details className="py-3">
+      <summary className="text-blue cursor-pointer font-semibold">More, in the trade’s words</summary>
+      <div className="mt-2">
+        <Question ask="Subdomains" becomes={atLeast(needs, 'subdomains')}>
+          <NumberAnswer label="Subdomains" value={needs.subdomains} set={(subdomains) => set({ subdomains })} />
+        </Question>
+        <Question ask="Traffic a month, in GB" becomes={atLeast(needs, 'transferGB')}>
+          <NumberAnswer label="Traffic in GB" value={needs.transferGB} set={(transferGB) => set({ transferGB })} />
+        </Question>
+        <Question ask="Platform" becomes={needs.platform ? needWords({ need: 'platform', wants: needs.platform }) : ''}>
+          <Choice label="Platform" value={needs.platform ?? ''} set={(platform) => set({ platform: platform || null })}>
+            <option value="">any</option>
+            {platforms.map((platform) => (
+              <option key={platform} value={platform}>
+                {platform}
+              </option>
+            ))}
+          </Choice>
+        </Question>
+        <Question ask="An IP address of its own" becomes={needs.ownIp ? 'own IP address' : ''}>
+          <Tick label="yes" on={needs.ownIp} set={(ownIp) => set({ ownIp })} />
+        </Question>
+        <Question
+          ask="Days to ask for your money back"
+          becomes={needs.minRefundDays > 0 ? `refund within ${needs.minRefundDays} days or more` : ''}
+        >
+          <NumberAnswer
+            label="Refund days"
+            value={needs.minRefundDays}
+            set={(minRefundDays) => set({ minRefundDays })}
+          />
+        </Question>
+      </div>
+    </details>
+  );
+}
+
+const platformsOf = (value: unknown) => (Array.isArray(value) ? (value as string[]) : []);
+
+function NumberRequirement({ need, word, needs, set }: Answered & { need: NumberNeed; word: string }) {
+  return (
+    <Requirement word={word}>
+      <NumberAnswer label={`${word}, at least`} value={needs[need]} set={(value) => set({ [need]: value })} />
+    </Requirement>
   );
 }

@@ -5,7 +5,7 @@ import { span } from '../../format/words';
 import { Waiting } from '../../ui/Waiting';
 import { useSite } from '../site/SiteContext';
 import { useWayTitle } from './WayWords';
-import { needWords } from './words';
+import { needWords } from '../needs/words';
 
 /** Over how many months another way would be the least, and which need costs most: each sentence is exact against every way to buy. */
 export function WhatSettlesIt({ by }: { by: string }) {

@@ -1,0 +1,201 @@
+import { useState, type FormEvent } from 'react';
+import { shortDay } from '../../format/dates';
+import { money } from '../../format/money';
+import { shortSpan } from '../../format/words';
+import { Button } from '../../ui/Button';
+import { SelectField, TextField } from '../../ui/Field';
+import { ExpiresField, partsOf, RenewalField, WholeDomainField } from '../domain/DomainFields';
+import { useSite } from '../site/SiteContext';
+import { Choice, Ticks } from './Answers';
+import { Question } from './Question';
+import type { Needs } from './requirements';
+
+type DomainNeed = NonNullable<Needs['domain']>;
+type Ask = (domain: (Partial<DomainNeed> & { route: string }) | null) => void;
+
+/** Whether there is a domain already, and what is to become of it. What a route needs is asked once it is chosen. */
+export function DomainQuestion({ needs, set }: { needs: Needs; set: (changed: Partial<Needs>) => void }) {
+  const saved = needs.domain;
+  const [chosen, setChosen] = useState<{ route: string; over: string } | null>(null);
+  const over = JSON.stringify(saved);
+  const route = chosen?.over === over ? chosen.route : (saved?.route ?? '');
+  const ask: Ask = (domain) => set({ domain: domain as Needs['domain'] });
+  const choose = (next: string) => {
+    setChosen({ route: next, over });
+    if (next === '') {
+      ask(null);
+    } else if (next === 'lent') {
+      ask({ route: 'lent' });
+    }
+  };
+  return (
+    <Question
+      ask="Have you a domain already, the name after the www?"
+      becomes={saved?.route === route && saved ? domainWords(saved) : route === '' ? '' : 'not asked yet'}
+    >
+      <Choice label="Domain" value={route} set={choose}>
+        <option value="">not said</option>
+        <option value="register">no: register a new name</option>
+        <option value="later">no: I choose it later</option>
+        <option value="lent">no: borrow one for now</option>
+        <option value="keep">yes: keep it where it is</option>
+        <option value="transfer">yes: move it here</option>
+      </Choice>
+      <Answer key={over + route} route={route} saved={saved?.route === route ? saved : null} ask={ask} />
+    </Question>
+  );
+}
+
+function domainWords({ route, name, endings, years, inMonths, expires, renewal, currency }: DomainNeed): string {
+  const written = endings.map((ending) => `${name ?? ''}.${ending}`).join(' or ');
+  switch (route) {
+    case 'register':
+      return `register ${written} for ${shortSpan(12 * years)}`;
+    case 'later':
+      return `register ${written} in ${shortSpan(inMonths)}`;
+    case 'transfer':
+      return `move ${written} in; it runs out on ${expires ? shortDay(expires) : ''}`;
+    case 'keep':
+      return `keep ${written}: ${renewal && currency ? money(renewal, currency) : ''} a year from ${expires ? shortDay(expires) : ''}`;
+    default:
+      return 'an address lent by the host';
+  }
+}
+
+/** What a route asks for: open until it is said, then folded away. */
+function Answer({ route, saved, ask }: { route: string; saved: DomainNeed | null; ask: Ask }) {
+  const details = <Details route={route} saved={saved} ask={ask} />;
+  return saved && route !== 'lent' ? (
+    <details>
+      <summary className="text-blue mt-1 cursor-pointer text-[14px] font-semibold">change what is asked</summary>
+      {details}
+    </details>
+  ) : (
+    details
+  );
+}
+
+function Details({ route, saved, ask }: { route: string; saved: DomainNeed | null; ask: Ask }) {
+  switch (route) {
+    case 'register':
+      return <NewName saved={saved} ask={ask} />;
+    case 'later':
+      return <LaterName saved={saved} ask={ask} />;
+    case 'transfer':
+    case 'keep':
+      return <OwnedName route={route} saved={saved} ask={ask} />;
+    default:
+      return null;
+  }
+}
+
+interface Asked {
+  saved: DomainNeed | null;
+  ask: Ask;
+}
+
+const form = 'mt-2 flex flex-col gap-2 text-[14px]';
+
+function NewName({ saved, ask }: Asked) {
+  const [name, setName] = useState(saved?.name ?? '');
+  const [endings, setEndings] = useState<readonly string[]>(saved?.endings ?? ['com']);
+  const [years, setYears] = useState(saved?.years ?? 1);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    ask({ route: 'register', name: name.trim().toLowerCase(), endings: [...endings], years });
+  };
+  return (
+    <form className={form} onSubmit={submit}>
+      <TextField
+        label="Name for the site"
+        value={name}
+        required
+        maxLength={63}
+        placeholder="ostlerwren"
+        pattern="[A-Za-z0-9]([A-Za-z0-9-]*[A-Za-z0-9])?"
+        title="Letters, digits and inner hyphens, without the ending"
+        onChange={(event) => setName(event.target.value)}
+      />
+      <EndingTicks chosen={endings} set={setEndings} />
+      <SelectField label="Paid at once for" value={years} onChange={(event) => setYears(Number(event.target.value))}>
+        {[1, 2, 3, 5, 10].map((count) => (
+          <option key={count} value={count}>
+            {shortSpan(12 * count)}
+          </option>
+        ))}
+      </SelectField>
+      <Submit disabled={endings.length === 0} />
+    </form>
+  );
+}
+
+function LaterName({ saved, ask }: Asked) {
+  const [endings, setEndings] = useState<readonly string[]>(saved?.endings ?? ['com']);
+  const [inMonths, setInMonths] = useState(String(saved?.inMonths ?? 3));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    ask({ route: 'later', name: null, endings: [...endings], years: 1, inMonths: Number(inMonths) });
+  };
+  return (
+    <form className={form} onSubmit={submit}>
+      <TextField
+        label="In so many months"
+        type="number"
+        min={0}
+        max={120}
+        step={1}
+        required
+        value={inMonths}
+        onChange={(event) => setInMonths(event.target.value)}
+      />
+      <EndingTicks chosen={endings} set={setEndings} />
+      <Submit disabled={endings.length === 0} />
+    </form>
+  );
+}
+
+function OwnedName({ route, saved, ask }: Asked & { route: 'keep' | 'transfer' }) {
+  const { page } = useSite();
+  const [domain, setDomain] = useState(saved ? `${saved.name ?? ''}.${saved.endings[0] ?? ''}` : '');
+  const [expires, setExpires] = useState(saved?.expires ?? '');
+  const [renewal, setRenewal] = useState(saved?.renewal ?? '');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const { name, ending } = partsOf(domain);
+    ask(
+      route === 'keep'
+        ? { route, name, ending, expires, renewal, currency: saved?.currency ?? page.settings.currency }
+        : { route, name, endings: [ending], expires },
+    );
+  };
+  return (
+    <form className={form} onSubmit={submit}>
+      <WholeDomainField value={domain} set={setDomain} />
+      <ExpiresField value={expires} set={setExpires} />
+      {route === 'keep' && <RenewalField value={renewal} set={setRenewal} />}
+      <Submit />
+    </form>
+  );
+}
+
+/** The endings that somebody in the books sells. */
+function EndingTicks({ chosen, set }: { chosen: readonly string[]; set: (endings: string[]) => void }) {
+  const { books } = useSite();
+  const sold = [...new Set([...books.flatMap((book) => book.domains.map((price) => price.ending)), ...chosen])].sort();
+  return (
+    <fieldset>
+      <legend className="font-semibold">With one of these endings</legend>
+      <Ticks of={sold.map((ending) => [ending, `.${ending}`] as const)} chosen={chosen} set={set} columns />
+    </fieldset>
+  );
+}
+
+function Submit({ disabled }: { disabled?: boolean }) {
+  return (
+    <p>
+      <Button type="submit" disabled={disabled}>
+        Ask for it
+      </Button>
+    </p>
+  );
+}

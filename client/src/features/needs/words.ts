@@ -1,0 +1,102 @@
+const counted: Record<string, readonly [one: string, many: string]> = {
+  websites: ['site', 'sites'],
+  storageGB: ['GB of storage', 'GB of storage'],
+  monthlyVisits: ['visit a month', 'visits a month'],
+  mailboxes: ['mailbox', 'mailboxes'],
+  databases: ['database', 'databases'],
+  subdomains: ['subdomain', 'subdomains'],
+  transferGB: ['GB of traffic a month', 'GB of traffic a month'],
+};
+
+/** "1 site", "5,000 visits a month"; a need that is no number stays as it is called. */
+function counting(need: string, asked: string): string {
+  const words = counted[need];
+  return words ? `${asked} ${words[asked === '1' ? 0 : 1]}` : `${need} ${asked}`;
+}
+
+/** The words an owner uses for a tag that an extra provides. */
+export const tagWords: Record<string, string> = {
+  backup: 'copies of the site',
+  privacy: 'your address out of the public record',
+  'malware-watch': 'a watch for malware',
+  'search-help': 'help with being found',
+  'design-help': 'help with the design',
+};
+
+export const channelWords: Record<string, string> = { phone: 'telephone', chat: 'chat', mail: 'mail' };
+
+/** "3 sites asked, 1 allowed". */
+export function reasonWords({ need, has, wants }: { need: string; has: unknown; wants: unknown }): string {
+  const [asked, allowed] = [written(wants), has === null ? 'not stated' : written(has)];
+  switch (need) {
+    case 'extras':
+      return `nothing here provides ${tagWords[asked] ?? asked}`;
+    case 'domain':
+      return `nobody here sells .${asked}`;
+    case 'regions':
+      return `data centre in ${regionsOf(wants)} asked, ${regionsOf(has) || 'none'} listed`;
+    case 'minRefundDays':
+      return `${asked} refund days asked, ${allowed}${has === null ? '' : ' given'}`;
+    case 'maxDueToday':
+      return `at most ${asked} today asked, ${allowed} is the least`;
+    case 'support':
+      return `help by ${channelsOf(wants)} asked, ${has === null ? 'not stated' : `by ${channelsOf(has)} given`}`;
+    default:
+      return `${counting(need, asked)} asked, ${has === null ? 'not stated' : `${allowed} allowed`}`;
+  }
+}
+
+/** "3 sites", "help by telephone": a need in a sentence. */
+export function needWords({ need, wants }: { need: string; wants: unknown }): string {
+  const asked = written(wants);
+  switch (need) {
+    case 'extras':
+      return tagWords[asked] ?? asked;
+    case 'certificate':
+      return asked === 'wildcard' ? 'a certificate for all subdomains' : `a certificate of the kind “${asked}”`;
+    case 'regions':
+      return `a data centre in ${regionsOf(wants)}`;
+    case 'platform':
+      return `the platform ${asked}`;
+    case 'installer':
+      return 'an installer';
+    case 'ownIp':
+      return 'an IP address of your own';
+    case 'support':
+      return `help by ${channelsOf(wants)}`;
+    case 'minRefundDays':
+      return `${asked} days to ask for your money back`;
+    case 'maxDueToday':
+      return `at most ${asked} today`;
+    default:
+      return counting(need, asked);
+  }
+}
+
+const regions = new Intl.DisplayNames('en-GB', { type: 'region', fallback: 'code' });
+
+/** "United Kingdom" for GB; a region that is no country stays as the book has it. */
+export function regionWord(region: string): string {
+  return /^[A-Z]{2}$/.test(region) ? (regions.of(region) ?? region) : region;
+}
+
+const channelsOf = (value: unknown) => list(value, (word) => channelWords[word] ?? word, ' and ');
+const regionsOf = (value: unknown) => list(value, regionWord, ' or ');
+
+function list(value: unknown, word: (value: string) => string, between: string): string {
+  return Array.isArray(value) ? (value as string[]).map(word).join(between) : '';
+}
+
+function written(value: unknown): string {
+  return Array.isArray(value)
+    ? value.join(' and ')
+    : typeof value === 'number'
+      ? new Intl.NumberFormat('en-GB').format(value)
+      : typeof value === 'boolean'
+        ? value
+          ? 'yes'
+          : 'no'
+        : typeof value === 'string'
+          ? value
+          : '';
+}
