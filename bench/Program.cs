@@ -6,6 +6,20 @@ using HomeStart.Core;
 // dotnet run -c Release --project bench                   every benchmark
 // dotnet run -c Release --project bench -- --filter '*Scan*'
 // dotnet run -c Release --project bench -- peak 200 60 10 apart    scans in a fresh process, the first one cold: times, and what they held in memory at most
+// dotnet run -c Release --project bench -- browser        in the real browser: script sent, from choice to figures, from opening the scan to rows
+// dotnet run -c Release --project bench -- load 8         POST /api/costings from 8 callers at once
+if (args is ["browser"])
+{
+    BrowserTimings.Run();
+    return;
+}
+
+if (args is ["load", var callers])
+{
+    await LoadTimings.RunAsync(int.Parse(callers));
+    return;
+}
+
 if (args is ["peak", var hosts, var registrars, var endings, var kind])
 {
     var request = LargeMarket.Request(int.Parse(hosts), int.Parse(registrars), int.Parse(endings), hostsSell: kind == "together");
@@ -19,4 +33,4 @@ if (args is ["peak", var hosts, var registrars, var endings, var kind])
     return;
 }
 
-BenchmarkSwitcher.FromAssembly(typeof(Program).Assembly).Run(args);
+BenchmarkSwitcher.FromAssembly(typeof(LargeMarket).Assembly).Run(args);

@@ -71,13 +71,11 @@ internal sealed class BruteForce(ScanRequest request)
         return from option in plan.Billing from centre in centres from domain in Domains() select new Way(book, plan, option, centre, domain.Ending, domain.Seller);
     }
 
-    private IEnumerable<Costed> Candidates(Way way)
-    {
-        if (Fixed(way.Book, way.Plan).Count > 0)
-        {
-            yield break;
-        }
+    private IEnumerable<Costed> Candidates(Way way) => Fixed(way.Book, way.Plan).Count > 0 || Lacks(way).Lacks.Exists(lack => lack.Cures.Count == 0) ? [] : CandidatesAtAll(way);
 
+    // Also those of a way that something bars: as if what cannot be made good were not asked for.
+    private IEnumerable<Costed> CandidatesAtAll(Way way)
+    {
         foreach (var (hosting, domain) in ExtraSets(way))
         {
             var hostCodes = CodeSets(way.Book);
@@ -135,13 +133,8 @@ internal sealed class BruteForce(ScanRequest request)
     private IEnumerable<(ImmutableArray<AddOnChoice> Hosting, ImmutableArray<AddOnChoice> Domain)> ExtraSets(Way way)
     {
         var (had, lacks) = Lacks(way);
-        if (lacks.Exists(lack => lack.Cures.Count == 0))
-        {
-            return [];
-        }
-
         IEnumerable<Dictionary<(AddOnFor, string), int>> sets = [had.Where(addOn => Serves(addOn)).ToDictionary(addOn => (addOn.For, addOn.Id), _ => 1)];
-        foreach (var lack in lacks)
+        foreach (var lack in lacks.Where(lack => lack.Cures.Count > 0))
         {
             sets = [.. from set in sets from cure in lack.Cures select new Dictionary<(AddOnFor, string), int>(set) { [(cure.AddOn.For, cure.AddOn.Id)] = Math.Max(cure.Quantity, set.GetValueOrDefault((cure.AddOn.For, cure.AddOn.Id))) }];
         }
@@ -233,10 +226,16 @@ internal sealed class BruteForce(ScanRequest request)
             fixedReasons.Add("domain");
         }
 
-        var order = Needs.NumberNames.Append("certificate").Concat(_needs.Extras.Select(tag => $"extras {tag}")).Concat(["regions", "platform", "installer", "ownIp", "support", "minRefundDays", "domain"]).ToList();
+        var order = Needs.NumberNames.Append("certificate").Concat(_needs.Extras.Select(tag => $"extras {tag}")).Concat(["regions", "platform", "installer", "ownIp", "support", "minRefundDays", "maxDueToday", "domain"]).ToList();
         var barred = looked.ConvertAll(way => Lacks(way).Lacks.Where(lack => lack.Cures.Count == 0).Select(lack => lack.Need).ToHashSet());
-        var every = order.Where(need => fixedReasons.Contains(need) || (barred.Count > 0 && barred.TrueForAll(set => set.Contains(need)))).ToList();
-        return every.Count > 0 ? every : order.Where(need => barred.Exists(set => set.Contains(need)));
+        var today = ways.ConvertAll(way => !CandidatesAtAll(way).Any(MeetsToday));
+        var every = order.Where(need => fixedReasons.Contains(need) || Every(need == "maxDueToday" ? today : barred.ConvertAll(set => set.Contains(need)))).ToList();
+        return Shown(every.Count > 0 ? every : order.Where(need => need == "maxDueToday" ? today.Contains(true) : barred.Exists(set => set.Contains(need))));
+
+        static bool Every(List<bool> bars) => bars.Count > 0 && bars.TrueForAll(bar => bar);
+
+        IEnumerable<string> Shown(IEnumerable<string> needs) =>
+            needs.Select(need => need == "maxDueToday" ? $"maxDueToday {new Money(ways.SelectMany(CandidatesAtAll).Min(candidate => candidate.Costing.Totals.DueToday), request.Settings.DisplayCurrency!).ToAmount()}" : need);
     }
 
     private static decimal? Number(FeatureValue? value) => value?.Word == "unlimited" ? 1_000_000 : value?.Number;
