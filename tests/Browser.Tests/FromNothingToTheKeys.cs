@@ -51,7 +51,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
     {
         StartEmpty();
         browser.ByKeyboard("Choose a plan", Keys.Enter);
-        browser.Reads("Advertised, a month");
+        browser.Reads("A month, then later");
         browser.ByKeyboard("Lintel", Keys.Enter);
         browser.Reads("Choose how often to pay");
         browser.ByKeyboard("monthly", Keys.Space);

@@ -51,8 +51,135 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Choice("monthly").Click();
         browser.Reads("This was changed in another window meanwhile. You see the newer state; your last choice was not made.");
         browser.Reads("You pay £167.60 today");
+        browser.Press("Leave it as it is there");
         browser.Choice("monthly").Click();
         browser.Reads("You pay £52.73 today");
+    }
+
+    [Fact]
+    public void Of_two_versions_the_owner_chooses()
+    {
+        browser.StartAfresh();
+        browser.Reads("You pay £65.15 today");
+        browser.ChangeElsewhere("""{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }""");
+        browser.Choice("monthly").Click();
+        browser.Reads("Here it was A at £65.15 today and £443.29 over three years; the other window made it A at £167.60 today");
+        browser.Reads("You wanted: A: monthly.");
+        browser.Press("Make my choice all the same");
+        browser.Reads("You pay £52.73 today");
+        browser.Press("Undo");
+        browser.Reads("You pay £167.60 today");
+    }
+
+    [Fact]
+    public void A_figure_opens_its_origin()
+    {
+        browser.StartAfresh();
+        browser.Press("251.64");
+        browser.Reads("Why 251.64?");
+        browser.Reads("From the offer book of Tidemarsh Hosting, read on 16 Nov 2026.");
+        browser.Find("[role=dialog] tbody").FindElements(By.TagName("tr")).Count.ShouldBe(3);
+    }
+
+    [Fact]
+    public void A_refused_code_says_what_would_make_it_count_and_does_it()
+    {
+        browser.StartAfresh();
+        browser.Choice("monthly").Click();
+        browser.Reads("It counts when you pay for 12 months or more at a time.");
+        browser.Reads("It counts paid every 12 months: −10.76.");
+        browser.Press("Do that");
+        browser.Reads("saves £10.76 in all");
+        browser.Type("A code to try", "MAILDAY");
+        browser.Press("Try it");
+        browser.Reads("MAILDAY");
+    }
+
+    [Fact]
+    public void A_code_can_be_the_first_thing_and_the_best_codes_are_offered()
+    {
+        browser.StartAfresh();
+        browser.Press("Add one");
+        browser.Reads("Begin anywhere");
+        browser.Type("A code to try", "plume30");
+        browser.Press("Try it");
+        browser.Reads("Quillhaven: 30% off the plan, on the first bill, if you pay for one year or more at a time, for new customers, not beside another code.");
+        browser.Press("Choose a plan");
+        browser.Press("Inkwell");
+        browser.Choice("every 12 months").Click();
+        browser.Reads("saves £");
+        browser.Press("take off the code plume30");
+        browser.Reads("would save £");
+        browser.Press("Use ");
+        browser.Reads("saves £");
+    }
+
+    [Fact]
+    public void Plans_say_what_they_would_change_and_how_they_meet_the_needs()
+    {
+        browser.StartAfresh();
+        browser.Press("Tidemarsh Hosting, Slipway");
+        browser.Reads("all 7 met");
+        browser.Select("Plans of", "Ninebridge Hosting");
+        browser.Reads("Viaduct");
+        browser.Press("Viaduct");
+        browser.Reads("Ninebridge Hosting, Viaduct");
+        browser.Select("Data centre", browser.Field("Data centre").FindElements(By.TagName("option")).Last().Text);
+        browser.Reads("You pay");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Single_keys_lead_about_and_can_be_switched_off()
+    {
+        browser.StartAfresh();
+        browser.Reads("You pay £65.15 today");
+        browser.Find("body").SendKeys("2");
+        browser.Reads("You pay £229.52 today");
+        browser.Find("body").SendKeys("c");
+        browser.Reads("Side by side");
+        browser.Find("body").SendKeys("?");
+        browser.Choice("single keys do this").Click();
+        browser.Find("body").SendKeys(Keys.Escape);
+        browser.Find("body").SendKeys("w");
+        Thread.Sleep(200);
+        browser.Text.ShouldContain("Side by side");
+    }
+
+    [Fact]
+    public void The_shortlist_is_named_and_arranged_by_keyboard()
+    {
+        browser.StartAfresh();
+        browser.Reads("You pay £65.15 today");
+        browser.ByKeyboard("Arrange A", Keys.Enter);
+        browser.ByKeyboard("One place later", Keys.Enter);
+        browser.Until(() => browser.Driver.FindElements(By.CssSelector("nav[aria-label=Shortlist] a"))[0].Text.StartsWith('B') ? "" : null, "B does not stand first");
+        browser.Type("Your name for A", "Cheap start");
+        browser.Press("Name it");
+        browser.Reads("Cheap start");
+    }
+
+    [Fact]
+    public void Stopping_early_says_what_is_gone_and_when_the_longer_term_wins()
+    {
+        browser.StartAfresh();
+        browser.Press("If you stop early");
+        browser.Reads("if you run the site 27 months or longer");
+        browser.Find("input[type=range]").SendKeys(Keys.Home);
+        browser.Reads("£65.15 is gone, paid every 12 months; £52.73 paid monthly");
+    }
+
+    [Fact]
+    public void Sums_are_shown_in_another_currency_at_the_owners_rate()
+    {
+        browser.StartAfresh();
+        browser.Press("Shown in pounds");
+        browser.Select("Show sums in", "EUR, euros");
+        browser.Type("One GBP is worth, in EUR", "1.15");
+        browser.Press("Count like this");
+        browser.Reads("You pay €74.92 today");
+        browser.Press("Shown in euros");
+        browser.Reads("As you typed it on 1 Dec 2026.");
     }
 
     [Fact]
@@ -67,6 +194,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Driver.Navigate().Back();
         browser.Reads("Order A for £65.15");
         browser.Driver.Navigate().Forward();
+        browser.Press("Arrange E");
         browser.Press("Remove E");
         browser.Reads("Order D for £68.40");
     }
@@ -92,11 +220,11 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Size(390, 844);
         browser.Reads("You pay £65.15 today");
-        foreach (var tab in new[] { "Domain", "Orders", "Worksheet" })
+        foreach (var sheet in new[] { "Needs", "Scan", "Compare", "Domain", "Orders", "Worksheet" })
         {
-            browser.Press(tab);
+            browser.Select("Sheet", sheet);
             Thread.Sleep(300);
-            ((long)browser.Driver.ExecuteScript("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBe(0, tab);
+            ((long)browser.Driver.ExecuteScript("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBe(0, sheet);
         }
 
         browser.Select("Column shown beside the total", "Year 2");

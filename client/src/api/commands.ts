@@ -11,24 +11,34 @@ export type Command =
   | { kind: 'set-horizon'; months: number }
   | { kind: 'set-start'; date: string | null }
   | { kind: 'set-tax'; percent: string; counted: boolean }
-  | { kind: 'set-rate'; currency: string; rate: string }
+  | { kind: 'set-display'; currency: string; rates: Record<string, string> }
+  | { kind: 'set-new-customer'; isNew: boolean }
   | { kind: 'set-keep-chance'; percent: string | null }
   | { kind: 'set-needs'; needs: Partial<Schemas['NeedsWire']> }
   | { kind: 'add-candidate'; copyOf: string | null; candidate?: Schemas['CandidateWire'] }
   | { kind: 'remove-candidate'; letter: string }
+  | { kind: 'rename-candidate'; letter: string; name: string }
+  | { kind: 'move-candidate'; letter: string; by: number }
   | { kind: 'choose-plan'; letter: string; book: string; plan: string }
   | { kind: 'choose-billing'; letter: string; everyMonths: number; commitMonths: number }
+  | { kind: 'choose-data-centre'; letter: string; dataCentre: string | null }
   | { kind: 'choose-domain'; letter: string; domain: DomainChoice | null }
   | { kind: 'set-extra'; letter: string; extra: string; forDomain: boolean; quantity: number }
   | { kind: 'enter-code'; letter: string; code: string }
-  | { kind: 'drop-code'; letter: string; code: string };
+  | { kind: 'drop-code'; letter: string; code: string }
+  | { kind: 'use-codes'; letter: string; codes: string[] };
 
 export type Change = Command | { kind: 'undo' } | { kind: 'redo' };
 
-/** Somebody else's change came first: the page shows the newer document. */
+/** Somebody else's change came first: the page shows the newer document, and keeps what it was and what was wanted. */
 export class Overtaken extends Error {
-  constructor() {
+  readonly before: SitePage | undefined;
+  readonly newer: SitePage;
+
+  constructor(before: SitePage | undefined, newer: SitePage) {
     super('This was changed in another window meanwhile. You see the newer state; your last choice was not made.');
+    this.before = before;
+    this.newer = newer;
   }
 }
 
@@ -53,6 +63,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
   const queries = useQueryClient();
   const [unsent, setUnsent] = useState<Change | null>(null);
   const [message, setMessage] = useState<string | null>(null);
+  const [overtaken, setOvertaken] = useState<{ by: Overtaken; mine: Change } | null>(null);
   const key = siteKey(siteId, view);
 
   const accept = (page: SitePage) => {
@@ -67,8 +78,9 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
       const seen = queries.getQueryData<SitePage>(key);
       const answer = await send(siteId, view, change, seen?.revision ?? 0);
       if (answer.response.status === 409) {
-        accept(answer.error as unknown as SitePage);
-        throw new Overtaken();
+        const newer = answer.error as unknown as SitePage;
+        accept(newer);
+        throw new Overtaken(seen, newer);
       }
 
       if (answer.data === undefined) {
@@ -81,6 +93,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
     onSuccess: (page, change) => {
       setUnsent(null);
       setMessage(null);
+      setOvertaken(null);
       if (change.kind === 'rename-site' || page.revision === 1) {
         void queries.invalidateQueries({ queryKey: ['session'] });
       }
@@ -88,6 +101,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
     onError: (error, change) => {
       const answered = error instanceof Refused || error instanceof Overtaken;
       setUnsent(answered ? null : change);
+      setOvertaken(error instanceof Overtaken ? { by: error, mine: change } : null);
       setMessage(answered ? error.message : 'Not saved yet: there is no connection to Home Start.');
     },
   });
@@ -97,9 +111,12 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
     changeAsync: mutation.mutateAsync,
     message,
     unsent,
+    overtaken,
     tryAgain: () => unsent && mutation.mutate(unsent),
+    chooseAllTheSame: () => overtaken && mutation.mutate(overtaken.mine),
     dismiss: () => {
       setMessage(null);
+      setOvertaken(null);
       setUnsent(null);
     },
   };

@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { api, expect, setToken } from './client';
 
 export const sessionQuery = queryOptions({
@@ -24,6 +24,29 @@ export const siteQuery = (siteId: string, view: string | undefined) =>
     queryKey: siteKey(siteId, view),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}', { params: { path: { siteId }, query: { view } } })),
+    // Another candidate of the same site: what is there stays until its figures come.
+    placeholderData: (before, query) => (query?.queryKey[1] === siteId ? before : undefined),
+  });
+
+/** The shortlist side by side, at a revision; figures stay while the next ones are worked out. */
+export const comparisonQuery = (siteId: string, revision: number, base?: string, against?: string) =>
+  queryOptions({
+    queryKey: ['comparison', siteId, base ?? '', against ?? '', revision],
+    queryFn: async () =>
+      expect(
+        await api.GET('/api/sites/{siteId}/comparison', { params: { path: { siteId }, query: { base, against } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+export const stoppingQuery = (siteId: string, revision: number, letter: string) =>
+  queryOptions({
+    queryKey: ['stopping', siteId, letter, revision],
+    queryFn: async () =>
+      expect(
+        await api.GET('/api/sites/{siteId}/candidates/{letter}/stopping', { params: { path: { siteId, letter } } }),
+      ),
+    placeholderData: keepPreviousData,
   });
 
 export const ordersQuery = queryOptions({

@@ -196,6 +196,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/stopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["stopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/comparison.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["comparisonPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/worksheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["worksheetPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/bills.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["billsCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/ledger.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ledgerCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/domains/typed": {
         parameters: {
             query?: never;
@@ -340,6 +436,10 @@ export interface components {
             tax: string;
             within: components["schemas"]["BarWire"][];
         };
+        BestCodesWire: {
+            codes: string[];
+            outcome: components["schemas"]["OutcomeWire"];
+        };
         BillWire: {
             /** Format: date */
             date: string;
@@ -351,6 +451,8 @@ export interface components {
             lines: components["schemas"]["LineWire"][];
             counts: string;
             atLeast: boolean;
+            /** Format: int32 */
+            column: number;
         };
         BookWire: {
             id: string;
@@ -359,6 +461,7 @@ export interface components {
             facts: string[];
             /** Format: date */
             asOf: string;
+            isOld: boolean;
             currency: string;
             pricesIncludeTax: boolean;
             /** Format: int32 */
@@ -382,12 +485,52 @@ export interface components {
             everyMonths: null | number;
             without: null | string;
         };
+        CodeCureWire: {
+            code: string;
+            book: string;
+            /** Format: int32 */
+            everyMonths: null | number;
+            /** Format: int32 */
+            commitMonths: null | number;
+            plan: null | string;
+            without: null | string;
+            /** Format: date */
+            start: null | string;
+            saves: string;
+            horizonChange: null | string;
+        };
         CodeWire: {
             book: string;
             code: string;
             verdict: string;
             saves: null | string;
             makesItCount: null | components["schemas"]["CodeConditionWire"];
+        };
+        ComparedWire: {
+            letter: string;
+            isLeast: boolean;
+            totals: null | components["schemas"]["TotalsWire"];
+            columns: string[];
+            priceStep: null | components["schemas"]["PriceStepWire"];
+            /** Format: date */
+            refundLastDay: null | string;
+            horizonChange: null | string;
+            todayChange: null | string;
+            paid: components["schemas"]["DueOnWire"][];
+            fits: components["schemas"]["NeedFitWire"][];
+        };
+        ComparisonWire: {
+            base: string;
+            currency: string;
+            /** Format: date */
+            start: string;
+            /** Format: date */
+            end: string;
+            columns: string[];
+            candidates: components["schemas"]["ComparedWire"][];
+            leads: components["schemas"]["LeadWire"][];
+            turns: components["schemas"]["ShortlistTurnWire"][];
+            differences: components["schemas"]["LineDifferenceWire"][];
         };
         CostingWire: {
             totals: components["schemas"]["TotalsWire"];
@@ -400,6 +543,13 @@ export interface components {
             refund: components["schemas"]["RefundWire"];
             inclusions: components["schemas"]["InclusionWire"][];
             nextBills: components["schemas"]["BillWire"][];
+        };
+        DataCentreOptionWire: {
+            id: null | string;
+            name: null | string;
+            region: null | string;
+            isChosen: boolean;
+            outcome: null | components["schemas"]["OutcomeWire"];
         };
         DataCentreWire: {
             id: string;
@@ -454,9 +604,12 @@ export interface components {
             renew: null | string;
             currency: string;
             isChosen: boolean;
-            horizon: null | string;
-            horizonChange: null | string;
-            todayChange: null | string;
+            outcome: null | components["schemas"]["OutcomeWire"];
+        };
+        DomainWayWire: {
+            domain: null | components["schemas"]["DomainWire"];
+            isChosen: boolean;
+            outcome: null | components["schemas"]["OutcomeWire"];
         };
         DomainWire: {
             route: null | string;
@@ -491,13 +644,16 @@ export interface components {
             every: string;
             first: string;
             later: null | string;
+            ifBoughtLater: null | string;
             currency: string;
             preselected: boolean;
             isHad: boolean;
+            isAsked: boolean;
             /** Format: int32 */
             quantity: number;
-            horizonChange: null | string;
-            todayChange: null | string;
+            sameAs: string[];
+            includedBy: null | components["schemas"]["IncludedByWire"];
+            outcome: null | components["schemas"]["OutcomeWire"];
         };
         FaultWire: {
             code: string;
@@ -517,6 +673,12 @@ export interface components {
             dataCentre: null | string;
             addOns: components["schemas"]["AddOnChoiceWire"][];
             codes: string[];
+        };
+        IncludedByWire: {
+            book: string;
+            plan: string;
+            name: string;
+            outcome: components["schemas"]["OutcomeWire"];
         };
         IncludedDomainWire: {
             /** Format: int32 */
@@ -548,6 +710,31 @@ export interface components {
             holder: string;
             mail: string;
         };
+        KnownCodeWire: {
+            code: string;
+            book: string;
+            percent: null | string;
+            amount: null | string;
+            currency: string;
+            appliesTo: string[];
+            /** Format: int32 */
+            bills: null | number;
+            plans: string[];
+            /** Format: int32 */
+            minEveryMonths: null | number;
+            /** Format: date */
+            from: null | string;
+            /** Format: date */
+            until: null | string;
+            newCustomersOnly: boolean;
+            combinable: boolean;
+        };
+        LeadWire: {
+            /** Format: date */
+            from: string;
+            letters: string[];
+            paid: string;
+        };
         LedgerRowWire: {
             kind: string;
             book: null | string;
@@ -566,6 +753,14 @@ export interface components {
             /** Format: int32 */
             firstTermEndsAfter: null | number;
         };
+        LineDifferenceWire: {
+            kind: string;
+            of: null | string;
+            one: string[];
+            other: string[];
+            cells: string[];
+            total: string;
+        };
         LineWire: {
             kind: string;
             ref: string;
@@ -573,6 +768,7 @@ export interface components {
             quantity: number;
             amount: string;
             afterDiscounts: string;
+            inRow: string;
             discounts: components["schemas"]["DiscountWire"][];
             included: null | boolean;
             worth: null | string;
@@ -588,6 +784,13 @@ export interface components {
             wants: components["schemas"]["JsonElement"];
             saves: null | string;
             best: components["schemas"]["ScanRowWire"];
+        };
+        NeedFitWire: {
+            need: string;
+            fit: string;
+            has: components["schemas"]["JsonElement"];
+            wants: components["schemas"]["JsonElement"];
+            by: null | string;
         };
         NeedsWire: {
             /** Format: double */
@@ -664,6 +867,25 @@ export interface components {
             /** Format: date */
             until: null | string;
             included: boolean;
+        };
+        OutcomeWire: {
+            currency: string;
+            horizon: string;
+            atLeast: boolean;
+            dueToday: string;
+            todayAtLeast: boolean;
+            nextDue: null | components["schemas"]["NextWire"];
+            horizonChange: null | string;
+            todayChange: null | string;
+        };
+        PlanOptionWire: {
+            book: string;
+            plan: string;
+            isChosen: boolean;
+            first: null | string;
+            later: null | string;
+            fits: components["schemas"]["NeedFitWire"][];
+            outcome: null | components["schemas"]["OutcomeWire"];
         };
         PlanWire: {
             id: string;
@@ -758,6 +980,14 @@ export interface components {
             longer: null | components["schemas"]["TurnWire"];
             needs: components["schemas"]["NeedCostWire"][];
         };
+        ShortlistTurnWire: {
+            /** Format: int32 */
+            months: number;
+            letter: string;
+            least: string;
+            sum: string;
+            leastSum: string;
+        };
         SiteListedWire: {
             /** Format: uuid */
             id: string;
@@ -794,10 +1024,15 @@ export interface components {
             rates: {
                 [key: string]: string;
             };
+            rateDates: {
+                [key: string]: string;
+            };
+            newCustomer: boolean;
             keepChancePercent: null | string;
         };
         SlipWire: {
             letter: string;
+            name: null | string;
             provider: null | string;
             plan: null | string;
             /** Format: int32 */
@@ -812,6 +1047,19 @@ export interface components {
             todayAtLeast: boolean;
             isLeast: boolean;
             nextDue: null | components["schemas"]["NextWire"];
+            cannotOrder: null | string;
+        };
+        StoppingWire: {
+            currency: string;
+            chosen: string[];
+            atLeast: boolean;
+            /** Format: int32 */
+            shortestEveryMonths: null | number;
+            /** Format: int32 */
+            shortestCommitMonths: null | number;
+            byShortest: string[];
+            /** Format: int32 */
+            winsFrom: null | number;
         };
         SummaryWire: {
             currency: string;
@@ -888,9 +1136,15 @@ export interface components {
             summary: null | components["schemas"]["SummaryWire"];
             timeline: null | components["schemas"]["TimelineWire"];
             faults: components["schemas"]["FaultWire"][];
+            plans: components["schemas"]["PlanOptionWire"][];
+            dataCentres: components["schemas"]["DataCentreOptionWire"][];
             waysToPay: components["schemas"]["WayToPayWire"][];
             extras: components["schemas"]["ExtraWire"][];
             domainSellers: components["schemas"]["DomainSellerWire"][];
+            domainWays: components["schemas"]["DomainWayWire"][];
+            codeCures: components["schemas"]["CodeCureWire"][];
+            bestCodes: null | components["schemas"]["BestCodesWire"];
+            knownCodes: components["schemas"]["KnownCodeWire"][];
         };
     };
     responses: never;
@@ -1376,6 +1630,197 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query?: {
+                base?: string;
+                against?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    stopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoppingWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    comparisonPdf: {
+        parameters: {
+            query?: {
+                base?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    worksheetPdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    billsCsv: {
+        parameters: {
+            query?: {
+                style?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ledgerCsv: {
+        parameters: {
+            query?: {
+                style?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -87,6 +87,18 @@ const scan = createRoute({
   component: lazyRouteComponent(() => import('../features/scan/ScanPage'), 'ScanPage'),
 });
 
+const compare = createRoute({
+  getParentRoute: () => site,
+  path: '/compare',
+  validateSearch: (search): SiteSearch & { base?: string; against?: string; all?: boolean } => ({
+    view: text(search.view),
+    base: text(search.base),
+    against: text(search.against),
+    all: search.all === true || undefined,
+  }),
+  component: lazyRouteComponent(() => import('../features/compare/ComparePage'), 'ComparePage'),
+});
+
 const order = createRoute({
   getParentRoute: () => site,
   path: '/order',
@@ -105,7 +117,10 @@ const placed = createRoute({
   component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
 });
 
-const tree = root.addChildren([start, site.addChildren([needs, scan, worksheet, domain, order, orders, placed])]);
+const tree = root.addChildren([
+  start,
+  site.addChildren([needs, scan, worksheet, compare, domain, order, orders, placed]),
+]);
 
 export const makeRouter = (queries: QueryClient) =>
   createRouter({ routeTree: tree, context: { queries }, defaultPreload: 'intent', scrollRestoration: true });

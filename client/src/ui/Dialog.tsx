@@ -27,7 +27,7 @@ export function Dialog({
           aria-describedby={about ? undefined : ''}
           className={cx(
             'bg-sheet border-rule fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[calc(100vw-1.5rem)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border p-5 shadow-xl',
-            wide ? 'max-w-5xl' : 'max-w-lg',
+            wide ? 'max-w-[78rem]' : 'max-w-lg',
           )}
         >
           <div className="mb-3 flex items-start gap-4">

@@ -128,7 +128,8 @@ public sealed class BillLine
     /// <summary>Where an extra stands in its book; orders the lines of a bill.</summary>
     internal int BookOrder { get; init; }
 
-    internal Minor Waived
+    /// <summary>What the included domain-year took off it.</summary>
+    public Minor Waived
     {
         get
         {

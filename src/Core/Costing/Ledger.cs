@@ -62,5 +62,6 @@ public sealed class Ledger
         return months % 12 == 0 ? months / 12 : onlyToday ? 0 : null;
     }
 
-    private static int Column(DateOnly start, DateOnly date) => date == start ? 0 : 1 + (Months.WholeBetween(start, date) / 12);
+    /// <summary>The column of a date, also beyond the horizon.</summary>
+    public static int Column(DateOnly start, DateOnly date) => date == start ? 0 : 1 + (Months.WholeBetween(start, date) / 12);
 }

@@ -173,7 +173,7 @@ internal static class TotalsOf
         return null;
     }
 
-    private static Money PerMonth(BoughtHosting hosting, Minor price) => new(new Fraction(1, hosting.Option.EveryMonths).Of(price), hosting.Book.Currency);
+    private static Money PerMonth(BoughtHosting hosting, Minor price) => new(hosting.Option.PerMonth(price), hosting.Book.Currency);
 
     private static Refundable Refund(Costing costing)
     {

@@ -31,6 +31,16 @@ public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Numbe
         return wants.ToImmutable();
     }
 
+    /// <summary>What is asked for, as a reason gives it.</summary>
+    public ReasonValue Wanted =>
+        Kind switch
+        {
+            WantKind.Number => new ReasonValue(Number: Number),
+            WantKind.Certificate => new ReasonValue(Word: Level.ToString().ToLowerInvariant()),
+            WantKind.Tag => new ReasonValue(Word: Tag),
+            _ => new ReasonValue(Flag: true),
+        };
+
     /// <summary>Whether an extra provides it. Numbers are added to, not provided.</summary>
     public bool IsProvidedBy(AddOn addOn) =>
         Kind switch

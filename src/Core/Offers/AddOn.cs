@@ -17,6 +17,9 @@ public sealed record AddOn(string Id, string Name, AddOnFor For, ChargeEvery Eve
     /// <summary>What one of it is, where several can be bought: "mailbox".</summary>
     public string? Unit { get; init; }
 
+    /// <summary>What its first period costs to an owner who takes it later; null: not stated.</summary>
+    public Minor? PriceIfBoughtLater { get; init; }
+
     /// <summary>One plain sentence: what it is for.</summary>
     public string? About { get; init; }
 }

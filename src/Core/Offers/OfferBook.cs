@@ -8,6 +8,8 @@ namespace HomeStart.Core;
 /// </summary>
 public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Currency Currency)
 {
+    private const int OldAfterDays = 60;
+
     public BookTax Tax { get; init; } = new(PricesInclude: false, Charged: true);
     public ImmutableArray<Plan> Plans { get; init; } = [];
     public ImmutableArray<DataCentre> DataCentres { get; init; } = [];
@@ -15,6 +17,9 @@ public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Curr
     public ImmutableArray<DomainPrice> Domains { get; init; } = [];
     public ImmutableArray<Promotion> Promotions { get; init; } = [];
     public RefundRule? Refund { get; init; }
+
+    /// <summary>Read so long before a day that its prices may have changed since: that is said before ordering.</summary>
+    public bool IsOldOn(DateOnly day) => AsOf.AddDays(OldAfterDays) < day;
 
     public Plan? Plan(string? id) => Plans.FirstOrDefault(plan => plan.Id == id);
 

@@ -21,7 +21,17 @@ public sealed record Plan(string Id, string Name)
 /// One way to pay for a plan: every <see cref="EveryMonths"/> (E), first committed to for <see cref="CommitMonths"/> (C); together they name it.
 /// <see cref="Prices"/> has one step a bill; <see cref="SetupFee"/> is charged once, null or zero: none.
 /// </summary>
-public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? SetupFee, PriceSteps Prices);
+public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? SetupFee, PriceSteps Prices)
+{
+    /// <summary>What an advertisement would say.</summary>
+    public Minor FirstPerMonth => PerMonth(Prices.At(0).Units);
+
+    /// <summary>After the last step; null where it is not stated.</summary>
+    public Minor? LaterPerMonth => Prices.Steps[^1].Units is { } units ? PerMonth(units) : null;
+
+    /// <summary>A price of one bill, a month, rounded.</summary>
+    public Minor PerMonth(Minor price) => new Fraction(1, EveryMonths).Of(price);
+}
 
 /// <summary>The domain-year a plan gives, and when it applies (costing rule 16).</summary>
 public sealed record IncludedDomain(int MinCommitMonths, ImmutableArray<string> Endings, bool Transfer, bool EveryYear, int ClaimWithinMonths);

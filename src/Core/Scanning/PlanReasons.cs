@@ -49,7 +49,7 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
         var none = market.Domains.IsEmpty && ((side.Met | side.Curable) & bit) == 0;
         if (none || bars.Exists(barred => barred))
         {
-            all.Add((new Reason(want.Need, want.Kind == WantKind.Tag ? null : ReasonValue.Of(plan.Features[want.Need]), Wanted(want)), none || bars.TrueForAll(barred => barred)));
+            all.Add((new Reason(want.Need, want.Kind == WantKind.Tag ? null : ReasonValue.Of(plan.Features[want.Need]), want.Wanted), none || bars.TrueForAll(barred => barred)));
         }
     }
 
@@ -67,40 +67,7 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
     }
 
     // What holds for the whole plan, whatever is bought with it.
-    private IEnumerable<Reason> Fixed()
-    {
-        var needs = _needs;
-        if (Centres.IsEmpty)
-        {
-            yield return new Reason("regions", new ReasonValue(Words: [.. book.DataCentres.Select(centre => centre.Region).OfType<string>().Distinct()]), new ReasonValue(Words: needs.Regions));
-        }
-
-        var platforms = plan.Features["platforms"];
-        if (needs.Platform is { } platform && !(platforms is null ? needs.AcceptUnknown : platforms.Words?.Contains(platform, StringComparer.Ordinal) == true))
-        {
-            yield return new Reason("platform", ReasonValue.Of(platforms), new ReasonValue(Word: platform));
-        }
-
-        var support = book.Provider.Support;
-        if (!needs.Support.IsEmpty && !(support is { } channels ? needs.Support.All(channel => channels.Contains(channel, StringComparer.Ordinal)) : needs.AcceptUnknown))
-        {
-            yield return new Reason("support", support is null ? null : new ReasonValue(Words: support), new ReasonValue(Words: needs.Support));
-        }
-
-        if (needs.MinRefundDays > 0 && !(book.Refund is { } refund ? refund.Days >= needs.MinRefundDays : needs.AcceptUnknown))
-        {
-            yield return new Reason("minRefundDays", book.Refund is null ? null : new ReasonValue(Number: book.Refund.Days), new ReasonValue(Number: needs.MinRefundDays));
-        }
-    }
-
-    private static ReasonValue Wanted(Want want) =>
-        want.Kind switch
-        {
-            WantKind.Number => new ReasonValue(Number: want.Number),
-            WantKind.Certificate => new ReasonValue(Word: want.Level.ToString().ToLowerInvariant()),
-            WantKind.Tag => new ReasonValue(Word: want.Tag),
-            _ => new ReasonValue(Flag: true),
-        };
+    private IEnumerable<Reason> Fixed() => ProviderNeeds.Of(_needs, book, plan).Where(need => !need.IsMet).Select(need => need.Reason);
 
     private static ImmutableArray<DataCentre?> CentresOf(Needs needs, OfferBook book) =>
         needs.Regions.IsEmpty ? [null]

@@ -7,6 +7,9 @@ public sealed record Site(string Name, SiteSettings Settings)
 {
     public const int LongestName = 80;
 
+    /// <summary>How long the owner's word for a candidate may be.</summary>
+    public const int LongestCandidateName = 40;
+
     /// <summary>How many candidates a shortlist holds.</summary>
     public const int MostCandidates = 8;
 
@@ -33,7 +36,8 @@ public sealed record Site(string Name, SiteSettings Settings)
 }
 
 /// <summary>A candidate on the shortlist, under its letter.</summary>
-public sealed record ListedCandidate(string Letter, Candidate Candidate);
+/// <param name="Name">The owner's own word for it; null: none.</param>
+public sealed record ListedCandidate(string Letter, Candidate Candidate, string? Name = null);
 
 /// <summary>How the owner counts, for all candidates of a site.</summary>
 /// <param name="StartDate">Null: the business date of the day it is looked at.</param>
@@ -46,6 +50,9 @@ public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactD
 
     /// <summary>By currency code: what one unit of it is worth in the display currency, as the owner typed it.</summary>
     public ImmutableDictionary<string, ExactDecimal> Rates { get; init; } = ImmutableDictionary<string, ExactDecimal>.Empty;
+
+    /// <summary>By currency code: the business date on which the owner typed its rate.</summary>
+    public ImmutableDictionary<string, DateOnly> RateDates { get; init; } = ImmutableDictionary<string, DateOnly>.Empty;
 
     /// <summary>How likely the site still runs a year on, in percent; null: not said.</summary>
     public ExactDecimal? KeepChancePercent { get; init; }

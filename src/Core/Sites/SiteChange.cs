@@ -5,9 +5,6 @@ namespace HomeStart.Core;
 /// <summary>Carries commands out. Nothing already chosen is lost by choosing something else where it can still hold.</summary>
 public static class SiteChange
 {
-    /// <summary>How many codes one candidate can try.</summary>
-    public const int MostCodes = 20;
-
     /// <summary>The site after a command given on a business date, or the site as it was with what is wrong in <paramref name="faults"/>, placed at the command's fields.</summary>
     public static Site Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today, FaultList faults)
     {
@@ -15,21 +12,20 @@ public static class SiteChange
         var changed = command switch
         {
             RenameSite rename => Rename(site, rename, faults),
-            SetHorizon horizon => SetHorizon(site, horizon, faults),
-            SetStart start => SetStart(site, start, faults),
-            SetTax tax => site with { Settings = site.Settings with { TaxPercent = tax.Percent, CountTax = tax.Counted } },
-            SetRate rate => SetRate(site, rate, faults),
-            SetKeepChance chance => site with { Settings = site.Settings with { KeepChancePercent = chance.Percent } },
+            SetHorizon or SetStart or SetTax or SetDisplay or SetNewCustomer or SetKeepChance => site with { Settings = SettingsChange.Apply(site.Settings, command, today, faults) },
             SetNeeds needs => site with { Needs = needs.Needs },
             AddCandidate add => Add(site, add, faults),
             RemoveCandidate remove => Remove(site, remove, faults),
+            RenameCandidate rename => RenameListed(site, rename, faults),
+            MoveCandidate move => Move(site, move, faults),
             ChoosePlan choose => OfCandidate(site, choose.Letter, faults, candidate => PlanChange.To(candidate, choose, books, faults)),
             ChooseBilling choose => OfHosting(site, choose.Letter, faults, hosting => hosting with { EveryMonths = choose.EveryMonths, CommitMonths = choose.CommitMonths }),
             ChooseDataCentre choose => OfHosting(site, choose.Letter, faults, hosting => hosting with { DataCentre = choose.DataCentre }),
             ChooseDomain choose => OfCandidate(site, choose.Letter, faults, candidate => candidate with { Domains = choose.Domain is null ? [] : [Kept(candidate, choose.Domain, books)] }),
             SetExtra extra => OfCandidate(site, extra.Letter, faults, candidate => WithExtra(candidate, extra, faults)),
-            EnterCode enter => OfCandidate(site, enter.Letter, faults, candidate => WithCode(candidate, enter, books, faults)),
-            DropCode drop => OfCandidate(site, drop.Letter, faults, candidate => WithoutCode(candidate, drop.Code)),
+            EnterCode enter => OfCandidate(site, enter.Letter, faults, candidate => CodeChange.With(candidate, enter.Code, books, faults)),
+            DropCode drop => OfCandidate(site, drop.Letter, faults, candidate => CodeChange.Without(candidate, drop.Code)),
+            UseCodes use => OfCandidate(site, use.Letter, faults, candidate => CodeChange.Using(candidate, use.Codes, books, faults)),
             _ => throw new ArgumentOutOfRangeException(nameof(command), command, null),
         };
         CheckLetterFits(changed, site, command, books, today, faults);
@@ -65,41 +61,6 @@ public static class SiteChange
         return site with { Name = name };
     }
 
-    private static Site SetHorizon(Site site, SetHorizon horizon, FaultList faults)
-    {
-        if (horizon.Months is < 1 or > CountSettings.LongestHorizon)
-        {
-            faults.Add(FaultCodes.OutOfRange, "months", $"Count over 1 to {CountSettings.LongestHorizon} months; this says {horizon.Months}.");
-        }
-
-        return site with { Settings = site.Settings with { HorizonMonths = horizon.Months } };
-    }
-
-    private static Site SetStart(Site site, SetStart start, FaultList faults)
-    {
-        if (start.Date is { Year: < 1970 or > 2200 })
-        {
-            faults.Add(FaultCodes.BadDate, "date", "The start date must lie in the years 1970 to 2200.");
-        }
-
-        return site with { Settings = site.Settings with { StartDate = start.Date } };
-    }
-
-    private static Site SetRate(Site site, SetRate set, FaultList faults)
-    {
-        if (!Currency.TryGet(set.Currency, out _))
-        {
-            faults.Add(FaultCodes.Unknown, "currency", $"“{set.Currency}” is not the code of a currency, such as USD.");
-        }
-
-        if (set.Rate.IsZero || !set.Rate.IsAtMost(1_000_000_000))
-        {
-            faults.Add(FaultCodes.OutOfRange, "rate", "A rate must be above zero and at most 1000000000.");
-        }
-
-        return site with { Settings = site.Settings with { Rates = site.Settings.Rates.SetItem(set.Currency, set.Rate) } };
-    }
-
     private static Site Add(Site site, AddCandidate add, FaultList faults)
     {
         var copied = add.CopyOf is null ? add.Found ?? new Candidate(null, []) : site.Listed(add.CopyOf)?.Candidate;
@@ -115,23 +76,40 @@ public static class SiteChange
         return copied is null ? site : site.WithAnother(copied);
     }
 
-    private static Site Remove(Site site, RemoveCandidate remove, FaultList faults)
-    {
-        if (site.Listed(remove.Letter) is not { } listed)
+    private static Site Remove(Site site, RemoveCandidate remove, FaultList faults) =>
+        OfListed(site, remove.Letter, faults, listed =>
         {
-            faults.Add(FaultCodes.Unknown, "letter", $"There is no candidate {remove.Letter}.");
-            return site;
+            var left = site with { Shortlist = site.Shortlist.Remove(listed) };
+            return left.Shortlist.IsEmpty ? left.WithAnother(new Candidate(null, [])) : left;
+        });
+
+    private static Site RenameListed(Site site, RenameCandidate rename, FaultList faults)
+    {
+        var name = rename.Name.Trim();
+        if (name.Length > Site.LongestCandidateName)
+        {
+            faults.Add(FaultCodes.OutOfRange, "name", $"A candidate's name has at most {Site.LongestCandidateName} characters.");
         }
 
-        var left = site with { Shortlist = site.Shortlist.Remove(listed) };
-        return left.Shortlist.IsEmpty ? left.WithAnother(new Candidate(null, [])) : left;
+        return OfListed(site, rename.Letter, faults, listed => site.With(listed with { Name = name.Length == 0 ? null : name }));
     }
 
-    private static Site OfCandidate(Site site, string letter, FaultList faults, Func<Candidate, Candidate> change)
+    private static Site Move(Site site, MoveCandidate move, FaultList faults) =>
+        OfListed(site, move.Letter, faults, listed =>
+        {
+            var others = site.Shortlist.Remove(listed);
+            var place = (int)Math.Clamp((long)site.Shortlist.IndexOf(listed) + move.By, 0, others.Length);
+            return site with { Shortlist = others.Insert(place, listed) };
+        });
+
+    private static Site OfCandidate(Site site, string letter, FaultList faults, Func<Candidate, Candidate> change) =>
+        OfListed(site, letter, faults, listed => site.With(listed with { Candidate = change(listed.Candidate) }));
+
+    private static Site OfListed(Site site, string letter, FaultList faults, Func<ListedCandidate, Site> change)
     {
         if (site.Listed(letter) is { } listed)
         {
-            return site.With(listed with { Candidate = change(listed.Candidate) });
+            return change(listed);
         }
 
         faults.Add(FaultCodes.Unknown, "letter", $"There is no candidate {letter}.");
@@ -183,44 +161,5 @@ public static class SiteChange
     {
         var others = taken.RemoveAll(choice => choice.Id == extra.Extra);
         return extra.Quantity == 0 ? others : others.Add(new AddOnChoice(extra.Extra, extra.Quantity));
-    }
-
-    // A code belongs to the book that knows it; one that no book here knows is tried where the hosting is bought, so that its verdict is seen.
-    private static Candidate WithCode(Candidate candidate, EnterCode enter, IReadOnlyList<OfferBook> books, FaultList faults)
-    {
-        var code = enter.Code.Trim();
-        if (code.Length is 0 or > 60)
-        {
-            faults.Add(code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "code", "Type a code of 1 to 60 characters.");
-        }
-
-        var entered = (candidate.Hosting?.Codes.Length ?? 0) + candidate.Domains.Sum(domain => domain.Codes.Length);
-        if (entered >= MostCodes)
-        {
-            faults.Add(FaultCodes.OutOfRange, "code", $"{MostCodes} codes are tried already: remove one first.");
-        }
-
-        var without = WithoutCode(candidate, code);
-        var atDomain = without.Domains is [{ IsBought: true } domain, ..] && domain.Book != without.Hosting?.Book && Knows(domain.Book) && !Knows(without.Hosting?.Book);
-        if (atDomain)
-        {
-            return without with { Domains = without.Domains.SetItem(0, without.Domains[0] with { Codes = without.Domains[0].Codes.Add(code) }) };
-        }
-
-        var hosting = without.Hosting ?? new HostingChoice(null, null, null, null);
-        return without with { Hosting = hosting with { Codes = hosting.Codes.Add(code) } };
-
-        bool Knows(string? id) => books.FirstOrDefault(book => book.Id == id)?.PromotionOf(code) is not null;
-    }
-
-    private static Candidate WithoutCode(Candidate candidate, string code)
-    {
-        return candidate with
-        {
-            Hosting = candidate.Hosting is null ? null : candidate.Hosting with { Codes = candidate.Hosting.Codes.RemoveAll(Same) },
-            Domains = [.. candidate.Domains.Select(domain => domain with { Codes = domain.Codes.RemoveAll(Same) })],
-        };
-
-        bool Same(string entered) => Ascii.EqualsIgnoreCase(entered, code);
     }
 }

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace HomeStart.Core;
 
 /// <summary>A named change of a site. What each does is <see cref="SiteChange"/>'s to say.</summary>
@@ -13,8 +15,11 @@ public sealed record SetStart(DateOnly? Date) : SiteCommand;
 /// <param name="Counted">False: the owner's business gets the tax back.</param>
 public sealed record SetTax(ExactDecimal Percent, bool Counted) : SiteCommand;
 
-/// <param name="Currency">The code of a currency; its rate is what one unit is worth in the display currency.</param>
-public sealed record SetRate(string Currency, ExactDecimal Rate) : SiteCommand;
+/// <param name="Currency">The code of the currency that sums are shown in.</param>
+/// <param name="Rates">By currency code: what one unit of it is worth in that currency. A rate left out is not known any more.</param>
+public sealed record SetDisplay(string Currency, ImmutableDictionary<string, ExactDecimal> Rates) : SiteCommand;
+
+public sealed record SetNewCustomer(bool IsNew) : SiteCommand;
 
 /// <param name="Percent">How likely the site still runs a year on; null: not said.</param>
 public sealed record SetKeepChance(ExactDecimal? Percent) : SiteCommand;
@@ -26,6 +31,12 @@ public sealed record SetNeeds(Needs Needs) : SiteCommand;
 public sealed record AddCandidate(string? CopyOf, Candidate? Found = null) : SiteCommand;
 
 public sealed record RemoveCandidate(string Letter) : SiteCommand;
+
+/// <param name="Name">The owner's own word for it; empty: none.</param>
+public sealed record RenameCandidate(string Letter, string Name) : SiteCommand;
+
+/// <param name="By">How many places on; below zero: back. It stops at the ends.</param>
+public sealed record MoveCandidate(string Letter, int By) : SiteCommand;
 
 public sealed record ChoosePlan(string Letter, string Book, string Plan) : SiteCommand;
 
@@ -43,3 +54,6 @@ public sealed record SetExtra(string Letter, string Extra, bool ForDomain, int Q
 public sealed record EnterCode(string Letter, string Code) : SiteCommand;
 
 public sealed record DropCode(string Letter, string Code) : SiteCommand;
+
+/// <param name="Codes">In the place of all codes entered before.</param>
+public sealed record UseCodes(string Letter, ImmutableArray<string> Codes) : SiteCommand;

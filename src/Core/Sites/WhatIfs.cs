@@ -5,12 +5,13 @@ namespace HomeStart.Core;
 /// <param name="HorizonChange">Against the candidate as it is; null where either cannot be costed.</param>
 public sealed record WhatIf<T>(T Choice, bool IsChosen, Costing? Costing, Minor? HorizonChange, Minor? TodayChange);
 
-/// <summary>Costs alternatives of one candidate against it.</summary>
-internal sealed class WhatIfs(IReadOnlyList<OfferBook> books, CountSettings settings, Costing? now)
+/// <summary>Costs alternatives of one candidate against it: each difference is that of two costings.</summary>
+internal sealed class WhatIfs(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, Costing? now)
 {
     public WhatIf<T> Of<T>(T choice, bool isChosen, Candidate alternative)
     {
-        var costing = Coster.Cost(alternative, books, settings, new FaultList());
+        // What is chosen is worked out already.
+        var costing = isChosen && alternative == candidate ? now : Worksheet.CostingOf(alternative, books, settings);
         var comparable = costing is not null && now is not null && costing.Currency == now.Currency;
         return new WhatIf<T>(
             choice,

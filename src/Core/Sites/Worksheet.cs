@@ -14,6 +14,12 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     /// <summary>Why there is no costing, where that is not merely that something is not chosen yet.</summary>
     public ImmutableArray<Fault> Faults { get; init; } = [];
 
+    /// <summary>Every plan of every book.</summary>
+    public ImmutableArray<WhatIf<PlanOffer>> Plans { get; init; } = [];
+
+    /// <summary>The data centres of the plan's book, and none.</summary>
+    public ImmutableArray<WhatIf<DataCentre?>> DataCentres { get; init; } = [];
+
     /// <summary>Every way to pay for the plan chosen.</summary>
     public ImmutableArray<WhatIf<BillingOption>> WaysToPay { get; init; } = [];
 
@@ -23,19 +29,39 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     /// <summary>The books where the domain chosen could be registered.</summary>
     public ImmutableArray<WhatIf<OfferBook>> DomainSellers { get; init; } = [];
 
-    public static Worksheet Of(ListedCandidate listed, IReadOnlyList<OfferBook> books, CountSettings settings)
+    /// <summary>Other ways to have the domain; null is without one.</summary>
+    public ImmutableArray<WhatIf<DomainChoice?>> DomainWays { get; init; } = [];
+
+    /// <summary>What would make refused codes count.</summary>
+    public ImmutableArray<CodeCure> CodeCures { get; init; } = [];
+
+    /// <summary>The codes that would take more off than those entered; null: none would.</summary>
+    public WhatIf<ImmutableArray<string>>? BestCodes { get; init; }
+
+    /// <summary>Where the codes entered are known at all, whatever is bought.</summary>
+    public ImmutableArray<(string Code, OfferBook Book, Promotion Promotion)> KnownCodes { get; init; } = [];
+
+    public static Worksheet Of(ListedCandidate listed, IReadOnlyList<OfferBook> books, CountSettings settings, Needs needs)
     {
         var candidate = listed.Candidate;
         var faults = new FaultList();
         var costing = Coster.Cost(Costable(candidate), books, settings, faults);
-        var whatIf = new WhatIfs(books, settings, costing);
+        var whatIf = new WhatIfs(candidate, books, settings, costing);
+        var plans = PlansOf(candidate, books, needs, whatIf);
+        var codes = costing is null ? null : new CodeOutlooks(candidate, books, settings, costing, whatIf);
         return new Worksheet(listed.Letter, candidate)
         {
             Costing = costing,
             Faults = [.. faults.Faults],
+            Plans = plans,
+            DataCentres = [.. Centres(candidate, books).Select(centre => whatIf.Of(centre, centre?.Id == candidate.Hosting!.DataCentre, At(candidate, centre)))],
             WaysToPay = [.. Plan(candidate, books)?.Billing.Select(option => whatIf.Of(option, Chosen(candidate, option), Paying(candidate, option))) ?? []],
-            Extras = [.. Offers(candidate, books).Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer)))],
-            DomainSellers = [.. Sellers(candidate, books).Select(book => whatIf.Of(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book)))],
+            Extras = [.. ExtraOffer.Of(candidate, books, needs, plans).Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer)))],
+            DomainSellers = [.. DomainOptions.Sellers(candidate, books).Select(book => whatIf.Of(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book)))],
+            DomainWays = [.. DomainOptions.Of(candidate, books).Select(way => whatIf.Of(way, way is not null && way == candidate.Domains[0], candidate with { Domains = way is null ? [] : [way] }))],
+            CodeCures = codes?.Cures() ?? [],
+            BestCodes = codes?.Best(),
+            KnownCodes = [.. CodeChange.Entered(candidate).SelectMany(code => books.Where(book => book.PromotionOf(code) is not null).Select(book => (code, book, book.PromotionOf(code)!)))],
         };
     }
 
@@ -46,33 +72,24 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     // Codes entered before any hosting is chosen wait; they do not keep a domain from being costed by itself.
     private static Candidate Costable(Candidate candidate) => candidate.Hosting is { Plan: null } ? candidate with { Hosting = null } : candidate;
 
+    private static ImmutableArray<WhatIf<PlanOffer>> PlansOf(Candidate candidate, IReadOnlyList<OfferBook> books, Needs needs, WhatIfs whatIf) =>
+        [.. from book in books from plan in book.Plans
+            let chosen = candidate.Hosting?.Book == book.Id && candidate.Hosting.Plan == plan.Id
+            select whatIf.Of(new PlanOffer(book, plan, PlanFit.Of(book, plan, needs)), chosen, chosen ? candidate : PlanChange.To(candidate, new ChoosePlan("", book.Id, plan.Id), books, new FaultList()))];
+
     private static Plan? Plan(Candidate candidate, IReadOnlyList<OfferBook> books) =>
         books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book)?.Plan(candidate.Hosting?.Plan);
+
+    private static IEnumerable<DataCentre?> Centres(Candidate candidate, IReadOnlyList<OfferBook> books) =>
+        Plan(candidate, books) is not null && books.First(book => book.Id == candidate.Hosting!.Book).DataCentres is { IsEmpty: false } centres ? [null, .. centres] : [];
+
+    private static Candidate At(Candidate candidate, DataCentre? centre) => candidate with { Hosting = candidate.Hosting! with { DataCentre = centre?.Id } };
 
     private static bool Chosen(Candidate candidate, BillingOption option) =>
         candidate.Hosting!.EveryMonths == option.EveryMonths && (candidate.Hosting.CommitMonths ?? option.EveryMonths) == option.CommitMonths;
 
     private static Candidate Paying(Candidate candidate, BillingOption option) =>
         candidate with { Hosting = candidate.Hosting! with { EveryMonths = option.EveryMonths, CommitMonths = option.CommitMonths } };
-
-    private static IEnumerable<ExtraOffer> Offers(Candidate candidate, IReadOnlyList<OfferBook> books)
-    {
-        var domain = candidate.Domains is [{ IsBought: true } first, ..] ? first : null;
-        var host = books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book);
-        var plan = host?.Plan(candidate.Hosting?.Plan);
-        var seller = books.FirstOrDefault(book => book.Id == domain?.Book);
-        var ofHosting = plan is null ? [] : host!.AddOns.Where(addOn => addOn.For == AddOnFor.Hosting).Select(addOn => new ExtraOffer(
-            host, addOn, Quantity(candidate.Hosting!.AddOns, addOn), plan.Includes.Contains(addOn.Id, StringComparer.Ordinal)));
-        var ofDomain = seller is null ? [] : seller.AddOns.Where(addOn => addOn.For == AddOnFor.Domain).Select(addOn => new ExtraOffer(
-            seller, addOn, Quantity(domain!.AddOns, addOn), IsHad(addOn)));
-        return ofHosting.Concat(ofDomain);
-
-        bool IsHad(AddOn addOn) =>
-            seller.Domain(domain!.Ending)?.Includes.Contains(addOn.Id, StringComparer.Ordinal) == true
-            || (seller == host && plan?.Includes.Contains(addOn.Id, StringComparer.Ordinal) == true);
-    }
-
-    private static int Quantity(ImmutableArray<AddOnChoice> taken, AddOn addOn) => taken.FirstOrDefault(choice => choice.Id == addOn.Id)?.Quantity ?? 0;
 
     private static Candidate Toggled(Candidate candidate, ExtraOffer offer)
     {
@@ -84,18 +101,9 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             offer.Quantity > 0 ? taken.RemoveAll(choice => choice.Id == offer.AddOn.Id) : taken.Add(new AddOnChoice(offer.AddOn.Id));
     }
 
-    private static IEnumerable<OfferBook> Sellers(Candidate candidate, IReadOnlyList<OfferBook> books) =>
-        candidate.Domains is [{ Route: DomainRoute.Register or DomainRoute.Later, Ending: not null, Premium: null } domain, ..]
-            ? books.Where(book => domain.Years <= book.Domain(domain.Ending)?.MaxYears && (book.Plans.IsEmpty || book.Id == candidate.Hosting?.Book || book.Id == domain.Book))
-            : [];
-
     private static Candidate SoldBy(Candidate candidate, OfferBook book)
     {
         var domain = candidate.Domains[0];
         return candidate with { Domains = candidate.Domains.SetItem(0, domain with { Book = book.Id, AddOns = PlanChange.Carried(domain.AddOns, AddOnFor.Domain, book, book) }) };
     }
 }
-
-/// <summary>An extra that could be taken, and how many are.</summary>
-/// <param name="IsHad">The plan or the domain price holds it already.</param>
-public sealed record ExtraOffer(OfferBook Book, AddOn AddOn, int Quantity, bool IsHad);

@@ -198,13 +198,13 @@ public static class BookReader
 
         var sort = node["for"].Word(("hosting", AddOnFor.Hosting), ("domain", AddOnFor.Domain)) ?? AddOnFor.Hosting;
         var (every, prices) = Charge(node["charge"], sort, currency);
-        node["priceIfBoughtLater"].Amount(currency);
         return new AddOn(Id(node["id"]), Name(node), sort, every, prices)
         {
             Provides = node["provides"].Text(),
             Adds = FeaturesReader.Read(node["adds"]).Values,
             Preselected = node["preselected"].Flag() ?? false,
             Unit = node["unit"].Text(),
+            PriceIfBoughtLater = node["priceIfBoughtLater"].Amount(currency),
             About = node["about"].Text(),
         };
     }

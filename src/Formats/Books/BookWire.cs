@@ -3,12 +3,14 @@ using HomeStart.Core;
 namespace HomeStart.Formats;
 
 /// <summary>An offer book as the page shows it to choose from. Amounts are decimal strings in <see cref="Currency"/>; null is not stated.</summary>
+/// <param name="IsOld">Read over 60 days ago.</param>
 public sealed record BookWire(
     string Id,
     string Provider,
     IReadOnlyList<string>? Support,
     IReadOnlyList<string> Facts,
     DateOnly AsOf,
+    bool IsOld,
     string Currency,
     bool PricesIncludeTax,
     int? RefundDays,
@@ -17,7 +19,7 @@ public sealed record BookWire(
     IReadOnlyList<AddOnWire> AddOns,
     IReadOnlyList<DomainPriceWire> Domains)
 {
-    public static BookWire Of(OfferBook book)
+    public static BookWire Of(OfferBook book, DateOnly today)
     {
         return new BookWire(
             book.Id,
@@ -25,6 +27,7 @@ public sealed record BookWire(
             book.Provider.Support,
             book.Provider.Facts,
             book.AsOf,
+            book.IsOldOn(today),
             book.Currency.Code,
             book.Tax.PricesInclude,
             book.Refund?.Days,
@@ -54,7 +57,7 @@ public sealed record PlanWire(
 
     private static string? Least(OfferBook book, Plan plan)
     {
-        var months = plan.Billing.Select(option => new Fraction(1, option.EveryMonths).Of(option.Prices.At(0).Units)).ToList();
+        var months = plan.Billing.Select(option => option.FirstPerMonth).ToList();
         return months.Count == 0 ? null : new Money(months.Min(), book.Currency).ToAmount();
     }
 

@@ -1,3 +1,5 @@
+using HomeStart.Core;
+
 namespace HomeStart.Formats;
 
 /// <summary>
@@ -33,7 +35,12 @@ public sealed record TotalsWire(
 
 public sealed record DueOnWire(DateOnly Date, string Total);
 
-public sealed record NextWire(DateOnly Date, string Total, bool AtLeast);
+public sealed record NextWire(DateOnly Date, string Total, bool AtLeast)
+{
+    /// <summary>What falls due first after the horizon of a costing; null: nothing does, or there is no costing.</summary>
+    internal static NextWire? Of(Costing? costing) =>
+        costing?.Totals.Next is { } next ? new NextWire(next.Date, new Money(next.Total, costing.Currency).ToAmount(), next.AtLeast) : null;
+}
 
 public sealed record AdvertisedWire(string PerMonth, string Currency);
 
@@ -41,7 +48,11 @@ public sealed record AdvertisedWire(string PerMonth, string Currency);
 public sealed record UnstatedWire(DateOnly Date, string? Book, string Kind, string Ref);
 
 /// <summary>The plan's change of price, a month; a null <paramref name="To"/> is not stated.</summary>
-public sealed record PriceStepWire(DateOnly Date, string From, string? To, string Currency);
+public sealed record PriceStepWire(DateOnly Date, string From, string? To, string Currency)
+{
+    internal static PriceStepWire? Of(PriceStepUp? step) =>
+        step is null ? null : new PriceStepWire(step.Date, step.From.ToAmount(), step.To?.ToAmount(), step.From.Currency.Code);
+}
 
 /// <param name="Saves">What an applied code saves over the horizon; null for one that is not.</param>
 /// <param name="MakesItCount">What would make a refused code count; null where nothing would, or it counts.</param>
@@ -57,9 +68,11 @@ public sealed record CodeConditionWire(DateOnly? OnOrAfter, DateOnly? OnOrBefore
 
 /// <param name="Counts">What it counts, in the display currency.</param>
 /// <param name="AtLeast">Whether a line of it is not stated.</param>
+/// <param name="Column">In which column of the ledger it stands: 0 is today, N the year N.</param>
 public sealed record BillWire(
-    DateOnly Date, string? Book, string Currency, string Net, string Tax, string Total, IReadOnlyList<LineWire> Lines, string Counts, bool AtLeast);
+    DateOnly Date, string? Book, string Currency, string Net, string Tax, string Total, IReadOnlyList<LineWire> Lines, string Counts, bool AtLeast, int Column);
 
+/// <param name="InRow">What its row of the ledger holds of it: its amount less the included domain-year; codes have rows of their own.</param>
 /// <param name="Included">True on a line that the plan or the domain price holds already; other lines have neither this nor worth.</param>
 /// <param name="Worth">What an included line would have cost; null where that is not stated.</param>
 /// <param name="ForDomain">The domain that a domain extra is for.</param>
@@ -69,6 +82,7 @@ public sealed record LineWire(
     int Quantity,
     string Amount,
     string AfterDiscounts,
+    string InRow,
     IReadOnlyList<DiscountWire> Discounts,
     bool? Included,
     string? Worth,

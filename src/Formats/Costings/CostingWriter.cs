@@ -13,7 +13,7 @@ public static class CostingWriter
         return new CostingWire(
             WriteTotals(costing),
             [.. totals.Unstated.Select(unstated => new UnstatedWire(unstated.Bill.Date, unstated.Bill.Book?.Id, Word(unstated.Line.Kind), unstated.Line.Ref))],
-            totals.PriceStep is { } step ? new PriceStepWire(step.Date, step.From.ToAmount(), step.To?.ToAmount(), step.From.Currency.Code) : null,
+            PriceStepWire.Of(totals.PriceStep),
             [.. costing.Run.Codes.Select(code => WriteCode(costing, code))],
             [.. costing.Counted.Select(bill => WriteBill(costing, bill))],
             WriteLedger(costing.Ledger, currency),
@@ -23,7 +23,7 @@ public static class CostingWriter
             totals.Next is { } next ? [.. next.Bills.Select(bill => WriteBill(costing, bill))] : []);
     }
 
-    private static TotalsWire WriteTotals(Costing costing)
+    internal static TotalsWire WriteTotals(Costing costing)
     {
         var totals = costing.Totals;
         var currency = costing.Currency;
@@ -34,7 +34,7 @@ public static class CostingWriter
             Amount(totals.Horizon),
             Amount(totals.PerMonth),
             totals.Peak is { } peak ? new DueOnWire(peak.Date, Amount(peak.Total)) : null,
-            totals.Next is { } next ? new NextWire(next.Date, Amount(next.Total), next.AtLeast) : null,
+            NextWire.Of(costing),
             Amount(totals.OwedAfterHorizon),
             Amount(totals.UnusedAtEnd),
             Amount(totals.Refundable.Amount),
@@ -92,7 +92,8 @@ public static class CostingWriter
             Amount(taxed.Total),
             [.. bill.Lines.Select(line => WriteLine(line, bill.Currency))],
             new Money(costing.ValueOf(bill), costing.Currency).ToAmount(),
-            bill.IsAtLeast);
+            bill.IsAtLeast,
+            Ledger.Column(costing.Settings.StartDate, bill.Date));
 
         string Amount(Minor units) => new Money(units, bill.Currency).ToAmount();
     }
@@ -105,6 +106,7 @@ public static class CostingWriter
             line.Quantity,
             Amount(line.Amount),
             Amount(line.AfterDiscounts),
+            Amount(line.Amount - line.Waived),
             [.. line.Discounts.Select(discount => new DiscountWire(discount.Source, Amount(discount.Amount)))],
             line.IsIncluded ? true : null,
             line.Worth is { } worth ? Amount(worth) : null,

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using HomeStart.Core;
 
@@ -54,14 +55,20 @@ public static class CommandReader
                 return new SetTax(Percent(node["percent"]), node["counted"].Flag() ?? true);
             case "add-candidate":
                 return new AddCandidate(node["copyOf"].Text(), node["candidate"].IsAbsent ? null : CandidateReader.Read(node["candidate"]));
-            case "set-rate":
-                return new SetRate(Text(node["currency"]), Rate(node["rate"]));
+            case "set-display":
+                return new SetDisplay(Text(node["currency"]), Rates(node["rates"]));
+            case "set-new-customer":
+                return new SetNewCustomer(node["isNew"].Flag() ?? true);
             case "set-keep-chance":
                 return new SetKeepChance(node["percent"].Percent(100));
             case "set-needs":
                 return new SetNeeds(NeedsReader.Read(node["needs"], settings, settings.DisplayCurrency));
             case "remove-candidate":
                 return new RemoveCandidate(Text(node["letter"]));
+            case "rename-candidate":
+                return new RenameCandidate(Text(node["letter"]), node["name"].Text() ?? "");
+            case "move-candidate":
+                return new MoveCandidate(Text(node["letter"]), Whole(node["by"]));
             case "choose-plan":
                 return new ChoosePlan(Text(node["letter"]), Text(node["book"]), Text(node["plan"]));
             case "choose-billing":
@@ -76,6 +83,8 @@ public static class CommandReader
                 return new EnterCode(Text(node["letter"]), Text(node["code"]));
             case "drop-code":
                 return new DropCode(Text(node["letter"]), Text(node["code"]));
+            case "use-codes":
+                return new UseCodes(Text(node["letter"]), node["codes"].Texts());
             default:
                 node["kind"].Fault(FaultCodes.Unknown, "There is no such command.");
                 return null;
@@ -93,6 +102,10 @@ public static class CommandReader
 
         return node.Whole() ?? 0;
     }
+
+    // By currency code; what is no currency is the command's to say.
+    private static ImmutableDictionary<string, ExactDecimal> Rates(Node node) =>
+        node.IsObject() ? node.Element!.Value.EnumerateObject().DistinctBy(rate => rate.Name).Take(200).ToImmutableDictionary(rate => rate.Name, rate => Rate(node[rate.Name])) : ImmutableDictionary<string, ExactDecimal>.Empty;
 
     private static ExactDecimal Rate(Node node)
     {

@@ -68,11 +68,17 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
             site.Name,
             new SiteSettingsWire(
                 site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax,
-                site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.KeepChancePercent?.ToString()),
+                site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.RateDates, site.Settings.NewCustomer, site.Settings.KeepChancePercent?.ToString()),
             NeedsWire.Of(site.Needs, settings.DisplayCurrency!),
             SitePageWriter.Shortlist(site, workspace.Books, settings),
-            SitePageWriter.Worksheet(Worksheet.Of(listed, workspace.Books, settings)));
+            WorksheetWriter.Write(Worksheet.Of(listed, workspace.Books, settings, site.Needs)));
     }
+
+    /// <summary>A site of this visitor and how it is counted today, or null.</summary>
+    public async Task<(Site Site, CountSettings Settings)?> CountedAsync(Guid siteId, CancellationToken cancel) =>
+        await FindAsync(siteId, cancel) is { } versioned ? (versioned.Site, versioned.Site.Settings.On(await workspace.BusinessDateAsync(cancel))) : null;
+
+    public static IResult Missing() => Results.Problem("There is no such site or candidate here.", statusCode: StatusCodes.Status404NotFound);
 
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
     public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>

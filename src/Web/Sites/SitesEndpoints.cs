@@ -38,14 +38,14 @@ internal static class SitesEndpoints
     }
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
-        await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : Missing();
+        await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : SiteDesk.Missing();
 
     private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
     {
         var faults = new FaultList();
         if (await desk.FindAsync(siteId, cancel) is not { } site)
         {
-            return Missing();
+            return SiteDesk.Missing();
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
@@ -71,7 +71,7 @@ internal static class SitesEndpoints
         var revision = CommandReader.Revision(body, faults);
         if (await desk.FindAsync(siteId, cancel) is not { } site)
         {
-            return Missing();
+            return SiteDesk.Missing();
         }
 
         return revision is null ? FaultResults.Unprocessable(faults)
@@ -88,12 +88,10 @@ internal static class SitesEndpoints
         }
         catch (DbUpdateException)
         {
-            return await desk.FindAsync(siteId, cancel) is { } newer ? await StaleAsync(newer, view, desk, cancel) : Missing();
+            return await desk.FindAsync(siteId, cancel) is { } newer ? await StaleAsync(newer, view, desk, cancel) : SiteDesk.Missing();
         }
     }
 
     private static async Task<IResult> StaleAsync(VersionedSite newer, string? view, SiteDesk desk, CancellationToken cancel) =>
         Results.Json(await desk.PageAsync(newer, view, cancel), statusCode: StatusCodes.Status409Conflict);
-
-    private static IResult Missing() => Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
 }

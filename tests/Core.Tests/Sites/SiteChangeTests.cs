@@ -1,12 +1,11 @@
+using System.Collections.Immutable;
+using static HomeStart.Core.Tests.Shop;
+
 namespace HomeStart.Core.Tests;
 
 /// <summary>Moving about loses nothing already chosen, and a command that cannot be carried out changes nothing.</summary>
 public class SiteChangeTests
 {
-    private static readonly IReadOnlyList<OfferBook> Books = [.. new[] { "fernhollow", "nameyarrow", "plainstone", "tidemarsh" }.Select(id => BookTests.Read(id + ".json"))];
-    private static readonly DateOnly Today = new(2026, 12, 1);
-    private static readonly CountSettings Settings = SiteSettings.Default.On(Today);
-
     [Fact]
     public void A_site_begins_with_one_empty_candidate() => Site.Empty("Shop").Shortlist.Select(listed => listed.Letter).ShouldBe(["A"]);
 
@@ -69,6 +68,11 @@ public class SiteChangeTests
         { new SetStart(new DateOnly(1900, 1, 1)), "bad-date", "date" },
         { new AddCandidate("Z"), "unknown", "copyOf" },
         { new RemoveCandidate("Z"), "unknown", "letter" },
+        { new RenameCandidate("A", new string('x', 41)), "out-of-range", "name" },
+        { new MoveCandidate("Z", 1), "unknown", "letter" },
+        { new SetDisplay("XXZ", ImmutableDictionary<string, ExactDecimal>.Empty), "unknown", "currency" },
+        { new SetDisplay("GBP", Rates("USD", 0)), "out-of-range", "rates.USD" },
+        { new UseCodes("A", ["MAILDAY", " "]), "required", "code" },
         { new ChoosePlan("A", "tidemarsh", "yacht"), "unknown", "plan" },
         { new ChooseBilling("A", 12, 12), "required", "letter" },
         { new SetExtra("A", "backup", false, 1), "required", "extra" },
@@ -89,36 +93,34 @@ public class SiteChangeTests
     }
 
     [Fact]
+    public void Candidates_keep_their_letters_when_they_are_named_and_moved()
+    {
+        var site = Do(Site.Empty("Shop"), new AddCandidate(null), new AddCandidate(null), new RenameCandidate("C", " The steady one "), new MoveCandidate("C", -5), new MoveCandidate("A", int.MaxValue));
+        site.Shortlist.Select(listed => listed.Letter).ShouldBe(["C", "B", "A"]);
+        site.Shortlist[0].Name.ShouldBe("The steady one");
+        Do(site, new RenameCandidate("C", " ")).Shortlist[0].Name.ShouldBeNull();
+    }
+
+    [Fact]
+    public void A_rate_keeps_the_day_it_was_typed_until_it_changes()
+    {
+        var site = Do(Site.Empty("Shop"), new SetDisplay("GBP", Rates("USD", 2)));
+        site.Settings.RateDates["USD"].ShouldBe(Today);
+        var later = SiteChange.Apply(site, new SetDisplay("GBP", Rates("USD", 2)), Books, Today.AddDays(9), new FaultList());
+        later.Settings.RateDates["USD"].ShouldBe(Today);
+        SiteChange.Apply(later, new SetDisplay("GBP", Rates("USD", 3)), Books, Today.AddDays(9), new FaultList()).Settings.RateDates["USD"].ShouldBe(Today.AddDays(9));
+        SiteChange.Apply(later, new SetDisplay("EUR", Rates("USD", 2)), Books, Today.AddDays(9), new FaultList()).Settings.RateDates["USD"].ShouldBe(Today.AddDays(9));
+    }
+
+    private static ImmutableDictionary<string, ExactDecimal> Rates(string currency, int rate) => ImmutableDictionary<string, ExactDecimal>.Empty.Add(currency, ExactDecimal.Whole(rate));
+
+    [Fact]
     public void A_shortlist_holds_eight()
     {
         var site = Do(Site.Empty("Shop"), [.. Enumerable.Repeat(new AddCandidate(null), 7)]);
         var faults = new FaultList();
         SiteChange.Apply(site, new AddCandidate(null), Books, Today, faults).Shortlist.Length.ShouldBe(8);
         faults.Any.ShouldBeTrue();
-    }
-
-    [Fact]
-    public void Every_what_if_is_the_exact_difference_of_two_costings()
-    {
-        var site = Do(
-            Site.Empty("Shop"),
-            new ChoosePlan("A", "tidemarsh", "slipway"),
-            new ChooseBilling("A", 12, 12),
-            new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "ostlerwren", Ending = "com" }));
-        var worksheet = Worksheet.Of(site.Shortlist[0], Books, Settings);
-        foreach (var extra in worksheet.Extras)
-        {
-            var after = Do(site, new SetExtra("A", extra.Choice.AddOn.Id, extra.Choice.AddOn.For == AddOnFor.Domain, 1));
-            var there = Worksheet.Of(after.Shortlist[0], Books, Settings).Costing!.Totals;
-            (there.Horizon - worksheet.Costing!.Totals.Horizon).ShouldBe(extra.HorizonChange!.Value);
-            (there.DueToday - worksheet.Costing.Totals.DueToday).ShouldBe(extra.TodayChange!.Value);
-        }
-
-        foreach (var way in worksheet.WaysToPay)
-        {
-            var after = Do(site, new ChooseBilling("A", way.Choice.EveryMonths, way.Choice.CommitMonths));
-            Worksheet.Of(after.Shortlist[0], Books, Settings).Costing!.Ledger.Totals.ShouldBe(way.Costing!.Ledger.Totals);
-        }
     }
 
     [Fact]
@@ -148,13 +150,4 @@ public class SiteChangeTests
         timeline.Bars.Aggregate((Minor)0, (sum, bar) => sum + bar.Total).ShouldBe(costing.Totals.Horizon);
         timeline.Bars.ShouldAllBe(bar => bar.Parts.Plan + bar.Parts.Domain + bar.Parts.Extras + bar.Parts.Setup + bar.Parts.Tax == bar.Total);
     }
-
-    private static Site Do(Site site, params SiteCommand[] commands) =>
-        commands.Aggregate(site, (so, command) =>
-        {
-            var faults = new FaultList();
-            var after = SiteChange.Apply(so, command, Books, Today, faults);
-            faults.Faults.ShouldBeEmpty();
-            return after;
-        });
 }

@@ -5,6 +5,7 @@ import { shortSpan } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
+import { DisplayCurrency } from './DisplayCurrency';
 import { useSite } from './SiteContext';
 
 const horizons = [12, 24, 30, 36, 48, 60, 84, 120];
@@ -14,6 +15,7 @@ export function CountSettings() {
   const { page } = useSite();
   const { horizonMonths, startDate, taxPercent, countTax } = page.settings;
   const { currency } = page.settings;
+  const customer = page.settings.newCustomer ? 'new customer' : 'customer already';
   const tax = countTax ? `with ${taxPercent}% tax` : 'tax got back';
   return (
     <p className="flex flex-wrap items-baseline gap-x-5 text-[14px]">
@@ -30,14 +32,18 @@ export function CountSettings() {
         </InkPopover>
       </span>
       <span>
-        in {currencyWord(currency)},{' '}
+        in{' '}
+        <InkPopover words={currencyWord(currency)} label={`Shown in ${currencyWord(currency)}: change`}>
+          {(close) => <DisplayCurrency key={page.revision} close={close} />}
+        </InkPopover>
+        ,{' '}
         <InkPopover words={tax} label={`Counted ${tax}: change`}>
-          {(close) => (
-            <>
-              <Tax key={`${taxPercent}${countTax}`} close={close} />
-              <Rates />
-            </>
-          )}
+          {(close) => <Tax key={`${taxPercent}${countTax}`} close={close} />}
+        </InkPopover>
+      </span>
+      <span>
+        <InkPopover words={customer} label={`Counted for ${customer}: change`}>
+          {(close) => <Customer close={close} />}
         </InkPopover>
       </span>
     </p>
@@ -150,34 +156,39 @@ function Tax({ close }: { close: () => void }) {
   );
 }
 
-/** What a unit of each foreign currency in the books is worth: without it nothing priced in it can be counted. */
-function Rates() {
-  const { page, books } = useSite();
-  const { currency } = page.settings;
-  const foreign = [...new Set(books.map((book) => book.currency))].filter((code) => code !== currency);
-  return foreign.map((code) => <Rate key={code} code={code} />);
-}
-
-function Rate({ code }: { code: string }) {
+/** Some codes and offers are for new customers only; and how sure the owner is to go on makes the expected cost. */
+function Customer({ close }: { close: () => void }) {
   const { page, change } = useSite();
-  const { currency, rates } = page.settings;
-  const [rate, setRate] = useState(rates[code] ?? '');
+  const { newCustomer, keepChancePercent } = page.settings;
+  const [chance, setChance] = useState(keepChancePercent ?? '');
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    change({ kind: 'set-rate', currency: code, rate });
+    change({ kind: 'set-keep-chance', percent: chance.trim() || null });
+    close();
   };
   return (
-    <form className="border-rule mt-4 flex items-end gap-2 border-t pt-3" onSubmit={submit}>
-      <TextField
-        label={`One ${code} is worth, in ${currency}`}
-        required
-        inputMode="decimal"
-        pattern="[0-9]+([.][0-9]+)?"
-        title="Digits, with a point where needed: 0.79"
-        value={rate}
-        onChange={(event) => setRate(event.target.value)}
-      />
-      <Button type="submit">Use</Button>
-    </form>
+    <div className="flex flex-col gap-4">
+      <label className="flex gap-2">
+        <input
+          type="checkbox"
+          checked={newCustomer}
+          onChange={(event) => change({ kind: 'set-new-customer', isNew: event.target.checked })}
+        />
+        I am a new customer everywhere: codes for new customers count
+      </label>
+      <form onSubmit={submit} className="border-rule flex flex-col gap-2 border-t pt-3">
+        <TextField
+          label="How sure to run the site a year on, in percent"
+          inputMode="decimal"
+          placeholder="not said"
+          pattern="[0-9]+([.][0-9]+)?"
+          title="A number from 0 to 100, or nothing"
+          hint="From it comes the expected cost: what is due late counts for less, as you may have stopped by then."
+          value={chance}
+          onChange={(event) => setChance(event.target.value)}
+        />
+        <Button type="submit">Count like this</Button>
+      </form>
+    </div>
   );
 }

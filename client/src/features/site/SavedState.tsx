@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { SiteChanges } from '../../api/commands';
 import { Button } from '../../ui/Button';
+import { changeWords, versionWords } from './changeWords';
 
 /** What became of the last change, where it is worth saying: refused, overtaken, or not sent. Slow ones are said to be under way. */
 export function SavedState({ changes, saving }: { changes: SiteChanges; saving: boolean }) {
@@ -8,21 +9,46 @@ export function SavedState({ changes, saving }: { changes: SiteChanges; saving: 
   return (
     <div role="status" className="no-print">
       {changes.message ? (
-        <div className="border-red text-red mt-3 flex flex-wrap items-center gap-4 border-l-2 py-1 pl-3">
+        <div className="border-red text-red mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 py-1 pl-3">
           <span>{changes.message}</span>
+          <BothVersions changes={changes} />
           {changes.unsent && (
             <Button look="text" onClick={changes.tryAgain}>
               Try again
             </Button>
           )}
           <Button look="text" onClick={changes.dismiss}>
-            {changes.unsent ? 'Let it go' : 'Close'}
+            {changes.unsent ? 'Let it go' : changes.overtaken ? 'Leave it as it is there' : 'Close'}
           </Button>
         </div>
       ) : (
         slow && <span className="text-soft bg-sheet fixed right-4 bottom-2 z-30 text-sm">Working it out …</span>
       )}
     </div>
+  );
+}
+
+/** What the other window made of it, what it was here, and what was wanted here: the owner decides. */
+function BothVersions({ changes }: { changes: SiteChanges }) {
+  const { overtaken } = changes;
+  if (!overtaken) {
+    return null;
+  }
+
+  const { by, mine } = overtaken;
+  const isMove = mine.kind === 'undo' || mine.kind === 'redo';
+  return (
+    <>
+      <span className="text-ink w-full text-[14px]">
+        Here it was {by.before ? versionWords(by.before) : 'an earlier state'}; the other window made it{' '}
+        {versionWords(by.newer)}. You wanted: {changeWords(mine)}.
+      </span>
+      {!isMove && (
+        <Button look="text" onClick={changes.chooseAllTheSame}>
+          Make my choice all the same
+        </Button>
+      )}
+    </>
   );
 }
 

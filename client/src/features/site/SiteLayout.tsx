@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, Outlet, useParams, useSearch } from '@tanstack/react-router';
+import { Link, Outlet, useLocation, useNavigate, useParams, useSearch } from '@tanstack/react-router';
 import { useIsSaving, useSiteChanges } from '../../api/commands';
 import { booksQuery, siteQuery } from '../../api/queries';
+import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { CountSettings } from './CountSettings';
+import { Keys } from './Keys';
 import { SavedState } from './SavedState';
 import { SiteContext } from './SiteContext';
 import { SiteMenu } from './SiteMenu';
@@ -13,9 +15,36 @@ const tabs = [
   ['/sites/$siteId/needs', 'Needs'],
   ['/sites/$siteId/scan', 'Scan'],
   ['/sites/$siteId/worksheet', 'Worksheet'],
+  ['/sites/$siteId/compare', 'Compare'],
   ['/sites/$siteId/domain', 'Domain'],
   ['/sites/$siteId/orders', 'Orders'],
 ] as const;
+
+/** The sheets where there is no room for their tabs. */
+function SheetMenu() {
+  const { siteId } = useParams({ from: '/sites/$siteId' });
+  const { view } = useSearch({ from: '/sites/$siteId' });
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const at = tabs.find(([to]) => pathname.startsWith(to.replace('$siteId', siteId)));
+  return (
+    <InkSelect
+      label="Sheet"
+      className="my-2 w-full sm:hidden"
+      value={at?.[0] ?? ''}
+      onChange={(event) =>
+        void navigate({ to: event.target.value as (typeof tabs)[number][0], params: { siteId }, search: { view } })
+      }
+    >
+      {!at && <option value="">This page</option>}
+      {tabs.map(([to, label]) => (
+        <option key={to} value={to}>
+          {label}
+        </option>
+      ))}
+    </InkSelect>
+  );
+}
 
 /** The desk a site lies on: its name, how it is counted, and the index tabs of its sheets. */
 export function SiteLayout() {
@@ -48,16 +77,18 @@ export function SiteLayout() {
           <SiteMenu />
           <div className="grow" />
           <CountSettings />
+          <Keys />
           <ThemeSwitch />
         </div>
-        <nav aria-label="Sheets of this site" className="mt-2 flex flex-wrap gap-1 sm:gap-1.5">
+        <SheetMenu />
+        <nav aria-label="Sheets of this site" className="mt-2 hidden flex-wrap gap-1.5 sm:flex">
           {tabs.map(([to, label]) => (
             <Link
               key={to}
               to={to}
               params={{ siteId }}
               search={{ view }}
-              className="border-rule bg-band text-soft -mb-px rounded-t-md border px-2 py-1.5 max-sm:text-[14px] sm:px-4"
+              className="border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5"
               activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
             >
               {label}

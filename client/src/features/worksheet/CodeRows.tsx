@@ -1,12 +1,15 @@
 import { useState, type FormEvent } from 'react';
 import type { Schemas } from '../../api/client';
-import { longDay, shortDay } from '../../format/dates';
-import { money } from '../../format/money';
+import type { Command } from '../../api/commands';
+import { shortDay } from '../../format/dates';
+import { change as changeAmount, figure, money } from '../../format/money';
+import { wayToPay } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
 import { useSite } from '../site/SiteContext';
 import { figuresOf } from './Ledger';
 import { LedgerRow } from './LedgerTable';
+import { promotionWords, verdictWords } from './codes';
 
 /** The codes entered, each with its verdict in words, and the place to enter one. */
 export function CodeRows() {
@@ -52,7 +55,7 @@ export function CodeRows() {
               </span>
             }
             figures={figuresOf(rows, (row) => row.kind === 'code' && row.ref?.toUpperCase() === code.toUpperCase())}
-            notes={verdict && !verdict.saves && <Refusal verdict={verdict} />}
+            notes={verdict ? !verdict.saves && <Refusal verdict={verdict} /> : <WhereItCounts code={code} />}
           />
         );
       })}
@@ -61,6 +64,7 @@ export function CodeRows() {
         header={false}
         choice={<EnterCode key={entered.length} />}
         figures={null}
+        notes={<BestCodes />}
       />
     </tbody>
   );
@@ -94,21 +98,105 @@ function EnterCode() {
   );
 }
 
-/** Why a code does not count, and what would make it. */
+/** Codes that would take more off than those entered: offered, never put in silently. */
+function BestCodes() {
+  const { page, change } = useSite();
+  const { bestCodes, letter } = page.worksheet;
+  const saved = bestCodes?.outcome.horizonChange;
+  return bestCodes && saved ? (
+    <Note ink="green">
+      {bestCodes.codes.length === 1 ? 'The code ' : 'The codes '}
+      <bdi>{bestCodes.codes.join(' and ')}</bdi> would save {money(saved.replace('-', ''), bestCodes.outcome.currency)}
+      {page.worksheet.costing?.codes.some((code) => code.saves) && ' more'}.{' '}
+      <Button
+        look="text"
+        className="text-[13px]"
+        onClick={() => change({ kind: 'use-codes', letter, codes: bestCodes.codes })}
+      >
+        Use {bestCodes.codes.length === 1 ? 'it' : 'them'}
+      </Button>
+    </Note>
+  ) : null;
+}
+
+/** A code before anything is chosen: who knows it, and when it counts there. */
+function WhereItCounts({ code }: { code: string }) {
+  const { page, books } = useSite();
+  const known = page.worksheet.knownCodes.filter((place) => place.code === code);
+  return known.length === 0 ? (
+    <Note ink="red">No offer book here knows this code. Check how it is spelt.</Note>
+  ) : (
+    known.map((place) => (
+      <Note key={place.book} ink="green">
+        {promotionWords(
+          place,
+          books.find((book) => book.id === place.book)!,
+        )}
+      </Note>
+    ))
+  );
+}
+
+/** Why a code does not count, what would make it, and what it would save then. */
 function Refusal({ verdict }: { verdict: Schemas['CodeWire'] }) {
-  const { books } = useSite();
-  const book = books.find((known) => known.id === verdict.book);
-  const wants = verdict.makesItCount;
-  const plans = wants?.plans?.map((id) => book?.plans.find((plan) => plan.id === id)?.name ?? id).join(' or ');
-  const words: Record<string, string> = {
-    unknown: `${book?.provider ?? 'The seller'} does not know this code. Check how it is spelt.`,
-    'not-yet': wants?.onOrAfter ? `It counts from ${longDay(wants.onOrAfter)} on.` : 'It does not count yet.',
-    expired: wants?.onOrBefore ? `It ran out on ${shortDay(wants.onOrBefore)}.` : 'It has run out.',
-    'new-customers-only': 'It is for new customers only.',
-    'other-plans-only': plans ? `It counts with ${plans} only.` : 'It counts with other plans only.',
-    'cycle-too-short': `It counts when you pay for ${wants?.everyMonths ?? 'more'} months or more at a time.`,
-    'cannot-combine': `It cannot stand beside ${wants?.without ?? 'another code'}: keep one of them.`,
-    'nothing-to-discount': 'There is nothing here that it takes anything off.',
-  };
-  return <Note ink="red">{words[verdict.verdict] ?? 'It does not count.'}</Note>;
+  const { page, books } = useSite();
+  const elsewhere =
+    verdict.verdict === 'unknown'
+      ? page.worksheet.knownCodes.filter((place) => place.code === verdict.code && place.book !== verdict.book)
+      : [];
+  return (
+    <>
+      <Note ink="red">
+        {verdictWords(
+          verdict,
+          books.find((known) => known.id === verdict.book)!,
+        )}
+      </Note>
+      {elsewhere.map((place) => (
+        <Note key={place.book} ink="soft">
+          {promotionWords(
+            place,
+            books.find((book) => book.id === place.book)!,
+          )}
+        </Note>
+      ))}
+      <Cure verdict={verdict} />
+    </>
+  );
+}
+
+function Cure({ verdict }: { verdict: Schemas['CodeWire'] }) {
+  const { page, books, change } = useSite();
+  const { codeCures, letter, costing } = page.worksheet;
+  const cure = codeCures.find((known) => known.code === verdict.code && known.book === verdict.book);
+  if (!cure || !costing) {
+    return null;
+  }
+
+  const { currency } = costing.totals;
+  const plan = books.find((book) => book.id === cure.book)?.plans.find((known) => known.id === cure.plan);
+  const [words, command]: [string, Command] = plan
+    ? [`with ${plan.name}`, { kind: 'choose-plan', letter, book: cure.book, plan: plan.id }]
+    : cure.without
+      ? [`without ${cure.without}`, { kind: 'drop-code', letter, code: cure.without }]
+      : cure.start
+        ? [`from ${shortDay(cure.start)} on`, { kind: 'set-start', date: cure.start }]
+        : [
+            `paid ${wayToPay(cure.everyMonths ?? 1, cure.commitMonths ?? 1)}`,
+            {
+              kind: 'choose-billing',
+              letter,
+              everyMonths: cure.everyMonths ?? 1,
+              commitMonths: cure.commitMonths ?? 1,
+            },
+          ];
+  return (
+    <Note ink="soft">
+      It counts {words}: {figure(cure.saves)}.
+      {cure.horizonChange && ` All in all that ${changeAmount(cure.horizonChange, currency)}.`}{' '}
+      <Button look="text" className="text-[13px]" onClick={() => change(command)}>
+        Do that
+      </Button>
+    </Note>
+  );
 }

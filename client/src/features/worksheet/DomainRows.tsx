@@ -1,18 +1,18 @@
 import { Link } from '@tanstack/react-router';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { change as changeWords, figure } from '../../format/money';
+import { figure } from '../../format/money';
 import { shortSpan } from '../../format/words';
-import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
 import { useSite } from '../site/SiteContext';
 import { figuresOf } from './Ledger';
+import { outcomeWords } from './outcome';
 import { LedgerRow } from './LedgerTable';
 
 /** The domain chosen: its name, for how long, from whom; or the way to choose one. */
 export function DomainRows() {
-  const { page, change } = useSite();
+  const { page } = useSite();
   const { candidate, costing, letter } = page.worksheet;
   const rows = costing?.ledger.rows ?? [];
   const [first] = candidate.domains;
@@ -52,17 +52,11 @@ export function DomainRows() {
               {first.route === 'lent'
                 ? link('An address lent by the host')
                 : link(first.name ? written : `A name to choose later (.${first.ending ?? ''})`)}
-              {first.route === 'register' && <Years domain={first} />}
+              {first.route === 'register' && <Years />}
               {page.worksheet.domainSellers.length > 1 && <Seller domain={first} />}
               {first.route === 'keep' && <span>kept where it is</span>}
               {first.route === 'later' && <span>in {shortSpan(first.inMonths)}</span>}
-              <Button
-                look="text"
-                className="text-[13px] font-normal"
-                onClick={() => change({ kind: 'choose-domain', letter, domain: null })}
-              >
-                take off
-              </Button>
+              <OtherWays />
             </span>
             {costing && <Included costing={costing} reference={written} />}
           </>
@@ -74,28 +68,33 @@ export function DomainRows() {
   );
 }
 
-function Years({ domain }: { domain: Schemas['DomainWire'] }) {
-  const { page, books, change } = useSite();
-  const most =
-    books.find((book) => book.id === domain.book)?.domains.find((price) => price.ending === domain.ending)?.maxYears ??
-    1;
+/** For how many years; each says what it would change. */
+function Years() {
+  const { page, change } = useSite();
+  const { letter, domainWays, candidate } = page.worksheet;
+  const now = candidate.domains[0]!;
+  const ways = domainWays.filter(
+    (way) =>
+      way.domain?.route === now.route && way.domain.useIncluded === now.useIncluded && way.domain.route === 'register',
+  );
   return (
     <span>
       for{' '}
       <InkSelect
         label="Years to register it for"
-        value={domain.years}
-        onChange={(event) =>
-          change({
-            kind: 'choose-domain',
-            letter: page.worksheet.letter,
-            domain: { ...domain, route: 'register', years: Number(event.target.value) },
-          })
-        }
+        className="max-w-20"
+        value={now.years}
+        onChange={(event) => {
+          const way = ways.find((known) => known.domain?.years === Number(event.target.value));
+          if (way?.domain) {
+            change({ kind: 'choose-domain', letter, domain: { ...way.domain, route: 'register' } });
+          }
+        }}
       >
-        {Array.from({ length: most }, (_, index) => (
-          <option key={index + 1} value={index + 1}>
-            {shortSpan(12 * (index + 1))}
+        {ways.map((way) => (
+          <option key={way.domain!.years} value={way.domain!.years}>
+            {shortSpan(12 * way.domain!.years)}
+            {!way.isChosen && outcomeWords(way.outcome, page.settings.horizonMonths)}
           </option>
         ))}
       </InkSelect>
@@ -103,16 +102,67 @@ function Years({ domain }: { domain: Schemas['DomainWire'] }) {
   );
 }
 
+/** The other ways to have it, each with what it would change. */
+function OtherWays() {
+  const { page, change } = useSite();
+  const { letter, domainWays, candidate } = page.worksheet;
+  const now = candidate.domains[0]!;
+  const others = domainWays.filter(
+    (way) => way.domain?.route !== now.route || way.domain.useIncluded !== now.useIncluded,
+  );
+  return (
+    <InkSelect
+      label="Other ways to have the domain"
+      className="max-w-24 text-[13px]"
+      value=""
+      onChange={(event) => {
+        const way = others[Number(event.target.value)];
+        if (way) {
+          change({
+            kind: 'choose-domain',
+            letter,
+            domain: way.domain && { ...way.domain, route: way.domain.route ?? 'register' },
+          });
+        }
+      }}
+    >
+      <option value="">other ways</option>
+      {others.map((way, index) => (
+        <option key={JSON.stringify(way.domain)} value={index}>
+          {wayWords(way.domain)}
+          {outcomeWords(way.outcome, page.settings.horizonMonths)}
+        </option>
+      ))}
+    </InkSelect>
+  );
+}
+
+function wayWords(domain: Schemas['DomainWire'] | null): string {
+  if (!domain) {
+    return 'no domain';
+  }
+
+  if (domain.route === 'later') {
+    return `choose the name in ${shortSpan(domain.inMonths)}`;
+  }
+
+  if (domain.route === 'lent') {
+    return 'borrow an address of the host’s';
+  }
+
+  return domain.useIncluded ? 'use the plan’s domain-year' : 'leave the plan’s domain-year unused';
+}
+
 /** Where to buy it: the host, or a registrar that sells domains only; each says what it would change. */
 function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
   const { page, change } = useSite();
-  const { letter, domainSellers, costing } = page.worksheet;
+  const { letter, domainSellers } = page.worksheet;
   return (
     <span>
       from{' '}
       <InkSelect
         label="Where to buy the domain"
-        className="max-w-40"
+        className="max-w-32"
         value={domain.book ?? ''}
         onChange={(event) =>
           change({
@@ -125,10 +175,7 @@ function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
         {domainSellers.map((seller) => (
           <option key={seller.book} value={seller.book}>
             {seller.provider}
-            {!seller.isChosen &&
-              seller.horizonChange &&
-              costing &&
-              ` (${changeWords(seller.horizonChange, costing.totals.currency)} over ${shortSpan(page.settings.horizonMonths)})`}
+            {!seller.isChosen && outcomeWords(seller.outcome, page.settings.horizonMonths)}
           </option>
         ))}
       </InkSelect>

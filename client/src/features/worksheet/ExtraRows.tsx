@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { usePendingChange } from '../../api/commands';
-import { change as changeWords, figure, money } from '../../format/money';
+import { change as changeWords, figure, isZero, money } from '../../format/money';
 import { perWord } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
@@ -9,10 +9,11 @@ import { Note } from '../../ui/Note';
 import { useSite } from '../site/SiteContext';
 import { figuresOf } from './Ledger';
 import { LedgerRow } from './LedgerTable';
+import { outcomeWords } from './outcome';
 
 type Extra = Schemas['ExtraWire'];
 
-/** More than these are folded: those taken, had or ticked by the seller stay. */
+/** More than these are folded: those taken, had, asked for or ticked by the seller stay. */
 const mostShown = 6;
 
 /** The extras that could be taken. Nothing is ticked for the owner. */
@@ -20,7 +21,7 @@ export function ExtraRows() {
   const { page } = useSite();
   const [open, setOpen] = useState(false);
   const { extras } = page.worksheet;
-  const always = extras.filter((extra) => extra.quantity > 0 || extra.isHad || extra.preselected);
+  const always = extras.filter((extra) => extra.quantity > 0 || extra.isHad || extra.isAsked || extra.preselected);
   const shown = open || extras.length <= mostShown ? extras : always;
   const rows = shown.length < extras.length ? shown.length + 1 : shown.length;
   return extras.length === 0 ? null : (
@@ -33,7 +34,7 @@ export function ExtraRows() {
           band={index % 2 === 1}
           notesSpan={index === 0 ? rows : 0}
           sharedNotes={shown.map((noted) => (
-            <SellersTick key={`${noted.id}-${noted.forDomain}`} extra={noted} />
+            <ExtraNotes key={`${noted.id}-${noted.forDomain}`} extra={noted} />
           ))}
         />
       ))}
@@ -101,7 +102,7 @@ function ExtraRow({
                 ))}
               </InkSelect>
             )}
-            {extra.about && <About extra={extra} />}
+            <About extra={extra} />
             <span className="text-soft text-[13px]">
               <Price extra={extra} />
             </span>
@@ -113,21 +114,34 @@ function ExtraRow({
         costing?.ledger.rows ?? [],
         (row) => row.kind === 'addOn' && row.ref === extra.id && row.book === book,
       )}
-      notes={<SellersTick extra={extra} />}
+      notes={<ExtraNotes extra={extra} />}
       wideNotes={sharedNotes}
       notesSpan={notesSpan}
     />
   );
 }
 
-/** What the seller ticks in advance and we leave off, and what that saves. */
-function SellersTick({ extra }: { extra: Extra }) {
-  const { page } = useSite();
-  const currency = page.worksheet.costing?.totals.currency ?? extra.currency;
-  return extra.preselected && extra.quantity === 0 && !extra.isHad && extra.horizonChange ? (
-    <Note ink="red">
-      The seller ticks {extra.name.toLowerCase()} for you. Left off, you save {money(extra.horizonChange, currency)}.
-    </Note>
+/** What is worth saying beside an extra: asked for and missing, ticked by the seller, or there twice. */
+function ExtraNotes({ extra }: { extra: Extra }) {
+  const change = extra.outcome?.horizonChange;
+  if (extra.preselected && extra.quantity === 0 && !extra.isHad && extra.outcome && change && !isZero(change)) {
+    return (
+      <Note ink="red">
+        The seller ticks {extra.name.toLowerCase()} for you. Left off, you save {money(change, extra.outcome.currency)}.
+      </Note>
+    );
+  }
+
+  if (extra.quantity > 0 && !extra.isHad && extra.sameAs.length > 0) {
+    return (
+      <Note ink="red">
+        {extra.name} and {extra.sameAs.join(', ')} do the same: one of them is enough.
+      </Note>
+    );
+  }
+
+  return extra.isAsked && extra.quantity === 0 && !extra.isHad && extra.sameAs.length === 0 ? (
+    <Note ink="red">Your needs ask for {extra.name.toLowerCase()}, or something that does the same.</Note>
   ) : null;
 }
 
@@ -141,22 +155,41 @@ function About({ extra }: { extra: Extra }) {
       </Button>
       {open && (
         <span className="text-soft w-full pl-6 text-[13px]">
-          {extra.about} Price: {listPrice(extra)}.
+          <Details extra={extra} />
         </span>
       )}
     </>
   );
 }
 
-function Price({ extra }: { extra: Extra }) {
+function Details({ extra }: { extra: Extra }) {
   const { page } = useSite();
-  const currency = page.worksheet.costing?.totals.currency;
+  const { includedBy } = extra;
+  return (
+    <>
+      {extra.about} Price: {listPrice(extra)}
+      {extra.unit && `, for each ${extra.unit}`}, in {extra.currency}
+      {extra.ifBoughtLater && `; ${figure(extra.ifBoughtLater)} if you take it later`}.
+      {extra.isAsked && ' Your needs ask for it.'}
+      {extra.sameAs.length > 0 && ` ${extra.sameAs.join(', ')} does the same.`}
+      {includedBy && (
+        <>
+          {' '}
+          The plan <bdi>{includedBy.name}</bdi> includes it
+          {outcomeWords(includedBy.outcome, page.settings.horizonMonths)}.
+        </>
+      )}
+    </>
+  );
+}
+
+function Price({ extra }: { extra: Extra }) {
   if (extra.isHad) {
     return <span className="text-green">included, costs nothing more</span>;
   }
 
-  if (extra.quantity === 0 && extra.horizonChange && currency) {
-    return changeWords(extra.horizonChange, currency);
+  if (extra.quantity === 0 && extra.outcome?.horizonChange) {
+    return changeWords(extra.outcome.horizonChange, extra.outcome.currency);
   }
 
   return listPrice(extra);

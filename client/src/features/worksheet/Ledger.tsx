@@ -20,7 +20,7 @@ export function figuresOf(
   is: (row: Schemas['LedgerRowWire']) => boolean,
 ): Figures | null {
   const row = rows.find(is);
-  return row ? { cells: row.cells, folded: row.folded, total: row.total, atLeast: row.atLeast } : null;
+  return row ? { cells: row.cells, folded: row.folded, total: row.total, atLeast: row.atLeast, row } : null;
 }
 
 /** Each choice is a row, its costs stand in columns, and the columns add up to the double-ruled total. */

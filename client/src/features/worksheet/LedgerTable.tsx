@@ -1,18 +1,24 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import { figure, isZero } from '../../format/money';
 import { cx } from '../../ui/cx';
+import { Why, type Asked } from './Why';
 import { figureAt, type Column, type Figures } from './columns';
 
 interface Shape {
   columns: Column[];
   /** On a narrow screen one column stands beside the total: this one. */
   narrow: string;
+  ask: (asked: Asked) => void;
 }
 
 /** Quiet: not chosen. Strong: chosen. Included: its zero is a gift, in green. */
 type Look = 'plain' | 'quiet' | 'strong' | 'included' | 'total';
 
-const ShapeContext = createContext<Shape>({ columns: [], narrow: '' });
+const ShapeContext = createContext<Shape>({
+  columns: [],
+  narrow: '',
+  ask: () => undefined,
+});
 
 /** The ruled table of the ledger: choices on the left, money columns that add up, notes in the margin. */
 export function LedgerTable({
@@ -27,9 +33,11 @@ export function LedgerTable({
   children: ReactNode;
 }) {
   const [narrow, setNarrow] = useState('at-0');
+  const [asked, setAsked] = useState<Asked | null>(null);
   const shown = columns.some((column) => column.key === narrow) ? narrow : 'at-0';
   return (
-    <ShapeContext value={{ columns, narrow: shown }}>
+    <ShapeContext value={{ columns, narrow: shown, ask: setAsked }}>
+      <Why asked={asked} close={() => setAsked(null)} />
       {unfold}
       <table className="w-full border-separate border-spacing-0 text-[14px]">
         <caption className="sr-only">{caption}</caption>
@@ -132,7 +140,11 @@ export function LedgerRow({
             look === 'total' && 'text-[17px]',
           )}
         >
-          {figures && <Figure {...figureAt(figures, column)} look={look} />}
+          {figures && (
+            <Asking figures={figures} column={column}>
+              <Figure {...figureAt(figures, column)} look={look} />
+            </Asking>
+          )}
         </td>
       ))}
       {notesSpan > 0 && (
@@ -141,6 +153,25 @@ export function LedgerRow({
         </td>
       )}
     </tr>
+  );
+}
+
+/** A figure that opens its origin. One in each row is on the way of the Tab key: the dialog leads on from there. */
+function Asking({ figures, column, children }: { figures: Figures; column: Column; children: ReactNode }) {
+  const { ask } = useContext(ShapeContext);
+  const { row } = figures;
+  return row ? (
+    <button
+      type="button"
+      className="hover:decoration-blue hover:underline hover:decoration-dotted hover:underline-offset-4"
+      tabIndex={column.at === 'total' ? 0 : -1}
+      title="Why?"
+      onClick={() => ask({ row, column })}
+    >
+      {children}
+    </button>
+  ) : (
+    children
   );
 }
 

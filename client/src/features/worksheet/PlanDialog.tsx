@@ -1,119 +1,234 @@
-import type { Book, Schemas } from '../../api/client';
-import { money } from '../../format/money';
+import { useState } from 'react';
+import type { Book, Outcome, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
+import { change as changeWords, currencySign, figure } from '../../format/money';
+import { shortSpan } from '../../format/words';
 import { Button } from '../../ui/Button';
+import { cx } from '../../ui/cx';
 import { Dialog } from '../../ui/Dialog';
+import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
+import { NeedFits } from '../needs/NeedFits';
 import { useSite } from '../site/SiteContext';
+import { comesWith, differing, features, featureWords } from './features';
 
-const columns: [string, string][] = [
-  ['websites', 'Sites'],
-  ['storageGB', 'Storage, GB'],
-  ['monthlyVisits', 'Visits a month'],
-  ['mailboxes', 'Mailboxes'],
-  ['databases', 'Databases'],
-  ['certificate', 'Certificate'],
-];
+type Option = Schemas['PlanOptionWire'];
+type Plan = Schemas['PlanWire'];
+type Feature = (typeof features)[number];
 
-/** Every plan of every book, with what it allows, to choose one. */
+/** The plans of every book, or of one, against the needs and by what each would cost as the candidate is paid. */
 export function PlanDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const { books, page, change } = useSite();
-  const { letter, candidate } = page.worksheet;
-  const hosts = books.filter((book) => book.plans.length > 0);
-  const choose = (book: Book, plan: Schemas['PlanWire']) => {
-    change({ kind: 'choose-plan', letter, book: book.id, plan: plan.id });
-    onOpenChange(false);
-  };
+  const { page, change } = useSite();
+  const { letter, costing } = page.worksheet;
   return (
     <Dialog
       open={open}
       onOpenChange={onOpenChange}
       wide
       title={`Choose a plan for ${letter}`}
-      about="The advertised price is the lowest first price a month, whatever it becomes later. The worksheet shows all of it."
+      about={
+        costing
+          ? 'Each is costed as this candidate is: paid as often, with the same domain, extras and codes where the seller has them.'
+          : 'The advertised price is the lowest first price a month, whatever it becomes later. Once a plan is chosen, all of it is worked out.'
+      }
     >
+      {open && (
+        <Plans
+          choose={(book, plan) => {
+            change({ kind: 'choose-plan', letter, book, plan });
+            onOpenChange(false);
+          }}
+        />
+      )}
+    </Dialog>
+  );
+}
+
+function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
+  const { page, books } = useSite();
+  const [only, setOnly] = useState('');
+  const [all, setAll] = useState(false);
+  const hosts = books.filter((book) => book.plans.length > 0);
+  const shown = only ? hosts.filter((book) => book.id === only) : hosts;
+  const asked = page.worksheet.plans[0]?.fits.map((fit) => fit.need) ?? [];
+  const differ = differing(shown.flatMap((book) => book.plans));
+  const columns = all ? features : only ? differ : differ.filter(([key]) => asked.includes(key));
+  return (
+    <>
+      <p className="mb-2 flex flex-wrap gap-x-6 gap-y-1 text-[14px]">
+        <span>
+          Plans of{' '}
+          <InkSelect label="Plans of" value={only} onChange={(event) => setOnly(event.target.value)}>
+            <option value="">every provider</option>
+            {hosts.map((book) => (
+              <option key={book.id} value={book.id}>
+                {book.provider}
+              </option>
+            ))}
+          </InkSelect>
+        </span>
+        <label className="flex gap-2">
+          <input type="checkbox" checked={all} onChange={(event) => setAll(event.target.checked)} />
+          show everything they allow, also where {only ? 'they do not differ' : 'nothing is asked'}
+        </label>
+      </p>
       <ScrollRegion label="Plans">
-        <table className="w-full text-left">
-          <thead>
-            <tr className="border-ink text-soft border-b text-sm">
-              <th scope="col" className="py-1.5 pr-4 font-semibold">
-                Plan
-              </th>
-              {columns.map(([, label]) => (
-                <th key={label} scope="col" className="px-2 text-right font-semibold">
-                  {label}
-                </th>
-              ))}
-              <th scope="col" className="px-2 font-semibold">
-                Comes with it
-              </th>
-              <th scope="col" className="pl-2 text-right font-semibold">
-                Advertised, a month
-              </th>
-            </tr>
-          </thead>
-          {hosts.map((book) => (
+        <table className="w-full text-left text-[13.5px]">
+          <Head columns={columns} />
+          {shown.map((book) => (
             <tbody key={book.id} className="even:bg-band">
               <tr>
-                <th scope="rowgroup" colSpan={columns.length + 3} className="px-1 pt-2 font-normal">
+                <th scope="rowgroup" colSpan={columns.length + 6} className="px-1 pt-2 font-normal">
                   <bdi className="font-semibold">{book.provider}</bdi>
-                  <span className="text-soft text-sm">
-                    , prices {book.pricesIncludeTax ? 'with tax' : 'before tax'}, read on {shortDay(book.asOf)}.{' '}
+                  <span className="text-soft">
+                    , prices {book.pricesIncludeTax ? 'with tax' : 'before tax'} in {book.currency}, read on{' '}
+                    <span className={cx(book.isOld && 'text-red')}>{shortDay(book.asOf)}</span>.{' '}
                     <bdi>{book.facts.join(' ')}</bdi>
                   </span>
                 </th>
               </tr>
               {book.plans.map((plan) => {
-                const chosen = candidate.hosting?.book === book.id && candidate.hosting.plan === plan.id;
-                return (
-                  <tr key={plan.id} className="align-top">
-                    <th scope="row" className="px-1 py-1.5 font-normal">
-                      <Button look="text" onClick={() => choose(book, plan)}>
-                        <bdi>{plan.name}</bdi>
-                      </Button>
-                      {chosen && <span className="text-soft text-sm"> chosen now</span>}
-                    </th>
-                    {columns.map(([feature, label]) => (
-                      <td key={label} className="px-2 py-1.5 text-right">
-                        {featureWords(plan.features[feature])}
-                      </td>
-                    ))}
-                    <td className="px-2 py-1.5 text-[13.5px]">{comesWith(plan)}</td>
-                    <td className="py-1.5 pl-2 text-right">
-                      {plan.firstPerMonth ? money(plan.firstPerMonth, book.currency) : 'not stated'}
-                    </td>
-                  </tr>
-                );
+                const option = page.worksheet.plans.find((known) => known.book === book.id && known.plan === plan.id);
+                return option && <PlanRow key={plan.id} {...{ book, plan, option, columns }} choose={choose} />;
               })}
             </tbody>
           ))}
         </table>
       </ScrollRegion>
-    </Dialog>
+    </>
   );
 }
 
-export function featureWords(value: unknown): string {
-  return value === undefined || value === null
-    ? 'not stated'
-    : typeof value === 'boolean'
-      ? value
-        ? 'yes'
-        : 'no'
-      : typeof value === 'number'
-        ? new Intl.NumberFormat('en-GB').format(value)
-        : typeof value === 'string'
-          ? value
-          : 'not stated';
+function Head({ columns }: { columns: readonly Feature[] }) {
+  const { page } = useSite();
+  const sign = currencySign(page.settings.currency);
+  return (
+    <thead>
+      <tr className="border-ink text-soft border-b align-bottom text-[13px] [&>*]:px-2 [&>*]:pb-1 [&>*]:font-semibold">
+        <th scope="col" className="pl-1!">
+          Plan
+        </th>
+        <th scope="col">Your needs</th>
+        {columns.map(([key, label]) => (
+          <th key={key} scope="col" className="text-right">
+            {label}
+          </th>
+        ))}
+        <th scope="col" className="text-right">
+          A month, then later
+        </th>
+        <th scope="col" className="text-right">
+          Today, {sign}
+        </th>
+        <th scope="col" className="text-right">
+          {shortSpan(page.settings.horizonMonths)}, {sign}
+        </th>
+        <th scope="col" className="text-right">
+          Falls due after
+        </th>
+      </tr>
+    </thead>
+  );
 }
 
-function comesWith(plan: Schemas['PlanWire']): string {
-  const given = plan.includedDomain;
-  const domain = given
-    ? [
-        `a domain-year ${given.everyYear ? 'every year' : 'once'} (.${given.endings.join(', .')}) from ${given.minCommitMonths} months on`,
-      ]
-    : [];
-  const all = [...plan.includes, ...domain];
-  return all.length === 0 ? 'nothing more' : all.join(', ');
+function PlanRow({
+  book,
+  plan,
+  option,
+  columns,
+  choose,
+}: {
+  book: Book;
+  plan: Plan;
+  option: Option;
+  columns: readonly Feature[];
+  choose: (book: string, plan: string) => void;
+}) {
+  return (
+    <tr className="align-top [&>*]:px-2 [&>*]:py-1.5">
+      <th scope="row" className="pl-1! font-normal">
+        <Button look="text" onClick={() => choose(book.id, plan.id)}>
+          <bdi>{plan.name}</bdi>
+        </Button>
+        {option.isChosen && <span className="text-soft"> chosen now</span>}
+        <span className="text-soft block max-w-56 text-[12.5px]">with {comesWith(plan)}</span>
+      </th>
+      <td className="max-w-60 text-[13px]">
+        <NeedFits fits={option.fits} />
+      </td>
+      {columns.map(([key]) => (
+        <td key={key} className="text-right">
+          {featureWords(plan.features[key])}
+        </td>
+      ))}
+      <td className="text-right whitespace-nowrap">
+        <PerMonth book={book} plan={plan} option={option} />
+      </td>
+      <OutcomeCells outcome={option.outcome} isChosen={option.isChosen} />
+    </tr>
+  );
 }
+
+function PerMonth({ book, plan, option }: { book: Book; plan: Plan; option: Option }) {
+  if (option.first === null) {
+    return (
+      <>
+        {plan.firstPerMonth ? `from ${figure(plan.firstPerMonth)}` : 'not stated'}
+        <span className="text-soft block text-[12.5px]">{book.currency}, advertised</span>
+      </>
+    );
+  }
+
+  return (
+    <>
+      {figure(option.first)}
+      {option.later !== option.first && (
+        <span className="text-red block text-[12.5px]">
+          {option.later === null ? 'later not stated' : `then ${figure(option.later)}`}
+        </span>
+      )}
+    </>
+  );
+}
+
+function OutcomeCells({ outcome, isChosen }: { outcome: Outcome | null; isChosen: boolean }) {
+  const { page } = useSite();
+  if (!outcome) {
+    return (
+      <td colSpan={3} className="text-soft text-right">
+        {page.worksheet.costing ? 'not sold as this candidate is paid' : 'choose how to pay first'}
+      </td>
+    );
+  }
+
+  return (
+    <>
+      <td className="text-right whitespace-nowrap">
+        {outcome.todayAtLeast && <AtLeast />}
+        {figure(outcome.dueToday)}
+      </td>
+      <td className="text-right whitespace-nowrap">
+        {outcome.atLeast && <AtLeast />}
+        <b>{figure(outcome.horizon)}</b>
+        {!isChosen && outcome.horizonChange && (
+          <span
+            className={cx('block text-[12.5px]', outcome.horizonChange.startsWith('-') ? 'text-green' : 'text-soft')}
+          >
+            {changeWords(outcome.horizonChange, outcome.currency)}
+          </span>
+        )}
+      </td>
+      <td className="text-red text-right whitespace-nowrap">
+        {outcome.nextDue && (
+          <>
+            {outcome.nextDue.atLeast && <AtLeast />}
+            {figure(outcome.nextDue.total)}
+            <span className="block text-[12.5px]">{shortDay(outcome.nextDue.date)}</span>
+          </>
+        )}
+      </td>
+    </>
+  );
+}
+
+const AtLeast = () => <span className="text-red text-[12.5px]">at least </span>;

@@ -2,11 +2,15 @@ import { useState } from 'react';
 import { shortDay } from '../../format/dates';
 import { figure } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
+import { regionWord } from '../needs/words';
 import { useSite } from '../site/SiteContext';
 import { figuresOf } from './Ledger';
 import { LedgerRow } from './LedgerTable';
-import { featureWords, PlanDialog } from './PlanDialog';
+import { outcomeWords } from './outcome';
+import { featureWords } from './features';
+import { PlanDialog } from './PlanDialog';
 
 /** The plan chosen and what it allows; set-up and data centre stand under it where they cost something. */
 export function PlanRows() {
@@ -36,6 +40,7 @@ export function PlanRows() {
               )}
             </Button>
             <PlanDialog open={open} onOpenChange={setOpen} />
+            {plan && <DataCentre />}
             {plan && (
               <span className="text-soft block text-[13px]">
                 sites: {featureWords(plan.features['websites'])}, storage: {featureWords(plan.features['storageGB'])}{' '}
@@ -47,17 +52,50 @@ export function PlanRows() {
         }
         figures={figuresOf(rows, (row) => row.kind === 'plan')}
         notes={
-          step && (
-            <Note ink="red">
-              <b>Price step on {shortDay(step.date)}:</b> the plan goes from {figure(step.from)} to{' '}
-              {step.to === null ? 'a price that is not stated' : `${figure(step.to)} a month`}
-              {book?.pricesIncludeTax === false && step.to !== null && ', before tax'}.
-            </Note>
-          )
+          <>
+            {step && (
+              <Note ink="red">
+                <b>Price step on {shortDay(step.date)}:</b> the plan goes from {figure(step.from)} to{' '}
+                {step.to === null ? 'a price that is not stated' : `${figure(step.to)} a month`}
+                {book?.pricesIncludeTax === false && step.to !== null && ', before tax'}.
+              </Note>
+            )}
+            {book?.isOld && (
+              <Note ink="red">
+                These prices were read on {shortDay(book.asOf)}, over 60 days ago: look at the seller’s own page before
+                you order.
+              </Note>
+            )}
+          </>
         }
       />
-      {centre && <LedgerRow choice="Data centre" figures={centre} band />}
+      {centre && <LedgerRow choice="Data centre, surcharge" figures={centre} band />}
       {setUp && <LedgerRow choice="Setting it up, once" figures={setUp} band />}
     </tbody>
+  );
+}
+
+/** Where the site lies, where the seller lets the owner choose; each says what it would change. */
+function DataCentre() {
+  const { page, change } = useSite();
+  const { letter, dataCentres } = page.worksheet;
+  return dataCentres.length === 0 ? null : (
+    <span className="ml-2">
+      in{' '}
+      <InkSelect
+        label="Data centre"
+        value={dataCentres.find((centre) => centre.isChosen)?.id ?? ''}
+        onChange={(event) => change({ kind: 'choose-data-centre', letter, dataCentre: event.target.value || null })}
+      >
+        {dataCentres.map((centre) => (
+          <option key={centre.id ?? ''} value={centre.id ?? ''}>
+            {centre.name
+              ? `${centre.name}${centre.region ? `, ${regionWord(centre.region)}` : ''}`
+              : 'whichever data centre'}
+            {!centre.isChosen && outcomeWords(centre.outcome, page.settings.horizonMonths)}
+          </option>
+        ))}
+      </InkSelect>
+    </span>
   );
 }

@@ -2,10 +2,10 @@ import { Link, useNavigate } from '@tanstack/react-router';
 import type { Schemas } from '../../api/client';
 import { money } from '../../format/money';
 import { cycleWord, span } from '../../format/words';
-import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
 import { useSite } from '../site/SiteContext';
+import { ShortlistMenu } from './ShortlistMenu';
 
 type SlipData = Schemas['SlipWire'];
 
@@ -13,6 +13,7 @@ type SlipData = Schemas['SlipWire'];
 export function Shortlist() {
   const { page } = useSite();
   const { letter, costing } = page.worksheet;
+  const cannotOrder = page.shortlist.find((slip) => slip.letter === letter)?.cannotOrder;
   return (
     <div className="border-rule flex flex-wrap items-center gap-x-4 gap-y-2 border-b py-2.5">
       <nav aria-label="Shortlist" className="hidden grow flex-wrap gap-x-4 gap-y-2 md:flex">
@@ -21,53 +22,21 @@ export function Shortlist() {
         ))}
       </nav>
       <Switcher />
-      <Changes />
-      {costing && (
-        <Link
-          to="/sites/$siteId/order"
-          params={{ siteId: page.id }}
-          search={{ view: letter }}
-          className="bg-blue text-on-blue rounded px-3.5 py-2 font-semibold hover:opacity-90"
-        >
-          Order {letter} for {costing.totals.atLeast.includes('dueToday') ? 'at least ' : ''}
-          {money(costing.totals.dueToday, costing.totals.currency)}
-        </Link>
-      )}
-    </div>
-  );
-}
-
-/** Adding, copying, removing: each leads to the candidate that is then in hand. */
-function Changes() {
-  const { page, changes } = useSite();
-  const navigate = useNavigate();
-  const { letter } = page.worksheet;
-  const look = (view: string | undefined) =>
-    navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view } });
-
-  const add = async (copyOf: string | null) => {
-    const after = await changes.changeAsync({ kind: 'add-candidate', copyOf }).catch(() => null);
-    await (after && look(after.shortlist.at(-1)?.letter));
-  };
-
-  const remove = async () => {
-    const at = page.shortlist.findIndex((slip) => slip.letter === letter);
-    const after = await changes.changeAsync({ kind: 'remove-candidate', letter }).catch(() => null);
-    await (after && look(page.shortlist[at === 0 ? 1 : at - 1]?.letter));
-  };
-
-  return (
-    <div className="flex gap-x-3 text-[13px]">
-      <Button look="text" onClick={() => void add(null)}>
-        Add one
-      </Button>
-      <Button look="text" onClick={() => void add(letter)}>
-        Copy {letter}
-      </Button>
-      {page.shortlist.length > 1 && (
-        <Button look="text" onClick={() => void remove()}>
-          Remove {letter}
-        </Button>
+      <ShortlistMenu />
+      {costing && cannotOrder ? (
+        <p className="text-red max-w-60 text-[13px]">{cannotOrder}</p>
+      ) : (
+        costing && (
+          <Link
+            to="/sites/$siteId/order"
+            params={{ siteId: page.id }}
+            search={{ view: letter }}
+            className="bg-blue text-on-blue no-print rounded px-3.5 py-2 font-semibold hover:opacity-90"
+          >
+            Order {letter} for {costing.totals.atLeast.includes('dueToday') ? 'at least ' : ''}
+            {money(costing.totals.dueToday, costing.totals.currency)}
+          </Link>
+        )
       )}
     </div>
   );
@@ -83,21 +52,28 @@ function Slip({ slip, isShown }: { slip: SlipData; isShown: boolean }) {
       className="flex items-center gap-2"
       aria-current={isShown ? 'true' : undefined}
     >
-      <span
-        className={cx(
-          'grid size-8 shrink-0 place-items-center rounded-full border font-bold',
-          isShown ? 'border-ink bg-ink text-sheet' : 'border-soft text-soft',
-        )}
-      >
-        {slip.letter}
-      </span>
+      <Letter letter={slip.letter} filled={isShown} />
       <span className="text-[13.5px] leading-[17px]">
         <span className={cx('block', isShown && 'font-semibold')}>
-          <bdi>{title(slip)}</bdi>
+          <bdi>{slipTitle(slip)}</bdi>
         </span>
         <Sums slip={slip} />
       </span>
     </Link>
+  );
+}
+
+/** A candidate's letter: the same in every view. */
+export function Letter({ letter, filled }: { letter: string; filled?: boolean }) {
+  return (
+    <span
+      className={cx(
+        'grid size-8 shrink-0 place-items-center rounded-full border font-bold',
+        filled ? 'border-ink bg-ink text-sheet' : 'border-soft text-soft',
+      )}
+    >
+      {letter}
+    </span>
   );
 }
 
@@ -124,6 +100,7 @@ function Sums({ slip }: { slip: SlipData }) {
           {money(slip.nextDue.total, slip.currency)}
         </span>
       )}
+      {slip.cannotOrder && <span className="text-red block text-[13px]">cannot be ordered</span>}
     </>
   );
 }
@@ -146,7 +123,7 @@ function Switcher() {
     >
       {page.shortlist.map((slip) => (
         <option key={slip.letter} value={slip.letter}>
-          {slip.letter}: {title(slip)}
+          {slip.letter}: {slipTitle(slip)}
           {slip.horizon &&
             slip.currency &&
             `, ${slip.atLeast ? 'at least ' : ''}${money(slip.horizon, slip.currency)}${slip.isLeast ? ' least' : ''}`}
@@ -156,8 +133,12 @@ function Switcher() {
   );
 }
 
-// The provider's first word does where the plan is named beside it.
-function title(slip: SlipData): string {
+/** The owner's word for it, else what it is: the provider's first word does where the plan is named beside it. */
+export function slipTitle(slip: SlipData): string {
+  if (slip.name) {
+    return slip.name;
+  }
+
   const plan = slip.plan ? `${slip.provider?.split(' ')[0]} ${slip.plan}` : null;
   return plan
     ? plan + (slip.everyMonths ? `, ${cycleWord(slip.everyMonths)}` : '')

@@ -4,6 +4,8 @@ import { EmptyStart } from './EmptyStart';
 import { Ledger } from './Ledger';
 import { Sentence } from './Sentence';
 import { Shortlist } from './Shortlist';
+import { StopEarly } from './StopEarly';
+import { TakeAway } from './TakeAway';
 import { UndoRedo } from './UndoRedo';
 
 /** One candidate worked out: the shortlist across the top, the sentence, the ledger, time. */
@@ -17,12 +19,16 @@ export function WorksheetPage() {
       <h1 className="sr-only">Worksheet of candidate {worksheet.letter}</h1>
       <div className="flex flex-wrap items-start gap-x-6">
         <div className="min-w-0 grow basis-[30rem]">{worksheet.costing ? <Sentence /> : <EmptyStart />}</div>
-        <UndoRedo />
+        <div className="no-print my-3 flex gap-3.5 text-[13.5px]">
+          <UndoRedo />
+          <TakeAway />
+        </div>
       </div>
       <Ledger />
       {worksheet.timeline && worksheet.costing && (
         <BillsThroughTime costing={worksheet.costing} timeline={worksheet.timeline} />
       )}
+      {worksheet.costing && worksheet.candidate.hosting && <StopEarly />}
     </>
   );
 }

@@ -48,6 +48,8 @@ export interface Figures {
   /** Which cells hold a part that is not stated; absent: none. */
   atLeast?: readonly boolean[];
   totalAtLeast?: boolean;
+  /** The row of the ledger they are from, where their origin can be asked for. */
+  row?: Schemas['LedgerRowWire'];
 }
 
 export function figureAt(figures: Figures, column: Column): { amount: string; atLeast: boolean } {

@@ -1,0 +1,221 @@
+import { Link } from '@tanstack/react-router';
+import type { ReactNode } from 'react';
+import type { Comparison, Schemas } from '../../api/client';
+import { shortDay } from '../../format/dates';
+import { currencySign, figure, isZero } from '../../format/money';
+import { shortSpan } from '../../format/words';
+import { cx } from '../../ui/cx';
+import { ScrollRegion } from '../../ui/ScrollRegion';
+import { needWords, reasonWords } from '../needs/words';
+import { useSite } from '../site/SiteContext';
+import { features, featureWords } from '../worksheet/features';
+import { Letter } from '../worksheet/Shortlist';
+import { useTitles } from './titles';
+
+type Compared = Schemas['ComparedWire'];
+type Totals = Schemas['TotalsWire'];
+
+interface Row {
+  label: string;
+  /** What tells whether the row differs. */
+  text: (known: Compared) => string;
+  show?: (known: Compared) => ReactNode;
+  strong?: boolean;
+}
+
+/** Each candidate a column, each figure and feature a row; rows that are the same for all are left out unless asked for. */
+export function CompareTable({ comparison, all }: { comparison: Comparison; all: boolean }) {
+  const title = useTitles();
+  const shown = comparison.candidates.filter((known) => known.totals);
+  const sums = useSumRows(comparison);
+  const needs = needRows(shown);
+  const allowed = useFeatureRows();
+  const differs = (row: Row) => all || row.strong || new Set(shown.map(row.text)).size > 1;
+  return (
+    <ScrollRegion label="Candidates side by side">
+      <table className="mt-1 w-full text-[14px]">
+        <caption className="sr-only">The shortlist, figure by figure and feature by feature</caption>
+        <thead>
+          <tr className="[&>*]:border-ink align-bottom [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5">
+            <td />
+            {shown.map((known) => (
+              <th key={known.letter} scope="col" className="text-right">
+                <Head letter={known.letter} title={title(known.letter)} isLeast={known.isLeast} />
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <Rows head={`What you pay, ${currencySign(comparison.currency)}`} rows={sums.filter(differs)} shown={shown} />
+        <Rows head="Your needs" rows={needs.filter(differs)} shown={shown} />
+        <Rows head="What the plan allows" rows={allowed.filter(differs)} shown={shown} />
+      </table>
+    </ScrollRegion>
+  );
+}
+
+function Head({ letter, title, isLeast }: { letter: string; title: string; isLeast: boolean }) {
+  const { page } = useSite();
+  return (
+    <Link
+      to="/sites/$siteId/worksheet"
+      params={{ siteId: page.id }}
+      search={{ view: letter }}
+      className="inline-flex min-w-24 flex-col items-end gap-1"
+    >
+      <Letter letter={letter} />
+      <bdi className="ink text-[13px]">{title}</bdi>
+      {isLeast && <span className="text-green text-[13px]">least over {shortSpan(page.settings.horizonMonths)}</span>}
+    </Link>
+  );
+}
+
+function Rows({ head, rows, shown }: { head: string; rows: readonly Row[]; shown: readonly Compared[] }) {
+  return rows.length === 0 ? null : (
+    <tbody>
+      <tr>
+        <th scope="rowgroup" colSpan={shown.length + 1} className="px-2.5 pt-3 pb-1 text-left">
+          {head}
+        </th>
+      </tr>
+      {rows.map((row) => (
+        <tr key={row.label} className={cx('odd:bg-band align-top [&>*]:px-2.5 [&>*]:py-1', row.strong && 'font-bold')}>
+          <th scope="row" className="text-left font-normal">
+            {row.label}
+          </th>
+          {shown.map((known) => (
+            <td key={known.letter} className="text-right">
+              {row.show ? row.show(known) : row.text(known)}
+            </td>
+          ))}
+        </tr>
+      ))}
+    </tbody>
+  );
+}
+
+function useSumRows(comparison: Comparison): Row[] {
+  const { page } = useSite();
+  const sum = (label: string, amount: (totals: Totals) => string, mark?: string): Row => ({
+    label,
+    text: ({ totals }) =>
+      totals ? `${mark && totals.atLeast.includes(mark) ? 'at least ' : ''}${figure(amount(totals))}` : '',
+  });
+  const years = comparison.columns.map((_, at): Row => ({
+    label: at === 0 ? 'Today' : at === 1 ? 'Rest of year 1' : `Year ${at}`,
+    text: (known) => figure(known.columns[at] ?? '0'),
+  }));
+  return [
+    { ...sum('Today', (totals) => totals.dueToday, 'dueToday') },
+    sum('First term', (totals) => totals.firstTerm, 'firstTerm'),
+    ...years.slice(1, 6),
+    { ...sum(shortSpan(page.settings.horizonMonths), (totals) => totals.horizon, 'horizon'), strong: true },
+    {
+      label: `Against ${comparison.base}`,
+      strong: true,
+      text: ({ horizonChange }) => horizonChange ?? '',
+      show: ({ horizonChange }) =>
+        horizonChange && (
+          <span className={cx(horizonChange.startsWith('-') && 'text-green')}>
+            {horizonChange.startsWith('-') || isZero(horizonChange) ? '' : '+'}
+            {figure(horizonChange)}
+          </span>
+        ),
+    },
+    {
+      label: 'Falls due after',
+      text: ({ totals }) => (totals?.next ? totals.next.total + totals.next.date : ''),
+      show: ({ totals }) =>
+        totals?.next ? (
+          <span className="text-red">
+            {totals.next.atLeast && 'at least '}
+            {figure(totals.next.total)}
+            <span className="block text-[12.5px]">{shortDay(totals.next.date)}</span>
+          </span>
+        ) : (
+          'nothing'
+        ),
+    },
+    sum('A month', (totals) => totals.perMonth, 'horizon'),
+    {
+      label: 'Price step of the plan, a month',
+      text: ({ priceStep }) => (priceStep ? `${priceStep.from} ${priceStep.to} ${priceStep.date}` : 'none'),
+      show: ({ priceStep }) =>
+        priceStep ? (
+          <span className="text-red">
+            {figure(priceStep.from)} to {priceStep.to === null ? 'not stated' : figure(priceStep.to)}
+            <span className="block text-[12.5px]">on {shortDay(priceStep.date)}</span>
+          </span>
+        ) : (
+          'none'
+        ),
+    },
+    {
+      label: 'Comes back if you leave early',
+      text: ({ totals, refundLastDay }) => (totals && refundLastDay ? totals.refundable + refundLastDay : 'nothing'),
+      show: ({ totals, refundLastDay }) =>
+        totals && refundLastDay && !isZero(totals.refundable) ? (
+          <>
+            {figure(totals.refundable)}
+            <span className="text-soft block text-[12.5px]">by {shortDay(refundLastDay)}</span>
+          </>
+        ) : (
+          'nothing'
+        ),
+    },
+    sum('Unused at the end', (totals) => totals.unusedAtEnd),
+    ...(page.settings.keepChancePercent ? [sum('Expected, if you may stop', (totals) => totals.expected ?? '0')] : []),
+  ];
+}
+
+function needRows(shown: readonly Compared[]): Row[] {
+  const fits = shown.find((known) => known.fits.length > 0)?.fits ?? [];
+  return fits.map((asked, at) => {
+    const fit = (known: Compared) => known.fits[at];
+    return {
+      label: needWords(asked),
+      text: (known) => {
+        const found = fit(known);
+        return !found
+          ? 'no plan'
+          : found.fit === 'met'
+            ? found.by
+              ? `met, by ${found.by}`
+              : 'met'
+            : found.fit === 'with-extra'
+              ? `not met; ${found.by ?? 'an extra'} would`
+              : reasonWords(found);
+      },
+      show: (known) => {
+        const found = fit(known);
+        return (
+          <span className={cx(found?.fit !== 'met' && 'text-red', 'text-[13px]')}>
+            {!found
+              ? 'no plan'
+              : found.fit === 'met'
+                ? `met${found.by ? `, by ${found.by}` : ''}`
+                : found.fit === 'with-extra'
+                  ? `not met; ${found.by ?? 'an extra'} would`
+                  : found.fit === 'not-stated'
+                    ? 'not stated'
+                    : reasonWords(found)}
+          </span>
+        );
+      },
+    };
+  });
+}
+
+function useFeatureRows(): Row[] {
+  const { page, books } = useSite();
+  const planOf = (letter: string) => {
+    const slip = page.shortlist.find((known) => known.letter === letter);
+    return books.find((book) => book.provider === slip?.provider)?.plans.find((plan) => plan.name === slip?.plan);
+  };
+  return features.map(([key, label]) => ({
+    label,
+    text: ({ letter }) => {
+      const plan = planOf(letter);
+      return plan ? featureWords(plan.features[key]) : '';
+    },
+  }));
+}

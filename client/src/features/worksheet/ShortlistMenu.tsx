@@ -1,0 +1,101 @@
+import { useNavigate } from '@tanstack/react-router';
+import { useState, type FormEvent } from 'react';
+import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
+import { InkPopover } from '../../ui/Popover';
+import { useSite } from '../site/SiteContext';
+
+/** A shortlist holds no more: the server says so too. */
+const most = 8;
+
+/** Adding and copying lead to the candidate that is then in hand; the rest is done to the one in hand. */
+export function ShortlistMenu() {
+  const { page, changes } = useSite();
+  const look = useLook();
+  const { letter } = page.worksheet;
+  const full = page.shortlist.length >= most;
+
+  const add = async (copyOf: string | null) => {
+    const after = await changes.changeAsync({ kind: 'add-candidate', copyOf }).catch(() => null);
+    await (after && look(after.shortlist.at(-1)?.letter));
+  };
+
+  return (
+    <div className="no-print flex gap-x-3 text-[13px]">
+      <Button
+        look="text"
+        disabled={full}
+        title={full ? 'The shortlist holds eight: remove one first' : undefined}
+        onClick={() => void add(null)}
+      >
+        Add one
+      </Button>
+      <Button look="text" disabled={full} onClick={() => void add(letter)}>
+        Copy {letter}
+      </Button>
+      <InkPopover words={`Arrange ${letter}`} label={`Arrange ${letter}: name, place, remove`}>
+        {(close) => <Arrange key={letter} close={close} />}
+      </InkPopover>
+    </div>
+  );
+}
+
+function useLook() {
+  const { page } = useSite();
+  const navigate = useNavigate();
+  return (view: string | undefined) =>
+    navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view } });
+}
+
+function Arrange({ close }: { close: () => void }) {
+  const { page, change, changes } = useSite();
+  const look = useLook();
+  const { letter } = page.worksheet;
+  const at = page.shortlist.findIndex((slip) => slip.letter === letter);
+  const [name, setName] = useState(page.shortlist[at]?.name ?? '');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    change({ kind: 'rename-candidate', letter, name });
+    close();
+  };
+
+  // The one in hand stays in hand, wherever it stands.
+  const move = async (by: number) => {
+    await look(letter);
+    change({ kind: 'move-candidate', letter, by });
+  };
+
+  const remove = async () => {
+    close();
+    const after = await changes.changeAsync({ kind: 'remove-candidate', letter }).catch(() => null);
+    await (after && look(page.shortlist[at === 0 ? 1 : at - 1]?.letter));
+  };
+
+  return (
+    <div className="flex flex-col gap-4">
+      <form onSubmit={submit} className="flex items-end gap-2">
+        <TextField
+          label={`Your name for ${letter}`}
+          placeholder="none: what it is"
+          maxLength={40}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button type="submit">Name it</Button>
+      </form>
+      <div className="flex flex-wrap gap-4" role="group" aria-label={`Place of ${letter} on the shortlist`}>
+        <Button look="text" disabled={at <= 0} onClick={() => void move(-1)}>
+          One place earlier
+        </Button>
+        <Button look="text" disabled={at >= page.shortlist.length - 1} onClick={() => void move(1)}>
+          One place later
+        </Button>
+      </div>
+      {page.shortlist.length > 1 && (
+        <Button look="text" className="self-start" onClick={() => void remove()}>
+          Remove {letter}
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,239 @@
+import type { Book, Costing, Schemas } from '../../api/client';
+import { shortDay } from '../../format/dates';
+import { figure, isZero, money } from '../../format/money';
+import { Dialog } from '../../ui/Dialog';
+import { ScrollRegion } from '../../ui/ScrollRegion';
+import { useSite } from '../site/SiteContext';
+import type { Column } from './columns';
+
+export interface Asked {
+  row: Schemas['LedgerRowWire'];
+  column: Column;
+}
+
+type Bill = Schemas['BillWire'];
+type Line = Schemas['LineWire'];
+
+/** Where one figure comes from: its lines, the rule in words, the book, and the day that was read. */
+export function Why({ asked, close }: { asked: Asked | null; close: () => void }) {
+  const { page, books } = useSite();
+  const { costing } = page.worksheet;
+  return (
+    <Dialog
+      open={asked !== null}
+      onOpenChange={close}
+      wide
+      title={asked ? `Why ${figure(amountOf(asked))}?` : ''}
+      about={
+        asked
+          ? `${nameOf(asked.row, books)}, ${asked.column.at === 'total' ? 'all of it' : asked.column.head.toLowerCase()}`
+          : ''
+      }
+    >
+      {asked && costing && <Origin asked={asked} costing={costing} />}
+    </Dialog>
+  );
+}
+
+function amountOf({ row, column }: Asked): string {
+  return column.at === 'total'
+    ? row.total
+    : column.at === 'folded'
+      ? (row.folded ?? '0')
+      : (row.cells[column.at] ?? '0');
+}
+
+function nameOf({ kind, book: id, ref }: Schemas['LedgerRowWire'], books: readonly Book[]): string {
+  const book = books.find((known) => known.id === id);
+  switch (kind) {
+    case 'plan':
+      return `Plan ${book?.plans.find((plan) => plan.id === ref)?.name ?? ref}`;
+    case 'dataCentre':
+      return `Data centre ${book?.dataCentres.find((centre) => centre.id === ref)?.name ?? ref}`;
+    case 'setup':
+      return 'Setting it up';
+    case 'addOn':
+      return book?.addOns.find((addOn) => addOn.id === ref)?.name ?? ref ?? '';
+    case 'code':
+      return `Taken off by ${ref}`;
+    case 'tax':
+      return 'Tax';
+    default:
+      return `Domain ${ref}`;
+  }
+}
+
+function Origin({ asked, costing }: { asked: Asked; costing: Costing }) {
+  const { books } = useSite();
+  const { row, column } = asked;
+  const book = books.find((known) => known.id === row.book);
+  const bills = costing.bills.filter(
+    (bill) =>
+      (row.kind === 'tax' || bill.book === row.book) &&
+      (column.at === 'total' || (column.at === 'folded' ? bill.column >= 4 : bill.column === column.at)),
+  );
+  const found = bills.flatMap((bill) => linesOf(row, bill).map((line) => ({ bill, line })));
+  const foreign = found.find(({ bill }) => bill.currency !== costing.totals.currency)?.bill.currency;
+  return (
+    <>
+      <p className="mb-2 max-w-prose">
+        <Rule row={row} book={book} />
+      </p>
+      {found.length === 0 ? (
+        <p>Nothing of it falls due in this time.</p>
+      ) : (
+        <ScrollRegion label="Lines">
+          <table className="w-full text-left text-[14px]">
+            <thead>
+              <tr className="text-soft border-ink border-b [&>*]:px-2 [&>*]:py-1 [&>*]:font-semibold">
+                <th scope="col">Due on</th>
+                <th scope="col">Covers</th>
+                <th scope="col" className="text-right">
+                  Price
+                </th>
+                <th scope="col">Taken off it</th>
+                <th scope="col" className="text-right">
+                  In this row
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {found.map(({ bill, line }, index) => (
+                <LineRow key={index} bill={bill} line={line} />
+              ))}
+            </tbody>
+          </table>
+        </ScrollRegion>
+      )}
+      <Sources book={book} foreign={foreign} />
+    </>
+  );
+}
+
+interface Shown {
+  covers: string;
+  price: string;
+  off: string;
+  net: string;
+}
+
+// A code's row is what it took off each line; tax is the bill's; anything else its own lines, before codes.
+function linesOf(row: Schemas['LedgerRowWire'], bill: Bill): Shown[] {
+  if (row.kind === 'tax') {
+    return isZero(bill.tax) ? [] : [{ covers: '', price: bill.net, off: '', net: bill.tax }];
+  }
+
+  if (row.kind === 'code') {
+    return bill.lines.flatMap((line) =>
+      line.discounts
+        .filter((discount) => discount.source === row.ref)
+        .map((discount) => ({ covers: line.ref, price: line.amount, off: '', net: `-${discount.amount}` })),
+    );
+  }
+
+  return bill.lines.filter((line) => line.kind === row.kind && line.ref === row.ref).map(shown);
+}
+
+function shown(line: Line): Shown {
+  const covers =
+    line.coversFrom && line.coversUntil ? `${shortDay(line.coversFrom)} to ${shortDay(line.coversUntil)}` : 'once';
+  return {
+    covers: line.included ? 'included' : covers,
+    price: line.atLeast && isZero(line.amount) ? 'not stated' : line.amount,
+    off: line.discounts
+      .map(
+        (discount) =>
+          `${discount.source === 'included' ? 'included with the plan' : `in its own row: ${discount.source}`} −${figure(discount.amount)}`,
+      )
+      .join(', '),
+    net: line.inRow,
+  };
+}
+
+function LineRow({ bill, line }: { bill: Bill; line: Shown }) {
+  const written = (amount: string) => (/^-?[0-9.]+$/.test(amount) ? figure(amount) : amount);
+  return (
+    <tr className="odd:bg-band [&>*]:px-2 [&>*]:py-1">
+      <th scope="row" className="font-normal">
+        {shortDay(bill.date)}
+      </th>
+      <td className="text-soft">{line.covers}</td>
+      <td className="text-right">{written(line.price)}</td>
+      <td className="text-green">{line.off}</td>
+      <td className="text-right font-semibold">
+        {/^-?[0-9.]+$/.test(line.net) ? money(line.net, bill.currency) : line.net}
+      </td>
+    </tr>
+  );
+}
+
+function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['BookWire'] }) {
+  const { page } = useSite();
+  const { extras, candidate } = page.worksheet;
+  switch (row.kind) {
+    case 'plan':
+      return (
+        <>
+          The plan’s price of each bill, every {candidate.hosting?.everyMonths} months from the start on; the first
+          steps of the price list first.
+        </>
+      );
+    case 'dataCentre':
+      return <>The data centre’s surcharge a month, times the months of each bill of the plan.</>;
+    case 'setup':
+      return <>Asked once, on the first day.</>;
+    case 'domain':
+      return (
+        <>
+          The first year at the price for registering, each later year at that for renewing; what the plan includes is
+          taken off.
+        </>
+      );
+    case 'addOn': {
+      const every = extras.find((extra) => extra.id === row.ref)?.every;
+      const words: Record<string, string> = {
+        once: 'Asked once, on the first day.',
+        month: 'Its price a month, for the months of each bill.',
+        year: 'Its price a year, on each year’s day.',
+        cycle: 'Its price with each bill of the plan.',
+      };
+      return <>{words[every ?? ''] ?? 'Its price as the seller charges it.'}</>;
+    }
+    case 'code':
+      return (
+        <>What this takes off each line it is for. Of each line, every code takes from what the ones before it left.</>
+      );
+    case 'tax':
+      return (
+        <>
+          {page.settings.taxPercent}% of what each bill comes to, rounded once a bill, where the seller’s prices do not
+          hold the tax.
+        </>
+      );
+    default:
+      return <>{book?.provider}</>;
+  }
+}
+
+function Sources({ book, foreign }: { book?: Schemas['BookWire']; foreign?: string }) {
+  const { page } = useSite();
+  const { currency, rates, rateDates } = page.settings;
+  return (
+    <p className="text-soft mt-3 text-[13px]">
+      {book && (
+        <>
+          From the offer book of <bdi>{book.provider}</bdi>, read on {shortDay(book.asOf)}
+          {book.isOld && <span className="text-red">, over 60 days ago</span>}
+          {book.pricesIncludeTax
+            ? page.settings.countTax
+              ? '; its prices hold the tax'
+              : '; its prices hold the tax, which is left out of the worksheet'
+            : ''}
+          .{' '}
+        </>
+      )}
+      {foreign &&
+        `One ${foreign} is counted as ${rates[foreign]} ${currency}${rateDates[foreign] ? `, as you typed it on ${shortDay(rateDates[foreign])}` : ''}; each bill is converted whole and shared over its rows.`}
+    </p>
+  );
+}

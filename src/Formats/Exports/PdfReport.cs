@@ -1,0 +1,160 @@
+using System.Globalization;
+using PdfSharp;
+using PdfSharp.Drawing;
+using PdfSharp.Drawing.Layout;
+using PdfSharp.Fonts;
+using PdfSharp.Pdf;
+
+namespace HomeStart.Formats;
+
+/// <summary>Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has.</summary>
+public static class PdfReport
+{
+    private const double Margin = 42;
+    private const int MostColumnsUpright = 6;
+    private static readonly XColor Ink = XColor.FromArgb(23, 33, 27);
+    private static readonly XColor Rule = XColor.FromArgb(194, 207, 189);
+    private static readonly XColor Band = XColor.FromArgb(236, 242, 232);
+
+    static PdfReport() => GlobalFontSettings.FontResolver ??= new ShippedFonts();
+
+    /// <param name="made">The business date it says it was made on.</param>
+    public static byte[] Write(Report report, DateOnly made)
+    {
+        using var document = new PdfDocument();
+        document.Info.Title = report.Title;
+        document.Info.Creator = "Home Start";
+        new Sheet(document, report, made).Draw();
+        using var bytes = new MemoryStream();
+        document.Save(bytes);
+        return bytes.ToArray();
+    }
+
+    private sealed class Sheet(PdfDocument document, Report report, DateOnly made)
+    {
+        private readonly XFont _title = new(ShippedFonts.Family, 17, XFontStyleEx.Bold);
+        private readonly XFont _body = new(ShippedFonts.Family, 9.5);
+        private readonly XFont _bold = new(ShippedFonts.Family, 9.5, XFontStyleEx.Bold);
+        private readonly XFont _small = new(ShippedFonts.Family, 8);
+        private readonly XSolidBrush _ink = new(Ink);
+        private XGraphics _on = null!;
+        private double _width;
+        private double _height;
+        private double _y;
+
+        public void Draw()
+        {
+            NewPage();
+            Text(report.Title, _title, 24);
+            foreach (var sentence in report.Lead)
+            {
+                Text(sentence, _body, 13);
+            }
+
+            _y += 8;
+            Row(new ReportRow(report.Head[0], [.. report.Head.Skip(1)]), _small, isHead: true, isBand: false);
+            foreach (var (index, row) in report.Rows.Index())
+            {
+                Row(row, row.IsTotal ? _bold : _body, isHead: false, isBand: index % 2 == 0 && !row.IsTotal);
+            }
+
+            _y += 10;
+            foreach (var note in report.Notes)
+            {
+                Text(note, _small, 11.5);
+            }
+
+            _y += 4;
+            Text(string.Create(CultureInfo.InvariantCulture, $"Made with Home Start on {ReportWords.Day(made)}."), _small, 11.5);
+        }
+
+        private void NewPage()
+        {
+            var page = document.AddPage();
+            page.Size = PageSize.A4;
+            page.Orientation = report.Head.Count > MostColumnsUpright ? PageOrientation.Landscape : PageOrientation.Portrait;
+            _on?.Dispose();
+            _on = XGraphics.FromPdfPage(page);
+            (_width, _height, _y) = (page.Width.Point - (2 * Margin), page.Height.Point - Margin, Margin);
+        }
+
+        // Text as wide as the page, broken into as many lines as it takes.
+        private void Text(string text, XFont font, double lineHeight)
+        {
+            var lines = Math.Ceiling(_on.MeasureString(text, font).Width * 1.04 / _width);
+            Need(lineHeight * lines);
+            new XTextFormatter(_on).DrawString(text, font, _ink, new XRect(Margin, _y, _width, (lineHeight * lines) + 4));
+            _y += lineHeight * lines;
+        }
+
+        private void Row(ReportRow row, XFont font, bool isHead, bool isBand)
+        {
+            const double height = 16;
+            Need(height);
+            var columns = report.Head.Count - 1;
+            var first = Math.Max(110, _width - (columns * 92));
+            var each = (_width - first) / Math.Max(1, columns);
+            if (isBand)
+            {
+                _on.DrawRectangle(new XSolidBrush(Band), Margin, _y, _width, height);
+            }
+
+            _on.DrawString(Fitted(row.Label, font, first - 8), font, _ink, new XRect(Margin + 3, _y, first - 6, height), XStringFormats.CenterLeft);
+            foreach (var (index, cell) in row.Cells.Index())
+            {
+                var space = new XRect(Margin + first + (index * each), _y, each - 3, height);
+                _on.DrawString(cell, Narrow(cell, font, each - 6), _ink, space, XStringFormats.CenterRight);
+            }
+
+            if (isHead || row.IsTotal)
+            {
+                var line = isHead ? _y + height : _y;
+                _on.DrawLine(new XPen(Ink, 0.8), Margin, line, Margin + _width, line);
+            }
+
+            _y += height;
+            if (row.IsTotal)
+            {
+                _on.DrawLine(new XPen(Ink, 0.8), Margin, _y, Margin + _width, _y);
+                _on.DrawLine(new XPen(Rule, 0.8), Margin, _y + 2.5, Margin + _width, _y + 2.5);
+            }
+        }
+
+        private void Need(double height)
+        {
+            if (_y + height > _height)
+            {
+                NewPage();
+            }
+        }
+
+        private string Fitted(string text, XFont font, double width)
+        {
+            while (text.Length > 4 && _on.MeasureString(text, font).Width > width)
+            {
+                text = text[..^2].TrimEnd('…') + "…";
+            }
+
+            return text;
+        }
+
+        private XFont Narrow(string text, XFont font, double width) =>
+            _on.MeasureString(text, font).Width <= width ? font : new XFont(ShippedFonts.Family, Math.Max(5.5, font.Size * width / _on.MeasureString(text, font).Width), font.Bold ? XFontStyleEx.Bold : XFontStyleEx.Regular);
+    }
+
+    /// <summary>The fonts that ship with the application, whatever is installed.</summary>
+    private sealed class ShippedFonts : IFontResolver
+    {
+        public const string Family = "Hanken Grotesk";
+
+        public byte[] GetFont(string faceName)
+        {
+            using var stream = typeof(ShippedFonts).Assembly.GetManifestResourceStream(faceName)!;
+            using var bytes = new MemoryStream();
+            stream.CopyTo(bytes);
+            return bytes.ToArray();
+        }
+
+        public FontResolverInfo? ResolveTypeface(string familyName, bool isBold, bool isItalic) => new(isBold ? "HankenGrotesk-Bold" : "HankenGrotesk-Regular");
+    }
+}

@@ -1,0 +1,91 @@
+using System.Text.Json;
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>The shortlist side by side. Amounts are in <see cref="Currency"/>.</summary>
+/// <param name="Base">The letter that every change is against.</param>
+/// <param name="Columns">The columns of the ledgers: today, year1, …</param>
+public sealed record ComparisonWire(
+    string Base, string Currency, DateOnly Start, DateOnly End, IReadOnlyList<string> Columns, IReadOnlyList<ComparedWire> Candidates, IReadOnlyList<LeadWire> Leads, IReadOnlyList<ShortlistTurnWire> Turns, IReadOnlyList<LineDifferenceWire> Differences)
+{
+    public static ComparisonWire Of(Comparison comparison, CountSettings settings)
+    {
+        var currency = settings.DisplayCurrency!;
+        return new ComparisonWire(
+            comparison.Base,
+            currency.Code,
+            settings.StartDate,
+            settings.End,
+            [.. Enumerable.Range(0, 1 + ((settings.HorizonMonths + 11) / 12)).Select(column => column == 0 ? "today" : $"year{column}")],
+            [.. comparison.Candidates.Select(ComparedWire.Of)],
+            [.. comparison.Leads.Select(lead => new LeadWire(lead.From, lead.Letters, Amount(lead.Paid)))],
+            [.. comparison.Turns.Select(turn => new ShortlistTurnWire(turn.Months, turn.Letter, turn.Least, Amount(turn.Sum), Amount(turn.LeastSum)))],
+            [.. comparison.Differences.Select(line => new LineDifferenceWire(
+                JsonNamingPolicy.CamelCase.ConvertName(line.Kind.ToString()), line.Of, line.One, line.Other, [.. line.Cells.Select(Amount)], Amount(line.Total)))]);
+
+        string Amount(Int128 units) => new Money(units, currency).ToAmount();
+    }
+}
+
+/// <param name="Totals">Null while it cannot be costed; so are the others.</param>
+/// <param name="Columns">What is paid in each column of the ledger.</param>
+public sealed record ComparedWire(
+    string Letter,
+    bool IsLeast,
+    TotalsWire? Totals,
+    IReadOnlyList<string> Columns,
+    PriceStepWire? PriceStep,
+    DateOnly? RefundLastDay,
+    string? HorizonChange,
+    string? TodayChange,
+    IReadOnlyList<DueOnWire> Paid,
+    IReadOnlyList<NeedFitWire> Fits)
+{
+    internal static ComparedWire Of(Compared compared)
+    {
+        var costing = compared.Costing;
+        return new ComparedWire(
+            compared.Letter,
+            compared.IsLeast,
+            costing is null ? null : CostingWriter.WriteTotals(costing),
+            costing is null ? [] : [.. costing.Ledger.Totals.Select(cell => Amount(cell)!)],
+            costing is null ? null : PriceStepWire.Of(costing.Totals.PriceStep),
+            costing?.Totals.Refundable.LastDay,
+            Amount(compared.HorizonChange),
+            Amount(compared.TodayChange),
+            [.. compared.Paid.Select(paid => new DueOnWire(paid.Date, Amount(paid.Total)!))],
+            [.. compared.Fits.Select(NeedFitWire.Of)]);
+
+        string? Amount(Int128? units) => units is { } known ? new Money(known, costing!.Currency).ToAmount() : null;
+    }
+}
+
+/// <summary>Who has paid least so far from a date on.</summary>
+public sealed record LeadWire(DateOnly From, IReadOnlyList<string> Letters, string Paid);
+
+/// <summary>Over how many months another candidate would be the least.</summary>
+public sealed record ShortlistTurnWire(int Months, string Letter, string Least, string Sum, string LeastSum);
+
+/// <param name="Cells">The other's less the base's, by column.</param>
+public sealed record LineDifferenceWire(string Kind, string? Of, IReadOnlyList<string> One, IReadOnlyList<string> Other, IReadOnlyList<string> Cells, string Total);
+
+/// <summary>What is sunk if the owner stops after 1, 2, … months, in <see cref="Currency"/>.</summary>
+/// <param name="ShortestEveryMonths">The way to pay that binds least, which <see cref="ByShortest"/> is about; null: it is the one chosen.</param>
+/// <param name="WinsFrom">From how many months on the chosen way costs less than that.</param>
+public sealed record StoppingWire(string Currency, IReadOnlyList<string> Chosen, bool AtLeast, int? ShortestEveryMonths, int? ShortestCommitMonths, IReadOnlyList<string> ByShortest, int? WinsFrom)
+{
+    public static StoppingWire Of(Stopping stopping, Currency currency)
+    {
+        return new StoppingWire(
+            currency.Code,
+            [.. stopping.Chosen.Select(Amount)],
+            stopping.Chosen.Concat(stopping.ByShortest).Any(sunk => sunk.IsAtLeast),
+            stopping.Shortest?.EveryMonths,
+            stopping.Shortest?.CommitMonths,
+            [.. stopping.ByShortest.Select(Amount)],
+            stopping.WinsFrom);
+
+        string Amount(Sunk sunk) => new Money(sunk.Amount, currency).ToAmount();
+    }
+}

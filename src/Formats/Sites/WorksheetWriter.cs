@@ -1,0 +1,94 @@
+using HomeStart.Core;
+
+namespace HomeStart.Formats;
+
+/// <summary>Writes one candidate worked out, with its what-ifs.</summary>
+public static class WorksheetWriter
+{
+    public static WorksheetWire Write(Worksheet worksheet) =>
+        new(
+            worksheet.Letter,
+            CandidateWire.Of(worksheet.Candidate),
+            worksheet.Costing is { } costing ? CostingWriter.Write(costing) : null,
+            worksheet.Costing is { } summed ? Summary(summed) : null,
+            worksheet.Costing is { } drawn ? Timeline(drawn) : null,
+            [.. worksheet.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))],
+            [.. worksheet.Plans.Select(PlanOptionWire.Of)],
+            [.. worksheet.DataCentres.Select(centre => new DataCentreOptionWire(centre.Choice?.Id, centre.Choice?.Name, centre.Choice?.Region, centre.IsChosen, OutcomeWire.Of(centre)))],
+            [.. worksheet.WaysToPay.Select(WayToPay)],
+            [.. worksheet.Extras.Select(ExtraWire.Of)],
+            [.. worksheet.DomainSellers.Select(seller => Seller(worksheet.Candidate, seller))],
+            [.. worksheet.DomainWays.Select(way => new DomainWayWire(way.Choice is null ? null : DomainWire.Of(way.Choice), way.IsChosen, OutcomeWire.Of(way)))],
+            [.. worksheet.CodeCures.Select(cure => CodeCureWire.Of(cure, worksheet.Costing!.Currency))],
+            worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
+            [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))]);
+
+    private static SummaryWire Summary(Costing costing)
+    {
+        var summary = Core.Summary.Of(costing);
+        return new SummaryWire(
+            costing.Currency.Code,
+            Amount(costing, summary.Today),
+            Amount(costing, summary.RestOfFirstYear),
+            summary.EachLaterYear is { } year ? Amount(costing, year) : null,
+            Amount(costing, summary.Horizon),
+            summary.StepTimes);
+    }
+
+    private static TimelineWire Timeline(Costing costing)
+    {
+        var timeline = Core.Timeline.Of(costing);
+        return new TimelineWire(timeline.IsByYear, [.. timeline.Bars.Select(bar => Bar(costing, bar))]);
+    }
+
+    private static BarWire Bar(Costing costing, Bar bar) =>
+        new(
+            bar.Date,
+            Amount(costing, bar.Total),
+            bar.AtLeast,
+            Amount(costing, bar.Parts.Plan),
+            Amount(costing, bar.Parts.Domain),
+            Amount(costing, bar.Parts.Extras),
+            Amount(costing, bar.Parts.Setup),
+            Amount(costing, bar.Parts.Tax),
+            [.. bar.Within.Select(within => Bar(costing, within))]);
+
+    private static WayToPayWire WayToPay(WhatIf<BillingOption> whatIf)
+    {
+        var (option, costing) = (whatIf.Choice, whatIf.Costing);
+        return new WayToPayWire(
+            option.EveryMonths,
+            option.CommitMonths,
+            whatIf.IsChosen,
+            costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, costing.Run.Purchase.Hosting!.Book.Currency).ToAmount() : null,
+            costing is null ? null : [.. costing.Ledger.Totals.Select(cell => Amount(costing, cell))],
+            costing is not null && Ledger.Folded(costing.Ledger.Totals) is { } folded ? Amount(costing, folded) : null,
+            costing is null ? null : Amount(costing, costing.Totals.Horizon),
+            costing?.Totals.AtLeast.Horizon ?? false,
+            costing?.Totals.AtLeast.DueToday ?? false,
+            NextWire.Of(costing),
+            Change(whatIf, whatIf.HorizonChange),
+            Change(whatIf, whatIf.TodayChange),
+            costing?.Run.Inclusions.Any(verdict => verdict.Result == InclusionResult.Used) ?? false);
+    }
+
+    private static DomainSellerWire Seller(Candidate candidate, WhatIf<OfferBook> whatIf)
+    {
+        var book = whatIf.Choice;
+        var price = book.Domain(candidate.Domains[0].Ending);
+        return new DomainSellerWire(
+            book.Id,
+            book.Provider.Name,
+            Price(price?.Register),
+            Price(price?.Renew),
+            book.Currency.Code,
+            whatIf.IsChosen,
+            OutcomeWire.Of(whatIf));
+
+        string? Price(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
+    }
+
+    private static string? Change<T>(WhatIf<T> whatIf, Int128? change) => change is { } units ? Amount(whatIf.Costing!, units) : null;
+
+    private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
+}

@@ -1,0 +1,27 @@
+using HomeStart.Core;
+using HomeStart.Formats;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+
+namespace HomeStart.Web.Comparisons;
+
+/// <summary>The shortlist side by side, and what stopping early would cost.</summary>
+internal static class ComparisonsEndpoints
+{
+    public static void MapComparisons(this IEndpointRouteBuilder app)
+    {
+        var sites = app.MapGroup("/api/sites/{siteId:guid}");
+        sites.MapGet("/comparison", CompareAsync).WithName("compare").Produces<ComparisonWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        sites.MapGet("/candidates/{letter}/stopping", StopAsync).WithName("stopping").Produces<StoppingWire>().ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static async Task<IResult> CompareAsync(Guid siteId, string? @base, string? against, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
+        await desk.CountedAsync(siteId, cancel) is var (site, settings)
+            ? Results.Ok(ComparisonWire.Of(Comparison.Of(site, workspace.Books, settings, @base, against), settings))
+            : SiteDesk.Missing();
+
+    private static async Task<IResult> StopAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
+        await desk.CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed && Stopping.Of(listed.Candidate, workspace.Books, settings) is { } stopping
+            ? Results.Ok(StoppingWire.Of(stopping, settings.DisplayCurrency!))
+            : SiteDesk.Missing();
+}

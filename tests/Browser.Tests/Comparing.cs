@@ -1,0 +1,34 @@
+namespace HomeStart.Browser.Tests;
+
+/// <summary>The shortlist side by side: which is the least, and what would make it not so.</summary>
+public sealed class Comparing(Browser browser) : IClassFixture<Browser>
+{
+    [Fact]
+    public void The_least_is_named_with_what_would_make_it_not_so()
+    {
+        browser.StartAfresh();
+        browser.Press("Compare");
+        browser.Reads("B costs least over three years: £229.52");
+        browser.Reads("After that £505.30 falls due on 1 December 2029.");
+        browser.Reads("Counted over 37 months C would cost less than B: £388.32 against £734.82.");
+        browser.Reads("B does not meet all you need");
+        browser.Reads("Least paid so far: A from 1 Dec 2026 (£65.15); D from 1 Dec 2027 (£174.60); B from 1 Dec 2028 (£229.52).");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Differences_have_one_base_and_two_are_compared_line_by_line_at_an_address_that_holds()
+    {
+        browser.StartAfresh();
+        browser.Press("Compare");
+        browser.Select("Differences against", "B");
+        browser.Row("Against B").ShouldContain("+213.77");
+        browser.Select("Line by line", "C");
+        browser.Reads("In all");
+        browser.Row("In all").ShouldContain("+59.68");
+        browser.Driver.Navigate().Refresh();
+        browser.Row("In all").ShouldContain("+59.68");
+        browser.Choice("also rows that do not differ").Click();
+        browser.Until(() => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null, "the address does not say so");
+    }
+}

@@ -1,0 +1,50 @@
+using static HomeStart.Core.Tests.Shop;
+
+namespace HomeStart.Core.Tests;
+
+/// <summary>What is gone if the owner stops early.</summary>
+public class StoppingTests
+{
+    [Fact]
+    public void Bills_before_the_day_are_gone_and_the_last_month_holds_the_whole_horizon()
+    {
+        var site = Choosing("tidemarsh", "slipway", 12);
+        var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
+        var costing = Costed(site);
+        stopping.Chosen.Length.ShouldBe(36);
+        stopping.Chosen[0].Amount.ShouldBe(costing.Totals.DueToday);
+        stopping.Chosen[11].Amount.ShouldBe(costing.Totals.DueToday); // The second year's bill is due on the day it would begin.
+        stopping.Chosen[12].Amount.ShouldBe(costing.Ledger.Totals[0] + costing.Ledger.Totals[1] + costing.Ledger.Totals[2]);
+        stopping.Chosen[35].Amount.ShouldBe(costing.Totals.Horizon);
+        stopping.ByShortest[35].Amount.ShouldBe(Costed(Choosing("tidemarsh", "slipway", 1)).Totals.Horizon);
+    }
+
+    [Fact]
+    public void The_longer_term_wins_from_the_month_after_which_it_is_never_the_dearer()
+    {
+        var site = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", ForDomain: false, 1), new EnterCode("A", "NEAPTIDE25"), new SetExtra("A", "privacy", ForDomain: true, 1));
+        var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
+        var wins = stopping.WinsFrom.ShouldNotBeNull();
+        for (var months = wins; months <= 36; months++)
+        {
+            stopping.Chosen[months - 1].Amount.ShouldBeLessThan(stopping.ByShortest[months - 1].Amount);
+        }
+
+        stopping.Chosen[wins - 2].Amount.ShouldBeGreaterThanOrEqualTo(stopping.ByShortest[wins - 2].Amount);
+    }
+
+    [Fact]
+    public void What_is_owed_of_a_term_paid_by_the_month_is_gone_from_the_first_day()
+    {
+        // Saltglass commits for a year and is paid by the month.
+        var site = Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12));
+        var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
+        stopping.Chosen[0].Amount.ShouldBe(Costed(site).Totals.FirstTerm);
+        stopping.Chosen[35].IsAtLeast.ShouldBeTrue();
+        stopping.WinsFrom.ShouldBeNull();
+    }
+
+    [Fact]
+    public void Without_hosting_there_is_nothing_to_stop() =>
+        Stopping.Of(Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))).Shortlist[0].Candidate, Books, Settings).ShouldBeNull();
+}
