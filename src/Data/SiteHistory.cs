@@ -40,7 +40,11 @@ public sealed class SiteHistory(HomeStartDb db)
         db.Revisions.Add(new RevisionRow { SiteId = row.Id, WorkspaceId = row.WorkspaceId, Position = position, Document = Documents.Write(changed) });
         (row.Cursor, row.Newest, row.Revision) = (position, position, row.Revision + 1);
         await db.SaveChangesAsync(cancel);
-        await db.Revisions.Where(revision => revision.SiteId == row.Id && revision.Position <= position - Kept).ExecuteDeleteAsync(cancel);
+        if (position >= Kept)
+        {
+            await db.Revisions.Where(revision => revision.SiteId == row.Id && revision.Position <= position - Kept).ExecuteDeleteAsync(cancel);
+        }
+
         await transaction.CommitAsync(cancel);
         return new VersionedSite(row, changed, CanUndo: true);
     }

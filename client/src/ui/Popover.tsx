@@ -1,36 +1,36 @@
-import { Popover as Radix } from 'radix-ui';
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Button } from './Button';
 
-/** A small sheet that opens under words in blue ink. Its contents get a way to close it. */
-export function InkPopover({
-  words,
-  label,
-  children,
-}: {
+export interface PopoverProps {
   words: ReactNode;
   label: string;
   children: (close: () => void) => ReactNode;
-}) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Radix.Root open={open} onOpenChange={setOpen}>
-      <Radix.Trigger asChild>
-        <Button look="text" aria-label={label}>
-          {words}
-        </Button>
-      </Radix.Trigger>
-      <Radix.Portal>
-        <Radix.Content
-          aria-label={label}
-          align="end"
-          sideOffset={8}
-          collisionPadding={12}
-          className="bg-sheet border-rule z-50 w-80 max-w-[calc(100vw-1.5rem)] rounded-md border p-4 shadow-xl"
-        >
-          {children(() => setOpen(false))}
-        </Radix.Content>
-      </Radix.Portal>
-    </Radix.Root>
+}
+
+const load = () => import('./PopoverSheet');
+const Sheet = lazy(load);
+
+/** A small sheet that opens under words in blue ink. Its contents get a way to close it. What it takes comes when it is first reached for. */
+export function InkPopover(props: PopoverProps) {
+  const [asked, setAsked] = useState(false);
+  const words = (
+    <Button
+      look="text"
+      aria-label={props.label}
+      aria-haspopup="dialog"
+      aria-expanded={false}
+      onPointerEnter={() => void load()}
+      onFocus={() => void load()}
+      onClick={() => setAsked(true)}
+    >
+      {props.words}
+    </Button>
+  );
+  return asked ? (
+    <Suspense fallback={words}>
+      <Sheet {...props} />
+    </Suspense>
+  ) : (
+    words
   );
 }

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using HomeStart.Connectors;
 using HomeStart.Data;
 using HomeStart.Formats;
@@ -11,6 +12,7 @@ using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Hosting;
@@ -40,6 +42,7 @@ public static class Composition
         services.AddLookUpLimits();
         services.AddScanLimits();
         services.AddResponseCompression();
+        services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
         services.AddOpenApi();
         services.AddSingleton<ClientPage>();

@@ -8,6 +8,9 @@ namespace HomeStart.Web.Session;
 /// <summary>The visitor's workspace: its world, its business date, its offer books.</summary>
 public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions options, Demo demo, TimeProvider time)
 {
+    // It does not change within a request.
+    private DateOnly? _today;
+
     public Guid Id => scope.Id;
 
     public World World => new(scope.Id);
@@ -15,11 +18,7 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
     public IReadOnlyList<OfferBook> Books => demo.OfferBooks;
 
     /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
-    public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel)
-    {
-        var ahead = await db.Workspaces.Where(row => row.Id == scope.Id).Select(row => row.DaysAhead).SingleOrDefaultAsync(cancel);
-        return (options.Date ?? DateOnly.FromDateTime(time.GetLocalNow().DateTime)).AddDays(ahead);
-    }
+    public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel) => _today ??= await TodayAsync(cancel);
 
     /// <summary>Stores the workspace itself, at its first change.</summary>
     public async Task EnsureStoredAsync(CancellationToken cancel)
@@ -29,5 +28,11 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
             db.Workspaces.Add(new WorkspaceRow { Id = scope.Id, CreatedAt = time.GetUtcNow() });
             await db.SaveChangesAsync(cancel);
         }
+    }
+
+    private async Task<DateOnly> TodayAsync(CancellationToken cancel)
+    {
+        var ahead = await db.Workspaces.Where(row => row.Id == scope.Id).Select(row => row.DaysAhead).SingleOrDefaultAsync(cancel);
+        return (options.Date ?? DateOnly.FromDateTime(time.GetLocalNow().DateTime)).AddDays(ahead);
     }
 }

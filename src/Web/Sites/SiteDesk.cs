@@ -38,7 +38,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     /// <summary>Makes sure that a site found is stored before it is changed.</summary>
     public async Task<VersionedSite> StoredAsync(VersionedSite versioned, CancellationToken cancel)
     {
-        if (await db.Sites.AnyAsync(row => row.Id == versioned.Row.Id, cancel))
+        if (db.Entry(versioned.Row).State != EntityState.Detached)
         {
             return versioned;
         }

@@ -13,7 +13,7 @@ internal static class SitesEndpoints
 {
     public static void MapSites(this IEndpointRouteBuilder app)
     {
-        var sites = app.MapGroup("/api/sites");
+        var sites = app.MapGroup("/api/sites").AddEndpointFilter<OneConnection>();
         sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
         sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
         Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));

@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear } from '../../ui/scale';
 import { useState } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { instant, shortDay, shortMonthOf } from '../../format/dates';

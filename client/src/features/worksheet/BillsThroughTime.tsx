@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear } from '../../ui/scale';
 import { useState } from 'react';
 import type { Costing, Schemas } from '../../api/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';

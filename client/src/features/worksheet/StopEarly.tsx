@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { scaleLinear } from 'd3-scale';
+import { scaleLinear } from '../../ui/scale';
 import { useState } from 'react';
 import type { Stopping } from '../../api/client';
 import { stoppingQuery } from '../../api/queries';

@@ -1,0 +1,29 @@
+import { Popover as Radix } from 'radix-ui';
+import { useState } from 'react';
+import { Button } from './Button';
+import type { PopoverProps } from './Popover';
+
+/** The small sheet itself, open as soon as it is there. */
+export default function PopoverSheet({ words, label, children }: PopoverProps) {
+  const [open, setOpen] = useState(true);
+  return (
+    <Radix.Root open={open} onOpenChange={setOpen}>
+      <Radix.Trigger asChild>
+        <Button look="text" aria-label={label}>
+          {words}
+        </Button>
+      </Radix.Trigger>
+      <Radix.Portal>
+        <Radix.Content
+          aria-label={label}
+          align="end"
+          sideOffset={8}
+          collisionPadding={12}
+          className="bg-sheet border-rule z-50 w-80 max-w-[calc(100vw-1.5rem)] rounded-md border p-4 shadow-xl"
+        >
+          {children(() => setOpen(false))}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}
