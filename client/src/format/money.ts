@@ -5,25 +5,36 @@ function decimalsOf(amount: string): number {
   return point < 0 ? 0 : amount.length - point - 1;
 }
 
-function formatter(amount: string, options: Intl.NumberFormatOptions) {
+// Making a formatter takes longer than using it a hundred times.
+const formatters = new Map<string, Intl.NumberFormat>();
+
+function formatter(amount: string, currency?: string): Intl.NumberFormat {
   const decimals = decimalsOf(amount);
-  return new Intl.NumberFormat('en-GB', {
-    ...options,
+  const key = `${decimals}${currency ?? ''}`;
+  const known = formatters.get(key);
+  if (known) {
+    return known;
+  }
+
+  const made = new Intl.NumberFormat('en-GB', {
+    ...(currency && { style: 'currency', currency }),
     minimumFractionDigits: decimals,
     maximumFractionDigits: decimals,
   });
+  formatters.set(key, made);
+  return made;
 }
 
 /** "£83.20": a lone sum always says its currency. */
 export function money(amount: string, currency: string): string {
-  return formatter(amount, { style: 'currency', currency })
+  return formatter(amount, currency)
     .format(amount as Intl.StringNumericLiteral)
     .replace('-', '−');
 }
 
 /** "1,083.20": in a table whose head says the currency. */
 export function figure(amount: string): string {
-  return formatter(amount, {})
+  return formatter(amount)
     .format(amount as Intl.StringNumericLiteral)
     .replace('-', '−');
 }

@@ -1,5 +1,10 @@
 const numbers = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 
+const counted = new Intl.NumberFormat('en-GB');
+
+/** "5,000": how many of something. */
+export const count = (number: number) => counted.format(number);
+
 /** "three years", "30 months". */
 export function span(months: number): string {
   if (months % 12 === 0) {

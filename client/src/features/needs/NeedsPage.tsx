@@ -1,4 +1,5 @@
 import { money } from '../../format/money';
+import { count } from '../../format/words';
 import { useSite } from '../site/SiteContext';
 import { Choice, NumberAnswer, Requirement, TextAnswer, Tick, Ticks } from './Answers';
 import { DomainQuestion } from './DomainQuestion';
@@ -120,7 +121,7 @@ function TheVisitors({ needs, set }: Answered) {
           <option value="0">not said</option>
           {rough.map((number) => (
             <option key={number} value={number}>
-              about {new Intl.NumberFormat('en-GB').format(number)}
+              about {count(number)}
             </option>
           ))}
         </Choice>

@@ -1,3 +1,5 @@
+import { count } from '../../format/words';
+
 const counted: Record<string, readonly [one: string, many: string]> = {
   websites: ['site', 'sites'],
   storageGB: ['GB of storage', 'GB of storage'],
@@ -91,7 +93,7 @@ function written(value: unknown): string {
   return Array.isArray(value)
     ? value.join(' and ')
     : typeof value === 'number'
-      ? new Intl.NumberFormat('en-GB').format(value)
+      ? count(value)
       : typeof value === 'boolean'
         ? value
           ? 'yes'

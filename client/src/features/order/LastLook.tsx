@@ -59,6 +59,14 @@ export function LastLook({ costing }: { costing: Costing }) {
           </tbody>
         </table>
       ))}
+      {books
+        .filter((book) => book.isOld && today.some((bill) => bill.book === book.id))
+        .map((book) => (
+          <p key={book.id} className="text-red mt-2">
+            The prices of <bdi>{book.provider}</bdi> were read on {shortDay(book.asOf)}, over 60 days ago: they may have
+            changed since.
+          </p>
+        ))}
       {domain && (
         <p className="mt-2">
           Read the name once more, it cannot be changed afterwards:{' '}

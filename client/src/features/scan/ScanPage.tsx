@@ -1,6 +1,6 @@
 import { Link, useNavigate, useSearch } from '@tanstack/react-router';
 import { useScan } from '../../api/scan';
-import { shortSpan, span } from '../../format/words';
+import { count, shortSpan, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
@@ -9,8 +9,6 @@ import { FrontPicture } from './FrontPicture';
 import { Rejected } from './Rejected';
 import { ScanRows } from './ScanRows';
 import { WhatSettlesIt } from './WhatSettlesIt';
-
-const count = new Intl.NumberFormat('en-GB');
 
 /** Every way to buy that meets the needs, the least first; what would make another the least; what is out, and why. */
 export function ScanPage() {
@@ -25,8 +23,7 @@ export function ScanPage() {
       {scan.data ? (
         <>
           <p className="text-soft">
-            {count.format(scan.data.scan.considered)} ways to buy were costed, {count.format(scan.data.scan.feasible)}{' '}
-            meet{' '}
+            {count(scan.data.scan.considered)} ways to buy were costed, {count(scan.data.scan.feasible)} meet{' '}
             <Link
               to="/sites/$siteId/needs"
               params={{ siteId: page.id }}

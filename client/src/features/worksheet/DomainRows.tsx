@@ -62,7 +62,14 @@ export function DomainRows() {
           </>
         }
         figures={figuresOf(rows, (row) => row.kind === 'domain' && row.ref === written)}
-        notes={costing && <DomainNote costing={costing} />}
+        notes={
+          costing && (
+            <>
+              <DomainNote costing={costing} />
+              <DifferentDays costing={costing} />
+            </>
+          )
+        }
       />
     </tbody>
   );
@@ -193,6 +200,21 @@ function Included({ costing, reference }: { costing: Costing; reference: string 
     <span className="text-green block text-[13px]">
       A year is included with the plan, worth {figure(waived.amount)}
     </span>
+  ) : null;
+}
+
+/** Domain and hosting that run out on different days get forgotten. */
+function DifferentDays({ costing }: { costing: Costing }) {
+  const { page } = useSite();
+  const everyMonths = page.worksheet.candidate.hosting?.everyMonths ?? 1;
+  const lines = costing.bills.flatMap((bill) => bill.lines);
+  const domain = lines.find((line) => line.kind === 'domain')?.coversUntil;
+  const plan = lines.find((line) => line.kind === 'plan')?.coversUntil;
+  return domain && plan && domain !== plan && everyMonths > 1 ? (
+    <Note ink="red">
+      The domain is first paid until {shortDay(domain)}, the hosting until {shortDay(plan)}: renewals on different days
+      are easily forgotten.
+    </Note>
   ) : null;
 }
 

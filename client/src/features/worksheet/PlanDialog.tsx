@@ -108,13 +108,15 @@ function Head({ columns }: { columns: readonly Feature[] }) {
         <th scope="col" className="pl-1!">
           Plan
         </th>
-        <th scope="col">Your needs</th>
+        <th scope="col" className="max-md:hidden">
+          Your needs
+        </th>
         {columns.map(([key, label]) => (
-          <th key={key} scope="col" className="text-right">
+          <th key={key} scope="col" className="text-right max-md:hidden">
             {label}
           </th>
         ))}
-        <th scope="col" className="text-right">
+        <th scope="col" className="text-right max-md:hidden">
           A month, then later
         </th>
         <th scope="col" className="text-right">
@@ -151,17 +153,20 @@ function PlanRow({
           <bdi>{plan.name}</bdi>
         </Button>
         {option.isChosen && <span className="text-soft"> chosen now</span>}
-        <span className="text-soft block max-w-56 text-[12.5px]">with {comesWith(plan)}</span>
+        <span className="text-soft block max-w-56 text-[12.5px] max-md:hidden">with {comesWith(plan)}</span>
+        <span className="block text-[12.5px] md:hidden">
+          <NeedFits fits={option.fits} />
+        </span>
       </th>
-      <td className="max-w-60 text-[13px]">
+      <td className="max-w-60 text-[13px] max-md:hidden">
         <NeedFits fits={option.fits} />
       </td>
       {columns.map(([key]) => (
-        <td key={key} className="text-right">
+        <td key={key} className="text-right max-md:hidden">
           {featureWords(plan.features[key])}
         </td>
       ))}
-      <td className="text-right whitespace-nowrap">
+      <td className="text-right whitespace-nowrap max-md:hidden">
         <PerMonth book={book} plan={plan} option={option} />
       </td>
       <OutcomeCells outcome={option.outcome} isChosen={option.isChosen} />

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client';
+import { count } from '../../format/words';
 
 type Plan = Schemas['PlanWire'];
 
@@ -23,7 +24,7 @@ export function featureWords(value: unknown): string {
     case 'boolean':
       return value ? 'yes' : 'no';
     case 'number':
-      return new Intl.NumberFormat('en-GB').format(value);
+      return count(value);
     case 'string':
       return value;
     default:
