@@ -16,7 +16,7 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         browser.Press("As a table");
         Check("worksheet");
         browser.Press("Tidemarsh Hosting, Slipway");
-        browser.Reads("A month, then later");
+        browser.Reads("Falls due after");
         Check("plans");
         browser.Press("Close");
         browser.Press("251.64");

@@ -61,6 +61,7 @@ public class WorksheetTests
         extras.Single(extra => extra.AddOn.Id == "mailboxes").IsAsked.ShouldBeTrue(); // 8 asked, 5 with the plan.
         var backup = extras.Single(extra => extra.AddOn.Id == "backup").IncludedBy;
         backup?.Choice.Plan.Includes.ShouldContain("backup");
+        extras.Single(extra => extra.AddOn.Id == "backup").AddOn.PriceIfBoughtLater.ShouldBe(249);
     }
 
     [Fact]

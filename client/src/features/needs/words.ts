@@ -16,6 +16,12 @@ function counting(need: string, asked: string): string {
   return words ? `${asked} ${words[asked === '1' ? 0 : 1]}` : `${need} ${asked}`;
 }
 
+const certificateWords: Record<string, string> = {
+  shared: 'a certificate, shared or better',
+  own: 'a certificate of its own',
+  wildcard: 'a certificate for all subdomains',
+};
+
 /** The words an owner uses for a tag that an extra provides. */
 export const tagWords: Record<string, string> = {
   backup: 'copies of the site',
@@ -55,7 +61,7 @@ export function needWords({ need, wants }: { need: string; wants: unknown }): st
     case 'extras':
       return tagWords[asked] ?? asked;
     case 'certificate':
-      return asked === 'wildcard' ? 'a certificate for all subdomains' : `a certificate of the kind “${asked}”`;
+      return certificateWords[asked] ?? `a certificate, ${asked} or better`;
     case 'regions':
       return `a data centre in ${regionsOf(wants)}`;
     case 'platform':

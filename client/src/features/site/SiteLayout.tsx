@@ -2,6 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearch } from '@tanstack/react-router';
 import { useIsSaving, useSiteChanges } from '../../api/commands';
 import { booksQuery, siteQuery } from '../../api/queries';
+import { longDay } from '../../format/dates';
+import { span } from '../../format/words';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { CountSettings } from './CountSettings';
@@ -96,6 +98,13 @@ export function SiteLayout() {
           ))}
         </nav>
       </header>
+      <p className="hidden px-6 print:block">
+        <b>{site.data.name}</b>, counted over {span(site.data.settings.horizonMonths)} from{' '}
+        {longDay(site.data.settings.startDate)}, in {site.data.settings.currency},{' '}
+        {site.data.settings.countTax
+          ? `with ${site.data.settings.taxPercent}% tax`
+          : 'without the tax, which is got back'}
+      </p>
       <main id="sheet" tabIndex={-1} className="bg-sheet border-rule grow border-t outline-none">
         <div className="mx-auto max-w-[1440px] px-4 pb-10 sm:px-6">
           <SavedState changes={changes} saving={saving} />

@@ -46,7 +46,7 @@ export function CodeRows() {
                 {!verdict && <span className="text-soft">waits for a plan</span>}
                 <Button
                   look="text"
-                  className="text-[13px] font-normal"
+                  className="no-print text-[13px] font-normal"
                   aria-label={`take off the code ${code}`}
                   onClick={() => change({ kind: 'drop-code', letter, code })}
                 >
@@ -80,7 +80,7 @@ function EnterCode() {
     }
   };
   return (
-    <form onSubmit={submit} className="flex items-baseline gap-2">
+    <form onSubmit={submit} className="no-print flex items-baseline gap-2">
       <input
         id="code"
         aria-label="A code to try"

@@ -102,10 +102,10 @@ function ExtraRow({
                 ))}
               </InkSelect>
             )}
-            <About extra={extra} />
             <span className="text-soft text-[13px]">
               <Price extra={extra} />
             </span>
+            <About extra={extra} />
           </span>
         </div>
       }
@@ -150,7 +150,12 @@ function About({ extra }: { extra: Extra }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button look="text" className="text-[13px] font-normal" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button
+        look="text"
+        className="no-print text-[13px] font-normal"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
         about<span className="sr-only"> {extra.name}</span>
       </Button>
       {open && (
@@ -189,7 +194,9 @@ function Price({ extra }: { extra: Extra }) {
   }
 
   if (extra.quantity === 0 && extra.outcome?.horizonChange) {
-    return changeWords(extra.outcome.horizonChange, extra.outcome.currency);
+    const { horizonChange, todayChange, currency } = extra.outcome;
+    const today = todayChange && !isZero(todayChange) ? `; today ${changeWords(todayChange, currency)}` : '';
+    return changeWords(horizonChange, currency) + today;
   }
 
   return listPrice(extra);
