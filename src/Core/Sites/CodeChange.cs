@@ -3,7 +3,7 @@ using System.Collections.Immutable;
 namespace HomeStart.Core;
 
 /// <summary>Entering codes and taking them off. A code belongs to the book that knows it; one that no book here knows is tried where the hosting is bought, so that its verdict is seen.</summary>
-internal static class CodeChange
+public static class CodeChange
 {
     /// <summary>How many codes one candidate can try.</summary>
     public const int Most = 20;

@@ -25,7 +25,7 @@ public sealed record CsvStyle(string Name, string DayFormat, bool GroupsThousand
     }
 
     /// <summary>A spreadsheet would take a text that begins like a formula for one: it is quoted.</summary>
-    internal static string Text(string? text) => text is ['=' or '+' or '-' or '@' or '\t' or '\r', ..] ? "'" + text : text ?? "";
+    public static string Text(string? text) => text is ['=' or '+' or '-' or '@' or '\t' or '\r', ..] ? "'" + text : text ?? "";
 
     internal static string File(IEnumerable<IEnumerable<string>> rows)
     {

@@ -37,6 +37,22 @@ export function ExpiresField({ set, ...props }: Field) {
   );
 }
 
+/** When a name chosen later is bought. */
+export function InMonthsField({ set, ...props }: Field) {
+  return (
+    <TextField
+      label="In so many months"
+      type="number"
+      min={0}
+      max={120}
+      step={1}
+      required
+      onChange={(event) => set(event.target.value)}
+      {...props}
+    />
+  );
+}
+
 /** What the registrar outside takes for a year, in the currency that the site is counted in. */
 export function RenewalField({ set, ...props }: Field) {
   const { page } = useSite();

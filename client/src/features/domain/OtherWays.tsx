@@ -1,8 +1,8 @@
 import { useState, type FormEvent, type ReactNode } from 'react';
 import type { DomainChoice } from '../../api/commands';
 import { Button } from '../../ui/Button';
-import { SelectField, TextField } from '../../ui/Field';
-import { ExpiresField, partsOf, RenewalField, WholeDomainField } from './DomainFields';
+import { SelectField } from '../../ui/Field';
+import { ExpiresField, InMonthsField, partsOf, RenewalField, WholeDomainField } from './DomainFields';
 import { useSite } from '../site/SiteContext';
 
 /** The routes beside registering a new name. */
@@ -120,16 +120,7 @@ function LaterForm({ choose, sellers }: { choose: Choose; sellers: Sellers }) {
           </option>
         ))}
       </SelectField>
-      <TextField
-        label="In so many months"
-        type="number"
-        min={0}
-        max={120}
-        step={1}
-        required
-        value={months}
-        onChange={(event) => setMonths(event.target.value)}
-      />
+      <InMonthsField value={months} set={setMonths} />
       <div className="sm:col-span-2">
         <Button type="submit">Count it like this</Button>
       </div>

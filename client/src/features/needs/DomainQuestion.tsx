@@ -4,7 +4,7 @@ import { money } from '../../format/money';
 import { shortSpan } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
-import { ExpiresField, partsOf, RenewalField, WholeDomainField } from '../domain/DomainFields';
+import { ExpiresField, InMonthsField, partsOf, RenewalField, WholeDomainField } from '../domain/DomainFields';
 import { useSite } from '../site/SiteContext';
 import { Choice, Ticks } from './Answers';
 import { Question } from './Question';
@@ -138,16 +138,7 @@ function LaterName({ saved, ask }: Asked) {
   };
   return (
     <form className={form} onSubmit={submit}>
-      <TextField
-        label="In so many months"
-        type="number"
-        min={0}
-        max={120}
-        step={1}
-        required
-        value={inMonths}
-        onChange={(event) => setInMonths(event.target.value)}
-      />
+      <InMonthsField value={inMonths} set={setInMonths} />
       <EndingTicks chosen={endings} set={setEndings} />
       <Submit disabled={endings.length === 0} />
     </form>
