@@ -68,7 +68,12 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
 
   const accept = (page: SitePage) => {
     queries.setQueryData<SitePage>(key, (seen) => (seen && seen.revision > page.revision ? seen : page));
-    void queries.invalidateQueries({ queryKey: ['site', siteId], predicate: (query) => query.queryKey[2] !== key[2] });
+    // Another view may be on its way with what was before: it is asked for anew.
+    const others = {
+      queryKey: ['site', siteId],
+      predicate: (query: { queryKey: readonly unknown[] }) => query.queryKey[2] !== key[2],
+    };
+    void queries.cancelQueries(others).then(() => queries.invalidateQueries(others));
   };
 
   const mutation = useMutation({
