@@ -5,15 +5,11 @@ import { TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
 import { useSite } from '../site/SiteContext';
 
-/** A shortlist holds no more: the server says so too. */
-const most = 8;
-
 /** Adding and copying lead to the candidate that is then in hand; the rest is done to the one in hand. */
 export function ShortlistMenu() {
   const { page, changes } = useSite();
   const look = useLook();
   const { letter } = page.worksheet;
-  const full = page.shortlist.length >= most;
 
   const add = async (copyOf: string | null) => {
     const after = await changes.changeAsync({ kind: 'add-candidate', copyOf }).catch(() => null);
@@ -22,15 +18,10 @@ export function ShortlistMenu() {
 
   return (
     <div className="no-print flex gap-x-3 text-[13px]">
-      <Button
-        look="text"
-        disabled={full}
-        title={full ? 'The shortlist holds eight: remove one first' : undefined}
-        onClick={() => void add(null)}
-      >
+      <Button look="text" onClick={() => void add(null)}>
         Add one
       </Button>
-      <Button look="text" disabled={full} onClick={() => void add(letter)}>
+      <Button look="text" onClick={() => void add(letter)}>
         Copy {letter}
       </Button>
       <InkPopover words={`Arrange ${letter}`} label={`Arrange ${letter}: name, place, remove`}>
