@@ -132,9 +132,10 @@ public sealed class BillRun
         return [.. _bills];
     }
 
-    // Rule 17: plan, data centre, set-up, domains as listed, extras in the book's order and then as their domains are listed.
+    // Rule 17: plan, data centre, set-up, domains as listed, extras in the book's order and then as their domains are listed; what is had of an extra before what is bought of it.
     private static int ByPlaceOnBill(BillLine left, BillLine right) =>
         left.Kind != right.Kind ? left.Kind.CompareTo(right.Kind)
         : left.BookOrder != right.BookOrder ? left.BookOrder.CompareTo(right.BookOrder)
-        : (left.Domain ?? -1).CompareTo(right.Domain ?? -1);
+        : left.Domain != right.Domain ? (left.Domain ?? -1).CompareTo(right.Domain ?? -1)
+        : right.IsIncluded.CompareTo(left.IsIncluded);
 }

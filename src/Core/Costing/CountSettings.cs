@@ -15,7 +15,8 @@ public sealed record CountSettings(DateOnly StartDate, int HorizonMonths)
     /// <summary>False for an owner who gets the tax back: then bills count with their net (costing rule 23).</summary>
     public bool CountTax { get; init; } = true;
 
-    public bool NewCustomer { get; init; } = true;
+    /// <summary>Where the owner is a customer already.</summary>
+    public CustomerStatus Customer { get; init; } = CustomerStatus.New;
 
     /// <summary>How likely the site still runs a year on, 0 to 100 percent; null: not said, and nothing is expected (costing rule 28).</summary>
     public ExactDecimal? KeepChancePercent { get; init; }

@@ -12,8 +12,9 @@ internal static class HostingCharges
             return;
         }
 
-        Once(hosting, purchase.StartDate, run);
-        var each = hosting.AddOns.RemoveAll(bought => bought.AddOn.Every is ChargeEvery.Once or ChargeEvery.Year || IsIncluded(hosting, bought));
+        var paid = Paid(hosting);
+        Once(hosting, paid, purchase.StartDate, run);
+        var each = paid.RemoveAll(bought => bought.AddOn.Every is ChargeEvery.Once or ChargeEvery.Year);
         var from = purchase.StartDate;
         for (var cycle = 0; run.Holds(from); cycle++)
         {
@@ -22,30 +23,27 @@ internal static class HostingCharges
             from = until;
         }
 
-        foreach (var bought in hosting.AddOns.Where(bought => bought.AddOn.Every == ChargeEvery.Year && !IsIncluded(hosting, bought)))
+        foreach (var bought in paid.Where(bought => bought.AddOn.Every == ChargeEvery.Year))
         {
             EachYear(hosting, bought, purchase.StartDate, run);
         }
     }
 
-    private static void Once(BoughtHosting hosting, DateOnly start, BillRun run)
+    private static void Once(BoughtHosting hosting, ImmutableArray<BoughtAddOn> paid, DateOnly start, BillRun run)
     {
         if (hosting.Option.SetupFee is { } fee && fee != 0)
         {
             Add(hosting, start, new BillLine(LineKind.Setup, hosting.Plan.Id, 1, Price.Of(fee), null), run);
         }
 
-        foreach (var bought in hosting.AddOns)
+        foreach (var had in hosting.AddOns.Where(bought => IsIncluded(hosting, bought)).Select(bought => bought with { Quantity = 1 }))
         {
-            var worth = FirstCharge(bought, hosting.Option.EveryMonths);
-            if (IsIncluded(hosting, bought))
-            {
-                Add(hosting, start, Line(bought, Price.Nothing, null, new IncludedLine(worth.OrNull)), run);
-            }
-            else if (bought.AddOn.Every == ChargeEvery.Once)
-            {
-                Add(hosting, start, Line(bought, worth, null), run);
-            }
+            Add(hosting, start, Line(had, Price.Nothing, null, new IncludedLine(FirstCharge(had, hosting.Option.EveryMonths).OrNull)), run);
+        }
+
+        foreach (var bought in paid.Where(bought => bought.AddOn.Every == ChargeEvery.Once))
+        {
+            Add(hosting, start, Line(bought, FirstCharge(bought, hosting.Option.EveryMonths), null), run);
         }
     }
 
@@ -73,6 +71,10 @@ internal static class HostingCharges
             Add(hosting, cover.From, Line(bought, bought.AddOn.Prices.At(year).Times(bought.Quantity), cover), run);
         }
     }
+
+    // An included extra is had once; more of it is bought like any other.
+    private static ImmutableArray<BoughtAddOn> Paid(BoughtHosting hosting) =>
+        [.. hosting.AddOns.Select(bought => IsIncluded(hosting, bought) ? bought with { Quantity = bought.Quantity - 1 } : bought).Where(bought => bought.Quantity > 0)];
 
     private static Price FirstCharge(BoughtAddOn bought, int everyMonths) =>
         (bought.AddOn.Every == ChargeEvery.Month ? bought.AddOn.Prices.Sum(0, everyMonths) : bought.AddOn.Prices.At(0)).Times(bought.Quantity);

@@ -3,7 +3,7 @@ using System.Collections.Immutable;
 namespace HomeStart.Core;
 
 /// <summary>A candidate with every id found in its book: what the bills are made from. Made by <see cref="Resolver"/>.</summary>
-public sealed record Purchase(DateOnly StartDate, bool NewCustomer, BoughtHosting? Hosting, ImmutableArray<BoughtDomain> Domains, ImmutableArray<OfferBook> Books)
+public sealed record Purchase(DateOnly StartDate, CustomerStatus Customer, BoughtHosting? Hosting, ImmutableArray<BoughtDomain> Domains, ImmutableArray<OfferBook> Books)
 {
     /// <summary>C: the months first committed to; without hosting 12 × the first domain's years, else 12 (costing rule 25).</summary>
     public int CommitMonths =>

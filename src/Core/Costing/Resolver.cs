@@ -30,7 +30,7 @@ public sealed class Resolver
         var hosting = candidate.Hosting is { } choice ? resolver.Hosting(choice) : null;
         var domains = resolver.Domains(candidate);
         return resolver._complete && !faults.Any && (hosting ?? (object?)domains.FirstOrDefault()) is not null
-            ? new Purchase(settings.StartDate, settings.NewCustomer, hosting, domains, [.. books])
+            ? new Purchase(settings.StartDate, settings.Customer, hosting, domains, [.. books])
             : null;
     }
 

@@ -29,8 +29,8 @@ public sealed class Side
     /// <summary>Included extras that serve a want: listed, quantity 1, so that they show as included.</summary>
     public ImmutableArray<AddOnChoice> Had { get; }
 
-    /// <summary>How many extras of a set are bought rather than included.</summary>
-    public int Bought(ImmutableArray<AddOnChoice> set) => set.Count(choice => !_included.Contains(choice.Id!, StringComparer.Ordinal));
+    /// <summary>Of how many extras of a set more is bought than had.</summary>
+    public int Bought(ImmutableArray<AddOnChoice> set) => set.Count(choice => choice.Quantity > 1 || !_included.Contains(choice.Id!, StringComparer.Ordinal));
 
     /// <summary>The side of a plan.</summary>
     public static Side OfPlan(OfferBook book, Plan plan, ImmutableArray<Want> wants, bool acceptUnknown)
@@ -43,7 +43,7 @@ public sealed class Side
         {
             var shortfall = Shortfall(plan, want, had, acceptUnknown);
             met |= shortfall == 0 ? 1 << index : 0;
-            options.Add(shortfall == 0 ? [] : [.. extras.Select(addOn => PickOf(want, addOn, shortfall)).OfType<Pick>()]);
+            options.Add(shortfall == 0 ? [] : [.. extras.Select(addOn => PickOf(want, addOn, shortfall, had.Contains(addOn) ? 1 : 0)).OfType<Pick>()]);
         }
 
         return new Side(met, had, wants, options.ToImmutable());
@@ -125,7 +125,8 @@ public sealed class Side
         return Math.Max(0, want.Number - number);
     }
 
-    private static Pick? PickOf(Want want, AddOn addOn, decimal shortfall)
+    // The unit that is had stands in the quantity too: the rest is bought on top of it.
+    private static Pick? PickOf(Want want, AddOn addOn, decimal shortfall, int units)
     {
         if (want.Kind != WantKind.Number)
         {
@@ -133,7 +134,7 @@ public sealed class Side
         }
 
         var quantity = shortfall > 0 && want.Adds(addOn) is { } adds ? adds == decimal.MaxValue ? 1 : Math.Ceiling(shortfall / adds) : 0;
-        return quantity is >= 1 and <= Resolver.LargestQuantity ? new Pick(addOn.Id, (int)quantity) : null;
+        return quantity >= 1 && quantity + units <= Resolver.LargestQuantity ? new Pick(addOn.Id, (int)quantity + units) : null;
     }
 
     private sealed record Pick(string Id, int Quantity);

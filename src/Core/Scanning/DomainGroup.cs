@@ -44,7 +44,7 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
             ? [Part.Nothing]
             : Part.Kept(
                 from extras in offer.Side.SetsFor(wants)
-                from codes in CodeSets.At(offer.Way.Book, _purchases.Conditions(null))
+                from codes in CodeSets.At(offer.Way.Book, _purchases.Conditions(offer.Way.Book, null))
                 let account = _accounts.Of(_purchases.Of(offer.Way, extras, codes), withVerdicts: codes.Length > 1)
                 select new Part
                 {

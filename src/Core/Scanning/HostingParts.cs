@@ -18,7 +18,7 @@ internal sealed class HostingParts
     public HostingParts(HostWay host, Side side, Accounts accounts, Purchases purchases, OwnNames names)
     {
         (_host, _side, _accounts, _purchases, _names) = (host, side, accounts, purchases, names);
-        var conditions = purchases.Conditions(host);
+        var conditions = purchases.Conditions(host.Book, host);
         _codes = CodeSets.At(host.Book, conditions);
         _areApart = CodeSets.AreApart(host.Book, conditions);
     }

@@ -5,16 +5,17 @@ namespace HomeStart.Core;
 /// <summary>Puts together what is bought at one book; nothing is looked up by id that is at hand already.</summary>
 internal sealed class Purchases(CountSettings settings)
 {
-    public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) => new(settings.StartDate, settings.NewCustomer, Hosting(host, extras, codes), [], [host.Book]);
+    public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) => new(settings.StartDate, settings.Customer, Hosting(host, extras, codes), [], [host.Book]);
 
     public Purchase Of(DomainWay domain, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
-        new(settings.StartDate, settings.NewCustomer, null, [Domain(domain, extras, codes)], domain.Book is { } book ? [book] : []);
+        new(settings.StartDate, settings.Customer, null, [Domain(domain, extras, codes)], domain.Book is { } book ? [book] : []);
 
     public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> hostExtras, DomainWay domain, ImmutableArray<AddOnChoice> domainExtras, ImmutableArray<string> codes) =>
-        new(settings.StartDate, settings.NewCustomer, Hosting(host, hostExtras, codes), [Domain(domain, domainExtras, [])], [host.Book]);
+        new(settings.StartDate, settings.Customer, Hosting(host, hostExtras, codes), [Domain(domain, domainExtras, [])], [host.Book]);
 
-    /// <summary>What conditions of promotions look at; the book's own hosting, or none.</summary>
-    public PromotionConditions Conditions(HostWay? host) => new(settings.StartDate, settings.NewCustomer, host is null ? null : Hosting(host, [], []));
+    /// <summary>What conditions of promotions look at; of the book; its own hosting, or none.</summary>
+    public PromotionConditions Conditions(OfferBook? book, HostWay? host) =>
+        new(settings.StartDate, book is null || settings.Customer.IsNewAt(book), host is null ? null : Hosting(host, [], []));
 
     private static BoughtHosting Hosting(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
         new(host.Book, host.Plan, host.Option, host.DataCentre, Bought(host.Book, AddOnFor.Hosting, extras), codes);

@@ -63,7 +63,7 @@ public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactD
         {
             TaxPercent = TaxPercent,
             CountTax = CountTax,
-            NewCustomer = NewCustomer,
+            Customer = CustomerStatus.New with { IsNew = NewCustomer },
             KeepChancePercent = KeepChancePercent,
             DisplayCurrency = Currency.Get(DisplayCurrency),
             Rates = Rates,

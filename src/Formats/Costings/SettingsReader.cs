@@ -20,7 +20,7 @@ public static class SettingsReader
         {
             TaxPercent = owner["taxPercent"].Percent(1000) ?? ExactDecimal.Whole(0),
             CountTax = owner["countTax"].Flag() ?? true,
-            NewCustomer = owner["newCustomer"].Flag() ?? true,
+            Customer = new CustomerStatus(owner["newCustomer"].Flag() ?? true, [.. owner["customerOf"].Texts()]),
             KeepChancePercent = owner["keepChancePercent"].Percent(100),
             DisplayCurrency = DisplayCurrency(display["currency"]),
             Rates = Rates(display["rates"]),

@@ -106,7 +106,12 @@ internal sealed class Reference
             if (includes.Contains(Text(extra, "id")!))
             {
                 var first = how == "month" ? Steps(prices, book, 0, every) : Steps(prices, book, 0, 1);
-                Included(_start, book, extra, place, quantity, first.Unstated ? null : first.Sum * quantity, -1);
+                Included(_start, book, extra, place, 1, first.Unstated ? null : first.Sum, -1);
+                quantity--;
+            }
+
+            if (quantity == 0)
+            {
                 continue;
             }
 
@@ -248,7 +253,7 @@ internal sealed class Reference
                 }
             }
 
-            foreach (var automatic in Items(book, "promotions").Where(promotion => Flag(promotion, "automatic") == true && Bar(promotion, hosted) is null))
+            foreach (var automatic in Items(book, "promotions").Where(promotion => Flag(promotion, "automatic") == true && Bar(promotion, id!, hosted) is null))
             {
                 Take(book, automatic);
             }
@@ -259,7 +264,7 @@ internal sealed class Reference
                 var found = Items(book, "promotions").Where(promotion => Text(promotion, "code") is { } known && Same(known, code)).ToList();
                 var verdict =
                     found.Count == 0 ? "unknown"
-                    : Bar(found[0], hosted) is { } bar ? bar
+                    : Bar(found[0], id!, hosted) is { } bar ? bar
                     : applied.Count > 0 && (Flag(found[0], "combinable") != true || applied.Exists(earlier => Flag(earlier, "combinable") != true)) ? "cannot-combine"
                     : Take(book, found[0]).IsZero ? "nothing-to-discount"
                     : "applied";
@@ -275,7 +280,7 @@ internal sealed class Reference
         return verdicts;
     }
 
-    private string? Bar(JsonElement promotion, bool hosted)
+    private string? Bar(JsonElement promotion, string seller, bool hosted)
     {
         if (Get(promotion, "from") is { } from && _start < Day(from))
         {
@@ -287,7 +292,7 @@ internal sealed class Reference
             return "expired";
         }
 
-        if (Flag(promotion, "newCustomersOnly") == true && Flag(Get(_request, "owner"), "newCustomer") == false)
+        if (Flag(promotion, "newCustomersOnly") == true && (Flag(Get(_request, "owner"), "newCustomer") == false || (Get(_request, "owner") is { } owner && Words(owner, "customerOf").Contains(seller))))
         {
             return "new-customers-only";
         }

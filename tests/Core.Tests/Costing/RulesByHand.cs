@@ -78,6 +78,16 @@ public class RulesByHand
     }
 
     [Fact]
+    public void Rule_15_an_included_extra_is_had_once_and_more_of_it_is_bought()
+    {
+        var request = Request.Worked().With("books[0].plans[0].includes", """["backup"]""").With("candidate.hosting.addOns[1].quantity", "3");
+        var backup = Lines(Wire.Cost(request)).Where(line => line.Text("ref") == "backup").ToList();
+        backup.ConvertAll(line => (line.Text("quantity"), line.Text("amount"))).ShouldBe([("1", "0.00"), ("2", "59.76")]); // 2 × 12 × 2.49.
+        backup[0].Text("worth").ShouldBe("29.88");
+        Row(Wire.Cost(request), "addOn", "backup").ShouldBe(["59.76", "0.00", "59.76", "59.76"]);
+    }
+
+    [Fact]
     public void Rule_15_the_worth_of_an_included_extra_may_not_be_stated()
     {
         var request = Request.Worked().With("books[0].plans[0].includes", """["backup"]""").With("books[0].addOns[1].charge.prices", """[{ "periods": 3, "amount": "1" }, { "amount": null }]""");
@@ -149,6 +159,16 @@ public class RulesByHand
     public void Rule_21_a_code_has_one_verdict(string field, string json, string verdict)
     {
         var request = Request.Worked().With($"books[0].promotions[0].{field}", json).With("owner.newCustomer", "false");
+        Wire.Cost(request).Text("codes", "0", "verdict").ShouldBe(verdict);
+    }
+
+    [Theory]
+    [InlineData("[]", "applied")]
+    [InlineData("[\"nameyarrow\", \"Tidemarsh\"]", "applied")]
+    [InlineData("[\"nameyarrow\", \"tidemarsh\"]", "new-customers-only")]
+    public void Rule_21_a_customer_of_this_seller_is_no_new_customer_of_it(string customerOf, string verdict)
+    {
+        var request = Request.Worked().With("books[0].promotions[0].newCustomersOnly", "true").With("owner.customerOf", customerOf);
         Wire.Cost(request).Text("codes", "0", "verdict").ShouldBe(verdict);
     }
 

@@ -21,5 +21,5 @@ public class SpecExamples
     }
 
     [Fact]
-    public void All_examples_are_there() => Files.Count.ShouldBe(21);
+    public void All_examples_are_there() => Files.Count.ShouldBe(22);
 }

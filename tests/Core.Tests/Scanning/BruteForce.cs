@@ -104,7 +104,7 @@ internal sealed class BruteForce(ScanRequest request)
         }
 
         var included = costing.Run.Bills.SelectMany(bill => bill.Lines.Where(line => line.IsIncluded).Select(line => (bill.Book, line.Ref))).ToHashSet();
-        var bought = hosting.Count(choice => !included.Contains((way.Book, choice.Id!))) + domain.Count(choice => !included.Contains((way.Seller, choice.Id!)));
+        var bought = hosting.Count(choice => choice.Quantity > 1 || !included.Contains((way.Book, choice.Id!))) + domain.Count(choice => !included.Contains((way.Seller, choice.Id!)));
         return new Costed(way, candidate, costing, candidate.Hosting!.Codes.Length + candidate.Domains.Sum(known => known.Codes.Length), bought);
     }
 
@@ -134,9 +134,10 @@ internal sealed class BruteForce(ScanRequest request)
     {
         var (had, lacks) = Lacks(way);
         IEnumerable<Dictionary<(AddOnFor, string), int>> sets = [had.Where(addOn => Serves(addOn)).ToDictionary(addOn => (addOn.For, addOn.Id), _ => 1)];
+        int Units(AddOn addOn) => had.Contains(addOn) ? 1 : 0;
         foreach (var lack in lacks.Where(lack => lack.Cures.Count > 0))
         {
-            sets = [.. from set in sets from cure in lack.Cures select new Dictionary<(AddOnFor, string), int>(set) { [(cure.AddOn.For, cure.AddOn.Id)] = Math.Max(cure.Quantity, set.GetValueOrDefault((cure.AddOn.For, cure.AddOn.Id))) }];
+            sets = [.. from set in sets from cure in lack.Cures select new Dictionary<(AddOnFor, string), int>(set) { [(cure.AddOn.For, cure.AddOn.Id)] = Math.Max(cure.Quantity + Units(cure.AddOn), set.GetValueOrDefault((cure.AddOn.For, cure.AddOn.Id))) }];
         }
 
         return sets.Select(set => (Of(set, AddOnFor.Hosting), Of(set, AddOnFor.Domain)));

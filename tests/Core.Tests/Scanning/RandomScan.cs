@@ -20,7 +20,7 @@ internal sealed class RandomScan
         var objective = Pick([Objective.Horizon, Objective.Horizon, Objective.DueToday, Objective.Expected]);
         var settings = new CountSettings(Start, Pick([7, 12, 24]))
         {
-            TaxPercent = Exact("20"), CountTax = Chance(70), NewCustomer = Chance(70), DisplayCurrency = Currency.Get("GBP"), KeepChancePercent = objective == Objective.Expected ? Exact("70") : null,
+            TaxPercent = Exact("20"), CountTax = Chance(70), Customer = new CustomerStatus(Chance(75), [.. Some("b0", "b2")]), DisplayCurrency = Currency.Get("GBP"), KeepChancePercent = objective == Objective.Expected ? Exact("70") : null,
             Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", Exact("0.79")).Add("JPY", Exact("0.0051")),
         };
         return new ScanRequest(books, settings, Needs(), objective, Chance(30), Pick([1, 3, 1000]));
@@ -75,7 +75,7 @@ internal sealed class RandomScan
         {
             Features = new Features(Values(("websites", Number(1, 2)), ("mailboxes", Number(0, 5)), ("storageGB", Number(1, 10)), ("certificate", new FeatureValue(Word: Pick(["shared", "own", "none"]))), ("installer", new FeatureValue(Flag: Chance(50))), ("ownIp", new FeatureValue(Flag: Chance(30))), ("platforms", new FeatureValue(Words: Some("linux", "windows"))))),
             Billing = [Option(1, 1), Option(12, 12), .. Chance(40) ? new[] { Option(1, 12) } : []],
-            Includes = Some("x0", "y1"),
+            Includes = Some("x0", "x1", "y1"),
             IncludedDomain = Chance(60) ? new IncludedDomain(Pick([0, 12]), Some("com", "org"), Chance(50), Chance(30), 12) : null,
         };
 
