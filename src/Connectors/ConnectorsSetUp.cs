@@ -8,12 +8,20 @@ public static class ConnectorsSetUp
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(6);
 
+    /// <summary>No counterpart has more to say than this many bytes.</summary>
+    private const long LongestAnswer = 256 * 1024;
+
+    /// <param name="secret">What the counterparts know us by.</param>
     /// <param name="handler">In tests: the counterparts' own handler, in place of the network.</param>
-    public static IServiceCollection AddConnectors(this IServiceCollection services, Uri address, Func<HttpMessageHandler>? handler = null)
+    public static IServiceCollection AddConnectors(this IServiceCollection services, Uri address, string secret, Func<HttpMessageHandler>? handler = null)
     {
         // A change is never tried again by itself: the order's flow asks for its outcome first.
-        Under(services.AddHttpClient<Counterpart>(http => (http.BaseAddress, http.Timeout) = (address, Patience)));
-        Under(services.AddHttpClient<LookUps>(http => http.BaseAddress = address)).AddStandardResilienceHandler(resilience =>
+        Under(services.AddHttpClient<Counterpart>(http =>
+        {
+            SetUp(http);
+            http.Timeout = Patience;
+        }));
+        Under(services.AddHttpClient<LookUps>(SetUp)).AddStandardResilienceHandler(resilience =>
         {
             resilience.Retry.MaxRetryAttempts = 1;
             resilience.Retry.Delay = TimeSpan.FromMilliseconds(200);
@@ -26,6 +34,13 @@ public static class ConnectorsSetUp
             .AddTransient<IRegistrar, HttpRegistrar>()
             .AddTransient<ICardProcessor, HttpCardProcessor>()
             .AddTransient<IHostingCompany, HttpHostingCompany>();
+
+        void SetUp(HttpClient http)
+        {
+            http.BaseAddress = address;
+            http.MaxResponseContentBufferSize = LongestAnswer;
+            http.DefaultRequestHeaders.Authorization = new("Bearer", secret);
+        }
 
         IHttpClientBuilder Under(IHttpClientBuilder client) => handler is null ? client : client.ConfigurePrimaryHttpMessageHandler(handler);
     }

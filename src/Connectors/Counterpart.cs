@@ -14,63 +14,58 @@ public sealed class Counterpart(HttpClient http)
     public const string WorldHeader = "X-World";
     private const string KeyHeader = "Idempotency-Key";
 
-    public Task<Outcome> ChangeAsync(World world, string key, string path, object body, CancellationToken cancel) =>
-        SendAsync(world, HttpMethod.Post, path, body, key, cancel);
+    /// <param name="read">What is read from a success besides that it was done; null: it could not be read.</param>
+    internal async Task<Outcome> ChangeAsync(World world, string key, FormattableString path, object body, CancellationToken cancel, Func<JsonElement, Outcome?>? read = null)
+    {
+        using var request = Request(world, HttpMethod.Post, path);
+        request.Headers.Add(KeyHeader, key);
+        request.Content = JsonContent.Create(body);
+        return await SendAsync(request, read, new Outcome(OutcomeState.NoAnswer, "no-answer", "It answered that it knows nothing of what it was asked for."), cancel);
+    }
 
     /// <summary>What became of a key at a service; with <paramref name="orVoid"/> a key not used yet never can be.</summary>
-    public Task<Outcome> AskAsync(World world, string service, string key, bool orVoid, CancellationToken cancel)
+    internal async Task<Outcome> AskAsync(World world, string service, string key, bool orVoid, CancellationToken cancel, Func<JsonElement, Outcome?>? read = null)
     {
-        var path = $"/{service}/operations/{Uri.EscapeDataString(key)}";
-        return orVoid ? SendAsync(world, HttpMethod.Put, path + "/void", null, null, cancel) : SendAsync(world, HttpMethod.Get, path, null, null, cancel);
+        using var request = orVoid ? Request(world, HttpMethod.Put, $"/{service}/operations/{key}/void") : Request(world, HttpMethod.Get, $"/{service}/operations/{key}");
+        return await SendAsync(request, read, new Outcome(OutcomeState.NeverHappened), cancel);
     }
 
     /// <summary>A plain question or request; the caller reads the response.</summary>
-    public async Task<HttpResponseMessage> SendAsync(World world, HttpMethod method, string path, CancellationToken cancel)
+    internal async Task<HttpResponseMessage> SendAsync(World world, HttpMethod method, FormattableString path, CancellationToken cancel)
     {
-        using var request = new HttpRequestMessage(method, path);
-        request.Headers.Add(WorldHeader, world.ToString());
+        using var request = Request(world, method, path);
         return await http.SendAsync(request, cancel);
     }
 
-    private async Task<Outcome> SendAsync(World world, HttpMethod method, string path, object? body, string? key, CancellationToken cancel)
+    private static HttpRequestMessage Request(World world, HttpMethod method, FormattableString path)
     {
-        using var request = new HttpRequestMessage(method, path);
+        var request = new HttpRequestMessage(method, CounterpartPath.Of(path));
         request.Headers.Add(WorldHeader, world.ToString());
-        if (key is not null)
-        {
-            request.Headers.Add(KeyHeader, key);
-        }
+        return request;
+    }
 
-        request.Content = body is null ? null : JsonContent.Create(body);
+    private async Task<Outcome> SendAsync(HttpRequestMessage request, Func<JsonElement, Outcome?>? read, Outcome notFound, CancellationToken cancel)
+    {
         try
         {
             using var response = await http.SendAsync(request, cancel);
-            return await ReadAsync(response, cancel);
+            return response.StatusCode switch
+            {
+                HttpStatusCode.OK => Done(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), read),
+                HttpStatusCode.Conflict => Refusal(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)),
+                HttpStatusCode.NotFound => notFound,
+                HttpStatusCode.TooManyRequests => Outcome.NoAnswer("It is receiving too many requests at the moment."),
+                _ => Outcome.NoAnswer("It is not working at the moment."),
+            };
         }
-        catch (Exception exception) when (exception is HttpRequestException or JsonException || (exception is OperationCanceledException && !cancel.IsCancellationRequested))
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
             return Outcome.NoAnswer("There was no answer.");
         }
     }
 
-    private static async Task<Outcome> ReadAsync(HttpResponseMessage response, CancellationToken cancel)
-    {
-        switch (response.StatusCode)
-        {
-            case HttpStatusCode.OK:
-                var answer = await response.Content.ReadFromJsonAsync<JsonElement>(cancel);
-                return Outcome.Done with { Account = answer.TryGetProperty("server", out _) ? answer.Deserialize<HostAccount>(JsonSerializerOptions.Web) : null };
-            case HttpStatusCode.Conflict:
-                var refusal = await response.Content.ReadFromJsonAsync<Refusal>(cancel);
-                return new Outcome(OutcomeState.Refused, refusal?.Code ?? "refused", refusal?.Message);
-            case HttpStatusCode.NotFound:
-                return new Outcome(OutcomeState.NeverHappened);
-            case HttpStatusCode.TooManyRequests:
-                return Outcome.NoAnswer("It is asked too much at the moment.");
-            default:
-                return Outcome.NoAnswer("It does not work at the moment.");
-        }
-    }
+    private static Outcome Done(JsonElement answer, Func<JsonElement, Outcome?>? read) =>
+        read is null ? Outcome.Done : read(answer) ?? Outcome.NoAnswer("Its answer could not be read.");
 
-    private sealed record Refusal(string Code, string Message);
+    private static Outcome Refusal(JsonElement answer) => new(OutcomeState.Refused, Answers.Text(answer, "code") ?? "refused", Answers.Text(answer, "message"));
 }

@@ -6,13 +6,13 @@ namespace HomeStart.Connectors;
 public sealed class HttpCardProcessor(Counterpart changes) : ICardProcessor
 {
     public Task<Outcome> HoldAsync(World world, string key, string cardToken, string amount, string currency, string seller, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, "/holds", new { token = cardToken, amount, currency, seller }, cancel);
+        changes.ChangeAsync(world, key, $"/holds", new { token = cardToken, amount, currency, seller }, cancel);
 
     public Task<Outcome> CaptureAsync(World world, string key, string holdKey, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/holds/{Uri.EscapeDataString(holdKey)}/capture", new { }, cancel);
+        changes.ChangeAsync(world, key, $"/holds/{holdKey}/capture", new { }, cancel);
 
     public Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/holds/{Uri.EscapeDataString(holdKey)}/release", new { }, cancel);
+        changes.ChangeAsync(world, key, $"/holds/{holdKey}/release", new { }, cancel);
 
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) => changes.AskAsync(world, "card", key, orVoid, cancel);
 }

@@ -9,25 +9,19 @@ namespace HomeStart.Connectors;
 /// <param name="lookUps">May be tried again by itself: asking changes nothing.</param>
 public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegistrar
 {
-    public async Task<Availability> CheckAsync(World world, string book, string domain, CancellationToken cancel)
+    private static readonly Dictionary<string, AvailabilityState> States = new(StringComparer.Ordinal)
+    {
+        ["free"] = AvailabilityState.Free, ["taken"] = AvailabilityState.Taken, ["premium"] = AvailabilityState.Premium, ["reserved"] = AvailabilityState.Reserved,
+    };
+
+    public async Task<Availability> CheckAsync(World world, string book, DomainName domain, CancellationToken cancel)
     {
         try
         {
-            using var response = await lookUps.GetAsync(world, $"/registrars/{book}/check?domain={Uri.EscapeDataString(domain)}", cancel);
-            if (response.StatusCode == HttpStatusCode.TooManyRequests)
-            {
-                return Unchecked("The registrar is asked too much at the moment.");
-            }
-
-            if (!response.IsSuccessStatusCode)
-            {
-                return Unchecked("The registrar does not work at the moment.");
-            }
-
-            var answer = await response.Content.ReadFromJsonAsync<CheckAnswer>(cancel);
-            return Enum.TryParse<AvailabilityState>(answer?.State, ignoreCase: true, out var state) && state != AvailabilityState.Unchecked
-                ? new Availability(state, answer!.Register, answer.Renew, answer.Currency)
-                : Unchecked("The registrar's answer could not be read.");
+            using var response = await lookUps.GetAsync(world, $"/registrars/{book}/check?domain={domain}", cancel);
+            return response.StatusCode == HttpStatusCode.TooManyRequests ? Unchecked("The registrar is receiving too many requests at the moment.")
+                : !response.IsSuccessStatusCode ? Unchecked("The registrar is not working at the moment.")
+                : Read(await response.Content.ReadFromJsonAsync<JsonElement>(cancel));
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
@@ -35,11 +29,11 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         }
     }
 
-    public async Task<RegistrationRecord?> LookUpAsync(World world, string domain, CancellationToken cancel)
+    public async Task<RegistrationRecord?> LookUpAsync(World world, DomainName domain, CancellationToken cancel)
     {
         try
         {
-            using var response = await lookUps.GetAsync(world, $"/rdap/domain/{Uri.EscapeDataString(domain)}", cancel);
+            using var response = await lookUps.GetAsync(world, $"/rdap/domain/{domain}", cancel);
             return response.IsSuccessStatusCode ? Rdap.Read(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
@@ -52,23 +46,41 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
     {
         var body = new
         {
-            registration.Domain,
+            domain = registration.Domain.Text,
             registration.Years,
             registration.Holder,
             registration.Mail,
             registration.Country,
             registration.Private,
+            registration.MostPremium,
             date = registration.On,
         };
         return changes.ChangeAsync(world, key, $"/registrars/{registration.Book}/registrations", body, cancel);
     }
 
-    public Task<Outcome> PointAsync(World world, string key, string book, string domain, IReadOnlyList<string> nameServers, CancellationToken cancel) =>
+    public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/name-servers", new { nameServers }, cancel);
 
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) => changes.AskAsync(world, "registrar", key, orVoid, cancel);
 
-    private static Availability Unchecked(string why) => new(AvailabilityState.Unchecked, Why: why);
+    private static Availability Read(JsonElement answer)
+    {
+        if (Answers.Text(answer, "state") is not { } word || !States.TryGetValue(word, out var state))
+        {
+            return Unchecked("The registrar's answer could not be read.");
+        }
 
-    private sealed record CheckAnswer(string State, string? Register, string? Renew, string? Currency);
+        var (register, renew, currency) = (Answers.Text(answer, "register"), Answers.Text(answer, "renew"), Answers.Text(answer, "currency"));
+        return state != AvailabilityState.Premium ? new Availability(state)
+            : IsAmount(register, currency) && IsAmount(renew, currency) ? new Availability(state, register, renew, currency)
+            : Unchecked("The registrar's prices for this premium name could not be read.");
+    }
+
+    private static bool IsAmount(string? amount, string? currency)
+    {
+        var faults = new FaultList();
+        return Currency.TryGet(currency, out var known) && Amounts.Read(amount, known, "", faults) is not null && !faults.Any;
+    }
+
+    private static Availability Unchecked(string why) => new(AvailabilityState.Unchecked, Why: why);
 }

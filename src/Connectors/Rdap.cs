@@ -8,34 +8,28 @@ namespace HomeStart.Connectors;
 public static class Rdap
 {
     public static RegistrationRecord? Read(JsonElement domain) =>
-        domain is { ValueKind: JsonValueKind.Object } && Text(domain, "ldhName") is { } name
+        domain is { ValueKind: JsonValueKind.Object } && Answers.Text(domain, "ldhName") is { } name
             ? new RegistrationRecord(name.ToLowerInvariant(), Event(domain, "registration"), Event(domain, "expiration"), Status(domain), Registrar(domain))
             : null;
 
     private static DateOnly? Event(JsonElement domain, string action)
     {
-        var date = Items(domain, "events").Where(item => Text(item, "eventAction") == action).Select(item => Text(item, "eventDate")).FirstOrDefault();
+        var date = Answers.Items(domain, "events").Where(item => Answers.Text(item, "eventAction") == action).Select(item => Answers.Text(item, "eventDate")).FirstOrDefault();
         return DateTimeOffset.TryParse(date, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var moment) ? DateOnly.FromDateTime(moment.UtcDateTime) : null;
     }
 
-    private static List<string> Status(JsonElement domain) => [.. Items(domain, "status").Where(item => item.ValueKind == JsonValueKind.String).Select(item => item.GetString()!)];
+    private static List<string> Status(JsonElement domain) => [.. Answers.Items(domain, "status").Select(item => Answers.Text(item)).OfType<string>()];
 
     private static string? Registrar(JsonElement domain) =>
-        Items(domain, "entities").Where(entity => Items(entity, "roles").Any(role => role.ValueKind == JsonValueKind.String && role.GetString() == "registrar")).Select(FullName).FirstOrDefault();
+        Answers.Items(domain, "entities").Where(entity => Answers.Items(entity, "roles").Any(role => Answers.Text(role) == "registrar")).Select(FullName).FirstOrDefault();
 
     // A jCard (RFC 7095): ["vcard", [["version", …], ["fn", {}, "text", "Name"]]].
     private static string? FullName(JsonElement entity)
     {
-        var card = Items(entity, "vcardArray").Skip(1).FirstOrDefault();
+        var card = Answers.Items(entity, "vcardArray").Skip(1).FirstOrDefault();
         return card is not { ValueKind: JsonValueKind.Array } ? null : card.EnumerateArray()
-            .Where(property => property is { ValueKind: JsonValueKind.Array } && property.GetArrayLength() > 3 && property[0].ValueEquals("fn"))
-            .Select(property => property[3].GetString())
+            .Where(property => property is { ValueKind: JsonValueKind.Array } && property.GetArrayLength() > 3 && Answers.Text(property[0]) == "fn")
+            .Select(property => Answers.Text(property[3]))
             .FirstOrDefault();
     }
-
-    private static IEnumerable<JsonElement> Items(JsonElement element, string field) =>
-        element.ValueKind == JsonValueKind.Object && element.TryGetProperty(field, out var list) && list.ValueKind == JsonValueKind.Array ? list.EnumerateArray() : [];
-
-    private static string? Text(JsonElement element, string field) =>
-        element.ValueKind == JsonValueKind.Object && element.TryGetProperty(field, out var text) && text.ValueKind == JsonValueKind.String ? text.GetString() : null;
 }

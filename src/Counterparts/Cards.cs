@@ -12,10 +12,13 @@ namespace HomeStart.Counterparts;
 /// </summary>
 internal static class Cards
 {
+    /// <summary>Where a browser hands a card in.</summary>
+    public const string Path = "/cards";
+
     public static void MapCards(this IEndpointRouteBuilder app)
     {
-        app.MapMethods("/cards", [HttpMethods.Options], AllowBrowsers);
-        app.MapPost("/cards", TokenAsync);
+        app.MapMethods(Path, [HttpMethods.Options], AllowBrowsers);
+        app.MapPost(Path, TokenAsync);
         var group = app.Behaving(Service.Card);
         group.MapPost("/holds", HoldAsync);
         group.MapPost("/holds/{hold}/capture", (string hold, HttpContext http, CounterpartsDb db) => MoveAsync(hold, HoldState.Captured, http, db));

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using HomeStart.Core;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
@@ -15,21 +16,22 @@ public static class CounterpartsApp
     /// <summary>Builds the host; the caller starts it.</summary>
     /// <param name="file">The SQLite file it keeps its worlds in.</param>
     /// <param name="books">The price lists its companies sell from.</param>
-    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, Action<WebApplicationBuilder> configure)
+    /// <param name="secret">What a caller must know, but for a browser that hands in a card.</param>
+    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, string secret, Action<WebApplicationBuilder> configure)
     {
         var builder = WebApplication.CreateSlimBuilder();
         builder.Logging.SetMinimumLevel(LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
-        builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
+        builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = 10 }.ToString()));
         builder.Services.AddSingleton(new PriceLists(books));
         builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));
         configure(builder);
         var app = builder.Build();
         using (var services = app.Services.CreateScope())
         {
-            // A simulation keeps no history of its tables: a new version starts new worlds.
-            services.ServiceProvider.GetRequiredService<CounterpartsDb>().Database.EnsureCreated();
+            Tables.BringUpToDate(services.ServiceProvider.GetRequiredService<CounterpartsDb>());
         }
 
+        app.UseMiddleware<KnownCaller>(secret);
         app.MapBehaviours();
         app.MapOperations();
         app.MapRegistrars();

@@ -114,5 +114,8 @@ internal sealed class AccountRow
 
     public bool IsRemoved { get; set; }
 
-    public bool PasswordGiven { get; set; }
+    /// <summary>Of the newest first password; null: none was made yet.</summary>
+    public string? PasswordHash { get; set; }
+
+    public bool PasswordSeen { get; set; }
 }

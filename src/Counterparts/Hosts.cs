@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>A hosting company for each book that sells plans: prepares accounts, takes them back, gives the first password out once.</summary>
+/// <summary>A hosting company for each book that sells plans: prepares accounts, takes them back, gives a first password out until one was seen.</summary>
 internal static class Hosts
 {
     private const string PasswordLetters = "abcdefghjkmnpqrstuvwxyzABCDEFGHJKMNPQRSTUVWXYZ23456789";
@@ -18,6 +18,7 @@ internal static class Hosts
         group.MapPost("/hosts/{book}/accounts", PrepareAsync);
         group.MapPost("/accounts/{account}/remove", RemoveAsync);
         group.MapPost("/accounts/{account}/first-password", FirstPasswordAsync);
+        group.MapPost("/accounts/{account}/first-password/seen", FirstPasswordSeenAsync);
     }
 
     internal sealed record PrepareRequest(string Plan, string? Domain, string Mail);
@@ -68,13 +69,29 @@ internal static class Hosts
     {
         var world = http.World();
         var row = await db.Accounts.SingleOrDefaultAsync(row => row.World == world && row.Id == account && !row.IsRemoved, http.RequestAborted);
-        if (row is null || row.PasswordGiven)
+        if (row is null || row.PasswordSeen)
         {
             return Results.StatusCode(StatusCodes.Status410Gone);
         }
 
-        row.PasswordGiven = true;
-        await db.SaveChangesAsync(http.RequestAborted);
-        return Results.Ok(new { password = RandomNumberGenerator.GetString(PasswordLetters, 16) });
+        // Each one takes the place of the one before: an answer that was lost costs nothing, and only a hash is kept.
+        var password = RandomNumberGenerator.GetString(PasswordLetters, 16);
+        row.PasswordHash = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(password)));
+        await db.SaveChangesAsync(CancellationToken.None);
+        return Results.Ok(new { password });
+    }
+
+    private static async Task<IResult> FirstPasswordSeenAsync(string account, HttpContext http, CounterpartsDb db)
+    {
+        var world = http.World();
+        var row = await db.Accounts.SingleOrDefaultAsync(row => row.World == world && row.Id == account && row.PasswordHash != null, http.RequestAborted);
+        if (row is null)
+        {
+            return Results.NotFound();
+        }
+
+        row.PasswordSeen = true;
+        await db.SaveChangesAsync(CancellationToken.None);
+        return Results.NoContent();
     }
 }

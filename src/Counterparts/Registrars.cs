@@ -17,7 +17,7 @@ internal static class Registrars
         group.MapPost("/registrars/{book}/registrations/{domain}/name-servers", PointAsync);
     }
 
-    internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, DateOnly Date);
+    internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date);
 
     internal sealed record PointRequest(IReadOnlyList<string> NameServers);
 
@@ -47,9 +47,17 @@ internal static class Registrars
                 return Answer.Refuse("ending-not-sold", "This registrar does not sell that ending.");
             }
 
-            if (await StateAsync(world, request.Domain, name, db, http.RequestAborted) is NameState.Taken or NameState.Reserved)
+            var state = await StateAsync(world, request.Domain, name, db, http.RequestAborted);
+            if (state is NameState.Taken or NameState.Reserved)
             {
                 return Answer.Refuse("name-taken", $"{request.Domain} was registered by somebody else.");
+            }
+
+            var currency = lists.Find(book)!.Currency;
+            var price = new Money(Units(Names.PremiumPrice(request.Domain).Register, currency), currency);
+            if (state == NameState.Premium && !(Money.TryParse(request.MostPremium, currency, out var most) == AmountFault.None && most.Units >= price.Units))
+            {
+                return Answer.Refuse("premium", $"{request.Domain} is a premium name and costs {currency.Code} {price.ToAmount()} for the first year, more than was agreed.");
             }
 
             db.Registrations.Add(new RegistrationRow
@@ -82,5 +90,7 @@ internal static class Registrars
         return dot > 0 && book?.Domain(domain[(dot + 1)..]) is { } price ? (domain[..dot], price.Ending) : null;
     }
 
-    private static string Whole(int units, Currency currency) => new Money(units * (int)Math.Pow(10, currency.Decimals), currency).ToAmount();
+    private static string Whole(int units, Currency currency) => new Money(Units(units, currency), currency).ToAmount();
+
+    private static int Units(int whole, Currency currency) => whole * (int)Math.Pow(10, currency.Decimals);
 }

@@ -12,6 +12,9 @@ public static class Sqlite
     public static DbContextOptionsBuilder UseFile(this DbContextOptionsBuilder options, string file) =>
         options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString()).AddInterceptors(new WriteAheadLog());
 
+    /// <summary>Whether a save failed because a row with that key is there already: somebody else was first.</summary>
+    public static bool IsDuplicate(DbUpdateException exception) => exception.InnerException is SqliteException { SqliteErrorCode: SQLitePCL.raw.SQLITE_CONSTRAINT };
+
     private sealed class WriteAheadLog : DbConnectionInterceptor
     {
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => Set(connection);

@@ -35,6 +35,13 @@ public sealed class AppProcess : IDisposable
 
     public Uri Counterparts { get; }
 
+    /// <summary>What the counterparts must be told before they do anything.</summary>
+    public string Secret => File.ReadAllText(Path.Combine(_data.FullName, "counterparts.secret"));
+
+    public int Id => _process.Id;
+
+    public string DataFolder => _data.FullName;
+
     public void Dispose()
     {
         _process.Kill(entireProcessTree: true);

@@ -128,6 +128,7 @@ public sealed class Browser : IDisposable
     public void Tell(string service, string mode)
     {
         using var http = new HttpClient();
+        http.DefaultRequestHeaders.Authorization = new("Bearer", _app.Secret);
         http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/behaviours/{service}/{mode}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
     }
 

@@ -39,7 +39,7 @@ public class OrdersTests
     }
 
     [Fact]
-    public async Task The_first_password_is_shown_once()
+    public async Task A_first_password_is_shown_until_it_was_seen_and_a_lost_answer_loses_nothing()
     {
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
@@ -49,8 +49,12 @@ public class OrdersTests
         await visitor.TellAsync("host", "down");
         (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
         await visitor.TellAsync("host", "ok");
+        await visitor.TellAsync("host", "answers-lost");
+        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        await visitor.TellAsync("host", "ok");
         var password = (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Body.GetProperty("password").GetString();
         password!.Length.ShouldBe(16);
+        (await visitor.PostAsync($"/api/orders/{id}/first-password/seen", null)).Status.ShouldBe(HttpStatusCode.NoContent);
         (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Body.GetProperty("password").ValueKind.ShouldBe(JsonValueKind.Null);
         Everything(host).ShouldNotContain(password);
     }

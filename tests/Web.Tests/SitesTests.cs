@@ -154,6 +154,7 @@ public class SitesTests
             (HttpMethod.Post, $"/api/orders/{order}/resume", new { }),
             (HttpMethod.Post, $"/api/orders/{order}/cancel", null),
             (HttpMethod.Post, $"/api/orders/{order}/first-password", null),
+            (HttpMethod.Post, $"/api/orders/{order}/first-password/seen", null),
         ];
         foreach (var (method, path, body) in routes)
         {

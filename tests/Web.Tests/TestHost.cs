@@ -8,6 +8,8 @@ using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Logging;
 
@@ -26,6 +28,8 @@ public sealed class TestHost : IAsyncDisposable
     private readonly List<string> _log = [];
     private WebApplication? _app;
     private WebApplication? _counterparts;
+    private Func<DelegatingHandler>? _between;
+    private IInterceptor? _interceptor;
 
     private TestHost()
     {
@@ -47,9 +51,10 @@ public sealed class TestHost : IAsyncDisposable
 
     public IServiceProvider Services => _app!.Services;
 
-    public static async Task<TestHost> StartAsync(OrderPace? pace = null)
+    /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>
+    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null)
     {
-        var host = new TestHost();
+        var host = new TestHost { _between = between, _interceptor = interceptor };
         await host.StartAgainAsync(pace);
         return host;
     }
@@ -57,7 +62,7 @@ public sealed class TestHost : IAsyncDisposable
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
-        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _demo.OfferBooks, builder =>
+        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _demo.OfferBooks, CounterpartsSecret.Of(DataFolder), builder =>
         {
             builder.WebHost.UseTestServer();
             Record(builder.Logging.ClearProviders());
@@ -66,8 +71,13 @@ public sealed class TestHost : IAsyncDisposable
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
         builder.WebHost.UseTestServer();
         Record(builder.Logging.ClearProviders());
-        Composition.AddHomeStart(builder, new StartOptions(5080, DataFolder, Today, Root("demo")), _demo, () => _counterparts.GetTestServer().CreateHandler());
+        Composition.AddHomeStart(builder, new StartOptions(5080, DataFolder, Today, Root("demo")), _demo, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
+        if (_interceptor is not null)
+        {
+            builder.Services.ConfigureDbContext<HomeStartDb>(db => db.AddInterceptors(_interceptor));
+        }
+
         _app = builder.Build();
         Composition.MapHomeStart(_app);
         await Composition.PrepareAsync(_app);
@@ -76,7 +86,10 @@ public sealed class TestHost : IAsyncDisposable
 
     /// <summary>A new visitor.</summary>
     public Visitor Visit(Visitor? again = null) =>
-        new(_app!.GetTestServer(), _counterparts!.GetTestServer(), Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect, again);
+        new(_app!.GetTestServer(), _counterparts!.GetTestServer(), Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect, CounterpartsSecret.Of(DataFolder), again);
+
+    /// <summary>Somebody who can reach the counterparts, and knows nothing.</summary>
+    public HttpClient Outside() => _counterparts!.GetTestServer().CreateClient();
 
     internal async Task<T> InCounterpartsAsync<T>(Func<CounterpartsDb, Task<T>> look)
     {
@@ -104,6 +117,19 @@ public sealed class TestHost : IAsyncDisposable
             await app.StopAsync();
             await app.DisposeAsync();
         }
+    }
+
+    private HttpMessageHandler Handler()
+    {
+        var outside = _counterparts!.GetTestServer().CreateHandler();
+        if (_between is null)
+        {
+            return outside;
+        }
+
+        var between = _between();
+        between.InnerHandler = outside;
+        return between;
     }
 
     private void Record(ILoggingBuilder logging)

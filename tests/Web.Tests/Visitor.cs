@@ -18,12 +18,13 @@ public sealed class Visitor
     private string _token = "";
 
     /// <param name="again">Somebody who was here before, coming back to a server that was started again.</param>
-    public Visitor(TestServer app, TestServer counterparts, Func<string, string> readCookie, Visitor? again)
+    public Visitor(TestServer app, TestServer counterparts, Func<string, string> readCookie, string secret, Visitor? again)
     {
         _readCookie = readCookie;
         _cookies = again?._cookies ?? new CookieContainer();
         _http = new HttpClient(new Cookies(_cookies, app.CreateHandler())) { BaseAddress = new Uri("http://localhost") };
         _outside = counterparts.CreateClient();
+        _outside.DefaultRequestHeaders.Authorization = new("Bearer", secret);
     }
 
     public Guid SiteId { get; private set; }
@@ -110,18 +111,19 @@ public sealed class Visitor
         return body;
     }
 
-    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null)
+    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null)
     {
         var page = await SiteAsync(letter);
-        var (token, ending) = await CardAsync(card);
+        var handedIn = await CardAsync(card);
         return await PostAsync($"/api/sites/{SiteId}/orders", new
         {
+            again,
             id = id ?? Guid.NewGuid(),
             revision = page.GetProperty("revision").GetInt32(),
             letter,
             today = today ?? page.GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("dueToday").GetString(),
             contact = contact ?? new { name = "Ada Wren", mail = "ada@example.com", street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
-            card = new { token, ending },
+            card = new { token = token ?? handedIn.Token, ending = handedIn.Ending },
             agreed = true,
         });
     }

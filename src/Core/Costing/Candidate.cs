@@ -46,6 +46,9 @@ public sealed record DomainChoice(DomainRoute? Route)
 
     /// <summary>The domain written out: <c>ostlerwren.com</c>; <c>.org</c> while it has no name.</summary>
     public string Ref => $"{Name}.{Ending}";
+
+    /// <summary>The domain, where its name and ending make one.</summary>
+    public DomainName? Domain => Name is null || Ending is null ? null : DomainName.Parse(Name, Ending).Domain;
 }
 
 /// <summary>What a registrar asks for a premium name, in its book's currency; null is not stated.</summary>

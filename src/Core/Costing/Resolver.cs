@@ -94,6 +94,7 @@ public sealed class Resolver
     private BoughtDomain? Domain(DomainChoice choice, int index, bool hasHosting)
     {
         var where = $"{Root}.domains[{index}]";
+        CheckName(choice, where);
         switch (choice.Route)
         {
             case DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer:
@@ -176,6 +177,15 @@ public sealed class Resolver
         }
 
         return new BoughtDomain(index, choice, null, currency) { Renew = Amounts.Read(choice.Renewal, currency, $"{where}.renewal", _faults) };
+    }
+
+    // An address that the host lends is the host's own to name.
+    private void CheckName(DomainChoice choice, string where)
+    {
+        if (choice is { Name: { } name, Ending: { } ending, Route: not (DomainRoute.Lent or null) } && DomainName.Parse(name, ending).Fault is { } fault)
+        {
+            _faults.Add(FaultCodes.BadType, $"{where}.{(fault.Part == DomainPart.Label ? "name" : "ending")}", fault.Reason);
+        }
     }
 
     private void CheckExpires(DomainChoice choice, string where)

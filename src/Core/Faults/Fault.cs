@@ -21,6 +21,9 @@ public static class FaultCodes
     public const string Expired = "expired";
     public const string TooManyYears = "too-many-years";
     public const string NoRate = "no-rate";
+
+    /// <summary>Of orders alone: one like it was placed a short while ago.</summary>
+    public const string Repeated = "repeated";
 }
 
 /// <summary>Gathers the faults of an input, so that all of them are said at once.</summary>

@@ -15,6 +15,11 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
 
     public ImmutableArray<OrderStep> Steps { get; init; } = [];
 
+    /// <summary>
+    /// What the keys of its steps are made from: drawn by us when it was placed, as the id is the client's to choose. Empty for orders placed before there was one.
+    /// </summary>
+    public Guid Secret { get; init; }
+
     /// <summary>What the card processor gave for the card; never a number.</summary>
     public required string CardToken { get; init; }
 
@@ -37,14 +42,19 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
 /// <param name="Domain">What is registered; null where no domain is.</param>
 /// <param name="Items">What was agreed, line by line.</param>
 public sealed record OrderedThings(
-    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, OrderedDomain? Domain, ImmutableArray<OrderedItem> Items, string Total, string Currency);
+    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, OrderedDomain? Domain, ImmutableArray<OrderedItem> Items, string Total, string Currency)
+{
+    /// <summary>Whether the same domain or, without one, the same hosting is bought in both.</summary>
+    public bool IsLike(OrderedThings other) => Domain is null && other.Domain is null ? Hosting == other.Hosting : Domain?.Name == other.Domain?.Name;
+}
 
 public sealed record Payment(string Book, string Seller, string Amount, string Currency);
 
 /// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
 public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, string? Address);
 
-public sealed record OrderedDomain(string Book, string Seller, string Name, int Years, bool Private);
+/// <param name="Premium">The most that was agreed for the first year of a premium name, as a decimal string; null: the ordinary price.</param>
+public sealed record OrderedDomain(string Book, string Seller, string Name, int Years, bool Private, string? Premium = null);
 
 /// <param name="Until">The day it is paid up to; null where it is paid once.</param>
 /// <param name="Amount">After discounts, before tax on top, in the book's currency.</param>

@@ -33,7 +33,7 @@ public static class OrderFlow
         steps.AddRange(order.Things.Payments.Select(payment => Step(StepKind.Capture, payment.Book)));
         return order with { Steps = [.. steps] };
 
-        OrderStep Step(StepKind kind, string book) => new(kind, book, KeyOf(order.Id, kind, book, 0));
+        OrderStep Step(StepKind kind, string book) => new(kind, book, KeyOf(order, kind, book, 0));
     }
 
     /// <summary>What to do next; null: nothing until the owner decides, or for good.</summary>
@@ -68,16 +68,19 @@ public static class OrderFlow
     public static Order After(Order order, OrderAction action, Outcome outcome)
     {
         var step = order.Steps.First(step => step.Key == action.Step.Key);
-        return Settled(outcome.State switch
+        return Settled((outcome.State, action.Kind) switch
         {
-            OutcomeState.NoAnswer => Unanswered(order, step, outcome),
-            OutcomeState.Done when action.Kind == ActionKind.Undo => With(order, step, step with { Status = StepStatus.Undone, Unanswered = 0 }),
-            OutcomeState.Done => Succeeded(order, step, outcome),
-            OutcomeState.NeverHappened when action.Kind == ActionKind.Settle => With(order, step, step with { Status = StepStatus.Waiting }),
-            OutcomeState.Refused when action.Kind == ActionKind.Settle => With(order, step, step with { Status = StepStatus.Refused }),
-            OutcomeState.Refused when action.Kind == ActionKind.Undo => Unanswered(order, step with { Unanswered = MostUnanswered }, outcome),
-            OutcomeState.Refused => RefusedStep(order, step, outcome),
-            _ => order,
+            (OutcomeState.NoAnswer, _) => Unanswered(order, step, outcome),
+            (OutcomeState.Done, ActionKind.Undo) => With(order, step, step with { Status = StepStatus.Undone, Unanswered = 0 }),
+            (OutcomeState.Done, _) => Succeeded(order, step, outcome),
+            (OutcomeState.NeverHappened, ActionKind.Settle) => With(order, step, step with { Status = StepStatus.Waiting, Unanswered = 0 }),
+
+            // Said of something just asked for, it tells nothing: an attempt like any other, so that nobody is asked for ever.
+            (OutcomeState.NeverHappened, _) => Unanswered(order, step, Outcome.NoAnswer("It answered that it knows nothing of what it was asked for.")),
+            (OutcomeState.Refused, ActionKind.Settle) => With(order, step, step with { Status = StepStatus.Refused, Unanswered = 0 }),
+            (OutcomeState.Refused, ActionKind.Undo) => Unanswered(order, step with { Unanswered = MostUnanswered }, outcome),
+            (OutcomeState.Refused, _) => RefusedStep(order, step, outcome),
+            _ => throw new ArgumentOutOfRangeException(nameof(outcome), outcome.State, null),
         });
     }
 
@@ -133,7 +136,7 @@ public static class OrderFlow
     private static Order RefusedStep(Order order, OrderStep step, Outcome outcome)
     {
         var problem = new OrderProblem(step.Kind, outcome.Code ?? "refused", outcome.Message ?? "");
-        var again = step with { Status = StepStatus.Refused, Refused = step.Refused + 1, Key = KeyOf(order.Id, step.Kind, step.Book, step.Refused + 1) };
+        var again = step with { Status = StepStatus.Refused, Refused = step.Refused + 1, Key = KeyOf(order, step.Kind, step.Book, step.Refused + 1) };
         var state = step.Kind switch
         {
             StepKind.Hold => OrderState.NeedsCard,
@@ -156,7 +159,8 @@ public static class OrderFlow
     private static Order With(Order order, OrderStep step, OrderStep changed) =>
         order with { Steps = [.. order.Steps.Select(known => known.Key == step.Key ? changed : known)] };
 
-    private static string KeyOf(Guid order, StepKind kind, string book, int attempt) => $"{order:N}-{kind.ToString().ToLowerInvariant()}-{book}-{attempt}";
+    private static string KeyOf(Order order, StepKind kind, string book, int attempt) =>
+        $"{(order.Secret == Guid.Empty ? order.Id : order.Secret):N}-{kind.ToString().ToLowerInvariant()}-{book}-{attempt}";
 }
 
 /// <param name="Step">As it stands in the order.</param>

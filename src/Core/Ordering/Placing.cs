@@ -47,12 +47,12 @@ public static class Placing
             hosting.Book.Provider.Name,
             hosting.Plan.Id,
             hosting.Plan.Name,
-            domain?.Choice is { Name: not null, Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Ref : null);
+            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Domain?.Text : null);
 
     private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller)
     {
         var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
-        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Ref, domain.Choice.Years, isPrivate);
+        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain!.Text, domain.Choice.Years, isPrivate, domain.Choice.Premium?.Register);
     }
 
     private static OrderedItem Item(Purchase purchase, Bill bill, BillLine line)

@@ -27,7 +27,11 @@ public interface IHostingCompany
     /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
     Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
 
-    /// <summary>The first password, which the host gives out once; null where it has been given already.</summary>
-    /// <exception cref="HttpRequestException">The host did not answer.</exception>
+    /// <summary>A first password, made anew each time until one was seen; null where one has been.</summary>
+    /// <exception cref="HttpRequestException">The host gave no answer that can be read. Nothing is lost: it can be asked again.</exception>
     Task<string?> FirstPasswordAsync(World world, string account, CancellationToken cancel);
+
+    /// <summary>Tells the host that the first password reached its owner, so that it is not given out again.</summary>
+    /// <exception cref="HttpRequestException">The host did not answer.</exception>
+    Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel);
 }

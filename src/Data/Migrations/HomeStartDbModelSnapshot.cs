@@ -33,8 +33,10 @@ namespace HomeStart.Data.Migrations
 
             modelBuilder.Entity("HomeStart.Data.OrderRow", b =>
                 {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("BookHashes")
@@ -58,14 +60,9 @@ namespace HomeStart.Data.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
-                    b.Property<Guid>("WorkspaceId")
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Id");
+                    b.HasKey("WorkspaceId", "Id");
 
                     b.HasIndex("IsOpen");
-
-                    b.HasIndex("WorkspaceId");
 
                     b.ToTable("Orders");
                 });

@@ -238,13 +238,24 @@ public static class BookReader
 
     private static DomainPrice DomainPrice(Node node, Currency? currency) =>
         new(
-            node["ending"].RequiredText("The ending") ?? "",
+            Ending(node["ending"]),
             node["register"].Amount(currency),
             node["renew"].Amount(currency),
             node["transfer"] is { IsAbsent: true, IsNull: false } ? null : new TransferPrice(node["transfer"].Amount(currency)),
             InRange(node["maxYears"], 1, 10, "years") ?? 10,
             node["includes"].Texts(),
             node["requires"].Element is { ValueKind: JsonValueKind.String } requires ? requires.GetString() : null);
+
+    private static string Ending(Node node)
+    {
+        var ending = node.RequiredText("The ending") ?? "";
+        if (ending.Length > 0 && DomainName.ParseEnding(ending) is null)
+        {
+            node.Fault(FaultCodes.BadType, "This is no ending of a domain, such as com or co.uk.");
+        }
+
+        return ending;
+    }
 
     private static Promotion Promotion(Node node, Currency? currency)
     {

@@ -6,7 +6,8 @@ namespace HomeStart.Formats;
 /// <summary>What an owner agreed to when they placed an order.</summary>
 /// <param name="Id">Made by the page, so that pressing twice places once.</param>
 /// <param name="Today">What they were told is due today; another figure by now is a reason to stop.</param>
-public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, string CardToken, string CardEnding);
+/// <param name="Again">They know that they ordered the like a short while ago.</param>
+public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, string CardToken, string CardEnding, bool Again);
 
 /// <summary>Reads the body of an order.</summary>
 public static class PlaceOrderReader
@@ -36,7 +37,8 @@ public static class PlaceOrderReader
         contact.Check(faults);
         var (token, ending) = ReadCard(root["card"]);
         var order = new PlaceOrder(
-            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact, token, ending);
+            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact, token, ending,
+            root["again"].Flag() ?? false);
         return faults.Any ? null : order;
     }
 
@@ -45,6 +47,11 @@ public static class PlaceOrderReader
     {
         var token = card["token"].RequiredText("The card") ?? "";
         var ending = card["ending"].RequiredText("The card's last digits") ?? "";
+        if (token.Length > 0 && !IsToken(token))
+        {
+            card["token"].Fault(FaultCodes.BadType, "This is no token of the card processor: hand the card to it, and send what it gives. A card's number never belongs here.");
+        }
+
         if (ending.Length != 4 || !ending.All(char.IsAsciiDigit))
         {
             card["ending"].Fault(FaultCodes.BadType, "Only the card's last four digits belong here.");
@@ -52,6 +59,8 @@ public static class PlaceOrderReader
 
         return (token, ending);
     }
+
+    private static bool IsToken(string text) => text.StartsWith("card_", StringComparison.Ordinal) && text.Length == 37 && text[5..].All(char.IsAsciiHexDigitLower);
 
     private static Contact ReadContact(Node node) =>
         new(

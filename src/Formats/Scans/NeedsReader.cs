@@ -100,8 +100,16 @@ public static class NeedsReader
         };
     }
 
-    private static string? Name(Node node, DomainRoute route) =>
-        route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep ? node.RequiredText("The domain's name") : node.Text();
+    private static string? Name(Node node, DomainRoute route)
+    {
+        var name = route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep ? node.RequiredText("The domain's name") : node.Text();
+        if (name is not null && route != DomainRoute.Lent && DomainName.Parse(name, "com").Fault is { } fault)
+        {
+            node.Fault(FaultCodes.BadType, fault.Reason);
+        }
+
+        return name;
+    }
 
     private static ImmutableArray<string> Endings(Node node)
     {

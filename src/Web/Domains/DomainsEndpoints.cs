@@ -47,10 +47,15 @@ internal static class DomainsEndpoints
             return Hosting.FaultResults.Unprocessable(faults);
         }
 
-        var domain = $"{name}.{ending}";
+        if (DomainName.Parse(name!.Text, ending).Domain is not { } domain)
+        {
+            faults.Add(FaultCodes.OutOfRange, "label", $"With its ending this is too long: a domain has at most {DomainName.Longest} characters.");
+            return Hosting.FaultResults.Unprocessable(faults);
+        }
+
         var availability = await registrar.CheckAsync(workspace.World, seller!.Id, domain, cancel);
         var record = availability.State == AvailabilityState.Taken ? await registrar.LookUpAsync(workspace.World, domain, cancel) : null;
-        return Results.Ok(DomainAnswerWire.Of(domain, seller.Id, availability, record));
+        return Results.Ok(DomainAnswerWire.Of(domain.Text, seller.Id, availability, record));
     }
 
     private static IEnumerable<string> Endings(Workspace workspace) => workspace.Books.SelectMany(book => book.Domains).Select(price => price.Ending).Distinct();

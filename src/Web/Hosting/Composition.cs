@@ -35,7 +35,7 @@ public static class Composition
         services.AddScoped<SiteHistory>();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
-        services.AddConnectors(options.CounterpartsAddress, counterparts);
+        services.AddConnectors(options.CounterpartsAddress, CounterpartsSecret.Of(options.Data), counterparts);
         services.AddOrders();
         AddProtection(services, options);
         services.AddProblemDetails();

@@ -1,5 +1,4 @@
-using HomeStart.Counterparts;
-using Microsoft.Extensions.Logging.Console;
+using Microsoft.Data.Sqlite;
 
 namespace HomeStart.Web.Hosting;
 
@@ -30,45 +29,65 @@ public static class HomeStartApp
 
     private static async Task<int> ServeAsync(WebApplicationBuilder builder, StartOptions options)
     {
-        Directory.CreateDirectory(options.Data);
-        using var alone = DataFolder.TryLock(options.Data);
+        var (held, fault) = DataFolder.TryTake(options.Data);
+        using var alone = held;
         if (alone is null)
         {
-            return Refuse($"Home Start runs already with the data in {options.Data}. Stop it first, or start this one with --data and another folder.");
+            return Refuse(fault!);
         }
 
-        var demo = Demo.Load(options.Demo);
+        _ = CounterpartsSecret.Of(options.Data);
         builder.WebHost.UseKestrel(kestrel =>
         {
             kestrel.ListenLocalhost(options.Port);
             kestrel.Limits.MaxRequestBodySize = Composition.LargestBody;
             kestrel.AddServerHeader = false;
         });
-        builder.Logging.ClearProviders().AddSimpleConsole(console => console.ColorBehavior = LoggerColorBehavior.Disabled).SetMinimumLevel(LogLevel.Warning);
+        builder.Logging.ClearProviders().AddPlainConsole().SetMinimumLevel(LogLevel.Warning);
 
         // A port in use is said in one sentence below; keys in the owner's own data folder are as safe as the data.
         builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None).AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
-        Composition.AddHomeStart(builder, options, demo);
-        await using var counterparts = CounterpartsApp.Build(
-            Path.Combine(options.Data, "counterparts.db"), demo.OfferBooks, outside => outside.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(options.Port + 1)));
+        Composition.AddHomeStart(builder, options, Demo.Load(options.Demo));
+        builder.Services.AddSingleton<CounterpartsProcess>();
+        builder.Services.AddHostedService(services => services.GetRequiredService<CounterpartsProcess>());
         await using var app = builder.Build();
         Composition.MapHomeStart(app);
+        return await StartAsync(app, options) is { } why ? Refuse(why) : await RunAsync(app, options);
+    }
+
+    // Null: all is up; else the one sentence that says what is wrong.
+    private static async Task<string?> StartAsync(WebApplication app, StartOptions options)
+    {
         try
         {
-            await counterparts.StartAsync();
             await Composition.PrepareAsync(app);
+            if (await app.Services.GetRequiredService<CounterpartsProcess>().TryStartAsync(CancellationToken.None) is { IsUp: false, Said: var said })
+            {
+                return InUse(options) + (said.Contains("in use", StringComparison.Ordinal) ? "" : $" The counterparts say: {said.Trim()}");
+            }
+
             await app.StartAsync();
+            return null;
         }
         catch (IOException)
         {
-            return Refuse($"Port {options.Port} or {options.Port + 1} is in use: Home Start may run already at http://localhost:{options.Port}. Stop it, or choose another with --port.");
+            return InUse(options);
         }
+        catch (SqliteException exception)
+        {
+            return DataFolder.Say(exception, options.Data);
+        }
+    }
 
+    private static async Task<int> RunAsync(WebApplication app, StartOptions options)
+    {
         Console.WriteLine($"Home Start is at http://localhost:{options.Port}  (Ctrl C stops it; data in {options.Data})");
         await app.WaitForShutdownAsync();
-        await counterparts.StopAsync();
         return 0;
     }
+
+    private static string InUse(StartOptions options) =>
+        $"Port {options.Port} or {options.Port + 1} is in use: Home Start may run already at http://localhost:{options.Port}. Stop it, or choose another with --port.";
 
     private static int Refuse(string why)
     {

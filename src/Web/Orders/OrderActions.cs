@@ -5,6 +5,9 @@ namespace HomeStart.Web.Orders;
 /// <summary>Carries one action of an order out at the counterpart it belongs to.</summary>
 public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IRegistrar registrar)
 {
+    // Orders of the first release could hold a text that no registry would take.
+    private static readonly Outcome NoDomain = new(OutcomeState.Refused, "no-domain", "This is not a domain name that can be registered.");
+
     public async Task<Outcome> CarryOutAsync(World world, Order order, OrderAction action, CancellationToken cancel)
     {
         switch (action.Kind)
@@ -40,15 +43,21 @@ public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IR
             case StepKind.Prepare:
                 return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, things.Hosting.Address, order.Contact.Mail, cancel);
             case StepKind.Register:
-                var domain = things.Domain!;
-                return registrar.RegisterAsync(
-                    world, step.Key, new Registration(domain.Book, domain.Name, domain.Years, order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, order.PlacedOn), cancel);
+                return RegisterAsync(world, order, step, things.Domain!, cancel);
             case StepKind.Join:
-                return registrar.PointAsync(world, step.Key, step.Book, things.Domain!.Name, order.Account!.NameServers, cancel);
-            default:
+                return DomainName.Parse(things.Domain!.Name) is { } name ? registrar.PointAsync(world, step.Key, step.Book, name, order.Account!.NameServers, cancel) : Task.FromResult(NoDomain);
+            case StepKind.Capture:
                 return cards.CaptureAsync(world, step.Key, HoldKey(order, step), cancel);
+            default:
+                throw new InvalidOperationException($"Nobody carries out {step.Kind}.");
         }
     }
+
+    private Task<Outcome> RegisterAsync(World world, Order order, OrderStep step, OrderedDomain domain, CancellationToken cancel) =>
+        DomainName.Parse(domain.Name) is { } name
+            ? registrar.RegisterAsync(
+                world, step.Key, new Registration(domain.Book, name, domain.Years, order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, domain.Premium, order.PlacedOn), cancel)
+            : Task.FromResult(NoDomain);
 
     private Task<Outcome> UndoAsync(World world, Order order, OrderStep step, CancellationToken cancel) =>
         step.Kind == StepKind.Prepare

@@ -9,17 +9,18 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>A visitor's orders: placing one, finding it, deciding about it.</summary>
-public sealed class OrderDesk(Workspace workspace, HomeStartDb db, IRegistrar registrar, Demo demo, OrderQueue queue, TimeProvider time)
+public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, Demo demo, OrderQueue queue, TimeProvider time)
 {
+    private static readonly TimeSpan JustPlaced = TimeSpan.FromDays(1);
+
     public Task<OrderRow?> FindAsync(Guid id, CancellationToken cancel) => db.Orders.SingleOrDefaultAsync(row => row.Id == id, cancel);
 
-    public async Task<IReadOnlyList<Order>> ListAsync(CancellationToken cancel)
-    {
-        var rows = await db.Orders.AsNoTracking().ToListAsync(cancel);
-        return [.. rows.OrderByDescending(row => row.PlacedAt).Select(row => Documents.Read<Order>(row.Document))];
-    }
+    public async Task<IReadOnlyList<Order>> ListAsync(CancellationToken cancel) => [.. (await RowsAsync(cancel)).Select(row => Documents.Read<Order>(row.Document))];
 
-    /// <summary>Places an order from what the owner saw; null, with the reasons, where that is not so any more or cannot be ordered.</summary>
+    /// <summary>
+    /// Places an order from what the owner saw; null, with the reasons, where that is not so any more or cannot be ordered. The same id places once, however often and
+    /// however close together it comes.
+    /// </summary>
     public async Task<Order?> PlaceAsync(VersionedSite versioned, PlaceOrder wanted, FaultList faults, CancellationToken cancel)
     {
         if (await FindAsync(wanted.Id, cancel) is { } before)
@@ -28,87 +29,84 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, IRegistrar re
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        if (await AgreedThingsAsync(versioned, wanted, today, faults, cancel) is not { } things)
+        if (await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) is not { } things || await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
         {
-            return null;
+            // The same placement may have come through meanwhile: its own order is then what stands in its way.
+            return await FindAsync(wanted.Id, cancel) is { } meanwhile ? Documents.Read<Order>(meanwhile.Document) : null;
         }
 
-        var order = OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things) { CardToken = wanted.CardToken, CardEnding = wanted.CardEnding });
-        await workspace.EnsureStoredAsync(cancel);
-        db.Orders.Add(new OrderRow
+        var order = OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
         {
-            Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = true, Document = Documents.Write(order),
-            BookHashes = string.Join(' ', demo.Files.Select(file => file.Hash)),
+            Secret = Guid.NewGuid(), CardToken = wanted.CardToken, CardEnding = wanted.CardEnding,
         });
-        await db.SaveChangesAsync(cancel);
-        queue.Add(order.Id);
-        return order;
+        return await StoredAsync(order, cancel);
     }
 
     /// <summary>Changes an order by the owner's decision, and goes on with it.</summary>
     public async Task<Order> DecideAsync(OrderRow row, Func<Order, Order> decision, CancellationToken cancel)
     {
-        var before = Documents.Read<Order>(row.Document);
-        var decided = decision(before);
-        if (decided != before)
+        while (true)
         {
-            OrderRunner.Store(row, decided);
-            await db.SaveChangesAsync(cancel);
-            queue.Add(row.Id);
-        }
-
-        return decided;
-    }
-
-    private async Task<OrderedThings?> AgreedThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
-    {
-        if (versioned.Site.Listed(wanted.Letter) is not { } listed)
-        {
-            faults.Add(FaultCodes.Unknown, "letter", $"There is no candidate {wanted.Letter} any more.");
-            return null;
-        }
-
-        var settings = versioned.Site.Settings.On(today);
-        if (Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is not { } costing)
-        {
-            faults.Add(FaultCodes.Required, "letter", $"Candidate {wanted.Letter} is not complete: choose what is missing on the worksheet.");
-            return null;
-        }
-
-        if (settings.StartDate != today)
-        {
-            faults.Add(FaultCodes.BadDate, "startDate", $"This is counted from {settings.StartDate:yyyy-MM-dd}. An order starts on the day it is placed: set the start to today on the worksheet.");
-        }
-
-        if (new Money(costing.Totals.DueToday, costing.Currency).ToAmount() != wanted.Today)
-        {
-            faults.Add(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
-        }
-
-        var things = Placing.Of(costing, faults);
-        await CheckNameAsync(things?.Domain, listed.Candidate.Domains.FirstOrDefault()?.Premium, faults, cancel);
-        return faults.Any ? null : things;
-    }
-
-    // Asked once more before any money is held; the registrar has the last word when it registers.
-    private async Task CheckNameAsync(OrderedDomain? domain, PremiumPrices? premium, FaultList faults, CancellationToken cancel)
-    {
-        if (domain is null)
-        {
-            return;
-        }
-
-        var answer = await registrar.CheckAsync(workspace.World, domain.Book, domain.Name, cancel);
-        var agreed = premium is null ? answer.State is AvailabilityState.Free or AvailabilityState.Unchecked : answer.State == AvailabilityState.Premium && answer.Register == premium.Register && answer.Renew == premium.Renew;
-        if (!agreed)
-        {
-            faults.Add(FaultCodes.Unavailable, "domain", answer.State switch
+            var before = Documents.Read<Order>(row.Document);
+            var decided = decision(before);
+            if (decided == before)
             {
-                AvailabilityState.Premium => $"{domain.Name} is a premium name and costs more than you saw. Check it again on the domain page.",
-                AvailabilityState.Free => $"{domain.Name} is not a premium name any more. Check it again on the domain page.",
-                AvailabilityState.Unchecked => $"{domain.Name} could not be checked just now, and a premium name cannot be ordered without. Try again in a while.",
-                _ => $"{domain.Name} is not free any more. Nothing was charged; choose another name on the domain page.",
-            });
+                return decided;
+            }
+
+            try
+            {
+                OrderRunner.Store(row, decided);
+                await db.SaveDurablyAsync(cancel);
+                queue.Add(new OrderKey(row.WorkspaceId, row.Id));
+                return decided;
+            }
+            catch (DbUpdateConcurrencyException)
+            {
+                await db.Entry(row).ReloadAsync(cancel); // It went on meanwhile: the decision is about what it is now.
+            }
         }
     }
+
+    private async Task<Order> StoredAsync(Order order, CancellationToken cancel)
+    {
+        await workspace.EnsureStoredAsync(cancel);
+        var row = db.Orders.Add(new OrderRow
+        {
+            Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = true, Document = Documents.Write(order),
+            BookHashes = string.Join(' ', demo.Files.Select(file => file.Hash)),
+        });
+        try
+        {
+            await db.SaveDurablyAsync(cancel);
+        }
+        catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
+        {
+            row.State = EntityState.Detached; // The same placement came twice at once.
+            return Documents.Read<Order>((await FindAsync(order.Id, cancel))!.Document);
+        }
+
+        queue.Add(new OrderKey(workspace.Id, order.Id));
+        return order;
+    }
+
+    // Two like orders in a day are more often an accident than a wish.
+    private async Task<bool> IsRepeatedAsync(VersionedSite versioned, PlaceOrder wanted, OrderedThings things, FaultList faults, CancellationToken cancel)
+    {
+        if (wanted.Again)
+        {
+            return false;
+        }
+
+        var recent = (await RowsAsync(cancel)).Where(row => row.SiteId == versioned.Row.Id && row.PlacedAt > time.GetUtcNow() - JustPlaced).Select(row => Documents.Read<Order>(row.Document));
+        if (recent.FirstOrDefault(order => order.State != OrderState.Cancelled && order.Things.IsLike(things)) is not { } like)
+        {
+            return false;
+        }
+
+        faults.Add(FaultCodes.Repeated, "again", $"You placed an order like this one a short while ago: {like.Reference}. Order it again only if you want all of it twice.");
+        return true;
+    }
+
+    private async Task<List<OrderRow>> RowsAsync(CancellationToken cancel) => [.. (await db.Orders.AsNoTracking().ToListAsync(cancel)).OrderByDescending(row => row.PlacedAt)];
 }

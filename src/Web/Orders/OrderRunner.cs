@@ -7,11 +7,11 @@ namespace HomeStart.Web.Orders;
 
 /// <summary>
 /// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server left open is gone on with when it starts
-/// again.
+/// again; a fault of our own is tried again with growing pauses.
 /// </summary>
-public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, ILogger<OrderRunner> log) : BackgroundService
+public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
 {
-    private readonly ConcurrentDictionary<Guid, Task> _running = new();
+    private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
     /// <summary>Puts an order into its row.</summary>
     public static void Store(OrderRow row, Order order)
@@ -21,57 +21,90 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         row.Version++;
     }
 
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        foreach (var open in await OpenOrdersAsync(stoppingToken))
-        {
-            queue.Add(open);
-        }
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.WhenAll(SweepAsync(stoppingToken), TakeUpAsync(stoppingToken));
 
-        await foreach (var id in queue.ReadAllAsync(stoppingToken))
+    // At the start, and again and again: no open order is left lying, whatever became of those that should have gone on with it.
+    private async Task SweepAsync(CancellationToken cancel)
+    {
+        using var timer = new PeriodicTimer(pace.SweepEvery, time);
+        do
         {
-            // Orders wait for nobody but themselves: one that hangs on a slow host holds no other up.
-            _running[id] = GoOnAsync(id, _running.GetValueOrDefault(id, Task.CompletedTask), stoppingToken);
+            try
+            {
+                foreach (var open in (await OpenOrdersAsync(cancel)).Where(open => !_running.ContainsKey(open)))
+                {
+                    queue.Add(open);
+                }
+            }
+            catch (Exception exception) when (!cancel.IsCancellationRequested)
+            {
+                LogNoSweep(exception);
+            }
         }
+        while (await timer.WaitForNextTickAsync(cancel));
     }
 
-    private async Task<List<Guid>> OpenOrdersAsync(CancellationToken cancel)
+    private async Task<List<OrderKey>> OpenOrdersAsync(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
-        return await scope.ServiceProvider.GetRequiredService<HomeStartDb>().Orders.IgnoreQueryFilters().Where(row => row.IsOpen).Select(row => row.Id).ToListAsync(cancel);
+        return await scope.ServiceProvider.GetRequiredService<HomeStartDb>().Orders.IgnoreQueryFilters().Where(row => row.IsOpen).Select(row => new OrderKey(row.WorkspaceId, row.Id)).ToListAsync(cancel);
     }
 
-    private async Task GoOnAsync(Guid id, Task before, CancellationToken cancel)
+    private async Task TakeUpAsync(CancellationToken cancel)
+    {
+        await foreach (var order in queue.ReadAllAsync(cancel))
+        {
+            // Orders wait for nobody but themselves: one that hangs on a slow host holds no other up.
+            var going = GoOnAsync(order, _running.GetValueOrDefault(order, Task.CompletedTask), cancel);
+            _running[order] = going;
+            _ = going.ContinueWith(_ => _running.TryRemove(KeyValuePair.Create(order, going)), CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+        }
+    }
+
+    private async Task GoOnAsync(OrderKey order, Task before, CancellationToken cancel)
     {
         await before;
         await Task.Yield();
-        try
+        var faults = 0;
+        for (var more = true; more;)
         {
-            while (await ActAsync(id, cancel))
+            try
             {
-                // One action after another, until the owner is needed or all is done.
+                more = await ActAsync(order, cancel);
+                faults = 0;
             }
-        }
-        catch (OperationCanceledException)
-        {
-            // The server stops; the next one goes on.
-        }
-        catch (DbUpdateConcurrencyException)
-        {
-            queue.Add(id); // The owner decided something meanwhile.
-        }
-        catch (Exception exception)
-        {
-            LogStuck(exception, id);
+            catch (OperationCanceledException)
+            {
+                return; // The server stops; the next one goes on.
+            }
+            catch (DbUpdateConcurrencyException)
+            {
+                continue; // The owner decided something meanwhile.
+            }
+            catch (Exception exception)
+            {
+                LogFault(exception, order.Id, ++faults);
+                more = await PausedAsync(faults, cancel);
+            }
         }
     }
 
-    private async Task<bool> ActAsync(Guid id, CancellationToken cancel)
+    private async Task<bool> PausedAsync(int faults, CancellationToken cancel)
+    {
+        await pace.AfterFaultAsync(faults, cancel).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        return !cancel.IsCancellationRequested;
+    }
+
+    private async Task<bool> ActAsync(OrderKey key, CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
         var services = scope.ServiceProvider;
         var db = services.GetRequiredService<HomeStartDb>();
-        var row = await db.Orders.IgnoreQueryFilters().SingleAsync(row => row.Id == id, cancel);
+        if (await db.Orders.IgnoreQueryFilters().SingleOrDefaultAsync(row => row.WorkspaceId == key.Workspace && row.Id == key.Id, cancel) is not { } row)
+        {
+            return false;
+        }
+
         var order = Documents.Read<Order>(row.Document);
         if (OrderFlow.Next(order) is not { } action)
         {
@@ -81,15 +114,18 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         await pace.WaitAsync(action.Step.Unanswered, cancel);
         order = OrderFlow.Begun(order, action);
         Store(row, order);
-        await db.SaveChangesAsync(cancel);
+        await db.SaveDurablyAsync(cancel);
         await pace.AtAsync(OrderMoment.Recorded, action, cancel);
         var outcome = await services.GetRequiredService<OrderActions>().CarryOutAsync(new World(row.WorkspaceId), order, action, cancel);
         await pace.AtAsync(OrderMoment.Answered, action, cancel);
         Store(row, OrderFlow.After(order, action, outcome));
-        await db.SaveChangesAsync(cancel);
+        await db.SaveDurablyAsync(cancel);
         return true;
     }
 
-    [LoggerMessage(Level = LogLevel.Error, Message = "Order {Order} cannot go on; it will be tried when the server starts again.")]
-    private partial void LogStuck(Exception exception, Guid order);
+    [LoggerMessage(Level = LogLevel.Error, Message = "Order {Order} met a fault of our own ({Faults} in a row); it is tried again after a pause.")]
+    private partial void LogFault(Exception exception, Guid order, int faults);
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "Open orders could not be looked for; they are looked for again in a while.")]
+    private partial void LogNoSweep(Exception exception);
 }

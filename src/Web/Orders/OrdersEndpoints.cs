@@ -19,6 +19,7 @@ internal static class OrdersEndpoints
         services.AddSingleton<OrderPace>();
         services.AddHostedService<OrderRunner>();
         services.AddScoped<OrderActions>();
+        services.AddScoped<AgreedOrder>();
         services.AddScoped<OrderDesk>();
     }
 
@@ -33,6 +34,8 @@ internal static class OrdersEndpoints
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         orders.MapPost("/{orderId:guid}/cancel", CancelAsync).WithName("cancelOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
         orders.MapPost("/{orderId:guid}/first-password", FirstPasswordAsync).WithName("showFirstPassword").Produces<FirstPasswordWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+        orders.MapPost("/{orderId:guid}/first-password/seen", FirstPasswordSeenAsync).WithName("confirmFirstPassword").Produces(StatusCodes.Status204NoContent)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
     }
 
@@ -77,7 +80,17 @@ internal static class OrdersEndpoints
     private static async Task<IResult> CancelAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel))) : Missing();
 
-    private static async Task<IResult> FirstPasswordAsync(Guid orderId, OrderDesk desk, Workspace workspace, IHostingCompany hosts, CancellationToken cancel)
+    private static Task<IResult> FirstPasswordAsync(Guid orderId, OrderDesk desk, Workspace workspace, IHostingCompany hosts, CancellationToken cancel) =>
+        OfAccountAsync(orderId, desk, async account => Results.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(workspace.World, account.Id, cancel))), cancel);
+
+    private static Task<IResult> FirstPasswordSeenAsync(Guid orderId, OrderDesk desk, Workspace workspace, IHostingCompany hosts, CancellationToken cancel) =>
+        OfAccountAsync(orderId, desk, async account =>
+        {
+            await hosts.FirstPasswordSeenAsync(workspace.World, account.Id, cancel);
+            return Results.NoContent();
+        }, cancel);
+
+    private static async Task<IResult> OfAccountAsync(Guid orderId, OrderDesk desk, Func<HostAccount, Task<IResult>> ask, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row || Documents.Read<Order>(row.Document) is not { State: OrderState.Completed, Account: { } account })
         {
@@ -86,11 +99,11 @@ internal static class OrdersEndpoints
 
         try
         {
-            return Results.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(workspace.World, account.Id, cancel)));
+            return await ask(account);
         }
         catch (HttpRequestException)
         {
-            return Results.Problem("The host does not answer just now. The password is still there: try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+            return Results.Problem("The host is not answering just now. Nothing is lost: try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
         }
     }
 

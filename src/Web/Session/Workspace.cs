@@ -23,10 +23,19 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
     /// <summary>Stores the workspace itself, at its first change.</summary>
     public async Task EnsureStoredAsync(CancellationToken cancel)
     {
-        if (!await db.Workspaces.AnyAsync(row => row.Id == scope.Id, cancel))
+        if (await db.Workspaces.AnyAsync(row => row.Id == scope.Id, cancel))
         {
-            db.Workspaces.Add(new WorkspaceRow { Id = scope.Id, CreatedAt = time.GetUtcNow() });
+            return;
+        }
+
+        var row = db.Workspaces.Add(new WorkspaceRow { Id = scope.Id, CreatedAt = time.GetUtcNow() });
+        try
+        {
             await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
+        {
+            row.State = EntityState.Detached; // Two first changes at once: the other one stored it.
         }
     }
 

@@ -86,7 +86,7 @@ internal static class SitesEndpoints
         {
             return Results.Ok(await desk.PageAsync(await save(), view, cancel));
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException exception) when (exception is DbUpdateConcurrencyException || Sqlite.IsDuplicate(exception))
         {
             return await desk.FindAsync(siteId, cancel) is { } newer ? await StaleAsync(newer, view, desk, cancel) : SiteDesk.Missing();
         }

@@ -88,6 +88,59 @@ public class OrderFlowTests
             },
             iter: 3000);
 
+    /// <summary>Whatever is answered, also what makes no sense to what was asked: after a few actions there is a pause or an end, and from every pause a way on.</summary>
+    [Fact]
+    public void No_answers_keep_an_order_busy_for_ever() =>
+        Gen.Int.Sample(
+            seed =>
+            {
+                var random = new Random(seed);
+                var order = New();
+                for (var decisions = 0; decisions < 30 && order.State is not (OrderState.Completed or OrderState.Cancelled); decisions++)
+                {
+                    var actions = 0;
+                    while (OrderFlow.Next(order) is { } action)
+                    {
+                        (++actions).ShouldBeLessThanOrEqualTo(3 * OrderFlow.MostUnanswered * order.Steps.Length);
+                        order = OrderFlow.Begun(order, action);
+                        order = random.Next(5) == 0 ? order : OrderFlow.After(order, action, AnyAnswer(random));
+                    }
+
+                    if (order.State is OrderState.NeedsCard or OrderState.NeedsPatience)
+                    {
+                        order = Decide(order, random);
+                        (OrderFlow.Next(order) is not null || order.State == OrderState.Cancelled).ShouldBeTrue();
+                    }
+                }
+            },
+            iter: 2000);
+
+    [Theory]
+    [MemberData(nameof(Everything))]
+    public void Every_outcome_of_every_action_leads_somewhere(OutcomeState outcome, ActionKind kind)
+    {
+        var order = New() with { State = kind is ActionKind.Settle or ActionKind.Undo ? OrderState.Undoing : OrderState.Working };
+        var step = order.Steps[0] with { Status = kind == ActionKind.Undo ? StepStatus.Undoing : StepStatus.Trying };
+        order = order with { Steps = order.Steps.SetItem(0, step) };
+        var after = OrderFlow.After(order, new OrderAction(kind, step), new Outcome(outcome, "code", "Message."));
+        after.ShouldNotBe(order);
+        (after.Steps[0].Status, after.Steps[0].Unanswered, after.State).ShouldBe((outcome, kind) switch
+        {
+            (OutcomeState.Done, ActionKind.Undo) => (StepStatus.Undone, 0, OrderState.Cancelled),
+            (OutcomeState.Done, ActionKind.Settle) => (StepStatus.Done, 0, OrderState.Undoing),
+            (OutcomeState.Done, _) => (StepStatus.Done, 0, OrderState.Working),
+            (OutcomeState.Refused, ActionKind.Undo) => (StepStatus.Undoing, OrderFlow.MostUnanswered + 1, OrderState.NeedsPatience),
+            (OutcomeState.Refused, ActionKind.Settle) => (StepStatus.Refused, 0, OrderState.Cancelled),
+            (OutcomeState.Refused, _) => (StepStatus.Refused, 0, OrderState.NeedsCard),
+            (OutcomeState.NeverHappened, ActionKind.Settle) => (StepStatus.Waiting, 0, OrderState.Cancelled),
+            _ => (step.Status, 1, order.State),
+        });
+    }
+
+    public static TheoryData<OutcomeState, ActionKind> Everything => new(from outcome in Enum.GetValues<OutcomeState>() from kind in Enum.GetValues<ActionKind>() select (outcome, kind));
+
+    private static Outcome AnyAnswer(Random random) => new(random.GetItems(Enum.GetValues<OutcomeState>(), 1)[0], "any", "Any.");
+
     private static Order Carry(Order order, OrderAction action, Weather world)
     {
         order = OrderFlow.Begun(order, action);

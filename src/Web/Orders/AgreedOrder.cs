@@ -1,0 +1,64 @@
+using HomeStart.Core;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Session;
+
+namespace HomeStart.Web.Orders;
+
+/// <summary>Whether what the owner saw and agreed to still is so.</summary>
+public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
+{
+    /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
+    public async Task<OrderedThings?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
+    {
+        if (versioned.Site.Listed(wanted.Letter) is not { } listed)
+        {
+            faults.Add(FaultCodes.Unknown, "letter", $"There is no candidate {wanted.Letter} any more.");
+            return null;
+        }
+
+        var settings = versioned.Site.Settings.On(today);
+        if (Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is not { } costing)
+        {
+            faults.Add(FaultCodes.Required, "letter", $"Candidate {wanted.Letter} is not complete: choose what is missing on the worksheet.");
+            return null;
+        }
+
+        if (settings.StartDate != today)
+        {
+            faults.Add(FaultCodes.BadDate, "startDate", $"This is counted from {settings.StartDate:yyyy-MM-dd}. An order starts on the day it is placed: set the start to today on the worksheet.");
+        }
+
+        if (new Money(costing.Totals.DueToday, costing.Currency).ToAmount() != wanted.Today)
+        {
+            faults.Add(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
+        }
+
+        var things = Placing.Of(costing, faults);
+        await CheckNameAsync(things?.Domain, listed.Candidate.Domains.FirstOrDefault()?.Premium, faults, cancel);
+        return faults.Any ? null : things;
+    }
+
+    // Asked once more before any money is held; the registrar has the last word when it registers. What cannot be checked is not ordered.
+    private async Task CheckNameAsync(OrderedDomain? domain, PremiumPrices? premium, FaultList faults, CancellationToken cancel)
+    {
+        if (DomainName.Parse(domain?.Name) is not { } name)
+        {
+            return;
+        }
+
+        var answer = await registrar.CheckAsync(workspace.World, domain!.Book, name, cancel);
+        var isAgreed = premium is null ? answer.State == AvailabilityState.Free : answer.State == AvailabilityState.Premium && answer.Register == premium.Register && answer.Renew == premium.Renew;
+        if (!isAgreed)
+        {
+            faults.Add(FaultCodes.Unavailable, "domain", answer.State switch
+            {
+                AvailabilityState.Premium => $"{name} is a premium name and costs more than you saw. Check it again on the domain page.",
+                AvailabilityState.Free => $"{name} is not a premium name any more. Check it again on the domain page.",
+                AvailabilityState.Unchecked => $"{name} could not be checked just now: {answer.Why} Nothing was ordered; try again in a while.",
+                AvailabilityState.Taken or AvailabilityState.Reserved => $"{name} is not free any more. Nothing was ordered; choose another name on the domain page.",
+                _ => throw new InvalidOperationException($"There is no sentence for {answer.State}."),
+            });
+        }
+    }
+}
