@@ -19,7 +19,7 @@ public class OneByOneBenchmarks
     {
         _request = LargeMarket.Request(hosts: 4, registrars: 10, endings: 2, HostsSell);
         var (fast, slow) = (Scanned(), OneByOne());
-        if (fast.Feasible != slow.Feasible || !fast.Rows.Select(row => row.Costing.Totals.Horizon).SequenceEqual(slow.Rows.Select(row => row.Costing.Totals.Horizon)))
+        if (fast.Feasible != slow.Feasible || !fast.Rows.Select(row => row.Totals.Horizon).SequenceEqual(slow.Rows.Select(row => row.Costing.Totals.Horizon)))
         {
             throw new InvalidOperationException("The scan and the one-by-one costing differ.");
         }

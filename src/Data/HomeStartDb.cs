@@ -66,4 +66,10 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 public sealed class WorkspaceScope
 {
     public Guid Id { get; set; }
+
+    /// <summary>Whether the visitor was here before: else the id was drawn for this request.</summary>
+    public bool IsKnown { get; set; }
+
+    /// <summary>Whether the visitor was here before and what tells who they are cannot be read any more.</summary>
+    public bool IsLost { get; set; }
 }

@@ -28,6 +28,9 @@ public sealed class SiteRow
     public int Newest { get; set; }
 
     public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>The real day of the last change, undo or redo.</summary>
+    public DateOnly ChangedOn { get; set; }
 }
 
 /// <summary>A document a site had.</summary>

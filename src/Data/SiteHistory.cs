@@ -7,7 +7,7 @@ namespace HomeStart.Data;
 /// A site as a versioned document: its kept revisions with a cursor. A change drops what redo could reach; undo and redo move the cursor. Saving fails with
 /// <see cref="DbUpdateConcurrencyException"/> where somebody else was first.
 /// </summary>
-public sealed class SiteHistory(HomeStartDb db)
+public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
 {
     /// <summary>How many documents of a site are kept.</summary>
     public const int Kept = 200;
@@ -19,9 +19,9 @@ public sealed class SiteHistory(HomeStartDb db)
     }
 
     /// <summary>Adds a site that has not been stored yet, at its first revision.</summary>
-    public VersionedSite Start(Guid siteId, Guid workspaceId, Site site, DateTimeOffset now)
+    public VersionedSite Start(Guid siteId, Guid workspaceId, Site site)
     {
-        var row = new SiteRow { Id = siteId, WorkspaceId = workspaceId, Revision = 0, Cursor = 0, Newest = 0, CreatedAt = now };
+        var row = new SiteRow { Id = siteId, WorkspaceId = workspaceId, Revision = 0, Cursor = 0, Newest = 0, CreatedAt = time.GetUtcNow(), ChangedOn = Today };
         db.Sites.Add(row);
         db.Revisions.Add(new RevisionRow { SiteId = siteId, WorkspaceId = workspaceId, Position = 0, Document = Documents.Write(site) });
         return new VersionedSite(row, site, CanUndo: false);
@@ -38,7 +38,7 @@ public sealed class SiteHistory(HomeStartDb db)
         }
 
         db.Revisions.Add(new RevisionRow { SiteId = row.Id, WorkspaceId = row.WorkspaceId, Position = position, Document = Documents.Write(changed) });
-        (row.Cursor, row.Newest, row.Revision) = (position, position, row.Revision + 1);
+        (row.Cursor, row.Newest, row.Revision, row.ChangedOn) = (position, position, row.Revision + 1, Today);
         await db.SaveChangesAsync(cancel);
         if (position >= Kept)
         {
@@ -59,10 +59,12 @@ public sealed class SiteHistory(HomeStartDb db)
             return versioned;
         }
 
-        (row.Cursor, row.Revision) = (position, row.Revision + 1);
+        (row.Cursor, row.Revision, row.ChangedOn) = (position, row.Revision + 1, Today);
         await db.SaveChangesAsync(cancel);
         return await AtCursorAsync(row, cancel);
     }
+
+    private DateOnly Today => DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
 
     private async Task<VersionedSite> AtCursorAsync(SiteRow row, CancellationToken cancel)
     {

@@ -52,7 +52,10 @@ public class CostingsTests
         policy.ShouldContain("default-src 'none'");
         policy.ShouldContain("connect-src 'self' http://localhost:5081");
         policy.ShouldNotContain("unsafe");
-        var cookie = response.Headers.GetValues("Set-Cookie").Single(set => set.StartsWith("home-start=", StringComparison.Ordinal));
+        response.Headers.CacheControl!.NoStore.ShouldBeTrue();
+        response.Headers.GetValues("Cross-Origin-Opener-Policy").Single().ShouldBe("same-origin");
+        response.Headers.Contains("Permissions-Policy").ShouldBeTrue();
+        var cookie = response.Headers.GetValues("Set-Cookie").Single(set => set.Contains("-workspace=", StringComparison.Ordinal));
         cookie.ShouldContain("httponly", Case.Insensitive);
         cookie.ShouldContain("samesite=lax", Case.Insensitive);
     }

@@ -30,6 +30,7 @@ public sealed class TestHost : IAsyncDisposable
     private WebApplication? _counterparts;
     private Func<DelegatingHandler>? _between;
     private IInterceptor? _interceptor;
+    private Func<StartOptions, StartOptions> _options = same => same;
 
     private TestHost()
     {
@@ -51,10 +52,12 @@ public sealed class TestHost : IAsyncDisposable
 
     public IServiceProvider Services => _app!.Services;
 
+    public static Task<TestHost> StartAsync(Func<StartOptions, StartOptions> options) => StartAsync(null, null, null, options);
+
     /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>
-    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null)
+    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null)
     {
-        var host = new TestHost { _between = between, _interceptor = interceptor };
+        var host = new TestHost { _between = between, _interceptor = interceptor, _options = options ?? (same => same) };
         await host.StartAgainAsync(pace);
         return host;
     }
@@ -71,7 +74,7 @@ public sealed class TestHost : IAsyncDisposable
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
         builder.WebHost.UseTestServer();
         Record(builder.Logging.ClearProviders());
-        Composition.AddHomeStart(builder, new StartOptions(5080, DataFolder, Today, Root("demo")), _demo, Handler);
+        Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo"))), _demo, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         if (_interceptor is not null)
         {
@@ -87,6 +90,9 @@ public sealed class TestHost : IAsyncDisposable
     /// <summary>A new visitor.</summary>
     public Visitor Visit(Visitor? again = null) =>
         new(_app!.GetTestServer(), _counterparts!.GetTestServer(), Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect, CounterpartsSecret.Of(DataFolder), again);
+
+    /// <summary>Somebody without cookies.</summary>
+    public HttpClient App() => _app!.GetTestServer().CreateClient();
 
     /// <summary>Somebody who can reach the counterparts, and knows nothing.</summary>
     public HttpClient Outside() => _counterparts!.GetTestServer().CreateClient();

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.AspNetCore.TestHost;
@@ -69,6 +70,47 @@ public sealed class Visitor
         var text = await response.Content.ReadAsStringAsync();
         return [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))];
     }
+
+    /// <summary>Sends bytes as they are, with the token; tells the status and the headers.</summary>
+    public async Task<(HttpStatusCode Status, HttpResponseHeaders Headers)> SendBytesAsync(HttpMethod method, string path, byte[] body, string? type)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = body.Length == 0 ? null : new ByteArrayContent(body) };
+        request.Content?.Headers.TryAddWithoutValidation("Content-Type", type);
+        request.Headers.Add("X-Home-Start-Token", _token);
+        using var response = await _http.SendAsync(request);
+        return (response.StatusCode, response.Headers);
+    }
+
+    /// <summary>Posts, and leaves when told to.</summary>
+    public async Task PostUntilAsync(string path, object body, CancellationToken leave)
+    {
+        using var content = JsonContent.Create(body);
+        using var response = await _http.PostAsync(path, content, leave);
+    }
+
+    /// <summary>Begins to post and never ends.</summary>
+    public async Task PostSlowlyAsync(string path, CancellationToken leave)
+    {
+        using var content = new StreamContent(new NeverEnding());
+        content.Headers.ContentType = new("application/json");
+        using var response = await _http.PostAsync(path, content, leave);
+    }
+
+    public IEnumerable<string> CookieNames => _cookies.GetCookies(new Uri("http://localhost")).Where(cookie => !cookie.Expired).Select(cookie => cookie.Name);
+
+    public string CookieValue(string name) => _cookies.GetCookies(new Uri("http://localhost"))[name]!.Value;
+
+    public void SetCookie(string name, string value) => _cookies.Add(new Uri("http://localhost"), new Cookie(name, value, "/"));
+
+    /// <summary>The value of a cookie, which is gone from the browser afterwards.</summary>
+    public string TakeCookie(string name)
+    {
+        var cookie = _cookies.GetCookies(new Uri("http://localhost"))[name]!;
+        cookie.Expired = true;
+        return cookie.Value;
+    }
+
+    public void UseTokenOf(Visitor other) => _token = other._token;
 
     public async Task<HttpResponseMessage> RawAsync(string path) => await _http.GetAsync(path);
 
@@ -147,7 +189,18 @@ public sealed class Visitor
     }
 
     /// <summary>The workspace this visitor's cookie stands for, which is also the name of its world.</summary>
-    public Guid Workspace => Guid.Parse(_readCookie(_cookies.GetCookies(new Uri("http://localhost"))["home-start"]!.Value));
+    public Guid Workspace => Guid.Parse(_readCookie(_cookies.GetCookies(new Uri("http://localhost")).Single(cookie => cookie.Name.EndsWith("-workspace", StringComparison.Ordinal)).Value));
+
+    private sealed class NeverEnding : MemoryStream
+    {
+        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default)
+        {
+            await Task.Delay(Timeout.Infinite, cancellationToken);
+            return 0;
+        }
+
+        public override async Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => await ReadAsync(buffer.AsMemory(offset, count), cancellationToken);
+    }
 
     private sealed class Cookies(CookieContainer cookies, HttpMessageHandler inner) : DelegatingHandler(inner)
     {

@@ -8,7 +8,7 @@ public static class Coster
     /// something is not chosen yet.
     /// </summary>
     public static Costing? Cost(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) =>
-        Resolver.Resolve(candidate, books, settings, faults) is { } purchase ? Cost(purchase, settings, faults) : null;
+        Resolver.Resolve(candidate, books, settings, faults) is { } purchase && CostingWork.IsBounded(purchase, faults) ? Cost(purchase, settings, faults) : null;
 
     private static Costing? Cost(Purchase purchase, CountSettings settings, FaultList faults)
     {

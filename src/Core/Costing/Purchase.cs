@@ -11,6 +11,9 @@ public sealed record Purchase(DateOnly StartDate, CustomerStatus Customer, Bough
         : Domains is [{ Choice: { Route: DomainRoute.Register or DomainRoute.Later, Years: var years } }, ..] ? 12 * years
         : 12;
 
+    /// <summary>Whether anything is bought from a book.</summary>
+    public bool BuysAt(OfferBook book) => ReferenceEquals(Hosting?.Book, book) || Domains.Any(domain => ReferenceEquals(domain.Book, book));
+
     /// <summary>The currency totals are shown in unless the owner asks for another (costing rule 24).</summary>
     public Currency OwnCurrency => Hosting?.Book.Currency ?? Domains[0].Currency;
 }

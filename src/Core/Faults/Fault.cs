@@ -26,16 +26,35 @@ public static class FaultCodes
     public const string Repeated = "repeated";
 }
 
-/// <summary>Gathers the faults of an input, so that all of them are said at once.</summary>
+/// <summary>Gathers the faults of an input, so that all of them are said at once: the first <see cref="MostListed"/> with their places, the others as a number.</summary>
 public sealed class FaultList
 {
+    /// <summary>How many faults are listed.</summary>
+    public const int MostListed = 200;
+
     private readonly List<Fault> _faults = [];
 
     public IReadOnlyList<Fault> Faults => _faults;
 
+    /// <summary>How many there are beyond those listed.</summary>
+    public int More { get; private set; }
+
+    /// <summary>How many there are in all.</summary>
+    public int Count => _faults.Count + More;
+
     public bool Any => _faults.Count > 0;
 
-    public void Add(string code, string where, string message) => _faults.Add(new Fault(code, where, message));
+    public void Add(string code, string where, string message)
+    {
+        if (_faults.Count < MostListed)
+        {
+            _faults.Add(new Fault(code, where, message));
+        }
+        else
+        {
+            More++;
+        }
+    }
 
     /// <summary>Reports every id that stands a second time, at the place of the later one.</summary>
     /// <param name="ids">The ids in order; a null stands for one that could not be read and is passed over.</param>

@@ -29,6 +29,9 @@ public sealed class Side
     /// <summary>Included extras that serve a want: listed, quantity 1, so that they show as included.</summary>
     public ImmutableArray<AddOnChoice> Had { get; }
 
+    /// <summary>How many extras of this side could make a want good.</summary>
+    public int Cures(int want) => _options[want].Length;
+
     /// <summary>Of how many extras of a set more is bought than had.</summary>
     public int Bought(ImmutableArray<AddOnChoice> set) => set.Count(choice => choice.Quantity > 1 || !_included.Contains(choice.Id!, StringComparer.Ordinal));
 

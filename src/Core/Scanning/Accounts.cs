@@ -5,7 +5,8 @@ namespace HomeStart.Core;
 /// <summary>
 /// Makes the accounts of purchases: the same bills as a costing has, without what only a page needs. Holds the rates found missing, so one is for one thread.
 /// </summary>
-internal sealed class Accounts(ScanRequest request)
+/// <param name="cancel">Looked at with each account: the caller may have left.</param>
+internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
 {
     private readonly CountSettings _settings = request.Settings;
     private readonly ExpectedCost? _expected = request.Objective == Objective.Expected ? new ExpectedCost(request.Settings) : null;
@@ -16,6 +17,7 @@ internal sealed class Accounts(ScanRequest request)
     /// <param name="withVerdicts">Needed with several codes: which of them count is settled by the whole run.</param>
     public Account Of(Purchase purchase, bool withVerdicts, bool chargesHosting = true)
     {
+        cancel.ThrowIfCancellationRequested();
         var run = BillRun.Until(withVerdicts ? _settings.StartDate.AddMonths(Months.Run) : _settings.End, purchase, chargesHosting);
         var entries = ImmutableArray.CreateBuilder<AccountEntry>(run.Bills.Length);
         Sums sums = default;

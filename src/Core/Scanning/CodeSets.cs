@@ -22,6 +22,13 @@ internal static class CodeSets
         return [[], .. counting.Select(promotion => ImmutableArray.Create(promotion.Code!)), .. together.Length > 1 ? [together] : None[1..]];
     }
 
+    /// <summary>How many sets there are at most at a book, whatever the conditions.</summary>
+    public static int MostAt(OfferBook? book)
+    {
+        var codes = book?.Promotions.Where(promotion => !promotion.IsAutomatic).ToList() ?? [];
+        return 1 + codes.Count + (codes.Count(promotion => promotion.Combinable) > 1 ? 1 : 0);
+    }
+
     /// <summary>
     /// Whether the bills of hosting and domain at one book can be discounted apart: each discount in force is for lines of one of them only, or a percentage of every line it
     /// matches. An amount is shared over lines of both, and a number of bills is counted over both.

@@ -7,10 +7,10 @@ namespace HomeStart.Core;
 /// Domains that meet the same wants and could make good the same ones: to a host they differ in what they cost alone. What they cost is worked out once for each set of wants
 /// left to them, whatever host asks.
 /// </summary>
-internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffer> offers)
+internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffer> offers, CancellationToken cancel)
 {
     private readonly ConcurrentDictionary<string, Lazy<DomainMarket>> _markets = [];
-    private readonly Accounts _accounts = new(request);
+    private readonly Accounts _accounts = new(request, cancel);
     private readonly Purchases _purchases = new(request.Settings);
 
     private readonly RankOrder _order = new(request.Objective);
@@ -20,6 +20,12 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
 
     /// <summary>The wants that each of them could make good.</summary>
     public int Curable { get; } = offers[0].Side.Curable;
+
+    /// <summary>How many extras of any of them could make a want good, at most.</summary>
+    public int MostCures(int want) => offers.Max(offer => offer.Side.Cures(want));
+
+    /// <summary>How many sets of codes there are at most to enter at one of them.</summary>
+    public int Codes { get; } = offers.Max(offer => CodeSets.MostAt(offer.Way.Book));
 
     /// <summary>How many are not sold by a book.</summary>
     public int CountWithout(OfferBook book) => offers.Length - offers.Count(offer => ReferenceEquals(offer.Way.Book, book));

@@ -15,13 +15,14 @@ internal sealed class PlanScan
     private readonly Side _side;
     private readonly PlanReasons _reasons;
     private readonly TodayLimit _today;
+    private readonly CancellationToken _cancel;
     private readonly bool _isBarred;
     private readonly ImmutableArray<DomainOffer> _own;
     private readonly ImmutableArray<Away> _away;
 
-    public PlanScan(ScanMarket market, Findings findings, OfferBook book, Plan plan, Accounts accounts, Purchases purchases)
+    public PlanScan(ScanMarket market, Findings findings, OfferBook book, Plan plan, Accounts accounts, Purchases purchases, CancellationToken cancel)
     {
-        (_market, _findings, _book, _plan, _accounts, _purchases) = (market, findings, book, plan, accounts, purchases);
+        (_market, _findings, _book, _plan, _accounts, _purchases, _cancel) = (market, findings, book, plan, accounts, purchases, cancel);
         var needs = market.Request.Needs;
         _order = new RankOrder(market.Request.Objective);
         _side = Side.OfPlan(book, plan, market.Wants, needs.AcceptUnknown);
@@ -32,7 +33,7 @@ internal sealed class PlanScan
         _isBarred = _reasons.IsBarred;
     }
 
-    public void Run(CancellationToken cancel)
+    public void Run()
     {
         var hosts = (from option in _plan.Billing from centre in _reasons.Centres select new HostWay(_book, _plan, option, centre)).ToList();
         _findings.Considered += (long)hosts.Count * _market.Domains.Length;
@@ -44,7 +45,6 @@ internal sealed class PlanScan
         var names = new OwnNames(_accounts, _purchases);
         foreach (var host in hosts)
         {
-            cancel.ThrowIfCancellationRequested();
             var hosting = new HostingParts(host, _side, _accounts, _purchases, names);
             foreach (var domain in _own)
             {
@@ -94,7 +94,7 @@ internal sealed class PlanScan
         var feasible = away.Count;
         if (_today.IsSet)
         {
-            feasible = new TodayCount(_today, _book, parts, domains).Run();
+            feasible = new TodayCount(_today, _book, parts, domains).Run(_cancel);
             _today.Counted(feasible, away.Count);
         }
 
@@ -113,6 +113,7 @@ internal sealed class PlanScan
         var least = LeastRanks.Of(parts, _order);
         foreach (var domain in domains.BestFirstFor(least))
         {
+            _cancel.ThrowIfCancellationRequested();
             if (!_findings.Rows.MightTake(host, least.With(domain.Least)))
             {
                 return;
@@ -146,6 +147,7 @@ internal sealed class PlanScan
         {
             foreach (var hosting in parts[split])
             {
+                _cancel.ThrowIfCancellationRequested();
                 foreach (var name in hosting.Sums is { TodayAtLeast: false, HorizonAtLeast: false } ? names : [])
                 {
                     var sums = hosting.Sums + name.Part.Sums;

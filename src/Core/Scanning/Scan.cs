@@ -14,8 +14,8 @@ public static class Scan
     {
         // Parts are costed alone: each must be shown in the one currency of the whole.
         request = request with { Settings = request.Settings with { DisplayCurrency = request.Settings.DisplayCurrency ?? request.Books.FirstOrDefault()?.Currency } };
-        var market = new ScanMarket(request, faults);
-        if (faults.Any)
+        var market = new ScanMarket(request, faults, cancel);
+        if (faults.Any || !new ScanWork(market, faults).IsBounded())
         {
             return null;
         }
@@ -29,10 +29,10 @@ public static class Scan
             0,
             plans.Count,
             new ParallelOptions { CancellationToken = cancel },
-            () => new ScanWorker(market),
+            () => new ScanWorker(market, cancel),
             (index, _, worker) =>
             {
-                rejected[index] = worker.Scan(plans[index].Book, plans[index].Plan, cancel);
+                rejected[index] = worker.Scan(plans[index].Book, plans[index].Plan);
                 lock (gate)
                 {
                     progress?.Report((++done, plans.Count));
@@ -66,7 +66,7 @@ public static class Scan
         ScanRow? Row(Found row)
         {
             var candidate = row.ToCandidate();
-            return Coster.Cost(candidate, request.Books, request.Settings, faults) is { } costing ? new ScanRow(candidate, costing) : null;
+            return Coster.Cost(candidate, request.Books, request.Settings, faults) is { } costing ? new ScanRow(candidate, request, costing.Totals) : null;
         }
     }
 }

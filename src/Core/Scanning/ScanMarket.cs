@@ -5,12 +5,12 @@ namespace HomeStart.Core;
 /// <summary>What every plan of a scan is held against: the wants, and the domains, those that meet and could make good the same ones together. Shared by the workers.</summary>
 internal sealed class ScanMarket
 {
-    public ScanMarket(ScanRequest request, FaultList faults)
+    public ScanMarket(ScanRequest request, FaultList faults, CancellationToken cancel)
     {
         Request = request;
         Wants = Want.Of(request.Needs);
         Domains = [.. DomainWays.Of(request, faults).Select(way => new DomainOffer(way, way.Book is null ? Side.OfNothing(Wants) : Side.OfDomain(way.Book, way.Price!, null, Wants)))];
-        Groups = [.. Domains.GroupBy(domain => (domain.Side.Met, domain.Side.Curable)).Select(group => new DomainGroup(request, [.. group]))];
+        Groups = [.. Domains.GroupBy(domain => (domain.Side.Met, domain.Side.Curable)).Select(group => new DomainGroup(request, [.. group], cancel))];
         Counting = new Counting(request.Settings, request.Settings.DisplayCurrency!);
     }
 

@@ -23,7 +23,12 @@ public enum Objective
 /// <param name="Feasible">How many of them have a feasible candidate.</param>
 public sealed record ScanResult(ImmutableArray<ScanRow> Rows, ImmutableArray<ScanRow> Front, ImmutableArray<RejectedPlan> Rejected, long Considered, long Feasible);
 
-public sealed record ScanRow(Candidate Candidate, Costing Costing);
+/// <summary>A way to buy, with its sums. The bills behind them are worked out when they are asked for: a thousand rows would hold too many.</summary>
+public sealed record ScanRow(Candidate Candidate, ScanRequest Scanned, Totals Totals)
+{
+    /// <summary>The whole costing, made anew each time.</summary>
+    public Costing Work() => Coster.Cost(Candidate, Scanned.Books, Scanned.Settings, new FaultList())!;
+}
 
 public sealed record RejectedPlan(OfferBook Book, Plan Plan, ImmutableArray<Reason> Reasons);
 

@@ -109,15 +109,15 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
 
     private ScanRow? First(ScanRequest changed) => Scan.Run(changed, new FaultList(), null, cancel)?.Rows.FirstOrDefault();
 
-    private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, Coster.Cost(row.Candidate, over.Books, over.Settings, new FaultList())!);
+    private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, over, Coster.Cost(row.Candidate, over.Books, over.Settings, new FaultList())!.Totals);
 
-    private bool IsAtLeast(ScanRow row) => request.Objective == Objective.DueToday ? row.Costing.Totals.AtLeast.DueToday : row.Costing.Totals.AtLeast.Horizon;
+    private bool IsAtLeast(ScanRow row) => request.Objective == Objective.DueToday ? row.Totals.AtLeast.DueToday : row.Totals.AtLeast.Horizon;
 
     private Minor Figure(ScanRow row) =>
         request.Objective switch
         {
-            Objective.DueToday => row.Costing.Totals.DueToday,
-            Objective.Expected => row.Costing.Totals.Expected!.Value,
-            _ => row.Costing.Totals.Horizon,
+            Objective.DueToday => row.Totals.DueToday,
+            Objective.Expected => row.Totals.Expected!.Value,
+            _ => row.Totals.Horizon,
         };
 }

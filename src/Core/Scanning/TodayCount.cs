@@ -5,11 +5,12 @@ namespace HomeStart.Core;
 /// <summary>How many domains bought away from a host have a candidate with it that meets the limit for today.</summary>
 internal sealed class TodayCount(TodayLimit limit, OfferBook book, ImmutableArray<ImmutableArray<Part>> hostings, DomainMarket domains)
 {
-    public int Run()
+    public int Run(CancellationToken cancel)
     {
         var met = 0;
         foreach (var domain in domains.Domains)
         {
+            cancel.ThrowIfCancellationRequested();
             if (!ReferenceEquals(domain.Way.Book, book) && IsMet(domain))
             {
                 met++;

@@ -8,7 +8,7 @@ public static class SiteChange
     /// <summary>The site after a command given on a business date, or the site as it was with what is wrong in <paramref name="faults"/>, placed at the command's fields.</summary>
     public static Site Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today, FaultList faults)
     {
-        var before = faults.Faults.Count;
+        var before = faults.Count;
         var changed = command switch
         {
             RenameSite rename => Rename(site, rename, faults),
@@ -29,7 +29,7 @@ public static class SiteChange
             _ => throw new ArgumentOutOfRangeException(nameof(command), command, null),
         };
         CheckLetterFits(changed, site, command, books, today, faults);
-        return faults.Faults.Count == before ? changed : site;
+        return faults.Count == before ? changed : site;
     }
 
     // What a command chose must be there in the books, else it would be stored and could not be costed.
@@ -50,16 +50,7 @@ public static class SiteChange
         }
     }
 
-    private static Site Rename(Site site, RenameSite rename, FaultList faults)
-    {
-        var name = rename.Name.Trim();
-        if (name.Length is 0 or > Site.LongestName)
-        {
-            faults.Add(name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "name", $"Give the site a name of 1 to {Site.LongestName} characters.");
-        }
-
-        return site with { Name = name };
-    }
+    private static Site Rename(Site site, RenameSite rename, FaultList faults) => site with { Name = Naming.Read(rename.Name, Site.LongestName, "A site's name", required: true, faults) };
 
     private static Site Add(Site site, AddCandidate add, FaultList faults)
     {
@@ -85,12 +76,7 @@ public static class SiteChange
 
     private static Site RenameListed(Site site, RenameCandidate rename, FaultList faults)
     {
-        var name = rename.Name.Trim();
-        if (name.Length > Site.LongestCandidateName)
-        {
-            faults.Add(FaultCodes.OutOfRange, "name", $"A candidate's name has at most {Site.LongestCandidateName} characters.");
-        }
-
+        var name = Naming.Read(rename.Name, Site.LongestCandidateName, "A candidate's name", required: false, faults);
         return OfListed(site, rename.Letter, faults, listed => site.With(listed with { Name = name.Length == 0 ? null : name }));
     }
 

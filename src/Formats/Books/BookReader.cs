@@ -244,7 +244,7 @@ public static class BookReader
             node["transfer"] is { IsAbsent: true, IsNull: false } ? null : new TransferPrice(node["transfer"].Amount(currency)),
             InRange(node["maxYears"], 1, 10, "years") ?? 10,
             node["includes"].Texts(),
-            node["requires"].Element is { ValueKind: JsonValueKind.String } requires ? requires.GetString() : null);
+            node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null);
 
     private static string Ending(Node node)
     {

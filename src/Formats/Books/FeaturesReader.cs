@@ -39,7 +39,7 @@ internal static class FeaturesReader
             case JsonValueKind.True or JsonValueKind.False:
                 return new FeatureValue(Flag: element.GetBoolean());
             case JsonValueKind.String:
-                return new FeatureValue(Word: element.GetString());
+                return node.Text() is { } word ? new FeatureValue(Word: word) : null;
             case JsonValueKind.Array:
                 return new FeatureValue(Words: node.Texts());
             default:

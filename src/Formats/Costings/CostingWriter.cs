@@ -12,9 +12,9 @@ public static class CostingWriter
         var totals = costing.Totals;
         return new CostingWire(
             WriteTotals(costing),
-            [.. totals.Unstated.Select(unstated => new UnstatedWire(unstated.Bill.Date, unstated.Bill.Book?.Id, Word(unstated.Line.Kind), unstated.Line.Ref))],
+            WriteUnstated(totals),
             PriceStepWire.Of(totals.PriceStep),
-            [.. costing.Run.Codes.Select(code => WriteCode(costing, code))],
+            WriteCodes(costing),
             [.. costing.Counted.Select(bill => WriteBill(costing, bill))],
             WriteLedger(costing.Ledger, currency),
             new DatesWire(costing.End, costing.FirstTermEnd),
@@ -22,6 +22,11 @@ public static class CostingWriter
             [.. costing.Run.Inclusions.Select(verdict => new InclusionWire(verdict.Domain, Word(verdict.Result), verdict.MinCommitMonths))],
             totals.Next is { } next ? [.. next.Bills.Select(bill => WriteBill(costing, bill))] : []);
     }
+
+    internal static IReadOnlyList<UnstatedWire> WriteUnstated(Totals totals) =>
+        [.. totals.Unstated.Select(unstated => new UnstatedWire(unstated.Bill.Date, unstated.Bill.Book?.Id, Word(unstated.Line.Kind), unstated.Line.Ref))];
+
+    internal static IReadOnlyList<CodeWire> WriteCodes(Costing costing) => [.. costing.Run.Codes.Select(code => WriteCode(costing, code))];
 
     internal static TotalsWire WriteTotals(Costing costing)
     {

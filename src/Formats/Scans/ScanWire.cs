@@ -21,8 +21,8 @@ public sealed record ScanRowWire(CandidateWire Candidate, TotalsWire Totals, Pri
 {
     internal static ScanRowWire Of(ScanRow row)
     {
-        var costing = CostingWriter.Write(row.Costing);
-        return new ScanRowWire(CandidateWire.Of(row.Candidate), costing.Totals, costing.PriceStep, costing.Codes, costing.Unstated);
+        var costing = row.Work();
+        return new ScanRowWire(CandidateWire.Of(row.Candidate), CostingWriter.WriteTotals(costing), PriceStepWire.Of(costing.Totals.PriceStep), CostingWriter.WriteCodes(costing), CostingWriter.WriteUnstated(costing.Totals));
     }
 }
 

@@ -7,7 +7,7 @@ namespace HomeStart.Formats;
 public sealed record SiteScanWire(ScanWire Scan, IReadOnlyList<ScanPointWire> Points)
 {
     public static SiteScanWire Of(ScanResult listed, ScanResult all) =>
-        new(ScanWire.Of(listed), [.. all.Rows.Where(row => row.Costing.Totals.AtLeast is { DueToday: false, Horizon: false }).Select(ScanPointWire.Of)]);
+        new(ScanWire.Of(listed), [.. all.Rows.Where(row => row.Totals.AtLeast is { DueToday: false, Horizon: false }).Select(ScanPointWire.Of)]);
 }
 
 /// <summary>A way to buy, in short, and its two sums.</summary>
@@ -15,10 +15,10 @@ public sealed record ScanPointWire(string Book, string Plan, int EveryMonths, in
 {
     internal static ScanPointWire Of(ScanRow row)
     {
-        var (hosting, domain, totals) = (row.Candidate.Hosting!, row.Candidate.Domains.FirstOrDefault(), row.Costing.Totals);
+        var (hosting, domain, totals) = (row.Candidate.Hosting!, row.Candidate.Domains.FirstOrDefault(), row.Totals);
         return new ScanPointWire(
             hosting.Book!, hosting.Plan!, hosting.EveryMonths!.Value, hosting.CommitMonths!.Value, domain?.Book, domain?.Ending, Amount(totals.DueToday), Amount(totals.Horizon));
 
-        string Amount(Int128 units) => new Money(units, row.Costing.Currency).ToAmount();
+        string Amount(Int128 units) => new Money(units, row.Scanned.Settings.DisplayCurrency!).ToAmount();
     }
 }

@@ -1,7 +1,7 @@
-using System.Text.Json;
 using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 
 namespace HomeStart.Web.Costings;
 
@@ -9,16 +9,23 @@ namespace HomeStart.Web.Costings;
 internal static class CostingsEndpoints
 {
     public static void MapCostings(this IEndpointRouteBuilder app) =>
-        app.MapPost("/api/costings", Cost)
+        app.MapPost("/api/costings", CostAsync)
             .WithName("costCandidate")
             .Produces<CostingWire>()
             .ProducesProblem(StatusCodes.Status400BadRequest)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static IResult Cost(JsonElement body, Demo demo)
+    private static async Task<IResult> CostAsync(JsonBody body, Demo demo, Turns turns, CancellationToken cancel)
+    {
+        using var turn = await turns.CostingAsync(cancel);
+        return turn.Refusal ?? Cost(body, demo);
+    }
+
+    private static IResult Cost(JsonBody body, Demo demo)
     {
         var faults = new FaultList();
-        var request = CostingRequestReader.Read(body, demo.OfferBooks, faults);
+        var request = CostingRequestReader.Read(body.Root, demo.OfferBooks, faults);
         var costing = request is null ? null : Coster.Cost(request.Candidate, request.Books, request.Settings, faults);
         return costing is null || faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(CostingWriter.Write(costing));
     }

@@ -1,5 +1,6 @@
 using System.Threading.RateLimiting;
 using HomeStart.Core;
+using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Session;
 
@@ -11,13 +12,13 @@ internal static class DomainsEndpoints
     private const string Limit = "look-ups";
     private const int PerWindow = 120;
 
-    /// <summary>So many look-ups a visitor in ten seconds: a registrar would not take more from us either.</summary>
+    /// <summary>So many look-ups a visitor in ten seconds, and as many all who were never here together from one address: a registrar would not take more from us either.</summary>
     public static void AddLookUpLimits(this IServiceCollection services) =>
         services.AddRateLimiter(limits =>
         {
             limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
             limits.AddPolicy(Limit, http => RateLimitPartition.GetFixedWindowLimiter(
-                http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = PerWindow, Window = TimeSpan.FromSeconds(10) }));
+                http.RequestServices.GetRequiredService<WorkspaceScope>() is { IsKnown: true, Id: var workspace } ? workspace.ToString() : http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = PerWindow, Window = TimeSpan.FromSeconds(10) }));
         });
 
     public static void MapDomains(this IEndpointRouteBuilder app)

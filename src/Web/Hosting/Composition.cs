@@ -8,10 +8,13 @@ using HomeStart.Web.Costings;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Exports;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 
@@ -33,14 +36,20 @@ public static class Composition
         services.AddScoped<WorkspaceScope>();
         services.AddDbContext<HomeStartDb>(db => db.UseFile(Path.Combine(options.Data, "home-start.db")));
         services.AddScoped<SiteHistory>();
+        services.AddScoped<Housekeeping>();
+        services.AddHostedService<DailyTidying>();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
         services.AddConnectors(options.CounterpartsAddress, CounterpartsSecret.Of(options.Data), counterparts);
         services.AddOrders();
         AddProtection(services, options);
         services.AddProblemDetails();
+        services.AddExceptionHandler<StorageFaults>();
         services.AddLookUpLimits();
-        services.AddScanLimits();
+        services.AddSingleton<Turns>();
+        services.AddSingleton<InstanceName>();
+        services.AddSingleton<IAntiforgeryAdditionalDataProvider, BoundToWorkspace>();
+        AddNetwork(services, options);
         services.AddResponseCompression();
         services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
@@ -50,17 +59,19 @@ public static class Composition
 
     public static void MapHomeStart(WebApplication app)
     {
+        app.UseForwardedHeaders();
+        app.UseMiddleware<SecurityHeaders>();
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseResponseCompression();
-        app.UseMiddleware<SecurityHeaders>();
         app.UseClientAssets();
         app.UseRouting();
-        app.UseRateLimiter();
         app.UseMiddleware<WorkspaceCookie>();
-        app.MapCostings();
-        app.MapScans();
-        var own = app.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
+        app.UseRateLimiter();
+        var all = app.MapGroup("").AddEndpointFilter<ReadableBody>();
+        all.MapCostings();
+        all.MapScans();
+        var own = all.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
         own.MapSession();
         own.MapBooks();
         own.MapSites();
@@ -82,6 +93,14 @@ public static class Composition
         await db.SaveChangesAsync();
     }
 
+    // Browsers follow names that a stranger made to point here: only our own are answered (DNS rebinding).
+    private static void AddNetwork(IServiceCollection services, StartOptions options)
+    {
+        services.AddHostFiltering(filter => filter.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. options.Hosts]);
+        services.Configure<ForwardedHeadersOptions>(forwarded =>
+            forwarded.ForwardedHeaders = options.BehindProxy ? ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto : ForwardedHeaders.None);
+    }
+
     private static void AddProtection(IServiceCollection services, StartOptions options)
     {
         var protection = services.AddDataProtection().SetApplicationName("home-start");
@@ -91,15 +110,15 @@ public static class Composition
         }
         else
         {
-            protection.PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.Data, "keys")));
+            protection.PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.Data, "keys"), DataFolder.PrivateFolder));
         }
 
         services.AddAntiforgery(antiforgery =>
         {
             antiforgery.HeaderName = AntiforgeryFilter.Header;
-            antiforgery.Cookie.Name = "home-start-antiforgery";
             antiforgery.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
             antiforgery.SuppressXFrameOptionsHeader = true;
         });
+        services.AddOptions<AntiforgeryOptions>().Configure<InstanceName>((antiforgery, instance) => antiforgery.Cookie.Name = instance.CookieName("antiforgery", options.BehindProxy));
     }
 }

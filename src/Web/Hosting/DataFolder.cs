@@ -5,6 +5,8 @@ namespace HomeStart.Web.Hosting;
 /// <summary>A data folder belongs to one running program at a time, and what is in it to its owner alone.</summary>
 internal static class DataFolder
 {
+    public const UnixFileMode PrivateFolder = Private | UnixFileMode.UserExecute;
+
     private const UnixFileMode Private = UnixFileMode.UserRead | UnixFileMode.UserWrite;
 
     /// <summary>Holds the folder until disposed; null with the one sentence that says why it cannot be used.</summary>
@@ -14,7 +16,7 @@ internal static class DataFolder
         {
             if (!Directory.Exists(folder))
             {
-                Directory.CreateDirectory(folder, Private | UnixFileMode.UserExecute);
+                Directory.CreateDirectory(folder, PrivateFolder);
             }
 
             // SQLite gives its side files the rights of the database.

@@ -9,6 +9,12 @@ namespace HomeStart.Web.Hosting;
 /// <param name="Demo">The folder of the demo's offer books and site.</param>
 public sealed record StartOptions(int Port, string Data, DateOnly? Date, string Demo)
 {
+    /// <summary>The names it answers to besides those of this machine: whatever else a browser was led to believe is our name is refused.</summary>
+    public IReadOnlyList<string> Hosts { get; init; } = [];
+
+    /// <summary>Whether a proxy on this machine stands before it, whose word on scheme and address is taken.</summary>
+    public bool BehindProxy { get; init; }
+
     public const int DefaultPort = 5080;
 
     public Uri CounterpartsAddress => new($"http://localhost:{Port + 1}");
@@ -33,6 +39,10 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
             date = day;
         }
 
-        return (new StartOptions(number, Path.GetFullPath(configuration["data"] ?? "data"), date, Path.GetFullPath(configuration["demo"] ?? "demo")), null);
+        return (new StartOptions(number, Path.GetFullPath(configuration["data"] ?? "data"), date, Path.GetFullPath(configuration["demo"] ?? "demo"))
+        {
+            Hosts = configuration["host"]?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [],
+            BehindProxy = configuration["behind-proxy"] == "true",
+        }, null);
     }
 }

@@ -1,8 +1,8 @@
-using System.Text.Json;
 using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 
@@ -39,7 +39,7 @@ internal static class OrdersEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
     }
 
-    private static async Task<IResult> PlaceAsync(Guid siteId, JsonElement body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
+    private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
         if (await sites.FindAsync(siteId, cancel) is not { } site)
@@ -47,7 +47,7 @@ internal static class OrdersEndpoints
             return Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
         }
 
-        if (PlaceOrderReader.Read(body, faults) is not { } wanted)
+        if (PlaceOrderReader.Read(body.Root, faults) is not { } wanted)
         {
             return FaultResults.Unprocessable(faults);
         }
@@ -64,7 +64,7 @@ internal static class OrdersEndpoints
     private static async Task<IResult> GetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document))) : Missing();
 
-    private static async Task<IResult> ResumeAsync(Guid orderId, JsonElement body, OrderDesk desk, CancellationToken cancel)
+    private static async Task<IResult> ResumeAsync(Guid orderId, JsonBody body, OrderDesk desk, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row)
         {
@@ -72,7 +72,7 @@ internal static class OrdersEndpoints
         }
 
         var faults = new FaultList();
-        var card = new Node(body, "", faults)["card"];
+        var card = new Node(body.Root, "", faults)["card"];
         var (token, ending) = card.IsAbsent ? (null, (string?)null) : PlaceOrderReader.ReadCard(card);
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, token, ending), cancel)));
     }

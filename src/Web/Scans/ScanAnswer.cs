@@ -26,7 +26,16 @@ internal static class ScanAnswer
             return await scanning is { } result ? Results.Ok(result) : FaultResults.Unprocessable(faults);
         }
 
-        await WriteLinesAsync(http, lines.Reader, scanning, faults, cancel);
+        try
+        {
+            await WriteLinesAsync(http, lines.Reader, scanning, faults, cancel);
+        }
+        finally
+        {
+            // Whoever waits for a turn gets it when the work has stopped, not when its caller left.
+            await ((Task)scanning).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        }
+
         return Results.Empty;
     }
 

@@ -1,8 +1,8 @@
-using System.Text.Json;
-using System.Threading.RateLimiting;
 using HomeStart.Core;
+using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Sites;
 using Microsoft.AspNetCore.Mvc;
 
@@ -12,13 +12,6 @@ namespace HomeStart.Web.Scans;
 internal static class ScansEndpoints
 {
     private const long LargestScan = 8 << 20;
-    private const string OneAtATime = "scans";
-    private const int MostWaiting = 4;
-
-    /// <summary>One scan a caller: the next ones wait their turn, more than a few are turned away.</summary>
-    public static void AddScanLimits(this IServiceCollection services) =>
-        services.AddRateLimiter(limits => limits.AddPolicy(OneAtATime, http => RateLimitPartition.GetConcurrencyLimiter(
-            http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new ConcurrencyLimiterOptions { PermitLimit = 1, QueueLimit = MostWaiting })));
 
     public static void MapScans(this IEndpointRouteBuilder app)
     {
@@ -30,29 +23,36 @@ internal static class ScansEndpoints
         Limited(app.MapGet("/api/sites/{siteId:guid}/settling", SettleSiteAsync).WithName("settlingForSite")).Produces<SettlingWire>().ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static RouteHandlerBuilder Limited(RouteHandlerBuilder route) => route.RequireRateLimiting(OneAtATime).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    private static RouteHandlerBuilder Limited(RouteHandlerBuilder route) =>
+        route.ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static async Task<IResult> ScanAsync(JsonElement body, HttpContext http, Demo demo)
+    private static async Task<IResult> ScanAsync(JsonBody body, HttpContext http, Demo demo, Turns turns, WorkspaceScope workspace)
     {
+        using var turn = await turns.ScanAsync(workspace, http.RequestAborted);
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
         var faults = new FaultList();
-        return ScanRequestReader.Read(body, demo.OfferBooks, faults) is { } request
+        return ScanRequestReader.Read(body.Root, demo.OfferBooks, faults) is { } request
             ? await ScanAnswer.Of(http, faults, progress => Scan.Run(request, faults, progress, http.RequestAborted) is { } result ? ScanWire.Of(result) : null)
             : FaultResults.Unprocessable(faults);
     }
 
-    private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, HttpContext http, SiteDesk desk) =>
-        ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, (request, faults, progress) =>
+    private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
+        ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, faults, progress) =>
             Scan.Run(request, faults, progress, http.RequestAborted) is { } listed
             && Scan.Run(request with { ByPlan = false, Top = ScanRequest.MostRows }, faults, null, http.RequestAborted) is { } all
                 ? SiteScanWire.Of(listed, all)
                 : null);
 
-    private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, HttpContext http, SiteDesk desk) =>
-        ForSiteAsync(siteId, objective, byPlan: false, http, desk, (request, faults, _) =>
+    private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
+        ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, faults, _) =>
             Settling.Of(request, faults, http.RequestAborted) is { } settling ? SettlingWire.Of(settling, request.Settings.DisplayCurrency!) : null);
 
     private static async Task<IResult> ForSiteAsync<T>(
-        Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Func<ScanRequest, FaultList, IProgress<(int Done, int Of)>, T?> work)
+        Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace, Func<ScanRequest, FaultList, IProgress<(int Done, int Of)>, T?> work)
         where T : class
     {
         if (await desk.FindAsync(siteId, http.RequestAborted) is not { } site)
@@ -61,17 +61,20 @@ internal static class ScansEndpoints
         }
 
         var faults = new FaultList();
-        if (!Enum.TryParse<Objective>(objective ?? nameof(Objective.Horizon), ignoreCase: true, out var wanted))
+        if (ScanRequestReader.Objective(objective) is not { } wanted)
         {
             faults.Add(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
+            return FaultResults.Unprocessable(faults);
         }
 
         var request = await desk.ScanAsync(site.Site, wanted, byPlan, http.RequestAborted);
         if (request is { Objective: Objective.Expected, Settings.KeepChancePercent: null })
         {
             faults.Add(FaultCodes.Required, "keepChancePercent", "Say on the needs page how sure you are to keep the site, to scan for what is expected.");
+            return FaultResults.Unprocessable(faults);
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : await ScanAnswer.Of(http, faults, progress => work(request, faults, progress));
+        using var turn = await turns.OwnScanAsync(workspace, http.RequestAborted);
+        return turn.Refusal ?? await ScanAnswer.Of(http, faults, progress => work(request, faults, progress));
     }
 }

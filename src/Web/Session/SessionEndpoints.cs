@@ -1,3 +1,4 @@
+using HomeStart.Data;
 using HomeStart.Web.Hosting;
 using Microsoft.AspNetCore.Antiforgery;
 
@@ -7,7 +8,8 @@ namespace HomeStart.Web.Session;
 /// <param name="Token">Goes with every change.</param>
 /// <param name="CardProcessor">Where the browser hands card numbers in.</param>
 /// <param name="Sites">The visitor's sites, the first one first.</param>
-public sealed record SessionWire(string Token, string CardProcessor, DateOnly BusinessDate, IReadOnlyList<SiteListedWire> Sites);
+/// <param name="IsLost">The browser was here before, and its cookie cannot be read any more: what is shown begins anew.</param>
+public sealed record SessionWire(string Token, string CardProcessor, DateOnly BusinessDate, IReadOnlyList<SiteListedWire> Sites, bool IsLost);
 
 public sealed record SiteListedWire(Guid Id, string Name);
 
@@ -15,10 +17,11 @@ internal static class SessionEndpoints
 {
     public static void MapSession(this IEndpointRouteBuilder app) => app.MapGet("/api/session", GetAsync).WithName("getSession");
 
-    private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, Sites.SiteDesk desk, StartOptions options, CancellationToken cancel) =>
+    private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, CancellationToken cancel) =>
         new(
             antiforgery.GetAndStoreTokens(http).RequestToken!,
             options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),
             await workspace.BusinessDateAsync(cancel),
-            await desk.ListAsync(cancel));
+            await desk.ListAsync(cancel),
+            scope.IsLost);
 }

@@ -1,12 +1,18 @@
+using System.Security.Cryptography;
 using HomeStart.Data;
+using HomeStart.Web.Hosting;
 using Microsoft.AspNetCore.DataProtection;
 
 namespace HomeStart.Web.Session;
 
-/// <summary>Binds a visitor to their workspace by a signed cookie, which every visit renews. Nothing is stored for it.</summary>
-internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvider protection)
+/// <summary>
+/// Binds a visitor to their workspace by a signed cookie, which every visit renews. Nothing is stored for it. Browsers share cookies among the ports of a name: each data folder
+/// has a cookie of its own, and one that cannot be read is kept aside, not lost.
+/// </summary>
+internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvider protection, InstanceName instance)
 {
-    public const string Name = "home-start";
+    /// <summary>What the first release called it, in every data folder alike.</summary>
+    private const string FormerName = "home-start";
 
     private static readonly TimeSpan Kept = TimeSpan.FromDays(400);
 
@@ -14,13 +20,26 @@ internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvi
 
     public Task InvokeAsync(HttpContext http, WorkspaceScope scope)
     {
-        scope.Id = Read(http.Request.Cookies[Name]) ?? Guid.NewGuid();
-        http.Response.Cookies.Append(Name, _protector.Protect(scope.Id.ToString("N")), new CookieOptions
+        var name = instance.CookieName("workspace", http.Request.IsHttps);
+        var given = http.Request.Cookies[name];
+        var known = Read(given) ?? Read(http.Request.Cookies[FormerName]);
+        (scope.Id, scope.IsKnown, scope.IsLost) = (known ?? Guid.NewGuid(), known is not null, given is not null && known is null);
+        if (scope.IsLost && !http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
         {
-            HttpOnly = true, SameSite = SameSiteMode.Lax, Secure = http.Request.IsHttps, MaxAge = Kept, Path = "/", IsEssential = true,
-        });
+            return next(http); // The page itself changes nothing: it asks for the session, which says what happened.
+        }
+
+        if (scope.IsLost)
+        {
+            Keep(http, name + "-unreadable", given!);
+        }
+
+        Keep(http, name, _protector.Protect(scope.Id.ToString("N")));
         return next(http);
     }
+
+    private static void Keep(HttpContext http, string name, string value) =>
+        http.Response.Cookies.Append(name, value, new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax, Secure = http.Request.IsHttps, MaxAge = Kept, Path = "/", IsEssential = true });
 
     private Guid? Read(string? cookie)
     {
@@ -28,9 +47,9 @@ internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvi
         {
             return cookie is not null && Guid.TryParse(_protector.Unprotect(cookie), out var id) ? id : null;
         }
-        catch (System.Security.Cryptography.CryptographicException)
+        catch (CryptographicException)
         {
-            return null; // Signed with keys that are gone: a new workspace.
+            return null; // Signed with keys that are gone, or by another Home Start.
         }
     }
 }

@@ -12,16 +12,38 @@ namespace HomeStart.Web.Sites;
 /// The sites of a visitor. Until their first change they see a copy of the demo's site that is nowhere stored: its id is made from the workspace's, so that
 /// links to it hold.
 /// </summary>
-public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo, TimeProvider time)
+public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo)
 {
+    /// <summary>How many sites a workspace may hold.</summary>
+    private const int MostSites = 20;
+
+    /// <summary>The most characters a site may take as it is stored: hundreds of times what one with every candidate worked out does.</summary>
+    private const int LargestSite = 200_000;
+
+    /// <summary>Reports where another site would be one too many.</summary>
+    public async Task CheckRoomAsync(FaultList faults, CancellationToken cancel)
+    {
+        var count = (await ListAsync(cancel)).Count;
+        if (count >= MostSites)
+        {
+            faults.Add(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
+        }
+    }
+
+    /// <summary>Reports where a site has become too large to keep.</summary>
+    public static void CheckSize(Site site, FaultList faults)
+    {
+        var length = Documents.Write(site).Length;
+        if (length > LargestSite)
+        {
+            faults.Add(FaultCodes.OutOfRange, "", $"With this the site would take {length} characters; at most {LargestSite} are kept. Take off codes, extras or candidates that are not needed.");
+        }
+    }
+
     public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel)
     {
-        var ids = await db.Sites.Select(row => new { row.Id, row.CreatedAt }).ToListAsync(cancel);
-        var listed = new List<SiteListedWire>();
-        foreach (var id in ids.OrderBy(row => row.CreatedAt).Select(row => row.Id))
-        {
-            listed.Add(new SiteListedWire(id, (await history.FindAsync(id, cancel))!.Site.Name));
-        }
+        var rows = await db.Sites.Join(db.Revisions, site => new { SiteId = site.Id, Position = site.Cursor }, revision => new { revision.SiteId, revision.Position }, (site, revision) => new { site.Id, site.CreatedAt, revision.Document }).ToListAsync(cancel);
+        List<SiteListedWire> listed = [.. rows.OrderBy(row => row.CreatedAt).Select(row => new SiteListedWire(row.Id, Documents.Read<Site>(row.Document).Name))];
 
         if (demo.Site is not null && listed.TrueForAll(site => site.Id != DemoSiteId))
         {
@@ -91,7 +113,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     private async Task<VersionedSite> StartAsync(Guid id, Site site, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
-        var started = history.Start(id, workspace.Id, site, time.GetUtcNow());
+        var started = history.Start(id, workspace.Id, site);
         await db.SaveChangesAsync(cancel);
         return started;
     }

@@ -1,8 +1,8 @@
-using System.Text.Json;
 using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 
@@ -17,9 +17,9 @@ internal static class SitesEndpoints
         sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
         sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
         Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
-        Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
+        Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonBody body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
             MoveAsync(siteId, view, body, -1, desk, history, cancel)).WithName("undo"));
-        Changes(sites.MapPost("/{siteId:guid}/redo", (Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
+        Changes(sites.MapPost("/{siteId:guid}/redo", (Guid siteId, string? view, JsonBody body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
             MoveAsync(siteId, view, body, +1, desk, history, cancel)).WithName("redo"));
     }
 
@@ -29,18 +29,19 @@ internal static class SitesEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-    private static async Task<IResult> StartAsync(JsonElement body, SiteDesk desk, CancellationToken cancel)
+    private static async Task<IResult> StartAsync(JsonBody body, SiteDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        var name = new Node(body, "", faults)["name"].RequiredText("The site's name") ?? "";
+        var name = new Node(body.Root, "", faults)["name"].RequiredText("The site's name") ?? "";
         var site = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], default, faults);
+        await desk.CheckRoomAsync(faults, cancel);
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.PageAsync(await desk.StartAsync(site.Name, cancel), null, cancel));
     }
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : SiteDesk.Missing();
 
-    private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonElement body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonBody body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
     {
         var faults = new FaultList();
         if (await desk.FindAsync(siteId, cancel) is not { } site)
@@ -49,7 +50,7 @@ internal static class SitesEndpoints
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        if (CommandReader.Read(body, site.Site.Settings.On(today), faults) is not { } request)
+        if (CommandReader.Read(body.Root, site.Site.Settings.On(today), faults) is not { } request)
         {
             return FaultResults.Unprocessable(faults);
         }
@@ -60,15 +61,16 @@ internal static class SitesEndpoints
         }
 
         var changed = SiteChange.Apply(site.Site, request.Command, workspace.Books, today, faults);
+        SiteDesk.CheckSize(changed, faults);
         return faults.Any
             ? FaultResults.Unprocessable(faults)
             : await SavedAsync(siteId, view, desk, async () => await history.AppendAsync(await desk.StoredAsync(site, cancel), changed, cancel), cancel);
     }
 
-    private static async Task<IResult> MoveAsync(Guid siteId, string? view, JsonElement body, int by, SiteDesk desk, SiteHistory history, CancellationToken cancel)
+    private static async Task<IResult> MoveAsync(Guid siteId, string? view, JsonBody body, int by, SiteDesk desk, SiteHistory history, CancellationToken cancel)
     {
         var faults = new FaultList();
-        var revision = CommandReader.Revision(body, faults);
+        var revision = CommandReader.Revision(body.Root, faults);
         if (await desk.FindAsync(siteId, cancel) is not { } site)
         {
             return SiteDesk.Missing();

@@ -36,7 +36,7 @@ public class ScanTests
                 var rows = Scan.Run(request, new FaultList(), null, CancellationToken.None)!.Rows;
                 foreach (var (before, after) in rows.Zip(rows.Skip(1)))
                 {
-                    var (left, right) = (before.Costing.Totals, after.Costing.Totals);
+                    var (left, right) = (before.Totals, after.Totals);
                     (left.AtLeast.Horizon, left.Horizon, left.DueToday).CompareTo((right.AtLeast.Horizon, right.Horizon, right.DueToday)).ShouldBeLessThanOrEqualTo(0);
                 }
             },
@@ -63,7 +63,7 @@ public class ScanTests
             _ => reason.Need,
         };
 
-    private static string Show(ScanRow row) => Show(row.Candidate, row.Costing);
+    private static string Show(ScanRow row) => Show(row.Candidate, row.Work());
 
     private static string Show(Candidate candidate, Costing costing) =>
         $"{costing.Totals.DueToday} {costing.Totals.Horizon} {JsonSerializer.Serialize(CandidateWire.Of(candidate))}";

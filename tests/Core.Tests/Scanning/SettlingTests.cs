@@ -18,10 +18,10 @@ public class SettlingTests
         Book(settling.Least!).ShouldBe("steep");
         var longer = settling.Longer!;
         (longer.FromMonths, longer.ToMonths, Book(longer.Other!)).ShouldBe((13, 120, "held"));
-        (longer.Other!.Costing.Totals.Horizon, longer.Least.Costing.Totals.Horizon).ShouldBe((6500, 14400));
+        (longer.Other!.Totals.Horizon, longer.Least.Totals.Horizon).ShouldBe((6500, 14400));
         var shorter = settling.Shorter!;
         (shorter.FromMonths, shorter.ToMonths, Book(shorter.Other!)).ShouldBe((1, 7, "held"));
-        (shorter.Other!.Costing.Totals.Horizon, shorter.Least.Costing.Totals.Horizon).ShouldBe((3500, 3600));
+        (shorter.Other!.Totals.Horizon, shorter.Least.Totals.Horizon).ShouldBe((3500, 3600));
     }
 
     [Fact]
@@ -52,7 +52,7 @@ public class SettlingTests
         };
         var needs = new Needs { Extras = ["privacy", "backup"] };
         var costs = Settling.Of(Request([book], horizon: 12, needs), new FaultList(), CancellationToken.None)!.Needs;
-        costs.Select(cost => (cost.Wants.Word, cost.Saves, cost.Best.Costing.Totals.Horizon)).ShouldBe([("backup", 700, 1300), ("privacy", (Minor?)300, 1700)]);
+        costs.Select(cost => (cost.Wants.Word, cost.Saves, cost.Best.Totals.Horizon)).ShouldBe([("backup", 700, 1300), ("privacy", (Minor?)300, 1700)]);
     }
 
     [Fact]
@@ -71,7 +71,7 @@ public class SettlingTests
             {
                 var request = RandomScan.Make(seed) with { Objective = Objective.Horizon, ByPlan = false, Top = 1 };
                 var settling = Settling.Of(request, new FaultList(), CancellationToken.None)!;
-                if (settling.Least is not { } least || least.Costing.Totals.AtLeast.Horizon)
+                if (settling.Least is not { } least || least.Totals.AtLeast.Horizon)
                 {
                     return;
                 }
@@ -81,7 +81,7 @@ public class SettlingTests
                 {
                     var over = request.Settings with { HorizonMonths = months };
                     var totals = Coster.Cost(least.Candidate, request.Books, over, new FaultList())!.Totals;
-                    var first = Scan.Run(request with { Settings = over }, new FaultList(), null, CancellationToken.None)!.Rows[0].Costing.Totals;
+                    var first = Scan.Run(request with { Settings = over }, new FaultList(), null, CancellationToken.None)!.Rows[0].Totals;
                     var isOvertaken = totals.AtLeast.Horizon || first.Horizon < totals.Horizon;
                     isOvertaken.ShouldBe(months == end);
                 }

@@ -1,0 +1,32 @@
+using System.Globalization;
+
+namespace HomeStart.Core;
+
+/// <summary>What owners may call their things.</summary>
+internal static class Naming
+{
+    /// <summary>A name without the white space around it; reported where it is too long, or holds characters that are not seen or turn the reading direction.</summary>
+    public static string Read(string typed, int longest, string what, bool required, FaultList faults)
+    {
+        var name = typed.Trim();
+        if (name.Length > longest || (required && name.Length == 0))
+        {
+            faults.Add(name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "name", $"{what} has {(required ? "1 to" : "at most")} {longest} characters; this has {name.Length}.");
+        }
+        else if (name.Any(IsUnseen))
+        {
+            faults.Add(FaultCodes.BadType, "name", $"{what} holds a character that cannot be seen, a control or direction mark: type it again without.");
+        }
+
+        return name;
+    }
+
+    // Marks that join letters (U+200C, U+200D) belong to some scripts and to pictures: they are left.
+    private static bool IsUnseen(char letter) =>
+        char.GetUnicodeCategory(letter) switch
+        {
+            UnicodeCategory.Control or UnicodeCategory.LineSeparator or UnicodeCategory.ParagraphSeparator => true,
+            UnicodeCategory.Format => letter is not ('\u200c' or '\u200d'),
+            _ => false,
+        };
+}

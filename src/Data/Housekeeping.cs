@@ -1,0 +1,39 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Data;
+
+/// <summary>Clears away what nobody will ask for again.</summary>
+public sealed class Housekeeping(HomeStartDb db)
+{
+    /// <summary>As long as a visitor's cookie lives: after that nobody can come back to a workspace.</summary>
+    public const int WorkspaceDays = 400;
+
+    /// <summary>After so many days without a change few undo any.</summary>
+    public const int HistoryDays = 90;
+
+    /// <summary>How many documents of a site that rests are kept, counted back from its present one.</summary>
+    public const int RestingKept = 20;
+
+    /// <param name="today">The real day.</param>
+    public async Task TidyAsync(DateOnly today, CancellationToken cancel)
+    {
+        var resting = today.AddDays(-HistoryDays);
+        await db.Revisions.IgnoreQueryFilters()
+            .Where(revision => db.Sites.IgnoreQueryFilters().Any(site => site.Id == revision.SiteId && site.ChangedOn < resting && revision.Position <= site.Cursor - RestingKept))
+            .ExecuteDeleteAsync(cancel);
+        var unreachable = today.AddDays(-WorkspaceDays);
+        var forgotten = db.Workspaces.IgnoreQueryFilters().Where(workspace =>
+            !db.Orders.IgnoreQueryFilters().Any(order => order.WorkspaceId == workspace.Id)
+            && db.Sites.IgnoreQueryFilters().Any(site => site.WorkspaceId == workspace.Id)
+            && !db.Sites.IgnoreQueryFilters().Any(site => site.WorkspaceId == workspace.Id && site.ChangedOn >= unreachable));
+        var ids = await forgotten.Select(workspace => workspace.Id).ToListAsync(cancel);
+        foreach (var id in ids)
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            await db.Revisions.IgnoreQueryFilters().Where(revision => revision.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
+            await transaction.CommitAsync(cancel);
+        }
+    }
+}

@@ -1,0 +1,95 @@
+using System.Reflection;
+using System.Text.Json;
+using HomeStart.Core;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.Net.Http.Headers;
+
+namespace HomeStart.Web.Requests;
+
+/// <summary>
+/// The JSON that came with a request, whole: nothing is worked out, and no turn taken, before it is there. What cannot be read at all is answered by
+/// <see cref="ReadableBody"/>, so that a handler never sees it.
+/// </summary>
+public sealed class JsonBody : IBindableFromHttpContext<JsonBody>, IEndpointParameterMetadataProvider
+{
+    private readonly JsonElement _root;
+
+    private JsonBody(JsonElement root, IResult? problem) => (_root, Problem) = (root, problem);
+
+    public JsonElement Root => Problem is null ? _root : throw new InvalidOperationException("This body could not be read.");
+
+    /// <summary>The answer where it cannot be read.</summary>
+    internal IResult? Problem { get; }
+
+    public static async ValueTask<JsonBody?> BindAsync(HttpContext context, ParameterInfo parameter)
+    {
+        if (Refused(context.Request) is { } refusal)
+        {
+            return new JsonBody(default, refusal);
+        }
+
+        try
+        {
+            var bytes = await ReadAsync(context);
+            if (bytes.Length == 0)
+            {
+                return new JsonBody(default, Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
+            }
+
+            var (document, flaw) = JsonText.Parse(bytes);
+            context.Response.RegisterForDispose(document ?? JsonDocument.Parse("null"));
+            return document is null ? new JsonBody(default, Unreadable(flaw!)) : new JsonBody(document.RootElement, null);
+        }
+        catch (BadHttpRequestException exception)
+        {
+            var detail = exception.StatusCode == StatusCodes.Status413PayloadTooLarge ? "The body is larger than is read here." : "The body did not arrive whole.";
+            return new JsonBody(default, Results.Problem(detail, statusCode: exception.StatusCode));
+        }
+    }
+
+    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
+        builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(JsonElement)));
+
+    private static IResult? Refused(HttpRequest request)
+    {
+        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || (type.MediaType != "application/json" && !type.MediaType.Value!.EndsWith("+json", StringComparison.OrdinalIgnoreCase)))
+        {
+            return request.ContentLength is null or 0 && request.ContentType is null && !request.Headers.ContainsKey(HeaderNames.TransferEncoding)
+                ? Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest)
+                : Results.Problem("Send JSON, as application/json.", statusCode: StatusCodes.Status415UnsupportedMediaType);
+        }
+
+        var charset = HeaderUtilities.RemoveQuotes(type.Charset);
+        return charset.Length > 0 && !charset.Equals("utf-8", StringComparison.OrdinalIgnoreCase)
+            ? Results.Problem("Send JSON in UTF-8: no other character set is read here.", statusCode: StatusCodes.Status415UnsupportedMediaType)
+            : null;
+    }
+
+    private static async Task<byte[]> ReadAsync(HttpContext context)
+    {
+        using var bytes = new MemoryStream(context.Request.ContentLength is { } length and < 1 << 20 ? (int)length : 0);
+        await context.Request.Body.CopyToAsync(bytes, context.RequestAborted);
+        return bytes.ToArray();
+    }
+
+    private static IResult Unreadable(JsonFlaw flaw)
+    {
+        if (flaw.Where is null)
+        {
+            return Results.Problem(flaw.Message, statusCode: StatusCodes.Status400BadRequest);
+        }
+
+        var faults = new FaultList();
+        faults.Add(FaultCodes.BadType, flaw.Where, flaw.Message);
+        return FaultResults.Unprocessable(faults);
+    }
+}
+
+/// <summary>Answers for a handler whose JSON could not be read.</summary>
+internal sealed class ReadableBody : IEndpointFilter
+{
+    public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
+        context.Arguments.OfType<JsonBody>().FirstOrDefault(body => body.Problem is not null) is { } unreadable ? unreadable.Problem : await next(context);
+}

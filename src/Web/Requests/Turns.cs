@@ -1,0 +1,76 @@
+using System.Threading.RateLimiting;
+using HomeStart.Data;
+
+namespace HomeStart.Web.Requests;
+
+/// <summary>
+/// Turns at what takes a processor for long. One is taken only when the whole request is there, so that a slow sender holds nobody up; a workspace has one scan at a time, and
+/// the page's own scans do not wait for those of programs, nor the other way round.
+/// </summary>
+public sealed class Turns : IDisposable
+{
+    private const int MostWaiting = 4;
+
+    private static readonly int AtOnce = Math.Max(2, Environment.ProcessorCount);
+
+    private readonly PartitionedRateLimiter<Guid> _perWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(workspace => RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(1, MostWaiting)));
+    private readonly ConcurrencyLimiter _ownScans = new(Limit(AtOnce, 32));
+    private readonly ConcurrencyLimiter _otherScans = new(Limit(AtOnce, 16));
+    private readonly ConcurrencyLimiter _costings = new(Limit(2 * AtOnce, 400));
+
+    /// <summary>A turn at a scan of the page's own.</summary>
+    public Task<Turn> OwnScanAsync(WorkspaceScope workspace, CancellationToken cancel) => ScanAsync(_ownScans, workspace, cancel);
+
+    /// <summary>A turn at a scan that anybody sent.</summary>
+    public Task<Turn> ScanAsync(WorkspaceScope workspace, CancellationToken cancel) => ScanAsync(_otherScans, workspace, cancel);
+
+    public async Task<Turn> CostingAsync(CancellationToken cancel) => new(await _costings.AcquireAsync(1, cancel));
+
+    public void Dispose()
+    {
+        _perWorkspace.Dispose();
+        _ownScans.Dispose();
+        _otherScans.Dispose();
+        _costings.Dispose();
+    }
+
+    private async Task<Turn> ScanAsync(ConcurrencyLimiter all, WorkspaceScope workspace, CancellationToken cancel)
+    {
+        if (!workspace.IsKnown)
+        {
+            return new Turn(await all.AcquireAsync(1, cancel));
+        }
+
+        var own = await _perWorkspace.AcquireAsync(workspace.Id, 1, cancel);
+        if (!own.IsAcquired)
+        {
+            return new Turn(own);
+        }
+
+        try
+        {
+            return new Turn(own, await all.AcquireAsync(1, cancel));
+        }
+        catch (OperationCanceledException)
+        {
+            own.Dispose();
+            throw;
+        }
+    }
+
+    private static ConcurrencyLimiterOptions Limit(int atOnce, int waiting) => new() { PermitLimit = atOnce, QueueLimit = waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst };
+}
+
+/// <summary>A turn, given back when disposed.</summary>
+public readonly record struct Turn(RateLimitLease First, RateLimitLease? Second = null) : IDisposable
+{
+    /// <summary>The answer where too many wait already; null: it is one's turn.</summary>
+    public IResult? Refusal =>
+        First.IsAcquired && Second is not { IsAcquired: false } ? null : Results.Problem("Too much is being worked out just now. Try again in a moment.", statusCode: StatusCodes.Status429TooManyRequests);
+
+    public void Dispose()
+    {
+        First.Dispose();
+        Second?.Dispose();
+    }
+}
