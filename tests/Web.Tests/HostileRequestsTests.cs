@@ -108,7 +108,7 @@ public class HostileRequestsTests
         var slow = Enumerable.Range(0, 40).Select(_ => host.Visit().PostSlowlyAsync("/api/scans", never.Token)).ToList();
         (await host.Visit().PostAsync("/api/scans", ManyPlans(plans: 2))).Status.ShouldBe(HttpStatusCode.OK);
         await never.CancelAsync();
-        await Task.WhenAll(slow).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        await Task.WhenAny(Task.WhenAll(slow));
     }
 
     private static IEnumerable<(string Method, string Path)> Routes(TestHost host, Guid site) =>
