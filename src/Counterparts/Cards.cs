@@ -44,14 +44,10 @@ internal static class Cards
     {
         Allow(http);
         var digits = string.Concat((card.Number ?? "").Where(char.IsAsciiDigit));
-        var fault =
-            digits.Length is < 13 or > 19 || !PassesCheckDigit(digits) ? new { field = "number", message = "This is no card number: a digit is wrong or missing." }
-            : !IsMonth(card.Expires) ? new { field = "expires", message = "Type month and year as on the card, such as 09/29." }
-            : card.Code is not { Length: 3 or 4 } code || !code.All(char.IsAsciiDigit) ? new { field = "code", message = "Type the three or four digits on the back." }
-            : null;
-        if (fault is not null)
+        var faults = Faults(card, digits).Select(fault => new { field = fault.Field, message = fault.Message }).ToList();
+        if (faults.Count > 0)
         {
-            return Results.UnprocessableEntity(fault);
+            return Results.Ok(new { faults }); // A form half filled in is no failure: browsers would complain of one.
         }
 
         var row = new CardRow
@@ -63,6 +59,24 @@ internal static class Cards
         db.Cards.Add(row);
         await db.SaveChangesAsync(http.RequestAborted);
         return Results.Ok(new { token = row.Token, ending = row.Ending });
+    }
+
+    private static IEnumerable<(string Field, string Message)> Faults(CardRequest card, string digits)
+    {
+        if (digits.Length is < 13 or > 19 || !PassesCheckDigit(digits))
+        {
+            yield return ("number", "This is no card number: a digit is wrong or missing.");
+        }
+
+        if (!IsMonth(card.Expires))
+        {
+            yield return ("expires", "Type month and year as on the card, such as 09/29.");
+        }
+
+        if (card.Code is not { Length: 3 or 4 } code || !code.All(char.IsAsciiDigit))
+        {
+            yield return ("code", "Type the three or four digits on the back.");
+        }
     }
 
     private static Task<IResult> HoldAsync(HoldRequest request, HttpContext http, CounterpartsDb db) =>

@@ -27,6 +27,11 @@ public static class Sqlite
 
         private static void Set(DbConnection connection)
         {
+            if (connection.ConnectionString.Contains("Mode=ReadOnly", StringComparison.OrdinalIgnoreCase))
+            {
+                return; // EF looks so whether the file is there.
+            }
+
             using var command = connection.CreateCommand();
             command.CommandText = "PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL; PRAGMA busy_timeout = 10000;";
             command.ExecuteNonQuery();

@@ -31,6 +31,11 @@ public sealed class Browser : IDisposable
 
     public Uri Address => _app.Address;
 
+    public AppProcess App => _app;
+
+    /// <summary>Runs a script before those of each page from now on.</summary>
+    public void BeforeEachPage(string script) => _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = $"(() => {{ {script} }})()" });
+
     public void Dispose()
     {
         _driver.Quit();

@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkOrder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites": {
         parameters: {
             query?: never;
@@ -524,6 +540,8 @@ export interface components {
         };
         ComparedWire: {
             letter: string;
+            book: null | string;
+            plan: null | string;
             isLeast: boolean;
             totals: null | components["schemas"]["TotalsWire"];
             columns: string[];
@@ -577,6 +595,12 @@ export interface components {
             end: string;
             /** Format: date */
             firstTermEnd: string;
+        };
+        DifferentDaysWire: {
+            /** Format: date */
+            domain: string;
+            /** Format: date */
+            hosting: string;
         };
         DiscountWire: {
             source: string;
@@ -842,6 +866,9 @@ export interface components {
             total: string;
             atLeast: boolean;
         };
+        OrderCheckWire: {
+            errors: components["schemas"]["FaultWire"][];
+        };
         OrderProblemWire: {
             step: string;
             code: string;
@@ -929,6 +956,11 @@ export interface components {
             status?: null | number;
             detail?: null | string;
             instance?: null | string;
+        };
+        PublicRecordWire: {
+            domain: string;
+            seller: string;
+            isPrivate: boolean;
         };
         ReasonWire: {
             need: string;
@@ -1129,6 +1161,10 @@ export interface components {
             kind: string;
             ref: string;
         };
+        WayNoteWire: {
+            kind: string;
+            isDayAfter: boolean;
+        };
         WayToPayWire: {
             /** Format: int32 */
             everyMonths: number;
@@ -1145,6 +1181,7 @@ export interface components {
             horizonChange: null | string;
             todayChange: null | string;
             domainIncluded: boolean;
+            note: null | components["schemas"]["WayNoteWire"];
         };
         WorksheetWire: {
             letter: string;
@@ -1162,6 +1199,8 @@ export interface components {
             codeCures: components["schemas"]["CodeCureWire"][];
             bestCodes: null | components["schemas"]["BestCodesWire"];
             knownCodes: components["schemas"]["KnownCodeWire"][];
+            differentDays: null | components["schemas"]["DifferentDaysWire"];
+            publicRecord: null | components["schemas"]["PublicRecordWire"];
         };
     };
     responses: never;
@@ -1466,6 +1505,30 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    checkOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JsonElement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderCheckWire"];
                 };
             };
         };

@@ -60,6 +60,7 @@ const site = createRoute({
 const worksheet = createRoute({
   getParentRoute: () => site,
   path: '/worksheet',
+  validateSearch: (search): SiteSearch & { sheet?: string } => ({ view: text(search.view), sheet: text(search.sheet) }),
   component: lazyRouteComponent(() => import('../features/worksheet/WorksheetPage'), 'WorksheetPage'),
 });
 

@@ -13,7 +13,7 @@ export function Note({
 }) {
   const inks = { red: 'border-red text-red', green: 'border-green text-green', soft: 'border-rule text-soft' };
   return (
-    <span className={cx('block border-l-2 py-0.5 pl-3 text-[13px] leading-[18px]', inks[ink], className)}>
+    <span className={cx('note block border-l-2 py-0.5 pl-3 text-[13px] leading-[18px]', inks[ink], className)}>
       {children}
     </span>
   );

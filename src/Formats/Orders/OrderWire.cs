@@ -49,7 +49,7 @@ public sealed record OrderWire(
 /// <param name="Step">hold, prepare, register, join or capture.</param>
 public sealed record OrderProblemWire(string Step, string Code, string Message);
 
-/// <param name="Status">waiting, trying, done, refused, undoing or undone.</param>
+/// <param name="Status">waiting, trying, no-answer, done, refused, undoing or undone.</param>
 /// <param name="Seller">Who it is asked of, or whose money it is.</param>
 /// <param name="Amount">Of a hold or capture.</param>
 public sealed record OrderStepWire(string Kind, string Status, string Seller, string? Amount, string? Currency, string? Domain)
@@ -59,7 +59,7 @@ public sealed record OrderStepWire(string Kind, string Status, string Seller, st
         var payment = step.Kind is StepKind.Hold or StepKind.Capture ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book) : null;
         var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : order.Things.Domain?.Seller) ?? step.Book;
         return new OrderStepWire(
-            OrderWire.Word(step.Kind), OrderWire.Word(step.Status), seller, payment?.Amount, payment?.Currency, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name : null);
+            OrderWire.Word(step.Kind), step is { Unanswered: > 0, Status: StepStatus.Trying or StepStatus.Undoing } ? "no-answer" : OrderWire.Word(step.Status), seller, payment?.Amount, payment?.Currency, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name : null);
     }
 }
 

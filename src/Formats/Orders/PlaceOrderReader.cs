@@ -16,6 +16,7 @@ public static class PlaceOrderReader
     {
         var root = new Node(body, "", faults);
         root.IsObject();
+        var contact = ReadAgreed(root);
         var id = root["id"].RequiredText("The order's id");
         var revision = root["revision"].Whole();
         if (revision is null)
@@ -28,18 +29,24 @@ public static class PlaceOrderReader
             root["id"].Fault(FaultCodes.BadType, "The order's id is a UUID.");
         }
 
-        if (root["agreed"].Flag() != true)
-        {
-            root["agreed"].Fault(FaultCodes.Required, "Say that you have read what you buy and from whom.");
-        }
-
-        var contact = ReadContact(root["contact"]);
-        contact.Check(faults);
         var (token, ending) = ReadCard(root["card"]);
         var order = new PlaceOrder(
             Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact, token, ending,
             root["again"].Flag() ?? false);
         return faults.Any ? null : order;
+    }
+
+    /// <summary>What the owner typed of themselves and agreed to, checked before the card is handed in.</summary>
+    public static Contact ReadAgreed(Node root)
+    {
+        if (root["agreed"].Flag() != true)
+        {
+            root["agreed"].Fault(FaultCodes.Required, "Tick this once you have read it.");
+        }
+
+        var contact = ReadContact(root["contact"]);
+        contact.Check(root.Faults);
+        return contact;
     }
 
     /// <summary>The card's token and last digits, which the processor gave to the page.</summary>

@@ -29,9 +29,12 @@ public sealed record ComparisonWire(
 }
 
 /// <param name="Totals">Null while it cannot be costed; so are the others.</param>
+/// <param name="Book">The host's; null without hosting.</param>
 /// <param name="Columns">What is paid in each column of the ledger.</param>
 public sealed record ComparedWire(
     string Letter,
+    string? Book,
+    string? Plan,
     bool IsLeast,
     TotalsWire? Totals,
     IReadOnlyList<string> Columns,
@@ -47,6 +50,8 @@ public sealed record ComparedWire(
         var costing = compared.Costing;
         return new ComparedWire(
             compared.Letter,
+            costing?.Run.Purchase.Hosting?.Book.Id,
+            costing?.Run.Purchase.Hosting?.Plan.Id,
             compared.IsLeast,
             costing is null ? null : CostingWriter.WriteTotals(costing),
             costing is null ? [] : [.. costing.Ledger.Totals.Select(cell => Amount(cell)!)],

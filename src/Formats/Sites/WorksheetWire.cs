@@ -1,5 +1,6 @@
 namespace HomeStart.Formats;
 
+/// <summary>Everything the page shows of one candidate.</summary>
 /// <param name="Faults">Why it cannot be costed, where that is not merely that something is not chosen yet.</param>
 public sealed record WorksheetWire(
     string Letter,
@@ -16,7 +17,19 @@ public sealed record WorksheetWire(
     IReadOnlyList<DomainWayWire> DomainWays,
     IReadOnlyList<CodeCureWire> CodeCures,
     BestCodesWire? BestCodes,
-    IReadOnlyList<KnownCodeWire> KnownCodes);
+    IReadOnlyList<KnownCodeWire> KnownCodes,
+    DifferentDaysWire? DifferentDays,
+    PublicRecordWire? PublicRecord);
+
+/// <summary>When domain and hosting first renew, where that is not one day.</summary>
+public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
+
+/// <summary>Whether the public record of a domain that ordering registers shows its holder.</summary>
+public sealed record PublicRecordWire(string Domain, string Seller, bool IsPrivate);
+
+/// <summary>What people misread about a way to pay.</summary>
+/// <param name="Kind">falls-due-next or looks-cheap.</param>
+public sealed record WayNoteWire(string Kind, bool IsDayAfter);
 
 public sealed record FaultWire(string Code, string Where, string Message);
 
@@ -45,4 +58,5 @@ public sealed record WayToPayWire(
     NextWire? NextDue,
     string? HorizonChange,
     string? TodayChange,
-    bool DomainIncluded);
+    bool DomainIncluded,
+    WayNoteWire? Note);

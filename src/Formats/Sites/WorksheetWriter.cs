@@ -1,3 +1,4 @@
+using System.Text.Json;
 using HomeStart.Core;
 
 namespace HomeStart.Formats;
@@ -21,7 +22,9 @@ public static class WorksheetWriter
             [.. worksheet.DomainWays.Select(way => new DomainWayWire(way.Choice is null ? null : DomainWire.Of(way.Choice), way.IsChosen, OutcomeWire.Of(way)))],
             [.. worksheet.CodeCures.Select(cure => CodeCureWire.Of(cure, worksheet.Costing!.Currency))],
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
-            [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))]);
+            [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
+            worksheet.Costing is { } costed && Core.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
+            worksheet.Costing is { } ordered && Placing.Of(ordered, new FaultList())?.Domain is { } domain ? new PublicRecordWire(domain.Name, domain.Seller, domain.Private) : null);
 
     private static SummaryWire Summary(Costing costing)
     {
@@ -69,7 +72,8 @@ public static class WorksheetWriter
             NextWire.Of(costing),
             Change(whatIf, whatIf.HorizonChange),
             Change(whatIf, whatIf.TodayChange),
-            costing?.Run.Inclusions.Any(verdict => verdict.Result == InclusionResult.Used) ?? false);
+            costing?.Run.Inclusions.Any(verdict => verdict.Result == InclusionResult.Used) ?? false,
+            WayNote.Of(whatIf) is { } note ? new WayNoteWire(JsonNamingPolicy.KebabCaseLower.ConvertName(note.Kind.ToString()), note.IsDayAfter) : null);
     }
 
     private static DomainSellerWire Seller(Candidate candidate, WhatIf<OfferBook> whatIf)

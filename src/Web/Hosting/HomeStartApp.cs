@@ -46,7 +46,7 @@ public static class HomeStartApp
         builder.Logging.ClearProviders().AddPlainConsole().SetMinimumLevel(LogLevel.Warning);
 
         // A port in use is said in one sentence below; keys in the owner's own data folder are as safe as the data.
-        builder.Logging.AddFilter("Microsoft.Extensions.Hosting", LogLevel.None).AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
+        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore.Migrations", LogLevel.Error).AddFilter("Microsoft.Extensions.Hosting", LogLevel.None).AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         Composition.AddHomeStart(builder, options, Demo.Load(options.Demo));
         builder.Services.AddSingleton<CounterpartsProcess>();
         builder.Services.AddHostedService(services => services.GetRequiredService<CounterpartsProcess>());

@@ -9,7 +9,7 @@ namespace HomeStart.Web.Orders;
 public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
 {
     /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
-    public async Task<OrderedThings?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
+    public OrderedThings? Things(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults)
     {
         if (versioned.Site.Listed(wanted.Letter) is not { } listed)
         {
@@ -34,18 +34,18 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
             faults.Add(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
         }
 
-        var things = Placing.Of(costing, faults);
-        await CheckNameAsync(things?.Domain, listed.Candidate.Domains.FirstOrDefault()?.Premium, faults, cancel);
-        return faults.Any ? null : things;
+        return Placing.Of(costing, faults);
     }
 
-    // Asked once more before any money is held; the registrar has the last word when it registers. What cannot be checked is not ordered.
-    private async Task CheckNameAsync(OrderedDomain? domain, PremiumPrices? premium, FaultList faults, CancellationToken cancel)
+    /// <summary>Asks the registrar once more before any money is held; it has the last word when it registers. What cannot be checked is not ordered.</summary>
+    public async Task CheckNameAsync(VersionedSite versioned, PlaceOrder wanted, OrderedDomain? domain, FaultList faults, CancellationToken cancel)
     {
         if (DomainName.Parse(domain?.Name) is not { } name)
         {
             return;
         }
+
+        var premium = versioned.Site.Listed(wanted.Letter)!.Candidate.Domains[0].Premium;
 
         var answer = await registrar.CheckAsync(workspace.World, domain!.Book, name, cancel);
         var isAgreed = premium is null ? answer.State == AvailabilityState.Free : answer.State == AvailabilityState.Premium && answer.Register == premium.Register && answer.Renew == premium.Renew;

@@ -29,7 +29,13 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        if (await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) is not { } things || await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
+        var things = agreed.Things(versioned, wanted, today, faults);
+        if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
+        {
+            await agreed.CheckNameAsync(versioned, wanted, things.Domain, faults, cancel);
+        }
+
+        if (things is null || faults.Any)
         {
             // The same placement may have come through meanwhile: its own order is then what stands in its way.
             return await FindAsync(wanted.Id, cancel) is { } meanwhile ? Documents.Read<Order>(meanwhile.Document) : null;

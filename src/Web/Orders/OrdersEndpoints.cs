@@ -11,6 +11,9 @@ namespace HomeStart.Web.Orders;
 /// <param name="Password">Null where it has been shown already.</param>
 public sealed record FirstPasswordWire(string? Password);
 
+/// <summary>What is wrong with what the owner typed of themselves; empty: nothing. A form half filled in is no failure, so this is no 422.</summary>
+public sealed record OrderCheckWire(IReadOnlyList<FaultWire> Errors);
+
 internal static class OrdersEndpoints
 {
     public static void AddOrders(this IServiceCollection services)
@@ -27,6 +30,7 @@ internal static class OrdersEndpoints
     {
         app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync).WithName("placeOrder").Produces<OrderWire>().Produces<SitePageWire>(StatusCodes.Status409Conflict)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/orders/check", Check).WithName("checkOrder").Produces<OrderCheckWire>();
         var orders = app.MapGroup("/api/orders");
         orders.MapGet("", async (OrderDesk desk, CancellationToken cancel) => (await desk.ListAsync(cancel)).Select(OrderWire.Of).ToList()).WithName("getOrders");
         orders.MapGet("/{orderId:guid}", GetAsync).WithName("getOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -37,6 +41,14 @@ internal static class OrdersEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
         orders.MapPost("/{orderId:guid}/first-password/seen", FirstPasswordSeenAsync).WithName("confirmFirstPassword").Produces(StatusCodes.Status204NoContent)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+    }
+
+    // Before the card goes to its processor, so that the owner sees all that is wrong at once. Nothing is kept.
+    private static IResult Check(JsonBody body)
+    {
+        var faults = new FaultList();
+        PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
+        return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))]));
     }
 
     private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)

@@ -22,7 +22,8 @@ internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvi
     {
         var name = instance.CookieName("workspace", http.Request.IsHttps);
         var given = http.Request.Cookies[name];
-        var known = Read(given) ?? Read(http.Request.Cookies[FormerName]);
+        var aside = name + "-unreadable";
+        var known = Read(given) ?? Read(http.Request.Cookies[FormerName]) ?? Read(http.Request.Cookies[aside]);
         (scope.Id, scope.IsKnown, scope.IsLost) = (known ?? Guid.NewGuid(), known is not null, given is not null && known is null);
         if (scope.IsLost && !http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
         {
@@ -31,7 +32,7 @@ internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvi
 
         if (scope.IsLost)
         {
-            Keep(http, name + "-unreadable", given!);
+            Keep(http, aside, given!);
         }
 
         Keep(http, name, _protector.Protect(scope.Id.ToString("N")));

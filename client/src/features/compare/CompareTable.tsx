@@ -206,15 +206,13 @@ function needRows(shown: readonly Compared[]): Row[] {
 }
 
 function useFeatureRows(): Row[] {
-  const { page, books } = useSite();
-  const planOf = (letter: string) => {
-    const slip = page.shortlist.find((known) => known.letter === letter);
-    return books.find((book) => book.provider === slip?.provider)?.plans.find((plan) => plan.name === slip?.plan);
-  };
+  const { books } = useSite();
+  const planOf = (known: Compared) =>
+    books.find((book) => book.id === known.book)?.plans.find((plan) => plan.id === known.plan);
   return features.map(([key, label]) => ({
     label,
-    text: ({ letter }) => {
-      const plan = planOf(letter);
+    text: (known) => {
+      const plan = planOf(known);
       return plan ? featureWords(plan.features[key]) : '';
     },
   }));

@@ -1,4 +1,4 @@
-import { scaleLinear } from '../../ui/scale';
+import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { instant, shortDay, shortMonthOf } from '../../format/dates';
@@ -10,6 +10,7 @@ type Compared = Schemas['ComparedWire'];
 
 const height = 190;
 const right = 30;
+const left = 58;
 
 /** Patterns of line, so that nobody has to tell colours apart; the letter stands at the end of each. */
 const dashes = ['', '7 4', '2 3', '10 3 2 3', '4 2', '12 4', '1 4', '6 2 1 2'];
@@ -39,10 +40,10 @@ export function PaidSoFar({ comparison }: { comparison: Comparison }) {
 }
 
 function Picture({ comparison, shown, width }: { comparison: Comparison; shown: readonly Compared[]; width: number }) {
-  const x = scaleLinear([instant(comparison.start), instant(comparison.end)], [2, width - right]);
+  const x = scaleLinear([instant(comparison.start), instant(comparison.end)], [left, width - right]);
   // Drawing alone: heights follow the sums.
   const most = Math.max(...shown.map((known) => Number(known.paid.at(-1)?.total ?? 0)), 1);
-  const y = scaleLinear([0, most], [height - 18, 10]);
+  const y = scaleLinear([0, most], [height - 18, 10]).nice(4);
   const ends = spread(shown.map((known) => y(Number(known.paid.at(-1)?.total ?? 0))));
   return (
     <svg
@@ -52,7 +53,14 @@ function Picture({ comparison, shown, width }: { comparison: Comparison; shown: 
       aria-label="What each candidate has taken by when; the same figures stand in the table"
       className="text-[12.5px]"
     >
-      <line x1={2} x2={width - right} y1={height - 18} y2={height - 18} className="stroke-rule" />
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <line x1={left} x2={width - right} y1={y(tick)} y2={y(tick)} className="stroke-rule" />
+          <text x={left - 8} y={y(tick) + 4} textAnchor="end" className="fill-soft">
+            {money(String(tick), comparison.currency)}
+          </text>
+        </g>
+      ))}
       {comparison.leads.slice(1).map((lead) => (
         <line
           key={lead.from}
@@ -82,7 +90,7 @@ function Picture({ comparison, shown, width }: { comparison: Comparison; shown: 
           </text>
         </g>
       ))}
-      <text x={2} y={height - 3} className="fill-soft">
+      <text x={left} y={height - 3} className="fill-soft">
         {shortMonthOf(comparison.start)}
       </text>
       <text x={width - right} y={height - 3} textAnchor="end" className="fill-soft">

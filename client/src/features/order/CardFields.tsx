@@ -13,26 +13,15 @@ export function CardFields<T extends FieldValues>({
   at?: string;
   faults: FieldErrors<Card> | undefined;
 }) {
-  const field = (name: keyof Card, required: string) => ({
-    ...register(`${at}${name}` as Path<T>, { required }),
+  const field = (name: keyof Card) => ({
+    ...register(`${at}${name}` as Path<T>),
     fault: faults?.[name]?.message,
   });
   return (
     <>
-      <TextField
-        label="Card number"
-        wide
-        inputMode="numeric"
-        autoComplete="cc-number"
-        {...field('number', 'Type the card number.')}
-      />
-      <TextField
-        label="Expires"
-        placeholder="MM/YY"
-        autoComplete="cc-exp"
-        {...field('expires', 'Type month and year.')}
-      />
-      <TextField label="Code" inputMode="numeric" autoComplete="cc-csc" {...field('code', 'Type the code.')} />
+      <TextField label="Card number" wide inputMode="numeric" autoComplete="cc-number" {...field('number')} />
+      <TextField label="Expires" placeholder="MM/YY" autoComplete="cc-exp" {...field('expires')} />
+      <TextField label="Code" inputMode="numeric" autoComplete="cc-csc" {...field('code')} />
     </>
   );
 }

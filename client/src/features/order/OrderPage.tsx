@@ -1,16 +1,18 @@
 import { Link, useNavigate } from '@tanstack/react-router';
-import { useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, Refused } from '../../api/client';
+import { api, Refused, type Order } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { useSite } from '../site/SiteContext';
-import { CardFault, cardToken, type Card } from './card';
+import { BesideTheForm } from './BesideTheForm';
+import { CardFaults, cardToken, type Card } from './card';
 import { CardSection } from './CardFields';
 import { ContactFields, type Contact } from './ContactFields';
 import { LastLook } from './LastLook';
+import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
 
 export interface OrderForm {
   contact: Contact;
@@ -24,79 +26,16 @@ const empty: OrderForm = {
   agreed: false,
 };
 
+/** What stands in the way of an order besides faults of single fields. */
+type Hindrance = { kind: 'said'; words: string } | { kind: 'repeated'; words: string } | { kind: 'lost' };
+
 /** What is bought today, who buys it, the card, one last look, and the one button that spends money. */
 export function OrderPage() {
   const { page } = useSite();
   const { costing, letter } = page.worksheet;
-  const session = useQuery(sessionQuery).data;
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  // Made once for this page: pressing twice places one order.
-  const [id] = useState(() => crypto.randomUUID());
-  const [fault, setFault] = useState<string | null>(null);
   const form = useForm<OrderForm>({ defaultValues: empty });
-  const { isSubmitting } = form.formState;
-
-  const place = form.handleSubmit(async ({ contact, card, agreed }) => {
-    setFault(null);
-    try {
-      const given = await cardToken(session!.cardProcessor, card);
-      const body = {
-        id,
-        revision: page.revision,
-        letter,
-        today: costing!.totals.dueToday,
-        contact,
-        card: given,
-        agreed,
-      };
-      const answer = await api.POST('/api/sites/{siteId}/orders', {
-        params: { path: { siteId: page.id } },
-        body: body as never,
-      });
-      if (answer.response.status === 409) {
-        await queries.invalidateQueries({ queryKey: ['site', page.id] });
-        setFault('The worksheet was changed in another window. Look at what you buy once more, then order.');
-        return;
-      }
-
-      if (answer.data === undefined) {
-        throw new Refused(answer.response.status, answer.error);
-      }
-
-      queries.setQueryData(['order', answer.data.id], answer.data);
-      await navigate({
-        to: '/sites/$siteId/orders/$orderId',
-        params: { siteId: page.id, orderId: answer.data.id },
-        search: { view: letter },
-      });
-    } catch (error) {
-      show(error as Error);
-    }
-  });
-
-  const show = (error: Error) => {
-    if (error instanceof CardFault) {
-      form.setError(`card.${error.field}`, { message: error.message }, { shouldFocus: true });
-      return;
-    }
-
-    const faults = error instanceof Refused ? error.faults : [];
-    const placed = faults.filter((found) => found.where.startsWith('contact.') || found.where === 'agreed');
-    placed.forEach((found, index) =>
-      form.setError(found.where as 'agreed', { message: found.message }, { shouldFocus: index === 0 }),
-    );
-    const others = faults.filter((found) => !placed.includes(found)).map((found) => found.message);
-    setFault(
-      others.length > 0
-        ? others.join(' ')
-        : placed.length > 0
-          ? null
-          : error instanceof Refused
-            ? error.message
-            : 'There is no connection to Home Start. Nothing was ordered; what you typed is still here.',
-    );
-  };
+  const { place, hindrance, askAgain } = usePlacing(form);
+  const { isSubmitting, errors } = form.formState;
 
   if (!costing) {
     return (
@@ -115,44 +54,218 @@ export function OrderPage() {
 
   const sum = money(costing.totals.dueToday, costing.totals.currency);
   return (
-    <form onSubmit={(event) => void place(event)} noValidate className="max-w-3xl py-5">
+    <form
+      onSubmit={(event) => void place(false)(event)}
+      noValidate
+      className="grid gap-x-14 gap-y-8 py-5 lg:grid-cols-[minmax(0,46rem)_minmax(0,1fr)]"
+    >
       <title>{`Order ${letter} · ${page.name} · Home Start`}</title>
-      <h1 className="text-2xl">
-        Order {letter} for {sum}
-      </h1>
-      <LastLook costing={costing} />
-      <ContactFields form={form} />
-      <CardSection register={form.register} at="card." faults={form.formState.errors.card} />
-      <section className="mt-7">
-        <label className="flex gap-2.5">
-          <input
-            type="checkbox"
-            {...form.register('agreed', { required: 'Tick this once you have read it.' })}
-            aria-invalid={form.formState.errors.agreed ? true : undefined}
-          />
-          <span>
-            I have read what I buy, from whom, and what it costs later. It renews by itself until I cancel; the first
-            price does not come back.
-          </span>
-        </label>
-        {form.formState.errors.agreed && (
-          <p className="text-red mt-1 pl-6 text-sm">{form.formState.errors.agreed.message}</p>
+      <div>
+        <h1 className="text-2xl">
+          Order {letter} for {sum}
+        </h1>
+        <LastLook costing={costing} />
+        <ContactFields form={form} />
+        <CardSection register={form.register} at="card." faults={errors.card} />
+        <section className="mt-7">
+          <label className="flex gap-2.5">
+            <input
+              type="checkbox"
+              {...form.register('agreed')}
+              aria-invalid={errors.agreed ? true : undefined}
+              aria-describedby={errors.agreed ? 'agreed-fault' : undefined}
+            />
+            <span>
+              I have read what I buy, from whom, and what it costs later. It renews by itself until I cancel; the first
+              price does not come back.
+            </span>
+          </label>
+          {errors.agreed && (
+            <p id="agreed-fault" className="text-red mt-1 pl-6 text-sm">
+              {errors.agreed.message}
+            </p>
+          )}
+        </section>
+        {hindrance && (
+          <InTheWay hindrance={hindrance} orderAgain={() => void place(true)()} askAgain={() => void askAgain()} />
         )}
-      </section>
-      {fault && (
-        <p role="alert" className="border-red text-red mt-4 border-l-2 pl-3">
-          {fault}
-        </p>
-      )}
-      <div className="mt-5 flex flex-wrap items-center gap-4">
-        <Button type="submit" look="main" disabled={isSubmitting}>
-          {isSubmitting ? 'Placing the order …' : `Order ${letter} and pay ${sum}`}
-        </Button>
-        <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
-          Back to the worksheet
-        </Link>
+        <div className="mt-5 flex flex-wrap items-center gap-4">
+          <Button type="submit" look="main" disabled={isSubmitting}>
+            {isSubmitting ? 'Placing the order …' : `Order ${letter} and pay ${sum}`}
+          </Button>
+          <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
+            Back to the worksheet
+          </Link>
+        </div>
+        <p className="text-soft mt-2 text-sm">The money is held first and taken only when everything is delivered.</p>
       </div>
-      <p className="text-soft mt-2 text-sm">The money is held first and taken only when everything is delivered.</p>
+      <BesideTheForm control={form.control} />
     </form>
   );
+}
+
+/** Placing the order of the candidate in hand, and everything that may come of it. */
+function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
+  const { page } = useSite();
+  const { costing, letter } = page.worksheet;
+  const session = useQuery(sessionQuery).data;
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const [hindrance, setHindrance] = useState<Hindrance | null>(null);
+
+  const open = async (order: Order) => {
+    placingId.drop(page.id, letter);
+    queries.setQueryData(['order', order.id], order);
+    await navigate({
+      to: '/sites/$siteId/orders/$orderId',
+      params: { siteId: page.id, orderId: order.id },
+      search: { view: letter },
+    });
+  };
+
+  const askAgain = async (patient = true) => {
+    const id = placingId.kept(page.id, letter);
+    const found = id ? await findOrder(id, patient) : 'absent';
+    if (typeof found === 'object') {
+      await open(found.order);
+    } else if (patient) {
+      setHindrance(
+        found === 'unknown'
+          ? { kind: 'lost' }
+          : { kind: 'said', words: 'The order did not arrive: nothing was ordered. Order once more when you like.' },
+      );
+    }
+  };
+
+  // What was sent before a reload may have been placed.
+  const asked = useRef(false);
+  useEffect(() => {
+    if (!asked.current && placingId.kept(page.id, letter)) {
+      asked.current = true;
+      void askAgain(false);
+    }
+  });
+
+  const show = (error: unknown) => {
+    if (error instanceof AnswerLost) {
+      setHindrance({ kind: 'lost' });
+      return;
+    }
+
+    const faults = error instanceof Refused ? error.faults : [];
+    const fields = faults.filter((found) => found.where.startsWith('contact.') || found.where === 'agreed');
+    fields.forEach((found) => form.setError(found.where as 'agreed', { message: found.message }));
+    const others = faults.filter((found) => !fields.includes(found));
+    const repeated = others.find((found) => found.code === 'repeated');
+    if (repeated) {
+      setHindrance({ kind: 'repeated', words: repeated.message });
+    } else if (others.length > 0) {
+      setHindrance({ kind: 'said', words: others.map((found) => found.message).join(' ') });
+    } else if (fields.length === 0) {
+      setHindrance({ kind: 'said', words: (error as Error).message });
+    }
+  };
+
+  const place = (again: boolean) =>
+    form.handleSubmit(async ({ contact, card, agreed }) => {
+      setHindrance(null);
+      const [given, checked] = await Promise.allSettled([
+        cardToken(session!.cardProcessor, card),
+        api.POST('/api/orders/check', { body: { contact, agreed } as never }),
+      ]);
+      const typed = checked.status === 'fulfilled' ? checked.value : null;
+      if (!typed) {
+        setHindrance({
+          kind: 'said',
+          words: 'There is no connection to Home Start. Nothing was ordered; what you typed is still here.',
+        });
+      } else if (!typed.data) {
+        show(new Refused(500, null));
+      } else {
+        typed.data.errors.forEach((found) => form.setError(found.where as 'agreed', { message: found.message }));
+      }
+
+      if (given.status === 'rejected') {
+        if (!(given.reason instanceof CardFaults)) {
+          throw given.reason;
+        }
+
+        given.reason.faults.forEach((fault) => form.setError(`card.${fault.field}`, { message: fault.message }));
+      }
+
+      if (given.status === 'rejected' || !typed?.data || typed.data.errors.length > 0) {
+        requestAnimationFrame(() => document.querySelector<HTMLElement>('form [aria-invalid=true]')?.focus());
+        return;
+      }
+
+      try {
+        const placed = await placeOrder(page.id, {
+          id: placingId.make(page.id, letter),
+          revision: page.revision,
+          letter,
+          today: costing!.totals.dueToday,
+          contact,
+          card: given.value,
+          agreed,
+          again,
+        });
+        if (placed === 'stale') {
+          await queries.invalidateQueries({ queryKey: ['site', page.id] });
+          setHindrance({
+            kind: 'said',
+            words: 'The worksheet was changed in another window. Look at what you buy once more, then order.',
+          });
+        } else {
+          await open(placed);
+        }
+      } catch (error) {
+        show(error);
+      }
+    });
+
+  return { place, hindrance, askAgain: () => askAgain() };
+}
+
+function InTheWay({
+  hindrance,
+  orderAgain,
+  askAgain,
+}: {
+  hindrance: Hindrance;
+  orderAgain: () => void;
+  askAgain: () => void;
+}) {
+  const { page } = useSite();
+  const box = (words: string, actions?: ReactNode) => (
+    <div
+      role="alert"
+      className="border-red text-red mt-4 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-l-2 pl-3"
+    >
+      <p>{words}</p>
+      {actions}
+    </div>
+  );
+  switch (hindrance.kind) {
+    case 'repeated':
+      return box(
+        hindrance.words,
+        <>
+          <Link to="/sites/$siteId/orders" params={{ siteId: page.id }} search={{}} className="ink">
+            Look at your orders
+          </Link>
+          <Button look="text" onClick={orderAgain}>
+            Order it a second time
+          </Button>
+        </>,
+      );
+    case 'lost':
+      return box(
+        'The connection was lost before an answer came: the order may have been placed. Do not order it anywhere else before you know.',
+        <Button look="text" onClick={askAgain}>
+          Ask what became of it
+        </Button>,
+      );
+    default:
+      return box(hindrance.words);
+  }
 }

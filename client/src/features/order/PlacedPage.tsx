@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { useSite } from '../site/SiteContext';
-import { CardFault, cardToken, type Card } from './card';
+import { CardFaults, cardToken, type Card } from './card';
 import { CardFields } from './CardFields';
 import { KeySheet } from './KeySheet';
 import { stateWords, statusWords, stepWords } from './words';
@@ -30,7 +30,7 @@ export function PlacedPage() {
 
   const { state, reference, keySheet } = order.data;
   return (
-    <div className="max-w-4xl py-5">
+    <div className="py-5">
       <title>{`${reference} · ${page.name} · Home Start`}</title>
       {keySheet ? (
         <KeySheet order={order.data} sheet={keySheet} />
@@ -40,8 +40,10 @@ export function PlacedPage() {
           <p className="text-soft" role="status">
             Placed on {longDay(order.data.placedOn)}, {stateWords[state]}.
           </p>
-          <Steps order={order.data} />
-          <WhatNow order={order.data} />
+          <div className="grid gap-x-14 lg:grid-cols-2">
+            <Steps order={order.data} />
+            <WhatNow order={order.data} />
+          </div>
         </>
       )}
     </div>
@@ -68,7 +70,11 @@ function Steps({ order }: { order: Order }) {
             <span
               className={cx(
                 'font-semibold',
-                step.status === 'done' ? 'text-green' : step.status === 'refused' ? 'text-red' : 'text-soft',
+                step.status === 'done'
+                  ? 'text-green'
+                  : step.status === 'refused' || step.status === 'no-answer'
+                    ? 'text-red'
+                    : 'text-soft',
               )}
             >
               {statusWords[step.status]}
@@ -139,11 +145,11 @@ function WhatNow({ order }: { order: Order }) {
 }
 
 const noAnswer: Record<string, string> = {
-  hold: 'The card processor does not answer.',
-  prepare: 'The host does not answer.',
-  register: 'The registrar does not answer.',
-  join: 'The registrar does not answer, so the domain does not point at the hosting yet.',
-  capture: 'Everything is delivered, but the card processor does not answer.',
+  hold: 'The card processor is not answering.',
+  prepare: 'The host is not answering.',
+  register: 'The registrar is not answering.',
+  join: 'The registrar is not answering, so the domain does not point at the hosting yet.',
+  capture: 'Everything is delivered, but the card processor is not answering.',
 };
 
 function useDecision(order: Order) {
@@ -197,8 +203,8 @@ function AnotherCard({ order }: { order: Order }) {
     try {
       await resume.mutateAsync(await cardToken(processor, card));
     } catch (error) {
-      if (error instanceof CardFault) {
-        form.setError(error.field, { message: error.message });
+      if (error instanceof CardFaults) {
+        error.faults.forEach((found) => form.setError(found.field, { message: found.message }));
       } else {
         setFault((error as Error).message);
       }

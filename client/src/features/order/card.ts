@@ -5,15 +5,25 @@ export interface Card {
   code: string;
 }
 
-/** A field of the card that the processor could not take. */
-export class CardFault extends Error {
-  readonly field: keyof Card;
+export interface CardFault {
+  field: keyof Card;
+  message: string;
+}
 
-  constructor(field: keyof Card, message: string) {
-    super(message);
-    this.field = field;
+/** The fields of the card that the processor could not take. */
+export class CardFaults extends Error {
+  readonly faults: CardFault[];
+
+  constructor(faults: CardFault[]) {
+    super(faults[0]?.message);
+    this.faults = faults;
   }
 }
+
+const down = (words: string) =>
+  new CardFaults([
+    { field: 'number', message: `The card processor ${words}. Nothing was ordered; try again in a while.` },
+  ]);
 
 /** Hands the card to the processor, without our cookies; comes back with a token that stands for it. */
 export async function cardToken(processor: string, card: Card): Promise<{ token: string; ending: string }> {
@@ -26,20 +36,17 @@ export async function cardToken(processor: string, card: Card): Promise<{ token:
       body: JSON.stringify(card),
     });
   } catch {
-    throw new CardFault('number', 'The card processor does not answer. Nothing was ordered; try again in a while.');
-  }
-
-  if (answer.status === 422) {
-    const { field, message } = (await answer.json()) as { field: keyof Card; message: string };
-    throw new CardFault(field, message);
+    throw down('is not answering');
   }
 
   if (!answer.ok) {
-    throw new CardFault(
-      'number',
-      'The card processor does not work at the moment. Nothing was ordered; try again in a while.',
-    );
+    throw down('is not working at the moment');
   }
 
-  return (await answer.json()) as { token: string; ending: string };
+  const said = (await answer.json()) as { token: string; ending: string; faults?: CardFault[] };
+  if (said.faults) {
+    throw new CardFaults(said.faults);
+  }
+
+  return { token: said.token, ending: said.ending };
 }

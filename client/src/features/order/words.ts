@@ -13,6 +13,7 @@ export const stateWords: Record<string, string> = {
 export const statusWords: Record<string, string> = {
   waiting: 'not yet',
   trying: 'under way',
+  'no-answer': 'no answer',
   done: 'done',
   refused: 'refused',
   undoing: 'being undone',

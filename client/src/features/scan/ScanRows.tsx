@@ -33,7 +33,7 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
             <th scope="col">
               <span className="sr-only">Rank</span>
             </th>
-            <th scope="col" className="text-left">
+            <th scope="col" className="text-left max-md:hidden">
               Way to buy
             </th>
             <th scope="col">Today, {sign}</th>
@@ -73,32 +73,45 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
 function ScanRow({ row, place, before, shows }: { row: Row; place: number; before?: Row; shows: Shows }) {
   const { totals } = row;
   const equal = before?.totals.horizon === totals.horizon && before.totals.dueToday === totals.dueToday;
+  const band = place % 2 === 1 && 'bg-band';
+  const rank = equal ? 'equal' : place;
   return (
-    <tr className="odd:bg-band align-top [&>*]:px-2 [&>*]:py-1.5">
-      <td className="text-soft text-right">{equal ? 'equal' : place}</td>
-      <th scope="row" className="text-left font-normal">
-        <WayWords row={row} />
-        {totals.next && <NextDue next={totals.next} className="block text-[13px] md:hidden" lead="then " />}
-      </th>
-      <td className="text-right whitespace-nowrap">
-        {totals.atLeast.includes('dueToday') && <span className="text-red text-[13px]">at least </span>}
-        {figure(totals.dueToday)}
-      </td>
-      <td className="text-right font-semibold whitespace-nowrap">
-        {totals.atLeast.includes('horizon') && <span className="text-red text-[13px] font-normal">at least </span>}
-        {figure(totals.horizon)}
-      </td>
-      {shows.expected && <td className="text-right">{totals.expected && figure(totals.expected)}</td>}
-      <td className="text-right whitespace-nowrap max-md:hidden">{totals.next && <NextDue next={totals.next} />}</td>
-      {shows.unused && (
-        <td className="text-soft text-right max-md:hidden">
-          {isZero(totals.unusedAtEnd) ? '' : figure(totals.unusedAtEnd)}
+    <>
+      {/* Where there is no room beside the figures, the words take the whole width above them. */}
+      <tr className={cx('align-top md:hidden [&>*]:px-2 [&>*]:pt-1.5', band)}>
+        <td className="text-soft text-right">{rank}</td>
+        <th scope="row" colSpan={shows.expected ? 4 : 3} className="text-left font-normal">
+          <WayWords row={row} />
+          {totals.next && <NextDue next={totals.next} className="block text-[13px]" lead="then " />}
+        </th>
+      </tr>
+      <tr className={cx('align-top [&>*]:px-2 [&>*]:py-1.5', band)}>
+        <td className="text-soft text-right">
+          <span className="max-md:hidden">{rank}</span>
         </td>
-      )}
-      <td className="text-right whitespace-nowrap">
-        <Take row={row} place={place} />
-      </td>
-    </tr>
+        <th scope="row" className="text-left font-normal max-md:hidden">
+          <WayWords row={row} />
+        </th>
+        <td className="text-right whitespace-nowrap">
+          {totals.atLeast.includes('dueToday') && <span className="text-red text-[13px]">at least </span>}
+          {figure(totals.dueToday)}
+        </td>
+        <td className="text-right font-semibold whitespace-nowrap">
+          {totals.atLeast.includes('horizon') && <span className="text-red text-[13px] font-normal">at least </span>}
+          {figure(totals.horizon)}
+        </td>
+        {shows.expected && <td className="text-right">{totals.expected && figure(totals.expected)}</td>}
+        <td className="text-right whitespace-nowrap max-md:hidden">{totals.next && <NextDue next={totals.next} />}</td>
+        {shows.unused && (
+          <td className="text-soft text-right max-md:hidden">
+            {isZero(totals.unusedAtEnd) ? '' : figure(totals.unusedAtEnd)}
+          </td>
+        )}
+        <td className="text-right whitespace-nowrap">
+          <Take row={row} place={place} />
+        </td>
+      </tr>
+    </>
   );
 }
 
@@ -140,7 +153,7 @@ function Take({ row, place }: { row: Row; place: number }) {
   };
 
   return (
-    <span className="inline-flex flex-col items-end md:flex-row md:gap-3">
+    <span className="inline-flex gap-3">
       <Button look="text" onClick={() => void open()}>
         Open<span className="sr-only"> way {place} on the worksheet</span>
       </Button>

@@ -8,6 +8,7 @@ import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { CountSettings } from './CountSettings';
 import { Keys } from './Keys';
+import { LostWork } from './LostWork';
 import { SavedState } from './SavedState';
 import { SiteContext } from './SiteContext';
 import { SiteMenu } from './SiteMenu';
@@ -107,6 +108,7 @@ export function SiteLayout() {
       </p>
       <main id="sheet" tabIndex={-1} className="bg-sheet border-rule grow border-t outline-none">
         <div className="mx-auto max-w-[1440px] px-4 pb-10 sm:px-6">
+          <LostWork />
           <SavedState changes={changes} saving={saving} />
           <Outlet />
         </div>

@@ -58,7 +58,7 @@ export function DomainRows() {
               {first.route === 'later' && <span>in {shortSpan(first.inMonths)}</span>}
               <OtherWays />
             </span>
-            {costing && <Included costing={costing} reference={written} />}
+            {costing && <Paid costing={costing} reference={written} />}
           </>
         }
         figures={figuresOf(rows, (row) => row.kind === 'domain' && row.ref === written)}
@@ -66,7 +66,7 @@ export function DomainRows() {
           costing && (
             <>
               <DomainNote costing={costing} />
-              <DifferentDays costing={costing} />
+              <DifferentDays />
             </>
           )
         }
@@ -190,43 +190,38 @@ function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
   );
 }
 
-/** The domain-year that the plan gave, and what it was worth. */
-function Included({ costing, reference }: { costing: Costing; reference: string }) {
+/** Until when it is first paid, and the domain-year that the plan gave with what it was worth. */
+function Paid({ costing, reference }: { costing: Costing; reference: string }) {
   const line = costing.bills
     .flatMap((bill) => bill.lines)
     .find((found) => found.kind === 'domain' && found.ref === reference);
   const waived = line?.discounts.find((discount) => discount.source === 'included');
-  return waived ? (
-    <span className="text-green block text-[13px]">
-      A year is included with the plan, worth {figure(waived.amount)}
+  return line?.coversUntil ? (
+    <span className="text-soft block text-[13px]">
+      first paid until {shortDay(line.coversUntil)}
+      {waived && <span className="text-green">; a year is included with the plan, worth {figure(waived.amount)}</span>}
     </span>
   ) : null;
 }
 
 /** Domain and hosting that run out on different days get forgotten. */
-function DifferentDays({ costing }: { costing: Costing }) {
-  const { page } = useSite();
-  const everyMonths = page.worksheet.candidate.hosting?.everyMonths ?? 1;
-  const lines = costing.bills.flatMap((bill) => bill.lines);
-  const domain = lines.find((line) => line.kind === 'domain')?.coversUntil;
-  const plan = lines.find((line) => line.kind === 'plan')?.coversUntil;
-  return domain && plan && domain !== plan && everyMonths > 1 ? (
+function DifferentDays() {
+  const { differentDays: days } = useSite().page.worksheet;
+  return days ? (
     <Note ink="red">
-      The domain is first paid until {shortDay(domain)}, the hosting until {shortDay(plan)}: renewals on different days
-      are easily forgotten.
+      The domain is first paid until {shortDay(days.domain)}, the hosting until {shortDay(days.hosting)}: renewals on
+      different days are easily forgotten.
     </Note>
   ) : null;
 }
 
 function DomainNote({ costing }: { costing: Costing }) {
   const [inclusion] = costing.inclusions;
-  const first = costing.bills.flatMap((bill) => bill.lines).find((line) => line.kind === 'domain');
-  const until = first?.coversUntil ? ` It is paid until ${shortDay(first.coversUntil)}.` : '';
   switch (inclusion?.result) {
     case 'used':
       return (
         <Note ink="green">
-          A domain-year comes with the plan if you commit to {inclusion.minCommitMonths} months or more.{until}
+          A domain-year comes with the plan if you commit to {inclusion.minCommitMonths} months or more.
         </Note>
       );
     case 'commit-too-short':
@@ -250,6 +245,6 @@ function DomainNote({ costing }: { costing: Costing }) {
     case 'other-route':
       return <Note ink="soft">The plan’s domain-year does not count for this way of having a domain.</Note>;
     default:
-      return until ? <Note ink="soft">{until.trim()}</Note> : null;
+      return null;
   }
 }

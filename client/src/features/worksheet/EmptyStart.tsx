@@ -1,13 +1,12 @@
 import { Link } from '@tanstack/react-router';
-import { useState } from 'react';
 import { Button } from '../../ui/Button';
 import { useSite } from '../site/SiteContext';
-import { PlanDialog } from './PlanDialog';
+import { plansSheet, useSheet } from './sheet';
 
 /** Nothing can be worked out yet: what to do first. */
 export function EmptyStart() {
   const { page } = useSite();
-  const [open, setOpen] = useState(false);
+  const { open } = useSheet();
   const { candidate, faults, letter } = page.worksheet;
   const hasPlan = candidate.hosting?.plan != null;
   return (
@@ -29,7 +28,7 @@ export function EmptyStart() {
           <Link to="/sites/$siteId/needs" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
             Say what the site must do
           </Link>
-          <Button look="text" onClick={() => setOpen(true)}>
+          <Button look="text" onClick={() => open(plansSheet)}>
             Choose a plan
           </Button>
           <Link to="/sites/$siteId/domain" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
@@ -40,7 +39,6 @@ export function EmptyStart() {
           </a>
         </p>
       )}
-      <PlanDialog open={open} onOpenChange={setOpen} />
     </div>
   );
 }

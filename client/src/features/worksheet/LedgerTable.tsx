@@ -1,7 +1,8 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import { figure, isZero } from '../../format/money';
 import { cx } from '../../ui/cx';
-import { Why, type Asked } from './Why';
+import { useSheet } from './sheet';
+import { Why, whySheet, type Asked } from './Why';
 import { figureAt, type Column, type Figures } from './columns';
 
 interface Shape {
@@ -33,11 +34,11 @@ export function LedgerTable({
   children: ReactNode;
 }) {
   const [narrow, setNarrow] = useState('at-0');
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const { open } = useSheet();
   const shown = columns.some((column) => column.key === narrow) ? narrow : 'at-0';
   return (
-    <ShapeContext value={{ columns, narrow: shown, ask: setAsked }}>
-      <Why asked={asked} close={() => setAsked(null)} />
+    <ShapeContext value={{ columns, narrow: shown, ask: (asked) => open(whySheet(asked)) }}>
+      <Why columns={columns} />
       {unfold}
       <table className="w-full border-separate border-spacing-0 text-[14px]">
         <caption className="sr-only">{caption}</caption>
@@ -117,43 +118,57 @@ export function LedgerRow({
   const Choice = header ? 'th' : 'td';
   const line = look === 'total' && 'border-t border-ink double-rule pt-2.5';
   return (
-    <tr
-      className={cx(
-        'align-top [&>*]:px-1.5 [&>*]:py-1 md:[&>*]:px-2.5',
-        band && '[&>*:not(.notes)]:bg-band',
-        look === 'total' && 'font-bold',
-      )}
-    >
-      <td className={cx('text-soft hidden lg:table-cell', line)}>{kind}</td>
-      <Choice scope={header ? 'row' : undefined} className={cx('text-left font-normal', line)}>
-        {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
-        {choice}
-        {notes && <span className="mt-1 flex flex-col gap-2 lg:hidden">{notes}</span>}
-      </Choice>
-      {columns.map((column) => (
-        <td
-          key={column.key}
-          className={cx(
-            'text-right whitespace-nowrap',
-            cellShape(column, narrow),
-            line,
-            look === 'total' && 'text-[17px]',
-          )}
-        >
-          {figures && (
-            <Asking figures={figures} column={column}>
-              <Figure {...figureAt(figures, column)} look={look} />
-            </Asking>
-          )}
-        </td>
-      ))}
-      {notesSpan > 0 && (
-        <td rowSpan={notesSpan} className="notes hidden lg:table-cell lg:pl-6!">
-          {wideNotes && <span className="flex flex-col gap-2">{wideNotes}</span>}
-        </td>
-      )}
-    </tr>
+    <>
+      <tr
+        className={cx(
+          'align-top [&>*]:px-1.5 [&>*]:py-1 md:[&>*]:px-2.5',
+          band && '[&>*:not(.notes)]:bg-band',
+          look === 'total' && 'font-bold',
+        )}
+      >
+        <td className={cx('text-soft hidden lg:table-cell', line)}>{kind}</td>
+        <Choice scope={header ? 'row' : undefined} className={cx('text-left font-normal', line)}>
+          {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
+          {choice}
+        </Choice>
+        {columns.map((column) => (
+          <td
+            key={column.key}
+            className={cx(
+              'text-right whitespace-nowrap',
+              cellShape(column, narrow),
+              line,
+              look === 'total' && 'text-[17px]',
+            )}
+          >
+            {figures && (
+              <Asking figures={figures} column={column}>
+                <Figure {...figureAt(figures, column)} look={look} />
+              </Asking>
+            )}
+          </td>
+        ))}
+        {notesSpan > 0 && (
+          <td rowSpan={notesSpan} className="notes hidden lg:table-cell lg:pl-6!">
+            {wideNotes && <span className="flex flex-col gap-2">{wideNotes}</span>}
+          </td>
+        )}
+      </tr>
+      <NarrowNotes notes={notes} band={band} />
+    </>
   );
+}
+
+/** On a narrow screen the notes of a row take the whole width under it. */
+function NarrowNotes({ notes, band }: { notes: ReactNode; band?: boolean }) {
+  const { columns } = useContext(ShapeContext);
+  return notes ? (
+    <tr className={cx('lg:hidden', band && 'bg-band', '[&:not(:has(.note))]:hidden')}>
+      <td colSpan={columns.length + 1} className="px-1.5 pb-2 md:px-2.5">
+        <span className="flex flex-col gap-2">{notes}</span>
+      </td>
+    </tr>
+  ) : null;
 }
 
 /** A figure that opens its origin. One in each row is on the way of the Tab key: the dialog leads on from there. */

@@ -1,7 +1,7 @@
 import { usePendingChange } from '../../api/commands';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { isZero, money } from '../../format/money';
+import { money } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Note } from '../../ui/Note';
 import { useSite } from '../site/SiteContext';
@@ -21,7 +21,6 @@ export function PayRows() {
     <WayNote
       key={`${way.everyMonths}-${way.commitMonths}`}
       way={way}
-      chosen={isChosen(way)}
       costing={costing}
       horizon={page.settings.horizonMonths}
     />
@@ -79,37 +78,30 @@ export function PayRows() {
   );
 }
 
-/** What people misread: a term that ends with the count looks cheap, because its next bill is not in it. */
+/** What people misread about a way to pay, as the server found it. */
 function WayNote({
   way,
-  chosen,
   costing,
   horizon,
 }: {
   way: Schemas['WayToPayWire'];
-  chosen: boolean;
   costing: Costing | null;
   horizon: number;
 }) {
-  const next = way.nextDue;
-  if (!next || !costing) {
+  const { nextDue: next, note } = way;
+  if (!next || !note || !costing) {
     return null;
   }
 
   const sum = `${next.atLeast ? 'at least ' : ''}${money(next.total, costing.totals.currency)}`;
-  const dayAfter = next.date === costing.dates.end;
-  if (chosen) {
-    return (
-      <Note ink="red">
-        Then <b>{sum}</b> falls due on {shortDay(next.date)}
-        {dayAfter && `, the day after these ${span(horizon)}`}.
-      </Note>
-    );
-  }
-
-  return dayAfter && way.everyMonths > 1 && way.horizonChange?.startsWith('-') && !isZero(next.total) ? (
+  return note.kind === 'falls-due-next' ? (
+    <Note ink="red">
+      Then <b>{sum}</b> falls due on {shortDay(next.date)}
+      {note.isDayAfter && `, the day after these ${span(horizon)}`}.
+    </Note>
+  ) : (
     <Note ink="red">
       Every {way.everyMonths} months looks cheap: its next bill, <b>{sum}</b>, is due on {shortDay(next.date)}.
     </Note>
-  ) : null;
+  );
 }

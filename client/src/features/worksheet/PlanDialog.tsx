@@ -10,6 +10,7 @@ import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { NeedFits } from '../needs/NeedFits';
 import { useSite } from '../site/SiteContext';
+import { plansSheet, useSheet } from './sheet';
 import { comesWith, differing, features, featureWords } from './features';
 
 type Option = Schemas['PlanOptionWire'];
@@ -17,13 +18,15 @@ type Plan = Schemas['PlanWire'];
 type Feature = (typeof features)[number];
 
 /** The plans of every book, or of one, against the needs and by what each would cost as the candidate is paid. */
-export function PlanDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+export function PlanDialog() {
   const { page, change } = useSite();
+  const { sheet, close } = useSheet();
+  const open = sheet === plansSheet;
   const { letter, costing } = page.worksheet;
   return (
     <Dialog
       open={open}
-      onOpenChange={onOpenChange}
+      onOpenChange={close}
       wide
       title={`Choose a plan for ${letter}`}
       about={
@@ -36,7 +39,7 @@ export function PlanDialog({ open, onOpenChange }: { open: boolean; onOpenChange
         <Plans
           choose={(book, plan) => {
             change({ kind: 'choose-plan', letter, book, plan });
-            onOpenChange(false);
+            close();
           }}
         />
       )}

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { shortDay } from '../../format/dates';
 import { figure } from '../../format/money';
 import { Button } from '../../ui/Button';
@@ -10,12 +9,12 @@ import { figuresOf } from './Ledger';
 import { LedgerRow } from './LedgerTable';
 import { outcomeWords } from './outcome';
 import { featureWords } from './features';
-import { PlanDialog } from './PlanDialog';
+import { plansSheet, useSheet } from './sheet';
 
 /** The plan chosen and what it allows; set-up and data centre stand under it where they cost something. */
 export function PlanRows() {
   const { page, books } = useSite();
-  const [open, setOpen] = useState(false);
+  const { open } = useSheet();
   const { candidate, costing } = page.worksheet;
   const book = books.find((known) => known.id === candidate.hosting?.book);
   const plan = book?.plans.find((known) => known.id === candidate.hosting?.plan);
@@ -30,7 +29,7 @@ export function PlanRows() {
         band
         choice={
           <>
-            <Button look="text" onClick={() => setOpen(true)}>
+            <Button look="text" onClick={() => open(plansSheet)}>
               {book && plan ? (
                 <bdi>
                   {book.provider}, {plan.name}
@@ -39,7 +38,6 @@ export function PlanRows() {
                 'Choose a plan'
               )}
             </Button>
-            <PlanDialog open={open} onOpenChange={setOpen} />
             {plan && <DataCentre />}
             {plan && (
               <span className="text-soft block text-[13px]">

@@ -15,8 +15,8 @@ export function Shortlist() {
   const { letter, costing } = page.worksheet;
   const cannotOrder = page.shortlist.find((slip) => slip.letter === letter)?.cannotOrder;
   return (
-    <div className="border-rule flex flex-wrap items-center gap-x-4 gap-y-2 border-b py-2.5">
-      <nav aria-label="Shortlist" className="hidden grow flex-wrap gap-x-4 gap-y-2 md:flex">
+    <div className="border-rule flex flex-wrap items-start gap-x-4 gap-y-2 border-b py-2.5">
+      <nav aria-label="Shortlist" className="hidden grow flex-wrap items-start gap-x-4 gap-y-2 md:flex">
         {page.shortlist.map((slip) => (
           <Slip key={slip.letter} slip={slip} isShown={slip.letter === letter} />
         ))}
@@ -49,7 +49,7 @@ function Slip({ slip, isShown }: { slip: SlipData; isShown: boolean }) {
       to="/sites/$siteId/worksheet"
       params={{ siteId: page.id }}
       search={{ view: slip.letter }}
-      className="flex items-center gap-2"
+      className="flex items-start gap-2"
       aria-current={isShown ? 'true' : undefined}
     >
       <Letter letter={slip.letter} filled={isShown} />

@@ -5,6 +5,7 @@ import { Dialog } from '../../ui/Dialog';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { useSite } from '../site/SiteContext';
 import type { Column } from './columns';
+import { useSheet } from './sheet';
 
 export interface Asked {
   row: Schemas['LedgerRowWire'];
@@ -15,9 +16,11 @@ type Bill = Schemas['BillWire'];
 type Line = Schemas['LineWire'];
 
 /** Where one figure comes from: its lines, the rule in words, the book, and the day that was read. */
-export function Why({ asked, close }: { asked: Asked | null; close: () => void }) {
+export function Why({ columns }: { columns: readonly Column[] }) {
   const { page, books } = useSite();
+  const { sheet, close } = useSheet();
   const { costing } = page.worksheet;
+  const asked = sheet && costing ? askedBy(sheet, costing, columns) : null;
   return (
     <Dialog
       open={asked !== null}
@@ -33,6 +36,22 @@ export function Why({ asked, close }: { asked: Asked | null; close: () => void }
       {asked && costing && <Origin asked={asked} costing={costing} />}
     </Dialog>
   );
+}
+
+/** The address of a figure's origin. */
+export function whySheet({ row, column }: Asked): string {
+  return ['why', row.kind, row.book ?? '', row.ref ?? '', column.key].join('~');
+}
+
+function askedBy(sheet: string, costing: Costing, columns: readonly Column[]): Asked | null {
+  for (const row of costing.ledger.rows) {
+    const column = columns.find((known) => whySheet({ row, column: known }) === sheet);
+    if (column) {
+      return { row, column };
+    }
+  }
+
+  return null;
 }
 
 function amountOf({ row, column }: Asked): string {

@@ -2,6 +2,7 @@ import { useSite } from '../site/SiteContext';
 import { BillsThroughTime } from './BillsThroughTime';
 import { EmptyStart } from './EmptyStart';
 import { Ledger } from './Ledger';
+import { PlanDialog } from './PlanDialog';
 import { Sentence } from './Sentence';
 import { Shortlist } from './Shortlist';
 import { StopEarly } from './StopEarly';
@@ -16,6 +17,7 @@ export function WorksheetPage() {
     <>
       <title>{`Worksheet ${worksheet.letter} · ${page.name} · Home Start`}</title>
       <Shortlist />
+      <PlanDialog />
       <h1 className="sr-only">Worksheet of candidate {worksheet.letter}</h1>
       <div className="flex flex-wrap items-start gap-x-6">
         <div className="min-w-0 grow basis-[30rem]">{worksheet.costing ? <Sentence /> : <EmptyStart />}</div>

@@ -1,0 +1,100 @@
+import { useWatch, type Control } from 'react-hook-form';
+import { useSite } from '../site/SiteContext';
+import { countries } from './countries';
+import type { OrderForm } from './OrderPage';
+
+/** What the eye needs beside the form: what everybody will be able to read, and what the button sets going. */
+export function BesideTheForm({ control }: { control: Control<OrderForm> }) {
+  return (
+    <aside className="flex flex-col gap-8 self-start lg:sticky lg:top-0 lg:pt-4">
+      <PublicRecord control={control} />
+      <WhatHappens />
+    </aside>
+  );
+}
+
+/** The public record of the domain, as it will stand there, written while the owner types. */
+function PublicRecord({ control }: { control: Control<OrderForm> }) {
+  const { page } = useSite();
+  const contact = useWatch({ control, name: 'contact' });
+  const record = page.worksheet.publicRecord;
+  if (!record) {
+    return null;
+  }
+
+  const country = countries.find(([code]) => code === contact.country)?.[1] ?? '';
+  const rows: [string, string][] = [
+    ['Holder', contact.name],
+    ['Street', contact.street],
+    ['Town', [contact.town, contact.postcode].filter(Boolean).join(', ')],
+    ['Country', country],
+    ['Mail', contact.mail],
+    ['Telephone', contact.telephone],
+  ];
+  return (
+    <section aria-labelledby="public-record">
+      <h2 id="public-record" className="text-lg">
+        What everybody can read
+      </h2>
+      <p className="text-soft text-sm">
+        {record.isPrivate
+          ? `You take contact privacy: ${record.seller} stands in your place in the public record.`
+          : 'Without contact privacy the registry may show all of this in its public record.'}
+      </p>
+      <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[14px] [&>*]:px-2.5 [&>*]:py-1">
+        <dt className="text-soft">Domain</dt>
+        <dd className="font-semibold break-words">
+          <bdi>{record.domain}</bdi>
+        </dd>
+        {rows.map(([name, value]) => (
+          <Row key={name} name={name} value={value} isPrivate={record.isPrivate} />
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function Row({ name, value, isPrivate }: { name: string; value: string; isPrivate: boolean }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd className="break-words">
+        {isPrivate ? (
+          <span className="text-green">kept private</span>
+        ) : (
+          <bdi className={value ? '' : 'text-soft'}>{value || 'not given yet'}</bdi>
+        )}
+      </dd>
+    </>
+  );
+}
+
+/** The steps in the order in which they are carried out. */
+function WhatHappens() {
+  const { page } = useSite();
+  const { candidate, publicRecord } = page.worksheet;
+  const steps = [
+    'The money is held on your card. Nothing is taken yet.',
+    candidate.hosting && 'The host prepares your account.',
+    publicRecord && `${publicRecord.domain} is registered. From here on it is yours, and that cannot be undone.`,
+    candidate.hosting && publicRecord && 'The domain is pointed at the hosting.',
+    'Only now is the money taken, and you get your key sheet.',
+  ].filter((step): step is string => Boolean(step));
+  return (
+    <section aria-labelledby="what-happens">
+      <h2 id="what-happens" className="text-lg">
+        What the button sets going
+      </h2>
+      <ol className="mt-1 list-decimal pl-5 text-[14px] [&>li]:py-1">
+        {steps.map((step) => (
+          <li key={step}>
+            <bdi>{step}</bdi>
+          </li>
+        ))}
+      </ol>
+      <p className="text-soft mt-1 text-sm">
+        If something fails before the domain is registered, all of it is undone and nothing is charged.
+      </p>
+    </section>
+  );
+}
