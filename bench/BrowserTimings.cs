@@ -14,7 +14,12 @@ internal static class BrowserTimings
         const watch = new MutationObserver(() => {
           if (shown() !== before && shown() !== '') {
             watch.disconnect();
-            requestAnimationFrame(() => setTimeout(() => done(performance.now() - start)));
+            const changed = performance.now();
+            requestAnimationFrame(() => setTimeout(() => {
+              const sent = performance.getEntriesByType('resource').findLast((entry) => entry.startTime >= start && entry.name.includes('/api/'));
+              const end = performance.now();
+              done(sent ? [end - start, sent.startTime - start, sent.responseEnd - sent.startTime, changed - sent.responseEnd, end - changed] : [end - start, 0, 0, 0, 0]);
+            }));
           }
         });
         watch.observe(document.body, { childList: true, subtree: true, characterData: true });
@@ -29,14 +34,19 @@ internal static class BrowserTimings
         browser.StartAfresh();
         browser.Reads("over three years");
         Console.WriteLine($"script sent for the first page: {ScriptSent(browser):N0} bytes, compressed");
-        Console.WriteLine("from a choice to repainted figures, " + new Percentiles(Choices(browser, warmUp: 20, times: 200)));
-        Console.WriteLine("from opening the scan to its first rows, " + new Percentiles(Scans(browser, warmUp: 3, times: 30)));
+        var choices = Choices(browser, warmUp: 20, times: 200).ToList();
+        foreach (var (part, name) in new[] { "from a choice to repainted figures", "  of which until it is sent", "  until its answer is there", "  until the page is changed", "  until it is painted" }.Index().Select(pair => (pair.Index, pair.Item)))
+        {
+            Console.WriteLine($"{name}, {new Percentiles(choices.Select(parts => parts[part]))}");
+        }
+
+        Console.WriteLine("from opening the scan to its first rows, " + new Percentiles(Scans(browser, warmUp: 3, times: 30).Select(parts => parts[0])));
     }
 
     private static object ScriptSent(Chromium browser) =>
         browser.Driver.ExecuteScript("return performance.getEntriesByType('resource').filter(entry => entry.name.endsWith('.js')).reduce((sum, entry) => sum + entry.encodedBodySize, 0)")!;
 
-    private static IEnumerable<double> Choices(Chromium browser, int warmUp, int times)
+    private static IEnumerable<double[]> Choices(Chromium browser, int warmUp, int times)
     {
         for (var time = 0; time < warmUp + times; time++)
         {
@@ -49,7 +59,7 @@ internal static class BrowserTimings
         }
     }
 
-    private static IEnumerable<double> Scans(Chromium browser, int warmUp, int times)
+    private static IEnumerable<double[]> Scans(Chromium browser, int warmUp, int times)
     {
         for (var time = 0; time < warmUp + times; time++)
         {
@@ -65,6 +75,7 @@ internal static class BrowserTimings
         }
     }
 
-    private static double Timed(Chromium browser, OpenQA.Selenium.IWebElement target, string css) =>
-        Convert.ToDouble(browser.Driver.ExecuteAsyncScript(ClickAndWait, target, css, browser.Driver.FindElements(OpenQA.Selenium.By.CssSelector(css)).FirstOrDefault()?.GetAttribute("textContent") ?? ""));
+    // The whole, then its parts.
+    private static double[] Timed(Chromium browser, OpenQA.Selenium.IWebElement target, string css) =>
+        [.. ((IEnumerable<object>)browser.Driver.ExecuteAsyncScript(ClickAndWait, target, css, browser.Driver.FindElements(OpenQA.Selenium.By.CssSelector(css)).FirstOrDefault()?.GetAttribute("textContent") ?? "")!).Select(Convert.ToDouble)];
 }

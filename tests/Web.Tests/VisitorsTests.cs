@@ -180,6 +180,22 @@ public class VisitorsTests
     }
 
     [Fact]
+    public async Task Who_runs_it_can_watch_it_and_nobody_else()
+    {
+        await using var host = await TestHost.StartAsync();
+        using var http = host.App();
+        (await http.GetStringAsync("/health", TestContext.Current.CancellationToken)).ShouldBe("Healthy");
+        (await http.GetAsync("/metrics", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        http.DefaultRequestHeaders.Authorization = new("Bearer", CounterpartsSecret.Of(host.DataFolder));
+        var metrics = await http.GetStringAsync("/metrics", TestContext.Current.CancellationToken);
+        metrics.ShouldContain("home_start_order_actions_total{");
+        metrics.ShouldContain("outcome=\"Done\"");
+    }
+
+    [Fact]
     public void What_comes_from_outside_cannot_make_up_a_line_of_the_log() =>
         PlainConsole.Escape("a\nError Forged: b\u001b[2J\u202e").ShouldBe("a\\u000aError Forged: b\\u001b[2J\\u202e");
 

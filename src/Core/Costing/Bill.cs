@@ -1,3 +1,5 @@
+using System.Runtime.InteropServices;
+
 namespace HomeStart.Core;
 
 /// <summary>
@@ -6,7 +8,9 @@ namespace HomeStart.Core;
 /// </summary>
 public sealed class Bill
 {
-    private BillLine[] _lines = [];
+    // Most bills have one line: it stands here by itself, and the list is made with the second.
+    private BillLine? _only;
+    private BillLine[]? _lines;
     private int _count;
 
     internal Bill(DateOnly date, OfferBook? book, Currency currency) => (Date, Book, Currency) = (date, book, currency);
@@ -17,7 +21,7 @@ public sealed class Bill
 
     public Currency Currency { get; }
 
-    public IReadOnlyList<BillLine> Lines => new ArraySegment<BillLine>(_lines, 0, _count);
+    public IReadOnlyList<BillLine> Lines => _lines is null ? _only is null ? [] : [_only] : new ArraySegment<BillLine>(_lines, 0, _count);
 
     /// <summary>Whether a line of it is not stated, so that its figures are only "at least".</summary>
     public bool IsAtLeast
@@ -51,13 +55,20 @@ public sealed class Bill
         }
     }
 
-    internal ReadOnlySpan<BillLine> Charged => _lines.AsSpan(0, _count);
+    internal ReadOnlySpan<BillLine> Charged => _lines is null ? MemoryMarshal.CreateReadOnlySpan(ref _only!, _count) : _lines.AsSpan(0, _count);
 
     internal void Add(BillLine line)
     {
+        if (_count == 0)
+        {
+            (_only, _count) = (line, 1);
+            return;
+        }
+
+        _lines ??= [_only!, line, null!, null!];
         if (_count == _lines.Length)
         {
-            Array.Resize(ref _lines, Math.Max(1, 2 * _count));
+            Array.Resize(ref _lines, 2 * _count);
         }
 
         _lines[_count++] = line;

@@ -9,10 +9,15 @@ namespace HomeStart.Core;
 public sealed class BillRun
 {
     // Always in the order of the run.
-    private readonly List<Bill> _bills = [];
+    private readonly List<Bill> _bills;
     private readonly DateOnly _end;
 
-    private BillRun(Purchase purchase, DateOnly end) => (Purchase, _end) = (purchase, end);
+    private BillRun(Purchase purchase, DateOnly end)
+    {
+        (Purchase, _end) = (purchase, end);
+        var months = Months.WholeBetween(purchase.StartDate, end);
+        _bills = new List<Bill>(2 + (months / (purchase.Hosting?.Option.EveryMonths ?? 12)) + (purchase.Domains.Length * months / 12));
+    }
 
     public Purchase Purchase { get; }
 

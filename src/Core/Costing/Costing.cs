@@ -16,7 +16,7 @@ public sealed class Costing
         }
 
         Counted = run.Bills[..counted];
-        Values = ImmutableArray.CreateRange(Counted, ValueOf);
+        Values = ValuesOf(Counted);
         Totals = TotalsOf.Costing(this);
     }
 
@@ -55,5 +55,24 @@ public sealed class Costing
     }
 
     /// <summary>What a bill counts, in the display currency (costing rules 23 and 24).</summary>
-    public Minor ValueOf(Bill bill) => Counting.Convert(Counting.Counts(bill.Book, bill.Sum), bill.Currency);
+    public Minor ValueOf(Bill bill) => ValueOf(bill, bill.Sum);
+
+    private Minor ValueOf(Bill bill, Minor sum) => Counting.Convert(Counting.Counts(bill.Book, sum), bill.Currency);
+
+    // Bills of a price that holds come to the same: each different one is taxed and converted once.
+    private ImmutableArray<Minor> ValuesOf(ImmutableArray<Bill> bills)
+    {
+        var values = new Minor[bills.Length];
+        Bill? before = null;
+        Minor sumBefore = 0;
+        for (var index = 0; index < bills.Length; index++)
+        {
+            var bill = bills[index];
+            var sum = bill.Sum;
+            values[index] = before is not null && sum == sumBefore && ReferenceEquals(bill.Book, before.Book) && ReferenceEquals(bill.Currency, before.Currency) ? values[index - 1] : ValueOf(bill, sum);
+            (before, sumBefore) = (bill, sum);
+        }
+
+        return System.Runtime.InteropServices.ImmutableCollectionsMarshal.AsImmutableArray(values);
+    }
 }

@@ -62,17 +62,16 @@ internal static class TotalsOf
     public static Totals Costing(Costing costing)
     {
         var hosting = costing.Run.Purchase.Hosting;
-        var today = Span.Of(costing, 0, costing.Settings.StartDate.AddDays(1));
-        var firstTerm = Span.Of(costing, 0, costing.FirstTermEnd);
-        var horizon = Span.Of(costing, 0, costing.End);
+        var counted = CountedSums.Of(costing);
+        var beyond = Span.Of(costing, costing.Counted.Length, costing.FirstTermEnd);
         var owed = Span.Of(costing, costing.Counted.Length, costing.FirstTermEnd, hosting?.Book);
         return new Totals
         {
-            DueToday = today.Total,
-            FirstTerm = firstTerm.Total,
-            Horizon = horizon.Total,
-            PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(horizon.Total),
-            Peak = Peak(costing),
+            DueToday = counted.Today,
+            FirstTerm = counted.FirstTerm + beyond.Total,
+            Horizon = counted.Horizon,
+            PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(counted.Horizon),
+            Peak = counted.Peak,
             Next = Next(costing),
             OwedAfterHorizon = hosting is null ? 0 : owed.Total,
             UnusedAtEnd = Unused(costing),
@@ -80,26 +79,9 @@ internal static class TotalsOf
             AdvertisedPerMonth = hosting is null ? null : PerMonth(hosting, hosting.Option.Prices.At(0).Units),
             Expected = costing.Settings.KeepChancePercent is null ? null : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
             PriceStep = Step(costing),
-            AtLeast = new AtLeast(today.IsAtLeast, firstTerm.IsAtLeast, horizon.IsAtLeast),
-            Unstated = horizon.IsAtLeast ? [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))] : [],
+            AtLeast = counted.AtLeast with { FirstTerm = counted.AtLeast.FirstTerm || beyond.IsAtLeast },
+            Unstated = counted.AtLeast.Horizon ? [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))] : [],
         };
-    }
-
-    private static DueOn? Peak(Costing costing)
-    {
-        DueOn? peak = null;
-        for (var index = 0; index < costing.Counted.Length;)
-        {
-            var date = costing.Counted[index].Date;
-            var due = Span.Of(costing, index, date.AddDays(1));
-            index += due.Bills;
-            if (peak is null || due.Total > peak.Value.Total)
-            {
-                peak = new DueOn(date, due.Total);
-            }
-        }
-
-        return peak;
     }
 
     private static NextDue? Next(Costing costing)
@@ -134,7 +116,7 @@ internal static class TotalsOf
         Minor unused = 0;
         foreach (var bill in costing.Counted)
         {
-            foreach (var line in bill.Lines)
+            foreach (var line in bill.Charged)
             {
                 if (line.Cover is { } cover && cover.Until > costing.End)
                 {
@@ -155,22 +137,13 @@ internal static class TotalsOf
         }
 
         var first = hosting.Option.Prices.At(0);
-        for (var cycle = 1; cycle * hosting.Option.EveryMonths < Months.Run; cycle++)
+        if (hosting.Option.Prices.FirstOtherThan(first) is not var (cycle, price) || (long)cycle * hosting.Option.EveryMonths >= Months.Run)
         {
-            var date = costing.Settings.StartDate.AddMonths(cycle * hosting.Option.EveryMonths);
-            if (date >= costing.End)
-            {
-                return null;
-            }
-
-            var price = hosting.Option.Prices.At(cycle);
-            if (price != first)
-            {
-                return new PriceStepUp(date, PerMonth(hosting, first.Units), price.IsStated ? PerMonth(hosting, price.Units) : null);
-            }
+            return null;
         }
 
-        return null;
+        var date = costing.Settings.StartDate.AddMonths(cycle * hosting.Option.EveryMonths);
+        return date >= costing.End ? null : new PriceStepUp(date, PerMonth(hosting, first.Units), price.IsStated ? PerMonth(hosting, price.Units) : null);
     }
 
     private static Money PerMonth(BoughtHosting hosting, Minor price) => new(hosting.Option.PerMonth(price), hosting.Book.Currency);
@@ -212,6 +185,42 @@ internal static class TotalsOf
         var amount = costing.Counting.Convert(costing.Counting.Counts(hosting.Book, left), hosting.Book.Currency);
         var lastDay = costing.Settings.StartDate.AddDays(rule.Days);
         return new Refundable(amount, lastDay, amount == 0 ? NoRefund.NothingLeft : null, rule.MinCommitMonths);
+    }
+
+    /// <summary>What the counted bills come to, in one pass over them.</summary>
+    private readonly record struct CountedSums(Minor Today, Minor FirstTerm, Minor Horizon, DueOn? Peak, AtLeast AtLeast)
+    {
+        public static CountedSums Of(Costing costing)
+        {
+            var start = costing.Settings.StartDate;
+            var (today, firstTerm, horizon) = ((Minor)0, (Minor)0, (Minor)0);
+            var (todayAtLeast, firstTermAtLeast, horizonAtLeast) = (false, false, false);
+            DueOn? peak = null;
+            var day = new DueOn(start, 0);
+            for (var index = 0; index < costing.Counted.Length; index++)
+            {
+                var bill = costing.Counted[index];
+                var (date, value, isAtLeast) = (bill.Date, costing.Values[index], bill.IsAtLeast);
+                horizon += value;
+                horizonAtLeast |= isAtLeast;
+                if (date == start)
+                {
+                    today += value;
+                    todayAtLeast |= isAtLeast;
+                }
+
+                if (date < costing.FirstTermEnd)
+                {
+                    firstTerm += value;
+                    firstTermAtLeast |= isAtLeast;
+                }
+
+                day = index > 0 && date == day.Date ? day with { Total = day.Total + value } : new DueOn(date, value);
+                peak = peak is null || day.Total > peak.Value.Total || (peak.Value.Date == date && day.Total != peak.Value.Total) ? day : peak;
+            }
+
+            return new CountedSums(today, firstTerm, horizon, peak, new AtLeast(todayAtLeast, firstTermAtLeast, horizonAtLeast));
+        }
     }
 
     /// <summary>The bills from one place in the run to a date, together.</summary>

@@ -28,6 +28,23 @@ public sealed class PriceSteps
         return Price.Of(_steps[^1].Units);
     }
 
+    /// <summary>The first period whose price differs, with its price; null: none does.</summary>
+    public (int Period, Price Price)? FirstOtherThan(Price price)
+    {
+        long begin = 0;
+        foreach (var step in _steps)
+        {
+            if (Price.Of(step.Units) != price && begin <= int.MaxValue)
+            {
+                return ((int)begin, Price.Of(step.Units));
+            }
+
+            begin += step.Periods ?? 0;
+        }
+
+        return null;
+    }
+
     /// <summary>The prices of <paramref name="count"/> periods from <paramref name="first"/> on, added.</summary>
     public Price Sum(int first, int count)
     {

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Net.Http.Headers;
 
 namespace HomeStart.Web.Hosting;
@@ -16,18 +18,51 @@ public sealed class ClientPage(IWebHostEnvironment environment)
     public string? For(string nonce) => _html.Value?.Replace(NonceMark, nonce, StringComparison.Ordinal);
 }
 
+/// <summary>A pressed asset is of the type of what was pressed.</summary>
+internal sealed class TypesOfPressed : IContentTypeProvider
+{
+    private readonly FileExtensionContentTypeProvider _types = new();
+
+    public bool TryGetContentType(string subpath, [MaybeNullWhen(false)] out string contentType) =>
+        _types.TryGetContentType(subpath.EndsWith(".br", StringComparison.Ordinal) ? subpath[..^3] : subpath, out contentType);
+}
+
 internal static class ClientPageRoutes
 {
-    public static void UseClientAssets(this WebApplication app) =>
+    private const string Pressed = ".br";
+
+    public static void UseClientAssets(this WebApplication app)
+    {
+        app.Use(SendPressed);
         app.UseStaticFiles(new StaticFileOptions
         {
+            ContentTypeProvider = new TypesOfPressed(),
             OnPrepareResponse = context =>
             {
                 // Names under assets hold a hash of the contents.
-                var hashed = context.Context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal);
-                context.Context.Response.Headers[HeaderNames.CacheControl] = hashed ? "public, max-age=31536000, immutable" : "no-cache";
+                var (request, headers) = (context.Context.Request, context.Context.Response.Headers);
+                headers.CacheControl = request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable" : "no-cache";
+                if (request.Path.Value!.EndsWith(Pressed, StringComparison.Ordinal))
+                {
+                    (headers.ContentEncoding, headers.Vary) = ("br", HeaderNames.AcceptEncoding);
+                }
             },
         });
+    }
+
+    // The build presses each asset (client/vite.config.ts): who can read that gets it in the asset's place.
+    private static Task SendPressed(HttpContext http, RequestDelegate next)
+    {
+        var files = http.RequestServices.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider;
+        if (http.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal)
+            && http.Request.Headers.AcceptEncoding.ToString().Split(',').Any(way => way.Trim() == "br")
+            && files.GetFileInfo(http.Request.Path + Pressed).Exists)
+        {
+            http.Request.Path += Pressed;
+        }
+
+        return next(http);
+    }
 
     public static void MapClientPage(this WebApplication app)
     {

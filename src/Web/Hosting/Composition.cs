@@ -30,6 +30,7 @@ public static class Composition
     public static void AddHomeStart(WebApplicationBuilder builder, StartOptions options, Demo demo, Func<HttpMessageHandler>? counterparts = null)
     {
         var services = builder.Services;
+        var hasData = options.Data.Length > 0;
         services.AddSingleton(options);
         services.AddSingleton(demo);
         services.AddSingleton(TimeProvider.System);
@@ -37,12 +38,17 @@ public static class Composition
         services.AddDbContext<HomeStartDb>(db => db.UseFile(Path.Combine(options.Data, "home-start.db")));
         services.AddScoped<SiteHistory>();
         services.AddScoped<Housekeeping>();
-        services.AddHostedService<DailyTidying>();
+        if (hasData)
+        {
+            services.AddHostedService<DailyTidying>();
+        }
+
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
         services.AddConnectors(options.CounterpartsAddress, CounterpartsSecret.Of(options.Data), counterparts);
-        services.AddOrders();
+        services.AddOrders(carriesOut: hasData);
         AddProtection(services, options);
+        services.AddWatching();
         services.AddProblemDetails();
         services.AddExceptionHandler<StorageFaults>();
         services.AddLookUpLimits();
@@ -65,6 +71,7 @@ public static class Composition
         app.UseStatusCodePages();
         app.UseResponseCompression();
         app.UseClientAssets();
+        app.MapWatching(app.Services.GetRequiredService<StartOptions>());
         app.UseRouting();
         app.UseMiddleware<WorkspaceCookie>();
         app.UseRateLimiter();

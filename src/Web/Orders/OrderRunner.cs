@@ -9,7 +9,7 @@ namespace HomeStart.Web.Orders;
 /// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server left open is gone on with when it starts
 /// again; a fault of our own is tried again with growing pauses.
 /// </summary>
-public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
+public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
 {
     private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
@@ -117,6 +117,7 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         await db.SaveDurablyAsync(cancel);
         await pace.AtAsync(OrderMoment.Recorded, action, cancel);
         var outcome = await services.GetRequiredService<OrderActions>().CarryOutAsync(new World(row.WorkspaceId), order, action, cancel);
+        metrics.Count(action, outcome);
         await pace.AtAsync(OrderMoment.Answered, action, cancel);
         Store(row, OrderFlow.After(order, action, outcome));
         await db.SaveDurablyAsync(cancel);

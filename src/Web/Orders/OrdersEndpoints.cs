@@ -16,11 +16,17 @@ public sealed record OrderCheckWire(IReadOnlyList<FaultWire> Errors);
 
 internal static class OrdersEndpoints
 {
-    public static void AddOrders(this IServiceCollection services)
+    /// <param name="carriesOut">False where the host is only described: then there are no orders, nor a place for them.</param>
+    public static void AddOrders(this IServiceCollection services, bool carriesOut)
     {
         services.AddSingleton<OrderQueue>();
         services.AddSingleton<OrderPace>();
-        services.AddHostedService<OrderRunner>();
+        services.AddSingleton<OrderMetrics>();
+        if (carriesOut)
+        {
+            services.AddHostedService<OrderRunner>();
+        }
+
         services.AddScoped<OrderActions>();
         services.AddScoped<AgreedOrder>();
         services.AddScoped<OrderDesk>();

@@ -1,0 +1,61 @@
+using System.Security.Cryptography;
+using System.Text;
+using HomeStart.Data;
+using HomeStart.Web.Orders;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Diagnostics.HealthChecks;
+using OpenTelemetry.Metrics;
+
+namespace HomeStart.Web.Hosting;
+
+/// <summary>
+/// For whoever runs it: <c>/health</c> says whether it can work, <c>/metrics</c> how it works (requests, runtime, orders) in Prometheus' text format, to who knows the secret of
+/// the data folder.
+/// </summary>
+internal static class Watching
+{
+    private const string Metrics = "/metrics";
+
+    public static void AddWatching(this IServiceCollection services)
+    {
+        services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
+        services.AddOpenTelemetry().WithMetrics(metrics => metrics
+            .AddMeter("Microsoft.AspNetCore.Hosting", "Microsoft.AspNetCore.Server.Kestrel", "System.Runtime", OrderMetrics.MeterName)
+            .AddPrometheusExporter());
+    }
+
+    public static void MapWatching(this WebApplication app, StartOptions options)
+    {
+        app.MapHealthChecks("/health");
+        app.UseWhen(http => http.Request.Path == Metrics, metrics =>
+        {
+            metrics.Use((http, next) => Knows(http, options) ? next(http) : Refuse(http));
+            metrics.UseOpenTelemetryPrometheusScrapingEndpoint(Metrics);
+        });
+    }
+
+    private static bool Knows(HttpContext http, StartOptions options) =>
+        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(http.Request.Headers.Authorization.ToString()), Encoding.UTF8.GetBytes("Bearer " + CounterpartsSecret.Of(options.Data)));
+
+    private static Task Refuse(HttpContext http)
+    {
+        http.Response.StatusCode = StatusCodes.Status401Unauthorized;
+        return Task.CompletedTask;
+    }
+
+    private sealed class DatabaseHealth(HomeStartDb db) : IHealthCheck
+    {
+        public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
+        {
+            try
+            {
+                await db.Workspaces.IgnoreQueryFilters().AnyAsync(cancellationToken);
+                return HealthCheckResult.Healthy();
+            }
+            catch (Exception exception) when (exception is Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
+            {
+                return HealthCheckResult.Unhealthy("The database cannot be read.", exception);
+            }
+        }
+    }
+}
