@@ -17,13 +17,7 @@ public sealed class AppProcess : IDisposable
         var port = FreePort();
         Address = new Uri($"http://localhost:{port}");
         Counterparts = new Uri($"http://localhost:{port + 1}");
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HomeStart.Web.dll"), "--port", $"{port}", "--data", _data.FullName, "--date", "2026-12-01", "--demo", Repository.Folder("demo"), "--contentRoot", Repository.Folder("src", "Web")])
-        {
-            UseShellExecute = false,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        };
-        _process = Process.Start(start)!;
+        _process = Start(port, _data.FullName);
         var ready = WaitForAddressAsync();
         if (!ready.Wait(Patience) || !ready.Result)
         {
@@ -41,6 +35,15 @@ public sealed class AppProcess : IDisposable
     public int Id => _process.Id;
 
     public string DataFolder => _data.FullName;
+
+    /// <summary>The bare process, which may refuse to start.</summary>
+    public static Process Start(int port, string data) =>
+        Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HomeStart.Web.dll"), "--port", $"{port}", "--data", data, "--date", "2026-12-01", "--demo", Repository.Folder("demo"), "--contentRoot", Repository.Folder("src", "Web")])
+        {
+            UseShellExecute = false,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        })!;
 
     public void Dispose()
     {
@@ -66,7 +69,7 @@ public sealed class AppProcess : IDisposable
     }
 
     // A port with a free one behind it, for the counterparts.
-    private static int FreePort()
+    internal static int FreePort()
     {
         while (true)
         {

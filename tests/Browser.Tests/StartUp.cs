@@ -1,0 +1,41 @@
+namespace HomeStart.Browser.Tests;
+
+/// <summary>Where it cannot start it says why, in one sentence, and ends.</summary>
+public sealed class StartUp
+{
+    [Fact]
+    public async Task A_damaged_database_is_said_in_one_sentence()
+    {
+        var data = Directory.CreateTempSubdirectory("home-start-damaged-").FullName;
+        await File.WriteAllTextAsync(Path.Combine(data, "home-start.db"), string.Concat(Enumerable.Repeat("This is no database. ", 400)), TestContext.Current.CancellationToken);
+        (await RefusalAsync(AppProcess.FreePort(), data)).ShouldContain("is damaged");
+    }
+
+    [Fact]
+    public async Task A_folder_that_cannot_be_written_is_said_in_one_sentence()
+    {
+        var data = Path.Combine(Directory.CreateTempSubdirectory("home-start-file-").FullName, "file");
+        await File.WriteAllTextAsync(data, "", TestContext.Current.CancellationToken);
+        (await RefusalAsync(AppProcess.FreePort(), data)).ShouldContain("cannot write in its data folder");
+    }
+
+    [Fact]
+    public async Task A_port_in_use_is_said_in_one_sentence()
+    {
+        using var app = new AppProcess();
+        var data = Directory.CreateTempSubdirectory("home-start-second-").FullName;
+        (await RefusalAsync(app.Address.Port, data)).ShouldContain($"Port {app.Address.Port} or {app.Address.Port + 1} is in use");
+        (await RefusalAsync(AppProcess.FreePort(), app.DataFolder)).ShouldContain("runs already with the data");
+    }
+
+    private static async Task<string> RefusalAsync(int port, string data)
+    {
+        using var process = AppProcess.Start(port, data);
+        var said = await process.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+        await process.WaitForExitAsync(TestContext.Current.CancellationToken);
+        process.ExitCode.ShouldBe(1);
+        said.Trim().ShouldNotContain("\n");
+        said.ShouldNotContain("   at ");
+        return said;
+    }
+}
