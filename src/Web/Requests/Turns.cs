@@ -15,8 +15,9 @@ public sealed class Turns : IDisposable
 
     private readonly PartitionedRateLimiter<Guid> _perWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(workspace => RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(1, MostWaiting)));
     private readonly ConcurrencyLimiter _ownScans = new(Limit(AtOnce, 32));
-    private readonly ConcurrencyLimiter _otherScans = new(Limit(AtOnce, 16));
-    private readonly ConcurrencyLimiter _costings = new(Limit(2 * AtOnce, 400));
+    // A scan takes every core for as long as it runs: those of programs leave the others to owners at work.
+    private readonly ConcurrencyLimiter _otherScans = new(Limit(AtOnce / 2, 16));
+    private readonly ConcurrencyLimiter _costings = new(Limit(AtOnce, 400));
 
     /// <summary>A turn at a scan of the page's own.</summary>
     public Task<Turn> OwnScanAsync(WorkspaceScope workspace, CancellationToken cancel) => ScanAsync(_ownScans, workspace, cancel);
