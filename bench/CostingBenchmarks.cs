@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using BenchmarkDotNet.Attributes;
-using HomeStart.Core;
 
 namespace HomeStart.Bench;
 

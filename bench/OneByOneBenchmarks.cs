@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using HomeStart.Core;
 using HomeStart.Core.Tests;
 
 namespace HomeStart.Bench;

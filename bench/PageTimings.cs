@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Text.Json;
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 

@@ -1,7 +1,6 @@
 using System.Diagnostics;
 using BenchmarkDotNet.Running;
 using HomeStart.Bench;
-using HomeStart.Core;
 
 // dotnet run -c Release --project bench                   every benchmark
 // dotnet run -c Release --project bench -- --filter '*Scan*'

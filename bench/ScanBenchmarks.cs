@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using HomeStart.Core;
 
 namespace HomeStart.Bench;
 

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using BenchmarkDotNet.Attributes;
-using HomeStart.Core;
 
 namespace HomeStart.Bench;
 
@@ -26,5 +25,5 @@ public class WhatIfBenchmarks
     }
 
     [Benchmark(Description = "all what-ifs of a worksheet")]
-    public Worksheet Worksheet() => HomeStart.Core.Worksheet.Of(_listed, _books, _settings, _needs);
+    public Worksheet Worksheet() => HomeStart.Core.Worksheets.Worksheet.Of(_listed, _books, _settings, _needs);
 }

@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace HomeStart.Connectors;

@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Connectors;
 
 /// <summary>The card processor over HTTP.</summary>

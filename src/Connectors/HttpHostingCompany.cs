@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
-using HomeStart.Core;
 
 namespace HomeStart.Connectors;
 
@@ -16,31 +15,24 @@ public sealed class HttpHostingCompany(Counterpart changes) : IHostingCompany
 
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) => changes.AskAsync(world, "host", key, orVoid, cancel, Prepared);
 
-    public async Task<string?> FirstPasswordAsync(World world, string account, CancellationToken cancel)
-    {
-        try
-        {
-            using var response = await changes.SendAsync(world, HttpMethod.Post, $"/accounts/{account}/first-password", cancel);
-            return response.StatusCode == HttpStatusCode.Gone
-                ? null
-                : Answers.Text(await response.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<JsonElement>(cancel), "password") ?? throw new HttpRequestException("There is no password in the answer.");
-        }
-        catch (Exception exception) when (LookUps.IsFailure(exception, cancel) && exception is not HttpRequestException)
-        {
-            throw new HttpRequestException("The host did not answer.", exception);
-        }
-    }
+    public Task<string?> FirstPasswordAsync(World world, string account, CancellationToken cancel) =>
+        AnsweredAsync(world, $"/accounts/{account}/first-password", async response => response.StatusCode == HttpStatusCode.Gone
+            ? null
+            : Answers.Text(await response.EnsureSuccessStatusCode().Content.ReadFromJsonAsync<JsonElement>(cancel), "password") ?? throw new JsonException("There is no password in the answer."), cancel);
 
-    public async Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel)
+    public Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel) =>
+        AnsweredAsync(world, $"/accounts/{account}/first-password/seen", response => Task.FromResult(response.EnsureSuccessStatusCode().StatusCode), cancel);
+
+    private async Task<T> AnsweredAsync<T>(World world, FormattableString path, Func<HttpResponseMessage, Task<T>> read, CancellationToken cancel)
     {
         try
         {
-            using var response = await changes.SendAsync(world, HttpMethod.Post, $"/accounts/{account}/first-password/seen", cancel);
-            response.EnsureSuccessStatusCode();
+            using var response = await changes.SendAsync(world, HttpMethod.Post, path, cancel);
+            return await read(response);
         }
-        catch (Exception exception) when (LookUps.IsFailure(exception, cancel) && exception is not HttpRequestException)
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
-            throw new HttpRequestException("The host did not answer.", exception);
+            throw new NoAnswerException("The host gave no answer that can be read.", exception);
         }
     }
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.Json;
-using HomeStart.Core;
 
 namespace HomeStart.Connectors;
 

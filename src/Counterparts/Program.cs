@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.Json;
-using HomeStart.Core;
 using HomeStart.Formats;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;

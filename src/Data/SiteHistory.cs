@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Data;

@@ -9,19 +9,28 @@ public sealed class AppProcess : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
 
-    private readonly Process _process;
+    private readonly Process _process = null!;
     private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-browser-");
 
     public AppProcess()
     {
-        var port = FreePort();
-        Address = new Uri($"http://localhost:{port}");
-        Counterparts = new Uri($"http://localhost:{port + 1}");
-        _process = Start(port, _data.FullName);
-        var ready = WaitForAddressAsync();
-        if (!ready.Wait(Patience) || !ready.Result)
+        // Between finding a free port and taking it somebody else may: then another is tried.
+        for (var tries = 1; ; tries++)
         {
-            throw new InvalidOperationException("The application did not start: " + _process.StandardError.ReadToEnd());
+            var port = FreePort();
+            _process = Start(port, _data.FullName);
+            var ready = WaitForAddressAsync();
+            if (ready.Wait(Patience) && ready.Result)
+            {
+                (Address, Counterparts) = (new Uri($"http://localhost:{port}"), new Uri($"http://localhost:{port + 1}"));
+                return;
+            }
+
+            var said = _process.StandardError.ReadToEnd();
+            if (tries == 5 || !said.Contains("is in use", StringComparison.Ordinal))
+            {
+                throw new InvalidOperationException("The application did not start: " + said);
+            }
         }
     }
 
@@ -68,17 +77,17 @@ public sealed class AppProcess : IDisposable
         return false;
     }
 
-    // A port with a free one behind it, for the counterparts.
+    // A port with a free one behind it, for the counterparts; below those that the system hands out for connections, which come and go.
     internal static int FreePort()
     {
         while (true)
         {
-            using var first = new TcpListener(IPAddress.Loopback, 0);
-            first.Start();
-            var port = ((IPEndPoint)first.LocalEndpoint).Port;
+            var port = Random.Shared.Next(20_000, 32_000);
             try
             {
+                using var first = new TcpListener(IPAddress.Loopback, port);
                 using var second = new TcpListener(IPAddress.Loopback, port + 1);
+                first.Start();
                 second.Start();
                 return port;
             }

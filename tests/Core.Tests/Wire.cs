@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HomeStart.Core;
 using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;

@@ -2,7 +2,6 @@ using System.Data.Common;
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Core;
 using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Orders;

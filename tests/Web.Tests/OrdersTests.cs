@@ -1,7 +1,6 @@
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Core;
 using HomeStart.Counterparts;
 using HomeStart.Web.Orders;
 using Microsoft.EntityFrameworkCore;

@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;

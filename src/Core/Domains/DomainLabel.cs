@@ -1,4 +1,4 @@
-namespace HomeStart.Core;
+namespace HomeStart.Core.Domains;
 
 /// <summary>The part of a domain that the owner makes up, before the ending: lower case, letters, digits and inner hyphens, 1 to 63 of them (RFC 1035, RFC 5891).</summary>
 public sealed record DomainLabel

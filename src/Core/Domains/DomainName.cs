@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Domains;
 
 /// <summary>
 /// A domain as a registry knows it: two labels or more, lower case, in ASCII form, at most 253 characters in all (RFC 1035, RFC 5890). Only a text that is one can be

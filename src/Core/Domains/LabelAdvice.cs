@@ -1,4 +1,4 @@
-namespace HomeStart.Core;
+namespace HomeStart.Core.Domains;
 
 /// <summary>What experienced people say of a name: nothing here forbids it.</summary>
 public static class LabelAdvice

@@ -1,4 +1,4 @@
-namespace HomeStart.Core;
+namespace HomeStart.Core.Domains;
 
 /// <summary>What an owner typed for a domain, taken apart: "www.ostlerwren.co.uk" is the label "ostlerwren" and the ending "co.uk".</summary>
 public sealed record TypedDomain(string Label, string? Ending)

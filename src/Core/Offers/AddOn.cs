@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Offers;
 
 /// <summary>An extra of a book, for its hosting or for domains bought there.</summary>
 public sealed record AddOn(string Id, string Name, AddOnFor For, ChargeEvery Every, PriceSteps Prices)

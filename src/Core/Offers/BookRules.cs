@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Offers;
 
 /// <summary>What must hold between the parts of a book (the table of errors in costing.md), reported with its place.</summary>
 public static class BookRules

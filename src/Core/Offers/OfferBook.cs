@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Offers;
 
 /// <summary>
 /// One provider's price list. All prices are minor units of <see cref="Currency"/>. Ids are unique within their list and compare ordinally.

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Offers;
 
 /// <summary>A hosting plan: what it allows, the ways to pay for it, the extras and the domain-year it holds.</summary>
 public sealed record Plan(string Id, string Name)

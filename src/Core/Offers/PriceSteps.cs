@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Offers;
 
 /// <summary>A price over time (costing rule 4): each step holds for its periods, the last one for good. A null amount is not stated.</summary>
 public sealed class PriceSteps

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Offers;
 
 /// <summary>A discount of a book: by code, or automatic; a percentage or an amount (costing rules 18 to 21).</summary>
 public sealed record Promotion(string Id, string? Code)
@@ -46,8 +47,8 @@ public enum LineKind
 /// <param name="Of">The ending of a domain or the id of an extra; null: every line of the kind.</param>
 public readonly record struct LineMatch(LineKind Kind, string? Of)
 {
-    public bool Matches(BillLine line) =>
-        line.Kind == Kind && (Of is null || string.Equals(Of, Kind == LineKind.Domain ? line.Ending : line.Ref, StringComparison.Ordinal));
+    /// <param name="of">The line's own ending for a domain, else the id it is about.</param>
+    public bool Matches(LineKind kind, string? of) => kind == Kind && (Of is null || string.Equals(Of, of, StringComparison.Ordinal));
 
     /// <summary>Reads one of the words of rule 19; false where it is none of them.</summary>
     public static bool TryParse(string text, out LineMatch match)

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Offers;
+using HomeStart.Core.Wants;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Scanning;
 
 /// <summary>One plan: its ways to pay and data centres against every domain.</summary>
 internal sealed class PlanScan

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// Costs every way to buy against the needs (scan.md). A domain at a registrar costs the same whatever host it is paired with, so hosting and domains are costed

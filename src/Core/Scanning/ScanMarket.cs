@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Wants;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Scanning;
 
 /// <summary>What every plan of a scan is held against: the wants, and the domains, those that meet and could make good the same ones together. Shared by the workers.</summary>
 internal sealed class ScanMarket

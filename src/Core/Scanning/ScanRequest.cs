@@ -1,6 +1,10 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
+using HomeStart.Core.Wants;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Scanning;
 
 /// <summary>What to scan for (scan.md).</summary>
 /// <param name="Settings">With a display currency wherever the books' currencies differ.</param>
@@ -31,15 +35,3 @@ public sealed record ScanRow(Candidate Candidate, ScanRequest Scanned, Totals To
 }
 
 public sealed record RejectedPlan(OfferBook Book, Plan Plan, ImmutableArray<Reason> Reasons);
-
-/// <summary>Why a plan is out.</summary>
-/// <param name="Need">The field of the needs.</param>
-/// <param name="Has">The plan's or provider's value; null: not stated.</param>
-/// <param name="Wants">The need's own value.</param>
-public sealed record Reason(string Need, ReasonValue? Has, ReasonValue Wants);
-
-/// <summary>A value in a reason: exactly one is set.</summary>
-public sealed record ReasonValue(decimal? Number = null, bool? Flag = null, string? Word = null, ImmutableArray<string>? Words = null)
-{
-    public static ReasonValue? Of(FeatureValue? feature) => feature is null ? null : new ReasonValue(feature.Number, feature.Flag, feature.Word, feature.Words);
-}

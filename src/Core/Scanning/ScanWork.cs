@@ -1,6 +1,9 @@
 using System.Numerics;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Offers;
+using HomeStart.Core.Wants;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// How much a scan would have to cost, counted before it begins. Needs that many extras could make good multiply: what is too much is said with its figure, instead of being

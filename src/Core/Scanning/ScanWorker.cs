@@ -1,4 +1,7 @@
-namespace HomeStart.Core;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Scanning;
 
 /// <summary>Scans one plan after another; several work side by side, each with its own findings.</summary>
 internal sealed class ScanWorker(ScanMarket market, CancellationToken cancel)

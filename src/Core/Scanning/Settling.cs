@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Wants;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// What settles which candidate is the least: over how many months another would be, and what each need costs. Each answer is a scan with that one thing changed, so it

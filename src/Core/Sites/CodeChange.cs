@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Sites;
 
 /// <summary>Entering codes and taking them off. A code belongs to the book that knows it; one that no book here knows is tried where the hosting is bought, so that its verdict is seen.</summary>
 public static class CodeChange

@@ -1,6 +1,7 @@
 using System.Globalization;
+using HomeStart.Core.Basics;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Sites;
 
 /// <summary>What owners may call their things.</summary>
 internal static class Naming

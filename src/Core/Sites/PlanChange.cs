@@ -1,6 +1,10 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
+using HomeStart.Core.Offers;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Sites;
 
 /// <summary>Choosing another plan: the way to pay, the extras, the codes and the domain go along where the new plan's book has their like.</summary>
 internal static class PlanChange

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Sites;
 
 /// <summary>Carries out the commands about how a site is counted.</summary>
 internal static class SettingsChange

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Wants;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Sites;
 
 /// <summary>The website being started: one document, changed only by <see cref="SiteCommand"/>s, each change a new revision.</summary>
 public sealed record Site(string Name, SiteSettings Settings)

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
 
-namespace HomeStart.Core;
+namespace HomeStart.Core.Sites;
 
 /// <summary>Carries commands out. Nothing already chosen is lost by choosing something else where it can still hold.</summary>
 public static class SiteChange

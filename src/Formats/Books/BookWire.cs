@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>An offer book as the page shows it to choose from. Amounts are decimal strings in <see cref="Currency"/>; null is not stated.</summary>

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using HomeStart.Core;
 
 namespace HomeStart.Formats;
 

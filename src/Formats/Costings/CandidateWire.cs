@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>A candidate as <c>/api/costings</c> takes it; what is not chosen is null.</summary>

@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Text.Json;
-using HomeStart.Core;
 
 namespace HomeStart.Formats;
 

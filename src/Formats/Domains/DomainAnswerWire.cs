@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>What was typed for a domain, taken apart and checked for its spelling.</summary>

@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>The shortlist side by side, for a partner or accountant; what cannot be costed yet is left out, and said.</summary>

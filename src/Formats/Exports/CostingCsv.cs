@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>A costing as CSV (RFC 4180): its bills line by line, or its ledger.</summary>

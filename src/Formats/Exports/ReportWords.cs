@@ -1,5 +1,4 @@
 using System.Globalization;
-using HomeStart.Core;
 
 namespace HomeStart.Formats;
 

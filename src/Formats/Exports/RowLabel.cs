@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>What a line or a row of the ledger is about, by the names of its book.</summary>

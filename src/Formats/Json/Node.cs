@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Text.Json;
-using HomeStart.Core;
 
 namespace HomeStart.Formats;
 

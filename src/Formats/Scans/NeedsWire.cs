@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>Needs as <c>POST /api/scans</c> takes them; what is not asked for is zero, "none", false, empty or null.</summary>

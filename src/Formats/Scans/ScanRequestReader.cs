@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Text.Json;
-using HomeStart.Core;
 
 namespace HomeStart.Formats;
 
@@ -9,10 +8,10 @@ public static class ScanRequestReader
 {
     private const int UsualRows = 25;
 
-    private static readonly (string, Objective)[] Objectives = [("horizon", Core.Objective.Horizon), ("dueToday", Core.Objective.DueToday), ("expected", Core.Objective.Expected)];
+    private static readonly (string, Objective)[] Objectives = [("horizon", Objective.Horizon), ("dueToday", Objective.DueToday), ("expected", Objective.Expected)];
 
     /// <summary>The objective of a word; without one the horizon; null where the word is none.</summary>
-    public static Objective? Objective(string? word) => word is null ? Core.Objective.Horizon : Objectives.Where(known => known.Item1 == word).Select(known => (Objective?)known.Item2).FirstOrDefault();
+    public static Objective? ObjectiveOf(string? word) => word is null ? Objective.Horizon : Objectives.Where(known => known.Item1 == word).Select(known => (Objective?)known.Item2).FirstOrDefault();
 
     /// <summary>The request, or null with all its faults, those of the books first.</summary>
     public static ScanRequest? Read(JsonElement json, ImmutableArray<OfferBook> ownBooks, FaultList faults)
@@ -32,8 +31,8 @@ public static class ScanRequestReader
         var settings = SettingsReader.Read(root);
         var display = Display(root, books, settings);
         var needs = NeedsReader.Read(root["needs"], settings, display);
-        var objective = root["objective"].Word(Objectives) ?? Core.Objective.Horizon;
-        if (objective == Core.Objective.Expected && root["owner"]["keepChancePercent"] is { IsAbsent: true } chance)
+        var objective = root["objective"].Word(Objectives) ?? Objective.Horizon;
+        if (objective == Objective.Expected && root["owner"]["keepChancePercent"] is { IsAbsent: true } chance)
         {
             chance.Required("The chance of still running the site a year on");
         }

@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Formats;
 
 /// <summary>Writes the shortlist of a site.</summary>
@@ -7,8 +5,8 @@ public static class SitePageWriter
 {
     public static IReadOnlyList<SlipWire> Shortlist(Site site, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
-        var costings = site.Shortlist.Select(listed => Core.Worksheet.CostingOf(listed.Candidate, books, settings)).ToList();
-        var least = Core.Shortlist.Least(costings);
+        var costings = site.Shortlist.Select(listed => Core.Worksheets.Worksheet.CostingOf(listed.Candidate, books, settings)).ToList();
+        var least = Core.Worksheets.Shortlist.Least(costings);
         return [.. site.Shortlist.Select((listed, index) => Slip(listed, books, costings[index], least.Contains(index)))];
     }
 

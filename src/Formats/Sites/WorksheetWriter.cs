@@ -1,5 +1,4 @@
 using System.Text.Json;
-using HomeStart.Core;
 
 namespace HomeStart.Formats;
 
@@ -23,12 +22,12 @@ public static class WorksheetWriter
             [.. worksheet.CodeCures.Select(cure => CodeCureWire.Of(cure, worksheet.Costing!.Currency))],
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
             [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
-            worksheet.Costing is { } costed && Core.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
+            worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
             worksheet.Costing is { } ordered && Placing.Of(ordered, new FaultList())?.Domain is { } domain ? new PublicRecordWire(domain.Name, domain.Seller, domain.Private) : null);
 
     private static SummaryWire Summary(Costing costing)
     {
-        var summary = Core.Summary.Of(costing);
+        var summary = Core.Worksheets.Summary.Of(costing);
         return new SummaryWire(
             costing.Currency.Code,
             Amount(costing, summary.Today),
@@ -40,7 +39,7 @@ public static class WorksheetWriter
 
     private static TimelineWire Timeline(Costing costing)
     {
-        var timeline = Core.Timeline.Of(costing);
+        var timeline = Core.Worksheets.Timeline.Of(costing);
         return new TimelineWire(timeline.IsByYear, [.. timeline.Bars.Select(bar => Bar(costing, bar))]);
     }
 

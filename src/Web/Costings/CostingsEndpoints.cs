@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;

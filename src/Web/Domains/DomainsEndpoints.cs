@@ -1,5 +1,4 @@
 using System.Threading.RateLimiting;
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Session;

@@ -1,5 +1,4 @@
 using System.Text;
-using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using System.Security.Cryptography;
 using System.Text.Json;
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 

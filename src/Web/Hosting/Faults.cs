@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Formats;
 
 namespace HomeStart.Web.Hosting;

@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Session;

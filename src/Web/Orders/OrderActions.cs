@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Web.Orders;
 
 /// <summary>Carries one action of an order out at the counterpart it belongs to.</summary>

@@ -1,5 +1,4 @@
 using System.Diagnostics.Metrics;
-using HomeStart.Core;
 
 namespace HomeStart.Web.Orders;
 

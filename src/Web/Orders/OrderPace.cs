@@ -1,5 +1,3 @@
-using HomeStart.Core;
-
 namespace HomeStart.Web.Orders;
 
 /// <summary>The moments of an action, between which a server may be stopped.</summary>

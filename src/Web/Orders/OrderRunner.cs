@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using HomeStart.Core;
 using HomeStart.Data;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -119,7 +118,7 @@ internal static class OrdersEndpoints
         {
             return await ask(account);
         }
-        catch (HttpRequestException)
+        catch (NoAnswerException)
         {
             return Results.Problem("The host is not answering just now. Nothing is lost: try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
         }

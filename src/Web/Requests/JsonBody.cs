@@ -1,6 +1,5 @@
 using System.Reflection;
 using System.Text.Json;
-using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 using Microsoft.AspNetCore.Http.Metadata;

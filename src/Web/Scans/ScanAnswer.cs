@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Threading.Channels;
-using HomeStart.Core;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 

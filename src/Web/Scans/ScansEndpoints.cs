@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -61,7 +60,7 @@ internal static class ScansEndpoints
         }
 
         var faults = new FaultList();
-        if (ScanRequestReader.Objective(objective) is not { } wanted)
+        if (ScanRequestReader.ObjectiveOf(objective) is not { } wanted)
         {
             faults.Add(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
             return FaultResults.Unprocessable(faults);

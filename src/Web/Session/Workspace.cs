@@ -1,4 +1,3 @@
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;
 using Microsoft.EntityFrameworkCore;

@@ -1,5 +1,4 @@
 using System.Security.Cryptography;
-using HomeStart.Core;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;

@@ -1,3 +1,5 @@
+using System.Reflection.Metadata;
+using System.Reflection.PortableExecutable;
 using System.Xml.Linq;
 using HomeStart.Formats;
 
@@ -29,8 +31,43 @@ public class Arrows
     public void Core_stands_on_nothing_but_the_runtime()
     {
         References("Core", "PackageReference").ShouldBeEmpty();
-        string[] foreign = ["System.Text.Json", "Microsoft.EntityFrameworkCore", "Microsoft.AspNetCore", "System.Net.Http", "System.IO.FileSystem"];
-        typeof(Money).Assembly.GetReferencedAssemblies().Where(known => foreign.Any(name => known.Name!.StartsWith(name, StringComparison.Ordinal)) && known.Name != "System.Net.Http").ShouldBeEmpty();
+        string[] foreign = ["System.IO", "System.Net", "System.Text.Json", "System.Data", "Microsoft"];
+        TypesUsedBy(typeof(Money).Assembly.Location).Where(type => foreign.Any(name => type == name || type.StartsWith(name + ".", StringComparison.Ordinal))).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_uses_files_is_seen_to() => TypesUsedBy(typeof(Arrows).Assembly.Location).ShouldContain("System.IO.File"); // Else the test above could not fail.
+
+    /// <summary>The rooms of Core in their order: each uses only those before it.</summary>
+    private static readonly string[] Rooms = ["Basics", "Domains", "Offers", "Wants", "Costings", "Scanning", "Sites", "Worksheets", "Comparing", "Outside", "Ordering"];
+
+    [Fact]
+    public void The_rooms_of_Core_are_those_of_this_order() =>
+        Directory.GetDirectories(Path.Combine(Root, "src", "Core")).Select(Path.GetFileName).Except(["bin", "obj"]).ShouldBe(Rooms, ignoreOrder: true);
+
+    [Fact]
+    public void A_file_of_Core_stands_in_the_namespace_of_its_room_and_uses_only_rooms_before_it()
+    {
+        foreach (var room in Rooms)
+        {
+            foreach (var file in Directory.GetFiles(Path.Combine(Root, "src", "Core", room), "*.cs", SearchOption.AllDirectories))
+            {
+                var text = File.ReadAllText(file);
+                text.ShouldContain($"namespace HomeStart.Core.{room};", Case.Sensitive, file);
+                foreach (var later in Rooms.SkipWhile(known => known != room).Skip(1))
+                {
+                    text.ShouldNotContain($"HomeStart.Core.{later}", Case.Sensitive, $"{file}: {room} comes before {later}");
+                }
+            }
+        }
+    }
+
+    private static List<string> TypesUsedBy(string assembly)
+    {
+        using var stream = File.OpenRead(assembly);
+        using var image = new PEReader(stream);
+        var metadata = image.GetMetadataReader();
+        return [.. metadata.TypeReferences.Select(metadata.GetTypeReference).Select(type => $"{metadata.GetString(type.Namespace)}.{metadata.GetString(type.Name)}")];
     }
 
     [Fact]

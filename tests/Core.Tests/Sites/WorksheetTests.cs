@@ -82,11 +82,11 @@ public class WorksheetTests
     public void What_is_bought_is_met_by_the_extras_taken_and_a_domain_extra_only_where_the_domain_is_bought()
     {
         var site = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", ForDomain: false, 1), new SetExtra("A", "mailboxes", ForDomain: false, 1));
-        var fits = PlanFit.Of(Costed(site).Run.Purchase, Asked).ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit);
+        var fits = BoughtFit.Of(Costed(site).Run.Purchase, Asked).ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit);
         fits["extrasbackup"].Fit.ShouldBe(Fit.Met);
         fits["mailboxes"].By!.Id.ShouldBe("mailboxes");
         var away = Do(Choosing("fernhollow", "clearing", 12), new ChooseDomain("A", Name("nameyarrow")));
-        PlanFit.Of(Costed(away).Run.Purchase, Asked).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldNotBe(Fit.Met);
-        PlanFit.Of(Costed(Choosing("fernhollow", "clearing", 12)).Run.Purchase, Asked).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldBe(Fit.Met);
+        BoughtFit.Of(Costed(away).Run.Purchase, Asked).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldNotBe(Fit.Met);
+        BoughtFit.Of(Costed(Choosing("fernhollow", "clearing", 12)).Run.Purchase, Asked).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldBe(Fit.Met);
     }
 }

@@ -1,0 +1,22 @@
+namespace HomeStart.Core.Basics;
+
+/// <summary>Reading amounts into faults with their places.</summary>
+public static class Amounts
+{
+    /// <summary>The amount in minor units, or null with the fault reported.</summary>
+    public static Minor? Read(string? text, Currency currency, string where, FaultList faults)
+    {
+        switch (Money.TryParse(text, currency, out var money))
+        {
+            case AmountFault.None:
+                return money.Units;
+            case AmountFault.TooLarge:
+                faults.Add(FaultCodes.OutOfRange, where, $"{text} is more than can be costed: at most {new Money(Money.Largest, currency).ToAmount()}.");
+                return null;
+            default:
+                var example = new Money(currency.Decimals == 0 ? 47 : 4740, currency).ToAmount();
+                faults.Add(FaultCodes.BadAmount, where, $"This is not an amount in {currency.Code}: write digits with at most {currency.Decimals} decimals as text, such as \"{example}\".");
+                return null;
+        }
+    }
+}

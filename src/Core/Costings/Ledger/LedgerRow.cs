@@ -1,0 +1,48 @@
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Costings;
+
+/// <summary>One row of the ledger; cells in the order of its columns.</summary>
+public sealed class LedgerRow
+{
+    private readonly Minor[] _cells;
+    private readonly bool[] _atLeast;
+
+    internal LedgerRow(RowKey key, int columns) => (Key, _cells, _atLeast) = (key, new Minor[columns], new bool[columns]);
+
+    public RowKey Key { get; }
+
+    public IReadOnlyList<Minor> Cells => _cells;
+
+    /// <summary>Which cells hold a line that is not stated.</summary>
+    public IReadOnlyList<bool> AtLeast => _atLeast;
+
+    public Minor Total => _cells.Aggregate((Minor)0, (sum, cell) => sum + cell);
+
+    internal void Add(int column, Minor amount) => _cells[column] += amount;
+
+    internal void MarkAtLeast(int column) => _atLeast[column] = true;
+}
+
+/// <summary>In the order in which rows stand.</summary>
+public enum RowKind
+{
+    Plan,
+    DataCentre,
+    Setup,
+    Domain,
+    AddOn,
+    Code,
+    Tax,
+}
+
+/// <summary>What makes two lines one row: kind, book and ref.</summary>
+/// <param name="Promotion">What a code's row belongs to; orders it.</param>
+public sealed record RowKey(RowKind Kind, OfferBook? Book, string? Ref, Promotion? Promotion)
+{
+    internal bool Is(RowKind kind, OfferBook? book, string? reference) => Kind == kind && ReferenceEquals(Book, book) && Ref == reference;
+
+    public bool Equals(RowKey? other) => other is not null && Is(other.Kind, other.Book, other.Ref);
+
+    public override int GetHashCode() => HashCode.Combine(Kind, Book?.Id, Ref);
+}

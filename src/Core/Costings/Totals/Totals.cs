@@ -1,0 +1,69 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+
+namespace HomeStart.Core.Costings;
+
+/// <summary>The sums of a costing, in minor units of its display currency unless said otherwise (costing rules 25 to 29).</summary>
+public sealed record Totals
+{
+    public required Minor DueToday { get; init; }
+    public required Minor FirstTerm { get; init; }
+    public required Minor Horizon { get; init; }
+    public required Minor PerMonth { get; init; }
+
+    /// <summary>Null where no bill is counted.</summary>
+    public required DueOn? Peak { get; init; }
+
+    /// <summary>What falls due first from the end of the horizon on.</summary>
+    public required NextDue? Next { get; init; }
+    public required Minor OwedAfterHorizon { get; init; }
+    public required Minor UnusedAtEnd { get; init; }
+    public required Refundable Refundable { get; init; }
+
+    /// <summary>The first plan price a month, in the book's currency; null without hosting.</summary>
+    public required Money? AdvertisedPerMonth { get; init; }
+
+    /// <summary>Null unless the owner gave the chance of going on.</summary>
+    public required Minor? Expected { get; init; }
+
+    public required PriceStepUp? PriceStep { get; init; }
+
+    /// <summary>Which of today, first term and horizon hold a line that is not stated.</summary>
+    public required AtLeast AtLeast { get; init; }
+
+    /// <summary>The lines not stated on counted bills.</summary>
+    public required ImmutableArray<(Bill Bill, BillLine Line)> Unstated { get; init; }
+}
+
+public readonly record struct DueOn(DateOnly Date, Minor Total);
+
+public readonly record struct AtLeast(bool DueToday, bool FirstTerm, bool Horizon);
+
+/// <summary>Works the totals out.</summary>
+internal static class TotalsOf
+{
+    public static Totals Costing(Costing costing)
+    {
+        var hosting = costing.Run.Purchase.Hosting;
+        var counted = CountedSums.Of(costing);
+        var beyond = BillSpan.Of(costing, costing.Counted.Length, costing.FirstTermEnd);
+        var owed = BillSpan.Of(costing, costing.Counted.Length, costing.FirstTermEnd, hosting?.Book);
+        return new Totals
+        {
+            DueToday = counted.Today,
+            FirstTerm = counted.FirstTerm + beyond.Total,
+            Horizon = counted.Horizon,
+            PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(counted.Horizon),
+            Peak = counted.Peak,
+            Next = NextDue.Of(costing),
+            OwedAfterHorizon = hosting is null ? 0 : owed.Total,
+            UnusedAtEnd = Unused.Of(costing),
+            Refundable = Refundable.Of(costing),
+            AdvertisedPerMonth = hosting is null ? null : PriceStepUp.PerMonth(hosting, hosting.Option.Prices.At(0).Units),
+            Expected = costing.Settings.KeepChancePercent is null ? null : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
+            PriceStep = PriceStepUp.Of(costing),
+            AtLeast = counted.AtLeast with { FirstTerm = counted.AtLeast.FirstTerm || beyond.IsAtLeast },
+            Unstated = counted.AtLeast.Horizon ? [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))] : [],
+        };
+    }
+}

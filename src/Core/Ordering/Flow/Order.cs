@@ -1,0 +1,121 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Outside;
+
+namespace HomeStart.Core.Ordering;
+
+/// <summary>
+/// A candidate being bought: what was agreed, and the steps that carry it out. Every step is recorded before it is tried; <see cref="OrderFlow"/> says what
+/// comes next. Amounts are decimal strings in their currency, fixed when the order was placed.
+/// </summary>
+public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedOn, Contact Contact, OrderedThings Things)
+{
+    public OrderState State { get; init; } = OrderState.Working;
+
+    /// <summary>What went wrong, while the owner has to do something or after it was undone.</summary>
+    public OrderProblem? Problem { get; init; }
+
+    public ImmutableArray<OrderStep> Steps { get; init; } = [];
+
+    /// <summary>
+    /// What the keys of its steps are made from: drawn by us when it was placed, as the id is the client's to choose. Empty for orders placed before there was one.
+    /// </summary>
+    public Guid Secret { get; init; }
+
+    /// <summary>What the card processor gave for the card; never a number.</summary>
+    public required string CardToken { get; init; }
+
+    public required string CardEnding { get; init; }
+
+    public HostAccount? Account { get; init; }
+
+    /// <summary>What the owner quotes: made from the id, easy to read out.</summary>
+    public string Reference => OrderReference.Of(Id);
+
+    /// <summary>Whether the owner can still call it off: nothing was done that cannot be undone.</summary>
+    public bool CanCancel =>
+        State is OrderState.NeedsCard or OrderState.NeedsPatience
+        && !Steps.Any(step => step.Kind is StepKind.Register or StepKind.Capture && step.Status is StepStatus.Done);
+}
+
+/// <summary>What is bought today.</summary>
+/// <param name="Payments">One for each bill of today that comes to more than nothing.</param>
+/// <param name="Hosting">Null where only a domain is bought.</param>
+/// <param name="Domain">What is registered; null where no domain is.</param>
+/// <param name="Items">What was agreed, line by line.</param>
+public sealed record OrderedThings(
+    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, OrderedDomain? Domain, ImmutableArray<OrderedItem> Items, string Total, string Currency)
+{
+    /// <summary>Whether the same domain or, without one, the same hosting is bought in both.</summary>
+    public bool IsLike(OrderedThings other) => Domain is null && other.Domain is null ? Hosting == other.Hosting : Domain?.Name == other.Domain?.Name;
+}
+
+public sealed record Payment(string Book, string Seller, string Amount, string Currency);
+
+/// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
+public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, string? Address);
+
+/// <param name="Premium">The most that was agreed for the first year of a premium name, as a decimal string; null: the ordinary price.</param>
+public sealed record OrderedDomain(string Book, string Seller, string Name, int Years, bool Private, string? Premium = null);
+
+/// <param name="Until">The day it is paid up to; null where it is paid once.</param>
+/// <param name="Amount">After discounts, before tax on top, in the book's currency.</param>
+public sealed record OrderedItem(string What, string Seller, string Amount, string Currency, DateOnly? Until, bool Included);
+
+public sealed record OrderProblem(StepKind Step, string Code, string Message);
+
+public enum OrderState
+{
+    /// <summary>Steps are being carried out.</summary>
+    Working,
+
+    /// <summary>The card was refused: another card, or call it off.</summary>
+    NeedsCard,
+
+    /// <summary>A counterpart does not answer: try again, or call it off while that is possible.</summary>
+    NeedsPatience,
+
+    /// <summary>What was done is being undone.</summary>
+    Undoing,
+
+    /// <summary>All undone; nothing was charged.</summary>
+    Cancelled,
+
+    Completed,
+}
+
+/// <summary>One thing asked of a counterpart.</summary>
+/// <param name="Key">The idempotency key it is, or will be, asked under.</param>
+/// <param name="Book">Whose.</param>
+public sealed record OrderStep(StepKind Kind, string Book, string Key)
+{
+    public StepStatus Status { get; init; } = StepStatus.Waiting;
+
+    /// <summary>How often there was no answer since the owner last said to try.</summary>
+    public int Unanswered { get; init; }
+
+    /// <summary>How often it was refused: a new attempt gets a new key.</summary>
+    public int Refused { get; init; }
+}
+
+public enum StepKind
+{
+    Hold,
+    Prepare,
+    Register,
+    Join,
+    Capture,
+}
+
+public enum StepStatus
+{
+    Waiting,
+
+    /// <summary>Recorded, perhaps asked for: its outcome is asked for by its key before it is tried again.</summary>
+    Trying,
+    Done,
+    Refused,
+
+    /// <summary>Recorded to be undone, perhaps already.</summary>
+    Undoing,
+    Undone,
+}

@@ -1,0 +1,83 @@
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Ordering;
+
+/// <summary>What an order agrees to: taken from the costing the owner saw.</summary>
+public static class Placing
+{
+    /// <summary>What is bought today by a costing; null, with the reason in <paramref name="faults"/>, where it cannot be ordered.</summary>
+    public static OrderedThings? Of(Costing costing, FaultList faults)
+    {
+        var purchase = costing.Run.Purchase;
+        var domain = purchase.Domains.FirstOrDefault();
+        if (purchase.Domains.Length > 1)
+        {
+            faults.Add(FaultCodes.OutOfRange, "candidate.domains", "Order one domain at a time: take the others off this candidate.");
+        }
+
+        if (domain?.Choice.Route == DomainRoute.Transfer)
+        {
+            faults.Add(FaultCodes.Unavailable, "candidate.domains[0].route", "A transfer cannot be ordered here yet. Keep the domain where it is, and move it later.");
+        }
+
+        var today = costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
+        if (today.Exists(bill => bill.IsAtLeast))
+        {
+            faults.Add(FaultCodes.Unavailable, "candidate", "Part of what is due today is not stated in the offer book, so it cannot be ordered.");
+        }
+
+        return faults.Any ? null : new OrderedThings(
+            [.. today.Select(bill => Payment(costing, bill)).Where(payment => payment is not null)!],
+            purchase.Hosting is { } hosting ? Hosting(hosting, domain) : null,
+            domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller) : null,
+            [.. today.SelectMany(bill => bill.Lines.Select(line => Item(purchase, bill, line)))],
+            new Money(costing.Totals.DueToday, costing.Currency).ToAmount(),
+            costing.Currency.Code);
+    }
+
+    private static Payment? Payment(Costing costing, Bill bill)
+    {
+        var total = costing.Counting.Tax(bill.Book, bill.Sum).Total;
+        return total == 0 ? null : new Payment(bill.Book!.Id, bill.Book.Provider.Name, new Money(total, bill.Currency).ToAmount(), bill.Currency.Code);
+    }
+
+    private static OrderedHosting Hosting(BoughtHosting hosting, BoughtDomain? domain) =>
+        new(
+            hosting.Book.Id,
+            hosting.Book.Provider.Name,
+            hosting.Plan.Id,
+            hosting.Plan.Name,
+            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Domain?.Text : null);
+
+    private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller)
+    {
+        var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
+        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain!.Text, domain.Choice.Years, isPrivate, domain.Choice.Premium?.Register);
+    }
+
+    private static OrderedItem Item(Purchase purchase, Bill bill, BillLine line)
+    {
+        var book = bill.Book!;
+        var what = line.Kind switch
+        {
+            LineKind.Plan => $"{book.Plan(line.Ref)!.Name}, hosting for {Span(purchase.Hosting!.Option.EveryMonths)}",
+            LineKind.DataCentre => $"Data centre {book.DataCentre(line.Ref)!.Name}",
+            LineKind.Setup => "Setting the hosting up, once",
+            LineKind.Domain => $"{line.Ref} for {Span(12 * line.Quantity)}",
+            _ => book.AddOns.First(addOn => addOn.Id == line.Ref).Name,
+        };
+        return new OrderedItem(what, book.Provider.Name, new Money(line.AfterDiscounts, bill.Currency).ToAmount(), bill.Currency.Code, line.Cover?.Until, line.IsIncluded || line.Waived > 0);
+    }
+
+    private static string Span(int months) =>
+        (months % 12, months) switch
+        {
+            (0, 12) => "1 year",
+            (0, _) => $"{months / 12} years",
+            (_, 1) => "1 month",
+            _ => $"{months} months",
+        };
+}

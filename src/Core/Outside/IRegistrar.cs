@@ -1,0 +1,51 @@
+using HomeStart.Core.Domains;
+
+namespace HomeStart.Core.Outside;
+
+/// <summary>A registrar as Home Start sees it: one for each book that sells domains.</summary>
+public interface IRegistrar
+{
+    /// <summary>Whether a domain can be had, and for how much. Never throws for what the registrar says or fails to say.</summary>
+    Task<Availability> CheckAsync(World world, string book, DomainName domain, CancellationToken cancel);
+
+    /// <summary>What the registry's public record says of a domain (RFC 9083); null where there is no record, or it could not be read.</summary>
+    Task<RegistrationRecord?> LookUpAsync(World world, DomainName domain, CancellationToken cancel);
+
+    /// <summary>Registers a domain. Cannot be undone.</summary>
+    Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel);
+
+    /// <summary>Points a domain at name servers.</summary>
+    Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel);
+
+    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
+}
+
+/// <summary>What the counterparts hold for one workspace.</summary>
+public readonly record struct World(Guid Id)
+{
+    public override string ToString() => Id.ToString("N");
+}
+
+/// <summary>The registrar's answer. Prices are decimal strings in <paramref name="Currency"/>, set for a premium name.</summary>
+/// <param name="Why">For <see cref="AvailabilityState.Unchecked"/>: what went wrong, for the owner.</param>
+public sealed record Availability(AvailabilityState State, string? Register = null, string? Renew = null, string? Currency = null, string? Why = null);
+
+/// <summary>Five different answers.</summary>
+public enum AvailabilityState
+{
+    Free,
+    Taken,
+    Premium,
+    Reserved,
+
+    /// <summary>Nobody could say: not the same as free.</summary>
+    Unchecked,
+}
+
+/// <summary>Of the public record: since when, until when, in what state.</summary>
+public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);
+
+/// <param name="MostPremium">The most that may be asked for the first year of a premium name, as a decimal string in the book's currency; null: it must not be one.</param>
+/// <param name="On">The business date it is registered on.</param>
+public sealed record Registration(string Book, DomainName Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly On);

@@ -1,0 +1,19 @@
+namespace HomeStart.Core.Outside;
+
+/// <summary>A counterpart gave no answer that can be read. Nothing is known to be lost: it can be asked again.</summary>
+public sealed class NoAnswerException : Exception
+{
+    public NoAnswerException(string message, Exception? inner = null)
+        : base(message, inner)
+    {
+    }
+
+    public NoAnswerException()
+    {
+    }
+
+    public NoAnswerException(string message)
+        : this(message, null)
+    {
+    }
+}

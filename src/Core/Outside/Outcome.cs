@@ -1,0 +1,32 @@
+namespace HomeStart.Core.Outside;
+
+/// <summary>What came of asking a counterpart for something.</summary>
+/// <param name="Code">A refusal's reason as a word: <c>card-refused</c>, <c>name-taken</c> …</param>
+/// <param name="Message">The refusal in the counterpart's words.</param>
+public sealed record Outcome(OutcomeState State, string? Code = null, string? Message = null)
+{
+    public static readonly Outcome Done = new(OutcomeState.Done);
+
+    /// <summary>The hosting account that was prepared.</summary>
+    public HostAccount? Account { get; init; }
+
+    public static Outcome NoAnswer(string message) => new(OutcomeState.NoAnswer, "no-answer", message);
+}
+
+public enum OutcomeState
+{
+    Done,
+
+    /// <summary>It was not done, and will not be by asking again with the same key.</summary>
+    Refused,
+
+    /// <summary>Nobody knows whether it was done: it must be asked for by its key before it is tried again.</summary>
+    NoAnswer,
+
+    /// <summary>Nothing was ever done under the key.</summary>
+    NeverHappened,
+}
+
+/// <summary>A hosting account: where it is and how to get in. No secret stands in it.</summary>
+public sealed record HostAccount(
+    string Id, string LogIn, string User, string Server, string IPv4, string IPv6, IReadOnlyList<string> NameServers, string FileServer, string MailServer);

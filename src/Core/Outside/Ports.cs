@@ -1,0 +1,37 @@
+namespace HomeStart.Core.Outside;
+
+/// <summary>The card processor as Home Start sees it. Amounts are decimal strings. Every change carries an idempotency key.</summary>
+public interface ICardProcessor
+{
+    /// <summary>Sets money aside on the card behind a token.</summary>
+    Task<Outcome> HoldAsync(World world, string key, string cardToken, string amount, string currency, string seller, CancellationToken cancel);
+
+    /// <summary>Takes the money held under a key.</summary>
+    Task<Outcome> CaptureAsync(World world, string key, string holdKey, CancellationToken cancel);
+
+    /// <summary>Lets the money held under a key go.</summary>
+    Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel);
+
+    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
+}
+
+/// <summary>A hosting company as Home Start sees it.</summary>
+public interface IHostingCompany
+{
+    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, string? domain, string mail, CancellationToken cancel);
+
+    /// <summary>Takes back an account that was prepared.</summary>
+    Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel);
+
+    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
+
+    /// <summary>A first password, made anew each time until one was seen; null where one has been.</summary>
+    /// <exception cref="NoAnswerException">The host gave no answer that can be read. Nothing is lost: it can be asked again.</exception>
+    Task<string?> FirstPasswordAsync(World world, string account, CancellationToken cancel);
+
+    /// <summary>Tells the host that the first password reached its owner, so that it is not given out again.</summary>
+    /// <exception cref="NoAnswerException">The host did not answer.</exception>
+    Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel);
+}

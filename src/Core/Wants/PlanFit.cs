@@ -1,0 +1,48 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Wants;
+
+/// <summary>How one plan meets one need.</summary>
+/// <param name="Has">The plan's or provider's value; null: not stated, or a tag.</param>
+/// <param name="By">The extra that meets it: had with the plan where it is met, else to be bought.</param>
+public sealed record NeedFit(string Need, Fit Fit, ReasonValue? Has, ReasonValue Wants, AddOn? By);
+
+public enum Fit
+{
+    Met,
+
+    /// <summary>Only with an extra.</summary>
+    WithExtra,
+    NotMet,
+    NotStated,
+}
+
+/// <summary>A plan against the needs, need by need, before anything is bought with it. The domain and what can be paid today are not looked at.</summary>
+public static class PlanFit
+{
+    public static ImmutableArray<NeedFit> Of(OfferBook book, Plan plan, Needs needs)
+    {
+        var strict = needs with { AcceptUnknown = false };
+        var wants = Want.Of(strict);
+        var side = Side.OfPlan(book, plan, wants, acceptUnknown: false);
+        return [.. wants.Select((want, index) => Wanted(book, plan, want, (side.Met & (1 << index)) != 0)), .. ProviderNeeds.Of(strict, book, plan).Select(need => Fixed(need.Reason, need.IsMet))];
+    }
+
+    private static NeedFit Wanted(OfferBook book, Plan plan, Want want, bool isMet)
+    {
+        var feature = plan.Features[want.Need];
+        var has = want.Kind == WantKind.Tag ? null : ReasonValue.Of(feature);
+        // An extra of the domain that the plan holds is had where the domain is bought with it.
+        var serving = book.AddOns.Where(addOn => want.IsProvidedBy(addOn) || (want.Kind == WantKind.Number && want.IsServedBy(addOn))).ToList();
+        var had = serving.Find(addOn => plan.Includes.Contains(addOn.Id, StringComparer.Ordinal));
+
+        // An extra that adds to an unknown number does not cure it (scan rule 5).
+        var curable = serving.Count > 0 && (want.Kind != WantKind.Number || feature is not null);
+        var fit = isMet || had is { For: AddOnFor.Domain } ? Fit.Met : curable ? Fit.WithExtra : feature is null && want.Kind != WantKind.Tag ? Fit.NotStated : Fit.NotMet;
+        return new NeedFit(want.Need, fit, has, want.Wanted, fit == Fit.Met ? had : fit == Fit.WithExtra ? serving[0] : null);
+    }
+
+    private static NeedFit Fixed(Reason reason, bool isMet) =>
+        new(reason.Need, isMet ? Fit.Met : reason.Has is null ? Fit.NotStated : Fit.NotMet, reason.Has, reason.Wants, null);
+}

@@ -1,0 +1,29 @@
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+
+namespace HomeStart.Core.Worksheets;
+
+/// <summary>A costing in the figures of one sentence: today, what follows, the whole. Minor units of the display currency.</summary>
+/// <param name="EachLaterYear">What each year after the first comes to, where all whole ones come to the same; else null.</param>
+/// <param name="StepTimes">How many times its first price the plan costs after the step, to one decimal; null without a step or where the later price is not stated.</param>
+public sealed record Summary(Minor Today, Minor RestOfFirstYear, Minor? EachLaterYear, Minor Horizon, string? StepTimes)
+{
+    public static Summary Of(Costing costing)
+    {
+        var columns = costing.Ledger.Totals;
+        var later = columns.Skip(2).ToList();
+        var same = later.Count > 0 && later.TrueForAll(year => year == later[0]) && costing.Settings.HorizonMonths % 12 == 0;
+        return new Summary(columns[0], columns[1], same ? later[0] : null, costing.Totals.Horizon, Times(costing.Totals.PriceStep));
+    }
+
+    private static string? Times(PriceStepUp? step)
+    {
+        if (step is not { To: { } to } || step.From.Units == 0)
+        {
+            return null;
+        }
+
+        var tenths = new Fraction(10, (System.Numerics.BigInteger)step.From.Units).Of(to.Units);
+        return tenths % 10 == 0 ? $"{tenths / 10}" : $"{tenths / 10}.{tenths % 10}";
+    }
+}
