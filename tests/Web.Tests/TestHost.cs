@@ -51,6 +51,19 @@ public sealed class TestHost : IAsyncDisposable
 
     public IServiceProvider Services => _app!.Services;
 
+    /// <summary>Over a copy of the files of a folder.</summary>
+    public static async Task<TestHost> StartOverAsync(string files)
+    {
+        var host = new TestHost();
+        foreach (var file in Directory.GetFiles(files))
+        {
+            File.Copy(file, Path.Combine(host.DataFolder, Path.GetFileName(file)));
+        }
+
+        await host.StartAgainAsync();
+        return host;
+    }
+
     public static Task<TestHost> StartAsync(Func<StartOptions, StartOptions> options) => StartAsync(null, null, null, options);
 
     /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>

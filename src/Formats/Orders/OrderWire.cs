@@ -38,7 +38,7 @@ public sealed record OrderWire(
             order.Things.Total,
             order.Things.Currency,
             order.CardEnding,
-            [.. order.Things.Items.Select(item => new OrderedItemWire(item.What, item.Seller, item.Amount, item.Currency, item.Until, item.Included))],
+            [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount, item.Currency, item.Until, item.Included))],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
 
     internal static string Word<T>(T value)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Offers;
 using HomeStart.Core.Outside;
 
 namespace HomeStart.Core.Ordering;
@@ -57,9 +58,15 @@ public sealed record OrderedHosting(string Book, string Provider, string Plan, s
 /// <param name="Premium">The most that was agreed for the first year of a premium name, as a decimal string; null: the ordinary price.</param>
 public sealed record OrderedDomain(string Book, string Seller, string Name, int Years, bool Private, string? Premium = null);
 
+/// <summary>A line of what was agreed.</summary>
+/// <param name="Kind">Null for orders of the first release: then the name is a whole sentence.</param>
+/// <param name="Ref">The plan's, data centre's or extra's id, or the domain written out.</param>
+/// <param name="Name">What its book calls it.</param>
+/// <param name="Months">How long it is paid for; 0: it is paid once.</param>
 /// <param name="Until">The day it is paid up to; null where it is paid once.</param>
 /// <param name="Amount">After discounts, before tax on top, in the book's currency.</param>
-public sealed record OrderedItem(string What, string Seller, string Amount, string Currency, DateOnly? Until, bool Included);
+public sealed record OrderedItem(
+    LineKind? Kind, string Ref, string Name, string Book, string Seller, int Quantity, int Months, string Amount, string Currency, DateOnly? From, DateOnly? Until, bool Included);
 
 public sealed record OrderProblem(StepKind Step, string Code, string Message);
 

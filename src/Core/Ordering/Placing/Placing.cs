@@ -33,7 +33,7 @@ public static class Placing
             [.. today.Select(bill => Payment(costing, bill)).Where(payment => payment is not null)!],
             purchase.Hosting is { } hosting ? Hosting(hosting, domain) : null,
             domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller) : null,
-            [.. today.SelectMany(bill => bill.Lines.Select(line => Item(purchase, bill, line)))],
+            [.. today.SelectMany(bill => bill.Lines.Select(line => Item(bill, line)))],
             new Money(costing.Totals.DueToday, costing.Currency).ToAmount(),
             costing.Currency.Code);
     }
@@ -58,26 +58,19 @@ public static class Placing
         return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain!.Text, domain.Choice.Years, isPrivate, domain.Choice.Premium?.Register);
     }
 
-    private static OrderedItem Item(Purchase purchase, Bill bill, BillLine line)
+    private static OrderedItem Item(Bill bill, BillLine line)
     {
         var book = bill.Book!;
-        var what = line.Kind switch
+        var name = line.Kind switch
         {
-            LineKind.Plan => $"{book.Plan(line.Ref)!.Name}, hosting for {Span(purchase.Hosting!.Option.EveryMonths)}",
-            LineKind.DataCentre => $"Data centre {book.DataCentre(line.Ref)!.Name}",
-            LineKind.Setup => "Setting the hosting up, once",
-            LineKind.Domain => $"{line.Ref} for {Span(12 * line.Quantity)}",
-            _ => book.AddOns.First(addOn => addOn.Id == line.Ref).Name,
+            LineKind.Plan or LineKind.Setup => book.Plan(line.Ref)!.Name,
+            LineKind.DataCentre => book.DataCentre(line.Ref)!.Name,
+            LineKind.Domain => line.Ref,
+            LineKind.AddOn => book.AddOns.First(addOn => addOn.Id == line.Ref).Name,
+            _ => throw new InvalidOperationException($"An order has no lines of kind {line.Kind}."),
         };
-        return new OrderedItem(what, book.Provider.Name, new Money(line.AfterDiscounts, bill.Currency).ToAmount(), bill.Currency.Code, line.Cover?.Until, line.IsIncluded || line.Waived > 0);
+        return new OrderedItem(
+            line.Kind, line.Ref, name, book.Id, book.Provider.Name, line.Quantity, line.Cover is { } cover ? Months.WholeBetween(cover.From, cover.Until) : 0,
+            new Money(line.AfterDiscounts, bill.Currency).ToAmount(), bill.Currency.Code, line.Cover?.From, line.Cover?.Until, line.IsIncluded || line.Waived > 0);
     }
-
-    private static string Span(int months) =>
-        (months % 12, months) switch
-        {
-            (0, 12) => "1 year",
-            (0, _) => $"{months / 12} years",
-            (_, 1) => "1 month",
-            _ => $"{months} months",
-        };
 }

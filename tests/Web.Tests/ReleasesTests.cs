@@ -1,0 +1,44 @@
+using System.Net;
+using System.Text.Json;
+using HomeStart.Data;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>What a release wrote is opened for ever: its files stand in fixtures and are never changed.</summary>
+public class ReleasesTests
+{
+    /// <summary>Made by the first release: a site renamed and counted over two years, an order that was completed and one that waits for another card.</summary>
+    private static readonly Guid Workspace = Guid.Parse("0b068000-92ea-447e-874f-a5957e6d2a04");
+
+    [Fact]
+    public async Task The_first_releases_sites_and_orders_open_and_go_on()
+    {
+        await using var host = await TestHost.StartOverAsync(Path.Combine(AppContext.BaseDirectory, "fixtures", "first-release"));
+        var owner = host.Visit();
+        owner.SetCookie("home-start", host.Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Protect(Workspace.ToString("N")));
+        var page = await owner.OpenAsync();
+        page.GetProperty("name").GetString().ShouldBe("Hexworth clocks");
+        page.GetProperty("settings").GetProperty("horizonMonths").GetInt32().ShouldBe(24);
+        page.GetProperty("canUndo").GetBoolean().ShouldBeTrue();
+        var orders = (await owner.GetAsync("/api/orders")).EnumerateArray().ToDictionary(order => order.GetProperty("state").GetString()!);
+        var completed = orders["completed"];
+        completed.GetProperty("items").EnumerateArray().Select(item => item.GetProperty("what").GetString()).ShouldBe(["Slipway, hosting for 1 year", "ostlerwren.com for 1 year", "Daily backup", "Contact privacy"]);
+        completed.GetProperty("keySheet").GetProperty("iPv4").GetString().ShouldBe("203.0.113.199");
+        var waiting = orders["needs-card"].GetProperty("id").GetGuid();
+        var (token, ending) = await owner.CardAsync(Visitor.GoodCard);
+        (await owner.PostAsync($"/api/orders/{waiting}/resume", new { card = new { token, ending } })).Status.ShouldBe(HttpStatusCode.OK);
+        await owner.UntilAsync(waiting, "completed");
+        (await owner.PostAsync($"/api/orders/{completed.GetProperty("id").GetGuid()}/first-password", null)).Body.GetProperty("password").GetString()!.Length.ShouldBe(16);
+    }
+
+    [Fact]
+    public void A_document_says_its_version_and_a_newer_one_is_refused()
+    {
+        var written = Documents.Write(Site.Empty("Clocks"));
+        JsonDocument.Parse(written).RootElement.GetProperty("version").GetInt32().ShouldBe(1);
+        Documents.Read<Site>(written).Name.ShouldBe("Clocks");
+        Should.Throw<JsonException>(() => Documents.Read<Site>(written.Replace("\"version\":1", "\"version\":99", StringComparison.Ordinal))).Message.ShouldContain("newer Home Start");
+    }
+}
