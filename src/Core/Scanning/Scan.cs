@@ -30,7 +30,7 @@ public static class Scan
         Parallel.For(
             0,
             plans.Count,
-            new ParallelOptions { CancellationToken = cancel },
+            new ParallelOptions { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, // Else it takes every thread there is, and whoever else asks waits.
             () => new ScanWorker(market, cancel),
             (index, _, worker) =>
             {

@@ -17,8 +17,8 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
     /// <summary>How many domains, each at one seller, can be looked at.</summary>
     public const int MostDomains = 20_000;
 
-    /// <summary>Six times what 200 hosts and 60 registrars that all sell ten endings take: five to ten seconds on two cores.</summary>
-    public static readonly BigInteger Most = 4_000_000_000;
+    /// <summary>Twice what 200 hosts and 60 registrars that all sell ten endings take; at worst, every way to pay a different one, ten seconds on two cores.</summary>
+    public static readonly BigInteger Most = 1_500_000_000;
 
     /// <summary>Reports what is too much; true where nothing is.</summary>
     public bool IsBounded()

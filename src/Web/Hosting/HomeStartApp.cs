@@ -37,6 +37,9 @@ public static class HomeStartApp
         }
 
         _ = CounterpartsSecret.Of(options.Data);
+
+        // A scan keeps as many threads busy as there are cores: others must be there for whoever else asks, and to see that its caller has left.
+        ThreadPool.SetMinThreads(8 * Environment.ProcessorCount, 8 * Environment.ProcessorCount);
         builder.WebHost.UseKestrel(kestrel =>
         {
             kestrel.ListenLocalhost(options.Port);
