@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 
 namespace HomeStart.Core.Domains;
 
@@ -53,7 +54,7 @@ public sealed record DomainName
     {
         try
         {
-            var text = (System.Text.Ascii.IsValid(label) ? label : Idn.GetAscii(label)).ToLowerInvariant();
+            var text = System.Text.Ascii.IsValid(label) ? label.ToLowerInvariant() : label.EnumerateRunes().All(IsWritten) ? Idn.GetAscii(label.ToLowerInvariant()) : "";
             return IsPlain(text) && (text.Length < 4 || text[2] != '-' || text[3] != '-' || IsEncoded(text)) ? text : null;
         }
         catch (ArgumentException)
@@ -61,6 +62,9 @@ public sealed record DomainName
             return null;
         }
     }
+
+    // Letters, their marks and digits; not what cannot be seen or turns the reading direction.
+    private static bool IsWritten(Rune rune) => rune.Value == '-' || Rune.IsLetterOrDigit(rune) || Rune.GetUnicodeCategory(rune) is UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark;
 
     private static bool IsPlain(string text) =>
         text.Length is > 0 and <= DomainLabel.Longest && text[0] != '-' && text[^1] != '-' && text.All(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '-');

@@ -29,7 +29,7 @@ internal static class RandomMarket
                 ["books"] = Chance(50) ? new JsonArray(host, other) : new JsonArray(other, host),
                 ["startDate"] = start,
                 ["horizonMonths"] = Chance(50) ? Pick([6, 12, 24, 36]) : _random.Next(1, 121),
-                ["owner"] = new JsonObject { ["taxPercent"] = Pick(["0", "20", "8.875", "19.6"]), ["countTax"] = Chance(75), ["newCustomer"] = Chance(75), ["customerOf"] = Chance(60) ? null : Some("host", "names", "nobody") },
+                ["owner"] = new JsonObject { ["taxPercent"] = Pick(["0", "20", "8.875", "19.6"]), ["countTax"] = Chance(75), ["newCustomer"] = Chance(75), ["keepChancePercent"] = Chance(50) ? null : Pick(["70", "95.5", "0", "100"]), ["customerOf"] = Chance(60) ? null : Some("host", "names", "nobody") },
                 ["display"] = new JsonObject { ["currency"] = Pick(Currencies), ["rates"] = new JsonObject { ["GBP"] = "1.2745", ["USD"] = "0.93", ["JPY"] = "0.00517", ["KWD"] = "3.2" } },
                 ["candidate"] = new JsonObject { ["hosting"] = hosted ? Hosting(host) : null, ["domains"] = domains },
             };

@@ -329,6 +329,19 @@ internal sealed class Reference
         return taken;
     }
 
+    // Rule 28, the one place for floating point.
+    private BigInteger Expected(List<Invoice> counted, double chance)
+    {
+        var expected = 0.0;
+        foreach (var bill in counted)
+        {
+            var months = Enumerable.Range(0, Run).Last(month => _start.AddMonths(month) <= bill.Date);
+            expected += (double)Value(bill) * Math.Pow(chance / 100, months / 12.0);
+        }
+
+        return (BigInteger)Math.Round(expected, MidpointRounding.AwayFromZero);
+    }
+
     private JsonObject Totals(List<Invoice> bills, List<Invoice> counted)
     {
         var commit = _hosting is not null ? Int(PlanAndOption().Option, "commitMonths") ?? Int(PlanAndOption().Option, "everyMonths")!.Value
@@ -354,6 +367,7 @@ internal sealed class Reference
             ["unusedAtEnd"] = Show(counted.SelectMany(bill => bill.Charges.Where(charge => charge.Cover?.Until > _end).Select(charge => Unused(bill, charge))).Aggregate(BigInteger.Zero, BigInteger.Add)),
             ["refundable"] = Show(Refundable(today, commit)),
             ["advertised"] = _hosting is null ? null : new JsonObject { ["perMonth"] = PerMonth(0), ["currency"] = Text(Book(host!), "currency") },
+            ["expected"] = Text(Get(_request, "owner"), "keepChancePercent") is { } chance ? Show(Expected(counted, double.Parse(chance, CultureInfo.InvariantCulture))) : null,
             ["atLeast"] = new JsonArray([.. marks]),
         };
     }

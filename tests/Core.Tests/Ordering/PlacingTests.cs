@@ -1,0 +1,72 @@
+namespace HomeStart.Core.Tests;
+
+/// <summary>What an order agrees to is what the costing said, line by line; what cannot be ordered is said with its place.</summary>
+public class PlacingTests
+{
+    [Fact]
+    public void Lines_payments_and_the_domain_are_those_of_today()
+    {
+        var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", false, 1), new SetExtra("A", "privacy", true, 1))).ShouldNotBeNull();
+        things.Items.Select(item => (item.Kind, item.Ref, item.Name, item.Months, item.Included)).ShouldBe(
+        [
+            (LineKind.Plan, "slipway", "Slipway", 12, false), (LineKind.Domain, "ostlerwren.com", "ostlerwren.com", 12, true), (LineKind.AddOn, "backup", "Daily backup", 12, false), (LineKind.AddOn, "privacy", "Contact privacy", 12, false),
+        ]);
+        things.Items.Where(item => item.Kind != LineKind.AddOn).ShouldAllBe(item => item.From == Shop.Today && item.Until == Shop.Today.AddMonths(12));
+        things.Payments.Select(payment => (payment.Book, payment.Amount)).ShouldBe([("tidemarsh", things.Total)]);
+        things.Domain.ShouldBe(new OrderedDomain("tidemarsh", "Tidemarsh Hosting", "ostlerwren.com", 1, true));
+        things.Hosting!.Address.ShouldBe("ostlerwren.com");
+    }
+
+    [Fact]
+    public void Without_contact_privacy_the_record_is_open() => Placed(Shop.Choosing("tidemarsh", "slipway", 12))!.Domain!.Private.ShouldBeFalse();
+
+    [Fact]
+    public void Two_sellers_are_two_payments()
+    {
+        var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("nameyarrow")))).ShouldNotBeNull();
+        things.Payments.Select(payment => payment.Book).Order().ShouldBe(["nameyarrow", "tidemarsh"]);
+        things.Payments.Sum(payment => decimal.Parse(payment.Amount)).ShouldBe(decimal.Parse(things.Total));
+    }
+
+    [Theory]
+    [InlineData(DomainRoute.Keep, "ostlerwren.com")]
+    [InlineData(DomainRoute.Later, null)]
+    [InlineData(DomainRoute.Lent, null)]
+    public void A_domain_that_is_not_registered_today_is_not_ordered_and_only_a_kept_one_is_an_address(DomainRoute route, string? address)
+    {
+        var choice = route switch
+        {
+            DomainRoute.Keep => new DomainChoice(route) { Name = "ostlerwren", Ending = "com", Expires = Shop.Today.AddMonths(5), Renewal = "9.00", Currency = "GBP" },
+            DomainRoute.Later => Shop.Name("tidemarsh") with { Route = route, InMonths = 2 },
+            _ => new DomainChoice(route),
+        };
+        var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", choice))).ShouldNotBeNull();
+        things.Domain.ShouldBeNull();
+        things.Hosting!.Address.ShouldBe(address);
+    }
+
+    [Fact]
+    public void A_premium_name_is_agreed_to_at_its_price() =>
+        Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Premium = new PremiumPrices("890.00", "90.00") })))!.Domain!.Premium.ShouldBe("890.00");
+
+    [Fact]
+    public void A_transfer_is_refused_with_its_place()
+    {
+        var faults = new FaultList();
+        Placing.Of(Shop.Costed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Route = DomainRoute.Transfer, Expires = Shop.Today.AddMonths(3) }))), faults).ShouldBeNull();
+        faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([("unavailable", "candidate.domains[0].route")]);
+    }
+
+    [Fact]
+    public void Like_orders_are_those_of_one_domain_or_without_one_of_one_hosting()
+    {
+        var (one, again) = (Placed(Shop.Choosing("tidemarsh", "slipway", 12))!, Placed(Shop.Choosing("tidemarsh", "slipway", 1))!);
+        one.IsLike(again).ShouldBeTrue();
+        var bare = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", null)))!;
+        one.IsLike(bare).ShouldBeFalse();
+        bare.IsLike(Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 36), new ChooseDomain("A", null)))!).ShouldBeTrue();
+        bare.IsLike(Placed(Shop.Do(Shop.Choosing("plainstone", "lintel", 12), new ChooseDomain("A", null)))!).ShouldBeFalse();
+    }
+
+    private static OrderedThings? Placed(Site site) => Placing.Of(Shop.Costed(site), new FaultList());
+}
