@@ -2,6 +2,7 @@ using System.Data.Common;
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using HomeStart.Connectors;
 using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Orders;
@@ -220,6 +221,32 @@ public class OrderFaultsTests
         (await stranger.PutAsync("/worlds/any/behaviours/card/down", null, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
         (await stranger.PostAsync("/holds", null, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
         (await stranger.PostAsync("/cards", new StringContent("{}", Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.OK);
+    }
+
+    [Theory]
+    [InlineData("a/b", "/hosts/a%2Fb/accounts")]
+    [InlineData("%2e%2e", "/hosts/%252e%252e/accounts")]
+    [InlineData("..", "/hosts/%252/accounts")]
+    [InlineData(".", "/hosts/%251/accounts")]
+    [InlineData("", "/hosts/%250/accounts")]
+    [InlineData("x?y#z", "/hosts/x%3Fy%23z/accounts")]
+    public void Whatever_is_put_into_an_address_stays_one_segment(string book, string path)
+    {
+        CounterpartPath.Of($"/hosts/{book}/accounts").ShouldBe(path);
+        new Uri(new Uri("http://localhost"), CounterpartPath.Of($"/hosts/{book}/accounts")).Segments.Length.ShouldBe(4);
+    }
+
+    [Theory]
+    [InlineData("{\"ldhName\":\"clock.com\",\"entities\":[{\"roles\":[\"registrar\"],\"vcardArray\":[\"vcard\",[[\"fn\",{},\"text\",7]]]}]}")]
+    [InlineData("{\"ldhName\":\"clock.com\",\"events\":[{\"eventAction\":3,\"eventDate\":{}}],\"status\":[1,null],\"entities\":{}}")]
+    [InlineData("{\"ldhName\":\"\\ud800\"}")]
+    [InlineData("[7]")]
+    [InlineData("nonsense")]
+    public async Task A_public_record_that_makes_no_sense_spoils_no_check(string record)
+    {
+        await using var host = await TestHost.StartAsync(between: new Nonsense("/clock.com", HttpStatusCode.OK, record).Handler);
+        var answer = await host.Visit().GetAsync("/api/domains/check?label=clock&ending=com");
+        answer.GetProperty("state").GetString().ShouldBe("taken");
     }
 
     private static List<string?> Where(JsonElement problem) => [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];

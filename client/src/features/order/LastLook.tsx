@@ -26,9 +26,15 @@ export function LastLook({ costing }: { costing: Costing }) {
           </thead>
           <tbody>
             {bill.lines.map((line) => (
-              <tr key={line.kind + line.ref + (line.forDomain ?? '')} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
+              <tr
+                key={`${line.kind} ${line.ref} ${line.forDomain ?? ''} ${line.included ?? ''}`}
+                className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1"
+              >
                 <th scope="row" className="font-normal">
-                  <bdi>{lineWords(line, bill.book, books, page.worksheet.extras)}</bdi>
+                  <bdi>
+                    {line.kind === 'addOn' && line.quantity > 1 && `${line.quantity} × `}
+                    {lineWords(line, bill.book, books, page.worksheet.extras)}
+                  </bdi>
                   {line.discounts.map((discount) => (
                     <span key={discount.source} className="text-green block text-[13px]">
                       {discount.source === 'included' ? 'included with the plan' : discount.source}: −
@@ -45,7 +51,7 @@ export function LastLook({ costing }: { costing: Costing }) {
             {!isZero(bill.tax) && bill.net !== bill.total && (
               <tr className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
                 <th scope="row" className="font-normal" colSpan={2}>
-                  {books.find((book) => book.id === bill.book)?.pricesIncludeTax ? 'of it tax' : 'Tax'}
+                  {books.find((book) => book.id === bill.book)?.pricesIncludeTax ? 'of which tax' : 'Tax'}
                 </th>
                 <td className="text-right">{figure(bill.tax)}</td>
               </tr>
