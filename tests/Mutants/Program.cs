@@ -1,0 +1,71 @@
+using System.Globalization;
+using HomeStart.Mutants;
+
+// dotnet HomeStart.Mutants.dll ROOT FOLDER [COUNT] [SEED]: changes Core below FOLDER, COUNT times at one place each, and lists the changes that no test of Core notices.
+var root = Path.GetFullPath(args[0]);
+var folder = Path.GetFullPath(Path.Combine(root, args[1])).TrimEnd('/') + "/";
+var count = args.Length > 2 ? int.Parse(args[2], CultureInfo.InvariantCulture) : int.MaxValue;
+var seed = args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : Random.Shared.Next();
+
+var core = new CoreBuild(root);
+var all = core.Written(folder).SelectMany(Mutations.Of).ToArray();
+if (all.Length == 0)
+{
+    Console.Error.WriteLine($"Nothing to change below {folder}: give a folder of src/Core.");
+    return 2;
+}
+
+new Random(seed).Shuffle(all);
+Console.WriteLine($"{all.Length} changes are possible; seed {seed}.");
+
+var benches = Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount)).Select(number => new TestBench(root, number)).ToList();
+core.EmitUnchanged(benches[0].Core);
+if (!await benches[0].PassesAsync())
+{
+    Console.Error.WriteLine("The tests fail without any change. Mend that first.");
+    return 1;
+}
+
+var waiting = new Queue<Mutation>(all);
+var tried = 0;
+List<string> survivors = [];
+await Task.WhenAll(benches.Select(bench => Task.Run(() => WorkAsync(bench))));
+
+var dead = tried - survivors.Count;
+Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{dead} of {tried} changes were noticed ({100.0 * dead / tried:0.0}%)."));
+return 0;
+
+async Task WorkAsync(TestBench bench)
+{
+    while (Next(bench) is { } mutation)
+    {
+        var passes = await bench.PassesAsync();
+        lock (waiting)
+        {
+            if (passes)
+            {
+                survivors.Add(mutation.Describe(root));
+            }
+
+            Console.WriteLine($"{(passes ? "SURVIVED" : "noticed ")}  {mutation.Describe(root)}");
+        }
+    }
+}
+
+// The next change that compiles, built for this bench.
+Mutation? Next(TestBench bench)
+{
+    lock (waiting)
+    {
+        while (tried < count && waiting.TryDequeue(out var mutation))
+        {
+            if (core.TryEmit(mutation, bench.Core))
+            {
+                tried++;
+                return mutation;
+            }
+        }
+
+        return null;
+    }
+}
