@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './schema';
+import { problemOf } from './shapes';
 
 export type Schemas = components['schemas'];
 export type SitePage = Schemas['SitePageWire'];
@@ -40,9 +41,8 @@ export class Refused extends Error {
   readonly faults: Fault[];
 
   constructor(status: number, problem: unknown) {
-    const told = (problem ?? {}) as { title?: string; detail?: string; errors?: Fault[] };
-    const faults = told.errors ?? [];
-    super(faults[0]?.message ?? told.detail ?? told.title ?? 'Something went wrong on our side.');
+    const { words, faults } = problemOf(problem);
+    super(faults[0]?.message ?? words ?? 'Something went wrong on our side.');
     this.status = status;
     this.faults = faults;
   }

@@ -2,31 +2,11 @@ import { useIsMutating, useMutation, useMutationState, useQueryClient } from '@t
 import { useState } from 'react';
 import { api, Refused, type Schemas, type SitePage } from './client';
 import { siteKey } from './queries';
-
-export type DomainChoice = Partial<Schemas['DomainWire']> & { route: string };
+import { isSitePage } from './shapes';
 
 /** The named changes of a site; the server says what each does. */
-export type Command =
-  | { kind: 'rename-site'; name: string }
-  | { kind: 'set-horizon'; months: number }
-  | { kind: 'set-start'; date: string | null }
-  | { kind: 'set-tax'; percent: string; counted: boolean }
-  | { kind: 'set-display'; currency: string; rates: Record<string, string> }
-  | { kind: 'set-new-customer'; isNew: boolean }
-  | { kind: 'set-keep-chance'; percent: string | null }
-  | { kind: 'set-needs'; needs: Partial<Schemas['NeedsWire']> }
-  | { kind: 'add-candidate'; copyOf: string | null; candidate?: Schemas['CandidateWire'] }
-  | { kind: 'remove-candidate'; letter: string }
-  | { kind: 'rename-candidate'; letter: string; name: string }
-  | { kind: 'move-candidate'; letter: string; by: number }
-  | { kind: 'choose-plan'; letter: string; book: string; plan: string }
-  | { kind: 'choose-billing'; letter: string; everyMonths: number; commitMonths: number }
-  | { kind: 'choose-data-centre'; letter: string; dataCentre: string | null }
-  | { kind: 'choose-domain'; letter: string; domain: DomainChoice | null }
-  | { kind: 'set-extra'; letter: string; extra: string; forDomain: boolean; quantity: number }
-  | { kind: 'enter-code'; letter: string; code: string }
-  | { kind: 'drop-code'; letter: string; code: string }
-  | { kind: 'use-codes'; letter: string; codes: string[] };
+export type Command = Schemas['CommandWire'];
+export type DomainChoice = Schemas['DomainBody'];
 
 export type Change = Command | { kind: 'undo' } | { kind: 'redo' };
 
@@ -45,14 +25,14 @@ export class Overtaken extends Error {
 async function send(siteId: string, view: string | undefined, change: Change, revision: number) {
   const params = { path: { siteId }, query: { view } };
   if (change.kind === 'undo') {
-    return api.POST('/api/sites/{siteId}/undo', { params, body: { revision } as never });
+    return api.POST('/api/sites/{siteId}/undo', { params, body: { revision } });
   }
 
   if (change.kind === 'redo') {
-    return api.POST('/api/sites/{siteId}/redo', { params, body: { revision } as never });
+    return api.POST('/api/sites/{siteId}/redo', { params, body: { revision } });
   }
 
-  return api.POST('/api/sites/{siteId}/commands', { params, body: { revision, command: change } as never });
+  return api.POST('/api/sites/{siteId}/commands', { params, body: { revision, command: change } });
 }
 
 /**
@@ -83,9 +63,11 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
       const seen = queries.getQueryData<SitePage>(key);
       const answer = await send(siteId, view, change, seen?.revision ?? 0);
       if (answer.response.status === 409) {
-        const newer = answer.error as unknown as SitePage;
-        accept(newer);
-        throw new Overtaken(seen, newer);
+        const newer: unknown = answer.error;
+        if (isSitePage(newer)) {
+          accept(newer);
+          throw new Overtaken(seen, newer);
+        }
       }
 
       if (answer.data === undefined) {

@@ -1,16 +1,11 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Refused, type Fault, type Schemas } from './client';
+import { Refused, type Schemas } from './client';
+import { lineOf } from './shapes';
 
 export type SiteScan = Schemas['SiteScanWire'];
 export type ScanRow = Schemas['ScanRowWire'];
 export type Settling = Schemas['SettlingWire'];
-
-interface Line<T> {
-  progress?: { done: number; of: number };
-  result?: T;
-  errors?: Fault[];
-}
 
 /** Reads an answer line by line: progress first, the result or the faults last. Leaving or stopping ends the scan on the server too. */
 async function read<T>(path: string, signal: AbortSignal, onProgress: (share: number) => void): Promise<T> {
@@ -26,11 +21,11 @@ async function read<T>(path: string, signal: AbortSignal, onProgress: (share: nu
     const lines = (rest + (value ?? '')).split('\n');
     rest = done ? '' : (lines.pop() ?? '');
     for (const line of lines.filter(Boolean)) {
-      const told = JSON.parse(line) as Line<T>;
+      const told = lineOf(line);
       if (told.progress) {
         onProgress(told.progress.done / told.progress.of);
       } else if (told.result) {
-        return told.result;
+        return told.result as T;
       } else {
         throw new Refused(422, { errors: told.errors });
       }

@@ -440,6 +440,14 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AddOnChoiceBody: {
+            id: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            quantity?: number;
+        };
         AddOnChoiceWire: {
             id: string;
             /** Format: int32 */
@@ -456,6 +464,11 @@ export interface components {
             perMonth: string;
             currency: string;
         };
+        /**
+         * @description Five different answers.
+         * @enum {string}
+         */
+        AvailabilityState: "free" | "taken" | "premium" | "reserved" | "unchecked";
         BarWire: {
             /** Format: date */
             date: string;
@@ -503,9 +516,37 @@ export interface components {
             addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
         };
+        CandidateBody: {
+            hosting?: null | components["schemas"]["HostingBody"];
+            domains?: null | components["schemas"]["DomainBody"][];
+        };
         CandidateWire: {
             hosting: null | components["schemas"]["HostingWire"];
             domains: components["schemas"]["DomainWire"][];
+        };
+        CardBody: {
+            token: string;
+            ending: string;
+        };
+        /**
+         * @description From least to most.
+         * @default none
+         * @enum {string}
+         */
+        CertificateLevel: "none" | "shared" | "own" | "wildcard";
+        ChangeSiteBody: {
+            /** Format: int32 */
+            revision: number;
+            command: components["schemas"]["CommandWire"];
+        };
+        /**
+         * @description How often an extra is charged (costing rules 13 and 14).
+         * @enum {string}
+         */
+        ChargeEvery: "once" | "month" | "year" | "cycle";
+        CheckOrderBody: {
+            contact: components["schemas"]["ContactBody"];
+            agreed: boolean;
         };
         CodeConditionWire: {
             /** Format: date */
@@ -534,9 +575,138 @@ export interface components {
         CodeWire: {
             book: string;
             code: string;
-            verdict: string;
+            verdict: components["schemas"]["Verdict"];
             saves: null | string;
             makesItCount: null | components["schemas"]["CodeConditionWire"];
+        };
+        CommandWire: components["schemas"]["CommandWireRenameSiteWire"] | components["schemas"]["CommandWireSetHorizonWire"] | components["schemas"]["CommandWireSetStartWire"] | components["schemas"]["CommandWireSetTaxWire"] | components["schemas"]["CommandWireSetDisplayWire"] | components["schemas"]["CommandWireSetNewCustomerWire"] | components["schemas"]["CommandWireSetKeepChanceWire"] | components["schemas"]["CommandWireSetNeedsWire"] | components["schemas"]["CommandWireAddCandidateWire"] | components["schemas"]["CommandWireRemoveCandidateWire"] | components["schemas"]["CommandWireRenameCandidateWire"] | components["schemas"]["CommandWireMoveCandidateWire"] | components["schemas"]["CommandWireChoosePlanWire"] | components["schemas"]["CommandWireChooseBillingWire"] | components["schemas"]["CommandWireChooseDataCentreWire"] | components["schemas"]["CommandWireChooseDomainWire"] | components["schemas"]["CommandWireSetExtraWire"] | components["schemas"]["CommandWireEnterCodeWire"] | components["schemas"]["CommandWireDropCodeWire"] | components["schemas"]["CommandWireUseCodesWire"];
+        CommandWireAddCandidateWire: {
+            /** @enum {string} */
+            kind: "add-candidate";
+            copyOf?: null | string;
+            candidate?: null | components["schemas"]["CandidateBody"];
+        };
+        CommandWireChooseBillingWire: {
+            /** @enum {string} */
+            kind: "choose-billing";
+            letter: string;
+            /** Format: int32 */
+            everyMonths: number;
+            /** Format: int32 */
+            commitMonths: number;
+        };
+        CommandWireChooseDataCentreWire: {
+            /** @enum {string} */
+            kind: "choose-data-centre";
+            letter: string;
+            dataCentre?: null | string;
+        };
+        CommandWireChooseDomainWire: {
+            /** @enum {string} */
+            kind: "choose-domain";
+            letter: string;
+            domain?: null | components["schemas"]["DomainBody"];
+        };
+        CommandWireChoosePlanWire: {
+            /** @enum {string} */
+            kind: "choose-plan";
+            letter: string;
+            book: string;
+            plan: string;
+        };
+        CommandWireDropCodeWire: {
+            /** @enum {string} */
+            kind: "drop-code";
+            letter: string;
+            code: string;
+        };
+        CommandWireEnterCodeWire: {
+            /** @enum {string} */
+            kind: "enter-code";
+            letter: string;
+            code: string;
+        };
+        CommandWireMoveCandidateWire: {
+            /** @enum {string} */
+            kind: "move-candidate";
+            letter: string;
+            /** Format: int32 */
+            by: number;
+        };
+        CommandWireRemoveCandidateWire: {
+            /** @enum {string} */
+            kind: "remove-candidate";
+            letter: string;
+        };
+        CommandWireRenameCandidateWire: {
+            /** @enum {string} */
+            kind: "rename-candidate";
+            letter: string;
+            name?: null | string;
+        };
+        CommandWireRenameSiteWire: {
+            /** @enum {string} */
+            kind: "rename-site";
+            name: string;
+        };
+        CommandWireSetDisplayWire: {
+            /** @enum {string} */
+            kind: "set-display";
+            currency: string;
+            rates?: null | {
+                [key: string]: string;
+            };
+        };
+        CommandWireSetExtraWire: {
+            /** @enum {string} */
+            kind: "set-extra";
+            letter: string;
+            extra: string;
+            /** Format: int32 */
+            quantity: number;
+            /** @default false */
+            forDomain?: boolean;
+        };
+        CommandWireSetHorizonWire: {
+            /** @enum {string} */
+            kind: "set-horizon";
+            /** Format: int32 */
+            months: number;
+        };
+        CommandWireSetKeepChanceWire: {
+            /** @enum {string} */
+            kind: "set-keep-chance";
+            percent?: null | string;
+        };
+        CommandWireSetNeedsWire: {
+            /** @enum {string} */
+            kind: "set-needs";
+            needs: components["schemas"]["NeedsBody"];
+        };
+        CommandWireSetNewCustomerWire: {
+            /** @enum {string} */
+            kind: "set-new-customer";
+            /** @default true */
+            isNew?: boolean;
+        };
+        CommandWireSetStartWire: {
+            /** @enum {string} */
+            kind: "set-start";
+            /** Format: date */
+            date?: null | string;
+        };
+        CommandWireSetTaxWire: {
+            /** @enum {string} */
+            kind: "set-tax";
+            percent: string;
+            /** @default true */
+            counted?: boolean;
+        };
+        CommandWireUseCodesWire: {
+            /** @enum {string} */
+            kind: "use-codes";
+            letter: string;
+            codes: string[];
         };
         ComparedWire: {
             letter: string;
@@ -565,6 +735,25 @@ export interface components {
             leads: components["schemas"]["LeadWire"][];
             turns: components["schemas"]["ShortlistTurnWire"][];
             differences: components["schemas"]["LineDifferenceWire"][];
+        };
+        ContactBody: {
+            name?: null | string;
+            mail?: null | string;
+            street?: null | string;
+            town?: null | string;
+            postcode?: null | string;
+            country?: null | string;
+            telephone?: null | string;
+        };
+        CostingBody: {
+            /** Format: date */
+            startDate: string;
+            /** Format: int32 */
+            horizonMonths: number;
+            candidate: components["schemas"]["CandidateBody"];
+            owner?: null | components["schemas"]["OwnerBody"];
+            display?: null | components["schemas"]["DisplayBody"];
+            books?: null | unknown[];
         };
         CostingWire: {
             totals: components["schemas"]["TotalsWire"];
@@ -606,17 +795,68 @@ export interface components {
             source: string;
             amount: string;
         };
+        DisplayBody: {
+            currency?: null | string;
+            rates?: null | {
+                [key: string]: string;
+            };
+        };
         DomainAnswerWire: {
             domain: string;
-            state: string;
+            state: components["schemas"]["AvailabilityState"];
             why: null | string;
             book: string;
             premium: null | components["schemas"]["PremiumWire"];
             currency: null | string;
             registration: null | components["schemas"]["RegistrationWire"];
         };
+        DomainBody: {
+            route: components["schemas"]["DomainRoute"];
+            book?: null | string;
+            name?: null | string;
+            ending?: null | string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            years?: number;
+            /** @default true */
+            useIncluded?: boolean;
+            premium?: null | components["schemas"]["PremiumWire"];
+            addOns?: null | components["schemas"]["AddOnChoiceBody"][];
+            codes?: null | string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            inMonths?: number;
+            /** Format: date */
+            expires?: null | string;
+            renewal?: null | string;
+            currency?: null | string;
+        };
+        DomainNeedBody: {
+            route: components["schemas"]["DomainRoute"];
+            name?: null | string;
+            endings?: null | string[];
+            ending?: null | string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            years?: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            inMonths?: number;
+            /** Format: date */
+            expires?: null | string;
+            renewal?: null | string;
+            currency?: null | string;
+        };
         DomainNeedWire: {
-            route: string;
+            route: components["schemas"]["DomainRoute"];
             name: null | string;
             endings: string[];
             ending: null | string;
@@ -637,6 +877,11 @@ export interface components {
             /** Format: int32 */
             maxYears: number;
         };
+        /**
+         * @description How a domain is had (costing rules 8 to 12).
+         * @enum {string}
+         */
+        DomainRoute: "register" | "later" | "transfer" | "keep" | "lent";
         DomainSellerWire: {
             book: string;
             provider: string;
@@ -652,7 +897,7 @@ export interface components {
             outcome: null | components["schemas"]["OutcomeWire"];
         };
         DomainWire: {
-            route: null | string;
+            route: components["schemas"]["DomainRoute"];
             book: null | string;
             name: null | string;
             ending: null | string;
@@ -681,7 +926,7 @@ export interface components {
             seller: string;
             forDomain: boolean;
             unit: null | string;
-            every: string;
+            every: components["schemas"]["ChargeEvery"];
             first: string;
             later: null | string;
             ifBoughtLater: null | string;
@@ -702,6 +947,19 @@ export interface components {
         };
         FirstPasswordWire: {
             password: null | string;
+        };
+        /** @enum {string} */
+        Fit: "met" | "with-extra" | "not-met" | "not-stated";
+        HostingBody: {
+            book: null | string;
+            plan: null | string;
+            /** Format: int32 */
+            everyMonths: null | number;
+            /** Format: int32 */
+            commitMonths?: null | number;
+            dataCentre?: null | string;
+            addOns?: null | components["schemas"]["AddOnChoiceBody"][];
+            codes?: null | string[];
         };
         HostingWire: {
             book: null | string;
@@ -726,10 +984,15 @@ export interface components {
             endings: string[];
             everyYear: boolean;
         };
+        /**
+         * @description In the order in which costing rule 16 is read.
+         * @enum {string}
+         */
+        InclusionResult: "used" | "none-given" | "other-book" | "commit-too-short" | "other-ending" | "premium" | "other-route" | "turned-off" | "used-up";
         InclusionWire: {
             /** Format: int32 */
             domain: number;
-            result: string;
+            result: components["schemas"]["InclusionResult"];
             /** Format: int32 */
             minCommitMonths: null | number;
         };
@@ -776,7 +1039,7 @@ export interface components {
             paid: string;
         };
         LedgerRowWire: {
-            kind: string;
+            kind: components["schemas"]["RowKind"];
             book: null | string;
             ref: null | string;
             cells: string[];
@@ -794,15 +1057,20 @@ export interface components {
             firstTermEndsAfter: null | number;
         };
         LineDifferenceWire: {
-            kind: string;
+            kind: components["schemas"]["RowKind"];
             of: null | string;
             one: string[];
             other: string[];
             cells: string[];
             total: string;
         };
+        /**
+         * @description What kind of line: also the word for it on the wire, in camel case.
+         * @enum {string}
+         */
+        LineKind: "plan" | "dataCentre" | "setup" | "domain" | "addOn";
         LineWire: {
-            kind: string;
+            kind: components["schemas"]["LineKind"];
             ref: string;
             /** Format: int32 */
             quantity: number;
@@ -827,10 +1095,65 @@ export interface components {
         };
         NeedFitWire: {
             need: string;
-            fit: string;
+            fit: components["schemas"]["Fit"];
             has: components["schemas"]["JsonElement"];
             wants: components["schemas"]["JsonElement"];
             by: null | string;
+        };
+        NeedsBody: {
+            /**
+             * Format: double
+             * @default 0
+             */
+            websites?: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            storageGB?: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            monthlyVisits?: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            mailboxes?: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            databases?: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            subdomains?: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            transferGB?: number;
+            certificate?: components["schemas"]["CertificateLevel"];
+            extras?: null | string[];
+            regions?: null | string[];
+            platform?: null | string;
+            /** @default false */
+            installer?: boolean;
+            /** @default false */
+            ownIp?: boolean;
+            support?: null | string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            minRefundDays?: number;
+            maxDueToday?: null | string;
+            /** @default false */
+            acceptUnknown?: boolean;
+            domain?: null | components["schemas"]["DomainNeedBody"];
         };
         NeedsWire: {
             /** Format: double */
@@ -847,7 +1170,7 @@ export interface components {
             subdomains: number;
             /** Format: double */
             transferGB: number;
-            certificate: string;
+            certificate: components["schemas"]["CertificateLevel"];
             extras: string[];
             regions: string[];
             platform: null | string;
@@ -866,17 +1189,21 @@ export interface components {
             total: string;
             atLeast: boolean;
         };
+        /** @enum {string} */
+        NoRefund: "no-hosting" | "not-offered" | "commit-too-short" | "nothing-left" | null;
         OrderCheckWire: {
             errors: components["schemas"]["FaultWire"][];
         };
         OrderProblemWire: {
-            step: string;
+            step: components["schemas"]["StepKind"];
             code: string;
             message: string;
         };
+        /** @enum {string} */
+        OrderState: "working" | "needs-card" | "needs-patience" | "undoing" | "cancelled" | "completed";
         OrderStepWire: {
-            kind: string;
-            status: string;
+            kind: components["schemas"]["StepKind"];
+            status: components["schemas"]["StepState"];
             seller: string;
             amount: null | string;
             currency: null | string;
@@ -891,7 +1218,7 @@ export interface components {
             letter: string;
             /** Format: date */
             placedOn: string;
-            state: string;
+            state: components["schemas"]["OrderState"];
             problem: null | components["schemas"]["OrderProblemWire"];
             steps: components["schemas"]["OrderStepWire"][];
             canCancel: boolean;
@@ -920,6 +1247,28 @@ export interface components {
             nextDue: null | components["schemas"]["NextWire"];
             horizonChange: null | string;
             todayChange: null | string;
+        };
+        OwnerBody: {
+            taxPercent?: null | string;
+            /** @default true */
+            countTax?: boolean;
+            /** @default true */
+            newCustomer?: boolean;
+            customerOf?: null | string[];
+            keepChancePercent?: null | string;
+        };
+        PlaceOrderBody: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            revision: number;
+            letter: string;
+            today: string;
+            contact: components["schemas"]["ContactBody"];
+            card: components["schemas"]["CardBody"];
+            agreed: boolean;
+            /** @default false */
+            again?: boolean;
         };
         PlanOptionWire: {
             book: string;
@@ -970,7 +1319,7 @@ export interface components {
         RefundWire: {
             /** Format: date */
             lastDay: null | string;
-            reason: null | string;
+            reason: null | components["schemas"]["NoRefund"];
             /** Format: int32 */
             minCommitMonths: null | number;
         };
@@ -986,6 +1335,32 @@ export interface components {
             book: string;
             plan: string;
             reasons: components["schemas"]["ReasonWire"][];
+        };
+        ResumeOrderBody: {
+            card?: null | components["schemas"]["CardBody"];
+        };
+        RevisionBody: {
+            /** Format: int32 */
+            revision: number;
+        };
+        /**
+         * @description In the order in which rows stand.
+         * @enum {string}
+         */
+        RowKind: "plan" | "dataCentre" | "setup" | "domain" | "addOn" | "code" | "tax";
+        ScanBody: {
+            /** Format: date */
+            startDate: string;
+            /** Format: int32 */
+            horizonMonths: number;
+            needs?: null | components["schemas"]["NeedsBody"];
+            owner?: null | components["schemas"]["OwnerBody"];
+            display?: null | components["schemas"]["DisplayBody"];
+            books?: null | unknown[];
+            objective?: null | string;
+            group?: null | string;
+            /** Format: int32 */
+            top?: null | number;
         };
         ScanPointWire: {
             book: string;
@@ -1098,6 +1473,13 @@ export interface components {
             nextDue: null | components["schemas"]["NextWire"];
             cannotOrder: null | string;
         };
+        StartSiteBody: {
+            name: string;
+        };
+        /** @enum {string} */
+        StepKind: "hold" | "prepare" | "register" | "join" | "capture";
+        /** @enum {string} */
+        StepState: "waiting" | "trying" | "no-answer" | "done" | "refused" | "undoing" | "undone";
         StoppingWire: {
             currency: string;
             chosen: string[];
@@ -1158,11 +1540,18 @@ export interface components {
             /** Format: date */
             date: string;
             book: null | string;
-            kind: string;
+            kind: components["schemas"]["LineKind"];
             ref: string;
         };
+        /**
+         * @description In the order they are looked for.
+         * @enum {string}
+         */
+        Verdict: "unknown" | "not-yet" | "expired" | "new-customers-only" | "other-plans-only" | "cycle-too-short" | "cannot-combine" | "nothing-to-discount" | "applied";
+        /** @enum {string} */
+        WayNoteKind: "falls-due-next" | "looks-cheap";
         WayNoteWire: {
-            kind: string;
+            kind: components["schemas"]["WayNoteKind"];
             isDayAfter: boolean;
         };
         WayToPayWire: {
@@ -1220,7 +1609,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["CostingBody"];
             };
         };
         responses: {
@@ -1271,7 +1660,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["ScanBody"];
             };
         };
         responses: {
@@ -1467,7 +1856,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["PlaceOrderBody"];
             };
         };
         responses: {
@@ -1518,7 +1907,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["CheckOrderBody"];
             };
         };
         responses: {
@@ -1542,7 +1931,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["StartSiteBody"];
             };
         };
         responses: {
@@ -1603,7 +1992,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["ChangeSiteBody"];
             };
         };
         responses: {
@@ -1658,7 +2047,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["RevisionBody"];
             };
         };
         responses: {
@@ -1713,7 +2102,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["RevisionBody"];
             };
         };
         responses: {
@@ -2063,7 +2452,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JsonElement"];
+                "application/json": components["schemas"]["ResumeOrderBody"];
             };
         };
         responses: {

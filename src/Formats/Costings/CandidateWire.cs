@@ -20,9 +20,8 @@ public sealed record AddOnChoiceWire(string Id, int Quantity);
 
 public sealed record PremiumWire(string? Register, string? Renew);
 
-/// <param name="Route">register, later, transfer, keep or lent.</param>
 public sealed record DomainWire(
-    string? Route,
+    DomainRoute Route,
     string? Book,
     string? Name,
     string? Ending,
@@ -38,7 +37,7 @@ public sealed record DomainWire(
 {
     internal static DomainWire Of(DomainChoice domain) =>
         new(
-            domain.Route?.ToString().ToLowerInvariant(),
+            domain.Route ?? throw new InvalidOperationException("A domain without a route is a fault, and never shown."),
             domain.Book,
             domain.Name,
             domain.Ending,

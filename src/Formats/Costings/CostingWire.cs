@@ -43,7 +43,7 @@ public sealed record NextWire(DateOnly Date, string Total, bool AtLeast)
 public sealed record AdvertisedWire(string PerMonth, string Currency);
 
 /// <summary>A line that is not stated, before the end of the horizon.</summary>
-public sealed record UnstatedWire(DateOnly Date, string? Book, string Kind, string Ref);
+public sealed record UnstatedWire(DateOnly Date, string? Book, LineKind Kind, string Ref);
 
 /// <summary>The plan's change of price, a month; a null <paramref name="To"/> is not stated.</summary>
 public sealed record PriceStepWire(DateOnly Date, string From, string? To, string Currency)
@@ -54,7 +54,7 @@ public sealed record PriceStepWire(DateOnly Date, string From, string? To, strin
 
 /// <param name="Saves">What an applied code saves over the horizon; null for one that is not.</param>
 /// <param name="MakesItCount">What would make a refused code count; null where nothing would, or it counts.</param>
-public sealed record CodeWire(string Book, string Code, string Verdict, string? Saves, CodeConditionWire? MakesItCount);
+public sealed record CodeWire(string Book, string Code, Verdict Verdict, string? Saves, CodeConditionWire? MakesItCount);
 
 /// <summary>The condition a code failed: the one that belongs to its verdict is set.</summary>
 /// <param name="OnOrAfter">Start on this day or later.</param>
@@ -75,7 +75,7 @@ public sealed record BillWire(
 /// <param name="Worth">What an included line would have cost; null where that is not stated.</param>
 /// <param name="ForDomain">The domain that a domain extra is for.</param>
 public sealed record LineWire(
-    string Kind,
+    LineKind Kind,
     string Ref,
     int Quantity,
     string Amount,
@@ -98,7 +98,7 @@ public sealed record LedgerWire(
     IReadOnlyList<string> Columns, IReadOnlyList<string> Totals, IReadOnlyList<bool> AtLeast, IReadOnlyList<LedgerRowWire> Rows, string? Folded, int? FirstTermEndsAfter);
 
 /// <param name="Folded">The sum of its cells from year 4 on, where a long horizon is folded; else null.</param>
-public sealed record LedgerRowWire(string Kind, string? Book, string? Ref, IReadOnlyList<string> Cells, string Total, IReadOnlyList<bool> AtLeast, string? Folded);
+public sealed record LedgerRowWire(RowKind Kind, string? Book, string? Ref, IReadOnlyList<string> Cells, string Total, IReadOnlyList<bool> AtLeast, string? Folded);
 
 /// <param name="End">The first day that is not counted any more.</param>
 /// <param name="FirstTermEnd">The first day after what is committed to.</param>
@@ -106,9 +106,8 @@ public sealed record DatesWire(DateOnly End, DateOnly FirstTermEnd);
 
 /// <param name="LastDay">The last day to leave and be paid back.</param>
 /// <param name="Reason">Why nothing comes back; null where something does.</param>
-public sealed record RefundWire(DateOnly? LastDay, string? Reason, int? MinCommitMonths);
+public sealed record RefundWire(DateOnly? LastDay, NoRefund? Reason, int? MinCommitMonths);
 
 /// <summary>What became of the plan's domain-year for one domain of the candidate.</summary>
 /// <param name="Domain">The domain's place in the candidate.</param>
-/// <param name="Result">"used", or what stood in the way.</param>
-public sealed record InclusionWire(int Domain, string Result, int? MinCommitMonths);
+public sealed record InclusionWire(int Domain, InclusionResult Result, int? MinCommitMonths);

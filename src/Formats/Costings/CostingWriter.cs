@@ -17,13 +17,13 @@ public static class CostingWriter
             [.. costing.Counted.Select(bill => WriteBill(costing, bill))],
             WriteLedger(costing.Ledger, currency),
             new DatesWire(costing.End, costing.FirstTermEnd),
-            new RefundWire(totals.Refundable.LastDay, totals.Refundable.Reason is { } reason ? Word(reason) : null, totals.Refundable.MinCommitMonths),
-            [.. costing.Run.Inclusions.Select(verdict => new InclusionWire(verdict.Domain, Word(verdict.Result), verdict.MinCommitMonths))],
+            new RefundWire(totals.Refundable.LastDay, totals.Refundable.Reason, totals.Refundable.MinCommitMonths),
+            [.. costing.Run.Inclusions.Select(verdict => new InclusionWire(verdict.Domain, verdict.Result, verdict.MinCommitMonths))],
             totals.Next is { } next ? [.. next.Bills.Select(bill => WriteBill(costing, bill))] : []);
     }
 
     internal static IReadOnlyList<UnstatedWire> WriteUnstated(Totals totals) =>
-        [.. totals.Unstated.Select(unstated => new UnstatedWire(unstated.Bill.Date, unstated.Bill.Book?.Id, Word(unstated.Line.Kind), unstated.Line.Ref))];
+        [.. totals.Unstated.Select(unstated => new UnstatedWire(unstated.Bill.Date, unstated.Bill.Book?.Id, unstated.Line.Kind, unstated.Line.Ref))];
 
     internal static IReadOnlyList<CodeWire> WriteCodes(Costing costing) => [.. costing.Run.Codes.Select(code => WriteCode(costing, code))];
 
@@ -70,7 +70,7 @@ public static class CostingWriter
     {
         var applied = code.Verdict == Verdict.Applied;
         var saves = applied ? new Money(Coster.Saves(costing, code), costing.Currency).ToAmount() : null;
-        return new CodeWire(code.Book.Id, code.Code, Word(code.Verdict), saves, Condition(code));
+        return new CodeWire(code.Book.Id, code.Code, code.Verdict, saves, Condition(code));
     }
 
     private static CodeConditionWire? Condition(CodeVerdict code) =>
@@ -105,7 +105,7 @@ public static class CostingWriter
     private static LineWire WriteLine(BillLine line, Currency currency)
     {
         return new LineWire(
-            Word(line.Kind),
+            line.Kind,
             line.Ref,
             line.Quantity,
             Amount(line.Amount),
@@ -133,18 +133,10 @@ public static class CostingWriter
             ledger.FirstTermEndsAfter);
 
         LedgerRowWire Row(LedgerRow row) =>
-            new(Word(row.Key.Kind), row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast, Folded(row.Cells));
+            new(row.Key.Kind, row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast, Folded(row.Cells));
 
         string? Folded(IReadOnlyList<Minor> cells) => Ledger.Folded(cells) is { } later ? Amount(later) : null;
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }
-
-    private static string Word<T>(T value)
-        where T : struct, Enum => value switch
-        {
-            // Verdicts and reasons are written with hyphens, kinds of line in camel case.
-            LineKind or RowKind => JsonNamingPolicy.CamelCase.ConvertName(value.ToString()),
-            _ => JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString()),
-        };
 }

@@ -15,15 +15,14 @@ public sealed record TypedDomainWire(string? Label, string? Ending, string? Faul
     }
 }
 
-/// <param name="State">free, taken, premium, reserved or unchecked.</param>
 /// <param name="Why">Where it is unchecked: what went wrong.</param>
 /// <param name="Book">Whose registrar was asked.</param>
-public sealed record DomainAnswerWire(string Domain, string State, string? Why, string Book, PremiumWire? Premium, string? Currency, RegistrationWire? Registration)
+public sealed record DomainAnswerWire(string Domain, AvailabilityState State, string? Why, string Book, PremiumWire? Premium, string? Currency, RegistrationWire? Registration)
 {
     public static DomainAnswerWire Of(string domain, string book, Availability availability, RegistrationRecord? record) =>
         new(
             domain,
-            availability.State.ToString().ToLowerInvariant(),
+            availability.State,
             availability.Why,
             book,
             availability.State == AvailabilityState.Premium ? new PremiumWire(availability.Register, availability.Renew) : null,

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 
 namespace HomeStart.Formats;
@@ -14,7 +15,11 @@ public static class WireJson
     public static JsonSerializerOptions Configure(JsonSerializerOptions options)
     {
         options.MaxDepth = Depth;
-        options.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict;
+        options.NumberHandling = JsonNumberHandling.Strict;
+        // Kinds of line are written in camel case, all other words with hyphens; a number is no word.
+        options.Converters.Add(new JsonStringEnumConverter<LineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.Converters.Add(new JsonStringEnumConverter<RowKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.TypeInfoResolver = new DefaultJsonTypeInfoResolver().WithAddedModifier(OnlyIncludedLinesSaySo);
         return options;
     }

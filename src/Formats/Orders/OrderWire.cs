@@ -1,9 +1,6 @@
-using System.Text.Json;
-
 namespace HomeStart.Formats;
 
 /// <summary>An order as its page shows it. Amounts are decimal strings in their currency.</summary>
-/// <param name="State">working, needs-card, needs-patience, undoing, cancelled or completed.</param>
 /// <param name="Charged">Whether any money was taken.</param>
 /// <param name="KeySheet">What to keep; null until the order is completed.</param>
 public sealed record OrderWire(
@@ -12,7 +9,7 @@ public sealed record OrderWire(
     Guid SiteId,
     string Letter,
     DateOnly PlacedOn,
-    string State,
+    OrderState State,
     OrderProblemWire? Problem,
     IReadOnlyList<OrderStepWire> Steps,
     bool CanCancel,
@@ -30,8 +27,8 @@ public sealed record OrderWire(
             order.SiteId,
             order.Letter,
             order.PlacedOn,
-            Word(order.State),
-            order.Problem is { } problem ? new OrderProblemWire(Word(problem.Step), problem.Code, problem.Message) : null,
+            order.State,
+            order.Problem is { } problem ? new OrderProblemWire(problem.Step, problem.Code, problem.Message) : null,
             [.. order.Steps.Select(step => OrderStepWire.Of(order, step))],
             order.CanCancel,
             order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
@@ -40,26 +37,46 @@ public sealed record OrderWire(
             order.CardEnding,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount, item.Currency, item.Until, item.Included))],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
-
-    internal static string Word<T>(T value)
-        where T : struct, Enum => JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
 }
 
-/// <param name="Step">hold, prepare, register, join or capture.</param>
-public sealed record OrderProblemWire(string Step, string Code, string Message);
+public sealed record OrderProblemWire(StepKind Step, string Code, string Message);
 
-/// <param name="Status">waiting, trying, no-answer, done, refused, undoing or undone.</param>
 /// <param name="Seller">Who it is asked of, or whose money it is.</param>
 /// <param name="Amount">Of a hold or capture.</param>
-public sealed record OrderStepWire(string Kind, string Status, string Seller, string? Amount, string? Currency, string? Domain)
+public sealed record OrderStepWire(StepKind Kind, StepState Status, string Seller, string? Amount, string? Currency, string? Domain)
 {
     internal static OrderStepWire Of(Order order, OrderStep step)
     {
         var payment = step.Kind is StepKind.Hold or StepKind.Capture ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book) : null;
         var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : order.Things.Domain?.Seller) ?? step.Book;
         return new OrderStepWire(
-            OrderWire.Word(step.Kind), step is { Unanswered: > 0, Status: StepStatus.Trying or StepStatus.Undoing } ? "no-answer" : OrderWire.Word(step.Status), seller, payment?.Amount, payment?.Currency, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name : null);
+            step.Kind, StateOf(step), seller, payment?.Amount, payment?.Currency, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name : null);
     }
+
+    private static StepState StateOf(OrderStep step) =>
+        step.Status switch
+        {
+            StepStatus.Trying or StepStatus.Undoing when step.Unanswered > 0 => StepState.NoAnswer,
+            StepStatus.Waiting => StepState.Waiting,
+            StepStatus.Trying => StepState.Trying,
+            StepStatus.Done => StepState.Done,
+            StepStatus.Refused => StepState.Refused,
+            StepStatus.Undoing => StepState.Undoing,
+            StepStatus.Undone => StepState.Undone,
+            _ => throw new ArgumentOutOfRangeException(nameof(step), step.Status, "There is no such state of a step."),
+        };
+}
+
+/// <summary>How far a step has come, as the owner sees it.</summary>
+public enum StepState
+{
+    Waiting,
+    Trying,
+    NoAnswer,
+    Done,
+    Refused,
+    Undoing,
+    Undone,
 }
 
 /// <param name="Included">It came with the plan or the domain.</param>

@@ -9,7 +9,7 @@ public sealed record NeedsWire(
     decimal Databases,
     decimal Subdomains,
     decimal TransferGB,
-    string Certificate,
+    CertificateLevel Certificate,
     IReadOnlyList<string> Extras,
     IReadOnlyList<string> Regions,
     string? Platform,
@@ -31,7 +31,7 @@ public sealed record NeedsWire(
             Number("databases"),
             Number("subdomains"),
             Number("transferGB"),
-            needs.Certificate.ToString().ToLowerInvariant(),
+            needs.Certificate,
             needs.Extras,
             needs.Regions,
             needs.Platform,
@@ -48,8 +48,8 @@ public sealed record NeedsWire(
 }
 
 public sealed record DomainNeedWire(
-    string Route, string? Name, IReadOnlyList<string> Endings, string? Ending, int Years, int InMonths, DateOnly? Expires, string? Renewal, string? Currency)
+    DomainRoute Route, string? Name, IReadOnlyList<string> Endings, string? Ending, int Years, int InMonths, DateOnly? Expires, string? Renewal, string? Currency)
 {
     internal static DomainNeedWire Of(DomainNeed need) =>
-        new(need.Route.ToString().ToLowerInvariant(), need.Name, need.Endings, need.Endings.FirstOrDefault(), need.Years, need.InMonths, need.Expires, need.Renewal, need.Currency);
+        new(need.Route, need.Name, need.Endings, need.Endings.FirstOrDefault(), need.Years, need.InMonths, need.Expires, need.Renewal, need.Currency);
 }

@@ -1,5 +1,3 @@
-using System.Text.Json;
-
 namespace HomeStart.Formats;
 
 /// <summary>The shortlist side by side. Amounts are in <see cref="Currency"/>.</summary>
@@ -21,7 +19,7 @@ public sealed record ComparisonWire(
             [.. comparison.Leads.Select(lead => new LeadWire(lead.From, lead.Letters, Amount(lead.Paid)))],
             [.. comparison.Turns.Select(turn => new ShortlistTurnWire(turn.Months, turn.Letter, turn.Least, Amount(turn.Sum), Amount(turn.LeastSum)))],
             [.. comparison.Differences.Select(line => new LineDifferenceWire(
-                JsonNamingPolicy.CamelCase.ConvertName(line.Kind.ToString()), line.Of, line.One, line.Other, [.. line.Cells.Select(Amount)], Amount(line.Total)))]);
+                line.Kind, line.Of, line.One, line.Other, [.. line.Cells.Select(Amount)], Amount(line.Total)))]);
 
         string Amount(Int128 units) => new Money(units, currency).ToAmount();
     }
@@ -72,7 +70,7 @@ public sealed record LeadWire(DateOnly From, IReadOnlyList<string> Letters, stri
 public sealed record ShortlistTurnWire(int Months, string Letter, string Least, string Sum, string LeastSum);
 
 /// <param name="Cells">The other's less the base's, by column.</param>
-public sealed record LineDifferenceWire(string Kind, string? Of, IReadOnlyList<string> One, IReadOnlyList<string> Other, IReadOnlyList<string> Cells, string Total);
+public sealed record LineDifferenceWire(RowKind Kind, string? Of, IReadOnlyList<string> One, IReadOnlyList<string> Other, IReadOnlyList<string> Cells, string Total);
 
 /// <summary>What is sunk if the owner stops after 1, 2, … months, in <see cref="Currency"/>.</summary>
 /// <param name="ShortestEveryMonths">The way to pay that binds least, which <see cref="ByShortest"/> is about; null: it is the one chosen.</param>

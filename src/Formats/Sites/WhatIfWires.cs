@@ -39,13 +39,12 @@ public sealed record PlanOptionWire(string Book, string Plan, bool IsChosen, str
     }
 }
 
-/// <param name="Fit">met, with-extra, not-met or not-stated.</param>
 /// <param name="Has">The plan's or provider's value; null: not stated.</param>
 /// <param name="By">The extra that meets it: included, or to be bought.</param>
-public sealed record NeedFitWire(string Need, string Fit, JsonElement Has, JsonElement Wants, string? By)
+public sealed record NeedFitWire(string Need, Fit Fit, JsonElement Has, JsonElement Wants, string? By)
 {
     internal static NeedFitWire Of(NeedFit fit) =>
-        new(fit.Need, JsonNamingPolicy.KebabCaseLower.ConvertName(fit.Fit.ToString()), ReasonWire.Value(fit.Has), ReasonWire.Value(fit.Wants), fit.By?.Name);
+        new(fit.Need, fit.Fit, ReasonWire.Value(fit.Has), ReasonWire.Value(fit.Wants), fit.By?.Name);
 }
 
 /// <param name="Id">Null: none is chosen.</param>
@@ -74,7 +73,7 @@ public sealed record ExtraWire(
     string Seller,
     bool ForDomain,
     string? Unit,
-    string Every,
+    ChargeEvery Every,
     string First,
     string? Later,
     string? IfBoughtLater,
@@ -97,7 +96,7 @@ public sealed record ExtraWire(
             book.Provider.Name,
             addOn.For == AddOnFor.Domain,
             addOn.Unit,
-            addOn.Every.ToString().ToLowerInvariant(),
+            addOn.Every,
             Price(addOn.Prices.Steps[0].Units)!,
             Price(addOn.Prices.Steps[^1].Units),
             Price(addOn.PriceIfBoughtLater),

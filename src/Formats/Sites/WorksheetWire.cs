@@ -28,8 +28,7 @@ public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
 public sealed record PublicRecordWire(string Domain, string Seller, bool IsPrivate);
 
 /// <summary>What people misread about a way to pay.</summary>
-/// <param name="Kind">falls-due-next or looks-cheap.</param>
-public sealed record WayNoteWire(string Kind, bool IsDayAfter);
+public sealed record WayNoteWire(WayNoteKind Kind, bool IsDayAfter);
 
 public sealed record FaultWire(string Code, string Where, string Message);
 

@@ -72,7 +72,7 @@ public static class WorksheetWriter
             Change(whatIf, whatIf.HorizonChange),
             Change(whatIf, whatIf.TodayChange),
             costing?.Run.Inclusions.Any(verdict => verdict.Result == InclusionResult.Used) ?? false,
-            WayNote.Of(whatIf) is { } note ? new WayNoteWire(JsonNamingPolicy.KebabCaseLower.ConvertName(note.Kind.ToString()), note.IsDayAfter) : null);
+            WayNote.Of(whatIf) is { } note ? new WayNoteWire(note.Kind, note.IsDayAfter) : null);
     }
 
     private static DomainSellerWire Seller(Candidate candidate, WhatIf<OfferBook> whatIf)

@@ -15,7 +15,7 @@ internal static class CostingsEndpoints
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static async Task<IResult> CostAsync(JsonBody body, Demo demo, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> CostAsync(JsonBody<CostingBody> body, Demo demo, Turns turns, CancellationToken cancel)
     {
         using var turn = await turns.CostingAsync(cancel);
         return turn.Refusal ?? Cost(body, demo);

@@ -59,7 +59,7 @@ public static class Composition
         services.AddResponseCompression();
         services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
-        services.AddOpenApi();
+        services.AddOpenApi(api => api.AddSchemaTransformer<SaidInFull>());
         services.AddSingleton<ClientPage>();
     }
 

@@ -49,14 +49,14 @@ internal static class OrdersEndpoints
     }
 
     // Before the card goes to its processor, so that the owner sees all that is wrong at once. Nothing is kept.
-    private static IResult Check(JsonBody body)
+    private static IResult Check(JsonBody<CheckOrderBody> body)
     {
         var faults = new FaultList();
         PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
         return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))]));
     }
 
-    private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
+    private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody<PlaceOrderBody> body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
         if (await sites.FindAsync(siteId, cancel) is not { } site)
@@ -81,7 +81,7 @@ internal static class OrdersEndpoints
     private static async Task<IResult> GetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document))) : Missing();
 
-    private static async Task<IResult> ResumeAsync(Guid orderId, JsonBody body, OrderDesk desk, CancellationToken cancel)
+    private static async Task<IResult> ResumeAsync(Guid orderId, JsonBody<ResumeOrderBody> body, OrderDesk desk, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row)
         {

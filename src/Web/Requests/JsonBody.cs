@@ -11,22 +11,22 @@ namespace HomeStart.Web.Requests;
 /// The JSON that came with a request, whole: nothing is worked out, and no turn taken, before it is there. What cannot be read at all is answered by
 /// <see cref="ReadableBody"/>, so that a handler never sees it.
 /// </summary>
-public sealed class JsonBody : IBindableFromHttpContext<JsonBody>, IEndpointParameterMetadataProvider
+internal abstract class JsonBody
 {
     private readonly JsonElement _root;
 
-    private JsonBody(JsonElement root, IResult? problem) => (_root, Problem) = (root, problem);
+    private protected JsonBody(JsonElement root, IResult? problem) => (_root, Problem) = (root, problem);
 
     public JsonElement Root => Problem is null ? _root : throw new InvalidOperationException("This body could not be read.");
 
     /// <summary>The answer where it cannot be read.</summary>
     internal IResult? Problem { get; }
 
-    public static async ValueTask<JsonBody?> BindAsync(HttpContext context, ParameterInfo parameter)
+    private protected static async Task<(JsonElement Root, IResult? Problem)> ReadOrRefuseAsync(HttpContext context)
     {
         if (Refused(context.Request) is { } refusal)
         {
-            return new JsonBody(default, refusal);
+            return (default, refusal);
         }
 
         try
@@ -34,22 +34,19 @@ public sealed class JsonBody : IBindableFromHttpContext<JsonBody>, IEndpointPara
             var bytes = await ReadAsync(context);
             if (bytes.Length == 0)
             {
-                return new JsonBody(default, Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
+                return (default, Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
             }
 
             var (document, flaw) = JsonText.Parse(bytes);
             context.Response.RegisterForDispose(document ?? JsonDocument.Parse("null"));
-            return document is null ? new JsonBody(default, Unreadable(flaw!)) : new JsonBody(document.RootElement, null);
+            return document is null ? (default, Unreadable(flaw!)) : (document.RootElement, null);
         }
         catch (BadHttpRequestException exception)
         {
             var detail = exception.StatusCode == StatusCodes.Status413PayloadTooLarge ? "The body is larger than is read here." : "The body did not arrive whole.";
-            return new JsonBody(default, Results.Problem(detail, statusCode: exception.StatusCode));
+            return (default, Results.Problem(detail, statusCode: exception.StatusCode));
         }
     }
-
-    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
-        builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(JsonElement)));
 
     private static IResult? Refused(HttpRequest request)
     {
@@ -84,6 +81,24 @@ public sealed class JsonBody : IBindableFromHttpContext<JsonBody>, IEndpointPara
         faults.Add(FaultCodes.BadType, flaw.Where, flaw.Message);
         return FaultResults.Unprocessable(faults);
     }
+}
+
+/// <summary>JSON of a known shape, which is what callers are told; a reader of Formats reads it, and says all that is wrong with it at once.</summary>
+internal sealed class JsonBody<TShape> : JsonBody, IBindableFromHttpContext<JsonBody<TShape>>, IEndpointParameterMetadataProvider
+{
+    private JsonBody(JsonElement root, IResult? problem)
+        : base(root, problem)
+    {
+    }
+
+    public static async ValueTask<JsonBody<TShape>?> BindAsync(HttpContext context, ParameterInfo parameter)
+    {
+        var (root, problem) = await ReadOrRefuseAsync(context);
+        return new JsonBody<TShape>(root, problem);
+    }
+
+    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
+        builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(TShape)));
 }
 
 /// <summary>Answers for a handler whose JSON could not be read.</summary>

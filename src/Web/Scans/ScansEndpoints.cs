@@ -25,7 +25,7 @@ internal static class ScansEndpoints
     private static RouteHandlerBuilder Limited(RouteHandlerBuilder route) =>
         route.ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static async Task<IResult> ScanAsync(JsonBody body, HttpContext http, Demo demo, Turns turns, WorkspaceScope workspace)
+    private static async Task<IResult> ScanAsync(JsonBody<ScanBody> body, HttpContext http, Demo demo, Turns turns, WorkspaceScope workspace)
     {
         using var turn = await turns.ScanAsync(workspace, http.RequestAborted);
         if (turn.Refusal is { } refusal)

@@ -16,9 +16,9 @@ internal static class SitesEndpoints
         sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
         sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
         Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
-        Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonBody body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
+        Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonBody<RevisionBody> body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
             MoveAsync(siteId, view, body, -1, desk, history, cancel)).WithName("undo"));
-        Changes(sites.MapPost("/{siteId:guid}/redo", (Guid siteId, string? view, JsonBody body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
+        Changes(sites.MapPost("/{siteId:guid}/redo", (Guid siteId, string? view, JsonBody<RevisionBody> body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
             MoveAsync(siteId, view, body, +1, desk, history, cancel)).WithName("redo"));
     }
 
@@ -28,7 +28,7 @@ internal static class SitesEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-    private static async Task<IResult> StartAsync(JsonBody body, SiteDesk desk, CancellationToken cancel)
+    private static async Task<IResult> StartAsync(JsonBody<StartSiteBody> body, SiteDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
         var name = new Node(body.Root, "", faults)["name"].RequiredText("The site's name") ?? "";
@@ -40,7 +40,7 @@ internal static class SitesEndpoints
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : SiteDesk.Missing();
 
-    private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonBody body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonBody<ChangeSiteBody> body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
     {
         var faults = new FaultList();
         if (await desk.FindAsync(siteId, cancel) is not { } site)

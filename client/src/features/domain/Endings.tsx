@@ -93,7 +93,7 @@ const marks = { free: Check, taken: X, premium: Gem, reserved: Lock, unchecked: 
 
 /** Five answers, each with its own mark and words. */
 function Answer({ answer }: { answer: DomainAnswer }) {
-  const state = answer.state as keyof typeof marks;
+  const { state } = answer;
   const Mark = marks[state];
   const since = answer.registration?.registered ? ` since ${shortDay(answer.registration.registered)}` : '';
   const until = answer.registration?.expires ? `, paid until ${shortDay(answer.registration.expires)}` : '';

@@ -5,19 +5,19 @@ const box =
   'border-blue text-blue w-full rounded border bg-sheet px-2 py-1 font-semibold placeholder:font-normal placeholder:text-soft aria-invalid:border-red';
 
 /** One of a few answers. */
-export function Choice({
+export function Choice<T extends string>({
   label,
   value,
   set,
   children,
 }: {
   label: string;
-  value: string;
-  set: (value: string) => void;
+  value: T;
+  set: (value: T) => void;
   children: ReactNode;
 }) {
   return (
-    <select aria-label={label} className={box} value={value} onChange={(event) => set(event.target.value)}>
+    <select aria-label={label} className={box} value={value} onChange={(event) => set(event.target.value as T)}>
       {children}
     </select>
   );

@@ -171,7 +171,7 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
       setHindrance(null);
       const [given, checked] = await Promise.allSettled([
         cardToken(session!.cardProcessor, card),
-        api.POST('/api/orders/check', { body: { contact, agreed } as never }),
+        api.POST('/api/orders/check', { body: { contact, agreed } }),
       ]);
       const typed = checked.status === 'fulfilled' ? checked.value : null;
       if (!typed) {

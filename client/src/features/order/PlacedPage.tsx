@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useParams } from '@tanstack/react-router';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { api, expect, type Order } from '../../api/client';
+import { api, expect, type Order, type Schemas } from '../../api/client';
 import { orderQuery, sessionQuery } from '../../api/queries';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
@@ -144,7 +144,7 @@ function WhatNow({ order }: { order: Order }) {
   );
 }
 
-const noAnswer: Record<string, string> = {
+const noAnswer: Record<Schemas['StepKind'], string> = {
   hold: 'The card processor is not answering.',
   prepare: 'The host is not answering.',
   register: 'The registrar is not answering.',
@@ -162,7 +162,7 @@ function useDecision(order: Order) {
   return {
     resume: useMutation({
       mutationFn: async (card: { token: string; ending: string } | null) =>
-        expect(await api.POST('/api/orders/{orderId}/resume', { params, body: { card } as never })),
+        expect(await api.POST('/api/orders/{orderId}/resume', { params, body: { card } })),
       onSuccess: accept,
     }),
     cancel: useMutation({
@@ -211,7 +211,7 @@ function AnotherCard({ order }: { order: Order }) {
     }
   });
   return (
-    <form onSubmit={(event: FormEvent) => void submit(event as never)} noValidate className="grid gap-3 sm:grid-cols-4">
+    <form onSubmit={(event) => void submit(event)} noValidate className="grid gap-3 sm:grid-cols-4">
       <CardFields register={form.register} faults={form.formState.errors} />
       <div className="flex flex-wrap gap-3 sm:col-span-4">
         <Button type="submit" look="main" disabled={form.formState.isSubmitting}>

@@ -1,3 +1,5 @@
+import { cardAnswerOf } from '../../api/shapes';
+
 /** A card as typed. It goes to the card processor's own address and nowhere else. */
 export interface Card {
   number: string;
@@ -43,10 +45,14 @@ export async function cardToken(processor: string, card: Card): Promise<{ token:
     throw down('is not working at the moment');
   }
 
-  const said = (await answer.json()) as { token: string; ending: string; faults?: CardFault[] };
-  if (said.faults) {
+  const said = cardAnswerOf(await answer.json().catch(() => null));
+  if (!said) {
+    throw down('gave an answer that makes no sense');
+  }
+
+  if ('faults' in said) {
     throw new CardFaults(said.faults);
   }
 
-  return { token: said.token, ending: said.ending };
+  return said;
 }

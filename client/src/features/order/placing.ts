@@ -1,4 +1,4 @@
-import { api, Refused, type Order } from '../../api/client';
+import { api, Refused, type Order, type Schemas } from '../../api/client';
 
 /** Whether an order is there: the order, that it is not, or that nobody could say. */
 export type Found = { order: Order } | 'absent' | 'unknown';
@@ -31,13 +31,10 @@ export async function findOrder(orderId: string, patient: boolean): Promise<Foun
 export class AnswerLost extends Error {}
 
 /** Places an order. The same id places it once, however often it is sent; where the answer is lost, what became of it is asked for. */
-export async function placeOrder(
-  siteId: string,
-  body: { id: string } & Record<string, unknown>,
-): Promise<Order | 'stale'> {
+export async function placeOrder(siteId: string, body: Schemas['PlaceOrderBody']): Promise<Order | 'stale'> {
   let answer;
   try {
-    answer = await api.POST('/api/sites/{siteId}/orders', { params: { path: { siteId } }, body: body as never });
+    answer = await api.POST('/api/sites/{siteId}/orders', { params: { path: { siteId } }, body });
   } catch {
     const found = await findOrder(body.id, true);
     if (typeof found === 'object') {

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { money } from '../../format/money';
 
-export const stateWords: Record<string, string> = {
+export const stateWords: Record<Schemas['OrderState'], string> = {
   working: 'under way',
   'needs-card': 'waits for another card',
   'needs-patience': 'waits for you to try again',
@@ -10,7 +10,7 @@ export const stateWords: Record<string, string> = {
   completed: 'done',
 };
 
-export const statusWords: Record<string, string> = {
+export const statusWords: Record<Schemas['StepState'], string> = {
   waiting: 'not yet',
   trying: 'under way',
   'no-answer': 'no answer',
@@ -32,7 +32,7 @@ export function stepWords(step: Schemas['OrderStepWire']): string {
       return `Register ${step.domain} through ${step.seller}`;
     case 'join':
       return `Point ${step.domain} at the hosting`;
-    default:
+    case 'capture':
       return `Take the ${sum} for ${step.seller}`;
   }
 }

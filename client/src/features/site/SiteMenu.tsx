@@ -79,7 +79,7 @@ function StartSite({ close }: { close: () => void }) {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      const page = expect(await api.POST('/api/sites', { body: { name } as never }));
+      const page = expect(await api.POST('/api/sites', { body: { name } }));
       await queries.invalidateQueries({ queryKey: ['session'] });
       close();
       await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: {} });

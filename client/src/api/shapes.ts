@@ -1,0 +1,49 @@
+import * as z from 'zod/mini';
+import type { Schemas, SitePage } from './client';
+
+/** Shapes of what does not come through the typed client: answers that are refusals, lines of progress, another's service. */
+
+const fault = z.object({ code: z.string(), where: z.string(), message: z.string() });
+
+const problem = z.object({
+  title: z.optional(z.nullable(z.string())),
+  detail: z.optional(z.nullable(z.string())),
+  errors: z.optional(z.nullable(z.array(fault))),
+});
+
+export interface Problem {
+  words: string | undefined;
+  faults: Schemas['FaultWire'][];
+}
+
+/** What a refusal says; nothing where it says nothing that can be read. */
+export function problemOf(answer: unknown): Problem {
+  const told = problem.safeParse(answer).data;
+  return { words: told?.detail ?? told?.title ?? undefined, faults: told?.errors ?? [] };
+}
+
+const line = z.object({
+  progress: z.optional(z.object({ done: z.number(), of: z.number() })),
+  result: z.optional(z.unknown()),
+  errors: z.optional(z.array(fault)),
+});
+
+/** One line of an answer that comes line by line: how far it is, what it found, or why it cannot. */
+export const lineOf = (text: string) => line.parse(JSON.parse(text));
+
+const sitePage = z.looseObject({
+  id: z.string(),
+  revision: z.number(),
+  worksheet: z.looseObject({ letter: z.string() }),
+});
+
+/** Whether a refusal carries the newer state of a site. */
+export const isSitePage = (answer: unknown): answer is SitePage => sitePage.safeParse(answer).success;
+
+const handedIn = z.union([
+  z.object({ token: z.string(), ending: z.string() }),
+  z.object({ faults: z.array(z.object({ field: z.enum(['number', 'expires', 'code']), message: z.string() })) }),
+]);
+
+/** What the card processor says of a card: what stands for it, or what is wrong with it; null where it makes no sense. */
+export const cardAnswerOf = (answer: unknown) => handedIn.safeParse(answer).data ?? null;
