@@ -516,6 +516,8 @@ export interface components {
             addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
         };
+        /** @enum {string} */
+        Buyable: "nowhere" | "where-asked" | "anywhere";
         CandidateBody: {
             hosting?: null | components["schemas"]["HostingBody"];
             domains?: null | components["schemas"]["DomainBody"][];
@@ -714,13 +716,13 @@ export interface components {
             plan: null | string;
             isLeast: boolean;
             totals: null | components["schemas"]["TotalsWire"];
-            columns: string[];
+            columns: components["schemas"]["SumWire"][];
             priceStep: null | components["schemas"]["PriceStepWire"];
             /** Format: date */
             refundLastDay: null | string;
             horizonChange: null | string;
             todayChange: null | string;
-            paid: components["schemas"]["DueOnWire"][];
+            paid: components["schemas"]["PaidWire"][];
             fits: components["schemas"]["NeedFitWire"][];
         };
         ComparisonWire: {
@@ -804,6 +806,7 @@ export interface components {
         DomainAnswerWire: {
             domain: string;
             state: components["schemas"]["AvailabilityState"];
+            buyable: components["schemas"]["Buyable"];
             why: null | string;
             book: string;
             premium: null | components["schemas"]["PremiumWire"];
@@ -918,6 +921,21 @@ export interface components {
             /** Format: date */
             date: string;
             total: string;
+        };
+        EndingSellerWire: {
+            book: string;
+            provider: string;
+            register: null | string;
+            renew: null | string;
+            takesTransfers: boolean;
+            currency: string;
+            /** Format: int32 */
+            includedFromMonths: null | number;
+        };
+        EndingWire: {
+            ending: string;
+            asked: string;
+            sellers: components["schemas"]["EndingSellerWire"][];
         };
         ExtraWire: {
             id: string;
@@ -1045,14 +1063,15 @@ export interface components {
             cells: string[];
             total: string;
             atLeast: boolean[];
-            folded: null | string;
+            totalAtLeast: boolean;
+            folded: null | components["schemas"]["SumWire"];
         };
         LedgerWire: {
             columns: string[];
             totals: string[];
             atLeast: boolean[];
             rows: components["schemas"]["LedgerRowWire"][];
-            folded: null | string;
+            folded: null | components["schemas"]["SumWire"];
             /** Format: int32 */
             firstTermEndsAfter: null | number;
         };
@@ -1062,7 +1081,7 @@ export interface components {
             one: string[];
             other: string[];
             cells: string[];
-            total: string;
+            total: null | string;
         };
         /**
          * @description What kind of line: also the word for it on the wire, in camel case.
@@ -1256,6 +1275,11 @@ export interface components {
             newCustomer?: boolean;
             customerOf?: null | string[];
             keepChancePercent?: null | string;
+        };
+        PaidWire: {
+            /** Format: date */
+            date: string;
+            sum: components["schemas"]["SumWire"];
         };
         PlaceOrderBody: {
             /** Format: uuid */
@@ -1482,22 +1506,25 @@ export interface components {
         StepState: "waiting" | "trying" | "no-answer" | "done" | "refused" | "undoing" | "undone";
         StoppingWire: {
             currency: string;
-            chosen: string[];
-            atLeast: boolean;
+            chosen: components["schemas"]["SumWire"][];
             /** Format: int32 */
             shortestEveryMonths: null | number;
             /** Format: int32 */
             shortestCommitMonths: null | number;
-            byShortest: string[];
+            byShortest: components["schemas"]["SumWire"][];
             /** Format: int32 */
             winsFrom: null | number;
         };
+        SumWire: {
+            amount: string;
+            atLeast: boolean;
+        };
         SummaryWire: {
             currency: string;
-            today: string;
-            restOfFirstYear: string;
-            eachLaterYear: null | string;
-            horizon: string;
+            today: components["schemas"]["SumWire"];
+            restOfFirstYear: components["schemas"]["SumWire"];
+            eachLaterYear: null | components["schemas"]["SumWire"];
+            horizon: components["schemas"]["SumWire"];
             stepTimes: null | string;
         };
         TimelineWire: {
@@ -1561,11 +1588,9 @@ export interface components {
             commitMonths: number;
             isChosen: boolean;
             setupFee: null | string;
-            cells: null | string[];
-            folded: null | string;
-            total: null | string;
-            atLeast: boolean;
-            todayAtLeast: boolean;
+            cells: null | components["schemas"]["SumWire"][];
+            folded: null | components["schemas"]["SumWire"];
+            total: null | components["schemas"]["SumWire"];
             nextDue: null | components["schemas"]["NextWire"];
             horizonChange: null | string;
             todayChange: null | string;
@@ -1584,6 +1609,7 @@ export interface components {
             waysToPay: components["schemas"]["WayToPayWire"][];
             extras: components["schemas"]["ExtraWire"][];
             domainSellers: components["schemas"]["DomainSellerWire"][];
+            endings: components["schemas"]["EndingWire"][];
             domainWays: components["schemas"]["DomainWayWire"][];
             codeCures: components["schemas"]["CodeCureWire"][];
             bestCodes: null | components["schemas"]["BestCodesWire"];
@@ -2339,6 +2365,7 @@ export interface operations {
         parameters: {
             query?: {
                 text?: string;
+                owned?: boolean;
             };
             header?: never;
             path?: never;

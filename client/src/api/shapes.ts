@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import type { Schemas, SitePage } from './client';
+import type { components } from './schema';
 
 /** Shapes of what does not come through the typed client: answers that are refusals, lines of progress, another's service. */
 
@@ -13,7 +13,7 @@ const problem = z.object({
 
 export interface Problem {
   words: string | undefined;
-  faults: Schemas['FaultWire'][];
+  faults: components['schemas']['FaultWire'][];
 }
 
 /** What a refusal says; nothing where it says nothing that can be read. */
@@ -38,7 +38,8 @@ const sitePage = z.looseObject({
 });
 
 /** Whether a refusal carries the newer state of a site. */
-export const isSitePage = (answer: unknown): answer is SitePage => sitePage.safeParse(answer).success;
+export const isSitePage = (answer: unknown): answer is components['schemas']['SitePageWire'] =>
+  sitePage.safeParse(answer).success;
 
 const handedIn = z.union([
   z.object({ token: z.string(), ending: z.string() }),

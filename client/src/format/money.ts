@@ -39,6 +39,21 @@ export function figure(amount: string): string {
     .replace('-', '−');
 }
 
+export interface Sum {
+  amount: string;
+  atLeast: boolean;
+}
+
+/** A sum as it is said: "£83.20", "at least £83.20", or "not stated" where nothing of it is. */
+export const sumMoney = (sum: Sum, currency: string) => said(sum, money(sum.amount, currency));
+
+/** So in a table whose head says the currency. */
+export const sumFigure = (sum: Sum) => said(sum, figure(sum.amount));
+
+function said({ amount, atLeast }: Sum, words: string): string {
+  return !atLeast ? words : isZero(amount) ? 'not stated' : `at least ${words}`;
+}
+
 /** What a choice would change: "adds £12.00", "saves £3.40", "changes nothing". */
 export function change(amount: string, currency: string): string {
   if (isZero(amount)) {

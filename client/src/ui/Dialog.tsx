@@ -1,13 +1,5 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react';
-
-export interface DialogProps {
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
-  title: string;
-  about?: string;
-  wide?: boolean;
-  children: ReactNode;
-}
+import { lazy, Suspense, useState } from 'react';
+import type { DialogProps } from './DialogSheet';
 
 const Sheet = lazy(() => import('./DialogSheet'));
 

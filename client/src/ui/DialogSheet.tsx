@@ -1,7 +1,16 @@
 import { Dialog as Radix } from 'radix-ui';
+import type { ReactNode } from 'react';
 import { Button } from './Button';
 import { cx } from './cx';
-import type { DialogProps } from './Dialog';
+
+export interface DialogProps {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  about?: string;
+  wide?: boolean;
+  children: ReactNode;
+}
 
 /** A sheet that floats over the page until it is closed. */
 export default function DialogSheet({ open, onOpenChange, title, about, wide, children }: DialogProps) {

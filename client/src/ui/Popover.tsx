@@ -1,11 +1,6 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Button } from './Button';
-
-export interface PopoverProps {
-  words: ReactNode;
-  label: string;
-  children: (close: () => void) => ReactNode;
-}
+import type { PopoverProps } from './PopoverSheet';
 
 const load = () => import('./PopoverSheet');
 const Sheet = lazy(load);

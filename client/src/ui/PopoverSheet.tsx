@@ -1,7 +1,12 @@
 import { Popover as Radix } from 'radix-ui';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button } from './Button';
-import type { PopoverProps } from './Popover';
+
+export interface PopoverProps {
+  words: ReactNode;
+  label: string;
+  children: (close: () => void) => ReactNode;
+}
 
 /** The small sheet itself, open as soon as it is there. */
 export default function PopoverSheet({ words, label, children }: PopoverProps) {

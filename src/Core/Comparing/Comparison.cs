@@ -28,10 +28,10 @@ public sealed record Comparison(string Base, ImmutableArray<Compared> Candidates
 
 /// <summary>One candidate among the others.</summary>
 /// <param name="Costing">Null while it cannot be costed.</param>
-/// <param name="HorizonChange">Against the base; null for the base itself and where either cannot be costed.</param>
+/// <param name="HorizonChange">Against the base; null for the base itself, where either cannot be costed, and where a part of either is not stated.</param>
 /// <param name="Paid">What is paid so far, at each date of a bill.</param>
 /// <param name="Fits">How it meets the needs, with the extras it takes.</param>
-public sealed record Compared(string Letter, Costing? Costing, bool IsLeast, Minor? HorizonChange, Minor? TodayChange, ImmutableArray<DueOn> Paid, ImmutableArray<NeedFit> Fits)
+public sealed record Compared(string Letter, Costing? Costing, bool IsLeast, Minor? HorizonChange, Minor? TodayChange, ImmutableArray<Paid> Paid, ImmutableArray<NeedFit> Fits)
 {
     internal static Compared Of(ListedCandidate listed, Costing? costing, Costing? against, bool isLeast, Needs needs)
     {
@@ -40,32 +40,35 @@ public sealed record Compared(string Letter, Costing? Costing, bool IsLeast, Min
             listed.Letter,
             costing,
             isLeast,
-            comparable ? costing!.Totals.Horizon - against!.Totals.Horizon : null,
-            comparable ? costing!.Totals.DueToday - against!.Totals.DueToday : null,
+            comparable && !costing!.Totals.AtLeast.Horizon && !against!.Totals.AtLeast.Horizon ? costing.Totals.Horizon - against.Totals.Horizon : null,
+            comparable && !costing!.Totals.AtLeast.DueToday && !against!.Totals.AtLeast.DueToday ? costing.Totals.DueToday - against.Totals.DueToday : null,
             costing is null ? [] : PaidSoFar(costing),
             costing is null ? [] : BoughtFit.Of(costing.Run.Purchase, needs));
     }
 
-    private static ImmutableArray<DueOn> PaidSoFar(Costing costing)
+    private static ImmutableArray<Paid> PaidSoFar(Costing costing)
     {
-        var paid = ImmutableArray.CreateBuilder<DueOn>();
-        Minor sum = 0;
+        var paid = ImmutableArray.CreateBuilder<Paid>();
+        var sum = default(Sum);
         foreach (var (index, bill) in costing.Counted.Index())
         {
-            sum += costing.Values[index];
+            sum += new Sum(costing.Values[index], bill.IsAtLeast);
             if (paid.Count > 0 && paid[^1].Date == bill.Date)
             {
-                paid[^1] = new DueOn(bill.Date, sum);
+                paid[^1] = new Paid(bill.Date, sum);
             }
             else
             {
-                paid.Add(new DueOn(bill.Date, sum));
+                paid.Add(new Paid(bill.Date, sum));
             }
         }
 
         return paid.ToImmutable();
     }
 }
+
+/// <summary>What is paid in all by a day, that day's bills with it.</summary>
+public readonly record struct Paid(DateOnly Date, Sum Sum);
 
 /// <summary>Who has paid least so far from a date on, up to the next lead.</summary>
 /// <param name="Letters">Equal ones all.</param>
@@ -83,7 +86,7 @@ public sealed record Lead(DateOnly From, ImmutableArray<string> Letters, Minor P
         var leads = ImmutableArray.CreateBuilder<Lead>();
         foreach (var date in whole.SelectMany(known => known.Paid.Select(paid => paid.Date)).Append(settings.StartDate).Distinct().Order())
         {
-            var sums = whole.ConvertAll(known => known.Paid.LastOrDefault(paid => paid.Date <= date).Total);
+            var sums = whole.ConvertAll(known => known.Paid.LastOrDefault(paid => paid.Date <= date).Sum.Amount);
             var least = sums.Min();
             var letters = whole.Index().Where(pair => sums[pair.Index] == least).Select(pair => pair.Item.Letter).ToImmutableArray();
             if (leads.Count == 0 || !leads[^1].Letters.SequenceEqual(letters))

@@ -6,12 +6,11 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Comparing;
 
 /// <summary>
-/// If the owner stops after some months: what is paid by then, with what is still owed of the first term. Against the way to pay that binds least. Amounts are minor units of the
-/// display currency; the first is for stopping after one month, the last at the end of the horizon.
+/// If the owner stops after some months: what is paid by then, with what is still owed of the first term. Against the way to pay that binds least. The first sum is for stopping after one month, the last at the end of the horizon.
 /// </summary>
 /// <param name="Shortest">The way to pay with the shortest commitment; null where that is the one chosen, or it cannot be costed.</param>
 /// <param name="WinsFrom">From how many months on the chosen way has cost less than the shortest, whenever the owner stops after that; null: from none within the horizon.</param>
-public sealed record Stopping(ImmutableArray<Sunk> Chosen, BillingOption? Shortest, ImmutableArray<Sunk> ByShortest, int? WinsFrom)
+public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortest, ImmutableArray<Sum> ByShortest, int? WinsFrom)
 {
     /// <summary>Null where the candidate has no hosting or cannot be costed.</summary>
     public static Stopping? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
@@ -36,13 +35,13 @@ public sealed record Stopping(ImmutableArray<Sunk> Chosen, BillingOption? Shorte
     private static Candidate Paying(Candidate candidate, BillingOption option) =>
         candidate with { Hosting = candidate.Hosting! with { EveryMonths = option.EveryMonths, CommitMonths = option.CommitMonths } };
 
-    private static ImmutableArray<Sunk> SunkBy(Costing costing)
+    private static ImmutableArray<Sum> SunkBy(Costing costing)
     {
         var settings = costing.Settings;
         return [.. Enumerable.Range(1, settings.HorizonMonths).Select(months => After(costing, settings.StartDate.AddMonths(months)))];
     }
 
-    private static Sunk After(Costing costing, DateOnly stop)
+    private static Sum After(Costing costing, DateOnly stop)
     {
         Minor sum = 0;
         var isAtLeast = false;
@@ -56,10 +55,10 @@ public sealed record Stopping(ImmutableArray<Sunk> Chosen, BillingOption? Shorte
             }
         }
 
-        return new Sunk(sum, isAtLeast);
+        return new Sum(sum, isAtLeast);
     }
 
-    private static int? WinningFrom(ImmutableArray<Sunk> chosen, ImmutableArray<Sunk> other)
+    private static int? WinningFrom(ImmutableArray<Sum> chosen, ImmutableArray<Sum> other)
     {
         var months = chosen.Length;
         while (months > 0 && !chosen[months - 1].IsAtLeast && !other[months - 1].IsAtLeast && chosen[months - 1].Amount < other[months - 1].Amount)
@@ -70,6 +69,3 @@ public sealed record Stopping(ImmutableArray<Sunk> Chosen, BillingOption? Shorte
         return months == chosen.Length ? null : months + 1;
     }
 }
-
-/// <param name="IsAtLeast">A part of it is not stated.</param>
-public readonly record struct Sunk(Minor Amount, bool IsAtLeast);

@@ -14,6 +14,14 @@ public sealed record TypedDomain(string Label, string? Ending)
         return ending is null ? new TypedDomain(text, null) : new TypedDomain(text[..^(ending.Length + 1)], ending);
     }
 
+    /// <summary>Takes the address of a domain that the owner has apart: it ends at its first dot, whoever sells the ending.</summary>
+    public static TypedDomain ParseOwned(string? typed)
+    {
+        var text = Parse(typed, []).Label;
+        var dot = text.IndexOf('.', StringComparison.Ordinal);
+        return dot < 0 ? new TypedDomain(text, null) : new TypedDomain(text[..dot], text[(dot + 1)..]);
+    }
+
     private static string After(string text, string mark)
     {
         var at = text.IndexOf(mark, StringComparison.Ordinal);

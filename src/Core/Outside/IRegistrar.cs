@@ -29,7 +29,27 @@ public readonly record struct World(Guid Id)
 
 /// <summary>The registrar's answer. Prices are decimal strings in <paramref name="Currency"/>, set for a premium name.</summary>
 /// <param name="Why">For <see cref="AvailabilityState.Unchecked"/>: what went wrong, for the owner.</param>
-public sealed record Availability(AvailabilityState State, string? Register = null, string? Renew = null, string? Currency = null, string? Why = null);
+public sealed record Availability(AvailabilityState State, string? Register = null, string? Renew = null, string? Currency = null, string? Why = null)
+{
+    /// <summary>Where a domain with this answer can be registered: a premium name only where its price was given.</summary>
+    public Buyable Buyable =>
+        State switch
+        {
+            AvailabilityState.Free => Buyable.Anywhere,
+            AvailabilityState.Premium => Buyable.WhereAsked,
+            AvailabilityState.Taken or AvailabilityState.Reserved or AvailabilityState.Unchecked => Buyable.Nowhere,
+            _ => throw new InvalidOperationException($"There is no rule for {State}."),
+        };
+}
+
+public enum Buyable
+{
+    Nowhere,
+
+    /// <summary>Only from the seller whose registrar was asked.</summary>
+    WhereAsked,
+    Anywhere,
+}
 
 /// <summary>Five different answers.</summary>
 public enum AvailabilityState

@@ -34,6 +34,9 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     /// <summary>The books where the domain chosen could be registered.</summary>
     public ImmutableArray<WhatIf<OfferBook>> DomainSellers { get; init; } = [];
 
+    /// <summary>The endings that a domain of the candidate may have, with who sells them.</summary>
+    public ImmutableArray<EndingOffer> Endings { get; init; } = [];
+
     /// <summary>Other ways to have the domain; null is without one.</summary>
     public ImmutableArray<WhatIf<DomainChoice?>> DomainWays { get; init; } = [];
 
@@ -63,6 +66,7 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             WaysToPay = [.. Plan(candidate, books)?.Billing.Select(option => whatIf.Of(option, Chosen(candidate, option), Paying(candidate, option))) ?? []],
             Extras = [.. ExtraOffer.Of(candidate, books, needs, plans).Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer)))],
             DomainSellers = [.. DomainOptions.Sellers(candidate, books).Select(book => whatIf.Of(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book)))],
+            Endings = EndingOffer.Of(candidate, books),
             DomainWays = [.. DomainOptions.Of(candidate, books).Select(way => whatIf.Of(way, way is not null && way == candidate.Domains[0], candidate with { Domains = way is null ? [] : [way] }))],
             CodeCures = codes?.Cures() ?? [],
             BestCodes = codes?.Best(),

@@ -95,10 +95,10 @@ public sealed record DiscountWire(string Source, string Amount);
 /// <param name="Folded">The sum of the totals from year 4 on, where a long horizon is folded; else null.</param>
 /// <param name="FirstTermEndsAfter">The number of the last column of the first term; null where the term ends inside one.</param>
 public sealed record LedgerWire(
-    IReadOnlyList<string> Columns, IReadOnlyList<string> Totals, IReadOnlyList<bool> AtLeast, IReadOnlyList<LedgerRowWire> Rows, string? Folded, int? FirstTermEndsAfter);
+    IReadOnlyList<string> Columns, IReadOnlyList<string> Totals, IReadOnlyList<bool> AtLeast, IReadOnlyList<LedgerRowWire> Rows, SumWire? Folded, int? FirstTermEndsAfter);
 
 /// <param name="Folded">The sum of its cells from year 4 on, where a long horizon is folded; else null.</param>
-public sealed record LedgerRowWire(RowKind Kind, string? Book, string? Ref, IReadOnlyList<string> Cells, string Total, IReadOnlyList<bool> AtLeast, string? Folded);
+public sealed record LedgerRowWire(RowKind Kind, string? Book, string? Ref, IReadOnlyList<string> Cells, string Total, IReadOnlyList<bool> AtLeast, bool TotalAtLeast, SumWire? Folded);
 
 /// <param name="End">The first day that is not counted any more.</param>
 /// <param name="FirstTermEnd">The first day after what is committed to.</param>

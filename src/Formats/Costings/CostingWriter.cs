@@ -129,13 +129,13 @@ public static class CostingWriter
             [.. ledger.Totals.Select(Amount)],
             ledger.AtLeast,
             [.. ledger.Rows.Select(Row)],
-            Folded(ledger.Totals),
+            Folded(ledger.FoldedSum),
             ledger.FirstTermEndsAfter);
 
         LedgerRowWire Row(LedgerRow row) =>
-            new(row.Key.Kind, row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast, Folded(row.Cells));
+            new(row.Key.Kind, row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast, row.Sum.IsAtLeast, Folded(row.FoldedSum));
 
-        string? Folded(IReadOnlyList<Minor> cells) => Ledger.Folded(cells) is { } later ? Amount(later) : null;
+        SumWire? Folded(Sum? later) => later is { } sum ? SumWire.Of(sum, currency) : null;
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }

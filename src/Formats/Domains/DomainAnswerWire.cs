@@ -7,9 +7,8 @@ namespace HomeStart.Formats;
 /// <param name="Advice">What is worth a second thought, though allowed.</param>
 public sealed record TypedDomainWire(string? Label, string? Ending, string? Fault, string? Suggestion, IReadOnlyList<string> Advice)
 {
-    public static TypedDomainWire Of(string? typed, IEnumerable<string> endings)
+    public static TypedDomainWire Of(TypedDomain parts)
     {
-        var parts = TypedDomain.Parse(typed, endings);
         var (label, fault) = DomainLabel.Parse(parts.Label);
         return new TypedDomainWire(label?.Text, parts.Ending, fault?.Reason, fault?.Suggestion, label is null ? [] : LabelAdvice.For(label));
     }
@@ -17,12 +16,13 @@ public sealed record TypedDomainWire(string? Label, string? Ending, string? Faul
 
 /// <param name="Why">Where it is unchecked: what went wrong.</param>
 /// <param name="Book">Whose registrar was asked.</param>
-public sealed record DomainAnswerWire(string Domain, AvailabilityState State, string? Why, string Book, PremiumWire? Premium, string? Currency, RegistrationWire? Registration)
+public sealed record DomainAnswerWire(string Domain, AvailabilityState State, Buyable Buyable, string? Why, string Book, PremiumWire? Premium, string? Currency, RegistrationWire? Registration)
 {
     public static DomainAnswerWire Of(string domain, string book, Availability availability, RegistrationRecord? record) =>
         new(
             domain,
             availability.State,
+            availability.Buyable,
             availability.Why,
             book,
             availability.State == AvailabilityState.Premium ? new PremiumWire(availability.Register, availability.Renew) : null,

@@ -19,9 +19,11 @@ public sealed record ComparisonWire(
             [.. comparison.Leads.Select(lead => new LeadWire(lead.From, lead.Letters, Amount(lead.Paid)))],
             [.. comparison.Turns.Select(turn => new ShortlistTurnWire(turn.Months, turn.Letter, turn.Least, Amount(turn.Sum), Amount(turn.LeastSum)))],
             [.. comparison.Differences.Select(line => new LineDifferenceWire(
-                line.Kind, line.Of, line.One, line.Other, [.. line.Cells.Select(Amount)], Amount(line.Total)))]);
+                line.Kind, line.Of, line.One, line.Other, [.. line.Cells.Select(Known)], Known(line.Total)))]);
 
         string Amount(Int128 units) => new Money(units, currency).ToAmount();
+
+        string? Known(Int128? units) => units is { } stated ? Amount(stated) : null;
     }
 }
 
@@ -34,12 +36,12 @@ public sealed record ComparedWire(
     string? Plan,
     bool IsLeast,
     TotalsWire? Totals,
-    IReadOnlyList<string> Columns,
+    IReadOnlyList<SumWire> Columns,
     PriceStepWire? PriceStep,
     DateOnly? RefundLastDay,
     string? HorizonChange,
     string? TodayChange,
-    IReadOnlyList<DueOnWire> Paid,
+    IReadOnlyList<PaidWire> Paid,
     IReadOnlyList<NeedFitWire> Fits)
 {
     internal static ComparedWire Of(Compared compared)
@@ -51,17 +53,20 @@ public sealed record ComparedWire(
             costing?.Run.Purchase.Hosting?.Plan.Id,
             compared.IsLeast,
             costing is null ? null : CostingWriter.WriteTotals(costing),
-            costing is null ? [] : [.. costing.Ledger.Totals.Select(cell => Amount(cell)!)],
+            costing is null ? [] : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
             costing is null ? null : PriceStepWire.Of(costing.Totals.PriceStep),
             costing?.Totals.Refundable.LastDay,
             Amount(compared.HorizonChange),
             Amount(compared.TodayChange),
-            [.. compared.Paid.Select(paid => new DueOnWire(paid.Date, Amount(paid.Total)!))],
+            [.. compared.Paid.Select(paid => new PaidWire(paid.Date, SumWire.Of(paid.Sum, costing!.Currency)))],
             [.. compared.Fits.Select(NeedFitWire.Of)]);
 
         string? Amount(Int128? units) => units is { } known ? new Money(known, costing!.Currency).ToAmount() : null;
     }
 }
+
+/// <summary>What is paid in all by a day.</summary>
+public sealed record PaidWire(DateOnly Date, SumWire Sum);
 
 /// <summary>Who has paid least so far from a date on.</summary>
 public sealed record LeadWire(DateOnly From, IReadOnlyList<string> Letters, string Paid);
@@ -69,25 +74,24 @@ public sealed record LeadWire(DateOnly From, IReadOnlyList<string> Letters, stri
 /// <summary>Over how many months another candidate would be the least.</summary>
 public sealed record ShortlistTurnWire(int Months, string Letter, string Least, string Sum, string LeastSum);
 
-/// <param name="Cells">The other's less the base's, by column.</param>
-public sealed record LineDifferenceWire(RowKind Kind, string? Of, IReadOnlyList<string> One, IReadOnlyList<string> Other, IReadOnlyList<string> Cells, string Total);
+/// <param name="Cells">The other's less the base's, by column; null: a part of either is not stated.</param>
+public sealed record LineDifferenceWire(RowKind Kind, string? Of, IReadOnlyList<string> One, IReadOnlyList<string> Other, IReadOnlyList<string?> Cells, string? Total);
 
 /// <summary>What is sunk if the owner stops after 1, 2, … months, in <see cref="Currency"/>.</summary>
 /// <param name="ShortestEveryMonths">The way to pay that binds least, which <see cref="ByShortest"/> is about; null: it is the one chosen.</param>
 /// <param name="WinsFrom">From how many months on the chosen way costs less than that.</param>
-public sealed record StoppingWire(string Currency, IReadOnlyList<string> Chosen, bool AtLeast, int? ShortestEveryMonths, int? ShortestCommitMonths, IReadOnlyList<string> ByShortest, int? WinsFrom)
+public sealed record StoppingWire(string Currency, IReadOnlyList<SumWire> Chosen, int? ShortestEveryMonths, int? ShortestCommitMonths, IReadOnlyList<SumWire> ByShortest, int? WinsFrom)
 {
     public static StoppingWire Of(Stopping stopping, Currency currency)
     {
         return new StoppingWire(
             currency.Code,
-            [.. stopping.Chosen.Select(Amount)],
-            stopping.Chosen.Concat(stopping.ByShortest).Any(sunk => sunk.IsAtLeast),
+            [.. stopping.Chosen.Select(Wire)],
             stopping.Shortest?.EveryMonths,
             stopping.Shortest?.CommitMonths,
-            [.. stopping.ByShortest.Select(Amount)],
+            [.. stopping.ByShortest.Select(Wire)],
             stopping.WinsFrom);
 
-        string Amount(Sunk sunk) => new Money(sunk.Amount, currency).ToAmount();
+        SumWire Wire(Sum sum) => SumWire.Of(sum, currency);
     }
 }

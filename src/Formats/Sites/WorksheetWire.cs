@@ -14,6 +14,7 @@ public sealed record WorksheetWire(
     IReadOnlyList<WayToPayWire> WaysToPay,
     IReadOnlyList<ExtraWire> Extras,
     IReadOnlyList<DomainSellerWire> DomainSellers,
+    IReadOnlyList<EndingWire> Endings,
     IReadOnlyList<DomainWayWire> DomainWays,
     IReadOnlyList<CodeCureWire> CodeCures,
     BestCodesWire? BestCodes,
@@ -23,6 +24,26 @@ public sealed record WorksheetWire(
 
 /// <summary>When domain and hosting first renew, where that is not one day.</summary>
 public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
+
+/// <summary>An ending that a domain of the candidate may have, and who sells it.</summary>
+/// <param name="Asked">The book whose registrar says whether a name is free.</param>
+public sealed record EndingWire(string Ending, string Asked, IReadOnlyList<EndingSellerWire> Sellers)
+{
+    internal static EndingWire Of(EndingOffer offer) => new(offer.Ending, offer.Sellers[0].Book.Id, [.. offer.Sellers.Select(EndingSellerWire.Of)]);
+}
+
+/// <param name="Register">The first year's price; null: not stated. So for the others.</param>
+/// <param name="IncludedFromMonths">From which commitment on the candidate's plan gives a year of it; null: it gives none.</param>
+public sealed record EndingSellerWire(string Book, string Provider, string? Register, string? Renew, bool TakesTransfers, string Currency, int? IncludedFromMonths)
+{
+    internal static EndingSellerWire Of(EndingSeller seller)
+    {
+        return new EndingSellerWire(
+            seller.Book.Id, seller.Book.Provider.Name, Amount(seller.Price.Register), Amount(seller.Price.Renew), seller.Price.Transfer is not null, seller.Book.Currency.Code, seller.Included?.MinCommitMonths);
+
+        string? Amount(Int128? units) => units is { } stated ? new Money(stated, seller.Book.Currency).ToAmount() : null;
+    }
+}
 
 /// <summary>Whether the public record of a domain that ordering registers shows its holder.</summary>
 public sealed record PublicRecordWire(string Domain, string Seller, bool IsPrivate);
@@ -34,7 +55,7 @@ public sealed record FaultWire(string Code, string Where, string Message);
 
 /// <param name="EachLaterYear">What each year after the first comes to, where they are all alike.</param>
 /// <param name="StepTimes">How many times its first price the plan costs later: "2.8".</param>
-public sealed record SummaryWire(string Currency, string Today, string RestOfFirstYear, string? EachLaterYear, string Horizon, string? StepTimes);
+public sealed record SummaryWire(string Currency, SumWire Today, SumWire RestOfFirstYear, SumWire? EachLaterYear, SumWire Horizon, string? StepTimes);
 
 /// <summary>Bills through time in the display currency; parts add up to their bar.</summary>
 public sealed record TimelineWire(bool IsByYear, IReadOnlyList<BarWire> Bars);
@@ -49,11 +70,9 @@ public sealed record WayToPayWire(
     int CommitMonths,
     bool IsChosen,
     string? SetupFee,
-    IReadOnlyList<string>? Cells,
-    string? Folded,
-    string? Total,
-    bool AtLeast,
-    bool TodayAtLeast,
+    IReadOnlyList<SumWire>? Cells,
+    SumWire? Folded,
+    SumWire? Total,
     NextWire? NextDue,
     string? HorizonChange,
     string? TodayChange,

@@ -18,6 +18,7 @@ public static class WorksheetWriter
             [.. worksheet.WaysToPay.Select(WayToPay)],
             [.. worksheet.Extras.Select(ExtraWire.Of)],
             [.. worksheet.DomainSellers.Select(seller => Seller(worksheet.Candidate, seller))],
+            [.. worksheet.Endings.Select(EndingWire.Of)],
             [.. worksheet.DomainWays.Select(way => new DomainWayWire(way.Choice is null ? null : DomainWire.Of(way.Choice), way.IsChosen, OutcomeWire.Of(way)))],
             [.. worksheet.CodeCures.Select(cure => CodeCureWire.Of(cure, worksheet.Costing!.Currency))],
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
@@ -30,10 +31,10 @@ public static class WorksheetWriter
         var summary = Core.Worksheets.Summary.Of(costing);
         return new SummaryWire(
             costing.Currency.Code,
-            Amount(costing, summary.Today),
-            Amount(costing, summary.RestOfFirstYear),
-            summary.EachLaterYear is { } year ? Amount(costing, year) : null,
-            Amount(costing, summary.Horizon),
+            SumWire.Of(summary.Today, costing.Currency),
+            SumWire.Of(summary.RestOfFirstYear, costing.Currency),
+            summary.EachLaterYear is { } year ? SumWire.Of(year, costing.Currency) : null,
+            SumWire.Of(summary.Horizon, costing.Currency),
             summary.StepTimes);
     }
 
@@ -63,11 +64,9 @@ public static class WorksheetWriter
             option.CommitMonths,
             whatIf.IsChosen,
             costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, costing.Run.Purchase.Hosting!.Book.Currency).ToAmount() : null,
-            costing is null ? null : [.. costing.Ledger.Totals.Select(cell => Amount(costing, cell))],
-            costing is not null && Ledger.Folded(costing.Ledger.Totals) is { } folded ? Amount(costing, folded) : null,
-            costing is null ? null : Amount(costing, costing.Totals.Horizon),
-            costing?.Totals.AtLeast.Horizon ?? false,
-            costing?.Totals.AtLeast.DueToday ?? false,
+            costing is null ? null : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
+            costing?.Ledger.FoldedSum is { } folded ? SumWire.Of(folded, costing.Currency) : null,
+            costing is null ? null : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency),
             NextWire.Of(costing),
             Change(whatIf, whatIf.HorizonChange),
             Change(whatIf, whatIf.TodayChange),

@@ -23,7 +23,8 @@ internal static class DomainsEndpoints
     public static void MapDomains(this IEndpointRouteBuilder app)
     {
         var domains = app.MapGroup("/api/domains");
-        domains.MapGet("/typed", (string? text, Workspace workspace) => TypedDomainWire.Of(Short(text), Endings(workspace))).WithName("readTypedDomain");
+        domains.MapGet("/typed", (string? text, bool? owned, Workspace workspace) =>
+            TypedDomainWire.Of(owned == true ? TypedDomain.ParseOwned(Short(text)) : TypedDomain.Parse(Short(text), Endings(workspace)))).WithName("readTypedDomain");
         domains.MapGet("/check", CheckAsync).WithName("checkDomain").Produces<DomainAnswerWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
     }
 

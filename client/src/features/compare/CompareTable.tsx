@@ -2,20 +2,21 @@ import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { currencySign, figure, isZero } from '../../format/money';
+import { currencySign, figure, isZero, sumFigure } from '../../format/money';
 import { shortSpan } from '../../format/words';
 import { cx } from '../../ui/cx';
+import { Head, Heads, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import { needWords, reasonWords } from '../needs/words';
-import { useSite } from '../site/SiteContext';
-import { features, featureWords } from '../worksheet/features';
-import { Letter } from '../worksheet/Shortlist';
-import { useTitles } from './titles';
+import { needWords, reasonWords } from '../../format/needs';
+import { useSite } from '../../api/site';
+import { features, featureWords } from '../../format/features';
+import { Letter } from '../../ui/Letter';
+import { useTitles } from '../../format/titles';
 
 type Compared = Schemas['ComparedWire'];
 type Totals = Schemas['TotalsWire'];
 
-interface Row {
+interface Compare {
   label: string;
   /** What tells whether the row differs. */
   text: (known: Compared) => string;
@@ -30,30 +31,27 @@ export function CompareTable({ comparison, all }: { comparison: Comparison; all:
   const sums = useSumRows(comparison);
   const needs = needRows(shown);
   const allowed = useFeatureRows();
-  const differs = (row: Row) => all || row.strong || new Set(shown.map(row.text)).size > 1;
+  const differs = (row: Compare) => all || row.strong || new Set(shown.map(row.text)).size > 1;
   return (
     <ScrollRegion label="Candidates side by side">
-      <table className="mt-1 w-full text-[14px]">
-        <caption className="sr-only">The shortlist, figure by figure and feature by feature</caption>
-        <thead>
-          <tr className="[&>*]:border-ink align-bottom [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5">
-            <td />
-            {shown.map((known) => (
-              <th key={known.letter} scope="col" className="text-right">
-                <Head letter={known.letter} title={title(known.letter)} isLeast={known.isLeast} />
-              </th>
-            ))}
-          </tr>
-        </thead>
+      <Table className="w-full" caption="The shortlist, figure by figure and feature by feature">
+        <Heads>
+          <td />
+          {shown.map((known) => (
+            <Head key={known.letter} figures>
+              <Titled letter={known.letter} title={title(known.letter)} isLeast={known.isLeast} />
+            </Head>
+          ))}
+        </Heads>
         <Rows head={`What you pay, ${currencySign(comparison.currency)}`} rows={sums.filter(differs)} shown={shown} />
         <Rows head="Your needs" rows={needs.filter(differs)} shown={shown} />
         <Rows head="What the plan allows" rows={allowed.filter(differs)} shown={shown} />
-      </table>
+      </Table>
     </ScrollRegion>
   );
 }
 
-function Head({ letter, title, isLeast }: { letter: string; title: string; isLeast: boolean }) {
+function Titled({ letter, title, isLeast }: { letter: string; title: string; isLeast: boolean }) {
   const { page } = useSite();
   return (
     <Link
@@ -69,7 +67,7 @@ function Head({ letter, title, isLeast }: { letter: string; title: string; isLea
   );
 }
 
-function Rows({ head, rows, shown }: { head: string; rows: readonly Row[]; shown: readonly Compared[] }) {
+function Rows({ head, rows, shown }: { head: string; rows: readonly Compare[]; shown: readonly Compared[] }) {
   return rows.length === 0 ? null : (
     <tbody>
       <tr>
@@ -93,16 +91,16 @@ function Rows({ head, rows, shown }: { head: string; rows: readonly Row[]; shown
   );
 }
 
-function useSumRows(comparison: Comparison): Row[] {
+function useSumRows(comparison: Comparison): Compare[] {
   const { page } = useSite();
-  const sum = (label: string, amount: (totals: Totals) => string, mark?: string): Row => ({
+  const sum = (label: string, amount: (totals: Totals) => string, mark?: string): Compare => ({
     label,
     text: ({ totals }) =>
       totals ? `${mark && totals.atLeast.includes(mark) ? 'at least ' : ''}${figure(amount(totals))}` : '',
   });
-  const years = comparison.columns.map((_, at): Row => ({
+  const years = comparison.columns.map((_, at): Compare => ({
     label: at === 0 ? 'Today' : at === 1 ? 'Rest of year 1' : `Year ${at}`,
-    text: (known) => figure(known.columns[at] ?? '0'),
+    text: (known) => (known.columns[at] ? sumFigure(known.columns[at]) : ''),
   }));
   return [
     { ...sum('Today', (totals) => totals.dueToday, 'dueToday') },
@@ -113,8 +111,12 @@ function useSumRows(comparison: Comparison): Row[] {
       label: `Against ${comparison.base}`,
       strong: true,
       text: ({ horizonChange }) => horizonChange ?? '',
-      show: ({ horizonChange }) =>
-        horizonChange && (
+      show: ({ letter, horizonChange }) =>
+        horizonChange === null ? (
+          letter === comparison.base ? null : (
+            <span className="text-soft font-normal">not known</span>
+          )
+        ) : (
           <span className={cx(horizonChange.startsWith('-') && 'text-green')}>
             {horizonChange.startsWith('-') || isZero(horizonChange) ? '' : '+'}
             {figure(horizonChange)}
@@ -167,7 +169,7 @@ function useSumRows(comparison: Comparison): Row[] {
   ];
 }
 
-function needRows(shown: readonly Compared[]): Row[] {
+function needRows(shown: readonly Compared[]): Compare[] {
   const fits = shown.find((known) => known.fits.length > 0)?.fits ?? [];
   return fits.map((asked, at) => {
     const fit = (known: Compared) => known.fits[at];
@@ -205,7 +207,7 @@ function needRows(shown: readonly Compared[]): Row[] {
   });
 }
 
-function useFeatureRows(): Row[] {
+function useFeatureRows(): Compare[] {
   const { books } = useSite();
   const planOf = (known: Compared) =>
     books.find((book) => book.id === known.book)?.plans.find((plan) => plan.id === known.plan);

@@ -5,7 +5,8 @@ import { shortSpan } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 
 type Line = Schemas['LineDifferenceWire'];
 
@@ -52,32 +53,21 @@ export function LineByLine({ comparison, against }: { comparison: Comparison; ag
       </div>
       {other && comparison.differences.length > 0 && (
         <ScrollRegion label="Differences line by line">
-          <table className="mt-1 w-full text-[14px]">
-            <thead>
-              <tr className="text-soft [&>*]:border-ink text-right text-[13px] [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1 [&>*]:font-semibold">
-                <th scope="col" className="text-left">
-                  What
-                </th>
-                <th scope="col" className="text-left">
-                  {comparison.base}
-                </th>
-                <th scope="col" className="text-left">
-                  {other.letter}
-                </th>
-                {comparison.columns.map((column, at) => (
-                  <th key={column} scope="col" className={cx(at > 0 && 'max-md:hidden')}>
-                    {at === 0 ? 'Today' : at === 1 ? 'Rest of year 1' : `Year ${at}`}
-                  </th>
-                ))}
-                <th scope="col">{shortSpan(page.settings.horizonMonths)}</th>
-              </tr>
-            </thead>
+          <Table className="w-full">
+            <Heads>
+              <Head>What</Head>
+              <Head>{comparison.base}</Head>
+              <Head>{other.letter}</Head>
+              {comparison.columns.map((column, at) => (
+                <Head key={column} figures className={cx(at > 0 && 'max-md:hidden')}>
+                  {at === 0 ? 'Today' : at === 1 ? 'Rest of year 1' : `Year ${at}`}
+                </Head>
+              ))}
+              <Head figures>{shortSpan(page.settings.horizonMonths)}</Head>
+            </Heads>
             <tbody>
               {comparison.differences.map((line) => (
-                <tr key={line.kind + line.of} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
-                  <th scope="row" className="text-left font-normal">
-                    {kinds[line.kind]}
-                  </th>
+                <Row key={line.kind + line.of} label={kinds[line.kind]}>
                   <td>
                     <Names of={line.one} />
                   </td>
@@ -85,7 +75,7 @@ export function LineByLine({ comparison, against }: { comparison: Comparison; ag
                     <Names of={line.other} />
                   </td>
                   <Cells line={line} />
-                </tr>
+                </Row>
               ))}
               <tr className="[&>*]:double-rule font-bold [&>*]:border-t [&>*]:px-2.5 [&>*]:py-1.5">
                 <th scope="row" colSpan={3} className="text-left">
@@ -95,11 +85,11 @@ export function LineByLine({ comparison, against }: { comparison: Comparison; ag
                   <td key={at} className={cx(at > 0 && 'max-md:hidden')} />
                 ))}
                 <td className="text-right">
-                  <Difference amount={other.horizonChange ?? '0'} />
+                  <Difference amount={other.horizonChange} />
                 </td>
               </tr>
             </tbody>
-          </table>
+          </Table>
         </ScrollRegion>
       )}
     </section>
@@ -126,8 +116,10 @@ function Cells({ line }: { line: Line }) {
   );
 }
 
-function Difference({ amount }: { amount: string }) {
-  return (
+function Difference({ amount }: { amount: string | null }) {
+  return amount === null ? (
+    <span className="text-red text-[13px]">not stated</span>
+  ) : (
     <span className={cx(isZero(amount) && 'text-soft', amount.startsWith('-') && 'text-green')}>
       {!isZero(amount) && !amount.startsWith('-') && '+'}
       {figure(amount)}

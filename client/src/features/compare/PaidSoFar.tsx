@@ -2,8 +2,9 @@ import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { instant, shortDay, shortMonthOf } from '../../format/dates';
-import { money } from '../../format/money';
+import { money, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { useWidth } from '../../ui/useWidth';
 
 type Compared = Schemas['ComparedWire'];
@@ -34,7 +35,7 @@ export function PaidSoFar({ comparison }: { comparison: Comparison }) {
         {width > 0 && <Picture comparison={comparison} shown={shown} width={width} />}
       </div>
       <Leads comparison={comparison} />
-      {asTable && <Table comparison={comparison} shown={shown} />}
+      {asTable && <Sums comparison={comparison} shown={shown} />}
     </section>
   );
 }
@@ -42,9 +43,9 @@ export function PaidSoFar({ comparison }: { comparison: Comparison }) {
 function Picture({ comparison, shown, width }: { comparison: Comparison; shown: readonly Compared[]; width: number }) {
   const x = scaleLinear([instant(comparison.start), instant(comparison.end)], [left, width - right]);
   // Drawing alone: heights follow the sums.
-  const most = Math.max(...shown.map((known) => Number(known.paid.at(-1)?.total ?? 0)), 1);
+  const most = Math.max(...shown.map((known) => Number(known.paid.at(-1)?.sum.amount ?? 0)), 1);
   const y = scaleLinear([0, most], [height - 18, 10]).nice(4);
-  const ends = spread(shown.map((known) => y(Number(known.paid.at(-1)?.total ?? 0))));
+  const ends = spread(shown.map((known) => y(Number(known.paid.at(-1)?.sum.amount ?? 0))));
   return (
     <svg
       width={width}
@@ -103,8 +104,8 @@ function Picture({ comparison, shown, width }: { comparison: Comparison; shown: 
 function steps(known: Compared, x: (at: number) => number, y: (sum: number) => number, end: string): string {
   const line = known.paid.map((paid, index) =>
     index === 0
-      ? `M${x(instant(paid.date))},${y(Number(paid.total))}`
-      : `H${x(instant(paid.date))}V${y(Number(paid.total))}`,
+      ? `M${x(instant(paid.date))},${y(Number(paid.sum.amount))}`
+      : `H${x(instant(paid.date))}V${y(Number(paid.sum.amount))}`,
   );
   return `${line.join('')}H${x(instant(end))}`;
 }
@@ -150,34 +151,30 @@ function Leads({ comparison }: { comparison: Comparison }) {
   );
 }
 
-function Table({ comparison, shown }: { comparison: Comparison; shown: readonly Compared[] }) {
+function Sums({ comparison, shown }: { comparison: Comparison; shown: readonly Compared[] }) {
   const dates = [...new Set(shown.flatMap((known) => known.paid.map((paid) => paid.date)))].sort();
+  const nothing = { amount: '0', atLeast: false };
   return (
-    <table className="mt-1 text-[14px]">
-      <thead>
-        <tr className="text-soft [&>*]:px-3 [&>*]:py-1 [&>*]:text-right [&>*]:font-semibold">
-          <th scope="col">By</th>
-          {shown.map((known) => (
-            <th key={known.letter} scope="col">
-              {known.letter}
-            </th>
-          ))}
-        </tr>
-      </thead>
+    <Table caption="What each candidate has taken by each day of a bill">
+      <Heads>
+        <Head>By</Head>
+        {shown.map((known) => (
+          <Head key={known.letter} figures>
+            {known.letter}
+          </Head>
+        ))}
+      </Heads>
       <tbody>
         {dates.map((date) => (
-          <tr key={date} className="odd:bg-band [&>*]:px-3 [&>*]:py-0.5 [&>*]:text-right">
-            <th scope="row" className="font-normal">
-              {shortDay(date)}
-            </th>
+          <Row key={date} label={shortDay(date)}>
             {shown.map((known) => (
-              <td key={known.letter}>
-                {money(known.paid.findLast((paid) => paid.date <= date)?.total ?? '0', comparison.currency)}
-              </td>
+              <Cell key={known.letter} figures>
+                {sumMoney(known.paid.findLast((paid) => paid.date <= date)?.sum ?? nothing, comparison.currency)}
+              </Cell>
             ))}
-          </tr>
+          </Row>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }

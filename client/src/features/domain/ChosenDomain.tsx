@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 /** Which domain the candidate in hand has now. */
 export function ChosenDomain() {

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { api, expect } from '../../api/client';
 import { TextField } from '../../ui/Field';
 import { Note } from '../../ui/Note';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { ChosenDomain } from './ChosenDomain';
 import { Endings } from './Endings';
 import { OtherWays } from './OtherWays';

@@ -1,49 +1,38 @@
 import { useQuery } from '@tanstack/react-query';
 import { Check, CircleHelp, Gem, Lock, X } from 'lucide-react';
-import { api, expect, type Book, type DomainAnswer } from '../../api/client';
+import { api, expect, type DomainAnswer, type Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { useSite } from '../site/SiteContext';
+import { Head, Heads, Row, Table } from '../../ui/Table';
+import { useSite } from '../../api/site';
+
+type Ending = Schemas['EndingWire'];
+type Seller = Schemas['EndingSellerWire'];
 
 /** A name under every ending that can be bought here, each with the registrar's answer and its prices. */
 export function Endings({ label, first }: { label: string; first: string | null }) {
-  const { books, page } = useSite();
-  const host = page.worksheet.candidate.hosting?.book;
-  const sellers = books.filter((book) => book.plans.length === 0 || book.id === host);
-  const all = [...new Set(sellers.flatMap((book) => book.domains.map((price) => price.ending)))];
-  const endings = first && all.includes(first) ? [first, ...all.filter((ending) => ending !== first)] : all;
+  const { endings } = useSite().page.worksheet;
+  const inOrder = [...endings].sort((left, right) => Number(right.ending === first) - Number(left.ending === first));
   return (
-    <div className="mt-4">
-      <table className="w-full text-left">
-        <caption className="sr-only">Endings for {label}, with what the registrar says and what they cost</caption>
-        <thead className="max-md:sr-only">
-          <tr className="text-soft [&>*]:border-ink [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5 [&>*]:text-[13px] [&>*]:font-semibold">
-            <th scope="col">Domain</th>
-            <th scope="col">The registrar says</th>
-            <th scope="col">First year, then each year, before tax where the book adds it</th>
-          </tr>
-        </thead>
-        <tbody>
-          {endings.map((ending) => (
-            <EndingRow
-              key={ending}
-              label={label}
-              ending={ending}
-              sellers={sellers.filter((book) => book.domains.some((price) => price.ending === ending))}
-            />
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <Table className="mt-4 w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
+      <Heads className="max-md:sr-only">
+        <Head>Domain</Head>
+        <Head>The registrar says</Head>
+        <Head>First year, then each year, before tax where the book adds it</Head>
+      </Heads>
+      <tbody>
+        {inOrder.map((offer) => (
+          <EndingRow key={offer.ending} label={label} offer={offer} />
+        ))}
+      </tbody>
+    </Table>
   );
 }
 
-function EndingRow({ label, ending, sellers }: { label: string; ending: string; sellers: Book[] }) {
-  const { page } = useSite();
-  const host = page.worksheet.candidate.hosting?.book;
-  const asked = (sellers.find((book) => book.id === host) ?? sellers[0])?.id;
+function EndingRow({ label, offer }: { label: string; offer: Ending }) {
+  const { ending, asked } = offer;
   const check = useQuery({
     queryKey: ['check', label, ending, asked],
     queryFn: async ({ signal }) =>
@@ -52,20 +41,22 @@ function EndingRow({ label, ending, sellers }: { label: string; ending: string; 
     retry: false,
   });
   const answer = check.isFetching ? undefined : check.data;
-  const buyable =
-    answer?.state === 'free'
-      ? sellers
-      : answer?.state === 'premium'
-        ? sellers.filter((book) => book.id === answer.book)
+  const sellers =
+    answer?.buyable === 'anywhere'
+      ? offer.sellers
+      : answer?.buyable === 'where-asked'
+        ? offer.sellers.filter((seller) => seller.book === answer.book)
         : [];
   return (
-    <tr className="odd:bg-band align-top max-md:block max-md:py-1.5 [&>*]:px-2.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2">
-      <th scope="row" className="text-left font-normal">
+    <Row
+      className="max-md:block max-md:py-1.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2"
+      label={
         <bdi className="font-semibold">
           {label}
           <wbr />.{ending}
         </bdi>
-      </th>
+      }
+    >
       <td aria-live="polite" className="max-w-md">
         {answer ? (
           <Answer answer={answer} />
@@ -81,11 +72,12 @@ function EndingRow({ label, ending, sellers }: { label: string; ending: string; 
         )}
       </td>
       <td>
-        {buyable.map((book) => (
-          <Offer key={book.id} book={book} answer={answer!} ending={ending} label={label} />
-        ))}
+        {answer &&
+          sellers.map((seller) => (
+            <Offer key={seller.book} seller={seller} answer={answer} ending={ending} label={label} />
+          ))}
       </td>
-    </tr>
+    </Row>
   );
 }
 
@@ -121,26 +113,30 @@ function Answer({ answer }: { answer: DomainAnswer }) {
   );
 }
 
-function Offer({ book, answer, label, ending }: { book: Book; answer: DomainAnswer; label: string; ending: string }) {
+function Offer({
+  seller,
+  answer,
+  label,
+  ending,
+}: {
+  seller: Seller;
+  answer: DomainAnswer;
+  label: string;
+  ending: string;
+}) {
   const { page, change } = useSite();
   const { letter, candidate } = page.worksheet;
-  const price = book.domains.find((known) => known.ending === ending);
-  const { register, renew } = answer.premium ?? { register: price?.register ?? null, renew: price?.renew ?? null };
+  const { register, renew } = answer.premium ?? seller;
   const [chosen] = candidate.domains;
   const isChosen =
-    chosen?.route === 'register' && chosen.book === book.id && chosen.name === label && chosen.ending === ending;
-  const plan = book.plans.find((known) => known.id === candidate.hosting?.plan);
-  const included = !answer.premium && plan?.includedDomain?.endings.includes(ending) ? plan.includedDomain : null;
+    chosen?.route === 'register' && chosen.book === seller.book && chosen.name === label && chosen.ending === ending;
   return (
     <div className="flex flex-wrap items-baseline gap-x-3">
       <span>
-        <bdi>{book.provider}</bdi>: {register ? money(register, book.currency) : 'not stated'}, then{' '}
-        {renew ? money(renew, book.currency) : 'not stated'}
-        {included && (
-          <span className="text-green">
-            {' '}
-            (a year comes with {plan?.name} from {included.minCommitMonths} months on)
-          </span>
+        <bdi>{seller.provider}</bdi>: {register ? money(register, seller.currency) : 'not stated'}, then{' '}
+        {renew ? money(renew, seller.currency) : 'not stated'}
+        {seller.includedFromMonths !== null && !answer.premium && (
+          <span className="text-green"> (a year comes with the plan from {seller.includedFromMonths} months on)</span>
         )}
       </span>
       {isChosen ? (
@@ -154,7 +150,7 @@ function Offer({ book, answer, label, ending }: { book: Book; answer: DomainAnsw
               letter,
               domain: {
                 route: 'register',
-                book: book.id,
+                book: seller.book,
                 name: label,
                 ending,
                 years: 1,
@@ -167,7 +163,7 @@ function Offer({ book, answer, label, ending }: { book: Book; answer: DomainAnsw
         >
           Take it for {letter}
           <span className="sr-only">
-            : {label}.{ending} from {book.provider}
+            : {label}.{ending} from {seller.provider}
           </span>
         </Button>
       )}

@@ -1,32 +1,35 @@
-import { useState, type FormEvent, type ReactNode } from 'react';
-import type { DomainChoice } from '../../api/commands';
+import type { ReactNode } from 'react';
+import { useWatch } from 'react-hook-form';
+import { useChangeForm } from '../../api/changeForm';
+import { readOwnDomain } from '../../api/ownDomain';
+import { useSite } from '../../api/site';
+import { ExpiresField, InMonthsField, RenewalField, WholeDomainField } from '../../ui/DomainFields';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/Field';
-import { ExpiresField, InMonthsField, partsOf, RenewalField, WholeDomainField } from './DomainFields';
-import { useSite } from '../site/SiteContext';
 
 /** The routes beside registering a new name. */
 export function OtherWays() {
-  const { page, books, change } = useSite();
+  const { page, change } = useSite();
   const { letter, candidate } = page.worksheet;
-  const choose = (domain: DomainChoice) => change({ kind: 'choose-domain', letter, domain });
-  const host = candidate.hosting?.book;
-  const sellers = books.filter((book) => book.plans.length === 0 || book.id === host);
   return (
     <section className="mt-8 max-w-3xl">
       <h2 className="text-lg">Or not a new name</h2>
       <Way title="I have a domain and keep it where it is">
-        <KeptForm choose={choose} />
+        <KeptForm />
       </Way>
       <Way title="I have a domain and move it to a seller here">
-        <MovedForm choose={choose} sellers={sellers} />
+        <MovedForm />
       </Way>
       <Way title="I choose the name later">
-        <LaterForm choose={choose} sellers={sellers} />
+        <LaterForm />
       </Way>
       <Way title="I borrow an address of the host’s for now">
         <p className="text-soft">It costs nothing and goes when you leave the host. It needs a plan.</p>
-        <Button className="mt-2" disabled={!candidate.hosting?.plan} onClick={() => choose({ route: 'lent' })}>
+        <Button
+          className="mt-2"
+          disabled={!candidate.hosting?.plan}
+          onClick={() => change({ kind: 'choose-domain', letter, domain: { route: 'lent' } })}
+        >
           Borrow an address for {letter}
         </Button>
       </Way>
@@ -43,23 +46,39 @@ function Way({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-type Choose = (domain: DomainChoice) => void;
-type Sellers = ReturnType<typeof useSite>['books'];
+const shape = 'grid gap-3 sm:grid-cols-2';
 
-function KeptForm({ choose }: { choose: Choose }) {
+/** Everybody who sells domains with this candidate, each once. */
+function useSellers(takesTransfers: boolean) {
+  const { endings } = useSite().page.worksheet;
+  const all = endings.flatMap((offer) => offer.sellers).filter((seller) => seller.takesTransfers || !takesTransfers);
+  return [...new Map(all.map((seller) => [seller.book, seller])).values()];
+}
+
+function KeptForm() {
   const { page } = useSite();
-  const [domain, setDomain] = useState('');
-  const [expires, setExpires] = useState('');
-  const [renewal, setRenewal] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    choose({ route: 'keep', ...partsOf(domain), expires, renewal, currency: page.settings.currency });
-  };
+  const { currency } = page.settings;
+  const { field, submit } = useChangeForm(
+    { name: '', expires: '', renewal: '' },
+    async ({ name, expires, renewal }, form) => {
+      const read = await readOwnDomain(name);
+      if ('fault' in read) {
+        form.setError('name', { message: read.fault });
+        return null;
+      }
+
+      return {
+        kind: 'choose-domain',
+        letter: page.worksheet.letter,
+        domain: { route: 'keep', ...read, expires, renewal, currency },
+      };
+    },
+  );
   return (
-    <form onSubmit={submit} className="grid gap-3 sm:grid-cols-2">
-      <WholeDomainField value={domain} set={setDomain} />
-      <ExpiresField value={expires} set={setExpires} />
-      <RenewalField value={renewal} set={setRenewal} />
+    <form onSubmit={submit} className={shape}>
+      <WholeDomainField {...field('name')} />
+      <ExpiresField {...field('expires')} />
+      <RenewalField currency={currency} {...field('renewal')} />
       <div className="sm:col-span-2">
         <Button type="submit">Count it like this</Button>
       </div>
@@ -67,19 +86,37 @@ function KeptForm({ choose }: { choose: Choose }) {
   );
 }
 
-function MovedForm({ choose, sellers }: { choose: Choose; sellers: Sellers }) {
-  const [domain, setDomain] = useState('');
-  const [expires, setExpires] = useState('');
-  const [book, setBook] = useState(sellers[0]?.id ?? '');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    choose({ route: 'transfer', book, ...partsOf(domain), expires });
-  };
+function MovedForm() {
+  const { page } = useSite();
+  const sellers = useSellers(true);
+  const { field, submit } = useChangeForm(
+    { name: '', expires: '', book: sellers[0]?.book ?? '' },
+    async ({ name, expires, book }, form) => {
+      const read = await readOwnDomain(name);
+      if ('fault' in read) {
+        form.setError('name', { message: read.fault });
+        return null;
+      }
+
+      return {
+        kind: 'choose-domain',
+        letter: page.worksheet.letter,
+        domain: { route: 'transfer', book, ...read, expires },
+      };
+    },
+  );
+  const { fault: unsold } = field('book');
   return (
-    <form onSubmit={submit} className="grid gap-3 sm:grid-cols-2">
-      <WholeDomainField value={domain} set={setDomain} />
-      <ExpiresField value={expires} set={setExpires} />
-      <SellerField sellers={sellers} label="Move it to" value={book} onChange={setBook} />
+    <form onSubmit={submit} className={shape}>
+      <WholeDomainField {...field('name')} />
+      <ExpiresField {...field('expires')} />
+      <SelectField label="Move it to" {...field('book')} fault={unsold}>
+        {sellers.map((seller) => (
+          <option key={seller.book} value={seller.book}>
+            {seller.provider}
+          </option>
+        ))}
+      </SelectField>
       <p className="text-soft text-sm sm:col-span-2">
         You will need its transfer code, and it must not be locked. A transfer is costed here, but cannot be ordered
         here yet.
@@ -91,61 +128,40 @@ function MovedForm({ choose, sellers }: { choose: Choose; sellers: Sellers }) {
   );
 }
 
-function LaterForm({ choose, sellers }: { choose: Choose; sellers: Sellers }) {
-  const [book, setBook] = useState(sellers[0]?.id ?? '');
-  const [ending, setEnding] = useState('com');
-  const [months, setMonths] = useState('3');
-  const endings = sellers.find((seller) => seller.id === book)?.domains.map((price) => price.ending) ?? [];
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    choose({
-      route: 'later',
-      book,
-      ending: endings.includes(ending) ? ending : endings[0],
-      inMonths: Number(months),
-      years: 1,
-    });
-  };
+function LaterForm() {
+  const { page } = useSite();
+  const { endings } = page.worksheet;
+  const sellers = useSellers(false);
+  const { form, field, submit } = useChangeForm(
+    { book: sellers[0]?.book ?? '', ending: 'com', inMonths: 3 },
+    ({ book, ending, inMonths }) => ({
+      kind: 'choose-domain',
+      letter: page.worksheet.letter,
+      domain: { route: 'later', book, ending, inMonths, years: 1 },
+    }),
+  );
+  const book = useWatch({ control: form.control, name: 'book' });
+  const sold = endings.filter((offer) => offer.sellers.some((seller) => seller.book === book));
   return (
-    <form onSubmit={submit} className="grid gap-3 sm:grid-cols-2">
-      <SellerField sellers={sellers} label="Buy it from" value={book} onChange={setBook} />
-      <SelectField
-        label="With the ending"
-        value={endings.includes(ending) ? ending : endings[0]}
-        onChange={(event) => setEnding(event.target.value)}
-      >
-        {endings.map((choice) => (
-          <option key={choice} value={choice}>
-            .{choice}
+    <form onSubmit={submit} className={shape}>
+      <SelectField label="Buy it from" {...field('book')}>
+        {sellers.map((seller) => (
+          <option key={seller.book} value={seller.book}>
+            {seller.provider}
           </option>
         ))}
       </SelectField>
-      <InMonthsField value={months} set={setMonths} />
+      <SelectField label="With the ending" {...field('ending')}>
+        {sold.map(({ ending }) => (
+          <option key={ending} value={ending}>
+            .{ending}
+          </option>
+        ))}
+      </SelectField>
+      <InMonthsField {...field('inMonths')} {...form.register('inMonths', { valueAsNumber: true })} />
       <div className="sm:col-span-2">
         <Button type="submit">Count it like this</Button>
       </div>
     </form>
-  );
-}
-
-function SellerField({
-  sellers,
-  label,
-  value,
-  onChange,
-}: {
-  sellers: Sellers;
-  label: string;
-  value: string;
-  onChange: (book: string) => void;
-}) {
-  return (
-    <SelectField label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {sellers.map((seller) => (
-        <option key={seller.id} value={seller.id}>
-          {seller.provider}
-        </option>
-      ))}
-    </SelectField>
   );
 }

@@ -1,4 +1,5 @@
-import { useId, useState, type ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
+import { useForm } from 'react-hook-form';
 import { cx } from '../../ui/cx';
 
 const box =
@@ -39,32 +40,27 @@ export function TextAnswer({
 }) {
   const id = useId();
   // What is typed holds until another value comes, be it saved or undone.
-  const [draft, setDraft] = useState<{ text: string; over: string } | null>(null);
-  const text = draft?.over === value ? draft.text : value;
-  const fault = text === value ? null : faultOf(text);
-  const save = () => {
-    if (text.trim() !== value && !fault) {
+  const form = useForm({ values: { text: value }, mode: 'onChange' });
+  const fault = form.formState.errors.text?.message;
+  const save = form.handleSubmit(({ text }) => {
+    if (text.trim() !== value) {
       set(text.trim());
     }
-  };
+  });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
-    >
+    <form onSubmit={(event) => void save(event)}>
       <input
         aria-label={label}
         aria-invalid={fault ? true : undefined}
         aria-describedby={fault ? id : undefined}
         className={box}
-        value={text}
         placeholder={placeholder}
         maxLength={40}
         inputMode="decimal"
-        onChange={(event) => setDraft({ text: event.target.value, over: value })}
-        onBlur={save}
+        {...form.register('text', {
+          validate: (text) => (text === value ? true : (faultOf(text) ?? true)),
+          onBlur: () => void save(),
+        })}
       />
       {fault && (
         <p id={id} className="text-red text-[13px]">

@@ -1,25 +1,28 @@
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import type { Schemas } from '../../api/client';
+import { readOwnDomain } from '../../api/ownDomain';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { shortSpan } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
-import { ExpiresField, InMonthsField, partsOf, RenewalField, WholeDomainField } from '../domain/DomainFields';
-import { useSite } from '../site/SiteContext';
+import { ExpiresField, InMonthsField, RenewalField, WholeDomainField } from '../../ui/DomainFields';
+import { useSite } from '../../api/site';
 import { Choice, Ticks } from './Answers';
 import { Question } from './Question';
 import type { Needs } from './requirements';
 
 type DomainNeed = NonNullable<Needs['domain']>;
-type Ask = (domain: (Partial<DomainNeed> & { route: string }) | null) => void;
+type Ask = (domain: Schemas['DomainNeedBody'] | null) => void;
 
 /** Whether there is a domain already, and what is to become of it. What a route needs is asked once it is chosen. */
-export function DomainQuestion({ needs, set }: { needs: Needs; set: (changed: Partial<Needs>) => void }) {
+export function DomainQuestion({ needs, set }: { needs: Needs; set: (changed: Schemas['NeedsBody']) => void }) {
   const saved = needs.domain;
   const [chosen, setChosen] = useState<{ route: string; over: string } | null>(null);
   const over = JSON.stringify(saved);
   const route = chosen?.over === over ? chosen.route : (saved?.route ?? '');
-  const ask: Ask = (domain) => set({ domain: domain as Needs['domain'] });
+  const ask: Ask = (domain) => set({ domain });
   const choose = (next: string) => {
     setChosen({ route: next, over });
     if (next === '') {
@@ -94,30 +97,29 @@ interface Asked {
   ask: Ask;
 }
 
-const form = 'mt-2 flex flex-col gap-2 text-[14px]';
+const shape = 'mt-2 flex flex-col gap-2 text-[14px]';
 
 function NewName({ saved, ask }: Asked) {
-  const [name, setName] = useState(saved?.name ?? '');
-  const [endings, setEndings] = useState<readonly string[]>(saved?.endings ?? ['com']);
-  const [years, setYears] = useState(saved?.years ?? 1);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    ask({ route: 'register', name: name.trim().toLowerCase(), endings: [...endings], years });
-  };
+  const form = useForm({
+    defaultValues: { name: saved?.name ?? '', endings: saved?.endings ?? ['com'], years: saved?.years ?? 1 },
+  });
+  const endings = useWatch({ control: form.control, name: 'endings' });
+  const submit = form.handleSubmit(({ name, years }) =>
+    ask({ route: 'register', name: name.trim().toLowerCase(), endings, years }),
+  );
   return (
-    <form className={form} onSubmit={submit}>
+    <form className={shape} onSubmit={(event) => void submit(event)}>
       <TextField
         label="Name for the site"
-        value={name}
         required
         maxLength={63}
         placeholder="ostlerwren"
         pattern="[A-Za-z0-9]([A-Za-z0-9-]*[A-Za-z0-9])?"
         title="Letters, digits and inner hyphens, without the ending"
-        onChange={(event) => setName(event.target.value)}
+        {...form.register('name')}
       />
-      <EndingTicks chosen={endings} set={setEndings} />
-      <SelectField label="Paid at once for" value={years} onChange={(event) => setYears(Number(event.target.value))}>
+      <EndingTicks chosen={endings} set={(chosen) => form.setValue('endings', chosen)} />
+      <SelectField label="Paid at once for" {...form.register('years', { valueAsNumber: true })}>
         {[1, 2, 3, 5, 10].map((count) => (
           <option key={count} value={count}>
             {shortSpan(12 * count)}
@@ -130,16 +132,13 @@ function NewName({ saved, ask }: Asked) {
 }
 
 function LaterName({ saved, ask }: Asked) {
-  const [endings, setEndings] = useState<readonly string[]>(saved?.endings ?? ['com']);
-  const [inMonths, setInMonths] = useState(String(saved?.inMonths ?? 3));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    ask({ route: 'later', name: null, endings: [...endings], years: 1, inMonths: Number(inMonths) });
-  };
+  const form = useForm({ defaultValues: { endings: saved?.endings ?? ['com'], inMonths: saved?.inMonths ?? 3 } });
+  const endings = useWatch({ control: form.control, name: 'endings' });
+  const submit = form.handleSubmit(({ inMonths }) => ask({ route: 'later', name: null, endings, years: 1, inMonths }));
   return (
-    <form className={form} onSubmit={submit}>
-      <InMonthsField value={inMonths} set={setInMonths} />
-      <EndingTicks chosen={endings} set={setEndings} />
+    <form className={shape} onSubmit={(event) => void submit(event)}>
+      <InMonthsField {...form.register('inMonths', { valueAsNumber: true })} />
+      <EndingTicks chosen={endings} set={(chosen) => form.setValue('endings', chosen)} />
       <Submit disabled={endings.length === 0} />
     </form>
   );
@@ -147,23 +146,29 @@ function LaterName({ saved, ask }: Asked) {
 
 function OwnedName({ route, saved, ask }: Asked & { route: 'keep' | 'transfer' }) {
   const { page } = useSite();
-  const [domain, setDomain] = useState(saved ? `${saved.name ?? ''}.${saved.endings[0] ?? ''}` : '');
-  const [expires, setExpires] = useState(saved?.expires ?? '');
-  const [renewal, setRenewal] = useState(saved?.renewal ?? '');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const { name, ending } = partsOf(domain);
-    ask(
-      route === 'keep'
-        ? { route, name, ending, expires, renewal, currency: saved?.currency ?? page.settings.currency }
-        : { route, name, endings: [ending], expires },
-    );
-  };
+  const form = useForm({
+    defaultValues: {
+      domain: saved ? `${saved.name ?? ''}.${saved.endings[0] ?? ''}` : '',
+      expires: saved?.expires ?? '',
+      renewal: saved?.renewal ?? '',
+    },
+  });
+  const currency = saved?.currency ?? page.settings.currency;
+  const submit = form.handleSubmit(async ({ domain, expires, renewal }) => {
+    const read = await readOwnDomain(domain);
+    if ('fault' in read) {
+      form.setError('domain', { message: read.fault });
+    } else if (route === 'keep') {
+      ask({ route, ...read, expires, renewal, currency });
+    } else {
+      ask({ route, name: read.name, endings: [read.ending], expires });
+    }
+  });
   return (
-    <form className={form} onSubmit={submit}>
-      <WholeDomainField value={domain} set={setDomain} />
-      <ExpiresField value={expires} set={setExpires} />
-      {route === 'keep' && <RenewalField value={renewal} set={setRenewal} />}
+    <form className={shape} onSubmit={(event) => void submit(event)}>
+      <WholeDomainField {...form.register('domain')} fault={form.formState.errors.domain?.message} />
+      <ExpiresField {...form.register('expires')} />
+      {route === 'keep' && <RenewalField currency={currency} {...form.register('renewal')} />}
       <Submit />
     </form>
   );

@@ -1,14 +1,15 @@
+import type { Schemas } from '../../api/client';
 import { money } from '../../format/money';
 import { count } from '../../format/words';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { Choice, NumberAnswer, Requirement, TextAnswer, Tick, Ticks } from './Answers';
 import { DomainQuestion } from './DomainQuestion';
 import { Outcome } from './Outcome';
 import { Question } from './Question';
 import { asksOf, atLeast, chances, purposeOf, purposes, visitors, type Needs, type NumberNeed } from './requirements';
-import { channelWords, needWords, regionWord, tagWords } from './words';
+import { channelWords, needWords, regionWord, tagWords } from '../../format/needs';
 
-type Set = (changed: Partial<Needs>) => void;
+type Set = (changed: Schemas['NeedsBody']) => void;
 
 /** What the site must do, in the owner's words; each answer says the requirement it becomes. Nothing is required. */
 export function NeedsPage() {

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { scanQuery } from '../../api/scan';
-import { Rejected } from '../scan/Rejected';
-import { useSite } from '../site/SiteContext';
+import { Rejected } from '../../ui/Rejected';
+import { useSite } from '../../api/site';
 
 /** How many plans are left, and why the others are not: at once, while the questions are answered. */
 export function Outcome() {

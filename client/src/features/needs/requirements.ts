@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { needWords } from './words';
+import { needWords } from '../../format/needs';
 
 export type Needs = Schemas['NeedsWire'];
 export type NumberNeed =

@@ -1,7 +1,7 @@
 import { useWatch, type Control } from 'react-hook-form';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { countries } from './countries';
-import type { OrderForm } from './OrderPage';
+import type { OrderForm } from './form';
 
 /** What the eye needs beside the form: what everybody will be able to read, and what the button sets going. */
 export function BesideTheForm({ control }: { control: Control<OrderForm> }) {

@@ -1,17 +1,7 @@
 import type { UseFormReturn } from 'react-hook-form';
 import { SelectField, TextField } from '../../ui/Field';
 import { countries } from './countries';
-import type { OrderForm } from './OrderPage';
-
-export interface Contact {
-  name: string;
-  mail: string;
-  street: string;
-  town: string;
-  postcode: string;
-  country: string;
-  telephone: string;
-}
+import type { Contact, OrderForm } from './form';
 
 /** Who orders. What a field must hold is the server's to say; its faults come back to the fields. */
 export function ContactFields({ form }: { form: UseFormReturn<OrderForm> }) {

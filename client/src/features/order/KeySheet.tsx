@@ -4,6 +4,7 @@ import { api, expect, type Order, type Schemas } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 
 /** What to keep after the order: where to log in, the addresses, what is paid until when. Printable; no secret stands on it. */
 export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySheetWire'] }) {
@@ -53,33 +54,33 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
           <h2 id="bought" className="text-lg">
             What you bought
           </h2>
-          <table className="mt-1 w-full text-left">
-            <thead>
-              <tr className="text-soft [&>*]:border-ink [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1 [&>*]:text-[13px] [&>*]:font-semibold">
-                <th scope="col">What</th>
-                <th scope="col">From</th>
-                <th scope="col">Paid until</th>
-                <th scope="col" className="text-right">
-                  After discounts
-                </th>
-              </tr>
-            </thead>
+          <Table className="w-full">
+            <Heads>
+              <Head>What</Head>
+              <Head>From</Head>
+              <Head>Paid until</Head>
+              <Head figures>After discounts</Head>
+            </Heads>
             <tbody>
               {order.items.map((item) => (
-                <tr key={item.what + item.seller} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
-                  <th scope="row" className="font-normal">
-                    <bdi>{item.what}</bdi>
-                    {item.included && <span className="text-green"> included</span>}
-                  </th>
+                <Row
+                  key={item.what + item.seller}
+                  label={
+                    <>
+                      <bdi>{item.what}</bdi>
+                      {item.included && <span className="text-green"> included</span>}
+                    </>
+                  }
+                >
                   <td>
                     <bdi>{item.seller}</bdi>
                   </td>
                   <td className="whitespace-nowrap">{item.until ? shortDay(item.until) : '—'}</td>
                   <td className="text-right">{money(item.amount, item.currency)}</td>
-                </tr>
+                </Row>
               ))}
             </tbody>
-          </table>
+          </Table>
           <Next sheet={sheet} />
         </section>
       </div>

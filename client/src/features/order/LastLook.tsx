@@ -2,7 +2,8 @@ import type { Book, Costing, Worksheet } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
 import { shortSpan } from '../../format/words';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 
 /** One last look: only what I wanted? Every line of today's bills, the name spelt out, and what falls due next. */
 export function LastLook({ costing }: { costing: Costing }) {
@@ -13,40 +14,45 @@ export function LastLook({ costing }: { costing: Costing }) {
   return (
     <section className="mt-4">
       {today.map((bill) => (
-        <table key={`${bill.book}${bill.currency}`} className="mb-4 w-full text-left">
-          <caption className="pb-1 text-left font-semibold">
-            From <bdi>{seller(bill.book)}</bdi>, today
-          </caption>
-          <thead className="sr-only">
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col">Paid until</th>
-              <th scope="col">{bill.currency}</th>
-            </tr>
-          </thead>
+        <Table
+          key={`${bill.book}${bill.currency}`}
+          className="mb-4 w-full"
+          caption={
+            <>
+              From <bdi>{seller(bill.book)}</bdi>, today
+            </>
+          }
+          shown
+        >
+          <Heads className="sr-only">
+            <Head>What</Head>
+            <Head>Paid until</Head>
+            <Head>{bill.currency}</Head>
+          </Heads>
           <tbody>
             {bill.lines.map((line) => (
-              <tr
+              <Row
                 key={`${line.kind} ${line.ref} ${line.forDomain ?? ''} ${line.included ?? ''}`}
-                className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1"
+                label={
+                  <>
+                    <bdi>
+                      {line.kind === 'addOn' && line.quantity > 1 && `${line.quantity} × `}
+                      {lineWords(line, bill.book, books, page.worksheet.extras)}
+                    </bdi>
+                    {line.discounts.map((discount) => (
+                      <span key={discount.source} className="text-green block text-[13px]">
+                        {discount.source === 'included' ? 'included with the plan' : discount.source}: −
+                        {figure(discount.amount)}
+                      </span>
+                    ))}
+                  </>
+                }
               >
-                <th scope="row" className="font-normal">
-                  <bdi>
-                    {line.kind === 'addOn' && line.quantity > 1 && `${line.quantity} × `}
-                    {lineWords(line, bill.book, books, page.worksheet.extras)}
-                  </bdi>
-                  {line.discounts.map((discount) => (
-                    <span key={discount.source} className="text-green block text-[13px]">
-                      {discount.source === 'included' ? 'included with the plan' : discount.source}: −
-                      {figure(discount.amount)}
-                    </span>
-                  ))}
-                </th>
                 <td className="text-soft text-right">
                   {line.included ? 'included' : line.coversUntil ? `paid until ${shortDay(line.coversUntil)}` : 'once'}
                 </td>
                 <td className="w-24 text-right">{figure(line.afterDiscounts)}</td>
-              </tr>
+              </Row>
             ))}
             {!isZero(bill.tax) && bill.net !== bill.total && (
               <tr className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
@@ -63,7 +69,7 @@ export function LastLook({ costing }: { costing: Costing }) {
               <td className="double-rule text-right">{money(bill.total, bill.currency)}</td>
             </tr>
           </tbody>
-        </table>
+        </Table>
       ))}
       {books
         .filter((book) => book.isOld && today.some((bill) => bill.book === book.id))

@@ -6,25 +6,14 @@ import { api, Refused, type Order } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { BesideTheForm } from './BesideTheForm';
-import { CardFaults, cardToken, type Card } from './card';
+import { CardFaults, cardToken } from './card';
 import { CardSection } from './CardFields';
-import { ContactFields, type Contact } from './ContactFields';
+import { ContactFields } from './ContactFields';
+import { empty, type OrderForm } from './form';
 import { LastLook } from './LastLook';
 import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
-
-export interface OrderForm {
-  contact: Contact;
-  card: Card;
-  agreed: boolean;
-}
-
-const empty: OrderForm = {
-  contact: { name: '', mail: '', street: '', town: '', postcode: '', country: 'GB', telephone: '' },
-  card: { number: '', expires: '', code: '' },
-  agreed: false,
-};
 
 /** What stands in the way of an order besides faults of single fields. */
 type Hindrance = { kind: 'said'; words: string } | { kind: 'repeated'; words: string } | { kind: 'lost' };

@@ -4,8 +4,9 @@ import { ordersQuery } from '../../api/queries';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { stateWords } from './words';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 
 /** Every order of this visitor; each leads to its progress or its key sheet. */
 export function OrdersPage() {
@@ -32,41 +33,41 @@ export function OrdersPage() {
           , its key sheet is kept here.
         </p>
       ) : (
-        <table className="mt-3 w-full text-left">
-          <thead>
-            <tr className="text-soft [&>*]:border-ink [&>*]:border-b [&>*]:px-2.5 [&>*]:py-1.5 [&>*]:text-[13px] [&>*]:font-semibold">
-              <th scope="col">Reference</th>
-              <th scope="col">Placed</th>
-              <th scope="col">What</th>
-              <th scope="col">State</th>
-              <th scope="col" className="text-right">
-                Today’s sum
-              </th>
-            </tr>
-          </thead>
+        <Table className="mt-3 w-full">
+          <Heads>
+            <Head>Reference</Head>
+            <Head>Placed</Head>
+            <Head>What</Head>
+            <Head>State</Head>
+            <Head figures>Today’s sum</Head>
+          </Heads>
           <tbody>
             {orders.data.map((order) => (
-              <tr key={order.id} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1.5">
-                <th scope="row" className="font-normal">
-                  <Link
-                    to="/sites/$siteId/orders/$orderId"
-                    params={{ siteId: order.siteId, orderId: order.id }}
-                    search={{}}
-                    className="ink whitespace-nowrap"
-                  >
-                    {order.reference}
-                  </Link>
-                </th>
+              <Row
+                key={order.id}
+                label={
+                  <>
+                    <Link
+                      to="/sites/$siteId/orders/$orderId"
+                      params={{ siteId: order.siteId, orderId: order.id }}
+                      search={{}}
+                      className="ink whitespace-nowrap"
+                    >
+                      {order.reference}
+                    </Link>
+                  </>
+                }
+              >
                 <td className="whitespace-nowrap">{shortDay(order.placedOn)}</td>
                 <td>
                   <bdi>{order.items.map((item) => item.what).join('; ')}</bdi>
                 </td>
                 <td>{stateWords[order.state]}</td>
                 <td className="text-right">{money(order.total, order.currency)}</td>
-              </tr>
+              </Row>
             ))}
           </tbody>
-        </table>
+        </Table>
       )}
     </div>
   );

@@ -9,7 +9,7 @@ import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { CardFaults, cardToken, type Card } from './card';
 import { CardFields } from './CardFields';
 import { KeySheet } from './KeySheet';

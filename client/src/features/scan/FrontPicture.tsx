@@ -5,8 +5,9 @@ import type { ScanRow } from '../../api/scan';
 import { figure, money } from '../../format/money';
 import { shortSpan, wayToPay } from '../../format/words';
 import { useWidth } from '../../ui/useWidth';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 
 type Point = Schemas['ScanPointWire'];
 
@@ -135,29 +136,28 @@ export function FrontPicture({
             )}
           </p>
         </div>
-        <table className="mt-1 text-[13.5px] lg:w-[30rem]">
-          <caption className="text-soft text-left">Those joined by the line</caption>
-          <thead>
-            <tr className="text-soft text-right text-[13px] [&>*]:px-2 [&>*]:py-1 [&>*]:font-semibold">
-              <th scope="col" className="text-left">
-                Way to buy
-              </th>
-              <th scope="col">Today</th>
-              <th scope="col">{shortSpan(horizonMonths)}</th>
-            </tr>
-          </thead>
+        <Table className="text-[13.5px] lg:w-[30rem]" caption={<>Those joined by the line</>} shown>
+          <Heads>
+            <Head>Way to buy</Head>
+            <Head figures>Today</Head>
+            <Head figures>{shortSpan(horizonMonths)}</Head>
+          </Heads>
           <tbody>
             {front.map((row) => (
-              <tr key={JSON.stringify(row.candidate)} className="odd:bg-band align-top [&>*]:px-2 [&>*]:py-1">
-                <th scope="row" className="text-left font-normal">
-                  <WayWords row={row} />
-                </th>
+              <Row
+                key={JSON.stringify(row.candidate)}
+                label={
+                  <>
+                    <WayWords row={row} />
+                  </>
+                }
+              >
                 <td className="text-right">{figure(row.totals.dueToday)}</td>
                 <td className="text-right">{figure(row.totals.horizon)}</td>
-              </tr>
+              </Row>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
     </section>
   );

@@ -4,9 +4,9 @@ import { count, shortSpan, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { FrontPicture } from './FrontPicture';
-import { Rejected } from './Rejected';
+import { Rejected } from '../../ui/Rejected';
 import { ScanRows } from './ScanRows';
 import { WhatSettlesIt } from './WhatSettlesIt';
 

@@ -7,7 +7,7 @@ import { currencySign, figure, isZero } from '../../format/money';
 import { shortSpan } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
 
 /** Columns that go where no row has anything in them. */

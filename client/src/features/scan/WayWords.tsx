@@ -3,7 +3,7 @@ import type { ScanRow } from '../../api/scan';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { wayToPay } from '../../format/words';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 type Candidate = Schemas['CandidateWire'];
 

@@ -3,9 +3,9 @@ import { settlingQuery, type ScanRow, type Settling } from '../../api/scan';
 import { money } from '../../format/money';
 import { span } from '../../format/words';
 import { Waiting } from '../../ui/Waiting';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { useWayTitle } from './WayWords';
-import { needWords } from '../needs/words';
+import { needWords } from '../../format/needs';
 
 /** Over how many months another way would be the least, and which need costs most: each sentence is exact against every way to buy. */
 export function WhatSettlesIt({ by }: { by: string }) {

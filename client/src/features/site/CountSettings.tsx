@@ -1,4 +1,5 @@
-import { useState, type FormEvent } from 'react';
+import { useWatch } from 'react-hook-form';
+import { useChangeForm } from '../../api/changeForm';
 import { longDay, shortDay } from '../../format/dates';
 import { currencyWord } from '../../format/money';
 import { shortSpan } from '../../format/words';
@@ -6,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
 import { DisplayCurrency } from './DisplayCurrency';
-import { useSite } from './SiteContext';
+import { useSite } from '../../api/site';
 
 const horizons = [12, 24, 30, 36, 48, 60, 84, 120];
 
@@ -16,7 +17,7 @@ export function CountSettings() {
   const { horizonMonths, startDate, taxPercent, countTax } = page.settings;
   const { currency } = page.settings;
   const customer = page.settings.newCustomer ? 'new customer' : 'customer already';
-  const tax = countTax ? `with ${taxPercent}% tax` : 'tax got back';
+  const tax = countTax ? `with ${taxPercent}% tax` : 'tax reclaimed';
   return (
     <p className="flex flex-wrap items-baseline gap-x-5 text-[14px]">
       <span>
@@ -51,29 +52,29 @@ export function CountSettings() {
 }
 
 function Horizon({ close }: { close: () => void }) {
-  const { page, change } = useSite();
+  const { page } = useSite();
   const now = page.settings.horizonMonths;
-  const [months, setMonths] = useState(String(now));
   const choices = horizons.includes(now) ? horizons : [...horizons, now].sort((left, right) => left - right);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change({ kind: 'set-horizon', months: Number(months) });
-    close();
-  };
+  const { form, field, submit } = useChangeForm(
+    { months: now },
+    ({ months }) => ({ kind: 'set-horizon', months }),
+    close,
+  );
+  const months = useWatch({ control: form.control, name: 'months' });
   return (
     <form onSubmit={submit} className="flex flex-col gap-3">
       <SelectField
         label="Count what is due over"
         hint="Longer shows what happens after the first price has run out."
-        value={choices.includes(Number(months)) ? months : ''}
-        onChange={(event) => setMonths(event.target.value)}
+        value={choices.includes(months) ? months : ''}
+        onChange={(event) => form.setValue('months', Number(event.target.value))}
       >
         {choices.map((choice) => (
           <option key={choice} value={choice}>
             {shortSpan(choice)}
           </option>
         ))}
-        {!choices.includes(Number(months)) && <option value="">another number</option>}
+        {!choices.includes(months) && <option value="">another number</option>}
       </SelectField>
       <TextField
         label="or so many months"
@@ -82,8 +83,8 @@ function Horizon({ close }: { close: () => void }) {
         max={120}
         step={1}
         required
-        value={months}
-        onChange={(event) => setMonths(event.target.value)}
+        {...field('months')}
+        {...form.register('months', { valueAsNumber: true })}
       />
       <Button type="submit">Count over this</Button>
     </form>
@@ -93,12 +94,11 @@ function Horizon({ close }: { close: () => void }) {
 function Start({ close }: { close: () => void }) {
   const { page, change } = useSite();
   const { startDate, startsToday, businessDate } = page.settings;
-  const [date, setDate] = useState(startDate);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change({ kind: 'set-start', date: date === businessDate ? null : date });
-    close();
-  };
+  const { field, submit } = useChangeForm(
+    { date: startDate },
+    ({ date }) => ({ kind: 'set-start', date: date === businessDate ? null : date }),
+    close,
+  );
   return (
     <form onSubmit={submit} className="flex flex-col gap-3">
       <TextField
@@ -106,8 +106,7 @@ function Start({ close }: { close: () => void }) {
         type="date"
         required
         hint={`Today is ${longDay(businessDate)}. An order starts on the day it is placed.`}
-        value={date}
-        onChange={(event) => setDate(event.target.value)}
+        {...field('date')}
       />
       <div className="flex gap-2">
         <Button type="submit">Count from this day</Button>
@@ -127,14 +126,12 @@ function Start({ close }: { close: () => void }) {
 }
 
 function Tax({ close }: { close: () => void }) {
-  const { page, change } = useSite();
-  const [percent, setPercent] = useState(page.settings.taxPercent);
-  const [counted, setCounted] = useState(page.settings.countTax);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change({ kind: 'set-tax', percent, counted });
-    close();
-  };
+  const { page } = useSite();
+  const { form, field, submit } = useChangeForm(
+    { percent: page.settings.taxPercent, reclaimed: !page.settings.countTax },
+    ({ percent, reclaimed }) => ({ kind: 'set-tax', percent, counted: !reclaimed }),
+    close,
+  );
   return (
     <form onSubmit={submit} className="flex flex-col gap-3">
       <TextField
@@ -143,13 +140,12 @@ function Tax({ close }: { close: () => void }) {
         required
         pattern="[0-9]+([.][0-9]+)?"
         title="Digits, with a point where needed: 20 or 8.875"
-        hint="It is added where an offer book's prices do not hold it already."
-        value={percent}
-        onChange={(event) => setPercent(event.target.value)}
+        hint="It is added where an offer book’s prices do not include it already."
+        {...field('percent')}
       />
       <label className="flex gap-2">
-        <input type="checkbox" checked={!counted} onChange={(event) => setCounted(!event.target.checked)} />
-        My business gets this tax back: leave it out of what things cost me
+        <input type="checkbox" {...form.register('reclaimed')} />
+        My business reclaims this tax: leave it out of what things cost me
       </label>
       <Button type="submit">Count like this</Button>
     </form>
@@ -160,12 +156,11 @@ function Tax({ close }: { close: () => void }) {
 function Customer({ close }: { close: () => void }) {
   const { page, change } = useSite();
   const { newCustomer, keepChancePercent } = page.settings;
-  const [chance, setChance] = useState(keepChancePercent ?? '');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change({ kind: 'set-keep-chance', percent: chance.trim() || null });
-    close();
-  };
+  const { field, submit } = useChangeForm(
+    { percent: keepChancePercent ?? '' },
+    ({ percent }) => ({ kind: 'set-keep-chance', percent: percent.trim() || null }),
+    close,
+  );
   return (
     <div className="flex flex-col gap-4">
       <label className="flex gap-2">
@@ -184,8 +179,7 @@ function Customer({ close }: { close: () => void }) {
           pattern="[0-9]+([.][0-9]+)?"
           title="A number from 0 to 100, or nothing"
           hint="From it comes the expected cost: what is due late counts for less, as you may have stopped by then."
-          value={chance}
-          onChange={(event) => setChance(event.target.value)}
+          {...field('percent')}
         />
         <Button type="submit">Count like this</Button>
       </form>

@@ -1,26 +1,35 @@
-import { useState, type FormEvent } from 'react';
+import { useWatch, type FieldErrors, type FieldValues } from 'react-hook-form';
+import { useChangeForm } from '../../api/changeForm';
 import { shortDay } from '../../format/dates';
 import { currencyWord } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
-import { useSite } from './SiteContext';
+import { useSite } from '../../api/site';
 
 const common = ['GBP', 'EUR', 'USD'];
 
 /** The currency that sums are shown in, and what one unit of each other currency in the books is worth: typed by the owner, with the day it was typed. */
 export function DisplayCurrency({ close }: { close: () => void }) {
-  const { page, books, change } = useSite();
+  const { page, books } = useSite();
   const { settings } = page;
-  const [currency, setCurrency] = useState(settings.currency);
-  const [rates, setRates] = useState<Record<string, string>>(settings.rates);
+  const { form, submit } = useChangeForm<{ currency: string; rates: Record<string, string> }>(
+    { currency: settings.currency, rates: settings.rates },
+    (typed) => ({
+      kind: 'set-display',
+      currency: typed.currency,
+      rates: Object.fromEntries(
+        Object.entries(typed.rates)
+          .map(([code, rate]) => [code, rate.trim()] as const)
+          .filter(([code, rate]) => rate && code !== typed.currency),
+      ),
+    }),
+    close,
+  );
+  const currency = useWatch({ control: form.control, name: 'currency' });
+  const rates = useWatch({ control: form.control, name: 'rates' });
+  const faults = form.formState.errors;
   const priced = [...new Set(books.map((book) => book.currency))].sort();
   const foreign = priced.filter((code) => code !== currency);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const given = foreign.flatMap((code) => (rates[code]?.trim() ? [[code, rates[code].trim()]] : []));
-    change({ kind: 'set-display', currency, rates: Object.fromEntries(given) as Record<string, string> });
-    close();
-  };
   return (
     <form onSubmit={submit} className="flex flex-col gap-3">
       <SelectField
@@ -28,8 +37,9 @@ export function DisplayCurrency({ close }: { close: () => void }) {
         value={currency}
         onChange={(event) => {
           // What a unit is worth in one currency says nothing of another.
-          setCurrency(event.target.value);
-          setRates(event.target.value === settings.currency ? settings.rates : {});
+          const wanted = event.target.value;
+          const none = Object.fromEntries(priced.map((code) => [code, '']));
+          form.reset({ currency: wanted, rates: wanted === settings.currency ? { ...none, ...settings.rates } : none });
         }}
       >
         {[...new Set([...common, ...priced, settings.currency])].map((code) => (
@@ -51,11 +61,17 @@ export function DisplayCurrency({ close }: { close: () => void }) {
               ? `As you typed it on ${shortDay(settings.rateDates[code])}.`
               : `Without it nothing priced in ${code} can be counted.`
           }
-          value={rates[code] ?? ''}
-          onChange={(event) => setRates({ ...rates, [code]: event.target.value })}
+          {...form.register(`rates.${code}`)}
+          fault={faultOf(faults, code)}
         />
       ))}
       <Button type="submit">Count like this</Button>
     </form>
   );
 }
+
+// The server names a rate by its currency alone.
+const faultOf = (faults: FieldErrors<FieldValues>, code: string) => {
+  const message = faults[code]?.message;
+  return typeof message === 'string' ? message : undefined;
+};

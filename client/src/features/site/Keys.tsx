@@ -2,7 +2,7 @@ import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { useSite } from './SiteContext';
+import { useSite } from '../../api/site';
 
 const sheets = {
   n: ['/sites/$siteId/needs', 'Needs'],

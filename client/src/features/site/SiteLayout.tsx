@@ -10,7 +10,7 @@ import { CountSettings } from './CountSettings';
 import { Keys } from './Keys';
 import { LostWork } from './LostWork';
 import { SavedState } from './SavedState';
-import { SiteContext } from './SiteContext';
+import { SiteContext } from '../../api/site';
 import { SiteMenu } from './SiteMenu';
 import { ThemeSwitch } from './ThemeSwitch';
 

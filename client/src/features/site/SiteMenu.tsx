@@ -1,12 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
-import { useState, type FormEvent } from 'react';
+import { useForm } from 'react-hook-form';
+import { useChangeForm } from '../../api/changeForm';
 import { api, expect } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
-import { useSite } from './SiteContext';
+import { useSite } from '../../api/site';
 
 /** The site's name: rename it, go to another, start one. */
 export function SiteMenu() {
@@ -25,22 +26,11 @@ export function SiteMenu() {
 }
 
 function Rename({ close }: { close: () => void }) {
-  const { page, change } = useSite();
-  const [name, setName] = useState(page.name);
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change({ kind: 'rename-site', name });
-    close();
-  };
+  const { page } = useSite();
+  const { field, submit } = useChangeForm({ name: page.name }, ({ name }) => ({ kind: 'rename-site', name }), close);
   return (
     <form onSubmit={submit} className="flex items-end gap-2">
-      <TextField
-        label="Name of this site"
-        value={name}
-        maxLength={80}
-        required
-        onChange={(event) => setName(event.target.value)}
-      />
+      <TextField label="Name of this site" maxLength={80} required {...field('name')} />
       <Button type="submit">Rename</Button>
     </form>
   );
@@ -72,30 +62,27 @@ function OtherSites({ close }: { close: () => void }) {
 }
 
 function StartSite({ close }: { close: () => void }) {
-  const [name, setName] = useState('');
-  const [fault, setFault] = useState<string | null>(null);
+  const form = useForm({ defaultValues: { name: '' } });
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
+  const submit = form.handleSubmit(async ({ name }) => {
     try {
       const page = expect(await api.POST('/api/sites', { body: { name } }));
       await queries.invalidateQueries({ queryKey: ['session'] });
       close();
       await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: {} });
     } catch (error) {
-      setFault((error as Error).message);
+      form.setError('name', { message: (error as Error).message });
     }
-  };
+  });
   return (
-    <form onSubmit={submit} className="border-rule flex items-end gap-2 border-t pt-3">
+    <form onSubmit={(event) => void submit(event)} className="border-rule flex items-end gap-2 border-t pt-3">
       <TextField
         label="Start another site"
         placeholder="Its name"
-        value={name}
         maxLength={80}
-        fault={fault}
-        onChange={(event) => setName(event.target.value)}
+        {...form.register('name')}
+        fault={form.formState.errors.name?.message}
       />
       <Button type="submit">Start</Button>
     </form>

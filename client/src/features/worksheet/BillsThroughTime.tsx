@@ -4,6 +4,7 @@ import type { Costing, Schemas } from '../../api/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { useWidth } from '../../ui/useWidth';
 
@@ -46,7 +47,7 @@ export function BillsThroughTime({ costing, timeline }: { costing: Costing; time
       <div ref={frame} className="mt-1">
         {width > 0 && <Picture costing={costing} timeline={timeline} width={width} />}
       </div>
-      {asTable && <Table costing={costing} timeline={timeline} />}
+      {asTable && <Sums costing={costing} timeline={timeline} />}
     </section>
   );
 }
@@ -134,24 +135,28 @@ function Stack({ bar, scale }: { bar: Bar; scale: (amount: number) => number }) 
   });
 }
 
-function Table({ costing, timeline }: { costing: Costing; timeline: Schemas['TimelineWire'] }) {
+function Sums({ costing, timeline }: { costing: Costing; timeline: Schemas['TimelineWire'] }) {
   const [open, setOpen] = useState<string | null>(null);
   const { next, currency } = costing.totals;
   const row = (bar: Bar, inner: boolean) => (
-    <tr key={bar.date + String(inner)} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
-      <th scope="row" className={inner ? 'pl-8! text-left font-normal' : 'text-left font-normal'}>
-        {bar.within.length > 0 ? (
-          <Button
-            look="text"
-            aria-expanded={open === bar.date}
-            onClick={() => setOpen(open === bar.date ? null : bar.date)}
-          >
-            the year from {monthOf(bar.date)}
-          </Button>
-        ) : (
-          shortDay(bar.date)
-        )}
-      </th>
+    <Row
+      key={bar.date + String(inner)}
+      label={
+        <span className={inner ? 'pl-6' : undefined}>
+          {bar.within.length > 0 ? (
+            <Button
+              look="text"
+              aria-expanded={open === bar.date}
+              onClick={() => setOpen(open === bar.date ? null : bar.date)}
+            >
+              the year from {monthOf(bar.date)}
+            </Button>
+          ) : (
+            shortDay(bar.date)
+          )}
+        </span>
+      }
+    >
       {parts.map(([key]) => (
         <td key={key} className="text-right">
           {figure(bar[key])}
@@ -161,34 +166,27 @@ function Table({ costing, timeline }: { costing: Costing; timeline: Schemas['Tim
         {bar.atLeast && 'at least '}
         {figure(bar.total)}
       </td>
-    </tr>
+    </Row>
   );
   return (
     <ScrollRegion label="Bills as a table" className="mt-3 max-w-3xl">
-      <table className="w-full text-[13.5px]">
-        <caption className="text-soft text-left">
-          All that is due before {shortDay(costing.dates.end)}, in {currency}
-        </caption>
-        <thead>
-          <tr className="text-soft [&>*]:px-2.5 [&>*]:text-right">
-            <th scope="col" className="text-left!">
-              Due
-            </th>
-            {parts.map(([key, label]) => (
-              <th key={key} scope="col">
-                {label}
-              </th>
-            ))}
-            <th scope="col">in all</th>
-          </tr>
-        </thead>
+      <Table className="w-full" shown caption={`All that is due before ${shortDay(costing.dates.end)}, in ${currency}`}>
+        <Heads>
+          <Head>Due</Head>
+          {parts.map(([key, label]) => (
+            <Head key={key} figures>
+              {label}
+            </Head>
+          ))}
+          <Head figures>in all</Head>
+        </Heads>
         <tbody>
           {timeline.bars.flatMap((bar) => [
             row(bar, false),
             ...(open === bar.date ? bar.within.map((month) => row(month, true)) : []),
           ])}
         </tbody>
-      </table>
+      </Table>
       {next && (
         <p className="text-red mt-1">
           Then {next.atLeast && 'at least '}

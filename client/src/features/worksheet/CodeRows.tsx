@@ -1,14 +1,14 @@
-import { useState, type FormEvent } from 'react';
 import type { Schemas } from '../../api/client';
+import { useChangeForm } from '../../api/changeForm';
 import type { Command } from '../../api/commands';
 import { shortDay } from '../../format/dates';
 import { change as changeAmount, figure, money } from '../../format/money';
 import { wayToPay } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
-import { useSite } from '../site/SiteContext';
-import { figuresOf } from './Ledger';
-import { LedgerRow } from './LedgerTable';
+import { useSite } from '../../api/site';
+import { figuresOf } from './columns';
+import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { promotionWords, verdictWords } from './codes';
 
 /** The codes entered, each with its verdict in words, and the place to enter one. */
@@ -23,12 +23,12 @@ export function CodeRows() {
   return (
     <tbody>
       {automatic.map((row) => (
-        <LedgerRow
-          key={row.ref}
-          kind="Discount"
-          choice={<bdi>taken off by the seller: {row.ref}</bdi>}
-          figures={figuresOf(rows, (found) => found === row)}
-        />
+        <LedgerRow key={row.ref} kind="Discount">
+          <Choice>
+            <bdi>taken off by the seller: {row.ref}</bdi>
+          </Choice>
+          <Figures of={figuresOf(rows, (found) => found === row)} />
+        </LedgerRow>
       ))}
       {entered.map((code, index) => {
         const verdict = costing?.codes.find((known) => known.code === code);
@@ -36,7 +36,9 @@ export function CodeRows() {
           <LedgerRow
             key={code}
             kind={index === 0 ? 'Code' : undefined}
-            choice={
+            notes={verdict ? !verdict.saves && <Refusal verdict={verdict} /> : <WhereItCounts code={code} />}
+          >
+            <Choice>
               <span className="flex flex-wrap items-baseline gap-x-2">
                 <bdi className="text-blue font-semibold">{code}</bdi>
                 {verdict?.saves && costing && (
@@ -53,47 +55,50 @@ export function CodeRows() {
                   take off
                 </Button>
               </span>
-            }
-            figures={figuresOf(rows, (row) => row.kind === 'code' && row.ref?.toUpperCase() === code.toUpperCase())}
-            notes={verdict ? !verdict.saves && <Refusal verdict={verdict} /> : <WhereItCounts code={code} />}
-          />
+            </Choice>
+            <Figures
+              of={figuresOf(rows, (row) => row.kind === 'code' && row.ref?.toUpperCase() === code.toUpperCase())}
+            />
+          </LedgerRow>
         );
       })}
-      <LedgerRow
-        kind={entered.length === 0 ? 'Code' : undefined}
-        header={false}
-        choice={<EnterCode key={entered.length} />}
-        figures={null}
-        notes={<BestCodes />}
-      />
+      <LedgerRow kind={entered.length === 0 ? 'Code' : undefined} notes={<BestCodes />}>
+        <Choice names={false}>
+          <EnterCode key={entered.length} />
+        </Choice>
+        <Figures />
+      </LedgerRow>
     </tbody>
   );
 }
 
 function EnterCode() {
-  const { page, change } = useSite();
-  const [code, setCode] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (code.trim()) {
-      change({ kind: 'enter-code', letter: page.worksheet.letter, code });
-    }
-  };
+  const { page } = useSite();
+  const { field, submit } = useChangeForm({ code: '' }, ({ code }) =>
+    code.trim() ? { kind: 'enter-code', letter: page.worksheet.letter, code } : null,
+  );
+  const { fault, ...code } = field('code');
   return (
-    <form onSubmit={submit} className="no-print flex items-baseline gap-2">
+    <form onSubmit={submit} className="no-print flex flex-wrap items-baseline gap-x-2">
       <input
         id="code"
         aria-label="A code to try"
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? 'code-fault' : undefined}
         placeholder="A code to try"
         maxLength={60}
         autoComplete="off"
-        value={code}
-        onChange={(event) => setCode(event.target.value)}
         className="border-blue text-blue placeholder:text-soft w-40 border-b border-dotted bg-transparent font-semibold placeholder:font-normal"
+        {...code}
       />
       <Button type="submit" look="text">
         Try it
       </Button>
+      {fault && (
+        <span id="code-fault" role="alert" className="text-red w-full text-[13px]">
+          {fault}
+        </span>
+      )}
     </form>
   );
 }

@@ -5,10 +5,10 @@ import { figure } from '../../format/money';
 import { shortSpan } from '../../format/words';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
-import { useSite } from '../site/SiteContext';
-import { figuresOf } from './Ledger';
+import { useSite } from '../../api/site';
+import { figuresOf } from './columns';
 import { outcomeWords } from './outcome';
-import { LedgerRow } from './LedgerTable';
+import { Choice, Figures, LedgerRow } from './LedgerTable';
 
 /** The domain chosen: its name, for how long, from whom; or the way to choose one. */
 export function DomainRows() {
@@ -29,12 +29,10 @@ export function DomainRows() {
   if (!first) {
     return (
       <tbody>
-        <LedgerRow
-          kind="Domain"
-          band={page.worksheet.waysToPay.length > 0}
-          choice={link('Choose a domain')}
-          figures={null}
-        />
+        <LedgerRow kind="Domain" band={page.worksheet.waysToPay.length > 0}>
+          <Choice>{link('Choose a domain')}</Choice>
+          <Figures />
+        </LedgerRow>
       </tbody>
     );
   }
@@ -46,7 +44,16 @@ export function DomainRows() {
         kind="Domain"
         band={page.worksheet.waysToPay.length > 0}
         look={costing?.inclusions[0]?.result === 'used' ? 'included' : 'plain'}
-        choice={
+        notes={
+          costing && (
+            <>
+              <DomainNote costing={costing} />
+              <DifferentDays />
+            </>
+          )
+        }
+      >
+        <Choice>
           <>
             <span className="flex flex-wrap items-baseline gap-x-1.5">
               {first.route === 'lent'
@@ -60,17 +67,9 @@ export function DomainRows() {
             </span>
             {costing && <Paid costing={costing} reference={written} />}
           </>
-        }
-        figures={figuresOf(rows, (row) => row.kind === 'domain' && row.ref === written)}
-        notes={
-          costing && (
-            <>
-              <DomainNote costing={costing} />
-              <DifferentDays />
-            </>
-          )
-        }
-      />
+        </Choice>
+        <Figures of={figuresOf(rows, (row) => row.kind === 'domain' && row.ref === written)} />
+      </LedgerRow>
     </tbody>
   );
 }

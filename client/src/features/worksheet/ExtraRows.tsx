@@ -6,9 +6,9 @@ import { perWord } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
-import { useSite } from '../site/SiteContext';
-import { figuresOf } from './Ledger';
-import { LedgerRow } from './LedgerTable';
+import { useSite } from '../../api/site';
+import { figuresOf } from './columns';
+import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { outcomeWords } from './outcome';
 
 type Extra = Schemas['ExtraWire'];
@@ -32,23 +32,25 @@ export function ExtraRows() {
           extra={extra}
           kind={index === 0 ? 'Extras' : undefined}
           band={index % 2 === 1}
-          notesSpan={index === 0 ? rows : 0}
-          sharedNotes={shown.map((noted) => (
-            <ExtraNotes key={`${noted.id}-${noted.forDomain}`} extra={noted} />
-          ))}
+          margin={
+            index === 0
+              ? {
+                  rows,
+                  notes: shown.map((noted) => <ExtraNotes key={`${noted.id}-${noted.forDomain}`} extra={noted} />),
+                }
+              : null
+          }
         />
       ))}
       {shown.length < extras.length && (
-        <LedgerRow
-          header={false}
-          notesSpan={0}
-          choice={
+        <LedgerRow margin={null}>
+          <Choice names={false}>
             <Button look="text" onClick={() => setOpen(true)}>
               Show {extras.length - shown.length} more extras
             </Button>
-          }
-          figures={null}
-        />
+          </Choice>
+          <Figures />
+        </LedgerRow>
       )}
     </tbody>
   );
@@ -58,15 +60,13 @@ function ExtraRow({
   extra,
   kind,
   band,
-  sharedNotes,
-  notesSpan,
+  margin,
 }: {
   extra: Extra;
   kind?: string;
   band: boolean;
-  /** The notes of all extras, which share the margin beside them. */
-  sharedNotes: ReactNode;
-  notesSpan: number;
+  /** The notes of all extras, which share the margin beside the first. */
+  margin: { notes: ReactNode; rows: number } | null;
 }) {
   const { page, change } = useSite();
   const pending = usePendingChange(page.id);
@@ -81,8 +81,11 @@ function ExtraRow({
     <LedgerRow
       kind={kind}
       band={band}
-      header={false}
-      choice={
+      look={extra.isHad ? 'included' : 'plain'}
+      notes={<ExtraNotes extra={extra} />}
+      margin={margin}
+    >
+      <Choice names={false}>
         <div>
           <span className="flex flex-wrap items-center gap-x-2">
             <label className="flex items-center gap-2">
@@ -108,16 +111,14 @@ function ExtraRow({
             <About extra={extra} />
           </span>
         </div>
-      }
-      look={extra.isHad ? 'included' : 'plain'}
-      figures={figuresOf(
-        costing?.ledger.rows ?? [],
-        (row) => row.kind === 'addOn' && row.ref === extra.id && row.book === book,
-      )}
-      notes={<ExtraNotes extra={extra} />}
-      wideNotes={sharedNotes}
-      notesSpan={notesSpan}
-    />
+      </Choice>
+      <Figures
+        of={figuresOf(
+          costing?.ledger.rows ?? [],
+          (row) => row.kind === 'addOn' && row.ref === extra.id && row.book === book,
+        )}
+      />
+    </LedgerRow>
   );
 }
 

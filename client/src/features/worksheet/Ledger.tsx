@@ -1,27 +1,17 @@
 import { useState } from 'react';
-import type { Schemas } from '../../api/client';
 import { figure, isZero, money } from '../../format/money';
 import { shortDay } from '../../format/dates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { CodeRows } from './CodeRows';
-import { columnsOf, type Figures } from './columns';
+import { columnsOf, figuresOf, sumsOf } from './columns';
 import { DomainRows } from './DomainRows';
 import { ExtraRows } from './ExtraRows';
-import { LedgerRow, LedgerTable } from './LedgerTable';
+import { Choice, Figures, LedgerRow, LedgerTable } from './LedgerTable';
 import { PayRows } from './PayRows';
 import { PlanRows } from './PlanRows';
-
-/** The figures of a row of the costing's ledger, if it is there. */
-export function figuresOf(
-  rows: readonly Schemas['LedgerRowWire'][],
-  is: (row: Schemas['LedgerRowWire']) => boolean,
-): Figures | null {
-  const row = rows.find(is);
-  return row ? { cells: row.cells, folded: row.folded, total: row.total, atLeast: row.atLeast, row } : null;
-}
 
 /** Each choice is a row, its costs stand in columns, and the columns add up to the double-ruled total. */
 export function Ledger() {
@@ -29,7 +19,7 @@ export function Ledger() {
   const [open, setOpen] = useState(false);
   const { costing } = page.worksheet;
   const horizon = page.settings.horizonMonths;
-  const canFold = horizon > 48;
+  const canFold = Boolean(costing?.ledger.folded);
   const currency = costing?.totals.currency ?? 'GBP';
   const columns = columnsOf(costing?.ledger ?? null, horizon, currency, canFold && !open);
   return (
@@ -63,7 +53,10 @@ function Tax() {
   const figures = costing && figuresOf(costing.ledger.rows, (row) => row.kind === 'tax');
   return figures ? (
     <tbody>
-      <LedgerRow kind="Tax" choice={`${page.settings.taxPercent}% on each bill before tax`} figures={figures} />
+      <LedgerRow kind="Tax">
+        <Choice>{`${page.settings.taxPercent}% on each bill before tax`}</Choice>
+        <Figures of={figures} />
+      </LedgerRow>
     </tbody>
   ) : null;
 }
@@ -82,24 +75,6 @@ function Total() {
     <tbody>
       <LedgerRow
         look="total"
-        choice={
-          <>
-            {totals.atLeast.includes('horizon') && 'at least '}
-            {figure(totals.perMonth)} a month {page.settings.countTax ? 'with tax and' : 'with'} all of this
-            {totals.advertised && (
-              <span className="text-soft block text-[13px] font-normal">
-                advertised: {figure(totals.advertised.perMonth)} for the plan alone, {taxWords}
-              </span>
-            )}
-          </>
-        }
-        figures={{
-          cells: ledger.totals,
-          folded: ledger.folded,
-          total: totals.horizon,
-          atLeast: ledger.atLeast,
-          totalAtLeast: totals.atLeast.includes('horizon'),
-        }}
         notes={
           <>
             {!isZero(totals.refundable) && refund.lastDay ? (
@@ -127,7 +102,26 @@ function Total() {
             )}
           </>
         }
-      />
+      >
+        <Choice>
+          <>
+            {totals.atLeast.includes('horizon') && 'at least '}
+            {figure(totals.perMonth)} a month {page.settings.countTax ? 'with tax and' : 'with'} all of this
+            {totals.advertised && (
+              <span className="text-soft block text-[13px] font-normal">
+                advertised: {figure(totals.advertised.perMonth)} for the plan alone, {taxWords}
+              </span>
+            )}
+          </>
+        </Choice>
+        <Figures
+          of={{
+            cells: sumsOf(ledger.totals, ledger.atLeast),
+            folded: ledger.folded,
+            total: { amount: totals.horizon, atLeast: totals.atLeast.includes('horizon') },
+          }}
+        />
+      </LedgerRow>
     </tbody>
   );
 }

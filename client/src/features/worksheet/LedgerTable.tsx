@@ -3,7 +3,7 @@ import { figure, isZero } from '../../format/money';
 import { cx } from '../../ui/cx';
 import { useSheet } from './sheet';
 import { Why, whySheet, type Asked } from './Why';
-import { figureAt, type Column, type Figures } from './columns';
+import { figureAt, type Column, type Figures as RowFigures } from './columns';
 
 interface Shape {
   columns: Column[];
@@ -88,37 +88,31 @@ function cellShape(column: Column, narrow: string) {
   return cx(column.endsTerm && 'term-ends', column.at !== 'total' && column.key !== narrow && 'max-md:hidden');
 }
 
-/** One row: what it is about, the owner's choice in blue, its figures, its notes. */
+/** What the parts of a row need to know of it. */
+const RowContext = createContext<{ kind?: string; look: Look }>({ look: 'plain' });
+
+const edge = (look: Look) => look === 'total' && 'border-t border-ink double-rule pt-2.5';
+
+/** One row, made of a <Choice> and, where it costs or brings something, a <Figures>; its notes stand in the margin. */
 export function LedgerRow({
   kind,
   band,
-  choice,
-  figures,
   look = 'plain',
   notes,
-  wideNotes = notes,
-  notesSpan = 1,
-  header = true,
+  margin = { notes, rows: 1 },
+  children,
 }: {
+  /** What the row is about; said once for several rows. */
   kind?: string;
   band?: boolean;
-  choice: ReactNode;
-  /** Null: nothing is taken, the cells stay blank. */
-  figures: Figures | null;
   look?: Look;
   notes?: ReactNode;
-  /** The notes of several rows, where they share the margin; on a narrow screen each row has its own. */
-  wideNotes?: ReactNode;
-  /** Over how many rows the notes may stretch; 0 where they stand beside an earlier row. */
-  notesSpan?: number;
-  /** Whether the choice names the row; a row of controls is named by them. */
-  header?: boolean;
+  /** Where several rows share the margin: what stands in it, over how many rows; null: beside an earlier row. */
+  margin?: { notes: ReactNode; rows: number } | null;
+  children: ReactNode;
 }) {
-  const { columns, narrow } = useContext(ShapeContext);
-  const Choice = header ? 'th' : 'td';
-  const line = look === 'total' && 'border-t border-ink double-rule pt-2.5';
   return (
-    <>
+    <RowContext value={{ kind, look }}>
       <tr
         className={cx(
           'align-top [&>*]:px-1.5 [&>*]:py-1 md:[&>*]:px-2.5',
@@ -126,37 +120,52 @@ export function LedgerRow({
           look === 'total' && 'font-bold',
         )}
       >
-        <td className={cx('text-soft hidden lg:table-cell', line)}>{kind}</td>
-        <Choice scope={header ? 'row' : undefined} className={cx('text-left font-normal', line)}>
-          {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
-          {choice}
-        </Choice>
-        {columns.map((column) => (
-          <td
-            key={column.key}
-            className={cx(
-              'text-right whitespace-nowrap',
-              cellShape(column, narrow),
-              line,
-              look === 'total' && 'text-[17px]',
-            )}
-          >
-            {figures && (
-              <Asking figures={figures} column={column}>
-                <Figure {...figureAt(figures, column)} look={look} />
-              </Asking>
-            )}
-          </td>
-        ))}
-        {notesSpan > 0 && (
-          <td rowSpan={notesSpan} className="notes hidden lg:table-cell lg:pl-6!">
-            {wideNotes && <span className="flex flex-col gap-2">{wideNotes}</span>}
+        <td className={cx('text-soft hidden lg:table-cell', edge(look))}>{kind}</td>
+        {children}
+        {margin && (
+          <td rowSpan={margin.rows} className="notes hidden lg:table-cell lg:pl-6!">
+            {margin.notes && <span className="flex flex-col gap-2">{margin.notes}</span>}
           </td>
         )}
       </tr>
       <NarrowNotes notes={notes} band={band} />
-    </>
+    </RowContext>
   );
+}
+
+/** What is chosen, or can be; it names the row unless a control in it does. */
+export function Choice({ names = true, children }: { names?: boolean; children: ReactNode }) {
+  const { kind, look } = useContext(RowContext);
+  const Cell = names ? 'th' : 'td';
+  return (
+    <Cell scope={names ? 'row' : undefined} className={cx('text-left font-normal', edge(look))}>
+      {kind && <span className="text-soft block text-[12.5px] lg:hidden">{kind}</span>}
+      {children}
+    </Cell>
+  );
+}
+
+/** The money columns of a row; without figures nothing is taken, and they stay blank. */
+export function Figures({ of: figures = null }: { of?: RowFigures | null }) {
+  const { columns, narrow } = useContext(ShapeContext);
+  const { look } = useContext(RowContext);
+  return columns.map((column) => (
+    <td
+      key={column.key}
+      className={cx(
+        'text-right whitespace-nowrap',
+        cellShape(column, narrow),
+        edge(look),
+        look === 'total' && 'text-[17px]',
+      )}
+    >
+      {figures && (
+        <Asking figures={figures} column={column}>
+          <Figure {...figureAt(figures, column)} look={look} />
+        </Asking>
+      )}
+    </td>
+  ));
 }
 
 /** On a narrow screen the notes of a row take the whole width under it. */
@@ -172,7 +181,7 @@ function NarrowNotes({ notes, band }: { notes: ReactNode; band?: boolean }) {
 }
 
 /** A figure that opens its origin. One in each row is on the way of the Tab key: the dialog leads on from there. */
-function Asking({ figures, column, children }: { figures: Figures; column: Column; children: ReactNode }) {
+function Asking({ figures, column, children }: { figures: RowFigures; column: Column; children: ReactNode }) {
   const { ask } = useContext(ShapeContext);
   const { row } = figures;
   return row ? (

@@ -4,8 +4,8 @@ import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Note } from '../../ui/Note';
-import { useSite } from '../site/SiteContext';
-import { LedgerRow } from './LedgerTable';
+import { useSite } from '../../api/site';
+import { Choice, Figures, LedgerRow } from './LedgerTable';
 
 /** The ways to pay, each with all its columns, so that choosing is reading. */
 export function PayRows() {
@@ -34,9 +34,11 @@ export function PayRows() {
           <LedgerRow
             key={`${way.everyMonths}-${way.commitMonths}`}
             kind={index === 0 ? 'Paid' : undefined}
-            header={false}
             look={chosen ? 'strong' : 'quiet'}
-            choice={
+            notes={noteOf(way)}
+            margin={index === 0 ? { notes: waysToPay.map(noteOf), rows: waysToPay.length } : null}
+          >
+            <Choice names={false}>
               <label className="flex items-center gap-2">
                 <input
                   type="radio"
@@ -56,22 +58,9 @@ export function PayRows() {
                   {way.setupFee && ', with a set-up fee'}
                 </span>
               </label>
-            }
-            figures={
-              way.cells && way.total !== null
-                ? {
-                    cells: way.cells,
-                    folded: way.folded,
-                    total: way.total,
-                    totalAtLeast: way.atLeast,
-                    atLeast: way.todayAtLeast ? [true] : [],
-                  }
-                : null
-            }
-            notesSpan={index === 0 ? waysToPay.length : 0}
-            notes={noteOf(way)}
-            wideNotes={waysToPay.map(noteOf)}
-          />
+            </Choice>
+            <Figures of={way.cells && way.total ? { cells: way.cells, folded: way.folded, total: way.total } : null} />
+          </LedgerRow>
         );
       })}
     </tbody>

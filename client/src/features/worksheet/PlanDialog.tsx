@@ -8,10 +8,10 @@ import { cx } from '../../ui/cx';
 import { Dialog } from '../../ui/Dialog';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import { NeedFits } from '../needs/NeedFits';
-import { useSite } from '../site/SiteContext';
+import { NeedFits } from '../../ui/NeedFits';
+import { useSite } from '../../api/site';
 import { plansSheet, useSheet } from './sheet';
-import { comesWith, differing, features, featureWords } from './features';
+import { comesWith, differing, features, featureWords } from '../../format/features';
 
 type Option = Schemas['PlanOptionWire'];
 type Plan = Schemas['PlanWire'];

@@ -3,12 +3,12 @@ import { figure } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
-import { regionWord } from '../needs/words';
-import { useSite } from '../site/SiteContext';
-import { figuresOf } from './Ledger';
-import { LedgerRow } from './LedgerTable';
+import { regionWord } from '../../format/needs';
+import { useSite } from '../../api/site';
+import { figuresOf } from './columns';
+import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { outcomeWords } from './outcome';
-import { featureWords } from './features';
+import { featureWords } from '../../format/features';
 import { plansSheet, useSheet } from './sheet';
 
 /** The plan chosen and what it allows; set-up and data centre stand under it where they cost something. */
@@ -27,7 +27,25 @@ export function PlanRows() {
       <LedgerRow
         kind="Plan"
         band
-        choice={
+        notes={
+          <>
+            {step && (
+              <Note ink="red">
+                <b>Price step on {shortDay(step.date)}:</b> the plan goes from {figure(step.from)} to{' '}
+                {step.to === null ? 'a price that is not stated' : `${figure(step.to)} a month`}
+                {book?.pricesIncludeTax === false && step.to !== null && ', before tax'}.
+              </Note>
+            )}
+            {book?.isOld && (
+              <Note ink="red">
+                These prices were read on {shortDay(book.asOf)}, over 60 days ago: look at the seller’s own page before
+                you order.
+              </Note>
+            )}
+          </>
+        }
+      >
+        <Choice>
           <>
             <Button look="text" onClick={() => open(plansSheet)}>
               {book && plan ? (
@@ -47,28 +65,21 @@ export function PlanRows() {
               </span>
             )}
           </>
-        }
-        figures={figuresOf(rows, (row) => row.kind === 'plan')}
-        notes={
-          <>
-            {step && (
-              <Note ink="red">
-                <b>Price step on {shortDay(step.date)}:</b> the plan goes from {figure(step.from)} to{' '}
-                {step.to === null ? 'a price that is not stated' : `${figure(step.to)} a month`}
-                {book?.pricesIncludeTax === false && step.to !== null && ', before tax'}.
-              </Note>
-            )}
-            {book?.isOld && (
-              <Note ink="red">
-                These prices were read on {shortDay(book.asOf)}, over 60 days ago: look at the seller’s own page before
-                you order.
-              </Note>
-            )}
-          </>
-        }
-      />
-      {centre && <LedgerRow choice="Data centre, surcharge" figures={centre} band />}
-      {setUp && <LedgerRow choice="Setting it up, once" figures={setUp} band />}
+        </Choice>
+        <Figures of={figuresOf(rows, (row) => row.kind === 'plan')} />
+      </LedgerRow>
+      {centre && (
+        <LedgerRow band>
+          <Choice>Data centre, surcharge</Choice>
+          <Figures of={centre} />
+        </LedgerRow>
+      )}
+      {setUp && (
+        <LedgerRow band>
+          <Choice>Setting it up, once</Choice>
+          <Figures of={setUp} />
+        </LedgerRow>
+      )}
     </tbody>
   );
 }

@@ -1,8 +1,8 @@
 import type { Costing, Schemas } from '../../api/client';
 import { longDay, monthOf } from '../../format/dates';
-import { isZero, money } from '../../format/money';
+import { isZero, money, sumMoney, type Sum } from '../../format/money';
 import { span } from '../../format/words';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 /** The whole candidate in one sentence; a price step follows in red. Announced politely when it changes. */
 export function Sentence() {
@@ -14,34 +14,31 @@ export function Sentence() {
 
   return (
     <p className="font-display my-3 max-w-[1080px] text-[19px] leading-snug font-medium" aria-live="polite">
-      <Paid costing={costing} summary={summary} horizon={page.settings.horizonMonths} />{' '}
-      <Step costing={costing} summary={summary} />
+      <Paid summary={summary} horizon={page.settings.horizonMonths} /> <Step costing={costing} summary={summary} />
     </p>
   );
 }
 
-function Paid({ costing, summary, horizon }: { costing: Costing; summary: Schemas['SummaryWire']; horizon: number }) {
+const isNothing = (sum: Sum) => isZero(sum.amount) && !sum.atLeast;
+
+function Paid({ summary, horizon }: { summary: Schemas['SummaryWire']; horizon: number }) {
   const { currency, today, restOfFirstYear, eachLaterYear } = summary;
-  const atLeast = costing.totals.atLeast;
-  const rest = isZero(restOfFirstYear) ? '' : `, ${money(restOfFirstYear, currency)} in the rest of the first year`;
+  const rest = isNothing(restOfFirstYear)
+    ? ''
+    : `, ${sumMoney(restOfFirstYear, currency)} in the rest of the first year`;
   const later =
     eachLaterYear === null
       ? ''
-      : isZero(eachLaterYear)
+      : isNothing(eachLaterYear)
         ? ', then nothing'
-        : `, ${money(eachLaterYear, currency)} a year ${rest ? 'after that' : 'from then on'}`;
+        : `, ${sumMoney(eachLaterYear, currency)} a year ${rest ? 'after that' : 'from then on'}`;
   return (
     <>
-      You pay{' '}
-      <b className="font-bold">
-        {atLeast.includes('dueToday') && 'at least '}
-        {money(today, currency)} today
-      </b>
+      You pay <b className="font-bold">{sumMoney(today, currency)} today</b>
       {rest}
       {later}:{' '}
       <b className="font-bold">
-        {atLeast.includes('horizon') && 'at least '}
-        {money(summary.horizon, currency)} over {span(horizon)}
+        {sumMoney(summary.horizon, currency)} over {span(horizon)}
       </b>
       .
     </>

@@ -1,10 +1,12 @@
 import { Link, useNavigate } from '@tanstack/react-router';
 import type { Schemas } from '../../api/client';
 import { money } from '../../format/money';
-import { cycleWord, span } from '../../format/words';
+import { slipTitle } from '../../format/titles';
+import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
-import { useSite } from '../site/SiteContext';
+import { Letter } from '../../ui/Letter';
+import { useSite } from '../../api/site';
 import { ShortlistMenu } from './ShortlistMenu';
 
 type SlipData = Schemas['SlipWire'];
@@ -63,20 +65,6 @@ function Slip({ slip, isShown }: { slip: SlipData; isShown: boolean }) {
   );
 }
 
-/** A candidate's letter: the same in every view. */
-export function Letter({ letter, filled }: { letter: string; filled?: boolean }) {
-  return (
-    <span
-      className={cx(
-        'grid size-8 shrink-0 place-items-center rounded-full border font-bold',
-        filled ? 'border-ink bg-ink text-sheet' : 'border-soft text-soft',
-      )}
-    >
-      {letter}
-    </span>
-  );
-}
-
 /** Least is a dangerous word: what falls due right after stands under it. */
 function Sums({ slip }: { slip: SlipData }) {
   const { page } = useSite();
@@ -131,16 +119,4 @@ function Switcher() {
       ))}
     </InkSelect>
   );
-}
-
-/** The owner's word for it, else what it is: the provider's first word does where the plan is named beside it. */
-export function slipTitle(slip: SlipData): string {
-  if (slip.name) {
-    return slip.name;
-  }
-
-  const plan = slip.plan ? `${slip.provider?.split(' ')[0]} ${slip.plan}` : null;
-  return plan
-    ? plan + (slip.everyMonths ? `, ${cycleWord(slip.everyMonths)}` : '')
-    : (slip.domain ?? 'Nothing chosen yet');
 }

@@ -1,9 +1,9 @@
 import { useNavigate } from '@tanstack/react-router';
-import { useState, type FormEvent } from 'react';
+import { useChangeForm } from '../../api/changeForm';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 /** Adding and copying lead to the candidate that is then in hand; the rest is done to the one in hand. */
 export function ShortlistMenu() {
@@ -43,12 +43,11 @@ function Arrange({ close }: { close: () => void }) {
   const look = useLook();
   const { letter } = page.worksheet;
   const at = page.shortlist.findIndex((slip) => slip.letter === letter);
-  const [name, setName] = useState(page.shortlist[at]?.name ?? '');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change({ kind: 'rename-candidate', letter, name });
-    close();
-  };
+  const { field, submit } = useChangeForm(
+    { name: page.shortlist[at]?.name ?? '' },
+    ({ name }) => ({ kind: 'rename-candidate', letter, name }),
+    close,
+  );
 
   // The one in hand stays in hand, wherever it stands.
   const move = async (by: number) => {
@@ -65,13 +64,7 @@ function Arrange({ close }: { close: () => void }) {
   return (
     <div className="flex flex-col gap-4">
       <form onSubmit={submit} className="flex items-end gap-2">
-        <TextField
-          label={`Your name for ${letter}`}
-          placeholder="none: what it is"
-          maxLength={40}
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
+        <TextField label={`Your name for ${letter}`} placeholder="none: what it is" maxLength={40} {...field('name')} />
         <Button type="submit">Name it</Button>
       </form>
       <div className="flex flex-wrap gap-4" role="group" aria-label={`Place of ${letter} on the shortlist`}>

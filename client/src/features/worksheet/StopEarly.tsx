@@ -3,11 +3,12 @@ import { scaleLinear } from '../../ui/scale';
 import { useState } from 'react';
 import type { Stopping } from '../../api/client';
 import { stoppingQuery } from '../../api/queries';
-import { money } from '../../format/money';
+import { sumMoney, type Sum } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
+import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { useWidth } from '../../ui/useWidth';
 import { Waiting } from '../../ui/Waiting';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 /** What is sunk if the owner stops early, against the way to pay that binds least; worked out when it is opened. */
 export function StopEarly() {
@@ -29,9 +30,9 @@ function Stopped() {
     return stopping.error ? <p className="text-red">{stopping.error.message}</p> : <Waiting for="Working it out" />;
   }
 
-  const { chosen, byShortest, shortestEveryMonths, shortestCommitMonths, winsFrom, currency, atLeast } = stopping.data;
+  const { chosen, byShortest, shortestEveryMonths, shortestCommitMonths, winsFrom, currency } = stopping.data;
   const at = Math.min(months, chosen.length);
-  const sum = (amount: string | undefined) => `${atLeast ? 'at least ' : ''}${money(amount ?? '0', currency)}`;
+  const sum = (of: readonly Sum[]) => sumMoney(of[at - 1] ?? { amount: '0', atLeast: false }, currency);
   const now = wayToPay(
     candidate.hosting?.everyMonths ?? 1,
     candidate.hosting?.commitMonths ?? candidate.hosting?.everyMonths ?? 1,
@@ -54,10 +55,10 @@ function Stopped() {
         <b>{span(at)}</b>
       </label>
       <p className="mt-1" aria-live="polite">
-        <b>{sum(chosen[at - 1])}</b> is gone, paid {now}
+        <b>{sum(chosen)}</b> is gone, paid {now}
         {other && (
           <>
-            ; <b>{sum(byShortest[at - 1])}</b> paid {other}
+            ; <b>{sum(byShortest)}</b> paid {other}
           </>
         )}
         . What is still owed of the first term is in it; what the seller gives back within the refund days is not.
@@ -72,7 +73,7 @@ function Stopped() {
         </p>
       )}
       <Picture stopping={stopping.data} at={at} now={now} other={other} />
-      <Table stopping={stopping.data} now={now} other={other} />
+      <Sums stopping={stopping.data} now={now} other={other} />
     </div>
   );
 }
@@ -100,9 +101,9 @@ function Lines({ stopping, at, width, now, other }: Drawn & { width: number }) {
   const { chosen, byShortest, winsFrom } = stopping;
   // Drawing alone: heights follow the sums.
   const x = scaleLinear([0, chosen.length], [left, width - 12]);
-  const y = scaleLinear([0, Math.max(...[...chosen, ...byShortest].map(Number), 1)], [height, 8]);
-  const steps = (sums: readonly string[]) =>
-    sums.map((sum, index) => `${index === 0 ? 'M' : 'L'}${x(index)},${y(Number(sum))}H${x(index + 1)}`).join('');
+  const y = scaleLinear([0, Math.max(...[...chosen, ...byShortest].map((sum) => Number(sum.amount)), 1)], [height, 8]);
+  const steps = (sums: readonly Sum[]) =>
+    sums.map((sum, index) => `${index === 0 ? 'M' : 'L'}${x(index)},${y(Number(sum.amount))}H${x(index + 1)}`).join('');
   return (
     <svg
       width={width}
@@ -133,30 +134,27 @@ function Lines({ stopping, at, width, now, other }: Drawn & { width: number }) {
   );
 }
 
-function Table({ stopping, now, other }: { stopping: Stopping; now: string; other: string | null }) {
+function Sums({ stopping, now, other }: { stopping: Stopping; now: string; other: string | null }) {
   return (
     <details className="mt-1 text-[14px]">
       <summary className="text-blue cursor-pointer font-semibold">As a table</summary>
-      <table className="mt-1">
-        <thead>
-          <tr className="text-soft [&>*]:px-3 [&>*]:py-1 [&>*]:text-right [&>*]:font-semibold">
-            <th scope="col">Stopped after</th>
-            <th scope="col">{now}</th>
-            {other && <th scope="col">{other}</th>}
-          </tr>
-        </thead>
+      <Table caption="What is gone by the month the site is stopped">
+        <Heads>
+          <Head>Stopped after</Head>
+          <Head figures>{now}</Head>
+          {other && <Head figures>{other}</Head>}
+        </Heads>
         <tbody>
           {stopping.chosen.map((sum, index) => (
-            <tr key={index} className="odd:bg-band [&>*]:px-3 [&>*]:py-0.5 [&>*]:text-right">
-              <th scope="row" className="font-normal">
-                {span(index + 1)}
-              </th>
-              <td>{money(sum, stopping.currency)}</td>
-              {other && <td>{money(stopping.byShortest[index] ?? '0', stopping.currency)}</td>}
-            </tr>
+            <Row key={index} label={span(index + 1)}>
+              <Cell figures>{sumMoney(sum, stopping.currency)}</Cell>
+              {stopping.byShortest[index] && (
+                <Cell figures>{sumMoney(stopping.byShortest[index], stopping.currency)}</Cell>
+              )}
+            </Row>
           ))}
         </tbody>
-      </table>
+      </Table>
     </details>
   );
 }

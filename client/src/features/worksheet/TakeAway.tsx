@@ -1,6 +1,7 @@
 import { Button } from '../../ui/Button';
+import { Download } from '../../ui/Download';
 import { InkPopover } from '../../ui/Popover';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 /** The worksheet on paper, as a PDF, or as a table for a spreadsheet. */
 export function TakeAway() {
@@ -32,14 +33,4 @@ export function TakeAway() {
       )}
     </InkPopover>
   ) : null;
-}
-
-export function Download({ href, children }: { href: string; children: string }) {
-  return (
-    <li>
-      <a href={href} download className="ink">
-        {children}
-      </a>
-    </li>
-  );
 }

@@ -1,5 +1,5 @@
 import { Button } from '../../ui/Button';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 
 /** One change back, one change on. */
 export function UndoRedo() {

@@ -2,8 +2,9 @@ import type { Book, Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
 import { Dialog } from '../../ui/Dialog';
+import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import type { Column } from './columns';
 import { useSheet } from './sheet';
 
@@ -58,7 +59,7 @@ function amountOf({ row, column }: Asked): string {
   return column.at === 'total'
     ? row.total
     : column.at === 'folded'
-      ? (row.folded ?? '0')
+      ? (row.folded?.amount ?? '0')
       : (row.cells[column.at] ?? '0');
 }
 
@@ -102,26 +103,20 @@ function Origin({ asked, costing }: { asked: Asked; costing: Costing }) {
         <p>Nothing of it falls due in this time.</p>
       ) : (
         <ScrollRegion label="Lines">
-          <table className="w-full text-left text-[14px]">
-            <thead>
-              <tr className="text-soft border-ink border-b [&>*]:px-2 [&>*]:py-1 [&>*]:font-semibold">
-                <th scope="col">Due on</th>
-                <th scope="col">Covers</th>
-                <th scope="col" className="text-right">
-                  Price
-                </th>
-                <th scope="col">Taken off it</th>
-                <th scope="col" className="text-right">
-                  In this row
-                </th>
-              </tr>
-            </thead>
+          <Table className="w-full">
+            <Heads>
+              <Head>Due on</Head>
+              <Head>Covers</Head>
+              <Head figures>Price</Head>
+              <Head>Taken off it</Head>
+              <Head figures>In this row</Head>
+            </Heads>
             <tbody>
               {found.map(({ bill, line }, index) => (
                 <LineRow key={index} bill={bill} line={line} />
               ))}
             </tbody>
-          </table>
+          </Table>
         </ScrollRegion>
       )}
       <Sources book={book} foreign={foreign} />
@@ -172,17 +167,14 @@ function shown(line: Line): Shown {
 function LineRow({ bill, line }: { bill: Bill; line: Shown }) {
   const written = (amount: string) => (/^-?[0-9.]+$/.test(amount) ? figure(amount) : amount);
   return (
-    <tr className="odd:bg-band [&>*]:px-2 [&>*]:py-1">
-      <th scope="row" className="font-normal">
-        {shortDay(bill.date)}
-      </th>
+    <Row label={shortDay(bill.date)}>
       <td className="text-soft">{line.covers}</td>
       <td className="text-right">{written(line.price)}</td>
       <td className="text-green">{line.off}</td>
       <td className="text-right font-semibold">
         {/^-?[0-9.]+$/.test(line.net) ? money(line.net, bill.currency) : line.net}
       </td>
-    </tr>
+    </Row>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useSite } from '../site/SiteContext';
+import { useSite } from '../../api/site';
 import { BillsThroughTime } from './BillsThroughTime';
 import { EmptyStart } from './EmptyStart';
 import { Ledger } from './Ledger';

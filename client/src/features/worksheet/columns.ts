@@ -1,6 +1,6 @@
 import type { Schemas } from '../../api/client';
 import { shortSpan } from '../../format/words';
-import { currencySign } from '../../format/money';
+import { currencySign, type Sum } from '../../format/money';
 
 /** A money column of the ledger: a part of the horizon, the later years folded into one, or the whole. */
 export interface Column {
@@ -42,24 +42,43 @@ export function columnsOf(
 
 /** What a row says in each column. */
 export interface Figures {
-  cells: readonly string[];
-  folded: string | null;
-  total: string;
-  /** Which cells hold a part that is not stated; absent: none. */
-  atLeast?: readonly boolean[];
-  totalAtLeast?: boolean;
+  cells: readonly Sum[];
+  folded: Sum | null;
+  total: Sum;
   /** The row of the ledger they are from, where their origin can be asked for. */
   row?: Schemas['LedgerRowWire'];
 }
 
-export function figureAt(figures: Figures, column: Column): { amount: string; atLeast: boolean } {
-  const marks = figures.atLeast ?? [];
+const nothing: Sum = { amount: '0', atLeast: false };
+
+export function figureAt(figures: Figures, column: Column): Sum {
   switch (column.at) {
     case 'total':
-      return { amount: figures.total, atLeast: figures.totalAtLeast ?? marks.some(Boolean) };
+      return figures.total;
     case 'folded':
-      return { amount: figures.folded ?? '0', atLeast: marks.slice(4).some(Boolean) };
+      return figures.folded ?? nothing;
     default:
-      return { amount: figures.cells[column.at] ?? '0', atLeast: marks[column.at] ?? false };
+      return figures.cells[column.at] ?? nothing;
   }
+}
+
+/** Cells of the ledger with their marks. */
+export function sumsOf(cells: readonly string[], atLeast: readonly boolean[]): Sum[] {
+  return cells.map((amount, at) => ({ amount, atLeast: atLeast[at] ?? false }));
+}
+
+/** The figures of a row of the costing's ledger, if it is there. */
+export function figuresOf(
+  rows: readonly Schemas['LedgerRowWire'][],
+  is: (row: Schemas['LedgerRowWire']) => boolean,
+): Figures | null {
+  const row = rows.find(is);
+  return row
+    ? {
+        cells: sumsOf(row.cells, row.atLeast),
+        folded: row.folded,
+        total: { amount: row.total, atLeast: row.totalAtLeast },
+        row,
+      }
+    : null;
 }

@@ -23,12 +23,19 @@ public sealed class Ledger
     /// <summary>Which columns hold a line that is not stated.</summary>
     public ImmutableArray<bool> AtLeast { get; }
 
+    /// <summary>Each column's total with whether it is only "at least".</summary>
+    public ImmutableArray<Sum> Sums => [.. Totals.Select((total, column) => new Sum(total, AtLeast[column]))];
+
+    /// <summary>The years after <see cref="YearsUnfolded"/> as one; null where there is at most one of them, which needs no folding.</summary>
+    public Sum? FoldedSum => Folded(Totals, AtLeast);
+
     /// <summary>The last column of the first term; null where the term ends inside a column.</summary>
     public int? FirstTermEndsAfter { get; }
 
-    /// <summary>The sum of the years after <see cref="YearsUnfolded"/>; null where there is at most one of them, which needs no folding.</summary>
-    public static Minor? Folded(IReadOnlyList<Minor> cells) =>
-        cells.Count > YearsUnfolded + 2 ? cells.Skip(YearsUnfolded + 1).Aggregate((Minor)0, (sum, cell) => sum + cell) : null;
+    internal static Sum? Folded(IReadOnlyList<Minor> cells, IReadOnlyList<bool> atLeast) =>
+        cells.Count > YearsUnfolded + 2
+            ? cells.Zip(atLeast, (cell, mark) => new Sum(cell, mark)).Skip(YearsUnfolded + 1).Aggregate((sum, cell) => sum + cell)
+            : null;
 
     internal static Ledger Of(Costing costing)
     {

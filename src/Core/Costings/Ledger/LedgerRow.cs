@@ -19,6 +19,12 @@ public sealed class LedgerRow
 
     public Minor Total => _cells.Aggregate((Minor)0, (sum, cell) => sum + cell);
 
+    /// <summary>The whole row, with whether it is only "at least".</summary>
+    public Sum Sum => new(Total, Array.Exists(_atLeast, mark => mark));
+
+    /// <summary>The later years as one; null where they are not folded (<see cref="Ledger.FoldedSum"/>).</summary>
+    public Sum? FoldedSum => Ledger.Folded(_cells, _atLeast);
+
     internal void Add(int column, Minor amount) => _cells[column] += amount;
 
     internal void MarkAtLeast(int column) => _atLeast[column] = true;

@@ -1,5 +1,5 @@
-import type { Schemas } from '../../api/client';
-import { needWords, reasonWords } from './words';
+import type { Schemas } from '../api/client';
+import { needWords, reasonWords } from '../format/needs';
 
 type NeedFit = Schemas['NeedFitWire'];
 

@@ -1,6 +1,6 @@
-import type { Schemas } from '../../api/client';
-import { useSite } from '../site/SiteContext';
-import { reasonWords } from '../needs/words';
+import type { Schemas } from '../api/client';
+import { useSite } from '../api/site';
+import { reasonWords } from '../format/needs';
 
 /** Plans that cannot meet the needs, each with its reasons. */
 export function Rejected({ rejected }: { rejected: Schemas['RejectedPlanWire'][] }) {

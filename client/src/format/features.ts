@@ -1,5 +1,5 @@
-import type { Schemas } from '../../api/client';
-import { count } from '../../format/words';
+import type { Schemas } from '../api/client';
+import { count } from './words';
 
 type Plan = Schemas['PlanWire'];
 

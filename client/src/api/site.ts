@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
-import type { Book, SitePage } from '../../api/client';
-import type { Command, SiteChanges } from '../../api/commands';
+import type { Book, SitePage } from './client';
+import type { Command, SiteChanges } from './commands';
 
 export interface SiteInHand {
   page: SitePage;

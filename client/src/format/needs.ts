@@ -1,4 +1,4 @@
-import { count } from '../../format/words';
+import { count } from './words';
 
 const counted: Record<string, readonly [one: string, many: string]> = {
   websites: ['site', 'sites'],

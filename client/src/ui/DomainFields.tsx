@@ -1,0 +1,33 @@
+import type { ComponentProps } from 'react';
+import { currencySign } from '../format/money';
+import { TextField } from './Field';
+
+type Field = Omit<ComponentProps<typeof TextField>, 'label'>;
+
+/** A domain that the owner has, with its ending. */
+export function WholeDomainField(props: Field) {
+  return <TextField label="Your domain, with its ending" required placeholder="ostlerwren.com" {...props} />;
+}
+
+export function ExpiresField(props: Field) {
+  return <TextField label="It runs out on" type="date" required {...props} />;
+}
+
+/** When a name chosen later is bought. */
+export function InMonthsField(props: Field) {
+  return <TextField label="In so many months" type="number" min={0} max={120} step={1} required {...props} />;
+}
+
+/** What the registrar outside takes for a year. */
+export function RenewalField({ currency, ...props }: Field & { currency: string }) {
+  return (
+    <TextField
+      label={`A renewal costs, with tax, ${currencySign(currency)}`}
+      required
+      inputMode="decimal"
+      pattern="[0-9]+([.][0-9]{1,4})?"
+      title="Digits, with a point where needed: 14.20"
+      {...props}
+    />
+  );
+}
