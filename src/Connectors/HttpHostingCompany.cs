@@ -7,8 +7,8 @@ namespace HomeStart.Connectors;
 /// <summary>The hosting companies over HTTP.</summary>
 public sealed class HttpHostingCompany(Counterpart changes) : IHostingCompany
 {
-    public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, string? domain, string mail, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, domain, mail }, cancel, Prepared);
+    public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, domain = domain?.Text, mail }, cancel, Prepared);
 
     public Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/accounts/{account}/remove", new { }, cancel);

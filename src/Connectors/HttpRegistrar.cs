@@ -51,7 +51,7 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
             registration.Mail,
             registration.Country,
             registration.Private,
-            registration.MostPremium,
+            mostPremium = registration.MostPremium?.ToAmount(),
             date = registration.On,
         };
         return changes.ChangeAsync(world, key, $"/registrars/{registration.Book}/registrations", body, cancel);
@@ -69,17 +69,13 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
             return Unchecked("The registrar's answer could not be read.");
         }
 
-        var (register, renew, currency) = (Answers.Text(answer, "register"), Answers.Text(answer, "renew"), Answers.Text(answer, "currency"));
         return state != AvailabilityState.Premium ? new Availability(state)
-            : IsAmount(register, currency) && IsAmount(renew, currency) ? new Availability(state, register, renew, currency)
+            : Amount(answer, "register") is { } register && Amount(answer, "renew") is { } renew ? new Availability(state, register, renew)
             : Unchecked("The registrar's prices for this premium name could not be read.");
     }
 
-    private static bool IsAmount(string? amount, string? currency)
-    {
-        var faults = new FaultList();
-        return Currency.TryGet(currency, out var known) && Amounts.Read(amount, known, "", faults) is not null && !faults.Any;
-    }
+    private static Money? Amount(JsonElement answer, string name) =>
+        Currency.TryGet(Answers.Text(answer, "currency"), out var currency) && Money.TryParse(Answers.Text(answer, name), currency, out var money) == AmountFault.None ? money : null;
 
     private static Availability Unchecked(string why) => new(AvailabilityState.Unchecked, Why: why);
 }

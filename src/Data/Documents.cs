@@ -14,12 +14,12 @@ public static class Documents
 
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new ExactDecimalConverter() },
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new ExactDecimalConverter(), new CurrencyConverter(), new DomainNameConverter(), new MoneyConverter() },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
     };
 
     // What turns a document of version 1, 2, … into one of the next. The first release wrote no version: 1.
-    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords] };
+    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency] };
 
     public static string Write<T>(T document)
     {
@@ -48,12 +48,4 @@ public static class Documents
     }
 
     private static int Current<T>() => 1 + Steps[typeof(T)].Length;
-
-    private sealed class ExactDecimalConverter : JsonConverter<ExactDecimal>
-    {
-        public override ExactDecimal Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            ExactDecimal.TryParse(reader.GetString(), out var number) ? number : throw new JsonException("This is not a decimal number.");
-
-        public override void Write(Utf8JsonWriter writer, ExactDecimal value, JsonSerializerOptions options) => writer.WriteStringValue(value.ToString());
-    }
 }

@@ -15,4 +15,46 @@ internal static class OrderSteps
             item["name"] = words;
         }
     }
+
+    /// <summary>
+    /// 2 to 3: amounts and their currencies stood apart, a premium price had none of its own, and a domain could be any text: one that no registry would take is left out, so
+    /// that its step is refused as it always was.
+    /// </summary>
+    public static void AmountsHaveTheirCurrency(JsonObject order)
+    {
+        var things = order["things"]!.AsObject();
+        var payments = things["payments"]!.AsArray();
+        if (things["domain"] is JsonObject domain)
+        {
+            KeepIfDomain(domain, "name");
+            if (domain["premium"]?.GetValue<string>() is { } premium)
+            {
+                domain["premium"] = Money(premium, payments.FirstOrDefault(payment => payment!["book"]!.GetValue<string>() == domain["book"]!.GetValue<string>())?["currency"] ?? things["currency"]);
+            }
+        }
+
+        if (things["hosting"] is JsonObject hosting)
+        {
+            KeepIfDomain(hosting, "address");
+        }
+
+        foreach (var sum in payments.Concat(things["items"]!.AsArray()).Select(node => node!.AsObject()))
+        {
+            sum["amount"] = Money(sum["amount"]!.GetValue<string>(), sum["currency"]);
+            sum.Remove("currency");
+        }
+
+        things["total"] = Money(things["total"]!.GetValue<string>(), things["currency"]);
+        things.Remove("currency");
+    }
+
+    private static void KeepIfDomain(JsonObject of, string name)
+    {
+        if (DomainName.Parse(of[name]?.GetValue<string>()) is null)
+        {
+            of.Remove(name);
+        }
+    }
+
+    private static JsonObject Money(string amount, JsonNode? currency) => new() { ["amount"] = amount, ["currency"] = currency!.GetValue<string>() };
 }

@@ -33,7 +33,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Press("Show each year");
         browser.Reads("Year 10");
         browser.Press("Counted with 20% tax");
-        browser.Choice("My business gets this tax back").Click();
+        browser.Choice("My business reclaims this tax").Click();
         browser.Press("Count like this");
         browser.Reads("You pay £54.29 today");
         browser.Press("Counted from");

@@ -6,7 +6,7 @@ type Field = Omit<ComponentProps<typeof TextField>, 'label'>;
 
 /** A domain that the owner has, with its ending. */
 export function WholeDomainField(props: Field) {
-  return <TextField label="Your domain, with its ending" required placeholder="ostlerwren.com" {...props} />;
+  return <TextField label="Your domain" required hint="With its ending." placeholder="ostlerwren.com" {...props} />;
 }
 
 export function ExpiresField(props: Field) {

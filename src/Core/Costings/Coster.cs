@@ -13,23 +13,21 @@ public static class Coster
     public static Costing? Cost(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) =>
         Resolver.Resolve(candidate, books, settings, faults) is { } purchase && CostingWork.IsBounded(purchase, faults) ? Cost(purchase, settings, faults) : null;
 
-    private static Costing? Cost(Purchase purchase, CountSettings settings, FaultList faults)
-    {
-        var counting = new Counting(settings, settings.DisplayCurrency ?? purchase.OwnCurrency);
-        var costing = Costing.Of(purchase, settings, counting);
-        counting.ReportMissingRates(faults);
-        return counting.MissingRates.Count == 0 ? costing : null;
-    }
+    private static Costing? Cost(Purchase purchase, CountSettings settings, FaultList faults) =>
+        Costing.Of(purchase, settings, new Counting(settings, settings.DisplayCurrency ?? purchase.OwnCurrency), faults);
 
     /// <summary>
     /// What a code of a costing saves over the horizon: the exact difference to the same candidate without it, in minor units of the display currency.
     /// </summary>
-    public static Minor Saves(Costing costing, CodeVerdict code) => Without(costing, code).Totals.Horizon - costing.Totals.Horizon;
-
-    private static Costing Without(Costing costing, CodeVerdict code)
+    public static Minor Saves(Costing costing, CodeVerdict code)
     {
-        var purchase = costing.Run.Purchase;
-        var without = purchase with
+        var run = Costing.RunOf(Without(costing.Run.Purchase, code), costing.Settings, costing.Counting);
+        return run.Bills.Take(run.CountBefore(costing.End)).Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill)) - costing.Totals.Horizon;
+    }
+
+    private static Purchase Without(Purchase purchase, CodeVerdict code)
+    {
+        return purchase with
         {
             Hosting = purchase.Hosting is { } hosting && hosting.Book == code.Book ? hosting with { Codes = hosting.Codes.RemoveAll(Same) } : purchase.Hosting,
             Domains =
@@ -38,7 +36,6 @@ public static class Coster
                     domain.Book == code.Book ? domain with { Choice = domain.Choice with { Codes = domain.Choice.Codes.RemoveAll(Same) } } : domain),
             ],
         };
-        return Costing.Of(without, costing.Settings, costing.Counting);
 
         bool Same(string entered) => Ascii.EqualsIgnoreCase(entered, code.Code);
     }

@@ -10,13 +10,7 @@ public sealed class Costing
     {
         (Run, Settings, Counting) = (run, settings, counting);
         FirstTermEnd = settings.StartDate.AddMonths(run.Purchase.CommitMonths);
-        var counted = 0;
-        while (counted < run.Bills.Length && run.Bills[counted].Date < settings.End)
-        {
-            counted++;
-        }
-
-        Counted = run.Bills[..counted];
+        Counted = run.Bills[..run.CountBefore(settings.End)];
         Values = ValuesOf(Counted);
         Totals = TotalsOf.Costing(this);
     }
@@ -47,12 +41,33 @@ public sealed class Costing
     /// <summary>Made when it is first asked for: most costings, those of what-ifs and scans, are read only for their totals.</summary>
     public Ledger Ledger => field ??= Ledger.Of(this);
 
-    /// <summary>Reads a purchase off a run no longer than it needs.</summary>
-    internal static Costing Of(Purchase purchase, CountSettings settings, Counting counting)
+    /// <summary>The costing of a purchase; null with the rates that its figures need and the owner has not given in <paramref name="faults"/>.</summary>
+    internal static Costing? Of(Purchase purchase, CountSettings settings, Counting counting, FaultList faults)
+    {
+        var run = RunOf(purchase, settings, counting);
+        var needed = Needed(run, settings, counting);
+        if (needed.All(counting.CanConvert))
+        {
+            return new Costing(run, settings, counting);
+        }
+
+        counting.ReportMissing(needed, faults);
+        return null;
+    }
+
+    /// <summary>The bills of a purchase: a run no longer than its figures need.</summary>
+    internal static BillRun RunOf(Purchase purchase, CountSettings settings, Counting counting)
     {
         var run = BillRun.Until(BillRun.FarEnough(purchase, settings.End), purchase);
-        var costing = run.SettlesCodes ? new Costing(run, settings, counting) : null;
-        return costing?.Totals.Next is null ? new Costing(BillRun.Of(purchase), settings, counting) : costing;
+        return run.SettlesCodes && !NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting).IsEmpty ? run : BillRun.Of(purchase);
+    }
+
+    // The currencies of the bills that are counted, of the first term's, and of those due next: later ones are not shown.
+    private static HashSet<Currency> Needed(BillRun run, CountSettings settings, Counting counting)
+    {
+        var termEnd = settings.StartDate.AddMonths(run.Purchase.CommitMonths);
+        var shown = run.Bills.Take(run.CountBefore(termEnd > settings.End ? termEnd : settings.End));
+        return [.. shown.Concat(NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting)).Select(bill => bill.Currency)];
     }
 
     /// <summary>What a bill counts, in the display currency (costing rules 23 and 24).</summary>

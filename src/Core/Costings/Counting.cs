@@ -1,40 +1,39 @@
+using System.Collections.Frozen;
 using HomeStart.Core.Basics;
 using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// What bills and amounts count for the owner: tax on top, inside or not charged, got back or not (costing rules 22 and 23), then converted to the display
-/// currency (rule 24). Amounts are minor units.
+/// What bills and amounts count for the owner: tax on top, inside or not charged, reclaimed or not (costing rules 22 and 23), then converted to the display
+/// currency (rule 24). Amounts are minor units. Immutable, so that any number of threads may share one.
 /// </summary>
 public sealed class Counting
 {
     private readonly CountSettings _settings;
     private readonly Fraction _onTop;
     private readonly Fraction _netOfInclusive;
-    private readonly Dictionary<Currency, Fraction> _rates = [];
-    private readonly SortedSet<string> _missing = new(StringComparer.Ordinal);
+    private readonly FrozenDictionary<string, Fraction> _rates;
 
     public Counting(CountSettings settings, Currency display)
     {
         (_settings, Display) = (settings, display);
         _onTop = Fraction.OfPercent(settings.TaxPercent);
         _netOfInclusive = Fraction.NetOfInclusive(settings.TaxPercent);
+        _rates = settings.Rates.IsEmpty ? FrozenDictionary<string, Fraction>.Empty : RatesTo(display, settings).ToFrozenDictionary();
     }
 
     public Currency Display { get; }
 
-    /// <summary>Codes of the currencies a figure needed a rate for that the owner has not given.</summary>
-    public IReadOnlyCollection<string> MissingRates => _missing;
+    /// <summary>Whether amounts of a currency can be shown: it is the display currency, or the owner gave its rate.</summary>
+    public bool CanConvert(Currency currency) => currency == Display || _rates.ContainsKey(currency.Code);
 
-    /// <summary>Remembers also the rates another found missing.</summary>
-    internal void TakeMissingRates(Counting other) => _missing.UnionWith(other._missing);
-
-    public void ReportMissingRates(FaultList faults)
+    /// <summary>Reports each currency that a figure needs and that has no rate, in the order of their codes.</summary>
+    internal void ReportMissing(IEnumerable<Currency> needed, FaultList faults)
     {
-        foreach (var currency in _missing)
+        foreach (var code in needed.Where(currency => !CanConvert(currency)).Select(currency => currency.Code).Distinct().Order(StringComparer.Ordinal))
         {
-            faults.Add(FaultCodes.NoRate, $"display.rates.{currency}", $"Some of this is paid in {currency}: say what one {currency} is worth in {Display}.");
+            faults.Add(FaultCodes.NoRate, $"display.rates.{code}", $"Some of this is paid in {code}: say what one {code} is worth in {Display}.");
         }
     }
 
@@ -65,24 +64,26 @@ public sealed class Counting
     /// <summary>Whether tax is added on top of a book's sums and counted: then it has a row of its own in the ledger.</summary>
     public bool AddsTax(OfferBook? book) => _settings.CountTax && book is { Tax: { Charged: true, PricesInclude: false } };
 
-    /// <summary>An amount in the display currency, rounded; zero, and remembered as missing, where the owner gave no rate.</summary>
+    /// <summary>An amount in the display currency, rounded.</summary>
+    /// <exception cref="InvalidOperationException">The owner gave no rate for it: ask <see cref="CanConvert"/> first.</exception>
     public Minor Convert(Minor amount, Currency currency) => currency == Display ? amount : Rate(currency).Of(amount);
 
     /// <summary>The factor from minor units of a currency to minor units of the display currency.</summary>
-    internal Fraction Rate(Currency currency)
+    /// <exception cref="InvalidOperationException">The owner gave no rate for it.</exception>
+    internal Fraction Rate(Currency currency) =>
+        currency == Display ? new Fraction(1, 1)
+        : _rates.TryGetValue(currency.Code, out var rate) ? rate
+        : throw new InvalidOperationException($"There is no rate from {currency} to {Display}.");
+
+    private static IEnumerable<KeyValuePair<string, Fraction>> RatesTo(Currency display, CountSettings settings)
     {
-        if (_rates.TryGetValue(currency, out var known))
+        foreach (var (code, rate) in settings.Rates)
         {
-            return known;
+            if (Currency.TryGet(code, out var currency))
+            {
+                yield return KeyValuePair.Create(code, Fraction.OfRate(rate, currency, display));
+            }
         }
-
-        var rate = ExactDecimal.Whole(currency == Display ? 1 : 0);
-        if (currency != Display && !_settings.Rates.TryGetValue(currency.Code, out rate))
-        {
-            _missing.Add(currency.Code);
-        }
-
-        return _rates[currency] = Fraction.OfRate(rate, currency, Display);
     }
 }
 

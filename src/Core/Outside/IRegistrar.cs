@@ -1,3 +1,4 @@
+using HomeStart.Core.Basics;
 using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Outside;
@@ -27,9 +28,9 @@ public readonly record struct World(Guid Id)
     public override string ToString() => Id.ToString("N");
 }
 
-/// <summary>The registrar's answer. Prices are decimal strings in <paramref name="Currency"/>, set for a premium name.</summary>
+/// <summary>The registrar's answer. The prices are set for a premium name alone.</summary>
 /// <param name="Why">For <see cref="AvailabilityState.Unchecked"/>: what went wrong, for the owner.</param>
-public sealed record Availability(AvailabilityState State, string? Register = null, string? Renew = null, string? Currency = null, string? Why = null)
+public sealed record Availability(AvailabilityState State, Money? Register = null, Money? Renew = null, string? Why = null)
 {
     /// <summary>Where a domain with this answer can be registered: a premium name only where its price was given.</summary>
     public Buyable Buyable =>
@@ -66,6 +67,6 @@ public enum AvailabilityState
 /// <summary>Of the public record: since when, until when, in what state.</summary>
 public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);
 
-/// <param name="MostPremium">The most that may be asked for the first year of a premium name, as a decimal string in the book's currency; null: it must not be one.</param>
+/// <param name="MostPremium">The most that may be asked for the first year of a premium name; null: it must not be one.</param>
 /// <param name="On">The business date it is registered on.</param>
-public sealed record Registration(string Book, DomainName Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly On);
+public sealed record Registration(string Book, DomainName Domain, int Years, string Holder, string Mail, string Country, bool Private, Money? MostPremium, DateOnly On);

@@ -1,10 +1,13 @@
+using HomeStart.Core.Basics;
+using HomeStart.Core.Domains;
+
 namespace HomeStart.Core.Outside;
 
-/// <summary>The card processor as Home Start sees it. Amounts are decimal strings. Every change carries an idempotency key.</summary>
+/// <summary>The card processor as Home Start sees it. Every change carries an idempotency key.</summary>
 public interface ICardProcessor
 {
     /// <summary>Sets money aside on the card behind a token.</summary>
-    Task<Outcome> HoldAsync(World world, string key, string cardToken, string amount, string currency, string seller, CancellationToken cancel);
+    Task<Outcome> HoldAsync(World world, string key, string cardToken, Money amount, string seller, CancellationToken cancel);
 
     /// <summary>Takes the money held under a key.</summary>
     Task<Outcome> CaptureAsync(World world, string key, string holdKey, CancellationToken cancel);
@@ -19,7 +22,7 @@ public interface ICardProcessor
 /// <summary>A hosting company as Home Start sees it.</summary>
 public interface IHostingCompany
 {
-    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, string? domain, string mail, CancellationToken cancel);
+    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel);
 
     /// <summary>Takes back an account that was prepared.</summary>
     Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel);

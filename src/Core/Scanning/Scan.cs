@@ -26,6 +26,7 @@ public static class Scan
         var rejected = new RejectedPlan?[plans.Count];
         var gate = new Lock();
         var all = new Findings(request);
+        var unconvertible = new HashSet<Currency>();
         var done = 0;
         Parallel.For(
             0,
@@ -47,20 +48,15 @@ public static class Scan
                 lock (gate)
                 {
                     all.Take(worker.Findings);
-                    market.Counting.TakeMissingRates(worker.Counting);
+                    unconvertible.UnionWith(worker.Unconvertible);
                 }
             });
-        return Result(request, market, all, [.. rejected.OfType<RejectedPlan>()], faults);
+        market.ReportMissingRates(unconvertible, faults);
+        return faults.Any ? null : Result(request, all, [.. rejected.OfType<RejectedPlan>()], faults);
     }
 
-    private static ScanResult? Result(ScanRequest request, ScanMarket market, Findings found, ImmutableArray<RejectedPlan> rejected, FaultList faults)
+    private static ScanResult? Result(ScanRequest request, Findings found, ImmutableArray<RejectedPlan> rejected, FaultList faults)
     {
-        market.ReportMissingRates(faults);
-        if (faults.Any)
-        {
-            return null;
-        }
-
         var rows = found.Rows.Rows.Select(Row).ToList();
         var front = found.Front.Found.Select(Row).ToList();
         return faults.Any ? null : new ScanResult([.. rows!], [.. front!], rejected, found.Considered, found.Feasible);

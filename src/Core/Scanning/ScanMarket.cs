@@ -14,7 +14,6 @@ internal sealed class ScanMarket
         Wants = Want.Of(request.Needs);
         Domains = [.. DomainWays.Of(request, faults).Select(way => new DomainOffer(way, way.Book is null ? Side.OfNothing(Wants) : Side.OfDomain(way.Book, way.Price!, null, Wants)))];
         Groups = [.. Domains.GroupBy(domain => (domain.Side.Met, domain.Side.Curable)).Select(group => new DomainGroup(request, [.. group], cancel))];
-        Counting = new Counting(request.Settings, request.Settings.DisplayCurrency!);
     }
 
     public ScanRequest Request { get; }
@@ -28,15 +27,7 @@ internal sealed class ScanMarket
 
     public ImmutableArray<DomainGroup> Groups { get; }
 
-    public Counting Counting { get; }
-
-    public void ReportMissingRates(FaultList faults)
-    {
-        foreach (var group in Groups)
-        {
-            Counting.TakeMissingRates(group.Counting);
-        }
-
-        Counting.ReportMissingRates(faults);
-    }
+    /// <summary>Reports the currencies that domains, or the workers of the hosting, found without a rate.</summary>
+    public void ReportMissingRates(IEnumerable<Currency> unconvertible, FaultList faults) =>
+        new Counting(Request.Settings, Request.Settings.DisplayCurrency!).ReportMissing(Groups.SelectMany(group => group.Unconvertible).Concat(unconvertible), faults);
 }

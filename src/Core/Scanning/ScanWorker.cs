@@ -1,4 +1,4 @@
-using HomeStart.Core.Costings;
+using HomeStart.Core.Basics;
 using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Scanning;
@@ -11,7 +11,7 @@ internal sealed class ScanWorker(ScanMarket market, CancellationToken cancel)
 
     public Findings Findings { get; } = new(market.Request);
 
-    public Counting Counting => _accounts.Counting;
+    public IReadOnlySet<Currency> Unconvertible => _accounts.Unconvertible;
 
     /// <summary>Adds what is found for a plan; why it is rejected where nothing of it is feasible.</summary>
     public RejectedPlan? Scan(OfferBook book, Plan plan)

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
 using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Wants;
@@ -53,6 +54,8 @@ public sealed record DomainNeed(DomainRoute Route, string? Name, ImmutableArray<
     public int Years { get; init; } = 1;
     public int InMonths { get; init; }
     public DateOnly? Expires { get; init; }
-    public string? Renewal { get; init; }
-    public string? Currency { get; init; }
+    /// <summary>For keep: what the outside registrar takes for a year, in <see cref="Currency"/>.</summary>
+    public ExactDecimal? Renewal { get; init; }
+
+    public Currency? Currency { get; init; }
 }

@@ -67,13 +67,13 @@ public static class CandidateReader
             Ending = bought || route == DomainRoute.Keep ? node["ending"].RequiredText("The ending") : node["ending"].Text(),
             Years = node["years"].Whole() ?? 1,
             UseIncluded = node["useIncluded"].Flag() ?? true,
-            Premium = node["premium"].IsObject() ? new PremiumPrices(node["premium"]["register"].AmountText(), node["premium"]["renew"].AmountText()) : null,
+            Premium = node["premium"].IsObject() ? new PremiumPrices(node["premium"]["register"].AmountNumber(), node["premium"]["renew"].AmountNumber()) : null,
             AddOns = AddOns(node["addOns"]),
             Codes = node["codes"].Texts(100),
             InMonths = node["inMonths"].Whole() ?? 0,
             Expires = DateOn(node["expires"], route is DomainRoute.Transfer or DomainRoute.Keep),
-            Renewal = KeptText(node["renewal"], route),
-            Currency = route == DomainRoute.Keep ? node["currency"].RequiredText("The currency") : node["currency"].Text(),
+            Renewal = route == DomainRoute.Keep ? KeptPrice(node["renewal"]) : null,
+            Currency = route == DomainRoute.Keep ? KeptCurrency(node["currency"]) : null,
         };
     }
 
@@ -87,15 +87,18 @@ public static class CandidateReader
         return node.Date();
     }
 
-    private static string? KeptText(Node node, DomainRoute? route)
+    /// <summary>What a registrar outside takes for a year; that it fits the currency is checked where that is known.</summary>
+    internal static ExactDecimal? KeptPrice(Node node)
     {
-        if (route == DomainRoute.Keep && node.IsAbsent)
+        if (node.IsAbsent)
         {
             node.Required("What the outside registrar takes for a year");
         }
 
-        return node.AmountText();
+        return node.AmountNumber();
     }
+
+    internal static Currency? KeptCurrency(Node node) => node.RequiredText("The currency") is null ? null : node.CurrencyCode();
 
     private static ImmutableArray<AddOnChoice> AddOns(Node node) =>
         [.. node.Items().Select(item =>

@@ -43,11 +43,11 @@ public sealed record DomainWire(
             domain.Ending,
             domain.Years,
             domain.UseIncluded,
-            domain.Premium is { } premium ? new PremiumWire(premium.Register, premium.Renew) : null,
+            domain.Premium is { } premium ? new PremiumWire(premium.Register?.ToString(), premium.Renew?.ToString()) : null,
             CandidateWire.AddOns(domain.AddOns),
             domain.Codes,
             domain.InMonths,
             domain.Expires,
-            domain.Renewal,
-            domain.Currency);
+            domain.Renewal?.ToString(),
+            domain.Currency?.Code);
 }

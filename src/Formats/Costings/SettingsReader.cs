@@ -21,7 +21,7 @@ public static class SettingsReader
             CountTax = owner["countTax"].Flag() ?? true,
             Customer = new CustomerStatus(owner["newCustomer"].Flag() ?? true, [.. owner["customerOf"].Texts()]),
             KeepChancePercent = owner["keepChancePercent"].Percent(100),
-            DisplayCurrency = DisplayCurrency(display["currency"]),
+            DisplayCurrency = display["currency"].CurrencyCode(),
             Rates = Rates(display["rates"]),
         };
     }
@@ -58,21 +58,6 @@ public static class SettingsReader
         }
 
         return months ?? 1;
-    }
-
-    private static Currency? DisplayCurrency(Node node)
-    {
-        if (node.Text() is not { } code)
-        {
-            return null;
-        }
-
-        if (!Currency.TryGet(code, out var currency))
-        {
-            node.Fault(FaultCodes.Unknown, $"“{code}” is not the code of a currency, such as GBP.");
-        }
-
-        return currency;
     }
 
     private static ImmutableDictionary<string, ExactDecimal> Rates(Node node)

@@ -25,8 +25,8 @@ public sealed record DomainAnswerWire(string Domain, AvailabilityState State, Bu
             availability.Buyable,
             availability.Why,
             book,
-            availability.State == AvailabilityState.Premium ? new PremiumWire(availability.Register, availability.Renew) : null,
-            availability.Currency,
+            availability.State == AvailabilityState.Premium ? new PremiumWire(availability.Register?.ToAmount(), availability.Renew?.ToAmount()) : null,
+            availability.Register?.Currency.Code,
             record is null ? null : new RegistrationWire(record.Registered, record.Expires, record.Status, record.Registrar));
 }
 

@@ -148,16 +148,22 @@ public readonly struct Node
             return null;
         }
 
+        if (currency is null)
+        {
+            AmountNumber();
+            return null;
+        }
+
         var text = _element!.Value.ValueKind == JsonValueKind.String ? _element.Value.GetString() : null;
-        return Amounts.Read(text, currency ?? Currency.Get("CLF"), Where, _faults);
+        return Amounts.Read(text, currency, Where, _faults);
     }
 
-    /// <summary>An amount kept as text, because its currency is only known with the book; anything but text is reported.</summary>
-    public string? AmountText()
+    /// <summary>An amount whose currency is not known here; what is none in any currency is reported.</summary>
+    public ExactDecimal? AmountNumber()
     {
-        if (_element is { ValueKind: JsonValueKind.String } element)
+        if (_element is { ValueKind: JsonValueKind.String } element && ExactDecimal.TryParse(element.GetString(), out var number))
         {
-            return element.GetString();
+            return number;
         }
 
         if (!IsAbsent)
@@ -166,6 +172,22 @@ public readonly struct Node
         }
 
         return null;
+    }
+
+    /// <summary>The currency of a code; one that is not known is reported.</summary>
+    public Currency? CurrencyCode()
+    {
+        if (Text() is not { } code)
+        {
+            return null;
+        }
+
+        if (!Currency.TryGet(code, out var currency))
+        {
+            Fault(FaultCodes.Unknown, $"“{code}” is not the code of a currency, such as GBP.");
+        }
+
+        return currency;
     }
 
     /// <summary>The items of a list; none where it is absent or, reported, of another type or longer than <paramref name="most"/>.</summary>

@@ -32,10 +32,10 @@ public sealed record OrderWire(
             [.. order.Steps.Select(step => OrderStepWire.Of(order, step))],
             order.CanCancel,
             order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
-            order.Things.Total,
-            order.Things.Currency,
+            order.Things.Total.ToAmount(),
+            order.Things.Total.Currency.Code,
             order.CardEnding,
-            [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount, item.Currency, item.Until, item.Included))],
+            [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
 }
 
@@ -50,7 +50,7 @@ public sealed record OrderStepWire(StepKind Kind, StepState Status, string Selle
         var payment = step.Kind is StepKind.Hold or StepKind.Capture ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book) : null;
         var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : order.Things.Domain?.Seller) ?? step.Book;
         return new OrderStepWire(
-            step.Kind, StateOf(step), seller, payment?.Amount, payment?.Currency, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name : null);
+            step.Kind, StateOf(step), seller, payment?.Amount.ToAmount(), payment?.Amount.Currency.Code, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name?.Text : null);
     }
 
     private static StepState StateOf(OrderStep step) =>
@@ -103,7 +103,7 @@ public sealed record KeySheetWire(
         new(
             order.Things.Hosting?.Provider,
             order.Things.Hosting?.PlanName,
-            order.Things.Domain?.Name ?? order.Things.Hosting?.Address,
+            (order.Things.Domain?.Name ?? order.Things.Hosting?.Address)?.Text,
             order.Things.Domain?.Seller,
             order.Account?.LogIn,
             order.Account?.User,

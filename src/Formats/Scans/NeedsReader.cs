@@ -89,13 +89,14 @@ public static class NeedsReader
         }
 
         var bought = route is DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer;
+        var currency = route == DomainRoute.Keep ? CandidateReader.KeptCurrency(node["currency"]) : null;
         return new DomainNeed(route, Name(node["name"], route), bought ? Endings(node["endings"]) : Ending(node["ending"], route))
         {
             Years = route is DomainRoute.Register or DomainRoute.Later ? Range(node["years"], 1, 10, "years") ?? 1 : 1,
             InMonths = route == DomainRoute.Later ? InMonths(node["inMonths"], settings) : 0,
             Expires = route is DomainRoute.Transfer or DomainRoute.Keep ? Expires(node["expires"], route, settings) : null,
-            Renewal = route == DomainRoute.Keep ? Renewal(node["renewal"], node["currency"]) : null,
-            Currency = route == DomainRoute.Keep ? KeptCurrency(node["currency"])?.Code : null,
+            Renewal = route == DomainRoute.Keep ? Renewal(node["renewal"], currency) : null,
+            Currency = currency,
         };
     }
 
@@ -158,31 +159,15 @@ public static class NeedsReader
         return date;
     }
 
-    private static string? Renewal(Node amount, Node currency)
+    private static ExactDecimal? Renewal(Node amount, Currency? currency)
     {
-        if (amount.IsAbsent)
+        var price = CandidateReader.KeptPrice(amount);
+        if (price is { } stated && currency is not null)
         {
-            amount.Required("What the outside registrar takes for a year");
-            return null;
+            Amounts.Read(stated, currency, amount.Where, amount.Faults);
         }
 
-        amount.Amount(currency.Element is { ValueKind: JsonValueKind.String } code && Currency.TryGet(code.GetString(), out var known) ? known : null);
-        return amount.Element is { ValueKind: JsonValueKind.String } text ? text.GetString() : null;
-    }
-
-    private static Currency? KeptCurrency(Node node)
-    {
-        if (node.RequiredText("The currency") is not { } code)
-        {
-            return null;
-        }
-
-        if (!Currency.TryGet(code, out var currency))
-        {
-            node.Fault(FaultCodes.Unknown, $"“{code}” is not the code of a currency, such as GBP.");
-        }
-
-        return currency;
+        return price;
     }
 
     private static int? Range(Node node, int least, int most, string what)

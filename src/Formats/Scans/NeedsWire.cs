@@ -51,5 +51,5 @@ public sealed record DomainNeedWire(
     DomainRoute Route, string? Name, IReadOnlyList<string> Endings, string? Ending, int Years, int InMonths, DateOnly? Expires, string? Renewal, string? Currency)
 {
     internal static DomainNeedWire Of(DomainNeed need) =>
-        new(need.Route, need.Name, need.Endings, need.Endings.FirstOrDefault(), need.Years, need.InMonths, need.Expires, need.Renewal, need.Currency);
+        new(need.Route, need.Name, need.Endings, need.Endings.FirstOrDefault(), need.Years, need.InMonths, need.Expires, need.Renewal?.ToString(), need.Currency?.Code);
 }

@@ -39,15 +39,15 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
     /// <summary>Asks the registrar once more before any money is held; it has the last word when it registers. What cannot be checked is not ordered.</summary>
     public async Task CheckNameAsync(VersionedSite versioned, PlaceOrder wanted, OrderedDomain? domain, FaultList faults, CancellationToken cancel)
     {
-        if (DomainName.Parse(domain?.Name) is not { } name)
+        if (domain?.Name is not { } name)
         {
             return;
         }
 
         var premium = versioned.Site.Listed(wanted.Letter)!.Candidate.Domains[0].Premium;
 
-        var answer = await registrar.CheckAsync(workspace.World, domain!.Book, name, cancel);
-        var isAgreed = premium is null ? answer.State == AvailabilityState.Free : answer.State == AvailabilityState.Premium && answer.Register == premium.Register && answer.Renew == premium.Renew;
+        var answer = await registrar.CheckAsync(workspace.World, domain.Book, name, cancel);
+        var isAgreed = premium is null ? answer.State == AvailabilityState.Free : answer.State == AvailabilityState.Premium && IsSaid(premium.Register, answer.Register) && IsSaid(premium.Renew, answer.Renew);
         if (!isAgreed)
         {
             faults.Add(FaultCodes.Unavailable, "domain", answer.State switch
@@ -60,4 +60,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
             });
         }
     }
+
+    private static bool IsSaid(ExactDecimal? seen, Money? asked) =>
+        seen is { } amount && asked is { } price && Money.TryOf(amount, price.Currency, out var money) == AmountFault.None && money == price;
 }

@@ -37,13 +37,13 @@ public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IR
         {
             case StepKind.Hold:
                 var payment = things.Payments.First(payment => payment.Book == step.Book);
-                return cards.HoldAsync(world, step.Key, order.CardToken, payment.Amount, payment.Currency, payment.Seller, cancel);
+                return cards.HoldAsync(world, step.Key, order.CardToken, payment.Amount, payment.Seller, cancel);
             case StepKind.Prepare:
                 return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, things.Hosting.Address, order.Contact.Mail, cancel);
             case StepKind.Register:
                 return RegisterAsync(world, order, step, things.Domain!, cancel);
             case StepKind.Join:
-                return DomainName.Parse(things.Domain!.Name) is { } name ? registrar.PointAsync(world, step.Key, step.Book, name, order.Account!.NameServers, cancel) : Task.FromResult(NoDomain);
+                return things.Domain!.Name is { } name ? registrar.PointAsync(world, step.Key, step.Book, name, order.Account!.NameServers, cancel) : Task.FromResult(NoDomain);
             case StepKind.Capture:
                 return cards.CaptureAsync(world, step.Key, HoldKey(order, step), cancel);
             default:
@@ -52,7 +52,7 @@ public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IR
     }
 
     private Task<Outcome> RegisterAsync(World world, Order order, OrderStep step, OrderedDomain domain, CancellationToken cancel) =>
-        DomainName.Parse(domain.Name) is { } name
+        domain.Name is { } name
             ? registrar.RegisterAsync(
                 world, step.Key, new Registration(domain.Book, name, domain.Years, order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, domain.Premium, order.PlacedOn), cancel)
             : Task.FromResult(NoDomain);

@@ -166,6 +166,8 @@ public class OrderFlowTests
         return order;
     }
 
+    private static Money Pounds(int pounds) => new(100 * pounds, Currency.Get("GBP"));
+
     private static Order New() =>
         OrderFlow.Planned(new Order(
             Guid.Parse("7d5a2c54-5b0e-4a42-9f3c-0d9f5a6f1f11"),
@@ -174,12 +176,11 @@ public class OrderFlowTests
             new DateOnly(2026, 12, 1),
             new Contact("Ada Wren", "ada@example.com", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null),
             new OrderedThings(
-                [new Payment("host", "Host", "10.00", "GBP"), new Payment("names", "Names", "8.00", "GBP")],
-                new OrderedHosting("host", "Host", "plan", "Plan", "ostlerwren.com"),
-                new OrderedDomain("names", "Names", "ostlerwren.com", 1, true),
+                [new Payment("host", "Host", Pounds(10)), new Payment("names", "Names", Pounds(8))],
+                new OrderedHosting("host", "Host", "plan", "Plan", DomainName.Parse("ostlerwren.com")),
+                new OrderedDomain("names", "Names", DomainName.Parse("ostlerwren.com"), 1, true),
                 [],
-                "18.00",
-                "GBP"))
+                Pounds(18)))
         {
             CardToken = "card_1",
             CardEnding = "1111",

@@ -13,8 +13,8 @@ public class PlacingTests
         ]);
         things.Items.Where(item => item.Kind != LineKind.AddOn).ShouldAllBe(item => item.From == Shop.Today && item.Until == Shop.Today.AddMonths(12));
         things.Payments.Select(payment => (payment.Book, payment.Amount)).ShouldBe([("tidemarsh", things.Total)]);
-        things.Domain.ShouldBe(new OrderedDomain("tidemarsh", "Tidemarsh Hosting", "ostlerwren.com", 1, true));
-        things.Hosting!.Address.ShouldBe("ostlerwren.com");
+        things.Domain.ShouldBe(new OrderedDomain("tidemarsh", "Tidemarsh Hosting", DomainName.Parse("ostlerwren.com"), 1, true));
+        things.Hosting!.Address.ShouldBe(things.Domain!.Name);
     }
 
     [Fact]
@@ -25,7 +25,7 @@ public class PlacingTests
     {
         var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("nameyarrow")))).ShouldNotBeNull();
         things.Payments.Select(payment => payment.Book).Order().ShouldBe(["nameyarrow", "tidemarsh"]);
-        things.Payments.Sum(payment => decimal.Parse(payment.Amount)).ShouldBe(decimal.Parse(things.Total));
+        things.Payments.Aggregate(Money.Zero(things.Total.Currency), (sum, payment) => sum + payment.Amount).ShouldBe(things.Total);
     }
 
     [Theory]
@@ -36,18 +36,19 @@ public class PlacingTests
     {
         var choice = route switch
         {
-            DomainRoute.Keep => new DomainChoice(route) { Name = "ostlerwren", Ending = "com", Expires = Shop.Today.AddMonths(5), Renewal = "9.00", Currency = "GBP" },
+            DomainRoute.Keep => new DomainChoice(route) { Name = "ostlerwren", Ending = "com", Expires = Shop.Today.AddMonths(5), Renewal = Number("9.00"), Currency = Currency.Get("GBP") },
             DomainRoute.Later => Shop.Name("tidemarsh") with { Route = route, InMonths = 2 },
             _ => new DomainChoice(route),
         };
         var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", choice))).ShouldNotBeNull();
         things.Domain.ShouldBeNull();
-        things.Hosting!.Address.ShouldBe(address);
+        things.Hosting!.Address?.Text.ShouldBe(address);
+        (things.Hosting.Address is null).ShouldBe(address is null);
     }
 
     [Fact]
     public void A_premium_name_is_agreed_to_at_its_price() =>
-        Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Premium = new PremiumPrices("890.00", "90.00") })))!.Domain!.Premium.ShouldBe("890.00");
+        Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Premium = new PremiumPrices(Number("890.00"), Number("90.00")) })))!.Domain!.Premium.ShouldBe(new Money(89000, Currency.Get("GBP")));
 
     [Fact]
     public void A_transfer_is_refused_with_its_place()
@@ -67,6 +68,8 @@ public class PlacingTests
         bare.IsLike(Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 36), new ChooseDomain("A", null)))!).ShouldBeTrue();
         bare.IsLike(Placed(Shop.Do(Shop.Choosing("plainstone", "lintel", 12), new ChooseDomain("A", null)))!).ShouldBeFalse();
     }
+
+    private static ExactDecimal Number(string text) => ExactDecimal.TryParse(text, out var number) ? number : throw new FormatException(text);
 
     private static OrderedThings? Placed(Site site) => Placing.Of(Shop.Costed(site), new FaultList());
 }

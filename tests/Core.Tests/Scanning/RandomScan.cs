@@ -54,7 +54,7 @@ internal sealed class RandomScan
             1 => new DomainNeed(DomainRoute.Register, "wren", Some("com", "org") is { IsEmpty: false } endings ? endings : ["com"]) { Years = Pick([1, 1, 3]) },
             2 => new DomainNeed(DomainRoute.Later, null, ["com"]) { InMonths = 3 },
             3 => new DomainNeed(DomainRoute.Transfer, "wren", ["com", "org"]) { Expires = Start.AddMonths(5) },
-            4 => new DomainNeed(DomainRoute.Keep, "wren", ["com"]) { Expires = Start.AddMonths(2), Renewal = "12", Currency = Pick(["GBP", "USD"]) },
+            4 => new DomainNeed(DomainRoute.Keep, "wren", ["com"]) { Expires = Start.AddMonths(2), Renewal = ExactDecimal.Whole(12), Currency = Currency.Get(Pick(["GBP", "USD"])) },
             _ => new DomainNeed(DomainRoute.Lent, null, []),
         };
 

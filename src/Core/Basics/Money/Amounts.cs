@@ -4,9 +4,15 @@ namespace HomeStart.Core.Basics;
 public static class Amounts
 {
     /// <summary>The amount in minor units, or null with the fault reported.</summary>
-    public static Minor? Read(string? text, Currency currency, string where, FaultList faults)
+    public static Minor? Read(string? text, Currency currency, string where, FaultList faults) => Read(Money.TryParse(text, currency, out var money), money, text, where, faults);
+
+    /// <summary>So of an amount that was read before its currency was known.</summary>
+    public static Minor? Read(ExactDecimal number, Currency currency, string where, FaultList faults) => Read(Money.TryOf(number, currency, out var money), money, number.ToString(), where, faults);
+
+    private static Minor? Read(AmountFault fault, Money money, string? text, string where, FaultList faults)
     {
-        switch (Money.TryParse(text, currency, out var money))
+        var currency = money.Currency;
+        switch (fault)
         {
             case AmountFault.None:
                 return money.Units;

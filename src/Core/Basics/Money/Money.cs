@@ -29,7 +29,14 @@ public readonly record struct Money(Minor Units, Currency Currency)
     public static AmountFault TryParse(string? text, Currency currency, out Money money)
     {
         money = Zero(currency);
-        if (!ExactDecimal.TryParse(text, out var number) || number.Scale > currency.Decimals)
+        return ExactDecimal.TryParse(text, out var number) ? TryOf(number, currency, out money) : AmountFault.NotAnAmount;
+    }
+
+    /// <summary>The amount that a number says in a currency; faults as in <see cref="TryParse"/>.</summary>
+    public static AmountFault TryOf(ExactDecimal number, Currency currency, out Money money)
+    {
+        money = Zero(currency);
+        if (number.Scale > currency.Decimals)
         {
             return AmountFault.NotAnAmount;
         }

@@ -74,6 +74,18 @@ public sealed class BillRun
     /// <summary>Whether the run is long enough for the verdicts: a code that took nothing off may do so on a later bill.</summary>
     internal bool SettlesCodes => !Codes.Any(code => code.Verdict == Verdict.NothingToDiscount);
 
+    /// <summary>How many bills are dated before a day.</summary>
+    internal int CountBefore(DateOnly day)
+    {
+        var count = 0;
+        while (count < Bills.Length && Bills[count].Date < day)
+        {
+            count++;
+        }
+
+        return count;
+    }
+
     /// <summary>Whether a date is inside the run: charges after it are not made.</summary>
     internal bool Holds(DateOnly date) => date < _end;
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
 using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 
@@ -35,10 +36,10 @@ public sealed record DomainChoice(DomainRoute? Route)
     public int InMonths { get; init; }
     public DateOnly? Expires { get; init; }
 
-    /// <summary>What the outside registrar takes for a year, as the owner typed it, in <see cref="Currency"/>.</summary>
-    public string? Renewal { get; init; }
+    /// <summary>For keep: what the outside registrar takes for a year, in <see cref="Currency"/>.</summary>
+    public ExactDecimal? Renewal { get; init; }
 
-    public string? Currency { get; init; }
+    public Currency? Currency { get; init; }
 
     public bool IsBought => Route is DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer;
 
@@ -49,5 +50,5 @@ public sealed record DomainChoice(DomainRoute? Route)
     public DomainName? Domain => Name is null || Ending is null ? null : DomainName.Parse(Name, Ending).Domain;
 }
 
-/// <summary>What a registrar asks for a premium name, in its book's currency; null is not stated.</summary>
-public sealed record PremiumPrices(string? Register, string? Renew);
+/// <summary>What a registrar asks for a premium name, in its book's currency, which is known only with the book; null is not stated.</summary>
+public sealed record PremiumPrices(ExactDecimal? Register, ExactDecimal? Renew);

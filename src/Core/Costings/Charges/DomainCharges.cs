@@ -76,7 +76,7 @@ internal static class DomainCharges
         for (var year = 0; run.Holds(expires.AddMonths(12 * year)); year++)
         {
             var cover = YearsFrom(expires, year, 1);
-            run.Add(cover.From, null, domain.Currency, OwnLine(domain, 1, Price.Of(domain.Renew), cover));
+            run.Add(cover.From, null, domain.ChargedIn, OwnLine(domain, 1, Price.Of(domain.Renew), cover));
         }
     }
 
@@ -84,7 +84,7 @@ internal static class DomainCharges
         Purchase purchase, BoughtDomain domain, DateOnly date, int year, int count, Price price, Price waivable, bool restIsStated, Cover cover, BillRun run)
     {
         var line = OwnLine(domain, count, price, cover);
-        run.Add(date, domain.Book, domain.Currency, line);
+        run.Add(date, domain.Book, domain.ChargedIn, line);
         foreach (var bought in domain.AddOns)
         {
             AddExtra(purchase, domain, bought, date, year, count, cover, run);
@@ -115,7 +115,7 @@ internal static class DomainCharges
         }
 
         void Add(Price charged, Cover? covers, IncludedLine? included = null) =>
-            run.Add(date, domain.Book, domain.Currency, new BillLine(LineKind.AddOn, addOn.Id, 1, charged, covers)
+            run.Add(date, domain.Book, domain.ChargedIn, new BillLine(LineKind.AddOn, addOn.Id, 1, charged, covers)
             {
                 BookOrder = bought.BookOrder,
                 DomainOfIt = domain.OnLines,

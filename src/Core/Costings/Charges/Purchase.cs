@@ -18,7 +18,7 @@ public sealed record Purchase(DateOnly StartDate, CustomerStatus Customer, Bough
     public bool BuysAt(OfferBook book) => ReferenceEquals(Hosting?.Book, book) || Domains.Any(domain => ReferenceEquals(domain.Book, book));
 
     /// <summary>The currency totals are shown in unless the owner asks for another (costing rule 24).</summary>
-    public Currency OwnCurrency => Hosting?.Book.Currency ?? Domains[0].Currency;
+    public Currency OwnCurrency => Hosting?.Book.Currency ?? Domains[0].ChargedIn;
 }
 
 public sealed record BoughtHosting(OfferBook Book, Plan Plan, BillingOption Option, DataCentre? DataCentre, ImmutableArray<BoughtAddOn> AddOns, ImmutableArray<string> Codes);
@@ -26,8 +26,8 @@ public sealed record BoughtHosting(OfferBook Book, Plan Plan, BillingOption Opti
 /// <param name="BookOrder">Where the extra stands in its book.</param>
 public sealed record BoughtAddOn(AddOn AddOn, int Quantity, int BookOrder);
 
-/// <summary>One domain. <see cref="Book"/> is null where it is kept elsewhere; a lent one is not charged and has neither book nor price.</summary>
-public sealed record BoughtDomain(int Index, DomainChoice Choice, OfferBook? Book, Currency Currency)
+/// <summary>One domain. <see cref="Book"/> is null where it is kept elsewhere; a lent one is not charged and has neither book, price nor currency.</summary>
+public sealed record BoughtDomain(int Index, DomainChoice Choice, OfferBook? Book, Currency? Currency)
 {
     public DomainPrice? Price { get; init; }
 
@@ -38,6 +38,9 @@ public sealed record BoughtDomain(int Index, DomainChoice Choice, OfferBook? Boo
     public Minor? Renew { get; init; }
 
     public ImmutableArray<BoughtAddOn> AddOns { get; init; } = [];
+
+    /// <exception cref="InvalidOperationException">It is lent: nothing is charged.</exception>
+    internal Currency ChargedIn => Currency ?? throw new InvalidOperationException("An address that is lent is not charged.");
 
     internal LineDomain OnLines { get; } = new(Index, Choice.Ending, Choice.Ref);
 }

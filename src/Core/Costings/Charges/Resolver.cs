@@ -109,7 +109,7 @@ public sealed class Resolver
                     _faults.Add(FaultCodes.Required, $"{where}.route", "An address can only be lent by a host: choose hosting as well, or another route.");
                 }
 
-                return new BoughtDomain(index, choice, null, Currency.Get("GBP"));
+                return new BoughtDomain(index, choice, null, null);
             default:
                 _complete = false;
                 return null;
@@ -166,17 +166,9 @@ public sealed class Resolver
             _complete = false;
         }
 
-        if (choice.Currency is not null && !Currency.TryGet(choice.Currency, out _))
-        {
-            _faults.Add(FaultCodes.Unknown, $"{where}.currency", $"“{choice.Currency}” is not the code of a currency, such as GBP.");
-        }
-
-        if (!Currency.TryGet(choice.Currency, out var currency) || choice.Renewal is null)
-        {
-            return null;
-        }
-
-        return new BoughtDomain(index, choice, null, currency) { Renew = Amounts.Read(choice.Renewal, currency, $"{where}.renewal", _faults) };
+        return choice is { Currency: { } currency, Renewal: { } renewal }
+            ? new BoughtDomain(index, choice, null, currency) { Renew = Amounts.Read(renewal, currency, $"{where}.renewal", _faults) }
+            : null;
     }
 
     // An address that the host lends is the host's own to name.
@@ -212,7 +204,7 @@ public sealed class Resolver
         }
     }
 
-    private Minor? Premium(string? amount, OfferBook book, string where) => amount is null ? null : Amounts.Read(amount, book.Currency, where, _faults);
+    private Minor? Premium(ExactDecimal? amount, OfferBook book, string where) => amount is { } stated ? Amounts.Read(stated, book.Currency, where, _faults) : null;
 
     private void RefuseAddOns(DomainChoice choice, string where)
     {

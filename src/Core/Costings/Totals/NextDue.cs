@@ -8,28 +8,39 @@ public sealed record NextDue(DateOnly Date, Minor Total, bool AtLeast, Immutable
     /// <summary>Null: nothing falls due any more.</summary>
     internal static NextDue? Of(Costing costing)
     {
-        var bills = costing.Run.Bills;
-        for (var index = costing.Counted.Length; index < bills.Length; index++)
+        var bills = BillsOf(costing.Run.Bills, costing.Counted.Length, costing.Counting);
+        return bills.IsEmpty ? null : new NextDue(bills[0].Date, bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill)), bills.Any(bill => bill.IsAtLeast), bills);
+    }
+
+    /// <summary>The bills of the first date, from a place in the run on, on which anything is due; empty: there is none.</summary>
+    internal static ImmutableArray<Bill> BillsOf(ImmutableArray<Bill> bills, int from, Counting counting)
+    {
+        for (var index = from; index < bills.Length; index++)
         {
             // A sum may count nothing once converted, and is due all the same.
-            if (bills[index].IsAtLeast || costing.Counting.Counts(bills[index].Book, bills[index].Sum) != 0)
+            if (bills[index].IsAtLeast || counting.Counts(bills[index].Book, bills[index].Sum) != 0)
             {
-                return On(bills[index].Date);
+                return OfDate(bills[index].Date);
             }
         }
 
-        return null;
+        return [];
 
-        NextDue On(DateOnly date)
+        ImmutableArray<Bill> OfDate(DateOnly date)
         {
-            var first = costing.Counted.Length;
+            var first = from;
             while (bills[first].Date < date)
             {
                 first++;
             }
 
-            var due = BillSpan.Of(costing, first, date.AddDays(1));
-            return new NextDue(date, due.Total, due.IsAtLeast, bills.Slice(first, due.Bills));
+            var end = first;
+            while (end < bills.Length && bills[end].Date == date)
+            {
+                end++;
+            }
+
+            return bills[first..end];
         }
     }
 }

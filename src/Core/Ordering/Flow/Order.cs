@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 using HomeStart.Core.Outside;
 
@@ -6,7 +8,7 @@ namespace HomeStart.Core.Ordering;
 
 /// <summary>
 /// A candidate being bought: what was agreed, and the steps that carry it out. Every step is recorded before it is tried; <see cref="OrderFlow"/> says what
-/// comes next. Amounts are decimal strings in their currency, fixed when the order was placed.
+/// comes next. Amounts are fixed when the order was placed.
 /// </summary>
 public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedOn, Contact Contact, OrderedThings Things)
 {
@@ -44,19 +46,20 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
 /// <param name="Domain">What is registered; null where no domain is.</param>
 /// <param name="Items">What was agreed, line by line.</param>
 public sealed record OrderedThings(
-    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, OrderedDomain? Domain, ImmutableArray<OrderedItem> Items, string Total, string Currency)
+    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, OrderedDomain? Domain, ImmutableArray<OrderedItem> Items, Money Total)
 {
     /// <summary>Whether the same domain or, without one, the same hosting is bought in both.</summary>
     public bool IsLike(OrderedThings other) => Domain is null && other.Domain is null ? Hosting == other.Hosting : Domain?.Name == other.Domain?.Name;
 }
 
-public sealed record Payment(string Book, string Seller, string Amount, string Currency);
+public sealed record Payment(string Book, string Seller, Money Amount);
 
 /// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
-public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, string? Address);
+public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, DomainName? Address);
 
-/// <param name="Premium">The most that was agreed for the first year of a premium name, as a decimal string; null: the ordinary price.</param>
-public sealed record OrderedDomain(string Book, string Seller, string Name, int Years, bool Private, string? Premium = null);
+/// <param name="Name">Null for an order of the first release whose text no registry would take.</param>
+/// <param name="Premium">The most that was agreed for the first year of a premium name; null: the ordinary price.</param>
+public sealed record OrderedDomain(string Book, string Seller, DomainName? Name, int Years, bool Private, Money? Premium = null);
 
 /// <summary>A line of what was agreed.</summary>
 /// <param name="Kind">Null for orders of the first release: then the name is a whole sentence.</param>
@@ -64,9 +67,9 @@ public sealed record OrderedDomain(string Book, string Seller, string Name, int 
 /// <param name="Name">What its book calls it.</param>
 /// <param name="Months">How long it is paid for; 0: it is paid once.</param>
 /// <param name="Until">The day it is paid up to; null where it is paid once.</param>
-/// <param name="Amount">After discounts, before tax on top, in the book's currency.</param>
+/// <param name="Amount">After discounts, before tax on top.</param>
 public sealed record OrderedItem(
-    LineKind? Kind, string Ref, string Name, string Book, string Seller, int Quantity, int Months, string Amount, string Currency, DateOnly? From, DateOnly? Until, bool Included);
+    LineKind? Kind, string Ref, string Name, string Book, string Seller, int Quantity, int Months, Money Amount, DateOnly? From, DateOnly? Until, bool Included);
 
 public sealed record OrderProblem(StepKind Step, string Code, string Message);
 

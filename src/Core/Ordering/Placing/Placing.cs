@@ -34,14 +34,13 @@ public static class Placing
             purchase.Hosting is { } hosting ? Hosting(hosting, domain) : null,
             domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller) : null,
             [.. today.SelectMany(bill => bill.Lines.Select(line => Item(bill, line)))],
-            new Money(costing.Totals.DueToday, costing.Currency).ToAmount(),
-            costing.Currency.Code);
+            new Money(costing.Totals.DueToday, costing.Currency));
     }
 
     private static Payment? Payment(Costing costing, Bill bill)
     {
         var total = costing.Counting.Tax(bill.Book, bill.Sum).Total;
-        return total == 0 ? null : new Payment(bill.Book!.Id, bill.Book.Provider.Name, new Money(total, bill.Currency).ToAmount(), bill.Currency.Code);
+        return total == 0 ? null : new Payment(bill.Book!.Id, bill.Book.Provider.Name, new Money(total, bill.Currency));
     }
 
     private static OrderedHosting Hosting(BoughtHosting hosting, BoughtDomain? domain) =>
@@ -50,12 +49,12 @@ public static class Placing
             hosting.Book.Provider.Name,
             hosting.Plan.Id,
             hosting.Plan.Name,
-            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Domain?.Text : null);
+            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Domain : null);
 
     private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller)
     {
         var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
-        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain!.Text, domain.Choice.Years, isPrivate, domain.Choice.Premium?.Register);
+        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain, domain.Choice.Years, isPrivate, domain.Choice.Premium is null ? null : new Money(domain.Register!.Value, seller.Currency));
     }
 
     private static OrderedItem Item(Bill bill, BillLine line)
@@ -71,6 +70,6 @@ public static class Placing
         };
         return new OrderedItem(
             line.Kind, line.Ref, name, book.Id, book.Provider.Name, line.Quantity, line.Cover is { } cover ? Months.WholeBetween(cover.From, cover.Until) : 0,
-            new Money(line.AfterDiscounts, bill.Currency).ToAmount(), bill.Currency.Code, line.Cover?.From, line.Cover?.Until, line.IsIncluded || line.Waived > 0);
+            new Money(line.AfterDiscounts, bill.Currency), line.Cover?.From, line.Cover?.Until, line.IsIncluded || line.Waived > 0);
     }
 }

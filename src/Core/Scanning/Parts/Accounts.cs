@@ -6,7 +6,7 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// Makes the accounts of purchases: the same bills as a costing has, without what only a page needs. Holds the rates found missing, so one is for one thread.
+/// Makes the accounts of purchases: the same bills as a costing has, without what only a page needs. Holds the currencies found without a rate, so one is for one thread.
 /// </summary>
 /// <param name="cancel">Looked at with each account: the caller may have left.</param>
 internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
@@ -14,7 +14,11 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
     private readonly CountSettings _settings = request.Settings;
     private readonly ExpectedCost? _expected = request.Objective == Objective.Expected ? new ExpectedCost(request.Settings) : null;
 
-    public Counting Counting { get; } = new(request.Settings, request.Settings.DisplayCurrency!);
+    private readonly Counting _counting = new(request.Settings, request.Settings.DisplayCurrency!);
+    private readonly HashSet<Currency> _unconvertible = [];
+
+    /// <summary>What accounts were wanted in and have no rate: with any of these there is no scan, and what was worked out of them is worth nothing.</summary>
+    public IReadOnlySet<Currency> Unconvertible => _unconvertible;
 
     /// <summary>The account of what is bought at one book.</summary>
     /// <param name="withVerdicts">Needed with several codes: which of them count is settled by the whole run.</param>
@@ -67,9 +71,20 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
         return sums;
     }
 
+    private Minor Value(Minor counts, Currency currency)
+    {
+        if (_counting.CanConvert(currency))
+        {
+            return _counting.Convert(counts, currency);
+        }
+
+        _unconvertible.Add(currency);
+        return counts;
+    }
+
     private AccountEntry Entry(DateOnly date, OfferBook? book, Currency currency, Minor sum, bool isAtLeast)
     {
-        var value = Counting.Convert(Counting.Counts(book, sum), currency);
+        var value = Value(_counting.Counts(book, sum), currency);
         var isToday = date == _settings.StartDate;
         return new AccountEntry(date, sum, isAtLeast, new Sums(isToday ? value : 0, value, isToday && isAtLeast, isAtLeast, _expected?.Of(value, date) ?? 0));
     }

@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
-using HomeStart.Core.Costings;
+using HomeStart.Core.Basics;
 using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 
@@ -33,13 +33,13 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
     /// <summary>How many are not sold by a book.</summary>
     public int CountWithout(OfferBook book) => offers.Length - offers.Count(offer => ReferenceEquals(offer.Way.Book, book));
 
-    public Counting Counting => _accounts.Counting;
+    public IReadOnlySet<Currency> Unconvertible => _accounts.Unconvertible;
 
     /// <summary>The domains with what making good each of these sets of wants costs.</summary>
     public DomainMarket Making(ImmutableArray<Split> splits) =>
         _markets.GetOrAdd(string.Join(' ', splits.Select(split => split.AtDomain)), _ => new Lazy<DomainMarket>(() => Make(splits))).Value;
 
-    // One at a time: the counting remembers rates.
+    // One at a time: the accounts remember currencies.
     private DomainMarket Make(ImmutableArray<Split> splits)
     {
         lock (_accounts)
