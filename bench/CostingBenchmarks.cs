@@ -29,5 +29,5 @@ public class CostingBenchmarks
     [Benchmark(Description = "the same with its ledger")]
     public Ledger WithLedger() => Cost(_candidate).Ledger;
 
-    private Costing Cost(Candidate candidate) => Coster.Cost(candidate, _books, _settings, new FaultList())!;
+    private Costing Cost(Candidate candidate) => Coster.Cost(candidate, _books, _settings).Value!;
 }

@@ -45,7 +45,7 @@ if (args is ["peak", var hosts, var registrars, var endings, var kind])
     for (var run = 0; run < 5; run++)
     {
         var watch = Stopwatch.StartNew();
-        var result = Scan.Run(request, new FaultList(), null, CancellationToken.None)!;
+        var result = Scan.Run(request, null, CancellationToken.None).Value!;
         Console.WriteLine($"{result.Considered:N0} considered, {result.Feasible:N0} feasible, front of {result.Front.Length}, {watch.ElapsedMilliseconds} ms, peak {Process.GetCurrentProcess().PeakWorkingSet64 >> 20} MB");
     }
 

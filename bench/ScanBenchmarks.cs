@@ -22,5 +22,5 @@ public class ScanBenchmarks
     public void Setup() => _request = LargeMarket.Request(Hosts, 60, Endings, HostsSell);
 
     [Benchmark]
-    public ScanResult Whole() => Scan.Run(_request, new FaultList(), null, CancellationToken.None)!;
+    public ScanResult Whole() => Scan.Run(_request, null, CancellationToken.None).Value!;
 }

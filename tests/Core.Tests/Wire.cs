@@ -11,8 +11,8 @@ internal static class Wire
     {
         var faults = new FaultList();
         var read = CostingRequestReader.Read(request, [], faults);
-        var costing = read is null ? null : Coster.Cost(read.Candidate, read.Books, read.Settings, faults);
-        return (costing is null || faults.Any ? null : JsonSerializer.SerializeToElement(CostingWriter.Write(costing), WireJson.Options), faults.Faults);
+        var costing = read is null ? null : Coster.Cost(read.Candidate, read.Books, read.Settings, faults).Value;
+        return (costing is null ? null : JsonSerializer.SerializeToElement(CostingWriter.Write(costing), WireJson.Options), faults.Faults);
     }
 
     public static JsonElement Cost(JsonElement request)

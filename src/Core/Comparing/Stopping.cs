@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
 using HomeStart.Core.Offers;
 
@@ -15,14 +14,14 @@ public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortes
     /// <summary>Null where the candidate has no hosting or cannot be costed.</summary>
     public static Stopping? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
-        if (Coster.Cost(candidate, books, settings, new FaultList()) is not { Run.Purchase.Hosting: { } hosting } costing)
+        if (Coster.Cost(candidate, books, settings).Value is not { Run.Purchase.Hosting: { } hosting } costing)
         {
             return null;
         }
 
         var chosen = SunkBy(costing);
         var shortest = hosting.Plan.Billing.OrderBy(option => option.CommitMonths).ThenBy(option => option.EveryMonths).First();
-        var other = shortest == hosting.Option ? null : Coster.Cost(Paying(candidate, shortest), books, settings, new FaultList());
+        var other = shortest == hosting.Option ? null : Coster.Cost(Paying(candidate, shortest), books, settings).Value;
         if (other is null)
         {
             return new Stopping(chosen, null, [], null);

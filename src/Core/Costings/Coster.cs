@@ -7,11 +7,14 @@ namespace HomeStart.Core.Costings;
 public static class Coster
 {
     /// <summary>
-    /// The costing of a candidate over the owner's settings, or null with what bars it in <paramref name="faults"/>. Null without a new fault means that
-    /// something is not chosen yet.
+    /// The costing of a candidate over the owner's settings, or what bars it. Neither means that something is not chosen yet.
     /// </summary>
-    public static Costing? Cost(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) =>
-        Resolver.Resolve(candidate, books, settings, faults) is { } purchase && CostingWork.IsBounded(purchase, faults) ? Cost(purchase, settings, faults) : null;
+    /// <param name="faults">What was found wrong before, when the candidate was read: it bars the costing too.</param>
+    public static Result<Costing> Cost(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList? faults = null)
+    {
+        faults ??= new FaultList();
+        return Result.Of(Resolver.Resolve(candidate, books, settings, faults) is { } purchase && CostingWork.IsBounded(purchase, faults) ? Cost(purchase, settings, faults) : null, faults);
+    }
 
     private static Costing? Cost(Purchase purchase, CountSettings settings, FaultList faults) =>
         Costing.Of(purchase, settings, new Counting(settings, settings.DisplayCurrency ?? purchase.OwnCurrency), faults);

@@ -10,9 +10,15 @@ namespace HomeStart.Core.Scanning;
 /// </summary>
 public static class Scan
 {
-    /// <summary>Scans; null with what bars it (a rate that is missing) in <paramref name="faults"/>.</summary>
+    /// <summary>What was found, or what bars a scan: a rate that is missing, or more work than is let in.</summary>
     /// <param name="progress">Told how many of how many plans are done, one call at a time.</param>
-    public static ScanResult? Run(ScanRequest request, FaultList faults, IProgress<(int Done, int Of)>? progress, CancellationToken cancel)
+    public static Result<ScanResult> Run(ScanRequest request, IProgress<(int Done, int Of)>? progress, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        return Result.Of(Run(request, faults, progress, cancel), faults);
+    }
+
+    private static ScanResult? Run(ScanRequest request, FaultList faults, IProgress<(int Done, int Of)>? progress, CancellationToken cancel)
     {
         // Parts are costed alone: each must be shown in the one currency of the whole.
         request = request with { Settings = request.Settings with { DisplayCurrency = request.Settings.DisplayCurrency ?? request.Books.FirstOrDefault()?.Currency } };
@@ -52,10 +58,10 @@ public static class Scan
                 }
             });
         market.ReportMissingRates(unconvertible, faults);
-        return faults.Any ? null : Result(request, all, [.. rejected.OfType<RejectedPlan>()], faults);
+        return faults.Any ? null : Listed(request, all, [.. rejected.OfType<RejectedPlan>()], faults);
     }
 
-    private static ScanResult? Result(ScanRequest request, Findings found, ImmutableArray<RejectedPlan> rejected, FaultList faults)
+    private static ScanResult? Listed(ScanRequest request, Findings found, ImmutableArray<RejectedPlan> rejected, FaultList faults)
     {
         var rows = found.Rows.Rows.Select(Row).ToList();
         var front = found.Front.Found.Select(Row).ToList();
@@ -64,7 +70,7 @@ public static class Scan
         ScanRow? Row(Found row)
         {
             var candidate = row.ToCandidate();
-            return Coster.Cost(candidate, request.Books, request.Settings, faults) is { } costing ? new ScanRow(candidate, request, costing.Totals) : null;
+            return Coster.Cost(candidate, request.Books, request.Settings, faults).Has(out var costing) ? new ScanRow(candidate, request, costing.Totals) : null;
         }
     }
 }

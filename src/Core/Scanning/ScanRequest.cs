@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
 using HomeStart.Core.Offers;
 using HomeStart.Core.Wants;
@@ -31,7 +30,7 @@ public sealed record ScanResult(ImmutableArray<ScanRow> Rows, ImmutableArray<Sca
 public sealed record ScanRow(Candidate Candidate, ScanRequest Scanned, Totals Totals)
 {
     /// <summary>The whole costing, made anew each time.</summary>
-    public Costing Work() => Coster.Cost(Candidate, Scanned.Books, Scanned.Settings, new FaultList())!;
+    public Costing Work() => Coster.Cost(Candidate, Scanned.Books, Scanned.Settings).Value!;
 }
 
 public sealed record RejectedPlan(OfferBook Book, Plan Plan, ImmutableArray<Reason> Reasons);

@@ -15,19 +15,18 @@ namespace HomeStart.Core.Scanning;
 /// <param name="Needs">The needs that cost something, the dearest first; where nothing is feasible, those without which something is.</param>
 public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, ImmutableArray<NeedCost> Needs)
 {
-    /// <summary>Null with what bars a scan in <paramref name="faults"/>.</summary>
-    public static Settling? Of(ScanRequest request, FaultList faults, CancellationToken cancel)
+    /// <summary>What settles it, or what bars a scan.</summary>
+    public static Result<Settling> Of(ScanRequest request, CancellationToken cancel)
     {
         var settles = new Settles(request with { ByPlan = false, Top = 1 }, cancel);
-        if (Scan.Run(settles.Request, faults, null, cancel) is not { } scan)
-        {
-            return null;
-        }
+        var scan = Scan.Run(settles.Request, null, cancel);
+        return Result.Of(scan.Has(out var found) ? Of(found.Rows.FirstOrDefault(), settles) : null, scan.Faults);
+    }
 
-        var least = scan.Rows.FirstOrDefault();
-        return least is null || request.Objective == Objective.DueToday
-            ? new Settling(least, null, null, settles.Needs(least))
-            : new Settling(least, settles.Turn(least, -1), settles.Turn(least, +1), settles.Needs(least));
+    private static Settling Of(ScanRow? least, Settles settles)
+    {
+        var turns = least is not null && settles.Request.Objective != Objective.DueToday;
+        return new Settling(least, turns ? settles.Turn(least!, -1) : null, turns ? settles.Turn(least!, +1) : null, settles.Needs(least));
     }
 }
 
@@ -110,9 +109,9 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
 
     private ScanRequest Over(int months) => request with { Settings = request.Settings with { HorizonMonths = months } };
 
-    private ScanRow? First(ScanRequest changed) => Scan.Run(changed, new FaultList(), null, cancel)?.Rows.FirstOrDefault();
+    private ScanRow? First(ScanRequest changed) => Scan.Run(changed, null, cancel).Value?.Rows.FirstOrDefault();
 
-    private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, over, Coster.Cost(row.Candidate, over.Books, over.Settings, new FaultList())!.Totals);
+    private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, over, Coster.Cost(row.Candidate, over.Books, over.Settings).Value!.Totals);
 
     private bool IsAtLeast(ScanRow row) => request.Objective == Objective.DueToday ? row.Totals.AtLeast.DueToday : row.Totals.AtLeast.Horizon;
 

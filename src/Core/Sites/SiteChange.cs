@@ -8,10 +8,10 @@ namespace HomeStart.Core.Sites;
 /// <summary>Carries commands out. Nothing already chosen is lost by choosing something else where it can still hold.</summary>
 public static class SiteChange
 {
-    /// <summary>The site after a command given on a business date, or the site as it was with what is wrong in <paramref name="faults"/>, placed at the command's fields.</summary>
-    public static Site Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today, FaultList faults)
+    /// <summary>The site after a command given on a business date, or what is wrong with the command, placed at its fields.</summary>
+    public static Result<Site> Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today)
     {
-        var before = faults.Count;
+        var faults = new FaultList();
         var changed = command switch
         {
             RenameSite rename => Rename(site, rename, faults),
@@ -32,7 +32,7 @@ public static class SiteChange
             _ => throw new ArgumentOutOfRangeException(nameof(command), command, null),
         };
         CheckLetterFits(changed, site, command, books, today, faults);
-        return faults.Count == before ? changed : site;
+        return Result.Of(changed, faults);
     }
 
     // What a command chose must be there in the books, else it would be stored and could not be costed.

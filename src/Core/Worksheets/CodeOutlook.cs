@@ -75,7 +75,7 @@ internal sealed class CodeOutlooks(Candidate candidate, IReadOnlyList<OfferBook>
     // Null where the code still does not count.
     private CodeCure? Tried(CodeVerdict code, Candidate alternative, CountSettings? counted = null)
     {
-        if (Coster.Cost(alternative, books, counted ?? settings, new FaultList()) is not { } then || then.Currency != costing.Currency)
+        if (Coster.Cost(alternative, books, counted ?? settings).Value is not { } then || then.Currency != costing.Currency)
         {
             return null;
         }

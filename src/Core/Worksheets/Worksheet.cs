@@ -52,15 +52,15 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     public static Worksheet Of(ListedCandidate listed, IReadOnlyList<OfferBook> books, CountSettings settings, Needs needs)
     {
         var candidate = listed.Candidate;
-        var faults = new FaultList();
-        var costing = Coster.Cost(Costable(candidate), books, settings, faults);
+        var worked = Coster.Cost(Costable(candidate), books, settings);
+        var costing = worked.Value;
         var whatIf = new WhatIfs(candidate, books, settings, costing);
         var plans = PlansOf(candidate, books, needs, whatIf);
         var codes = costing is null ? null : new CodeOutlooks(candidate, books, settings, costing, whatIf);
         return new Worksheet(listed.Letter, candidate)
         {
             Costing = costing,
-            Faults = [.. faults.Faults],
+            Faults = [.. worked.Faults.Faults],
             Plans = plans,
             DataCentres = [.. Centres(candidate, books).Select(centre => whatIf.Of(centre, centre?.Id == candidate.Hosting!.DataCentre, At(candidate, centre)))],
             WaysToPay = [.. Plan(candidate, books)?.Billing.Select(option => whatIf.Of(option, Chosen(candidate, option), Paying(candidate, option))) ?? []],
@@ -76,7 +76,7 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
 
     /// <summary>The costing of a candidate alone; null while something is missing or wrong.</summary>
     public static Costing? CostingOf(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings) =>
-        Coster.Cost(Costable(candidate), books, settings, new FaultList());
+        Coster.Cost(Costable(candidate), books, settings).Value;
 
     // Codes entered before any hosting is chosen wait; they do not keep a domain from being costed by itself.
     private static Candidate Costable(Candidate candidate) => candidate.Hosting is { Plan: null } ? candidate with { Hosting = null } : candidate;

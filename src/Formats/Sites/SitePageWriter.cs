@@ -34,11 +34,7 @@ public static class SitePageWriter
             costing is null ? null : WhyNotOrdered(costing));
     }
 
-    private static string? WhyNotOrdered(Costing costing)
-    {
-        var faults = new FaultList();
-        return Placing.Of(costing, faults) is null ? faults.Faults[0].Message : null;
-    }
+    private static string? WhyNotOrdered(Costing costing) => Placing.Of(costing).Faults.Faults is [var first, ..] ? first.Message : null;
 
     private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
 }

@@ -24,7 +24,7 @@ public static class WorksheetWriter
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
             [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
             worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
-            worksheet.Costing is { } ordered && Placing.Of(ordered, new FaultList())?.Domain is { } domain ? new PublicRecordWire(domain.Name!.Text, domain.Seller, domain.Private) : null);
+            worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domain is { } domain ? new PublicRecordWire(domain.Name!.Text, domain.Seller, domain.Private) : null);
 
     private static SummaryWire Summary(Costing costing)
     {

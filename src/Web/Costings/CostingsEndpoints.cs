@@ -25,7 +25,6 @@ internal static class CostingsEndpoints
     {
         var faults = new FaultList();
         var request = CostingRequestReader.Read(body.Root, demo.OfferBooks, faults);
-        var costing = request is null ? null : Coster.Cost(request.Candidate, request.Books, request.Settings, faults);
-        return costing is null || faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(CostingWriter.Write(costing));
+        return request is null ? FaultResults.Unprocessable(faults) : FaultResults.Answer(Coster.Cost(request.Candidate, request.Books, request.Settings, faults).As(CostingWriter.Write));
     }
 }

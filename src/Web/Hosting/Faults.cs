@@ -5,6 +5,12 @@ namespace HomeStart.Web.Hosting;
 /// <summary>Faults as RFC 9457 has them: 422 with all of them at once, or the first of very many and how many more there are.</summary>
 internal static class FaultResults
 {
+    /// <summary>200 with the value, or 422 with what bars it.</summary>
+    public static IResult Answer<T>(Result<T> result)
+        where T : class => result.Has(out var value) ? Results.Ok(value) : Unprocessable(result.Faults);
+
+    public static IReadOnlyList<FaultWire> Wires(FaultList faults) => [.. faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))];
+
     public static IResult Unprocessable(FaultList faults) =>
         Results.Problem(
             title: "This cannot be done as it is.",
@@ -12,7 +18,7 @@ internal static class FaultResults
             statusCode: StatusCodes.Status422UnprocessableEntity,
             extensions: new Dictionary<string, object?>
             {
-                ["errors"] = faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message)).ToList(),
+                ["errors"] = Wires(faults),
                 ["more"] = faults.More,
             });
 }

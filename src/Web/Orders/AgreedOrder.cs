@@ -33,7 +33,9 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
             faults.Add(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
         }
 
-        return Placing.Of(costing, faults);
+        var placed = Placing.Of(costing);
+        faults.Add(placed.Faults);
+        return placed.Value;
     }
 
     /// <summary>Asks the registrar once more before any money is held; it has the last word when it registers. What cannot be checked is not ordered.</summary>

@@ -13,8 +13,7 @@ internal static class ScanAnswer
 {
     private const string Lines = "application/x-ndjson";
 
-    /// <param name="scan">Null with what bars it in the faults.</param>
-    public static async Task<IResult> Of<T>(HttpContext http, FaultList faults, Func<IProgress<(int Done, int Of)>, T?> scan)
+    public static async Task<IResult> Of<T>(HttpContext http, Func<IProgress<(int Done, int Of)>, Result<T>> scan)
         where T : class
     {
         var cancel = http.RequestAborted;
@@ -22,12 +21,12 @@ internal static class ScanAnswer
         var scanning = Task.Run(() => Run(scan, lines.Writer), cancel);
         if (!http.Request.Headers.Accept.ToString().Contains(Lines, StringComparison.Ordinal))
         {
-            return await scanning is { } result ? Results.Ok(result) : FaultResults.Unprocessable(faults);
+            return FaultResults.Answer(await scanning);
         }
 
         try
         {
-            await WriteLinesAsync(http, lines.Reader, scanning, faults, cancel);
+            await WriteLinesAsync(http, lines.Reader, scanning, cancel);
         }
         finally
         {
@@ -38,7 +37,8 @@ internal static class ScanAnswer
         return Results.Empty;
     }
 
-    private static T? Run<T>(Func<IProgress<(int Done, int Of)>, T?> scan, ChannelWriter<(int Done, int Of)> lines)
+    private static Result<T> Run<T>(Func<IProgress<(int Done, int Of)>, Result<T>> scan, ChannelWriter<(int Done, int Of)> lines)
+        where T : class
     {
         try
         {
@@ -50,7 +50,7 @@ internal static class ScanAnswer
         }
     }
 
-    private static async Task WriteLinesAsync<T>(HttpContext http, ChannelReader<(int Done, int Of)> progress, Task<T?> scanning, FaultList faults, CancellationToken cancel)
+    private static async Task WriteLinesAsync<T>(HttpContext http, ChannelReader<(int Done, int Of)> progress, Task<Result<T>> scanning, CancellationToken cancel)
         where T : class
     {
         http.Response.ContentType = Lines;
@@ -59,7 +59,8 @@ internal static class ScanAnswer
             await WriteAsync(new { progress = new ScanProgressWire(done, of) });
         }
 
-        await WriteAsync(await scanning is { } result ? new { result } : new { errors = faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message)) });
+        var found = await scanning;
+        await WriteAsync(found.Has(out var result) ? new { result } : new { errors = FaultResults.Wires(found.Faults) });
 
         async Task WriteAsync(object value)
         {

@@ -35,23 +35,23 @@ internal static class ScansEndpoints
 
         var faults = new FaultList();
         return ScanRequestReader.Read(body.Root, demo.OfferBooks, faults) is { } request
-            ? await ScanAnswer.Of(http, faults, progress => Scan.Run(request, faults, progress, http.RequestAborted) is { } result ? ScanWire.Of(result) : null)
+            ? await ScanAnswer.Of(http, progress => Scan.Run(request, progress, http.RequestAborted).As(ScanWire.Of))
             : FaultResults.Unprocessable(faults);
     }
 
     private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
-        ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, faults, progress) =>
-            Scan.Run(request, faults, progress, http.RequestAborted) is { } listed
-            && Scan.Run(request with { ByPlan = false, Top = ScanRequest.MostRows }, faults, null, http.RequestAborted) is { } all
-                ? SiteScanWire.Of(listed, all)
-                : null);
+        ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress) =>
+        {
+            var listed = Scan.Run(request, progress, http.RequestAborted);
+            return listed.Value is { } rows ? Scan.Run(request with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted).As(all => SiteScanWire.Of(rows, all)) : listed.As(rows => SiteScanWire.Of(rows, rows));
+        });
 
     private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
-        ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, faults, _) =>
-            Settling.Of(request, faults, http.RequestAborted) is { } settling ? SettlingWire.Of(settling, request.Settings.DisplayCurrency!) : null);
+        ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _) =>
+            Settling.Of(request, http.RequestAborted).As(settling => SettlingWire.Of(settling, request.Settings.DisplayCurrency!)));
 
     private static async Task<IResult> ForSiteAsync<T>(
-        Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace, Func<ScanRequest, FaultList, IProgress<(int Done, int Of)>, T?> work)
+        Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace, Func<ScanRequest, IProgress<(int Done, int Of)>, Result<T>> work)
         where T : class
     {
         if (await desk.FindAsync(siteId, http.RequestAborted) is not { } site)
@@ -74,6 +74,6 @@ internal static class ScansEndpoints
         }
 
         using var turn = await turns.OwnScanAsync(workspace, http.RequestAborted);
-        return turn.Refusal ?? await ScanAnswer.Of(http, faults, progress => work(request, faults, progress));
+        return turn.Refusal ?? await ScanAnswer.Of(http, progress => work(request, progress));
     }
 }

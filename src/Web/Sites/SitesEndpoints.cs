@@ -32,9 +32,14 @@ internal static class SitesEndpoints
     {
         var faults = new FaultList();
         var name = new Node(body.Root, "", faults)["name"].RequiredText("The site's name") ?? "";
-        var site = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], default, faults);
+        var named = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], default);
+        if (!faults.Any)
+        {
+            faults.Add(named.Faults);
+        }
+
         await desk.CheckRoomAsync(faults, cancel);
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.PageAsync(await desk.StartAsync(site.Name, cancel), null, cancel));
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.PageAsync(await desk.StartAsync(named.Value!.Name, cancel), null, cancel));
     }
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
@@ -59,10 +64,14 @@ internal static class SitesEndpoints
             return await StaleAsync(site, view, desk, cancel);
         }
 
-        var changed = SiteChange.Apply(site.Site, request.Command, workspace.Books, today, faults);
-        SiteDesk.CheckSize(changed, faults);
-        return faults.Any
-            ? FaultResults.Unprocessable(faults)
+        var change = SiteChange.Apply(site.Site, request.Command, workspace.Books, today);
+        if (change.Has(out var changed))
+        {
+            SiteDesk.CheckSize(changed, change.Faults);
+        }
+
+        return changed is null || change.Faults.Any
+            ? FaultResults.Unprocessable(change.Faults)
             : await SavedAsync(siteId, view, desk, async () => await history.AppendAsync(await desk.StoredAsync(site, cancel), changed, cancel), cancel);
     }
 

@@ -53,9 +53,7 @@ public class PlacingTests
     [Fact]
     public void A_transfer_is_refused_with_its_place()
     {
-        var faults = new FaultList();
-        Placing.Of(Shop.Costed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Route = DomainRoute.Transfer, Expires = Shop.Today.AddMonths(3) }))), faults).ShouldBeNull();
-        faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([("unavailable", "candidate.domains[0].route")]);
+        Placing.Of(Shop.Costed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Route = DomainRoute.Transfer, Expires = Shop.Today.AddMonths(3) })))).Faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([("unavailable", "candidate.domains[0].route")]);
     }
 
     [Fact]
@@ -71,5 +69,5 @@ public class PlacingTests
 
     private static ExactDecimal Number(string text) => ExactDecimal.TryParse(text, out var number) ? number : throw new FormatException(text);
 
-    private static OrderedThings? Placed(Site site) => Placing.Of(Shop.Costed(site), new FaultList());
+    private static OrderedThings? Placed(Site site) => Placing.Of(Shop.Costed(site)).Value;
 }

@@ -90,7 +90,7 @@ internal sealed class BruteForce(ScanRequest request)
     private Costed Cost(Way way, ImmutableArray<AddOnChoice> hosting, ImmutableArray<AddOnChoice> domain, List<Promotion> hostCodes, List<Promotion> domainCodes)
     {
         var candidate = Build(way, hosting, domain, [.. hostCodes.Select(code => code.Code!)], [.. domainCodes.Select(code => code.Code!)]);
-        var costing = Coster.Cost(candidate, request.Books, request.Settings, new FaultList())!;
+        var costing = Coster.Cost(candidate, request.Books, request.Settings).Value!;
 
         // Several codes entered together: those that do not count are left out.
         if (hostCodes.Count > 1 || domainCodes.Count > 1)
@@ -100,7 +100,7 @@ internal sealed class BruteForce(ScanRequest request)
                 way, hosting, domain,
                 [.. hostCodes.Where(code => hostCodes.Count == 1 || applied.Contains((way.Book, code.Code!))).Select(code => code.Code!)],
                 [.. domainCodes.Where(code => domainCodes.Count == 1 || applied.Contains((way.Seller!, code.Code!))).Select(code => code.Code!)]);
-            costing = Coster.Cost(candidate, request.Books, request.Settings, new FaultList())!;
+            costing = Coster.Cost(candidate, request.Books, request.Settings).Value!;
         }
 
         var included = costing.Run.Bills.SelectMany(bill => bill.Lines.Where(line => line.IsIncluded).Select(line => (bill.Book, line.Ref))).ToHashSet();

@@ -15,7 +15,8 @@ public class ScanTests
             {
                 var request = RandomScan.Make(seed);
                 var faults = new FaultList();
-                var result = Scan.Run(request, faults, null, CancellationToken.None).ShouldNotBeNull(string.Join(' ', faults.Faults));
+                var scan = Scan.Run(request, null, CancellationToken.None);
+                var result = scan.Value.ShouldNotBeNull(string.Join(' ', scan.Faults.Faults));
                 var brute = new BruteForce(request).Run();
                 result.Considered.ShouldBe(brute.Considered);
                 result.Feasible.ShouldBe(brute.Feasible);
@@ -33,7 +34,7 @@ public class ScanTests
             seed =>
             {
                 var request = RandomScan.Make(seed) with { Objective = Objective.Horizon };
-                var rows = Scan.Run(request, new FaultList(), null, CancellationToken.None)!.Rows;
+                var rows = Scan.Run(request, null, CancellationToken.None).Value!.Rows;
                 foreach (var (before, after) in rows.Zip(rows.Skip(1)))
                 {
                     var (left, right) = (before.Totals, after.Totals);
@@ -48,7 +49,7 @@ public class ScanTests
         var books = Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books")).Order().Select(file => BookTests.Read(Path.GetFileName(file))).ToImmutableArray();
         var settings = new CountSettings(new DateOnly(2026, 12, 1), 36) { DisplayCurrency = Currency.Get("GBP"), Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", ExactDecimal.Whole(1)) };
         var needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 3), Support = ["phone"], Domain = new DomainNeed(DomainRoute.Register, "ostlerwren", ["com"]) };
-        var result = Scan.Run(new ScanRequest(books, settings, needs, Objective.Horizon, true, 25), new FaultList(), null, CancellationToken.None)!;
+        var result = Scan.Run(new ScanRequest(books, settings, needs, Objective.Horizon, true, 25), null, CancellationToken.None).Value!;
         var slipway = result.Rejected.Single(plan => plan.Plan.Id == "slipway").Reasons.Single();
         (slipway.Need, slipway.Has!.Number, slipway.Wants.Number).ShouldBe(("websites", 1, 3));
         result.Rejected.Single(plan => plan.Plan.Id == "orchard").Reasons.Select(reason => reason.Need).ShouldBe(["support"]);

@@ -14,7 +14,7 @@ public class SettlingTests
         // Low at first and dear later, against one price held: 12 × 3, then 9 a month; 5 a month throughout. 36 against 60, 144 against 120.
         var steep = Book("steep", [new PriceStep(1, 3600), new PriceStep(null, 10800)], every: 12);
         var held = Book("held", [new PriceStep(null, 500)], every: 1);
-        var settling = Settling.Of(Request([steep, held], horizon: 12, new Needs()), new FaultList(), CancellationToken.None)!;
+        var settling = Settling.Of(Request([steep, held], horizon: 12, new Needs()), CancellationToken.None).Value!;
         Book(settling.Least!).ShouldBe("steep");
         var longer = settling.Longer!;
         (longer.FromMonths, longer.ToMonths, Book(longer.Other!)).ShouldBe((13, 120, "held"));
@@ -30,7 +30,7 @@ public class SettlingTests
         // Every three years 120, against 40 a year: less in months 37 to 48 … only until the next year is due.
         var long36 = Book("long", [new PriceStep(null, 11000)], every: 36);
         var yearly = Book("yearly", [new PriceStep(null, 4000)], every: 12);
-        var longer = Settling.Of(Request([long36, yearly], horizon: 36, new Needs()), new FaultList(), CancellationToken.None)!.Longer!;
+        var longer = Settling.Of(Request([long36, yearly], horizon: 36, new Needs()), CancellationToken.None).Value!.Longer!;
         (longer.FromMonths, longer.ToMonths, Book(longer.Other!)).ShouldBe((37, 60, "yearly"));
     }
 
@@ -39,7 +39,7 @@ public class SettlingTests
     {
         var hidden = Book("hidden", [new PriceStep(1, 1000), new PriceStep(null, null)], every: 12);
         var held = Book("held", [new PriceStep(null, 9000)], every: 12);
-        var longer = Settling.Of(Request([hidden, held], horizon: 12, new Needs()), new FaultList(), CancellationToken.None)!.Longer!;
+        var longer = Settling.Of(Request([hidden, held], horizon: 12, new Needs()), CancellationToken.None).Value!.Longer!;
         (longer.FromMonths, longer.Other).ShouldBe((13, null));
     }
 
@@ -51,7 +51,7 @@ public class SettlingTests
             AddOns = [Extra("backup", 700), Extra("privacy", 300)],
         };
         var needs = new Needs { Extras = ["privacy", "backup"] };
-        var costs = Settling.Of(Request([book], horizon: 12, needs), new FaultList(), CancellationToken.None)!.Needs;
+        var costs = Settling.Of(Request([book], horizon: 12, needs), CancellationToken.None).Value!.Needs;
         costs.Select(cost => (cost.Wants.Word, cost.Saves, cost.Best.Totals.Horizon)).ShouldBe([("backup", 700, 1300), ("privacy", (Minor?)300, 1700)]);
     }
 
@@ -59,7 +59,7 @@ public class SettlingTests
     public void Where_nothing_fits_the_needs_without_which_something_does_are_named()
     {
         var needs = new Needs { Support = ["phone"] };
-        var settling = Settling.Of(Request([Book("host", [new PriceStep(null, 1000)], every: 12)], horizon: 12, needs), new FaultList(), CancellationToken.None)!;
+        var settling = Settling.Of(Request([Book("host", [new PriceStep(null, 1000)], every: 12)], horizon: 12, needs), CancellationToken.None).Value!;
         settling.Least.ShouldBeNull();
         settling.Needs.Select(cost => (cost.Need, cost.Saves)).ShouldBe([("support", (Minor?)null)]);
     }
@@ -70,7 +70,7 @@ public class SettlingTests
             seed =>
             {
                 var request = RandomScan.Make(seed) with { Objective = Objective.Horizon, ByPlan = false, Top = 1 };
-                var settling = Settling.Of(request, new FaultList(), CancellationToken.None)!;
+                var settling = Settling.Of(request, CancellationToken.None).Value!;
                 if (settling.Least is not { } least || least.Totals.AtLeast.Horizon)
                 {
                     return;
@@ -80,8 +80,8 @@ public class SettlingTests
                 for (var months = request.Settings.HorizonMonths; months <= Math.Min(end, 60); months++)
                 {
                     var over = request.Settings with { HorizonMonths = months };
-                    var totals = Coster.Cost(least.Candidate, request.Books, over, new FaultList())!.Totals;
-                    var first = Scan.Run(request with { Settings = over }, new FaultList(), null, CancellationToken.None)!.Rows[0].Totals;
+                    var totals = Coster.Cost(least.Candidate, request.Books, over).Value!.Totals;
+                    var first = Scan.Run(request with { Settings = over }, null, CancellationToken.None).Value!.Rows[0].Totals;
                     var isOvertaken = totals.AtLeast.Horizon || first.Horizon < totals.Horizon;
                     isOvertaken.ShouldBe(months == end);
                 }

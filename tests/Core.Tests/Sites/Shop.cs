@@ -36,9 +36,8 @@ internal static class Shop
     public static Site Do(Site site, params SiteCommand[] commands) =>
         commands.Aggregate(site, (so, command) =>
         {
-            var faults = new FaultList();
-            var after = SiteChange.Apply(so, command, Books, Today, faults);
-            faults.Faults.ShouldBeEmpty();
-            return after;
+            var after = SiteChange.Apply(so, command, Books, Today);
+            after.Faults.Faults.ShouldBeEmpty();
+            return after.Value!;
         });
 }

@@ -86,10 +86,9 @@ public class SiteChangeTests
     [MemberData(nameof(Refused), DisableDiscoveryEnumeration = true)]
     public void What_cannot_be_done_is_said_and_changes_nothing(SiteCommand command, string code, string where)
     {
-        var site = Site.Empty("Shop");
-        var faults = new FaultList();
-        SiteChange.Apply(site, command, Books, Today, faults).ShouldBeSameAs(site);
-        faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([(code, where)]);
+        var refused = SiteChange.Apply(Site.Empty("Shop"), command, Books, Today);
+        refused.Value.ShouldBeNull();
+        refused.Faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([(code, where)]);
     }
 
     [Fact]
@@ -106,10 +105,10 @@ public class SiteChangeTests
     {
         var site = Do(Site.Empty("Shop"), new SetDisplay("GBP", Rates("USD", 2)));
         site.Settings.RateDates["USD"].ShouldBe(Today);
-        var later = SiteChange.Apply(site, new SetDisplay("GBP", Rates("USD", 2)), Books, Today.AddDays(9), new FaultList());
+        var later = SiteChange.Apply(site, new SetDisplay("GBP", Rates("USD", 2)), Books, Today.AddDays(9)).Value!;
         later.Settings.RateDates["USD"].ShouldBe(Today);
-        SiteChange.Apply(later, new SetDisplay("GBP", Rates("USD", 3)), Books, Today.AddDays(9), new FaultList()).Settings.RateDates["USD"].ShouldBe(Today.AddDays(9));
-        SiteChange.Apply(later, new SetDisplay("EUR", Rates("USD", 2)), Books, Today.AddDays(9), new FaultList()).Settings.RateDates["USD"].ShouldBe(Today.AddDays(9));
+        SiteChange.Apply(later, new SetDisplay("GBP", Rates("USD", 3)), Books, Today.AddDays(9)).Value!.Settings.RateDates["USD"].ShouldBe(Today.AddDays(9));
+        SiteChange.Apply(later, new SetDisplay("EUR", Rates("USD", 2)), Books, Today.AddDays(9)).Value!.Settings.RateDates["USD"].ShouldBe(Today.AddDays(9));
     }
 
     private static ImmutableDictionary<string, ExactDecimal> Rates(string currency, int rate) => ImmutableDictionary<string, ExactDecimal>.Empty.Add(currency, ExactDecimal.Whole(rate));
@@ -118,9 +117,8 @@ public class SiteChangeTests
     public void A_shortlist_holds_eight()
     {
         var site = Do(Site.Empty("Shop"), [.. Enumerable.Repeat(new AddCandidate(null), 7)]);
-        var faults = new FaultList();
-        SiteChange.Apply(site, new AddCandidate(null), Books, Today, faults).Shortlist.Length.ShouldBe(8);
-        faults.Any.ShouldBeTrue();
+        site.Shortlist.Length.ShouldBe(8);
+        SiteChange.Apply(site, new AddCandidate(null), Books, Today).Faults.Any.ShouldBeTrue();
     }
 
     [Fact]

@@ -56,6 +56,17 @@ public sealed class FaultList
         }
     }
 
+    /// <summary>Takes over what was found elsewhere.</summary>
+    public void Add(FaultList others)
+    {
+        foreach (var fault in others._faults)
+        {
+            Add(fault.Code, fault.Where, fault.Message);
+        }
+
+        More += others.More;
+    }
+
     /// <summary>Reports every id that stands a second time, at the place of the later one.</summary>
     /// <param name="ids">The ids in order; a null stands for one that could not be read and is passed over.</param>
     /// <param name="where">The path of the item at an index.</param>

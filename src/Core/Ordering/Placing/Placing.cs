@@ -8,9 +8,10 @@ namespace HomeStart.Core.Ordering;
 /// <summary>What an order agrees to: taken from the costing the owner saw.</summary>
 public static class Placing
 {
-    /// <summary>What is bought today by a costing; null, with the reason in <paramref name="faults"/>, where it cannot be ordered.</summary>
-    public static OrderedThings? Of(Costing costing, FaultList faults)
+    /// <summary>What is bought today by a costing, or why it cannot be ordered.</summary>
+    public static Result<OrderedThings> Of(Costing costing)
     {
+        var faults = new FaultList();
         var purchase = costing.Run.Purchase;
         var domain = purchase.Domains.FirstOrDefault();
         if (purchase.Domains.Length > 1)
@@ -29,7 +30,14 @@ public static class Placing
             faults.Add(FaultCodes.Unavailable, "candidate", "Part of what is due today is not stated in the offer book, so it cannot be ordered.");
         }
 
-        return faults.Any ? null : new OrderedThings(
+        return Result.Of(faults.Any ? null : Things(costing, today), faults);
+    }
+
+    private static OrderedThings Things(Costing costing, List<Bill> today)
+    {
+        var purchase = costing.Run.Purchase;
+        var domain = purchase.Domains.FirstOrDefault();
+        return new OrderedThings(
             [.. today.Select(bill => Payment(costing, bill)).Where(payment => payment is not null)!],
             purchase.Hosting is { } hosting ? Hosting(hosting, domain) : null,
             domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller) : null,
