@@ -92,6 +92,20 @@ public class Boundaries
         Wire.Cost(Request.Worked().With("owner.keepChancePercent", $"\"{chance}\"").With("horizonMonths", months.ToString())).Text("totals", "expected").ShouldBe(expected);
 
     [Theory]
+    [InlineData(12, 12, 1)]
+    [InlineData(24, 24, 2)]
+    [InlineData(6, 6, 0)] // Paid once, and nothing more before it ends.
+    [InlineData(1, 6, null)] // Paid each month: it ends inside the first year.
+    public void The_first_term_ends_after_a_column_or_inside_one(int every, int commit, int? column)
+    {
+        var book = new OfferBook("b", new Provider("B", null), new DateOnly(2026, 12, 1), Currency.Get("GBP"))
+        {
+            Plans = [new Plan("p", "P") { Billing = [new BillingOption(every, commit, null, new PriceSteps([new PriceStep(null, 1000)]))] }],
+        };
+        Coster.Cost(new Candidate(new HostingChoice("b", "p", every, commit), []), [book], new CountSettings(new DateOnly(2026, 12, 1), 36)).Value!.Ledger.FirstTermEndsAfter.ShouldBe(column);
+    }
+
+    [Theory]
     [InlineData(48, false)]
     [InlineData(49, true)]
     [InlineData(60, true)]

@@ -20,6 +20,36 @@ public class ContactTests
     [InlineData("ada@example.")]
     public void What_is_no_mail_address_is_faulted(string mail) => Faults(Good with { Mail = mail }).ShouldBe(["contact.mail"]);
 
+    [Theory]
+    [InlineData("a@b.c")]
+    [InlineData("ada.wren+clocks@mail.example.co.uk")]
+    public void What_may_be_a_mail_address_is_taken(string mail) => Faults(Good with { Mail = mail }).ShouldBeEmpty();
+
+    [Theory]
+    [InlineData("a@.com")]
+    [InlineData("a@b..")]
+    public void A_dot_stands_between_letters(string mail) => Faults(Good with { Mail = mail }).ShouldBe(["contact.mail"]);
+
+    [Theory]
+    [InlineData("123456", true)]
+    [InlineData("12345", false)]
+    [InlineData("012345678901234567890123456789", true)]
+    [InlineData("0123456789012345678901234567890", false)]
+    [InlineData("123456x", false)]
+    [InlineData("(0)1-2 345+6", true)]
+    public void A_telephone_has_six_digits_and_at_most_thirty_characters(string number, bool holds) => Faults(Good with { Telephone = number }).Count.ShouldBe(holds ? 0 : 1);
+
+    [Theory]
+    [InlineData(120, true)]
+    [InlineData(121, false)]
+    public void A_field_has_at_most_so_many_characters(int length, bool holds) => Faults(Good with { Town = new string('t', length) }).Count.ShouldBe(holds ? 0 : 1);
+
+    [Theory]
+    [InlineData("gb")]
+    [InlineData("GBR")]
+    [InlineData("G1")]
+    public void A_country_is_two_capital_letters(string country) => Faults(Good with { Country = country }).ShouldBe(["contact.country"]);
+
     [Fact]
     public void Everything_missing_is_said_at_once() =>
         Faults(new Contact("", "", " ", "", "", "", "12")).ShouldBe(["contact.name", "contact.street", "contact.town", "contact.postcode", "contact.country", "contact.mail", "contact.telephone"], ignoreOrder: true);

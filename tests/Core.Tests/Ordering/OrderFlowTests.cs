@@ -137,6 +137,21 @@ public class OrderFlowTests
         });
     }
 
+    private static Outcome Prepared => Outcome.Done with { Account = new HostAccount("1", "", "", "", "", "", [], "", "") };
+
+    [Fact]
+    public void While_it_is_undone_what_started_it_stays_the_problem()
+    {
+        var silent = Play(New(), action =>
+            action.Kind == ActionKind.Undo ? Outcome.NoAnswer("Silence.")
+            : action.Step.Kind == StepKind.Register ? new Outcome(OutcomeState.Refused, "name-taken", "Gone.")
+            : Prepared);
+        silent.State.ShouldBe(OrderState.NeedsPatience);
+        silent.Problem.ShouldNotBeNull().Code.ShouldBe("name-taken");
+        var first = Play(New() with { Problem = new OrderProblem(StepKind.Hold, "old", "Old.") }, _ => Outcome.NoAnswer("Silence."));
+        first.Problem.ShouldNotBeNull().Code.ShouldBe("no-answer"); // Going on, the newest is the one that counts.
+    }
+
     public static TheoryData<OutcomeState, ActionKind> Everything => new(from outcome in Enum.GetValues<OutcomeState>() from kind in Enum.GetValues<ActionKind>() select (outcome, kind));
 
     private static Outcome AnyAnswer(Random random) => new(random.GetItems(Enum.GetValues<OutcomeState>(), 1)[0], "any", "Any.");

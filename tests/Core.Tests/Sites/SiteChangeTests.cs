@@ -100,6 +100,95 @@ public class SiteChangeTests
         Do(site, new RenameCandidate("C", " ")).Shortlist[0].Name.ShouldBeNull();
     }
 
+    [Theory]
+    [InlineData(1, true)]
+    [InlineData(120, true)]
+    [InlineData(0, false)]
+    [InlineData(121, false)]
+    public void The_horizon_is_a_month_to_ten_years(int months, bool holds) => Takes(new SetHorizon(months)).ShouldBe(holds);
+
+    [Theory]
+    [InlineData("1970-01-01", true)]
+    [InlineData("2200-12-31", true)]
+    [InlineData("1969-12-31", false)]
+    [InlineData("2201-01-01", false)]
+    public void The_start_lies_in_known_years(string day, bool holds) => Takes(new SetStart(DateOnly.Parse(day))).ShouldBe(holds);
+
+    [Theory]
+    [InlineData("1000000000", true)]
+    [InlineData("1000000001", false)]
+    [InlineData("0.00001", true)]
+    [InlineData("0", false)]
+    public void A_rate_is_above_zero_and_at_most_a_thousand_million(string rate, bool holds) =>
+        Takes(new SetDisplay("GBP", ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", ExactDecimal.TryParse(rate, out var number) ? number : default))).ShouldBe(holds);
+
+    [Theory]
+    [InlineData(1, true)]
+    [InlineData(60, true)]
+    [InlineData(61, false)]
+    [InlineData(0, false)]
+    public void A_code_has_one_to_sixty_characters(int length, bool holds) => Takes(new EnterCode("A", new string('x', length))).ShouldBe(holds);
+
+    [Theory]
+    [InlineData(Site.LongestName, true)]
+    [InlineData(Site.LongestName + 1, false)]
+    [InlineData(0, false)]
+    public void A_sites_name_has_a_length(int length, bool holds) => Takes(new RenameSite(new string('n', length))).ShouldBe(holds);
+
+    [Theory]
+    [InlineData("Clocks\u202e", false)]
+    [InlineData("Clocks\u0007", false)]
+    [InlineData("Clo\u2028cks", false)]
+    [InlineData("Clocks \u200d\u200c é 時計", true)]
+    public void A_name_holds_only_what_can_be_seen(string name, bool holds) => Takes(new RenameSite(name)).ShouldBe(holds);
+
+    [Fact]
+    public void Twenty_codes_are_tried_and_no_more()
+    {
+        var site = Do(Site.Empty("Shop"), [.. Enumerable.Range(0, CodeChange.Most).Select(index => new EnterCode("A", $"CODE{index}"))]);
+        SiteChange.Apply(site, new EnterCode("A", "ANOTHER"), Books, Today).Faults.Faults.Select(fault => fault.Where).ShouldBe(["code"]);
+        CodeChange.Entered(Do(site, new DropCode("A", "code3")).Listed("A")!.Candidate).Length.ShouldBe(CodeChange.Most - 1);
+    }
+
+    [Fact]
+    public void A_code_goes_to_the_book_that_knows_it_and_to_the_host_where_both_do()
+    {
+        var host = Books.Single(book => book.Id == "tidemarsh");
+        var seller = Books.Single(book => book.Id == "nameyarrow");
+        var known = seller with { Promotions = [host.PromotionOf("NEAPTIDE25")! with { Code = "NAMES", Plans = [] }] };
+        ImmutableArray<OfferBook> books = [.. Books.Select(book => book == seller ? known : book)];
+        var site = Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name(seller.Id)));
+        Entered("NAMES").ShouldBe((0, 1));
+        Entered("neaptide25").ShouldBe((1, 0));
+        Entered("NOBODY").ShouldBe((1, 0));
+
+        (int Host, int Seller) Entered(string code)
+        {
+            var candidate = SiteChange.Apply(site, new EnterCode("A", code), books, Today).Value!.Listed("A")!.Candidate;
+            return (candidate.Hosting!.Codes.Length, candidate.Domains[0].Codes.Length);
+        }
+    }
+
+    [Fact]
+    public void Another_plan_keeps_the_way_to_pay_the_codes_and_the_extras_of_like_kind()
+    {
+        var site = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", ForDomain: false, 1), new SetExtra("A", "listing", ForDomain: false, 1), new SetExtra("A", "privacy", ForDomain: true, 1), new EnterCode("A", "SOME"));
+        var same = Do(site, new ChoosePlan("A", "tidemarsh", "jetty")).Listed("A")!.Candidate;
+        (same.Hosting!.EveryMonths, same.Hosting.Codes.Single()).ShouldBe((12, "SOME"));
+        same.Hosting.AddOns.Select(extra => extra.Id).ShouldBe(["backup", "listing"]);
+        same.Domains[0].AddOns.Select(extra => extra.Id).ShouldBe(["privacy"]);
+        var other = Do(site, new ChoosePlan("A", "quillhaven", "inkwell")).Listed("A")!.Candidate;
+        (other.Hosting!.EveryMonths, other.Hosting.Codes.Single(), other.Domains[0].Book).ShouldBe((12, "SOME", "quillhaven"));
+        other.Hosting.AddOns.Select(extra => extra.Id).ShouldBe(["press"]); // It copies too; nobody there helps with being found.
+        other.Domains[0].AddOns.Select(extra => extra.Id).ShouldBe(["privacy"]);
+        var away = Do(site, new ChooseDomain("A", Name("nameyarrow")), new ChoosePlan("A", "quillhaven", "inkwell")).Listed("A")!.Candidate;
+        away.Domains[0].Book.ShouldBe("nameyarrow");
+        var yearly = Do(Choosing("plainstone", "lintel", 1), new ChoosePlan("A", "loomgate", "warp")).Listed("A")!.Candidate;
+        yearly.Hosting!.EveryMonths.ShouldBe(12); // The only way to pay there.
+    }
+
+    private static bool Takes(SiteCommand command) => SiteChange.Apply(Site.Empty("Shop"), command, Books, Today).Value is not null;
+
     [Fact]
     public void A_rate_keeps_the_day_it_was_typed_until_it_changes()
     {

@@ -44,6 +44,25 @@ public class StoppingTests
         stopping.WinsFrom.ShouldBeNull();
     }
 
+    [Theory]
+    [InlineData(12000, 1000, null)] // Alike after a year, and dearer before: never the cheaper for good.
+    [InlineData(11999, 1000, 12)]
+    [InlineData(500, 1000, 1)]
+    [InlineData(1000, 1000, 2)] // Alike after one month.
+    public void Alike_is_not_cheaper(int yearly, int monthly, int? winsFrom)
+    {
+        var book = new OfferBook("b", new Provider("B", null), Today, Currency.Get("GBP"))
+        {
+            Tax = new BookTax(true, true),
+            Plans = [new Plan("p", "P") { Billing = [Way(12, yearly), Way(1, monthly)] }],
+        };
+        var stopping = Stopping.Of(new Candidate(new HostingChoice("b", "p", 12, 12), []), [book], Settings with { HorizonMonths = 12 })!;
+        stopping.WinsFrom.ShouldBe(winsFrom);
+        stopping.Shortest!.EveryMonths.ShouldBe(1);
+
+        static BillingOption Way(int months, int price) => new(months, months, null, new PriceSteps([new PriceStep(null, price)]));
+    }
+
     [Fact]
     public void Without_hosting_there_is_nothing_to_stop() =>
         Stopping.Of(Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))).Shortlist[0].Candidate, Books, Settings).ShouldBeNull();
