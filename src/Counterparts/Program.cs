@@ -49,6 +49,6 @@ internal static class Program
     {
         var faults = new FaultList();
         using var json = JsonDocument.Parse(File.ReadAllBytes(file));
-        return BookReader.Read(json.RootElement, faults) ?? throw new InvalidDataException($"{file} has faults: {faults.Faults[0].Where}: {faults.Faults[0].Message}");
+        return BookReader.Read(json.RootElement, faults) ?? throw new InvalidDataException($"{file} has faults: {faults.Faults[0].Where}: {FaultWords.Of(faults.Faults[0])}");
     }
 }

@@ -18,10 +18,13 @@ public sealed class Costing
     /// <summary>The bills, at least up to the end of the horizon, the end of the first term and what falls due next after the horizon.</summary>
     public BillRun Run { get; }
 
+    /// <summary>How the owner counts.</summary>
     public CountSettings Settings { get; }
 
+    /// <summary>What amounts count for the owner.</summary>
     public Counting Counting { get; }
 
+    /// <summary>The display currency.</summary>
     public Currency Currency => Counting.Display;
 
     /// <summary>T: bills dated before it are counted.</summary>
@@ -36,6 +39,7 @@ public sealed class Costing
     /// <summary>What each counted bill counts, in the display currency. Later ones are valued only where a figure needs them: their rate may not be there.</summary>
     public ImmutableArray<Minor> Values { get; }
 
+    /// <summary>The sums of rules 25 to 29.</summary>
     public Totals Totals { get; }
 
     /// <summary>Made when it is first asked for: most costings, those of what-ifs and scans, are read only for their totals.</summary>

@@ -8,12 +8,13 @@ namespace HomeStart.Core.Costings;
 /// <param name="HorizonMonths">H, 1 to 120.</param>
 public sealed record CountSettings(DateOnly StartDate, int HorizonMonths)
 {
+    /// <summary>The most months that can be counted: ten years.</summary>
     public const int LongestHorizon = 120;
 
     /// <summary>0 to 1000, in percent.</summary>
     public ExactDecimal TaxPercent { get; init; } = ExactDecimal.Whole(0);
 
-    /// <summary>False for an owner who gets the tax back: then bills count with their net (costing rule 23).</summary>
+    /// <summary>False for an owner who reclaims the tax: then bills count with their net (costing rule 23).</summary>
     public bool CountTax { get; init; } = true;
 
     /// <summary>Where the owner is a customer already.</summary>

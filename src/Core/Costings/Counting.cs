@@ -15,6 +15,7 @@ public sealed class Counting
     private readonly Fraction _netOfInclusive;
     private readonly FrozenDictionary<string, Fraction> _rates;
 
+    /// <summary>Counts as the settings say, in a display currency.</summary>
     public Counting(CountSettings settings, Currency display)
     {
         (_settings, Display) = (settings, display);
@@ -23,6 +24,7 @@ public sealed class Counting
         _rates = settings.Rates.IsEmpty ? FrozenDictionary<string, Fraction>.Empty : RatesTo(display, settings).ToFrozenDictionary();
     }
 
+    /// <summary>The display currency.</summary>
     public Currency Display { get; }
 
     /// <summary>Whether amounts of a currency can be shown: it is the display currency, or the owner gave its rate.</summary>
@@ -33,7 +35,7 @@ public sealed class Counting
     {
         foreach (var code in needed.Where(currency => !CanConvert(currency)).Select(currency => currency.Code).Distinct().Order(StringComparer.Ordinal))
         {
-            faults.Add(FaultCodes.NoRate, $"display.rates.{code}", $"Some of this is paid in {code}: say what one {code} is worth in {Display}.");
+            faults.Add(FaultCodes.NoRate, $"display.rates.{code}", FaultReason.NoRate, code, Display);
         }
     }
 
@@ -90,5 +92,6 @@ public sealed class Counting
 /// <summary>A sum without and with its tax, in minor units.</summary>
 public readonly record struct Taxed(Minor Net, Minor Tax)
 {
+    /// <summary>With its tax.</summary>
     public Minor Total => Net + Tax;
 }

@@ -18,6 +18,7 @@ public sealed record DomainName
 
     private DomainName(string text) => Text = text;
 
+    /// <summary>Lower case, in ASCII form, its parts joined by dots.</summary>
     public string Text { get; }
 
     /// <summary>The domain made of a label and an ending, or what is wrong with which of them.</summary>
@@ -25,11 +26,11 @@ public sealed record DomainName
     {
         if (Encoded(label) is not { } name)
         {
-            return (null, new DomainFault(DomainPart.Label, DomainLabel.Parse(label).Fault?.Reason ?? "This is no domain name: use letters, digits and inner hyphens."));
+            return (null, new DomainFault(DomainPart.Label, DomainLabel.Parse(label).Fault, 0));
         }
 
-        return ParseEnding(ending) is not { } tail ? (null, new DomainFault(DomainPart.Ending, "This is no ending of a domain, such as com or co.uk."))
-            : name.Length + 1 + tail.Length > Longest ? (null, new DomainFault(DomainPart.Label, $"With its ending this has {name.Length + 1 + tail.Length} characters; a domain has at most {Longest}."))
+        return ParseEnding(ending) is not { } tail ? (null, new DomainFault(DomainPart.Ending, null, 0))
+            : name.Length + 1 + tail.Length > Longest ? (null, new DomainFault(DomainPart.Label, null, name.Length + 1 + tail.Length))
             : (new DomainName($"{name}.{tail}"), null);
     }
 
@@ -47,6 +48,7 @@ public sealed record DomainName
         return labels.Length > 0 && Array.TrueForAll(labels, label => label is not null) ? string.Join('.', labels) : null;
     }
 
+    /// <summary>The text.</summary>
     public override string ToString() => Text;
 
     // One label in ASCII form; null where it is none.
@@ -74,11 +76,17 @@ public sealed record DomainName
         text.StartsWith(EncodedPrefix, StringComparison.Ordinal) && Idn.GetUnicode(text) is var decoded && decoded != text && Idn.GetAscii(decoded).Equals(text, StringComparison.OrdinalIgnoreCase);
 }
 
-/// <summary>What is wrong with a domain, in which part, as a sentence for a person.</summary>
-public sealed record DomainFault(DomainPart Part, string Reason);
+/// <summary>What is wrong with a domain, and in which part.</summary>
+/// <param name="Label">What is wrong with the label by itself; null where it is not that, or nothing more can be said.</param>
+/// <param name="TooLong">How many characters it has with its ending, where that is too many; else 0.</param>
+public sealed record DomainFault(DomainPart Part, LabelFault? Label, int TooLong);
 
+/// <summary>Which part of a domain is wrong.</summary>
 public enum DomainPart
 {
+    /// <summary>What the owner makes up.</summary>
     Label,
+
+    /// <summary>What a registry runs.</summary>
     Ending,
 }

@@ -5,25 +5,38 @@ public static class LabelAdvice
 {
     private const int EasyToSay = 15;
 
-    /// <summary>One sentence for each thing worth a second thought.</summary>
-    public static IReadOnlyList<string> For(DomainLabel label)
+    /// <summary>Each thing worth a second thought.</summary>
+    public static IReadOnlyList<Advice> For(DomainLabel label)
     {
-        var advice = new List<string>();
+        var advice = new List<Advice>();
         if (label.Text.Contains('-', StringComparison.Ordinal))
         {
-            advice.Add("The hyphen has to be said each time on the telephone, and is easily left out.");
+            advice.Add(Advice.Hyphen);
         }
 
         if (label.Text.Any(char.IsAsciiDigit))
         {
-            advice.Add("People who hear a digit do not know whether to write it as a word.");
+            advice.Add(Advice.Digit);
         }
 
         if (label.Text.Length > EasyToSay)
         {
-            advice.Add($"{label.Text.Length} letters are many to type: shorter names are remembered better.");
+            advice.Add(Advice.ManyLetters);
         }
 
         return advice;
     }
+}
+
+/// <summary>What is worth a second thought about a name.</summary>
+public enum Advice
+{
+    /// <summary>A hyphen has to be said.</summary>
+    Hyphen,
+
+    /// <summary>A digit may be written as a word.</summary>
+    Digit,
+
+    /// <summary>More letters than are easily typed and remembered.</summary>
+    ManyLetters,
 }

@@ -24,17 +24,28 @@ public sealed record AddOn(string Id, string Name, AddOnFor For, ChargeEvery Eve
     public string? About { get; init; }
 }
 
+/// <summary>What an extra is bought with.</summary>
 public enum AddOnFor
 {
+    /// <summary>The hosting.</summary>
     Hosting,
+
+    /// <summary>A domain: once for each that takes it.</summary>
     Domain,
 }
 
 /// <summary>How often an extra is charged (costing rules 13 and 14).</summary>
 public enum ChargeEvery
 {
+    /// <summary>On the first day alone.</summary>
     Once,
+
+    /// <summary>For each month of a bill.</summary>
     Month,
+
+    /// <summary>On each year's day.</summary>
     Year,
+
+    /// <summary>With each bill of the plan.</summary>
     Cycle,
 }

@@ -10,18 +10,18 @@ public static class BookRules
     /// <param name="where">The book's own path: <c>books[0]</c>.</param>
     public static void CheckIds(OfferBook book, string where, FaultList faults)
     {
-        CheckUnique(book.Plans.Select(plan => plan.Id), "plans", "id", "Plan");
-        CheckUnique(book.DataCentres.Select(centre => centre.Id), "dataCentres", "id", "Data centre");
-        CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", "Extra");
-        CheckUnique(book.Domains.Select(price => price.Ending), "domains", "ending", "Ending");
-        CheckUnique(book.Promotions.Select(promotion => promotion.Id), "promotions", "id", "Promotion");
-        CheckUnique(book.Promotions.Select(promotion => promotion.Code is { } code ? Ascii.ToUpper(code) : null), "promotions", "code", "Code");
+        CheckUnique(book.Plans.Select(plan => plan.Id), "plans", "id", "plan");
+        CheckUnique(book.DataCentres.Select(centre => centre.Id), "dataCentres", "id", "data-centre");
+        CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", "extra");
+        CheckUnique(book.Domains.Select(price => price.Ending), "domains", "ending", "ending");
+        CheckUnique(book.Promotions.Select(promotion => promotion.Id), "promotions", "id", "promotion");
+        CheckUnique(book.Promotions.Select(promotion => promotion.Code is { } code ? Ascii.ToUpper(code) : null), "promotions", "code", "code");
         foreach (var (index, plan) in book.Plans.Index())
         {
             faults.AddDuplicates(
-                plan.Billing.Select(option => option.EveryMonths > 0 ? $"every {option.EveryMonths} months, committed for {option.CommitMonths}" : null),
+                plan.Billing.Select(option => option.EveryMonths > 0 ? $"{option.EveryMonths}/{option.CommitMonths}" : null),
                 option => $"{where}.plans[{index}].billing[{option}]",
-                "Billing option");
+                "billing-option");
         }
 
         void CheckUnique(IEnumerable<string?> ids, string list, string field, string what) =>
@@ -34,7 +34,7 @@ public static class BookRules
     {
         if (steps.IsEmpty)
         {
-            faults.Add(FaultCodes.BadSteps, where, "There is no price: give at least one step.");
+            faults.Add(FaultCodes.BadSteps, where, FaultReason.NoSteps);
             return;
         }
 
@@ -43,17 +43,17 @@ public static class BookRules
             var isLast = index == steps.Length - 1;
             if (isLast && step.Periods is not null)
             {
-                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", "The last price holds for good: leave its periods out, or add a price after it.");
+                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", FaultReason.LastStepEnds);
             }
             else if (!isLast && step.Periods is not >= 1)
             {
-                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", "Only the last price may go on for good: say for how many periods this one holds, 1 or more.");
+                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", FaultReason.StepWithoutEnd);
             }
         }
 
         if (steps[0].Units is null && readable(0))
         {
-            faults.Add(FaultCodes.BadSteps, $"{where}[0].amount", "The first price must be stated.");
+            faults.Add(FaultCodes.BadSteps, $"{where}[0].amount", FaultReason.FirstStepUnstated);
         }
     }
 }

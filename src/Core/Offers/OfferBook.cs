@@ -11,23 +11,40 @@ public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Curr
 {
     private const int OldAfterDays = 60;
 
+    /// <summary>Whether it charges tax, and whether its prices hold it.</summary>
     public BookTax Tax { get; init; } = new(PricesInclude: false, Charged: true);
+
+    /// <summary>The hosting it sells; none: it sells domains alone.</summary>
     public ImmutableArray<Plan> Plans { get; init; } = [];
+
+    /// <summary>Where a site can lie; none: it says nothing of it.</summary>
     public ImmutableArray<DataCentre> DataCentres { get; init; } = [];
+
+    /// <summary>The extras it sells.</summary>
     public ImmutableArray<AddOn> AddOns { get; init; } = [];
+
+    /// <summary>The endings it sells.</summary>
     public ImmutableArray<DomainPrice> Domains { get; init; } = [];
+
+    /// <summary>Its codes and automatic discounts.</summary>
     public ImmutableArray<Promotion> Promotions { get; init; } = [];
+
+    /// <summary>What leaving early gives back; null: not stated.</summary>
     public RefundRule? Refund { get; init; }
 
     /// <summary>Read so long before a day that its prices may have changed since: that is said before ordering.</summary>
     public bool IsOldOn(DateOnly day) => AsOf.AddDays(OldAfterDays) < day;
 
+    /// <summary>The plan of an id; null where there is none.</summary>
     public Plan? Plan(string? id) => Plans.FirstOrDefault(plan => plan.Id == id);
 
+    /// <summary>The data centre of an id; null where there is none.</summary>
     public DataCentre? DataCentre(string? id) => DataCentres.FirstOrDefault(centre => centre.Id == id);
 
+    /// <summary>The extra of an id, of one of the two sorts; null where there is none.</summary>
     public AddOn? AddOn(string? id, AddOnFor sort) => AddOns.FirstOrDefault(addOn => addOn.Id == id && addOn.For == sort);
 
+    /// <summary>What it asks for an ending; null where it does not sell it.</summary>
     public DomainPrice? Domain(string? ending) => Domains.FirstOrDefault(price => price.Ending == ending);
 
     /// <summary>The promotion a typed code belongs to; ASCII case does not matter (costing rule 18).</summary>

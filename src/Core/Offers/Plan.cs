@@ -6,14 +6,19 @@ namespace HomeStart.Core.Offers;
 /// <summary>A hosting plan: what it allows, the ways to pay for it, the extras and the domain-year it holds.</summary>
 public sealed record Plan(string Id, string Name)
 {
+    /// <summary>What it allows.</summary>
     public Features Features { get; init; } = Features.None;
+
+    /// <summary>The ways to pay.</summary>
     public ImmutableArray<BillingOption> Billing { get; init; } = [];
 
     /// <summary>Ids of extras of the same book that cost nothing with this plan (costing rule 15).</summary>
     public ImmutableArray<string> Includes { get; init; } = [];
 
+    /// <summary>The domain-year it gives; null: none.</summary>
     public IncludedDomain? IncludedDomain { get; init; }
 
+    /// <summary>The way to pay every so many months with a commitment; null where it is not sold so.</summary>
     public BillingOption? Option(int everyMonths, int commitMonths) =>
         Billing.FirstOrDefault(option => option.EveryMonths == everyMonths && option.CommitMonths == commitMonths);
 }
@@ -40,13 +45,16 @@ public sealed record IncludedDomain(int MinCommitMonths, ImmutableArray<string> 
 /// <summary>What a plan allows, as its book words it. An absent feature is unknown, which is not the same as none.</summary>
 public sealed record Features(ImmutableSortedDictionary<string, FeatureValue> Values)
 {
+    /// <summary>Nothing is known.</summary>
     public static readonly Features None = new(ImmutableSortedDictionary.Create<string, FeatureValue>(StringComparer.Ordinal));
 
+    /// <summary>The value of a feature; null: not stated.</summary>
     public FeatureValue? this[string name] => Values.TryGetValue(name, out var value) ? value : null;
 }
 
 /// <summary>One feature: exactly one of the four is set. The word "unlimited" stands for more than any number.</summary>
 public sealed record FeatureValue(decimal? Number = null, bool? Flag = null, string? Word = null, ImmutableArray<string>? Words = null)
 {
+    /// <summary>The word for a number without a limit.</summary>
     public const string Unlimited = "unlimited";
 }

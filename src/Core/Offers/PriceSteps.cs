@@ -10,6 +10,7 @@ public sealed class PriceSteps
     /// <summary>Steps that passed <see cref="BookRules"/>: at least one, the last without periods, the others with at least one.</summary>
     public PriceSteps(ImmutableArray<PriceStep> steps) => _steps = steps;
 
+    /// <summary>The first first; the last has no end.</summary>
     public ImmutableArray<PriceStep> Steps => _steps;
 
     /// <summary>The price of the period with this number, counted from 0.</summary>
@@ -72,13 +73,18 @@ public readonly record struct PriceStep(int? Periods, Minor? Units);
 /// <summary>A price in minor units, and whether every part of it is stated. An unstated part counts as zero (costing rule 4).</summary>
 public readonly record struct Price(Minor Units, bool IsStated)
 {
+    /// <summary>Stated to be nothing.</summary>
     public static readonly Price Nothing = new(0, IsStated: true);
 
+    /// <summary>A price that is stated, or null for one that is not.</summary>
     public static Price Of(Minor? units) => units is { } stated ? new Price(stated, true) : new Price(0, false);
 
+    /// <summary>Both together: stated where both are.</summary>
     public static Price operator +(Price left, Price right) => new(left.Units + right.Units, left.IsStated && right.IsStated);
 
+    /// <summary>So many of it; none of it is nothing, stated or not.</summary>
     public Price Times(int count) => count == 0 ? Nothing : this with { Units = Units * count };
 
+    /// <summary>The units; null where it is not stated.</summary>
     public Minor? OrNull => IsStated ? Units : null;
 }

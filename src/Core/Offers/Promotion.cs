@@ -12,21 +12,31 @@ public sealed record Promotion(string Id, string? Code)
     /// <summary>Minor units, once for each bill it applies to.</summary>
     public Minor? Amount { get; init; }
 
+    /// <summary>The lines it takes something off.</summary>
     public ImmutableArray<LineMatch> AppliesTo { get; init; } = [];
 
     /// <summary>On how many of the first bills that hold a matching line; null: on all.</summary>
     public int? Bills { get; init; } = 1;
 
+    /// <summary>The least months that must be paid for at a time; null: any.</summary>
     public int? MinEveryMonths { get; init; }
 
     /// <summary>Ids of the plans it is for; empty: any.</summary>
     public ImmutableArray<string> Plans { get; init; } = [];
 
+    /// <summary>The first start date it counts on; null: any.</summary>
     public DateOnly? From { get; init; }
+
+    /// <summary>The last start date it counts on; null: any.</summary>
     public DateOnly? Until { get; init; }
+
+    /// <summary>Whether it is for those who are no customers of the book yet.</summary>
     public bool NewCustomersOnly { get; init; }
+
+    /// <summary>Whether it may stand beside other codes.</summary>
     public bool Combinable { get; init; }
 
+    /// <summary>Whether the seller takes it off without a code.</summary>
     public bool IsAutomatic => Code is null;
 
     /// <summary>How a discount's row names it: the code as the book spells it, or the id.</summary>
@@ -36,10 +46,19 @@ public sealed record Promotion(string Id, string? Code)
 /// <summary>What kind of line: also the word for it on the wire, in camel case.</summary>
 public enum LineKind
 {
+    /// <summary>The plan.</summary>
     Plan,
+
+    /// <summary>A data centre's surcharge.</summary>
     DataCentre,
+
+    /// <summary>Setting the hosting up.</summary>
     Setup,
+
+    /// <summary>A domain.</summary>
     Domain,
+
+    /// <summary>An extra.</summary>
     AddOn,
 }
 

@@ -25,6 +25,7 @@ public interface IRegistrar
 /// <summary>What the counterparts hold for one workspace.</summary>
 public readonly record struct World(Guid Id)
 {
+    /// <summary>The id as counterparts' addresses have it.</summary>
     public override string ToString() => Id.ToString("N");
 }
 
@@ -43,21 +44,32 @@ public sealed record Availability(AvailabilityState State, Money? Register = nul
         };
 }
 
+/// <summary>Where a domain can be registered.</summary>
 public enum Buyable
 {
+    /// <summary>By nobody, or nobody could say.</summary>
     Nowhere,
 
     /// <summary>Only from the seller whose registrar was asked.</summary>
     WhereAsked,
+
+    /// <summary>From every seller of its ending.</summary>
     Anywhere,
 }
 
 /// <summary>Five different answers.</summary>
 public enum AvailabilityState
 {
+    /// <summary>It can be had at the ending's price.</summary>
     Free,
+
+    /// <summary>Somebody has it.</summary>
     Taken,
+
+    /// <summary>It can be had at a price of its own.</summary>
     Premium,
+
+    /// <summary>The registry lets nobody have it.</summary>
     Reserved,
 
     /// <summary>Nobody could say: not the same as free.</summary>

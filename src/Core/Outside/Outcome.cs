@@ -5,16 +5,20 @@ namespace HomeStart.Core.Outside;
 /// <param name="Message">The refusal in the counterpart's words.</param>
 public sealed record Outcome(OutcomeState State, string? Code = null, string? Message = null)
 {
+    /// <summary>It was done, and there is nothing more to say.</summary>
     public static readonly Outcome Done = new(OutcomeState.Done);
 
     /// <summary>The hosting account that was prepared.</summary>
     public HostAccount? Account { get; init; }
 
-    public static Outcome NoAnswer(string message) => new(OutcomeState.NoAnswer, "no-answer", message);
+    /// <summary>Nobody knows what came of it.</summary>
+    public static Outcome NoAnswer(string? message = null) => new(OutcomeState.NoAnswer, "no-answer", message);
 }
 
+/// <summary>What came of asking.</summary>
 public enum OutcomeState
 {
+    /// <summary>It was done.</summary>
     Done,
 
     /// <summary>It was not done, and will not be by asking again with the same key.</summary>

@@ -22,6 +22,7 @@ public interface ICardProcessor
 /// <summary>A hosting company as Home Start sees it.</summary>
 public interface IHostingCompany
 {
+    /// <summary>Makes the hosting of a plan, ready for a domain where there is one.</summary>
     Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel);
 
     /// <summary>Takes back an account that was prepared.</summary>

@@ -11,13 +11,20 @@ namespace HomeStart.Core.Scanning;
 /// <param name="Top">How many rows, 1 to 1000.</param>
 public sealed record ScanRequest(ImmutableArray<OfferBook> Books, CountSettings Settings, Needs Needs, Objective Objective, bool ByPlan, int Top)
 {
+    /// <summary>The most rows that can be asked for.</summary>
     public const int MostRows = 1000;
 }
 
+/// <summary>What a scan ranks by.</summary>
 public enum Objective
 {
+    /// <summary>What is paid over the horizon.</summary>
     Horizon,
+
+    /// <summary>What is due today.</summary>
     DueToday,
+
+    /// <summary>What is expected to be paid, as the owner may stop.</summary>
     Expected,
 }
 
@@ -33,4 +40,5 @@ public sealed record ScanRow(Candidate Candidate, ScanRequest Scanned, Totals To
     public Costing Work() => Coster.Cost(Candidate, Scanned.Books, Scanned.Settings).Value!;
 }
 
+/// <summary>A plan that no way to buy makes fit, and why.</summary>
 public sealed record RejectedPlan(OfferBook Book, Plan Plan, ImmutableArray<Reason> Reasons);

@@ -26,7 +26,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
         var before = faults.Count;
         if (market.Domains.Length > MostDomains)
         {
-            faults.Add(FaultCodes.OutOfRange, "needs.domain.endings", $"These endings are sold in {market.Domains.Length} places; at most {MostDomains} are looked at. Ask for fewer endings.");
+            faults.Add(FaultCodes.OutOfRange, "needs.domain.endings", FaultReason.TooManyEndings, market.Domains.Length, MostDomains);
             return false;
         }
 
@@ -42,7 +42,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
 
         if (steps > Most)
         {
-            faults.Add(FaultCodes.OutOfRange, "needs", $"There are {steps} steps to work out; at most {Most} are. Scan fewer books at once, or ask for less.");
+            faults.Add(FaultCodes.OutOfRange, "needs", FaultReason.ScanTooLarge, steps, Most);
         }
 
         return steps <= Most;
@@ -72,9 +72,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
 
         if (most * codes > MostWays)
         {
-            faults.Add(
-                FaultCodes.OutOfRange, "needs",
-                $"What {plan.Name} of {book.Provider.Name} lacks can be made good by extras and codes in {most * codes} ways; at most {MostWays} are tried. Ask for fewer extras at once.");
+            faults.Add(FaultCodes.OutOfRange, "needs", FaultReason.TooManyWays, plan.Name, book.Provider.Name, most * codes, MostWays);
         }
 
         var centres = Math.Max(1, book.DataCentres.Length);

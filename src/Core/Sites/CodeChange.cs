@@ -13,17 +13,18 @@ public static class CodeChange
 
     private const int Longest = 60;
 
+    /// <summary>The candidate with a code tried too.</summary>
     public static Candidate With(Candidate candidate, string typed, IReadOnlyList<OfferBook> books, FaultList faults)
     {
         var code = typed.Trim();
         if (code.Length is 0 or > Longest)
         {
-            faults.Add(code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "code", $"Type a code of 1 to {Longest} characters.");
+            faults.Add(code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "code", FaultReason.CodeLength, Longest);
         }
 
         if (Entered(candidate).Length >= Most)
         {
-            faults.Add(FaultCodes.OutOfRange, "code", $"{Most} codes are tried already: remove one first.");
+            faults.Add(FaultCodes.OutOfRange, "code", FaultReason.TooManyCodes, Most);
         }
 
         var without = Without(candidate, code);
@@ -38,6 +39,7 @@ public static class CodeChange
         bool Knows(string? id) => books.FirstOrDefault(book => book.Id == id)?.PromotionOf(code) is not null;
     }
 
+    /// <summary>The candidate without a code, whatever its case.</summary>
     public static Candidate Without(Candidate candidate, string code) =>
         Keeping(candidate, entered => !Ascii.EqualsIgnoreCase(entered, code));
 
@@ -45,6 +47,7 @@ public static class CodeChange
     public static Candidate Using(Candidate candidate, ImmutableArray<string> codes, IReadOnlyList<OfferBook> books, FaultList faults) =>
         codes.Aggregate(Keeping(candidate, _ => false), (with, code) => With(with, code, books, faults));
 
+    /// <summary>All codes of a candidate, the hosting's first.</summary>
     public static ImmutableArray<string> Entered(Candidate candidate) =>
         [.. candidate.Hosting?.Codes ?? [], .. candidate.Domains.SelectMany(domain => domain.Codes)];
 

@@ -12,11 +12,11 @@ internal static class Naming
         var name = typed.Trim();
         if (name.Length > longest || (required && name.Length == 0))
         {
-            faults.Add(name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "name", $"{what} has {(required ? "1 to" : "at most")} {longest} characters; this has {name.Length}.");
+            faults.Add(name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "name", FaultReason.NameLength, what, required ? 1 : 0, longest, name.Length);
         }
         else if (name.Any(IsUnseen))
         {
-            faults.Add(FaultCodes.BadType, "name", $"{what} holds a character that cannot be seen, a control or direction mark: type it again without.");
+            faults.Add(FaultCodes.BadType, "name", FaultReason.NameUnseen, what);
         }
 
         return name;

@@ -14,7 +14,7 @@ internal static class PlanChange
         var book = books.FirstOrDefault(book => book.Id == choose.Book);
         if (book?.Plan(choose.Plan) is not { } plan)
         {
-            faults.Add(FaultCodes.Unknown, "plan", $"There is no plan “{choose.Plan}” in an offer book “{choose.Book}”.");
+            faults.Add(FaultCodes.Unknown, "plan", FaultReason.NoSuchPlan, choose.Plan, choose.Book);
             return candidate;
         }
 

@@ -23,7 +23,7 @@ internal static class SettingsChange
     {
         if (months is < 1 or > CountSettings.LongestHorizon)
         {
-            faults.Add(FaultCodes.OutOfRange, "months", $"Count over 1 to {CountSettings.LongestHorizon} months; this says {months}.");
+            faults.Add(FaultCodes.OutOfRange, "months", FaultReason.HorizonOutOfRange, CountSettings.LongestHorizon, months);
         }
 
         return settings with { HorizonMonths = months };
@@ -33,7 +33,7 @@ internal static class SettingsChange
     {
         if (date is { Year: < 1970 or > 2200 })
         {
-            faults.Add(FaultCodes.BadDate, "date", "The start date must lie in the years 1970 to 2200.");
+            faults.Add(FaultCodes.BadDate, "date", FaultReason.StartOutOfRange);
         }
 
         return settings with { StartDate = date };
@@ -49,7 +49,7 @@ internal static class SettingsChange
             CheckCurrency(currency, $"rates.{currency}", faults);
             if (rate.IsZero || !rate.IsAtMost(1_000_000_000))
             {
-                faults.Add(FaultCodes.OutOfRange, $"rates.{currency}", "A rate must be above zero and at most 1000000000.");
+                faults.Add(FaultCodes.OutOfRange, $"rates.{currency}", FaultReason.RateOutOfRange);
             }
         }
 
@@ -68,7 +68,7 @@ internal static class SettingsChange
     {
         if (!Currency.TryGet(code, out _))
         {
-            faults.Add(FaultCodes.Unknown, where, $"“{code}” is not the code of a currency, such as USD.");
+            faults.Add(FaultCodes.Unknown, where, FaultReason.NoSuchCurrency, code);
         }
     }
 }

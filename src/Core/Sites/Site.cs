@@ -8,6 +8,7 @@ namespace HomeStart.Core.Sites;
 /// <summary>The website being started: one document, changed only by <see cref="SiteCommand"/>s, each change a new revision.</summary>
 public sealed record Site(string Name, SiteSettings Settings)
 {
+    /// <summary>The most characters a site's name has.</summary>
     public const int LongestName = 80;
 
     /// <summary>How long the owner's word for a candidate may be.</summary>
@@ -16,8 +17,10 @@ public sealed record Site(string Name, SiteSettings Settings)
     /// <summary>How many candidates a shortlist holds.</summary>
     public const int MostCandidates = 8;
 
+    /// <summary>What it must do.</summary>
     public Needs Needs { get; init; } = new();
 
+    /// <summary>In the order the owner arranged it; never empty.</summary>
     public ImmutableArray<ListedCandidate> Shortlist { get; init; } = [];
 
     /// <summary>How many letters have been given; a letter is never given again.</summary>
@@ -26,12 +29,14 @@ public sealed record Site(string Name, SiteSettings Settings)
     /// <summary>A site with nothing chosen: one empty candidate, A.</summary>
     public static Site Empty(string name) => new Site(name, SiteSettings.Default).WithAnother(new Candidate(null, []));
 
+    /// <summary>The candidate of a letter; null where there is none.</summary>
     public ListedCandidate? Listed(string? letter) => Shortlist.FirstOrDefault(listed => listed.Letter == letter);
 
     /// <summary>The site with one more candidate, under the next letter.</summary>
     public Site WithAnother(Candidate candidate) =>
         this with { Shortlist = Shortlist.Add(new ListedCandidate(LetterAt(LettersGiven), candidate)), LettersGiven = LettersGiven + 1 };
 
+    /// <summary>The site with a candidate in the place of the one with its letter.</summary>
     public Site With(ListedCandidate changed) => this with { Shortlist = [.. Shortlist.Select(listed => listed.Letter == changed.Letter ? changed : listed)] };
 
     // A … Z, then AA, AB …
@@ -46,6 +51,7 @@ public sealed record ListedCandidate(string Letter, Candidate Candidate, string?
 /// <param name="StartDate">Null: the business date of the day it is looked at.</param>
 public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactDecimal TaxPercent, bool CountTax, bool NewCustomer)
 {
+    /// <summary>Three years from today, in pounds, with 20% tax.</summary>
     public static readonly SiteSettings Default = new(36, null, ExactDecimal.Whole(20), CountTax: true, NewCustomer: true);
 
     /// <summary>The code of the currency that sums are shown in.</summary>

@@ -53,18 +53,18 @@ public static class SiteChange
         }
     }
 
-    private static Site Rename(Site site, RenameSite rename, FaultList faults) => site with { Name = Naming.Read(rename.Name, Site.LongestName, "A site's name", required: true, faults) };
+    private static Site Rename(Site site, RenameSite rename, FaultList faults) => site with { Name = Naming.Read(rename.Name, Site.LongestName, "site", required: true, faults) };
 
     private static Site Add(Site site, AddCandidate add, FaultList faults)
     {
         var copied = add.CopyOf is null ? add.Found ?? new Candidate(null, []) : site.Listed(add.CopyOf)?.Candidate;
         if (copied is null)
         {
-            faults.Add(FaultCodes.Unknown, "copyOf", $"There is no candidate {add.CopyOf} to copy.");
+            faults.Add(FaultCodes.Unknown, "copyOf", FaultReason.NoCandidateToCopy, add.CopyOf);
         }
         else if (site.Shortlist.Length >= Site.MostCandidates)
         {
-            faults.Add(FaultCodes.OutOfRange, "letter", $"The shortlist holds {Site.MostCandidates}: remove one first.");
+            faults.Add(FaultCodes.OutOfRange, "letter", FaultReason.ShortlistFull, Site.MostCandidates);
         }
 
         return copied is null ? site : site.WithAnother(copied);
@@ -79,7 +79,7 @@ public static class SiteChange
 
     private static Site RenameListed(Site site, RenameCandidate rename, FaultList faults)
     {
-        var name = Naming.Read(rename.Name, Site.LongestCandidateName, "A candidate's name", required: false, faults);
+        var name = Naming.Read(rename.Name, Site.LongestCandidateName, "candidate", required: false, faults);
         return OfListed(site, rename.Letter, faults, listed => site.With(listed with { Name = name.Length == 0 ? null : name }));
     }
 
@@ -101,7 +101,7 @@ public static class SiteChange
             return change(listed);
         }
 
-        faults.Add(FaultCodes.Unknown, "letter", $"There is no candidate {letter}.");
+        faults.Add(FaultCodes.Unknown, "letter", FaultReason.NoCandidate, letter);
         return site;
     }
 
@@ -113,7 +113,7 @@ public static class SiteChange
                 return candidate with { Hosting = change(candidate.Hosting) };
             }
 
-            faults.Add(FaultCodes.Required, "letter", "Choose a plan first.");
+            faults.Add(FaultCodes.Required, "letter", FaultReason.PlanFirst);
             return candidate;
         });
 
@@ -142,7 +142,7 @@ public static class SiteChange
             return candidate with { Hosting = hosting with { AddOns = Set(hosting.AddOns, extra) } };
         }
 
-        faults.Add(FaultCodes.Required, "extra", extra.ForDomain ? "Choose a domain first." : "Choose a plan first.");
+        faults.Add(FaultCodes.Required, "extra", extra.ForDomain ? FaultReason.DomainFirst : FaultReason.PlanFirst);
         return candidate;
     }
 

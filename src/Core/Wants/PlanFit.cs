@@ -8,19 +8,26 @@ namespace HomeStart.Core.Wants;
 /// <param name="By">The extra that meets it: had with the plan where it is met, else to be bought.</param>
 public sealed record NeedFit(string Need, Fit Fit, ReasonValue? Has, ReasonValue Wants, AddOn? By);
 
+/// <summary>How a plan meets a need.</summary>
 public enum Fit
 {
+    /// <summary>By itself.</summary>
     Met,
 
     /// <summary>Only with an extra.</summary>
     WithExtra,
+
+    /// <summary>It does not, and no extra makes it good.</summary>
     NotMet,
+
+    /// <summary>The book does not say.</summary>
     NotStated,
 }
 
 /// <summary>A plan against the needs, need by need, before anything is bought with it. The domain and what can be paid today are not looked at.</summary>
 public static class PlanFit
 {
+    /// <summary>How a plan meets each need, in the order of the needs.</summary>
     public static ImmutableArray<NeedFit> Of(OfferBook book, Plan plan, Needs needs)
     {
         var strict = needs with { AcceptUnknown = false };

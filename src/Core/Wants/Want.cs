@@ -73,10 +73,18 @@ public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Numbe
         };
 }
 
+/// <summary>How a want is met.</summary>
 public enum WantKind
 {
+    /// <summary>A number is reached.</summary>
     Number,
+
+    /// <summary>A certificate is good enough.</summary>
     Certificate,
+
+    /// <summary>Something provides a tag.</summary>
     Tag,
+
+    /// <summary>Something is so.</summary>
     Flag,
 }

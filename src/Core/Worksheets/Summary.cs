@@ -8,6 +8,7 @@ namespace HomeStart.Core.Worksheets;
 /// <param name="StepTimes">How many times its first price the plan costs after the step, to one decimal; null without a step or where the later price is not stated.</param>
 public sealed record Summary(Sum Today, Sum RestOfFirstYear, Sum? EachLaterYear, Sum Horizon, string? StepTimes)
 {
+    /// <summary>The figures of a costing's sentence.</summary>
     public static Summary Of(Costing costing)
     {
         var columns = costing.Ledger.Sums;

@@ -11,6 +11,7 @@ public sealed record Timeline(ImmutableArray<Bar> Bars, bool IsByYear)
     /// <summary>More dates than this are drawn as years.</summary>
     public const int MostDates = 14;
 
+    /// <summary>The bars of a costing.</summary>
     public static Timeline Of(Costing costing)
     {
         var dates = costing.Counted.GroupBy(bill => bill.Date).Select(group => Bar.Of(costing, group.Key, [.. group])).ToImmutableArray();
@@ -48,8 +49,10 @@ public sealed record Bar(DateOnly Date, Minor Total, bool AtLeast, BarParts Part
 /// <summary>The five kinds of money of every chart, discounts taken.</summary>
 public sealed record BarParts(Minor Plan, Minor Domain, Minor Extras, Minor Setup, Minor Tax)
 {
+    /// <summary>Nothing.</summary>
     public static readonly BarParts None = new(0, 0, 0, 0, 0);
 
+    /// <summary>Part by part.</summary>
     public static BarParts operator +(BarParts left, BarParts right) =>
         new(left.Plan + right.Plan, left.Domain + right.Domain, left.Extras + right.Extras, left.Setup + right.Setup, left.Tax + right.Tax);
 

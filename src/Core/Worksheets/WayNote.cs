@@ -22,6 +22,7 @@ public sealed record WayNote(WayNoteKind Kind, bool IsDayAfter)
     }
 }
 
+/// <summary>What people misread about a way to pay.</summary>
 public enum WayNoteKind
 {
     /// <summary>It is the one chosen: this is what falls due after what is counted.</summary>

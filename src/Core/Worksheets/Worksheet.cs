@@ -49,6 +49,7 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     /// <summary>Where the codes entered are known at all, whatever is bought.</summary>
     public ImmutableArray<(string Code, OfferBook Book, Promotion Promotion)> KnownCodes { get; init; } = [];
 
+    /// <summary>The worksheet of a candidate.</summary>
     public static Worksheet Of(ListedCandidate listed, IReadOnlyList<OfferBook> books, CountSettings settings, Needs needs)
     {
         var candidate = listed.Candidate;

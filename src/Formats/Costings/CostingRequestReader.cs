@@ -35,7 +35,7 @@ public static class CostingRequestReader
     {
         var items = node.Items(MostBooks);
         var books = items.Select(BookReader.Read).ToImmutableArray();
-        node.Faults.AddDuplicates(books.Select(book => book?.Id is "" ? null : book?.Id), index => $"{items[index].Where}.id", "Offer book");
+        node.Faults.AddDuplicates(books.Select(book => book?.Id is "" ? null : book?.Id), index => $"{items[index].Where}.id", "book");
         return [.. books.OfType<OfferBook>()];
     }
 }

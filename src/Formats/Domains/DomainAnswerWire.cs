@@ -10,7 +10,7 @@ public sealed record TypedDomainWire(string? Label, string? Ending, string? Faul
     public static TypedDomainWire Of(TypedDomain parts)
     {
         var (label, fault) = DomainLabel.Parse(parts.Label);
-        return new TypedDomainWire(label?.Text, parts.Ending, fault?.Reason, fault?.Suggestion, label is null ? [] : LabelAdvice.For(label));
+        return new TypedDomainWire(label?.Text, parts.Ending, fault is null ? null : NameWords.Of(fault), fault?.Suggestion, label is null ? [] : [.. LabelAdvice.For(label).Select(advice => NameWords.Of(advice, label.Text.Length))]);
     }
 }
 

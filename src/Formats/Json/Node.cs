@@ -43,9 +43,9 @@ public readonly struct Node
     }
 
     /// <summary>Reports that this must be there.</summary>
-    public void Required(string what) => _faults.Add(FaultCodes.Required, Where, $"{what} is missing.");
+    public void Required(string what) => _faults.Say(FaultCodes.Required, Where, $"{what} is missing.");
 
-    public void Fault(string code, string message) => _faults.Add(code, Where, message);
+    public void Fault(string code, string message) => _faults.Say(code, Where, message);
 
     /// <summary>Whether this is an object; anything else but absence is reported.</summary>
     public bool IsObject() => Is(JsonValueKind.Object, "an object");

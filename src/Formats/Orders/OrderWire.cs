@@ -28,7 +28,7 @@ public sealed record OrderWire(
             order.Letter,
             order.PlacedOn,
             order.State,
-            order.Problem is { } problem ? new OrderProblemWire(problem.Step, problem.Code, problem.Message) : null,
+            order.Problem is { } problem ? new OrderProblemWire(problem.Step, problem.Code, problem.Message.Length > 0 ? problem.Message : Words(problem.Code)) : null,
             [.. order.Steps.Select(step => OrderStepWire.Of(order, step))],
             order.CanCancel,
             order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
@@ -37,6 +37,15 @@ public sealed record OrderWire(
             order.CardEnding,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
+
+    // What Core knows by its code alone; a counterpart's own words stand as they came.
+    private static string Words(string code) =>
+        code switch
+        {
+            "called-off" => "You called the order off.",
+            "no-answer" => "No answer came that makes sense.",
+            _ => "It was refused, without a reason.",
+        };
 }
 
 public sealed record OrderProblemWire(StepKind Step, string Code, string Message);

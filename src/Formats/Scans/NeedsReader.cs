@@ -105,7 +105,7 @@ public static class NeedsReader
         var name = route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep ? node.RequiredText("The domain's name") : node.Text();
         if (name is not null && route != DomainRoute.Lent && DomainName.Parse(name, "com").Fault is { } fault)
         {
-            node.Fault(FaultCodes.BadType, fault.Reason);
+            node.Faults.Add(FaultCodes.BadType, node.Where, FaultReason.NotADomain, fault);
         }
 
         return name;

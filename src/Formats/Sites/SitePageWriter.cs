@@ -34,7 +34,7 @@ public static class SitePageWriter
             costing is null ? null : WhyNotOrdered(costing));
     }
 
-    private static string? WhyNotOrdered(Costing costing) => Placing.Of(costing).Faults.Faults is [var first, ..] ? first.Message : null;
+    private static string? WhyNotOrdered(Costing costing) => Placing.Of(costing).Faults.Faults is [var first, ..] ? FaultWords.Of(first) : null;
 
     private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
 }

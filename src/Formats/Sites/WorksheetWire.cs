@@ -51,7 +51,10 @@ public sealed record PublicRecordWire(string Domain, string Seller, bool IsPriva
 /// <summary>What people misread about a way to pay.</summary>
 public sealed record WayNoteWire(WayNoteKind Kind, bool IsDayAfter);
 
-public sealed record FaultWire(string Code, string Where, string Message);
+public sealed record FaultWire(string Code, string Where, string Message)
+{
+    public static FaultWire Of(Fault fault) => new(fault.Code, fault.Where, FaultWords.Of(fault));
+}
 
 /// <param name="EachLaterYear">What each year after the first comes to, where they are all alike.</param>
 /// <param name="StepTimes">How many times its first price the plan costs later: "2.8".</param>

@@ -12,7 +12,7 @@ public static class WorksheetWriter
             worksheet.Costing is { } costing ? CostingWriter.Write(costing) : null,
             worksheet.Costing is { } summed ? Summary(summed) : null,
             worksheet.Costing is { } drawn ? Timeline(drawn) : null,
-            [.. worksheet.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))],
+            [.. worksheet.Faults.Select(fault => FaultWire.Of(fault))],
             [.. worksheet.Plans.Select(PlanOptionWire.Of)],
             [.. worksheet.DataCentres.Select(centre => new DataCentreOptionWire(centre.Choice?.Id, centre.Choice?.Name, centre.Choice?.Region, centre.IsChosen, OutcomeWire.Of(centre)))],
             [.. worksheet.WaysToPay.Select(WayToPay)],

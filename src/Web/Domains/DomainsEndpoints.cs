@@ -34,13 +34,13 @@ internal static class DomainsEndpoints
         var (name, fault) = DomainLabel.Parse(Short(label));
         if (fault is not null)
         {
-            faults.Add(FaultCodes.BadType, "label", fault.Reason);
+            faults.Add(FaultCodes.BadType, "label", FaultReason.NotADomain, new DomainFault(DomainPart.Label, fault, 0));
         }
 
         var seller = workspace.Books.FirstOrDefault(known => (book is null || known.Id == book) && known.Domain(ending) is not null);
         if (seller is null)
         {
-            faults.Add(FaultCodes.Unknown, "ending", $"No offer book here sells the ending .{Short(ending)}.");
+            faults.Say(FaultCodes.Unknown, "ending", $"No offer book here sells the ending .{Short(ending)}.");
         }
 
         if (faults.Any)
@@ -50,7 +50,7 @@ internal static class DomainsEndpoints
 
         if (DomainName.Parse(name!.Text, ending).Domain is not { } domain)
         {
-            faults.Add(FaultCodes.OutOfRange, "label", $"With its ending this is too long: a domain has at most {DomainName.Longest} characters.");
+            faults.Say(FaultCodes.OutOfRange, "label", $"With its ending this is too long: a domain has at most {DomainName.Longest} characters.");
             return Hosting.FaultResults.Unprocessable(faults);
         }
 

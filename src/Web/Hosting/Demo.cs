@@ -30,6 +30,6 @@ public sealed record Demo(ImmutableArray<OfferBook> OfferBooks, ImmutableArray<B
         var faults = new FaultList();
         using var json = JsonDocument.Parse(bytes);
         return BookReader.Read(json.RootElement, faults)
-            ?? throw new InvalidDataException($"{file}: " + string.Join("; ", faults.Faults.Select(fault => $"{fault.Where}: {fault.Message}")));
+            ?? throw new InvalidDataException($"{file}: " + string.Join("; ", faults.Faults.Select(fault => $"{fault.Where}: {FaultWords.Of(fault)}")));
     }
 }

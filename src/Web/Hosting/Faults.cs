@@ -9,7 +9,7 @@ internal static class FaultResults
     public static IResult Answer<T>(Result<T> result)
         where T : class => result.Has(out var value) ? Results.Ok(value) : Unprocessable(result.Faults);
 
-    public static IReadOnlyList<FaultWire> Wires(FaultList faults) => [.. faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))];
+    public static IReadOnlyList<FaultWire> Wires(FaultList faults) => [.. faults.Faults.Select(fault => FaultWire.Of(fault))];
 
     public static IResult Unprocessable(FaultList faults) =>
         Results.Problem(

@@ -12,25 +12,25 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
     {
         if (versioned.Site.Listed(wanted.Letter) is not { } listed)
         {
-            faults.Add(FaultCodes.Unknown, "letter", $"There is no candidate {wanted.Letter} any more.");
+            faults.Say(FaultCodes.Unknown, "letter", $"There is no candidate {wanted.Letter} any more.");
             return null;
         }
 
         var settings = versioned.Site.Settings.On(today);
         if (Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is not { } costing)
         {
-            faults.Add(FaultCodes.Required, "letter", $"Candidate {wanted.Letter} is not complete: choose what is missing on the worksheet.");
+            faults.Say(FaultCodes.Required, "letter", $"Candidate {wanted.Letter} is not complete: choose what is missing on the worksheet.");
             return null;
         }
 
         if (settings.StartDate != today)
         {
-            faults.Add(FaultCodes.BadDate, "startDate", $"This is counted from {settings.StartDate:yyyy-MM-dd}. An order starts on the day it is placed: set the start to today on the worksheet.");
+            faults.Say(FaultCodes.BadDate, "startDate", $"This is counted from {settings.StartDate:yyyy-MM-dd}. An order starts on the day it is placed: set the start to today on the worksheet.");
         }
 
         if (new Money(costing.Totals.DueToday, costing.Currency).ToAmount() != wanted.Today)
         {
-            faults.Add(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
+            faults.Say(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
         }
 
         var placed = Placing.Of(costing);
@@ -52,7 +52,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
         var isAgreed = premium is null ? answer.State == AvailabilityState.Free : answer.State == AvailabilityState.Premium && IsSaid(premium.Register, answer.Register) && IsSaid(premium.Renew, answer.Renew);
         if (!isAgreed)
         {
-            faults.Add(FaultCodes.Unavailable, "domain", answer.State switch
+            faults.Say(FaultCodes.Unavailable, "domain", answer.State switch
             {
                 AvailabilityState.Premium => $"{name} is a premium name and costs more than you saw. Check it again on the domain page.",
                 AvailabilityState.Free => $"{name} is not a premium name any more. Check it again on the domain page.",

@@ -109,7 +109,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             return false;
         }
 
-        faults.Add(FaultCodes.Repeated, "again", $"You placed an order like this one a short while ago: {like.Reference}. Order it again only if you want all of it twice.");
+        faults.Say(FaultCodes.Repeated, "again", $"You placed an order like this one a short while ago: {like.Reference}. Order it again only if you want all of it twice.");
         return true;
     }
 

@@ -53,7 +53,7 @@ internal static class OrdersEndpoints
     {
         var faults = new FaultList();
         PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
-        return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => new FaultWire(fault.Code, fault.Where, fault.Message))]));
+        return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.Of(fault))]));
     }
 
     private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody<PlaceOrderBody> body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)

@@ -78,7 +78,7 @@ internal abstract class JsonBody
         }
 
         var faults = new FaultList();
-        faults.Add(FaultCodes.BadType, flaw.Where, flaw.Message);
+        faults.Say(FaultCodes.BadType, flaw.Where, flaw.Message);
         return FaultResults.Unprocessable(faults);
     }
 }

@@ -62,14 +62,14 @@ internal static class ScansEndpoints
         var faults = new FaultList();
         if (ScanRequestReader.ObjectiveOf(objective) is not { } wanted)
         {
-            faults.Add(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
+            faults.Say(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
             return FaultResults.Unprocessable(faults);
         }
 
         var request = await desk.ScanAsync(site.Site, wanted, byPlan, http.RequestAborted);
         if (request is { Objective: Objective.Expected, Settings.KeepChancePercent: null })
         {
-            faults.Add(FaultCodes.Required, "keepChancePercent", "Say on the needs page how sure you are to keep the site, to scan for what is expected.");
+            faults.Say(FaultCodes.Required, "keepChancePercent", "Say on the needs page how sure you are to keep the site, to scan for what is expected.");
             return FaultResults.Unprocessable(faults);
         }
 

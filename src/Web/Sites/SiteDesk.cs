@@ -25,7 +25,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         var count = (await ListAsync(cancel)).Count;
         if (count >= MostSites)
         {
-            faults.Add(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
+            faults.Say(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
         }
     }
 
@@ -35,7 +35,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         var length = Documents.Write(site).Length;
         if (length > LargestSite)
         {
-            faults.Add(FaultCodes.OutOfRange, "", $"With this the site would take {length} characters; at most {LargestSite} are kept. Take off codes, extras or candidates that are not needed.");
+            faults.Say(FaultCodes.OutOfRange, "", $"With this the site would take {length} characters; at most {LargestSite} are kept. Take off codes, extras or candidates that are not needed.");
         }
     }
 

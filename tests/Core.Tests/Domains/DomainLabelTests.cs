@@ -1,4 +1,5 @@
 using CsCheck;
+using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
@@ -29,7 +30,7 @@ public class DomainLabelTests
     {
         var (label, fault) = DomainLabel.Parse(typed);
         label.ShouldBeNull();
-        fault!.Reason.ShouldEndWith(".");
+        NameWords.Of(fault.ShouldNotBeNull()).ShouldEndWith(".");
         fault.Suggestion.ShouldBe(suggestion);
     }
 

@@ -1,3 +1,4 @@
+using HomeStart.Formats;
 using CsCheck;
 
 namespace HomeStart.Core.Tests;
@@ -37,7 +38,7 @@ public class DomainNameTests
         var (domain, fault) = DomainName.Parse(label, ending);
         domain.ShouldBeNull();
         fault!.Part.ShouldBe(part);
-        fault.Reason.ShouldNotBeEmpty();
+        NameWords.Of(fault).ShouldEndWith(".");
     }
 
     [Theory]

@@ -1,3 +1,4 @@
+using HomeStart.Formats;
 using System.Collections.Immutable;
 
 namespace HomeStart.Core.Tests;
@@ -51,7 +52,7 @@ public class ScanWorkTests
             return null;
         }
 
-        var message = faults.ShouldHaveSingleItem().Message;
+        var message = FaultWords.Of(faults.ShouldHaveSingleItem());
         var match = System.Text.RegularExpressions.Regex.Match(message, @"(\d+ ways; at most \d+|\d+ steps|sold in \d+ places; at most \d+)", System.Text.RegularExpressions.RegexOptions.ExplicitCapture, TimeSpan.FromSeconds(1));
         return match.Success ? match.Value : message;
     }

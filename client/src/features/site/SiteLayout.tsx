@@ -104,7 +104,7 @@ export function SiteLayout() {
         {longDay(site.data.settings.startDate)}, in {site.data.settings.currency},{' '}
         {site.data.settings.countTax
           ? `with ${site.data.settings.taxPercent}% tax`
-          : 'without the tax, which is got back'}
+          : 'without the tax, which you reclaim'}
       </p>
       <main id="sheet" tabIndex={-1} className="bg-sheet border-rule grow border-t outline-none">
         <div className="mx-auto max-w-[1440px] px-4 pb-10 sm:px-6">

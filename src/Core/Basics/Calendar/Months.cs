@@ -17,6 +17,7 @@ public static class Months
 /// <summary>The days a line pays for: from its first day to, not including, <paramref name="Until"/>.</summary>
 public readonly record struct Cover(DateOnly From, DateOnly Until)
 {
+    /// <summary>How many days are covered.</summary>
     public int Days => Until.DayNumber - From.DayNumber;
 
     /// <summary>How many of its days lie on or after a date.</summary>

@@ -20,9 +20,11 @@ public sealed class Result<T>
     public Result<TOther> As<TOther>(Func<T, TOther> other)
         where TOther : class => Result.Of(Value is null ? null : other(Value), Faults);
 
+    /// <summary>Whether there is a value, and the value.</summary>
     public bool Has([NotNullWhen(true)] out T? value) => (value = Value) is not null;
 }
 
+/// <summary>Makes results.</summary>
 public static class Result
 {
     /// <summary>The value, unless any fault was found.</summary>

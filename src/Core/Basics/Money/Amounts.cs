@@ -17,11 +17,11 @@ public static class Amounts
             case AmountFault.None:
                 return money.Units;
             case AmountFault.TooLarge:
-                faults.Add(FaultCodes.OutOfRange, where, $"{text} is more than can be costed: at most {new Money(Money.Largest, currency).ToAmount()}.");
+                faults.Add(FaultCodes.OutOfRange, where, FaultReason.AmountTooLarge, text, new Money(Money.Largest, currency).ToAmount());
                 return null;
             default:
                 var example = new Money(currency.Decimals == 0 ? 47 : 4740, currency).ToAmount();
-                faults.Add(FaultCodes.BadAmount, where, $"This is not an amount in {currency.Code}: write digits with at most {currency.Decimals} decimals as text, such as \"{example}\".");
+                faults.Add(FaultCodes.BadAmount, where, FaultReason.NotAnAmount, text, currency, example);
                 return null;
         }
     }

@@ -39,6 +39,7 @@ public sealed record Currency
     public static Currency Get(string code) =>
         TryGet(code, out var currency) ? currency : throw new ArgumentException($"{code} is not an active currency.", nameof(code));
 
+    /// <summary>Its code.</summary>
     public override string ToString() => Code;
 
     private static IEnumerable<Currency> All() =>

@@ -13,13 +13,16 @@ public readonly record struct ExactDecimal
 
     private ExactDecimal(BigInteger mantissa, int scale) => (Mantissa, Scale) = (mantissa, scale);
 
+    /// <summary>The digits without the point; never below zero.</summary>
     public BigInteger Mantissa { get; }
 
     /// <summary>How many decimals were written.</summary>
     public int Scale { get; }
 
+    /// <summary>Whether it is nothing.</summary>
     public bool IsZero => Mantissa.IsZero;
 
+    /// <summary>A whole number, not below zero.</summary>
     public static ExactDecimal Whole(int number) => new(number, 0);
 
     /// <summary>Reads ASCII digits with at most one point that has digits on both sides; no sign, no exponent, no white space.</summary>
@@ -53,6 +56,7 @@ public readonly record struct ExactDecimal
         return true;
     }
 
+    /// <summary>Whether it is not above a whole number.</summary>
     public bool IsAtMost(int limit) => Mantissa <= limit * BigInteger.Pow(10, Scale);
 
     /// <summary>This × 10^<paramref name="power"/>, or null where that is over 10^30.</summary>
@@ -62,6 +66,7 @@ public readonly record struct ExactDecimal
         return value > BigInteger.Pow(10, 30) ? null : (Minor)value;
     }
 
+    /// <summary>As it was written, zeros behind the point kept: "47.40".</summary>
     public override string ToString()
     {
         var digits = Mantissa.ToString().PadLeft(Scale + 1, '0');

@@ -59,6 +59,7 @@ public readonly record struct Money(Minor Units, Currency Currency)
         return Units < 0 ? "-" + text : text;
     }
 
+    /// <summary>"47.40 GBP".</summary>
     public override string ToString() => $"{ToAmount()} {Currency.Code}";
 
     private Minor In(Currency currency) =>
@@ -68,7 +69,12 @@ public readonly record struct Money(Minor Units, Currency Currency)
 /// <summary>What is wrong with the text of an amount.</summary>
 public enum AmountFault
 {
+    /// <summary>It is an amount.</summary>
     None,
+
+    /// <summary>It is none, or has more decimals than its currency.</summary>
     NotAnAmount,
+
+    /// <summary>It is above <see cref="Money.Largest"/>.</summary>
     TooLarge,
 }

@@ -17,12 +17,16 @@ public sealed class Bill
 
     internal Bill(DateOnly date, OfferBook? book, Currency currency) => (Date, Book, Currency) = (date, book, currency);
 
+    /// <summary>The day it is due.</summary>
     public DateOnly Date { get; }
 
+    /// <summary>Who charges it; null: a registrar outside.</summary>
     public OfferBook? Book { get; }
 
+    /// <summary>The currency of its amounts: the book's, or that of a domain kept elsewhere.</summary>
     public Currency Currency { get; }
 
+    /// <summary>In the order of costing rule 17.</summary>
     public IReadOnlyList<BillLine> Lines => _lines is null ? _only is null ? [] : [_only] : new ArraySegment<BillLine>(_lines, 0, _count);
 
     /// <summary>Whether a line of it is not stated, so that its figures are only "at least".</summary>
@@ -96,6 +100,7 @@ public sealed class BillLine
         AfterDiscounts = Amount;
     }
 
+    /// <summary>What it is for.</summary>
     public LineKind Kind { get; }
 
     /// <summary>The plan's id (also of its set-up fee), the data centre's or extra's, or the domain written out.</summary>
@@ -104,6 +109,7 @@ public sealed class BillLine
     /// <summary>The years of a domain line, the number bought of a hosting extra, else 1.</summary>
     public int Quantity { get; }
 
+    /// <summary>Before discounts, in minor units of the bill's currency; zero where it is not stated.</summary>
     public Minor Amount { get; }
 
     /// <summary>What is left after all discounts.</summary>
@@ -115,6 +121,7 @@ public sealed class BillLine
     /// <summary>The days it pays for; null: none.</summary>
     public Cover? Cover { get; }
 
+    /// <summary>The rows under it, in the order they were taken (costing rule 18).</summary>
     public IReadOnlyList<Discount> Discounts => _discounts ?? (IReadOnlyList<Discount>)[];
 
     /// <summary>Had with the plan or the domain price already, so that it costs nothing (costing rule 15).</summary>
@@ -185,7 +192,9 @@ internal sealed record LineDomain(int Index, string? Ending, string Ref);
 /// <param name="Amount">What it takes off, above or equal to zero, in minor units of the bill's currency.</param>
 public readonly record struct Discount(Promotion? Promotion, Minor Amount)
 {
+    /// <summary>The source of the included domain-year.</summary>
     public const string IncludedSource = "included";
 
+    /// <summary><see cref="IncludedSource"/>, a code as it was entered, or the name of an automatic promotion.</summary>
     public string Source => Promotion?.Source ?? IncludedSource;
 }

@@ -21,6 +21,7 @@ public sealed class BillRun
         _bills = new List<Bill>(2 + (months / (purchase.Hosting?.Option.EveryMonths ?? 12)) + (purchase.Domains.Length * months / 12));
     }
 
+    /// <summary>What the bills are of.</summary>
     public Purchase Purchase { get; }
 
     /// <summary>By date, then book id (none first), then currency.</summary>

@@ -11,7 +11,10 @@ public sealed record Candidate(HostingChoice? Hosting, ImmutableArray<DomainChoi
 /// <summary>The hosting of a candidate. A null id has not been chosen.</summary>
 public sealed record HostingChoice(string? Book, string? Plan, int? EveryMonths, int? CommitMonths)
 {
+    /// <summary>Its id in the book; null: whichever.</summary>
     public string? DataCentre { get; init; }
+
+    /// <summary>The extras of the hosting, by id.</summary>
     public ImmutableArray<AddOnChoice> AddOns { get; init; } = [];
 
     /// <summary>Codes as typed, in the order they were entered.</summary>
@@ -20,6 +23,7 @@ public sealed record HostingChoice(string? Book, string? Plan, int? EveryMonths,
 /// <summary>One domain of a candidate. Which fields count depends on the route (costing rules 8 to 12).</summary>
 public sealed record DomainChoice(DomainRoute? Route)
 {
+    /// <summary>The id of the book it is bought from; null where it is not bought.</summary>
     public string? Book { get; init; }
 
     /// <summary>The part before the ending; null while a domain is chosen later.</summary>
@@ -28,19 +32,34 @@ public sealed record DomainChoice(DomainRoute? Route)
     /// <summary>Without its leading dot: <c>co.uk</c>.</summary>
     public string? Ending { get; init; }
 
+    /// <summary>For how many years it is first paid, 1 to 10.</summary>
     public int Years { get; init; } = 1;
+
+    /// <summary>Whether the plan's domain-year may be spent on it (costing rule 16).</summary>
     public bool UseIncluded { get; init; } = true;
+
+    /// <summary>What a premium name costs; null: the ending's own prices.</summary>
     public PremiumPrices? Premium { get; init; }
+
+    /// <summary>The extras of this domain, by id.</summary>
     public ImmutableArray<AddOnChoice> AddOns { get; init; } = [];
+
+    /// <summary>Codes as typed for this domain, in the order they were entered.</summary>
     public ImmutableArray<string> Codes { get; init; } = [];
+
+    /// <summary>For later: in how many months it is bought.</summary>
     public int InMonths { get; init; }
+
+    /// <summary>For transfer and keep: until when it is paid already.</summary>
     public DateOnly? Expires { get; init; }
 
     /// <summary>For keep: what the outside registrar takes for a year, in <see cref="Currency"/>.</summary>
     public ExactDecimal? Renewal { get; init; }
 
+    /// <summary>For keep: the currency of <see cref="Renewal"/>; null for every other route.</summary>
     public Currency? Currency { get; init; }
 
+    /// <summary>Whether a book here is paid for it.</summary>
     public bool IsBought => Route is DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer;
 
     /// <summary>The domain written out: <c>ostlerwren.com</c>; <c>.org</c> while it has no name.</summary>

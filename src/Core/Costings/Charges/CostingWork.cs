@@ -21,9 +21,7 @@ internal static class CostingWork
         var work = Of(purchase);
         if (work > Most)
         {
-            faults.Add(
-                FaultCodes.OutOfRange, "candidate",
-                $"With this many extras, domains, codes and promotions there are {work} steps to work out; at most {Most} are. Take fewer of them, or leave unused promotions out of the book.");
+            faults.Add(FaultCodes.OutOfRange, "candidate", FaultReason.CostingTooLarge, work, Most);
         }
 
         return work <= Most;

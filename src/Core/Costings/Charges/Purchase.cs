@@ -21,6 +21,7 @@ public sealed record Purchase(DateOnly StartDate, CustomerStatus Customer, Bough
     public Currency OwnCurrency => Hosting?.Book.Currency ?? Domains[0].ChargedIn;
 }
 
+/// <summary>The hosting of a purchase, every id found.</summary>
 public sealed record BoughtHosting(OfferBook Book, Plan Plan, BillingOption Option, DataCentre? DataCentre, ImmutableArray<BoughtAddOn> AddOns, ImmutableArray<string> Codes);
 
 /// <param name="BookOrder">Where the extra stands in its book.</param>
@@ -29,6 +30,7 @@ public sealed record BoughtAddOn(AddOn AddOn, int Quantity, int BookOrder);
 /// <summary>One domain. <see cref="Book"/> is null where it is kept elsewhere; a lent one is not charged and has neither book, price nor currency.</summary>
 public sealed record BoughtDomain(int Index, DomainChoice Choice, OfferBook? Book, Currency? Currency)
 {
+    /// <summary>What its book asks for the ending; null where it is not bought.</summary>
     public DomainPrice? Price { get; init; }
 
     /// <summary>The first year's price, premium or not; null is not stated.</summary>
@@ -37,6 +39,7 @@ public sealed record BoughtDomain(int Index, DomainChoice Choice, OfferBook? Boo
     /// <summary>A later year's price, premium or not, also of a domain kept elsewhere; null is not stated.</summary>
     public Minor? Renew { get; init; }
 
+    /// <summary>Its extras, as the candidate lists them.</summary>
     public ImmutableArray<BoughtAddOn> AddOns { get; init; } = [];
 
     /// <exception cref="InvalidOperationException">It is lent: nothing is charged.</exception>

@@ -48,10 +48,10 @@ public sealed class Resolver
             return null;
         }
 
-        var plan = Found(choice.Plan, book.Plan, $"{where}.plan", $"{book.Provider.Name} has no plan “{choice.Plan}”.");
+        var plan = Found(choice.Plan, book.Plan, $"{where}.plan", FaultReason.NoSuchPlanThere, book.Provider.Name);
         var centre = choice.DataCentre is null
             ? null
-            : Found(choice.DataCentre, book.DataCentre, $"{where}.dataCentre", $"{book.Provider.Name} has no data centre “{choice.DataCentre}”.");
+            : Found(choice.DataCentre, book.DataCentre, $"{where}.dataCentre", FaultReason.NoSuchDataCentre, book.Provider.Name);
         var addOns = AddOns(book, AddOnFor.Hosting, choice.AddOns, where);
         return plan is not null && Option(plan, choice, where) is { } option ? new BoughtHosting(book, plan, option, centre, addOns, choice.Codes) : null;
     }
@@ -68,10 +68,7 @@ public sealed class Resolver
         var option = plan.Option(every, commit);
         if (option is null && InRange(every) && InRange(commit))
         {
-            _faults.Add(
-                FaultCodes.Unknown,
-                $"{where}.everyMonths",
-                $"The plan {plan.Name} cannot be paid every {every} months with a commitment of {commit}: choose one of its ways to pay.");
+            _faults.Add(FaultCodes.Unknown, $"{where}.everyMonths", FaultReason.NotPaidLikeThis, plan.Name, every, commit);
         }
 
         return option;
@@ -81,13 +78,13 @@ public sealed class Resolver
     {
         if (candidate.Domains.Length > MostDomains)
         {
-            _faults.Add(FaultCodes.OutOfRange, $"{Root}.domains", $"There are {candidate.Domains.Length} domains; at most {MostDomains} can be costed together.");
+            _faults.Add(FaultCodes.OutOfRange, $"{Root}.domains", FaultReason.TooManyDomains, candidate.Domains.Length, MostDomains);
         }
 
         _faults.AddDuplicates(
             candidate.Domains.Select(domain => domain is { Name: not null, Ending: not null } ? domain.Ref.ToLowerInvariant() : null),
             index => $"{Root}.domains[{index}]",
-            "Domain");
+            "domain");
         return [.. candidate.Domains.Select((choice, index) => Domain(choice, index, candidate.Hosting is not null)).OfType<BoughtDomain>()];
     }
 
@@ -106,7 +103,7 @@ public sealed class Resolver
                 RefuseAddOns(choice, where);
                 if (!hasHosting)
                 {
-                    _faults.Add(FaultCodes.Required, $"{where}.route", "An address can only be lent by a host: choose hosting as well, or another route.");
+                    _faults.Add(FaultCodes.Required, $"{where}.route", FaultReason.LentWithoutHost);
                 }
 
                 return new BoughtDomain(index, choice, null, null);
@@ -120,7 +117,7 @@ public sealed class Resolver
     {
         if (choice.InMonths is < 0 or > CountSettings.LongestHorizon)
         {
-            _faults.Add(FaultCodes.OutOfRange, $"{where}.inMonths", $"A domain can be chosen 0 to {CountSettings.LongestHorizon} months on; this says {choice.InMonths}.");
+            _faults.Add(FaultCodes.OutOfRange, $"{where}.inMonths", FaultReason.LaterOutOfRange, CountSettings.LongestHorizon, choice.InMonths);
         }
 
         if (choice.Route == DomainRoute.Transfer)
@@ -137,7 +134,7 @@ public sealed class Resolver
         var addOns = AddOns(book, AddOnFor.Domain, choice.AddOns, where);
         var register = Premium(choice.Premium?.Register, book, $"{where}.premium.register");
         var renew = Premium(choice.Premium?.Renew, book, $"{where}.premium.renew");
-        var price = Found(choice.Ending, book.Domain, $"{where}.ending", $"{book.Provider.Name} does not sell the ending .{choice.Ending}.");
+        var price = Found(choice.Ending, book.Domain, $"{where}.ending", FaultReason.EndingNotSold, book.Provider.Name);
         CheckYears(choice, price?.MaxYears ?? 10, where);
         if (price is null)
         {
@@ -146,7 +143,7 @@ public sealed class Resolver
 
         if (choice.Route == DomainRoute.Transfer && price.Transfer is null)
         {
-            _faults.Add(FaultCodes.Unavailable, $"{where}.route", $"{book.Provider.Name} does not take transfers of .{choice.Ending} domains.");
+            _faults.Add(FaultCodes.Unavailable, $"{where}.route", FaultReason.NoTransfers, book.Provider.Name, choice.Ending);
         }
 
         return new BoughtDomain(index, choice, book, book.Currency)
@@ -176,7 +173,7 @@ public sealed class Resolver
     {
         if (choice is { Name: { } name, Ending: { } ending, Route: not (DomainRoute.Lent or null) } && DomainName.Parse(name, ending).Fault is { } fault)
         {
-            _faults.Add(FaultCodes.BadType, $"{where}.{(fault.Part == DomainPart.Label ? "name" : "ending")}", fault.Reason);
+            _faults.Add(FaultCodes.BadType, $"{where}.{(fault.Part == DomainPart.Label ? "name" : "ending")}", FaultReason.NotADomain, fault);
         }
     }
 
@@ -188,11 +185,11 @@ public sealed class Resolver
         }
         else if (expires < _settings.StartDate)
         {
-            _faults.Add(FaultCodes.Expired, $"{where}.expires", $"The domain has run out on {expires:yyyy-MM-dd}, before the start date: renew it first, or start earlier.");
+            _faults.Add(FaultCodes.Expired, $"{where}.expires", FaultReason.HasExpired, expires);
         }
         else if (choice.Route == DomainRoute.Transfer && expires > _settings.StartDate.AddMonths(120))
         {
-            _faults.Add(FaultCodes.TooManyYears, $"{where}.expires", "The domain is paid for more than ten years ahead, which no registry allows: check the date.");
+            _faults.Add(FaultCodes.TooManyYears, $"{where}.expires", FaultReason.PaidTooFarAhead);
         }
     }
 
@@ -200,7 +197,7 @@ public sealed class Resolver
     {
         if (choice.Route != DomainRoute.Transfer && (choice.Years < 1 || choice.Years > most))
         {
-            _faults.Add(FaultCodes.OutOfRange, $"{where}.years", $"This domain can be registered for 1 to {most} years; this says {choice.Years}.");
+            _faults.Add(FaultCodes.OutOfRange, $"{where}.years", FaultReason.YearsOutOfRange, most, choice.Years);
         }
     }
 
@@ -210,23 +207,23 @@ public sealed class Resolver
     {
         foreach (var (index, addOn) in choice.AddOns.Index().Where(pair => pair.Item.Id is not null))
         {
-            _faults.Add(FaultCodes.Unknown, $"{where}.addOns[{index}].id", $"“{addOn.Id}” cannot be bought for a domain that no book here registers.");
+            _faults.Add(FaultCodes.Unknown, $"{where}.addOns[{index}].id", FaultReason.ExtraWithoutBook, addOn.Id);
         }
     }
 
     private ImmutableArray<BoughtAddOn> AddOns(OfferBook book, AddOnFor sort, ImmutableArray<AddOnChoice> choices, string where)
     {
-        _faults.AddDuplicates(choices.Select(choice => choice.Id), index => $"{where}.addOns[{index}].id", "Extra");
+        _faults.AddDuplicates(choices.Select(choice => choice.Id), index => $"{where}.addOns[{index}].id", "extra");
         var bought = ImmutableArray.CreateBuilder<BoughtAddOn>();
         foreach (var (index, choice) in choices.Index())
         {
             if (choice.Quantity is < 1 or > AddOnChoice.Largest)
             {
-                _faults.Add(FaultCodes.OutOfRange, $"{where}.addOns[{index}].quantity", $"From 1 to {AddOnChoice.Largest} can be bought; this says {choice.Quantity}.");
+                _faults.Add(FaultCodes.OutOfRange, $"{where}.addOns[{index}].quantity", FaultReason.QuantityOutOfRange, AddOnChoice.Largest, choice.Quantity);
             }
 
-            var message = $"{book.Provider.Name} has no extra “{choice.Id}” for {(sort == AddOnFor.Hosting ? "hosting" : "domains")}.";
-            if (Found(choice.Id, id => book.AddOn(id, sort), $"{where}.addOns[{index}].id", message) is { } addOn)
+            var missing = sort == AddOnFor.Hosting ? FaultReason.NoSuchHostingExtra : FaultReason.NoSuchDomainExtra;
+            if (Found(choice.Id, id => book.AddOn(id, sort), $"{where}.addOns[{index}].id", missing, book.Provider.Name) is { } addOn)
             {
                 bought.Add(new BoughtAddOn(addOn, choice.Quantity, book.AddOns.IndexOf(addOn)));
             }
@@ -236,9 +233,10 @@ public sealed class Resolver
     }
 
     private OfferBook? Book(string? id, string where) =>
-        Found(id, wanted => _books.FirstOrDefault(book => book.Id == wanted), where, $"There is no offer book “{id}” here.");
+        Found(id, wanted => _books.FirstOrDefault(book => book.Id == wanted), where, FaultReason.NoSuchBook);
 
-    private T? Found<T>(string? id, Func<string, T?> find, string where, string message)
+    // The figures of what is missing end with its id.
+    private T? Found<T>(string? id, Func<string, T?> find, string where, FaultReason missing, params object?[] figures)
         where T : class
     {
         var found = id is null ? null : find(id);
@@ -248,7 +246,7 @@ public sealed class Resolver
         }
         else if (found is null)
         {
-            _faults.Add(FaultCodes.Unknown, where, message);
+            _faults.Add(FaultCodes.Unknown, where, missing, [.. figures, id]);
         }
 
         return found;
@@ -258,7 +256,7 @@ public sealed class Resolver
     {
         if (months is { } given && !InRange(given))
         {
-            _faults.Add(FaultCodes.OutOfRange, where, $"This must be 1 to {CountSettings.LongestHorizon} months; it says {given}.");
+            _faults.Add(FaultCodes.OutOfRange, where, FaultReason.MonthsOutOfRange, CountSettings.LongestHorizon, given);
         }
     }
 

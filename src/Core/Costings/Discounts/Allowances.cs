@@ -14,15 +14,28 @@ public sealed record InclusionVerdict(int Domain, InclusionResult Result, int? M
 /// <summary>In the order in which costing rule 16 is read.</summary>
 public enum InclusionResult
 {
+    /// <summary>An allowance was spent on it.</summary>
     Used,
 
     /// <summary>There is no hosting, or the plan gives no domain-year.</summary>
     NoneGiven,
+
+    /// <summary>The domain is bought from another book than the hosting.</summary>
     OtherBook,
+
+    /// <summary>The plan gives it from a longer commitment on.</summary>
     CommitTooShort,
+
+    /// <summary>The plan gives it for other endings.</summary>
     OtherEnding,
+
+    /// <summary>A premium name is never included.</summary>
     Premium,
+
+    /// <summary>A transfer, where the plan gives registrations alone; or the domain is not bought.</summary>
     OtherRoute,
+
+    /// <summary>The owner does not want it spent on this domain.</summary>
     TurnedOff,
 
     /// <summary>The allowance went to another domain, or had run out by this domain's date.</summary>

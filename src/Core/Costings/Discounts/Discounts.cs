@@ -13,14 +13,31 @@ public sealed record CodeVerdict(OfferBook Book, string Code, Verdict Verdict, P
 /// <summary>In the order they are looked for.</summary>
 public enum Verdict
 {
+    /// <summary>The book has no such code.</summary>
     Unknown,
+
+    /// <summary>It counts from a later day on.</summary>
     NotYet,
+
+    /// <summary>It counted until an earlier day.</summary>
     Expired,
+
+    /// <summary>The owner is a customer of this book already.</summary>
     NewCustomersOnly,
+
+    /// <summary>It is for other plans.</summary>
     OtherPlansOnly,
+
+    /// <summary>The plan is paid for fewer months at a time than it asks.</summary>
     CycleTooShort,
+
+    /// <summary>Another code that cannot stand beside it saves more, or came first.</summary>
     CannotCombine,
+
+    /// <summary>No line that it is for has anything left to take off.</summary>
     NothingToDiscount,
+
+    /// <summary>It took something off.</summary>
     Applied,
 }
 

@@ -15,6 +15,7 @@ public sealed class Ledger
     private Ledger(ImmutableArray<LedgerRow> rows, ImmutableArray<Minor> totals, ImmutableArray<bool> atLeast, int? firstTermEndsAfter) =>
         (Rows, Totals, AtLeast, FirstTermEndsAfter) = (rows, totals, atLeast, firstTermEndsAfter);
 
+    /// <summary>In the order of costing rule 30.</summary>
     public ImmutableArray<LedgerRow> Rows { get; }
 
     /// <summary>The sum of each column.</summary>

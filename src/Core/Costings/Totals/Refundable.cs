@@ -44,10 +44,18 @@ public sealed record Refundable(Minor Amount, DateOnly? LastDay, NoRefund? Reaso
     }
 }
 
+/// <summary>Why nothing comes back.</summary>
 public enum NoRefund
 {
+    /// <summary>Only hosting is given back.</summary>
     NoHosting,
+
+    /// <summary>The book states no refund.</summary>
     NotOffered,
+
+    /// <summary>It is offered from a longer commitment on.</summary>
     CommitTooShort,
+
+    /// <summary>Everything paid is excluded from it.</summary>
     NothingLeft,
 }

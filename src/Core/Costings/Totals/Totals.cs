@@ -6,9 +6,16 @@ namespace HomeStart.Core.Costings;
 /// <summary>The sums of a costing, in minor units of its display currency unless said otherwise (costing rules 25 to 29).</summary>
 public sealed record Totals
 {
+    /// <summary>What the start date's bills come to.</summary>
     public required Minor DueToday { get; init; }
+
+    /// <summary>What the bills before the end of the first commitment come to.</summary>
     public required Minor FirstTerm { get; init; }
+
+    /// <summary>What the counted bills come to.</summary>
     public required Minor Horizon { get; init; }
+
+    /// <summary>The horizon over its months, rounded.</summary>
     public required Minor PerMonth { get; init; }
 
     /// <summary>Null where no bill is counted.</summary>
@@ -16,8 +23,14 @@ public sealed record Totals
 
     /// <summary>What falls due first from the end of the horizon on.</summary>
     public required NextDue? Next { get; init; }
+
+    /// <summary>What is still owed of the first term after the horizon.</summary>
     public required Minor OwedAfterHorizon { get; init; }
+
+    /// <summary>The part of counted bills that covers days after the horizon.</summary>
     public required Minor UnusedAtEnd { get; init; }
+
+    /// <summary>What comes back to an owner who leaves within the refund days.</summary>
     public required Refundable Refundable { get; init; }
 
     /// <summary>The first plan price a month, in the book's currency; null without hosting.</summary>
@@ -26,6 +39,7 @@ public sealed record Totals
     /// <summary>Null unless the owner gave the chance of going on.</summary>
     public required Minor? Expected { get; init; }
 
+    /// <summary>The plan's first change of price; null: it never changes.</summary>
     public required PriceStepUp? PriceStep { get; init; }
 
     /// <summary>Which of today, first term and horizon hold a line that is not stated.</summary>
@@ -35,8 +49,10 @@ public sealed record Totals
     public required ImmutableArray<(Bill Bill, BillLine Line)> Unstated { get; init; }
 }
 
+/// <summary>What is due on one date, in minor units of the display currency.</summary>
 public readonly record struct DueOn(DateOnly Date, Minor Total);
 
+/// <summary>Which of three sums hold a part that is not stated.</summary>
 public readonly record struct AtLeast(bool DueToday, bool FirstTerm, bool Horizon);
 
 /// <summary>Works the totals out.</summary>

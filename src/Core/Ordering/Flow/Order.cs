@@ -12,11 +12,13 @@ namespace HomeStart.Core.Ordering;
 /// </summary>
 public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedOn, Contact Contact, OrderedThings Things)
 {
+    /// <summary>Where it stands.</summary>
     public OrderState State { get; init; } = OrderState.Working;
 
     /// <summary>What went wrong, while the owner has to do something or after it was undone.</summary>
     public OrderProblem? Problem { get; init; }
 
+    /// <summary>In the order they are carried out.</summary>
     public ImmutableArray<OrderStep> Steps { get; init; } = [];
 
     /// <summary>
@@ -27,8 +29,10 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>What the card processor gave for the card; never a number.</summary>
     public required string CardToken { get; init; }
 
+    /// <summary>The card's last four digits.</summary>
     public required string CardEnding { get; init; }
 
+    /// <summary>The hosting that was prepared; null until then.</summary>
     public HostAccount? Account { get; init; }
 
     /// <summary>What the owner quotes: made from the id, easy to read out.</summary>
@@ -52,6 +56,7 @@ public sealed record OrderedThings(
     public bool IsLike(OrderedThings other) => Domain is null && other.Domain is null ? Hosting == other.Hosting : Domain?.Name == other.Domain?.Name;
 }
 
+/// <summary>What one seller is paid today.</summary>
 public sealed record Payment(string Book, string Seller, Money Amount);
 
 /// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
@@ -71,8 +76,10 @@ public sealed record OrderedDomain(string Book, string Seller, DomainName? Name,
 public sealed record OrderedItem(
     LineKind? Kind, string Ref, string Name, string Book, string Seller, int Quantity, int Months, Money Amount, DateOnly? From, DateOnly? Until, bool Included);
 
+/// <summary>What went wrong at a step: the counterpart's reason as a word, and a sentence for the owner.</summary>
 public sealed record OrderProblem(StepKind Step, string Code, string Message);
 
+/// <summary>Where an order stands.</summary>
 public enum OrderState
 {
     /// <summary>Steps are being carried out.</summary>
@@ -90,6 +97,7 @@ public enum OrderState
     /// <summary>All undone; nothing was charged.</summary>
     Cancelled,
 
+    /// <summary>Everything is delivered and paid.</summary>
     Completed,
 }
 
@@ -98,6 +106,7 @@ public enum OrderState
 /// <param name="Book">Whose.</param>
 public sealed record OrderStep(StepKind Kind, string Book, string Key)
 {
+    /// <summary>How far it has come.</summary>
     public StepStatus Status { get; init; } = StepStatus.Waiting;
 
     /// <summary>How often there was no answer since the owner last said to try.</summary>
@@ -107,25 +116,43 @@ public sealed record OrderStep(StepKind Kind, string Book, string Key)
     public int Refused { get; init; }
 }
 
+/// <summary>What is asked of a counterpart, in the order it is done.</summary>
 public enum StepKind
 {
+    /// <summary>Money is set aside on the card.</summary>
     Hold,
+
+    /// <summary>The hosting is made.</summary>
     Prepare,
+
+    /// <summary>The domain is registered: this cannot be undone.</summary>
     Register,
+
+    /// <summary>The domain is pointed at the hosting.</summary>
     Join,
+
+    /// <summary>The money set aside is taken.</summary>
     Capture,
 }
 
+/// <summary>How far a step has come.</summary>
 public enum StepStatus
 {
+    /// <summary>Not begun.</summary>
     Waiting,
 
     /// <summary>Recorded, perhaps asked for: its outcome is asked for by its key before it is tried again.</summary>
     Trying,
+
+    /// <summary>Done.</summary>
     Done,
+
+    /// <summary>Refused: it was not done.</summary>
     Refused,
 
     /// <summary>Recorded to be undone, perhaps already.</summary>
     Undoing,
+
+    /// <summary>Done, and undone again.</summary>
     Undone,
 }

@@ -76,7 +76,7 @@ public static class OrderFlow
             (OutcomeState.NeverHappened, ActionKind.Settle) => With(order, step, step with { Status = StepStatus.Waiting, Unanswered = 0 }),
 
             // Said of something just asked for, it tells nothing: an attempt like any other, so that nobody is asked for ever.
-            (OutcomeState.NeverHappened, _) => Unanswered(order, step, Outcome.NoAnswer("It answered that it knows nothing of what it was asked for.")),
+            (OutcomeState.NeverHappened, _) => Unanswered(order, step, Outcome.NoAnswer()),
             (OutcomeState.Refused, ActionKind.Settle) => With(order, step, step with { Status = StepStatus.Refused, Unanswered = 0 }),
             (OutcomeState.Refused, ActionKind.Undo) => Unanswered(order, step with { Unanswered = MostUnanswered }, outcome),
             (OutcomeState.Refused, _) => RefusedStep(order, step, outcome),
@@ -109,7 +109,7 @@ public static class OrderFlow
             ? Settled(order with
             {
                 State = OrderState.Undoing,
-                Problem = order.Problem ?? new OrderProblem(StepKind.Hold, "called-off", "You called the order off."),
+                Problem = order.Problem ?? new OrderProblem(StepKind.Hold, "called-off", ""),
                 Steps = [.. order.Steps.Select(step => step with { Unanswered = 0 })],
             })
             : order;
@@ -166,6 +166,7 @@ public static class OrderFlow
 /// <param name="Step">As it stands in the order.</param>
 public sealed record OrderAction(ActionKind Kind, OrderStep Step);
 
+/// <summary>What to do about a step.</summary>
 public enum ActionKind
 {
     /// <summary>Carry the step out.</summary>
@@ -177,5 +178,6 @@ public enum ActionKind
     /// <summary>The order is being undone and this step may have been carried out: find out, and see to it that it cannot be any more.</summary>
     Settle,
 
+    /// <summary>Take back what it did.</summary>
     Undo,
 }

@@ -5,6 +5,7 @@ public static class OrderReference
 {
     private const string Alphabet = "23456789ABCDEFGHJKMNPQRSTVWXYZ";
 
+    /// <summary>The reference of an order's id: "HS-XXXX-XXXX", in letters and digits that are not taken for one another.</summary>
     public static string Of(Guid id)
     {
         var number = BitConverter.ToUInt64(id.ToByteArray(), 0);

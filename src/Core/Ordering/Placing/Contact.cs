@@ -10,34 +10,34 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
     /// <summary>Reports each field that cannot be ordered with, at <c>contact.…</c>.</summary>
     public void Check(FaultList faults)
     {
-        Need(Name, "name", "your name");
-        Need(Street, "street", "the street and number");
-        Need(Town, "town", "the town");
-        Need(Postcode, "postcode", "the postcode");
+        Need(Name, "name");
+        Need(Street, "street");
+        Need(Town, "town");
+        Need(Postcode, "postcode");
         if (Country.Length != 2 || !Country.All(char.IsAsciiLetterUpper))
         {
-            faults.Add(FaultCodes.Unknown, "contact.country", "Choose the country.");
+            faults.Add(FaultCodes.Unknown, "contact.country", FaultReason.CountryMissing);
         }
 
         if (!LooksLikeMail(Mail))
         {
-            faults.Add(Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, "contact.mail", "Type a mail address, such as you@example.com: the confirmation goes there.");
+            faults.Add(Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, "contact.mail", FaultReason.NotAMailAddress);
         }
 
         if (Telephone is { Length: > 0 } number && (number.Length > 30 || number.Count(char.IsAsciiDigit) < 6 || number.Any(letter => !char.IsAsciiDigit(letter) && !"+ ()-".Contains(letter, StringComparison.Ordinal))))
         {
-            faults.Add(FaultCodes.BadType, "contact.telephone", "A telephone number has digits, spaces and at most a leading +. It may be left out.");
+            faults.Add(FaultCodes.BadType, "contact.telephone", FaultReason.NotATelephone);
         }
 
-        void Need(string text, string field, string what)
+        void Need(string text, string field)
         {
             if (string.IsNullOrWhiteSpace(text))
             {
-                faults.Add(FaultCodes.Required, $"contact.{field}", $"Type {what}.");
+                faults.Add(FaultCodes.Required, $"contact.{field}", FaultReason.ContactMissing, field);
             }
             else if (text.Length > Longest)
             {
-                faults.Add(FaultCodes.OutOfRange, $"contact.{field}", $"At most {Longest} characters; this has {text.Length}.");
+                faults.Add(FaultCodes.OutOfRange, $"contact.{field}", FaultReason.ContactTooLong, Longest, text.Length);
             }
         }
     }

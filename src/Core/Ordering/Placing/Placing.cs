@@ -16,18 +16,18 @@ public static class Placing
         var domain = purchase.Domains.FirstOrDefault();
         if (purchase.Domains.Length > 1)
         {
-            faults.Add(FaultCodes.OutOfRange, "candidate.domains", "Order one domain at a time: take the others off this candidate.");
+            faults.Add(FaultCodes.OutOfRange, "candidate.domains", FaultReason.OneDomainAnOrder);
         }
 
         if (domain?.Choice.Route == DomainRoute.Transfer)
         {
-            faults.Add(FaultCodes.Unavailable, "candidate.domains[0].route", "A transfer cannot be ordered here yet. Keep the domain where it is, and move it later.");
+            faults.Add(FaultCodes.Unavailable, "candidate.domains[0].route", FaultReason.TransferNotOrdered);
         }
 
         var today = costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
         if (today.Exists(bill => bill.IsAtLeast))
         {
-            faults.Add(FaultCodes.Unavailable, "candidate", "Part of what is due today is not stated in the offer book, so it cannot be ordered.");
+            faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.UnstatedToday);
         }
 
         return Result.Of(faults.Any ? null : Things(costing, today), faults);

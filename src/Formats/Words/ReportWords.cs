@@ -35,7 +35,7 @@ internal static class ReportWords
     }
 
     public static string Counted(CountSettings settings) =>
-        $"Counted over {Span(settings.HorizonMonths)} from {Day(settings.StartDate)}, in {settings.DisplayCurrency!.Code}, {(settings.CountTax ? $"with {settings.TaxPercent}% tax" : "without the tax, which is got back")}.";
+        $"Counted over {Span(settings.HorizonMonths)} from {Day(settings.StartDate)}, in {settings.DisplayCurrency!.Code}, {(settings.CountTax ? $"with {settings.TaxPercent}% tax" : "without the tax, which is reclaimed")}.";
 
     /// <summary>Where the prices are from: each book bought from, and when it was read.</summary>
     public static IEnumerable<string> Sources(IEnumerable<Costing> costings) =>

@@ -1,0 +1,166 @@
+namespace HomeStart.Core.Basics;
+
+/// <summary>
+/// Why something is at fault, for whoever puts it into words: Core says the reason and the figures that belong to it, in the order given here. The sentences are in Formats.
+/// </summary>
+public enum FaultReason
+{
+    /// <summary>Found by whoever read the input, who says it in a sentence: that is the only figure.</summary>
+    Said,
+
+    /// <summary>What of (a word such as "plan"), the id.</summary>
+    ThereTwice,
+
+    /// <summary>The text, the currency, an example of an amount.</summary>
+    NotAnAmount,
+
+    /// <summary>The amount, the most that can be counted.</summary>
+    AmountTooLarge,
+
+    /// <summary>The currency, the display currency.</summary>
+    NoRate,
+
+    /// <summary>Steps of work, the most.</summary>
+    CostingTooLarge,
+
+    /// <summary>The plan, months of a bill, months of commitment.</summary>
+    NotPaidLikeThis,
+
+    /// <summary>How many there are, the most.</summary>
+    TooManyDomains,
+
+    /// <summary>None.</summary>
+    LentWithoutHost,
+
+    /// <summary>The most months, those asked.</summary>
+    LaterOutOfRange,
+
+    /// <summary>The provider, the ending.</summary>
+    NoTransfers,
+
+    /// <summary>A <see cref="Fault"/> of a name, as the room of domains has it.</summary>
+    NotADomain,
+
+    /// <summary>The day.</summary>
+    HasExpired,
+
+    /// <summary>None.</summary>
+    PaidTooFarAhead,
+
+    /// <summary>The most years, those asked.</summary>
+    YearsOutOfRange,
+
+    /// <summary>The extra's id.</summary>
+    ExtraWithoutBook,
+
+    /// <summary>The most, the number asked.</summary>
+    QuantityOutOfRange,
+
+    /// <summary>The provider, the extra's id.</summary>
+    NoSuchHostingExtra,
+
+    /// <summary>The provider, the extra's id.</summary>
+    NoSuchDomainExtra,
+
+    /// <summary>The provider, the plan's id.</summary>
+    NoSuchPlanThere,
+
+    /// <summary>The provider, the data centre's id.</summary>
+    NoSuchDataCentre,
+
+    /// <summary>The provider, the ending.</summary>
+    EndingNotSold,
+
+    /// <summary>The book's id.</summary>
+    NoSuchBook,
+
+    /// <summary>The most months, those asked.</summary>
+    MonthsOutOfRange,
+
+    /// <summary>None.</summary>
+    NoSteps,
+
+    /// <summary>None.</summary>
+    LastStepEnds,
+
+    /// <summary>None.</summary>
+    StepWithoutEnd,
+
+    /// <summary>None.</summary>
+    FirstStepUnstated,
+
+    /// <summary>Places, the most.</summary>
+    TooManyEndings,
+
+    /// <summary>Steps of work, the most.</summary>
+    ScanTooLarge,
+
+    /// <summary>The plan, the provider, ways, the most.</summary>
+    TooManyWays,
+
+    /// <summary>Whose (site or candidate), the least and most characters, those typed.</summary>
+    NameLength,
+
+    /// <summary>Whose (site or candidate).</summary>
+    NameUnseen,
+
+    /// <summary>The most characters.</summary>
+    CodeLength,
+
+    /// <summary>The most codes.</summary>
+    TooManyCodes,
+
+    /// <summary>The letter.</summary>
+    NoCandidateToCopy,
+
+    /// <summary>The most candidates.</summary>
+    ShortlistFull,
+
+    /// <summary>The letter.</summary>
+    NoCandidate,
+
+    /// <summary>None.</summary>
+    PlanFirst,
+
+    /// <summary>None.</summary>
+    DomainFirst,
+
+    /// <summary>The plan's id, the book's.</summary>
+    NoSuchPlan,
+
+    /// <summary>The most months, those asked.</summary>
+    HorizonOutOfRange,
+
+    /// <summary>None.</summary>
+    StartOutOfRange,
+
+    /// <summary>None.</summary>
+    RateOutOfRange,
+
+    /// <summary>The code.</summary>
+    NoSuchCurrency,
+
+    /// <summary>None.</summary>
+    CountryMissing,
+
+    /// <summary>None.</summary>
+    NotAMailAddress,
+
+    /// <summary>None.</summary>
+    NotATelephone,
+
+    /// <summary>The field.</summary>
+    ContactMissing,
+
+    /// <summary>The most characters, those typed.</summary>
+    ContactTooLong,
+
+    /// <summary>None.</summary>
+    OneDomainAnOrder,
+
+    /// <summary>None.</summary>
+    TransferNotOrdered,
+
+    /// <summary>None.</summary>
+    UnstatedToday,
+}

@@ -1,0 +1,90 @@
+using System.Collections.Frozen;
+using System.Globalization;
+
+namespace HomeStart.Formats;
+
+/// <summary>Faults as sentences for a person: what is wrong, and how to mend it.</summary>
+public static class FaultWords
+{
+    // {0}, {1} … are the figures of a reason, in the order in which FaultReason names them.
+    private static readonly FrozenDictionary<FaultReason, string> Sentences = new Dictionary<FaultReason, string>
+    {
+        [FaultReason.Said] = "{0}",
+        [FaultReason.ThereTwice] = "{0} “{1}” is there twice: keep one of them.",
+        [FaultReason.NotAnAmount] = "This is not an amount in {1}: write it as text, in digits with no more decimals than the currency has, such as \"{2}\".",
+        [FaultReason.AmountTooLarge] = "{0} is more than can be costed: at most {1}.",
+        [FaultReason.NoRate] = "Some of this is paid in {0}: say what one {0} is worth in {1}.",
+        [FaultReason.CostingTooLarge] = "With this many extras, domains, codes and promotions there are {0} steps to work out; at most {1} are. Take fewer of them, or leave unused promotions out of the book.",
+        [FaultReason.NotPaidLikeThis] = "The plan {0} cannot be paid every {1} months with a commitment of {2}: choose one of its ways to pay.",
+        [FaultReason.TooManyDomains] = "There are {0} domains; at most {1} can be costed together.",
+        [FaultReason.LentWithoutHost] = "An address can only be lent by a host: choose hosting as well, or another route.",
+        [FaultReason.LaterOutOfRange] = "A domain can be chosen 0 to {0} months from the start; this says {1}.",
+        [FaultReason.NoTransfers] = "{0} does not take transfers of .{1} domains.",
+        [FaultReason.HasExpired] = "The domain expired on {0:yyyy-MM-dd}, before the start date: renew it first, or start earlier.",
+        [FaultReason.PaidTooFarAhead] = "The domain is paid for more than ten years ahead, which no registry allows: check the date.",
+        [FaultReason.YearsOutOfRange] = "This domain can be registered for 1 to {0} years; this says {1}.",
+        [FaultReason.ExtraWithoutBook] = "“{0}” cannot be bought for a domain that no book here registers.",
+        [FaultReason.QuantityOutOfRange] = "From 1 to {0} can be bought; this says {1}.",
+        [FaultReason.NoSuchHostingExtra] = "{0} has no extra “{1}” for hosting.",
+        [FaultReason.NoSuchDomainExtra] = "{0} has no extra “{1}” for domains.",
+        [FaultReason.NoSuchPlanThere] = "{0} has no plan “{1}”.",
+        [FaultReason.NoSuchDataCentre] = "{0} has no data centre “{1}”.",
+        [FaultReason.EndingNotSold] = "{0} does not sell the ending .{1}.",
+        [FaultReason.NoSuchBook] = "There is no offer book “{0}” here.",
+        [FaultReason.MonthsOutOfRange] = "This must be 1 to {0} months; it says {1}.",
+        [FaultReason.NoSteps] = "There is no price: give at least one step.",
+        [FaultReason.LastStepEnds] = "The last price holds for good: leave its periods out, or add a price after it.",
+        [FaultReason.StepWithoutEnd] = "Only the last price may go on for good: say for how many periods this one holds, 1 or more.",
+        [FaultReason.FirstStepUnstated] = "The first price must be stated.",
+        [FaultReason.TooManyEndings] = "These endings are sold in {0} places; at most {1} are looked at. Ask for fewer endings.",
+        [FaultReason.ScanTooLarge] = "There are {0} steps to work out; at most {1} are. Scan fewer books at once, or ask for less.",
+        [FaultReason.TooManyWays] = "What {0} of {1} lacks can be made good by extras and codes in {2} ways; at most {3} are tried. Ask for fewer extras at once.",
+        [FaultReason.NameUnseen] = "{0} holds a character that cannot be seen, a control or direction mark: type it again without.",
+        [FaultReason.CodeLength] = "Type a code of 1 to {0} characters.",
+        [FaultReason.TooManyCodes] = "{0} codes are tried already: remove one first.",
+        [FaultReason.NoCandidateToCopy] = "There is no candidate {0} to copy.",
+        [FaultReason.ShortlistFull] = "The shortlist holds {0}: remove one first.",
+        [FaultReason.NoCandidate] = "There is no candidate {0}.",
+        [FaultReason.PlanFirst] = "Choose a plan first.",
+        [FaultReason.DomainFirst] = "Choose a domain first.",
+        [FaultReason.NoSuchPlan] = "There is no plan “{0}” in an offer book “{1}”.",
+        [FaultReason.HorizonOutOfRange] = "Count over 1 to {0} months; this says {1}.",
+        [FaultReason.StartOutOfRange] = "The start date must lie in the years 1970 to 2200.",
+        [FaultReason.RateOutOfRange] = "A rate must be above zero and at most 1000000000.",
+        [FaultReason.NoSuchCurrency] = "“{0}” is not the code of a currency, such as USD.",
+        [FaultReason.CountryMissing] = "Choose the country.",
+        [FaultReason.NotAMailAddress] = "Type a mail address, such as you@example.com: the confirmation goes there.",
+        [FaultReason.NotATelephone] = "A telephone number has digits, spaces and at most a leading +. It may be left out.",
+        [FaultReason.ContactMissing] = "Type {0}.",
+        [FaultReason.ContactTooLong] = "At most {0} characters; this has {1}.",
+        [FaultReason.OneDomainAnOrder] = "Order one domain at a time: take the others off this candidate.",
+        [FaultReason.TransferNotOrdered] = "A transfer cannot be ordered here yet. Keep the domain where it is, and move it later.",
+        [FaultReason.UnstatedToday] = "Part of what is due today is not stated in the offer book, so it cannot be ordered.",
+    }.ToFrozenDictionary();
+
+    private static readonly FrozenDictionary<string, string> Things = new Dictionary<string, string>
+    {
+        ["plan"] = "Plan", ["data-centre"] = "Data centre", ["extra"] = "Extra", ["ending"] = "Ending", ["promotion"] = "Promotion", ["code"] = "Code", ["domain"] = "Domain", ["book"] = "Offer book",
+        ["billing-option"] = "Way to pay (months of a bill/of commitment)", ["site"] = "A site’s name", ["candidate"] = "A candidate’s name", ["name"] = "your name", ["street"] = "the street and number",
+        ["town"] = "the town", ["postcode"] = "the postcode",
+    }.ToFrozenDictionary();
+
+    /// <summary>The sentence of a fault.</summary>
+    public static string Of(Fault fault) =>
+        fault.Reason switch
+        {
+            FaultReason.NotADomain => NameWords.Of((DomainFault)fault.Figures[0]!),
+            FaultReason.NameLength when fault.Figures is [_, 1, ..] => Filled("{0} has 1 to {2} characters; this has {3}.", fault),
+            FaultReason.NameLength => Filled("{0} has at most {2} characters; this has {3}.", fault),
+            FaultReason.Said => (string)fault.Figures[0]!,
+            _ => Filled(Sentences[fault.Reason], fault),
+        };
+
+    /// <summary>Reports what a reader of input found, in its own words.</summary>
+    public static void Say(this FaultList faults, string code, string where, string message) => faults.Add(code, where, FaultReason.Said, message);
+
+    private static string Filled(string sentence, Fault fault) =>
+        string.Format(CultureInfo.InvariantCulture, sentence, [.. fault.Figures.Select((figure, at) => at == 0 && figure is string word && IsThing(fault.Reason) ? Things[word] : figure)]);
+
+    private static bool IsThing(FaultReason reason) => reason is FaultReason.ThereTwice or FaultReason.NameLength or FaultReason.NameUnseen or FaultReason.ContactMissing;
+}

@@ -1,0 +1,41 @@
+namespace HomeStart.Formats;
+
+/// <summary>What is wrong with a name, and what is worth a second thought, as sentences.</summary>
+public static class NameWords
+{
+    public static string Of(DomainFault fault) =>
+        fault switch
+        {
+            { Part: DomainPart.Ending } => "This is no ending of a domain, such as com or co.uk.",
+            { TooLong: > 0 and var length } => $"With its ending this has {length} characters; a domain has at most {DomainName.Longest}.",
+            { Label: { } label } => Of(label),
+            _ => "This is no domain name: use letters, digits and inner hyphens.",
+        };
+
+    public static string Of(LabelFault fault) =>
+        fault.Problem switch
+        {
+            LabelProblem.Empty => "Type the name you want, without its ending.",
+            LabelProblem.Space => "A domain has no spaces: run the words together, or put a hyphen between them.",
+            LabelProblem.Underscore => "A domain has no underscores: a hyphen may stand instead.",
+            LabelProblem.Dot => "There is a dot left over: type the name once, with at most one ending.",
+            LabelProblem.Ampersand => "A domain cannot hold “&”: leave it out, or write “and”.",
+            LabelProblem.OtherLetter => $"“{fault.Character}” is outside a to z. Some registries allow it, none of ours does yet: write it without.",
+            LabelProblem.OtherCharacter => $"A domain cannot hold “{Shown(fault.Character!.Value)}”: use letters, digits and hyphens.",
+            LabelProblem.HyphenAtEnd => "A hyphen can only stand between letters or digits, not at an end.",
+            LabelProblem.HyphensKept => "Two hyphens in the third and fourth place are kept for encoded names: use one.",
+            LabelProblem.TooLong => $"This has {fault.Length} characters; a name can have at most {DomainLabel.Longest}.",
+            _ => throw new ArgumentOutOfRangeException(nameof(fault), fault.Problem, "There are no words for this."),
+        };
+
+    public static string Of(Advice advice, int length) =>
+        advice switch
+        {
+            Advice.Hyphen => "The hyphen has to be said each time on the telephone, and is easily left out.",
+            Advice.Digit => "People who hear a digit do not know whether to write it as a word.",
+            Advice.ManyLetters => $"{length} letters are many to type: shorter names are remembered better.",
+            _ => throw new ArgumentOutOfRangeException(nameof(advice), advice, "There are no words for this."),
+        };
+
+    private static string Shown(char character) => char.IsControl(character) || char.IsSurrogate(character) ? "that character" : character.ToString();
+}
