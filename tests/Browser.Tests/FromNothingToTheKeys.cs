@@ -124,7 +124,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Press("Site: Ostler");
         browser.Type("Start another site", "Hexworth clocks");
         browser.Control("Start").Click();
-        browser.Reads("Begin anywhere");
+        browser.Reads("Start anywhere");
     }
 
     // Every figure of the ledger on the page stands in the costing that the server gives for the same candidate.

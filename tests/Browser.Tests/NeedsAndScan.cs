@@ -65,7 +65,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Reads("at least 10 GB of storage, at least 1 database, an installer");
         browser.Press("What is the site for? It becomes");
         browser.Type("Storage, in GB, at least", "plenty");
-        browser.Reads("Digits only, with a point where needed, such as 5000.");
+        browser.Reads("Digits only, with a decimal point if needed, such as 5000.");
         browser.Type("Storage, in GB, at least", "25");
         browser.Field("Storage, in GB, at least").SendKeys(Keys.Enter);
         browser.Reads("at least 25 GB of storage");
@@ -82,7 +82,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Select("Domain", "yes: keep it where it is");
         browser.Reads("not asked yet");
         browser.Type("Your domain", "https://ostlerwren.co.uk/");
-        browser.Field("It runs out on").SendKeys("03012027");
+        browser.Field("It expires on").SendKeys("03012027");
         browser.Type("A renewal costs, with tax, £", "14.40");
         browser.Press("Ask for it");
         browser.Reads("keep ostlerwren.co.uk: £14.40 a year from 1 Mar 2027");

@@ -73,7 +73,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Site: Ostler");
         browser.Type("Start another site", "Second shop");
         browser.Press("Start");
-        browser.Reads("Begin anywhere");
+        browser.Reads("Start anywhere");
         Take("empty-start");
     }
 

@@ -100,7 +100,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Press("Add one");
-        browser.Reads("Begin anywhere");
+        browser.Reads("Start anywhere");
         browser.Type("A code to try", "plume30");
         browser.Press("Try it");
         browser.Reads("Quillhaven: 30% off the plan, on the first bill, if you pay for one year or more at a time, for new customers, not beside another code.");
@@ -139,7 +139,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Find("body").SendKeys("c");
         browser.Reads("Side by side");
         browser.Find("body").SendKeys("?");
-        browser.Choice("single keys do this").Click();
+        browser.Choice("use single keys as shortcuts").Click();
         browser.Find("body").SendKeys(Keys.Escape);
         browser.Find("body").SendKeys("w");
         Thread.Sleep(200);

@@ -15,7 +15,7 @@ function queue() {
   queries.setQueryData(siteKey('s', undefined), pageAt(3));
   const sent: { revision: number; answer: (status: number, body: unknown) => void; fail: () => void }[] = [];
   vi.spyOn(api, 'POST').mockImplementation(
-    ((_: string, init: { body: { revision: number } }) =>
+    (_: string, init: { body: { revision: number } }) =>
       new Promise((resolve, reject) => {
         sent.push({
           revision: init.body.revision,
@@ -23,7 +23,7 @@ function queue() {
             resolve({ ...(status < 300 ? { data: body } : { error: body }), response: new Response(null, { status }) }),
           fail: () => reject(new TypeError('Failed to fetch')),
         });
-      })) as unknown as typeof api.POST,
+      }),
   );
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>

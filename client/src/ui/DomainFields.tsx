@@ -10,12 +10,12 @@ export function WholeDomainField(props: Field) {
 }
 
 export function ExpiresField(props: Field) {
-  return <TextField label="It runs out on" type="date" required {...props} />;
+  return <TextField label="It expires on" type="date" required {...props} />;
 }
 
 /** When a name chosen later is bought. */
 export function InMonthsField(props: Field) {
-  return <TextField label="In so many months" type="number" min={0} max={120} step={1} required {...props} />;
+  return <TextField label="How many months from now" type="number" min={0} max={120} step={1} required {...props} />;
 }
 
 /** What the registrar outside takes for a year. */
@@ -26,7 +26,7 @@ export function RenewalField({ currency, ...props }: Field & { currency: string 
       required
       inputMode="decimal"
       pattern="[0-9]+([.][0-9]{1,4})?"
-      title="Digits, with a point where needed: 14.20"
+      title="Digits, with a decimal point if needed: 14.20"
       {...props}
     />
   );

@@ -152,7 +152,7 @@ function useSumRows(comparison: Comparison): Compare[] {
         ),
     },
     {
-      label: 'Comes back if you leave early',
+      label: 'Refund if you leave early',
       text: ({ totals, refundLastDay }) => (totals && refundLastDay ? totals.refundable + refundLastDay : 'nothing'),
       show: ({ totals, refundLastDay }) =>
         totals && refundLastDay && !isZero(totals.refundable) ? (

@@ -77,7 +77,9 @@ export function NumberAnswer({ label, value, set }: { label: string; value: numb
       label={label}
       value={value > 0 ? String(value) : ''}
       faultOf={(text) =>
-        numberOf(text) === null ? 'Digits only, with a point where needed, such as 5000. Empty asks nothing.' : null
+        numberOf(text) === null
+          ? 'Digits only, with a decimal point if needed, such as 5000. Leave it empty to ask for nothing.'
+          : null
       }
       set={(text) => set(numberOf(text) ?? 0)}
     />

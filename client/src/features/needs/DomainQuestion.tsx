@@ -57,7 +57,7 @@ function domainWords({ route, name, endings, years, inMonths, expires, renewal, 
     case 'later':
       return `register ${written} in ${shortSpan(inMonths)}`;
     case 'transfer':
-      return `move ${written} in; it runs out on ${expires ? shortDay(expires) : ''}`;
+      return `move ${written} in; it expires on ${expires ? shortDay(expires) : ''}`;
     case 'keep':
       return `keep ${written}: ${renewal && currency ? money(renewal, currency) : ''} a year from ${expires ? shortDay(expires) : ''}`;
     default:

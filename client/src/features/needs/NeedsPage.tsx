@@ -189,7 +189,9 @@ function TheMoney({ needs, set }: Answered) {
           placeholder="any sum"
           value={needs.maxDueToday ?? ''}
           faultOf={(text) =>
-            /^\s*(\d{1,9}(\.\d{1,4})?)?\s*$/.test(text) ? null : 'A sum in digits, such as 150.00. Empty asks nothing.'
+            /^\s*(\d{1,9}(\.\d{1,4})?)?\s*$/.test(text)
+              ? null
+              : 'A sum in digits, such as 150.00. Leave it empty to ask for nothing.'
           }
           set={(text) => set({ maxDueToday: text || null })}
         />
@@ -203,7 +205,9 @@ function TheMoney({ needs, set }: Answered) {
               label="Chance in percent"
               value={keepChancePercent ?? ''}
               faultOf={(text) =>
-                /^\s*(\d{1,3}(\.\d+)?)?\s*$/.test(text) ? null : 'A number from 0 to 100. Empty asks nothing.'
+                /^\s*(\d{1,3}(\.\d+)?)?\s*$/.test(text)
+                  ? null
+                  : 'A number from 0 to 100. Leave it empty to ask for nothing.'
               }
               set={(percent) => change({ kind: 'set-keep-chance', percent: percent || null })}
             />
@@ -225,7 +229,7 @@ function TheMoney({ needs, set }: Answered) {
         </Choice>
       </Question>
       <Question
-        ask="Does your business get the tax back?"
+        ask="Does your business reclaim the tax?"
         becomes={countTax ? '' : 'tax is left out of what things cost'}
       >
         <Tick
@@ -238,7 +242,7 @@ function TheMoney({ needs, set }: Answered) {
         ask="And where a price list does not say?"
         becomes={needs.acceptUnknown ? 'what is not stated counts as met' : 'what is not stated counts as missing'}
       >
-        <Tick label="take it as met" on={needs.acceptUnknown} set={(acceptUnknown) => set({ acceptUnknown })} />
+        <Tick label="assume it is met" on={needs.acceptUnknown} set={(acceptUnknown) => set({ acceptUnknown })} />
       </Question>
     </>
   );

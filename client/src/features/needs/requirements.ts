@@ -43,8 +43,8 @@ export const visitors = [500, 2000, 5000, 20000, 50000, 200000];
 
 /** "mostly" words for how sure the owner is, as the chance in percent that the site still runs a year on. */
 export const chances: readonly (readonly [percent: string, words: string])[] = [
-  ['95', 'as good as certain'],
+  ['95', 'almost certain'],
   ['80', 'fairly sure'],
-  ['50', 'half and half'],
+  ['50', 'fifty-fifty'],
   ['25', 'only trying it out'],
 ];

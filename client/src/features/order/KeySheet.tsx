@@ -97,7 +97,7 @@ function Next({ sheet }: { sheet: Schemas['KeySheetWire'] }) {
       <ol className="mt-1 list-decimal pl-5 [&>li]:py-1">
         <li>Print this sheet or keep it where you will find it in a year.</li>
         {sheet.user && (
-          <li className="no-print">Let the first password be shown, write it down by hand, log in and change it.</li>
+          <li className="no-print">Show the first password, write it down by hand, then log in and change it.</li>
         )}
         {elsewhere && (
           <li className="text-red">

@@ -121,7 +121,7 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
       setHindrance(
         found === 'unknown'
           ? { kind: 'lost' }
-          : { kind: 'said', words: 'The order did not arrive: nothing was ordered. Order once more when you like.' },
+          : { kind: 'said', words: 'The order did not arrive: nothing was ordered. Order again when you like.' },
       );
     }
   };
@@ -202,7 +202,7 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
           await queries.invalidateQueries({ queryKey: ['site', page.id] });
           setHindrance({
             kind: 'said',
-            words: 'The worksheet was changed in another window. Look at what you buy once more, then order.',
+            words: 'The worksheet was changed in another window. Check what you are buying once more, then order.',
           });
         } else {
           await open(placed);

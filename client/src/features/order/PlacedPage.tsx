@@ -120,8 +120,8 @@ function WhatNow({ order }: { order: Order }) {
               ? 'Part of the money has been taken, for what was delivered.'
               : `${sum} is held on the card ending in ${order.cardEnding}; nothing has been taken.`}{' '}
             {order.canCancel
-              ? 'Try again, or call it off: then what was done is undone and the money is let go.'
-              : 'The domain is registered, which cannot be undone. Try again: it goes on where it stopped.'}
+              ? 'Try again, or call it off: then what was done is undone and the money is released.'
+              : 'The domain is registered, which cannot be undone. Try again: it will carry on where it stopped.'}
           </p>
           <Decisions order={order} />
         </>

@@ -43,7 +43,7 @@ export async function placeOrder(siteId: string, body: Schemas['PlaceOrderBody']
 
     throw found === 'absent'
       ? new Error(
-          'The connection was lost before the order arrived: nothing was ordered, and what you typed is still here. Order once more.',
+          'The connection was lost before the order arrived: nothing was ordered, and what you typed is still here. Order again.',
         )
       : new AnswerLost();
   }

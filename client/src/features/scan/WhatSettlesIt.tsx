@@ -93,7 +93,9 @@ function Dearest({ settling }: { settling: Settling }) {
   const { currency } = page.settings;
   const [dearest, ...others] = settling.needs;
   if (!dearest) {
-    return settling.least ? <li>No need by itself makes it dearer: dropping any one of them saves nothing.</li> : null;
+    return settling.least ? (
+      <li>No single need makes it dearer: dropping any one of them would save nothing.</li>
+    ) : null;
   }
 
   return dearest.saves ? (

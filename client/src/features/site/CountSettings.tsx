@@ -139,7 +139,7 @@ function Tax({ close }: { close: () => void }) {
         inputMode="decimal"
         required
         pattern="[0-9]+([.][0-9]+)?"
-        title="Digits, with a point where needed: 20 or 8.875"
+        title="Digits, with a decimal point if needed: 20 or 8.875"
         hint="It is added where an offer book’s prices do not include it already."
         {...field('percent')}
       />
@@ -173,12 +173,12 @@ function Customer({ close }: { close: () => void }) {
       </label>
       <form onSubmit={submit} className="border-rule flex flex-col gap-2 border-t pt-3">
         <TextField
-          label="How sure to run the site a year on, in percent"
+          label="How likely the site still runs a year from now, in percent"
           inputMode="decimal"
           placeholder="not said"
           pattern="[0-9]+([.][0-9]+)?"
           title="A number from 0 to 100, or nothing"
-          hint="From it comes the expected cost: what is due late counts for less, as you may have stopped by then."
+          hint="The expected cost comes from it: what is due later counts for less, as you may have stopped by then."
           {...field('percent')}
         />
         <Button type="submit">Count like this</Button>

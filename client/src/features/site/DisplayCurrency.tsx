@@ -54,7 +54,7 @@ export function DisplayCurrency({ close }: { close: () => void }) {
           label={`One ${code} is worth, in ${currency}`}
           inputMode="decimal"
           pattern="[0-9]+([.][0-9]+)?"
-          title="Digits, with a point where needed: 0.79"
+          title="Digits, with a decimal point if needed: 0.79"
           placeholder="not said"
           hint={
             currency === settings.currency && rates[code] === settings.rates[code] && settings.rateDates[code]

@@ -39,7 +39,7 @@ export function Keys() {
             {Object.entries(sheets).map(([key, [, name]]) => (
               <Key key={key} keys={key} does={`to ${name}`} />
             ))}
-            <Key keys="1 … 8" does="to that place of the shortlist" />
+            <Key keys="1 … 8" does="to that place on the shortlist" />
             <Key keys="u" does="undo" also="Ctrl Z" />
             <Key keys="r" does="redo" also="Ctrl Shift Z" />
             <Key keys="?" does="these keys" />
@@ -48,7 +48,7 @@ export function Keys() {
         </table>
         <label className="mt-3 flex gap-2">
           <input type="checkbox" checked={single} onChange={(event) => choose(event.target.checked)} />
-          single keys do this
+          use single keys as shortcuts
         </label>
       </Dialog>
     </>

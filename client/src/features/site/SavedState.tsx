@@ -18,7 +18,7 @@ export function SavedState({ changes, saving }: { changes: SiteChanges; saving: 
             </Button>
           )}
           <Button look="text" onClick={changes.dismiss}>
-            {changes.unsent ? 'Let it go' : changes.overtaken ? 'Leave it as it is there' : 'Close'}
+            {changes.unsent ? 'Discard it' : changes.overtaken ? 'Leave it as it is there' : 'Close'}
           </Button>
         </div>
       ) : (

@@ -170,7 +170,7 @@ function Sums({ costing, timeline }: { costing: Costing; timeline: Schemas['Time
   );
   return (
     <ScrollRegion label="Bills as a table" className="mt-3 max-w-3xl">
-      <Table className="w-full" shown caption={`All that is due before ${shortDay(costing.dates.end)}, in ${currency}`}>
+      <Table className="w-full" shown caption={`Everything due before ${shortDay(costing.dates.end)}, in ${currency}`}>
         <Heads>
           <Head>Due</Head>
           {parts.map(([key, label]) => (

@@ -198,7 +198,7 @@ function Cure({ verdict }: { verdict: Schemas['CodeWire'] }) {
   return (
     <Note ink="soft">
       It counts {words}: {figure(cure.saves)}.
-      {cure.horizonChange && ` All in all that ${changeAmount(cure.horizonChange, currency)}.`}{' '}
+      {cure.horizonChange && ` Altogether that ${changeAmount(cure.horizonChange, currency)}.`}{' '}
       <Button look="text" className="text-[13px]" onClick={() => change(command)}>
         Do that
       </Button>

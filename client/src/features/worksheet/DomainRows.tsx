@@ -240,7 +240,7 @@ function DomainNote({ costing }: { costing: Costing }) {
     case 'premium':
       return <Note ink="red">A premium name is never included: its own price counts.</Note>;
     case 'used-up':
-      return <Note ink="red">The plan’s domain-year has run out by the day this is registered.</Note>;
+      return <Note ink="red">The plan’s domain-year will have lapsed by the day this is registered.</Note>;
     case 'other-route':
       return <Note ink="soft">The plan’s domain-year does not count for this way of having a domain.</Note>;
     default:

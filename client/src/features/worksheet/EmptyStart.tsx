@@ -16,7 +16,7 @@ export function EmptyStart() {
           ? 'This cannot be worked out as it is.'
           : hasPlan
             ? 'Choose how often to pay: each way is worked out below.'
-            : 'Begin anywhere: with your needs, a plan, a name, or a code somebody gave you.'}
+            : 'Start anywhere: with your needs, a plan, a name, or a code somebody gave you.'}
       </p>
       {faults.map((fault) => (
         <p key={fault.where + fault.code} className="text-red">

@@ -204,7 +204,7 @@ function OutcomeCells({ outcome, isChosen }: { outcome: Outcome | null; isChosen
   if (!outcome) {
     return (
       <td colSpan={3} className="text-soft text-right">
-        {page.worksheet.costing ? 'not sold as this candidate is paid' : 'choose how to pay first'}
+        {page.worksheet.costing ? 'not sold with this billing cycle' : 'choose how to pay first'}
       </td>
     );
   }

@@ -98,9 +98,7 @@ function DataCentre() {
       >
         {dataCentres.map((centre) => (
           <option key={centre.id ?? ''} value={centre.id ?? ''}>
-            {centre.name
-              ? `${centre.name}${centre.region ? `, ${regionWord(centre.region)}` : ''}`
-              : 'whichever data centre'}
+            {centre.name ? `${centre.name}${centre.region ? `, ${regionWord(centre.region)}` : ''}` : 'any data centre'}
             {!centre.isChosen && outcomeWords(centre.outcome, page.settings.horizonMonths)}
           </option>
         ))}

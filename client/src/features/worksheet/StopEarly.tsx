@@ -66,7 +66,7 @@ function Stopped() {
       {other && (
         <p>
           {winsFrom === null
-            ? `Within ${span(chosen.length)}, paying ${now} is never the cheaper for good.`
+            ? `Within ${span(chosen.length)}, paying ${now} never becomes cheaper for good.`
             : winsFrom === 1
               ? `Paid ${now} it is cheaper from the first month on.`
               : `Paid ${now} it is cheaper, for good, if you run the site ${span(winsFrom)} or longer.`}

@@ -100,7 +100,7 @@ function Origin({ asked, costing }: { asked: Asked; costing: Costing }) {
         <Rule row={row} book={book} />
       </p>
       {found.length === 0 ? (
-        <p>Nothing of it falls due in this time.</p>
+        <p>None of it falls due in this period.</p>
       ) : (
         <ScrollRegion label="Lines">
           <Table className="w-full">
@@ -192,7 +192,7 @@ function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['Bo
     case 'dataCentre':
       return <>The data centre’s surcharge a month, times the months of each bill of the plan.</>;
     case 'setup':
-      return <>Asked once, on the first day.</>;
+      return <>Charged once, on the first day.</>;
     case 'domain':
       return (
         <>
@@ -203,7 +203,7 @@ function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['Bo
     case 'addOn': {
       const every = extras.find((extra) => extra.id === row.ref)?.every;
       const words: Record<string, string> = {
-        once: 'Asked once, on the first day.',
+        once: 'Charged once, on the first day.',
         month: 'Its price a month, for the months of each bill.',
         year: 'Its price a year, on each year’s day.',
         cycle: 'Its price with each bill of the plan.',
@@ -212,7 +212,7 @@ function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['Bo
     }
     case 'code':
       return (
-        <>What this takes off each line it is for. Of each line, every code takes from what the ones before it left.</>
+        <>What this takes off each line it is for. On each line, every code works on what the ones before it left.</>
       );
     case 'tax':
       return (
@@ -237,8 +237,8 @@ function Sources({ book, foreign }: { book?: Schemas['BookWire']; foreign?: stri
           {book.isOld && <span className="text-red">, over 60 days ago</span>}
           {book.pricesIncludeTax
             ? page.settings.countTax
-              ? '; its prices hold the tax'
-              : '; its prices hold the tax, which is left out of the worksheet'
+              ? '; its prices include tax'
+              : '; its prices include tax, which the worksheet leaves out'
             : ''}
           .{' '}
         </>

@@ -24,7 +24,7 @@ describe('a refused code', () => {
   it.each([
     [refused('unknown'), 'Tidemarsh Hosting does not know this code. Check how it is spelt.'],
     [refused('not-yet', { onOrAfter: '2026-12-24' }), 'It counts from 24 December 2026 on.'],
-    [refused('expired', { onOrBefore: '2026-11-30' }), 'It ran out on 30 Nov 2026.'],
+    [refused('expired', { onOrBefore: '2026-11-30' }), 'It expired on 30 Nov 2026.'],
     [refused('new-customers-only'), 'It is for new customers only.'],
     [refused('other-plans-only', { plans: ['slipway'] }), 'It counts with Slipway only.'],
     [refused('cycle-too-short', { everyMonths: 12 }), 'It counts when you pay for 12 months or more at a time.'],

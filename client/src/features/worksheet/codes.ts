@@ -12,7 +12,7 @@ export function verdictWords(verdict: Schemas['CodeWire'], book: Book): string {
     case 'not-yet':
       return wants?.onOrAfter ? `It counts from ${longDay(wants.onOrAfter)} on.` : 'It does not count yet.';
     case 'expired':
-      return wants?.onOrBefore ? `It ran out on ${shortDay(wants.onOrBefore)}.` : 'It has run out.';
+      return wants?.onOrBefore ? `It expired on ${shortDay(wants.onOrBefore)}.` : 'It has expired.';
     case 'new-customers-only':
       return 'It is for new customers only.';
     case 'other-plans-only':
