@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 
@@ -90,6 +91,29 @@ public class Boundaries
     [InlineData("50", 36, "253.42")] // + 226.96 × 0.25.
     public void What_is_expected_weighs_each_bill_with_the_chance_of_still_being_there(string chance, int months, string expected) =>
         Wire.Cost(Request.Worked().With("owner.keepChancePercent", $"\"{chance}\"").With("horizonMonths", months.ToString())).Text("totals", "expected").ShouldBe(expected);
+
+    [Fact]
+    public void The_work_of_a_costing_is_lines_by_rules_and_codes_and_too_much_is_told_with_its_figure()
+    {
+        ImmutableArray<LineMatch> matches = [.. Enumerable.Repeat(new LineMatch(LineKind.Plan, null), 9)];
+        var book = new OfferBook("b", new Provider("B", null), new DateOnly(2026, 12, 1), Currency.Get("GBP"))
+        {
+            AddOns = [Extra("yearly", ChargeEvery.Year), Extra("once", ChargeEvery.Once)],
+            Domains = [new DomainPrice("com", 900, 900, null, 10, [], null)],
+            Plans = [new Plan("p", "P") { Billing = [new BillingOption(1, 1, null, new PriceSteps([new PriceStep(null, 1000)]))] }],
+            Promotions = [.. Enumerable.Range(0, 100).Select(index => new Promotion($"p{index}", $"C{index}") { Percent = ExactDecimal.Whole(1), AppliesTo = matches })],
+        };
+        var codes = Enumerable.Range(0, 20).Select(index => $"C{index}").ToImmutableArray();
+        var candidate = new Candidate(
+            new HostingChoice("b", "p", 1, 1) { AddOns = [new AddOnChoice("yearly"), new AddOnChoice("once")], Codes = codes },
+            [new DomainChoice(DomainRoute.Register) { Book = "b", Name = "wren", Ending = "com" }]);
+        var fault = Coster.Cost(candidate, [book], new CountSettings(new DateOnly(2026, 12, 1), 36)).Faults.Faults.ShouldHaveSingleItem();
+
+        // 15 lines of the domain, 181 bills with a plan's line, its set-up's and two extras', 15 more of the yearly one; 100 promotions with nine matches each, against 20 codes and none.
+        fault.Figures.ShouldBe([(15 + (181 * 4) + 15) * (10 + (100 * 10 * 21L)), 2_000_000L]);
+
+        static AddOn Extra(string id, ChargeEvery every) => new(id, id, AddOnFor.Hosting, every, new PriceSteps([new PriceStep(null, 10)]));
+    }
 
     [Theory]
     [InlineData(12, 12, 1)]

@@ -26,6 +26,34 @@ public class MoneyTests
     }
 
     [Theory]
+    [InlineData("0.05")]
+    [InlineData("0.5")]
+    [InlineData("8.875")]
+    [InlineData("20")]
+    [InlineData("0")]
+    [InlineData("47.40")]
+    public void A_number_is_written_as_it_was_read(string text)
+    {
+        ExactDecimal.TryParse(text, out var number).ShouldBeTrue();
+        number.ToString().ShouldBe(text);
+    }
+
+    [Theory]
+    [InlineData("10000000000.00", "GBP", AmountFault.None)]
+    [InlineData("10000000000.01", "GBP", AmountFault.TooLarge)]
+    [InlineData("1000000000000", "JPY", AmountFault.None)]
+    [InlineData("1000000000001", "JPY", AmountFault.TooLarge)]
+    public void The_largest_amount_is_a_million_million_minor_units(string text, string currency, AmountFault fault) =>
+        Money.TryParse(text, Currency.Get(currency), out _).ShouldBe(fault);
+
+    [Theory]
+    [InlineData(false, false, false)]
+    [InlineData(true, false, true)]
+    [InlineData(false, true, true)]
+    [InlineData(true, true, true)]
+    public void Sums_are_at_least_where_either_is(bool left, bool right, bool both) => (new Sum(3, left) + new Sum(4, right)).ShouldBe(new Sum(7, both));
+
+    [Theory]
     [InlineData(null)]
     [InlineData("")]
     [InlineData(".5")]

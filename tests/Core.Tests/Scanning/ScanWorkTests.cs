@@ -32,6 +32,22 @@ public class ScanWorkTests
     }
 
     [Fact]
+    public void What_a_domain_could_make_good_too_is_left_to_it_once_more()
+    {
+        // 63 extras of the host provide it and one of the domain's: 64 ways with the host's own domain, and 64 sets at the host beside a domain from elsewhere.
+        var host = Book("host", [.. Extras("privacy", 63), Privacy], every: 1, centres: 500);
+        host = host with { Domains = [new DomainPrice("com", 900, 900, null, 10, [], null)] };
+        var elsewhere = Seller("names", ["com"]) with { AddOns = [Privacy] };
+        var needs = new Needs { Extras = ["privacy"], Domain = new DomainNeed(DomainRoute.Register, "wren", ["com"]) };
+        var steps = Figure(Faults([.. Enumerable.Range(0, 60).Select(index => host with { Id = $"host{index}" }), elsewhere], needs));
+
+        // 1 without any; 64 and 64 with its own domain; and 64 for the one group that all domains are.
+        steps.ShouldBe(60 * (1L + 64 + 64 + 64) * 500 * 4 * (Months.Run + 15));
+    }
+
+    private static AddOn Privacy => new("private", "Privacy", AddOnFor.Domain, ChargeEvery.Year, new PriceSteps([new PriceStep(null, 100)])) { Provides = "privacy" };
+
+    [Fact]
     public void So_many_places_of_a_domain_are_looked_at()
     {
         ImmutableArray<string> endings = [.. Enumerable.Range(0, 101).Select(index => $"e{index}")];

@@ -77,6 +77,36 @@ public class ComparisonTests
     }
 
     [Fact]
+    public void The_least_is_said_of_whole_totals_in_one_currency_alone()
+    {
+        Costing yearly = Costed(Three, "A"), threeYears = Costed(Three, "B");
+        var euros = Worksheet.CostingOf(Three.Listed("C")!.Candidate, Books, Settings with { DisplayCurrency = Currency.Get("EUR"), Rates = Settings.Rates.Add("GBP", ExactDecimal.Whole(1)) });
+        var hidden = Worksheet.CostingOf(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12)).Listed("A")!.Candidate, Books, Settings);
+        Shortlist.Least([yearly, threeYears]).ShouldBe([yearly.Totals.Horizon < threeYears.Totals.Horizon ? 0 : 1]);
+        Shortlist.Least([yearly, null, yearly]).ShouldBe([0, 2], ignoreOrder: true);
+        Shortlist.Least([yearly]).ShouldBeEmpty();
+        Shortlist.Least([yearly, hidden]).ShouldBeEmpty();
+        Shortlist.Least([yearly, euros]).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_is_not_stated_makes_a_difference_unknown()
+    {
+        var site = Do(Three, new AddCandidate(null), new ChoosePlan("D", "saltglass", "shard"), new ChooseBilling("D", 1, 12));
+        var comparison = Comparison.Of(site, Books, Settings, "A", "D");
+        var hidden = comparison.Candidates[3];
+        (hidden.HorizonChange, hidden.IsLeast).ShouldBe((null, false));
+        hidden.TodayChange.ShouldNotBeNull();
+        hidden.Paid[^1].Sum.IsAtLeast.ShouldBeTrue();
+        hidden.Paid[0].Sum.IsAtLeast.ShouldBeFalse();
+        var plan = comparison.Differences.Single(line => line.Kind == RowKind.Plan);
+        plan.Cells[0].ShouldNotBeNull();
+        plan.Cells[^1].ShouldBeNull();
+        plan.Total.ShouldBeNull();
+        comparison.Leads.SelectMany(lead => lead.Letters).ShouldNotContain("D");
+    }
+
+    [Fact]
     public void One_that_is_not_complete_is_there_without_figures()
     {
         var comparison = Comparison.Of(Do(Three, new AddCandidate(null)), Books, Settings, "A", "D");

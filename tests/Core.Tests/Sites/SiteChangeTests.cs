@@ -78,6 +78,8 @@ public class SiteChangeTests
         { new SetExtra("A", "backup", false, 1), "required", "extra" },
         { new EnterCode("A", " "), "required", "code" },
         { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "x", Ending = "zz" }), "unknown", "candidate.domains[0].ending" },
+        { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "a b", Ending = "com" }), "bad-type", "candidate.domains[0].name" },
+        { new ChooseDomain("A", new DomainChoice(DomainRoute.Keep) { Name = "x", Ending = "c_m", Expires = new DateOnly(2027, 1, 1), Renewal = ExactDecimal.Whole(9), Currency = Currency.Get("GBP") }), "bad-type", "candidate.domains[0].ending" },
         { new ChooseDomain("A", new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "x", Ending = "com", Years = 11 }), "out-of-range", "candidate.domains[0].years" },
         { new ChooseDomain("A", new DomainChoice(DomainRoute.Transfer) { Book = "tidemarsh", Name = "x", Ending = "com", Expires = new DateOnly(2026, 11, 30) }), "expired", "candidate.domains[0].expires" },
     };
@@ -201,6 +203,23 @@ public class SiteChangeTests
     }
 
     private static ImmutableDictionary<string, ExactDecimal> Rates(string currency, int rate) => ImmutableDictionary<string, ExactDecimal>.Empty.Add(currency, ExactDecimal.Whole(rate));
+
+    [Fact]
+    public void Letters_go_on_behind_Z_and_none_is_given_twice()
+    {
+        var site = Site.Empty("Shop");
+        var letters = new List<string> { "A" };
+        while (letters.Count < 55)
+        {
+            site = Do(site, new AddCandidate(null));
+            letters.Add(site.Shortlist[^1].Letter);
+            site = Do(site, new RemoveCandidate(letters[^1]));
+        }
+
+        letters.ShouldBeUnique();
+        letters.Skip(24).Take(4).ShouldBe(["Y", "Z", "AA", "AB"]);
+        letters.Skip(50).Take(4).ShouldBe(["AY", "AZ", "BA", "BB"]);
+    }
 
     [Fact]
     public void A_shortlist_holds_eight()

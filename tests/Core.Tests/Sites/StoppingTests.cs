@@ -64,6 +64,20 @@ public class StoppingTests
     }
 
     [Fact]
+    public void What_binds_least_is_the_shortest_commitment_and_of_alike_ones_the_shortest_bill()
+    {
+        var book = new OfferBook("b", new Provider("B", null), Today, Currency.Get("GBP"))
+        {
+            Plans = [new Plan("p", "P") { Billing = [Way(12, 12), Way(6, 6), Way(1, 6), Way(3, 6)] }],
+        };
+        var shortest = Stopping.Of(new Candidate(new HostingChoice("b", "p", 12, 12), []), [book], Settings)!.Shortest!;
+        (shortest.EveryMonths, shortest.CommitMonths).ShouldBe((1, 6));
+        Stopping.Of(new Candidate(new HostingChoice("b", "p", 1, 6), []), [book], Settings)!.Shortest.ShouldBeNull();
+
+        static BillingOption Way(int every, int commit) => new(every, commit, null, new PriceSteps([new PriceStep(null, 100)]));
+    }
+
+    [Fact]
     public void Without_hosting_there_is_nothing_to_stop() =>
         Stopping.Of(Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))).Shortlist[0].Candidate, Books, Settings).ShouldBeNull();
 }
