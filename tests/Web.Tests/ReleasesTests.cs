@@ -41,4 +41,28 @@ public class ReleasesTests
         Documents.Read<Site>(written).Name.ShouldBe("Clocks");
         Should.Throw<JsonException>(() => Documents.Read<Site>(written.Replace("\"version\":1", "\"version\":99", StringComparison.Ordinal))).Message.ShouldContain("newer Home Start");
     }
+
+    [Fact]
+    public void An_order_of_the_second_release_keeps_its_amounts_and_names()
+    {
+        var order = Documents.Read<Order>(Second);
+        order.Things.Total.ShouldBe(Sum(152826, "GBP"));
+        order.Things.Payments.Select(payment => payment.Amount).ShouldBe([Sum(4306, "GBP"), Sum(188000, "USD")]);
+        order.Things.Domain!.Premium.ShouldBe(Sum(188000, "USD")); // It had no currency of its own: that of its seller's payment.
+        (order.Things.Domain.Name?.Text, order.Things.Hosting!.Address?.Text).ShouldBe(("hourwork.studio", "hourwork.studio"));
+        order.Things.Items.Select(item => (item.Kind, item.Amount)).ShouldBe([(LineKind.Plan, Sum(3588, "GBP")), (LineKind.Domain, Sum(188000, "USD"))]);
+        (order.State, order.Problem!.Code, order.Steps[1].Status).ShouldBe((OrderState.NeedsPatience, "no-answer", StepStatus.Trying));
+        Documents.Read<Order>(Documents.Write(order)).ShouldBeEquivalentTo(order);
+    }
+
+    [Fact]
+    public void A_text_that_no_registry_would_take_is_no_name_any_more()
+    {
+        var order = Documents.Read<Order>(Second.Replace("hourwork.studio", "hour work", StringComparison.Ordinal));
+        (order.Things.Domain!.Name, order.Things.Hosting!.Address).ShouldBe((null, null));
+    }
+
+    private static string Second => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "fixtures", "second-release", "order.json"));
+
+    private static Money Sum(int units, string currency) => new(units, Currency.Get(currency));
 }

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
+import { Head, Heads, Table } from '../../ui/Table';
 
 /** Columns that go where no row has anything in them. */
 interface Shows {
@@ -26,34 +27,29 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
   };
   return (
     <div className="mt-3 overflow-x-auto">
-      <table className="w-full text-[14px]">
-        <caption className="sr-only">Ways to buy that meet the needs, best first</caption>
-        <thead>
-          <tr className="text-soft [&>*]:border-ink text-right text-[13px] [&>*]:border-b [&>*]:px-2 [&>*]:py-1.5 [&>*]:font-semibold">
-            <th scope="col">
-              <span className="sr-only">Rank</span>
-            </th>
-            <th scope="col" className="text-left max-md:hidden">
-              Way to buy
-            </th>
-            <th scope="col">Today, {sign}</th>
-            <th scope="col">
-              {shortSpan(page.settings.horizonMonths)}, {sign}
-            </th>
-            {shows.expected && <th scope="col">Expected, {sign}</th>}
-            <th scope="col" className="max-md:hidden">
-              Falls due after
-            </th>
-            {shows.unused && (
-              <th scope="col" className="max-md:hidden">
-                Unused at the end
-              </th>
-            )}
-            <th scope="col">
-              <span className="sr-only">Take it</span>
-            </th>
-          </tr>
-        </thead>
+      <Table className="w-full" caption="Ways to buy that meet the needs, best first">
+        <Heads>
+          <Head figures>
+            <span className="sr-only">Rank</span>
+          </Head>
+          <Head className="max-md:hidden">Way to buy</Head>
+          <Head figures>Today, {sign}</Head>
+          <Head figures>
+            {shortSpan(page.settings.horizonMonths)}, {sign}
+          </Head>
+          {shows.expected && <Head figures>Expected, {sign}</Head>}
+          <Head figures className="max-md:hidden">
+            Falls due after
+          </Head>
+          {shows.unused && (
+            <Head figures className="max-md:hidden">
+              Unused at the end
+            </Head>
+          )}
+          <Head figures>
+            <span className="sr-only">Take it</span>
+          </Head>
+        </Heads>
         <tbody>
           {rows.map((row, index) => (
             <ScanRow
@@ -65,7 +61,7 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
             />
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

@@ -12,6 +12,7 @@ import { NeedFits } from '../../ui/NeedFits';
 import { useSite } from '../../api/site';
 import { plansSheet, useSheet } from './sheet';
 import { comesWith, differing, features, featureWords } from '../../format/features';
+import { Head, Heads, Table } from '../../ui/Table';
 
 type Option = Schemas['PlanOptionWire'];
 type Plan = Schemas['PlanWire'];
@@ -76,8 +77,8 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
         </label>
       </p>
       <ScrollRegion label="Plans">
-        <table className="w-full text-left text-[13.5px]">
-          <Head columns={columns} />
+        <Table className="w-full">
+          <PlanHeads columns={columns} />
           {shown.map((book) => (
             <tbody key={book.id} className="even:bg-band">
               <tr>
@@ -96,43 +97,33 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
               })}
             </tbody>
           ))}
-        </table>
+        </Table>
       </ScrollRegion>
     </>
   );
 }
 
-function Head({ columns }: { columns: readonly Feature[] }) {
+function PlanHeads({ columns }: { columns: readonly Feature[] }) {
   const { page } = useSite();
   const sign = currencySign(page.settings.currency);
   return (
-    <thead>
-      <tr className="border-ink text-soft border-b align-bottom text-[13px] [&>*]:px-2 [&>*]:pb-1 [&>*]:font-semibold">
-        <th scope="col" className="pl-1!">
-          Plan
-        </th>
-        <th scope="col" className="max-md:hidden">
-          Your needs
-        </th>
-        {columns.map(([key, label]) => (
-          <th key={key} scope="col" className="text-right max-md:hidden">
-            {label}
-          </th>
-        ))}
-        <th scope="col" className="text-right max-md:hidden">
-          A month, then later
-        </th>
-        <th scope="col" className="text-right">
-          Today, {sign}
-        </th>
-        <th scope="col" className="text-right">
-          {shortSpan(page.settings.horizonMonths)}, {sign}
-        </th>
-        <th scope="col" className="text-right">
-          Falls due after
-        </th>
-      </tr>
-    </thead>
+    <Heads>
+      <Head>Plan</Head>
+      <Head className="max-md:hidden">Your needs</Head>
+      {columns.map(([key, label]) => (
+        <Head key={key} figures className="max-md:hidden">
+          {label}
+        </Head>
+      ))}
+      <Head figures className="max-md:hidden">
+        A month, then later
+      </Head>
+      <Head figures>Today, {sign}</Head>
+      <Head figures>
+        {shortSpan(page.settings.horizonMonths)}, {sign}
+      </Head>
+      <Head figures>Falls due after</Head>
+    </Heads>
   );
 }
 
