@@ -15,6 +15,10 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<BookRow> Books => Set<BookRow>();
 
+    public DbSet<OwnBookRow> OwnBooks => Set<OwnBookRow>();
+
+    public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
+
     /// <summary>
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to the next checkpoint. For whatever must not be forgotten
     /// once the outside was asked.
@@ -59,6 +63,19 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             order.Property(row => row.Version).IsConcurrencyToken();
         });
         modelBuilder.Entity<BookRow>().HasKey(row => row.Hash);
+        modelBuilder.Entity<OwnBookRow>(own =>
+        {
+            own.HasKey(row => new { row.WorkspaceId, row.BookId, row.Version });
+            own.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            own.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+            own.HasOne<BookRow>().WithMany().HasForeignKey(row => row.Hash);
+        });
+        modelBuilder.Entity<ShelfRow>(shelf =>
+        {
+            shelf.HasKey(row => new { row.WorkspaceId, row.BookId });
+            shelf.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            shelf.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
     }
 }
 

@@ -32,6 +32,8 @@ public sealed class Housekeeping(HomeStartDb db)
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             await db.Revisions.IgnoreQueryFilters().Where(revision => revision.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
             await transaction.CommitAsync(cancel);
         }

@@ -75,3 +75,34 @@ public sealed class BookRow
 
     public required byte[] Content { get; set; }
 }
+
+/// <summary>A version of an offer book that a visitor put on their shelf. The newest of each id counts; earlier ones are its history, and what orders were placed from.</summary>
+public sealed class OwnBookRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    /// <summary>The id in the book.</summary>
+    public required string BookId { get; set; }
+
+    /// <summary>1, 2, … for each id.</summary>
+    public int Version { get; set; }
+
+    /// <summary>Of its bytes, which are a <see cref="BookRow"/>.</summary>
+    public required string Hash { get; set; }
+
+    public DateTimeOffset AddedAt { get; set; }
+}
+
+/// <summary>What a visitor said of a book, their own or the demo's.</summary>
+public sealed class ShelfRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public required string BookId { get; set; }
+
+    /// <summary>Whether it is put away: kept, but nothing is offered from it.</summary>
+    public bool IsPutAway { get; set; }
+
+    /// <summary>The business date on which they looked at the seller's page again and found nothing changed.</summary>
+    public DateOnly? LookedOn { get; set; }
+}

@@ -156,7 +156,7 @@ public sealed class TestHost : IAsyncDisposable
         logging.AddProvider(new Recorder(_log));
     }
 
-    private static string Root(string folder)
+    internal static string Root(string folder)
     {
         var at = new DirectoryInfo(AppContext.BaseDirectory);
         while (!File.Exists(Path.Combine(at.FullName, "HomeStart.slnx")))

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/offer-book.schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBookSchema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/orders": {
         parameters: {
             query?: never;
@@ -126,6 +142,102 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["checkOrder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getShelf"];
+        put?: never;
+        post: operations["takeBook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtBook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putBookAway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}/looked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookedAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeBook"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBookFile"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -499,6 +611,41 @@ export interface components {
             /** Format: int32 */
             column: number;
         };
+        BookChangeWire: {
+            part: components["schemas"]["BookPart"];
+            ref: string;
+            kind: components["schemas"]["ChangeKind"];
+            from: null | string;
+            to: null | string;
+            currency: null | string;
+        };
+        BookEffectWire: {
+            site: string;
+            letter: string;
+            currency: null | string;
+            before: null | components["schemas"]["SumWire"];
+            after: null | components["schemas"]["SumWire"];
+            change: null | string;
+        };
+        BookLookWire: {
+            book: components["schemas"]["BookWire"];
+            standing: components["schemas"]["BookStanding"];
+            changes: components["schemas"]["BookChangeWire"][];
+            effects: components["schemas"]["BookEffectWire"][];
+        };
+        /**
+         * @description What part of a book a change is about.
+         * @enum {string}
+         */
+        BookPart: "currency" | "tax" | "refund" | "plan" | "way-to-pay" | "first-price" | "later-price" | "setup-fee" | "price-steps" | "plan-features" | "included-domain" | "data-centre" | "extra" | "extra-later" | "ending" | "registering" | "renewing" | "code";
+        /** @enum {string} */
+        BookStanding: "new" | "newer" | "same";
+        BookVersionWire: {
+            /** Format: int32 */
+            version: number;
+            /** Format: date */
+            addedOn: string;
+        };
         BookWire: {
             id: string;
             provider: string;
@@ -516,7 +663,10 @@ export interface components {
             addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
         };
-        /** @enum {string} */
+        /**
+         * @description Where a domain can be registered.
+         * @enum {string}
+         */
         Buyable: "nowhere" | "where-asked" | "anywhere";
         CandidateBody: {
             hosting?: null | components["schemas"]["HostingBody"];
@@ -536,6 +686,11 @@ export interface components {
          * @enum {string}
          */
         CertificateLevel: "none" | "shared" | "own" | "wildcard";
+        /**
+         * @description In what way something differs.
+         * @enum {string}
+         */
+        ChangeKind: "dearer" | "cheaper" | "new" | "gone" | "now-stated" | "no-longer-stated" | "changed";
         ChangeSiteBody: {
             /** Format: int32 */
             revision: number;
@@ -966,7 +1121,10 @@ export interface components {
         FirstPasswordWire: {
             password: null | string;
         };
-        /** @enum {string} */
+        /**
+         * @description How a plan meets a need.
+         * @enum {string}
+         */
         Fit: "met" | "with-extra" | "not-met" | "not-stated";
         HostingBody: {
             book: null | string;
@@ -1218,7 +1376,10 @@ export interface components {
             code: string;
             message: string;
         };
-        /** @enum {string} */
+        /**
+         * @description Where an order stands.
+         * @enum {string}
+         */
         OrderState: "working" | "needs-card" | "needs-patience" | "undoing" | "cancelled" | "completed";
         OrderStepWire: {
             kind: components["schemas"]["StepKind"];
@@ -1335,6 +1496,9 @@ export interface components {
             seller: string;
             isPrivate: boolean;
         };
+        PutAwayBody: {
+            isPutAway: boolean;
+        };
         ReasonWire: {
             need: string;
             has: components["schemas"]["JsonElement"];
@@ -1428,6 +1592,13 @@ export interface components {
             longer: null | components["schemas"]["TurnWire"];
             needs: components["schemas"]["NeedCostWire"][];
         };
+        ShelvedWire: {
+            book: components["schemas"]["BookWire"];
+            isOwn: boolean;
+            isPutAway: boolean;
+            isUsed: boolean;
+            versions: components["schemas"]["BookVersionWire"][];
+        };
         ShortlistTurnWire: {
             /** Format: int32 */
             months: number;
@@ -1500,7 +1671,10 @@ export interface components {
         StartSiteBody: {
             name: string;
         };
-        /** @enum {string} */
+        /**
+         * @description What is asked of a counterpart, in the order it is done.
+         * @enum {string}
+         */
         StepKind: "hold" | "prepare" | "register" | "join" | "capture";
         /** @enum {string} */
         StepState: "waiting" | "trying" | "no-answer" | "done" | "refused" | "undoing" | "undone";
@@ -1575,7 +1749,10 @@ export interface components {
          * @enum {string}
          */
         Verdict: "unknown" | "not-yet" | "expired" | "new-customers-only" | "other-plans-only" | "cycle-too-short" | "cannot-combine" | "nothing-to-discount" | "applied";
-        /** @enum {string} */
+        /**
+         * @description What people misread about a way to pay.
+         * @enum {string}
+         */
         WayNoteKind: "falls-due-next" | "looks-cheap";
         WayNoteWire: {
             kind: components["schemas"]["WayNoteKind"];
@@ -1871,6 +2048,26 @@ export interface operations {
             };
         };
     };
+    getBookSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JsonElement"];
+                };
+            };
+        };
+    };
     placeOrder: {
         parameters: {
             query?: never;
@@ -1944,6 +2141,231 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OrderCheckWire"];
+                };
+            };
+        };
+    };
+    getShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+        };
+    };
+    takeBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JsonElement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JsonElement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookLookWire"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putBookAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookedAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getBookFile: {
+        parameters: {
+            query?: {
+                version?: number;
+            };
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JsonElement"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

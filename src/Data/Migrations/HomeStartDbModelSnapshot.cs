@@ -67,6 +67,31 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Orders");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.OwnBookRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BookId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTimeOffset>("AddedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "BookId", "Version");
+
+                    b.HasIndex("Hash");
+
+                    b.ToTable("OwnBooks");
+                });
+
             modelBuilder.Entity("HomeStart.Data.RevisionRow", b =>
                 {
                     b.Property<Guid>("SiteId")
@@ -85,6 +110,25 @@ namespace HomeStart.Data.Migrations
                     b.HasKey("SiteId", "Position");
 
                     b.ToTable("Revisions");
+                });
+
+            modelBuilder.Entity("HomeStart.Data.ShelfRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BookId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsPutAway")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("LookedOn")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "BookId");
+
+                    b.ToTable("Shelf");
                 });
 
             modelBuilder.Entity("HomeStart.Data.SiteRow", b =>
@@ -136,11 +180,35 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Workspaces");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.OwnBookRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.BookRow", null)
+                        .WithMany()
+                        .HasForeignKey("Hash")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("HomeStart.Data.RevisionRow", b =>
                 {
                     b.HasOne("HomeStart.Data.SiteRow", null)
                         .WithMany()
                         .HasForeignKey("SiteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.ShelfRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -32,7 +32,7 @@ public static class BookReader
             return null;
         }
 
-        var currency = CurrencyOf(node["currency"]);
+        var currency = node["currency"].RequiredCurrency();
         if (node["format"].RequiredText("The format") is { } format && format != Format)
         {
             node["format"].Fault(FaultCodes.Unknown, $"This program reads \"{Format}\", not \"{format}\".");
@@ -77,21 +77,6 @@ public static class BookReader
 
     // An item's name may be left out: then its id stands for it.
     private static string Name(Node item) => item["name"].Text() ?? (item["id"].Element is { ValueKind: JsonValueKind.String } id ? id.GetString()! : "");
-
-    private static Currency? CurrencyOf(Node node)
-    {
-        if (node.RequiredText("The currency") is not { } code)
-        {
-            return null;
-        }
-
-        if (!Currency.TryGet(code, out var currency))
-        {
-            node.Fault(FaultCodes.Unknown, $"“{code}” is not the code of a currency, such as GBP.");
-        }
-
-        return currency;
-    }
 
     private static DateOnly AsOf(Node node)
     {

@@ -73,7 +73,7 @@ public static class CandidateReader
             InMonths = node["inMonths"].Whole() ?? 0,
             Expires = DateOn(node["expires"], route is DomainRoute.Transfer or DomainRoute.Keep),
             Renewal = route == DomainRoute.Keep ? KeptPrice(node["renewal"]) : null,
-            Currency = route == DomainRoute.Keep ? KeptCurrency(node["currency"]) : null,
+            Currency = route == DomainRoute.Keep ? node["currency"].RequiredCurrency() : null,
         };
     }
 
@@ -97,8 +97,6 @@ public static class CandidateReader
 
         return node.AmountNumber();
     }
-
-    internal static Currency? KeptCurrency(Node node) => node.RequiredText("The currency") is null ? null : node.CurrencyCode();
 
     private static ImmutableArray<AddOnChoice> AddOns(Node node) =>
         [.. node.Items().Select(item =>

@@ -174,6 +174,9 @@ public readonly struct Node
         return null;
     }
 
+    /// <summary>The currency of a code, which must be there.</summary>
+    public Currency? RequiredCurrency() => RequiredText("The currency") is null ? null : CurrencyCode();
+
     /// <summary>The currency of a code; one that is not known is reported.</summary>
     public Currency? CurrencyCode()
     {

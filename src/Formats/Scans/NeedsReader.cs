@@ -89,7 +89,7 @@ public static class NeedsReader
         }
 
         var bought = route is DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer;
-        var currency = route == DomainRoute.Keep ? CandidateReader.KeptCurrency(node["currency"]) : null;
+        var currency = route == DomainRoute.Keep ? node["currency"].RequiredCurrency() : null;
         return new DomainNeed(route, Name(node["name"], route), bought ? Endings(node["endings"]) : Ending(node["ending"], route))
         {
             Years = route is DomainRoute.Register or DomainRoute.Later ? Range(node["years"], 1, 10, "years") ?? 1 : 1,

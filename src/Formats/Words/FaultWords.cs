@@ -59,6 +59,7 @@ public static class FaultWords
         [FaultReason.ContactTooLong] = "At most {0} characters; this has {1}.",
         [FaultReason.OneDomainAnOrder] = "Order one domain at a time: take the others off this candidate.",
         [FaultReason.TransferNotOrdered] = "A transfer cannot be ordered here yet. Keep the domain where it is, and move it later.",
+        [FaultReason.NotConnected] = "The price list of {0} is your own: it can be compared here, and bought at the seller’s own page.",
         [FaultReason.UnstatedToday] = "Part of what is due today is not stated in the offer book, so it cannot be ordered.",
     }.ToFrozenDictionary();
 

@@ -1,15 +1,91 @@
+using System.Text.Json;
 using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Books;
 
+/// <summary>The books there are to choose from, and the shelf they stand on.</summary>
 internal static class BooksEndpoints
 {
-    public static void MapBooks(this IEndpointRouteBuilder app) => app.MapGet("/api/books", ListAsync).WithName("getBooks").Produces<IReadOnlyList<BookWire>>();
+    public static void AddShelf(this IServiceCollection services)
+    {
+        services.AddMemoryCache();
+        services.AddScoped<Shelf>();
+        services.AddScoped<ShelfDesk>();
+    }
+
+    public static void MapBooks(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/books", ListAsync).WithName("getBooks").Produces<IReadOnlyList<BookWire>>();
+        var shelf = app.MapGroup("/api/shelf").AddEndpointFilter<OneConnection>();
+        shelf.MapGet("", async (ShelfDesk desk, CancellationToken cancel) => await desk.ListAsync(cancel)).WithName("getShelf");
+        shelf.MapPost("/look", LookAsync).WithName("lookAtBook").Produces<BookLookWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf.MapPost("", TakeAsync).WithName("takeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf.MapPost("/{book}/put-away", PutAwayAsync).WithName("putBookAway").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf.MapPost("/{book}/looked", (string book, Shelf books, ShelfDesk desk, CancellationToken cancel) => KnownAsync(book, books, desk, () => desk.LookedAgainAsync(book, cancel), cancel))
+            .WithName("lookedAgain").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
+        shelf.MapDelete("/{book}", RemoveAsync).WithName("removeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
+        shelf.MapGet("/{book}/file", FileAsync).WithName("getBookFile").Produces<JsonElement>().ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapGet("/api/offer-book.schema.json", () => Results.Stream(BookSchema.Open(), "application/schema+json")).WithName("getBookSchema").Produces<JsonElement>();
+    }
 
     private static async Task<IResult> ListAsync(Workspace workspace, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
         return Results.Ok(workspace.Books.Select(book => BookWire.Of(book, today)).ToList());
     }
+
+    private static async Task<IResult> LookAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        return BookReader.Read(body.Root, faults) is { } book ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel)) : FaultResults.Unprocessable(faults);
+    }
+
+    private static async Task<IResult> TakeAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        if (BookReader.Read(body.Root, faults) is { } book)
+        {
+            await desk.TakeAsync(book, body.Bytes, faults, cancel);
+        }
+
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
+    }
+
+    private static async Task<IResult> PutAwayAsync(string book, JsonBody<PutAwayBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults)["isPutAway"];
+        if (node.IsAbsent)
+        {
+            node.Required("Whether it is put away");
+        }
+
+        var isPutAway = node.Flag() ?? false;
+        return faults.Any ? FaultResults.Unprocessable(faults) : await KnownAsync(book, books, desk, () => desk.PutAwayAsync(book, isPutAway, cancel), cancel);
+    }
+
+    private static async Task<IResult> RemoveAsync(string book, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
+        books.Find(book) is { Versions: > 0 } ? await KnownAsync(book, books, desk, () => desk.RemoveAsync(book, cancel), cancel) : Missing();
+
+    private static async Task<IResult> FileAsync(string book, int? version, Shelf books, CancellationToken cancel) =>
+        await books.BytesAsync(book, version, cancel) is { } bytes ? Results.File(bytes, "application/json", $"{FileName(book)}.json") : Missing();
+
+    private static async Task<IResult> KnownAsync(string book, Shelf books, ShelfDesk desk, Func<Task> change, CancellationToken cancel)
+    {
+        if (books.Find(book) is null)
+        {
+            return Missing();
+        }
+
+        await change();
+        return Results.Ok(await desk.ListAsync(cancel));
+    }
+
+    // An id may be any text.
+    private static string FileName(string book) => string.Concat(book.Where(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_').Take(60)) is { Length: > 0 } name ? name : "offer-book";
+
+    private static IResult Missing() => Results.Problem("There is no such book on your shelf.", statusCode: StatusCodes.Status404NotFound);
 }

@@ -43,6 +43,7 @@ public static class Composition
             services.AddHostedService<DailyTidying>();
         }
 
+        services.AddShelf();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
         services.AddConnectors(options.CounterpartsAddress, CounterpartsSecret.Of(options.Data), counterparts);

@@ -33,7 +33,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
             faults.Say(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
         }
 
-        var placed = Placing.Of(costing);
+        var placed = Placing.Of(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
         return placed.Value;
     }

@@ -1,6 +1,5 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using Microsoft.EntityFrameworkCore;
@@ -8,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>A visitor's orders: placing one, finding it, deciding about it.</summary>
-public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, Demo demo, OrderQueue queue, TimeProvider time)
+public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, OrderQueue queue, TimeProvider time)
 {
     private static readonly TimeSpan JustPlaced = TimeSpan.FromDays(1);
 
@@ -79,7 +78,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         var row = db.Orders.Add(new OrderRow
         {
             Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = true, Document = Documents.Write(order),
-            BookHashes = string.Join(' ', demo.Files.Select(file => file.Hash)),
+            BookHashes = string.Join(' ', workspace.BookHashes),
         });
         try
         {

@@ -15,18 +15,21 @@ internal abstract class JsonBody
 {
     private readonly JsonElement _root;
 
-    private protected JsonBody(JsonElement root, IResult? problem) => (_root, Problem) = (root, problem);
+    private protected JsonBody(JsonElement root, byte[] bytes, IResult? problem) => (_root, Bytes, Problem) = (root, bytes, problem);
 
     public JsonElement Root => Problem is null ? _root : throw new InvalidOperationException("This body could not be read.");
+
+    /// <summary>Exactly what came in.</summary>
+    public byte[] Bytes { get; }
 
     /// <summary>The answer where it cannot be read.</summary>
     internal IResult? Problem { get; }
 
-    private protected static async Task<(JsonElement Root, IResult? Problem)> ReadOrRefuseAsync(HttpContext context)
+    private protected static async Task<(JsonElement Root, byte[] Bytes, IResult? Problem)> ReadOrRefuseAsync(HttpContext context)
     {
         if (Refused(context.Request) is { } refusal)
         {
-            return (default, refusal);
+            return (default, [], refusal);
         }
 
         try
@@ -34,17 +37,17 @@ internal abstract class JsonBody
             var bytes = await ReadAsync(context);
             if (bytes.Length == 0)
             {
-                return (default, Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
+                return (default, [], Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
             }
 
             var (document, flaw) = JsonText.Parse(bytes);
             context.Response.RegisterForDispose(document ?? JsonDocument.Parse("null"));
-            return document is null ? (default, Unreadable(flaw!)) : (document.RootElement, null);
+            return document is null ? (default, [], Unreadable(flaw!)) : (document.RootElement, bytes, null);
         }
         catch (BadHttpRequestException exception)
         {
             var detail = exception.StatusCode == StatusCodes.Status413PayloadTooLarge ? "The body is larger than is read here." : "The body did not arrive whole.";
-            return (default, Results.Problem(detail, statusCode: exception.StatusCode));
+            return (default, [], Results.Problem(detail, statusCode: exception.StatusCode));
         }
     }
 
@@ -86,15 +89,15 @@ internal abstract class JsonBody
 /// <summary>JSON of a known shape, which is what callers are told; a reader of Formats reads it, and says all that is wrong with it at once.</summary>
 internal sealed class JsonBody<TShape> : JsonBody, IBindableFromHttpContext<JsonBody<TShape>>, IEndpointParameterMetadataProvider
 {
-    private JsonBody(JsonElement root, IResult? problem)
-        : base(root, problem)
+    private JsonBody(JsonElement root, byte[] bytes, IResult? problem)
+        : base(root, bytes, problem)
     {
     }
 
     public static async ValueTask<JsonBody<TShape>?> BindAsync(HttpContext context, ParameterInfo parameter)
     {
-        var (root, problem) = await ReadOrRefuseAsync(context);
-        return new JsonBody<TShape>(root, problem);
+        var (root, bytes, problem) = await ReadOrRefuseAsync(context);
+        return new JsonBody<TShape>(root, bytes, problem);
     }
 
     public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>

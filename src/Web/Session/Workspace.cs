@@ -1,11 +1,12 @@
 using HomeStart.Data;
+using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Session;
 
 /// <summary>The visitor's workspace: its world, its business date, its offer books.</summary>
-public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions options, Demo demo, TimeProvider time)
+public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions options, Demo demo, Shelf shelf, TimeProvider time)
 {
     // It does not change within a request.
     private DateOnly? _today;
@@ -14,7 +15,21 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
 
     public World World => new(scope.Id);
 
-    public IReadOnlyList<OfferBook> Books => demo.OfferBooks;
+    /// <summary>Every book on the shelf, those put away too: what was chosen from them still has its price.</summary>
+    public IReadOnlyList<OfferBook> Books => [.. shelf.All.Select(shelved => shelved.Book)];
+
+    /// <summary>The books that something new may be chosen from.</summary>
+    public IReadOnlyList<OfferBook> Offered => [.. shelf.All.Where(shelved => !shelved.IsPutAway).Select(shelved => shelved.Book)];
+
+    /// <summary>Those, and the ones that a candidate buys from already.</summary>
+    public IReadOnlyList<OfferBook> OfferedTo(Candidate candidate) =>
+        [.. shelf.All.Where(shelved => !shelved.IsPutAway || candidate.Hosting?.Book == shelved.Book.Id || candidate.Domains.Any(domain => domain.Book == shelved.Book.Id)).Select(shelved => shelved.Book)];
+
+    /// <summary>The hashes of all books on the shelf, for an order to say what it was placed from.</summary>
+    public IEnumerable<string> BookHashes => shelf.All.Select(shelved => shelved.Hash);
+
+    /// <summary>Whether a seller can be ordered from here: the counterparts are those of the demo.</summary>
+    public bool IsConnected(OfferBook book) => demo.OfferBooks.Any(known => known.Id == book.Id);
 
     /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
     public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel) => _today ??= await TodayAsync(cancel);

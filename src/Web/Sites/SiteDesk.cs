@@ -39,17 +39,21 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         }
     }
 
-    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel)
+    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => new SiteListedWire(site.Id, site.Site.Name))];
+
+    /// <summary>All sites of this visitor as they are now.</summary>
+    public async Task<IReadOnlyList<Site>> AllAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => site.Site)];
+
+    private async Task<List<(Guid Id, Site Site)>> PresentAsync(CancellationToken cancel)
     {
         var rows = await db.Sites.Join(db.Revisions, site => new { SiteId = site.Id, Position = site.Cursor }, revision => new { revision.SiteId, revision.Position }, (site, revision) => new { site.Id, site.CreatedAt, revision.Document }).ToListAsync(cancel);
-        List<SiteListedWire> listed = [.. rows.OrderBy(row => row.CreatedAt).Select(row => new SiteListedWire(row.Id, Documents.Read<Site>(row.Document).Name))];
-
-        if (demo.Site is not null && listed.TrueForAll(site => site.Id != DemoSiteId))
+        List<(Guid Id, Site Site)> present = [.. rows.OrderBy(row => row.CreatedAt).Select(row => (row.Id, Documents.Read<Site>(row.Document)))];
+        if (demo.Site is not null && present.TrueForAll(site => site.Id != DemoSiteId))
         {
-            listed.Insert(0, new SiteListedWire(DemoSiteId, demo.Site.Name));
+            present.Insert(0, (DemoSiteId, demo.Site));
         }
 
-        return listed;
+        return present;
     }
 
     /// <summary>A site of this visitor, or null.</summary>
@@ -91,8 +95,8 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
                 site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax,
                 site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.RateDates, site.Settings.NewCustomer, site.Settings.KeepChancePercent?.ToString()),
             NeedsWire.Of(site.Needs, settings.DisplayCurrency!),
-            SitePageWriter.Shortlist(site, workspace.Books, settings),
-            WorksheetWriter.Write(Worksheet.Of(listed, workspace.Books, settings, site.Needs)));
+            SitePageWriter.Shortlist(site, workspace.Books, settings, workspace.IsConnected),
+            WorksheetWriter.Write(Worksheet.Of(listed, workspace.OfferedTo(listed.Candidate), settings, site.Needs)));
     }
 
     /// <summary>A site of this visitor and how it is counted today, or null.</summary>
@@ -103,7 +107,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
 
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
     public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>
-        new([.. workspace.Books], site.Settings.On(await workspace.BusinessDateAsync(cancel)), site.Needs, objective, byPlan, 25);
+        new([.. workspace.Offered], site.Settings.On(await workspace.BusinessDateAsync(cancel)), site.Needs, objective, byPlan, 25);
 
     private Guid DemoSiteId => new(SHA256.HashData(workspace.Id.ToByteArray()).AsSpan(0, 16));
 

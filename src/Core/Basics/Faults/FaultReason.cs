@@ -163,4 +163,7 @@ public enum FaultReason
 
     /// <summary>None.</summary>
     UnstatedToday,
+
+    /// <summary>The provider.</summary>
+    NotConnected,
 }

@@ -9,9 +9,15 @@ namespace HomeStart.Core.Ordering;
 public static class Placing
 {
     /// <summary>What is bought today by a costing, or why it cannot be ordered.</summary>
-    public static Result<OrderedThings> Of(Costing costing)
+    /// <param name="isConnected">Whether a book's seller can be ordered from here; without it all can.</param>
+    public static Result<OrderedThings> Of(Costing costing, Func<OfferBook, bool>? isConnected = null)
     {
         var faults = new FaultList();
+        if (costing.Run.Purchase.Books.FirstOrDefault(book => costing.Run.Purchase.BuysAt(book) && isConnected?.Invoke(book) == false) is { } stranger)
+        {
+            faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.NotConnected, stranger.Provider.Name);
+        }
+
         var purchase = costing.Run.Purchase;
         var domain = purchase.Domains.FirstOrDefault();
         if (purchase.Domains.Length > 1)

@@ -1,0 +1,52 @@
+namespace HomeStart.Formats;
+
+/// <summary>A book on the shelf.</summary>
+/// <param name="IsOwn">The visitor's own; else the demo's.</param>
+/// <param name="IsUsed">Whether a candidate of any of their sites buys there.</param>
+/// <param name="Versions">The versions of their own, the oldest first.</param>
+public sealed record ShelvedWire(BookWire Book, bool IsOwn, bool IsPutAway, bool IsUsed, IReadOnlyList<BookVersionWire> Versions);
+
+/// <param name="AddedOn">The real day it was put on the shelf.</param>
+public sealed record BookVersionWire(int Version, DateOnly AddedOn);
+
+/// <summary>What a book that was handed in is, and what taking it would change.</summary>
+/// <param name="Changes">Against the version on the shelf; none where there is no other.</param>
+/// <param name="Effects">For every candidate that buys there.</param>
+public sealed record BookLookWire(BookWire Book, BookStanding Standing, IReadOnlyList<BookChangeWire> Changes, IReadOnlyList<BookEffectWire> Effects);
+
+/// <summary>How a book that was handed in stands to the shelf.</summary>
+public enum BookStanding
+{
+    /// <summary>There is none of its id.</summary>
+    New,
+
+    /// <summary>There is one of its id with other contents.</summary>
+    Newer,
+
+    /// <summary>It is there, byte for byte.</summary>
+    Same,
+}
+
+/// <param name="From">The older price, in the older version's currency; null: not stated, or no price.</param>
+/// <param name="Currency">Of <paramref name="To"/>, else of <paramref name="From"/>.</param>
+public sealed record BookChangeWire(BookPart Part, string Ref, ChangeKind Kind, string? From, string? To, string? Currency)
+{
+    public static BookChangeWire Of(BookChange change) =>
+        new(change.Part, change.Ref, change.Kind, change.From?.ToAmount(), change.To?.ToAmount(), (change.To ?? change.From)?.Currency.Code);
+}
+
+/// <summary>What it does to a candidate, over the horizon of its site.</summary>
+/// <param name="Change">Above zero is dearer; null where either sum is missing or only "at least".</param>
+public sealed record BookEffectWire(string Site, string Letter, string? Currency, SumWire? Before, SumWire? After, string? Change)
+{
+    public static BookEffectWire Of(string site, BookEffect effect)
+    {
+        var currency = (effect.After ?? effect.Before)?.Currency;
+        return new BookEffectWire(site, effect.Letter, currency?.Code, Sum(effect.Before), Sum(effect.After), effect.HorizonChange is { } change ? new Money(change, currency!).ToAmount() : null);
+
+        static SumWire? Sum(Costing? costing) => costing is null ? null : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency);
+    }
+}
+
+/// <param name="IsPutAway">Whether nothing is to be offered from it.</param>
+public sealed record PutAwayBody(bool IsPutAway);

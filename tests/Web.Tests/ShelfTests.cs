@@ -1,0 +1,146 @@
+using System.Net;
+using System.Text;
+using System.Text.Json;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>The shelf: books of one's own beside the demo's, newer versions, what they do to candidates, and what comes out again.</summary>
+public sealed class ShelfTests
+{
+    private static readonly string Tidemarsh = File.ReadAllText(Path.Combine(TestHost.Root("demo"), "books", "tidemarsh.json"));
+
+    [Fact]
+    public async Task A_book_is_looked_at_before_it_is_taken_and_comes_out_as_the_bytes_that_came_in()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var text = $"  {Own("heron")}\n"; // Its own spaces and unknown fields are kept.
+        var look = await owner.PostAsync("/api/shelf/look", text);
+        look.Status.ShouldBe(HttpStatusCode.OK);
+        look.Body.GetProperty("standing").GetString().ShouldBe("new");
+        (await owner.GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => !book.GetProperty("isOwn").GetBoolean());
+        (await owner.PostAsync("/api/shelf", text)).Status.ShouldBe(HttpStatusCode.OK);
+        var shelved = Book(await owner.GetAsync("/api/shelf"), "heron");
+        (shelved.GetProperty("isOwn").GetBoolean(), shelved.GetProperty("versions").GetArrayLength()).ShouldBe((true, 1));
+        (await (await owner.RawAsync("/api/shelf/heron/file")).Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)).ShouldBe(Encoding.UTF8.GetBytes(text));
+        (await owner.PostAsync("/api/shelf/look", text)).Body.GetProperty("standing").GetString().ShouldBe("same");
+        (await owner.PostAsync("/api/shelf", text)).Status.ShouldBe(HttpStatusCode.OK);
+        Book(await owner.GetAsync("/api/shelf"), "heron").GetProperty("versions").GetArrayLength().ShouldBe(1); // Nothing new came.
+        (await owner.SiteAsync()).GetProperty("worksheet").GetProperty("plans").EnumerateArray().ShouldContain(plan => plan.GetProperty("book").GetString() == "heron");
+
+        // Nobody else sees it.
+        var other = await VisitAsync(host);
+        (await other.GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => book.GetProperty("book").GetProperty("id").GetString() != "heron");
+        (await other.RawAsync("/api/shelf/heron/file")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await other.SendAsync(HttpMethod.Delete, "/api/shelf/heron", null)).Status.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task A_newer_version_says_what_changed_and_what_that_does_to_each_candidate()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var newer = Tidemarsh.Replace("\"amount\": \"107.88\"", "\"amount\": \"131.88\"", StringComparison.Ordinal);
+        newer.ShouldNotBe(Tidemarsh);
+        var look = (await owner.PostAsync("/api/shelf/look", newer)).Body;
+        look.GetProperty("standing").GetString().ShouldBe("newer");
+        var change = look.GetProperty("changes").EnumerateArray().ShouldHaveSingleItem();
+        (change.GetProperty("part").GetString(), change.GetProperty("ref").GetString(), change.GetProperty("kind").GetString(), change.GetProperty("from").GetString(), change.GetProperty("to").GetString())
+            .ShouldBe(("later-price", "slipway 12/12", "dearer", "107.88", "131.88"));
+        var effects = look.GetProperty("effects").EnumerateArray().ToDictionary(effect => effect.GetProperty("letter").GetString()!);
+        effects.Keys.ShouldBe(["A", "B"], ignoreOrder: true); // Both buy at Tidemarsh.
+        effects["A"].GetProperty("change").GetString().ShouldBe("57.60"); // Two later years of 24.00 with 20% tax.
+        effects["B"].GetProperty("change").GetString().ShouldBe("0.00");
+        (await owner.PostAsync("/api/shelf", newer)).Status.ShouldBe(HttpStatusCode.OK);
+        (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(effects["A"].GetProperty("after").GetProperty("amount").GetString());
+
+        // Taken off again, the demo's comes back.
+        (await owner.SendAsync(HttpMethod.Delete, "/api/shelf/tidemarsh", null)).Status.ShouldBe(HttpStatusCode.OK);
+        (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(effects["A"].GetProperty("before").GetProperty("amount").GetString());
+        (await owner.SendAsync(HttpMethod.Delete, "/api/shelf/tidemarsh", null)).Status.ShouldBe(HttpStatusCode.NotFound); // The demo's own cannot be.
+    }
+
+    [Fact]
+    public async Task A_book_put_away_offers_nothing_more_and_what_was_chosen_from_it_keeps_its_price()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var before = (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString();
+        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = true })).Status.ShouldBe(HttpStatusCode.OK);
+        var worksheet = (await owner.SiteAsync("C")).GetProperty("worksheet");
+        worksheet.GetProperty("plans").EnumerateArray().ShouldAllBe(plan => plan.GetProperty("book").GetString() != "tidemarsh");
+        (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(before);
+        var scan = await owner.GetAsync($"/api/sites/{owner.SiteId}/scan");
+        scan.GetProperty("scan").GetProperty("rows").EnumerateArray().ShouldAllBe(row => row.GetProperty("candidate").GetProperty("hosting").GetProperty("book").GetString() != "tidemarsh");
+        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = false })).Status.ShouldBe(HttpStatusCode.OK);
+        (await owner.SiteAsync("C")).GetProperty("worksheet").GetProperty("plans").EnumerateArray().ShouldContain(plan => plan.GetProperty("book").GetString() == "tidemarsh");
+        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await owner.PostAsync("/api/shelf/nobody/put-away", new { isPutAway = true })).Status.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task Looking_again_makes_an_old_book_young()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        (await owner.PostAsync("/api/shelf", Own("heron", asOf: "2026-01-01"))).Status.ShouldBe(HttpStatusCode.OK);
+        Book(await owner.GetAsync("/api/shelf"), "heron").GetProperty("book").GetProperty("isOld").GetBoolean().ShouldBeTrue();
+        var shelf = (await owner.PostAsync("/api/shelf/heron/looked", null)).Body;
+        Book(shelf, "heron").GetProperty("book").GetProperty("isOld").GetBoolean().ShouldBeFalse();
+    }
+
+    [Fact]
+    public async Task What_is_wrong_with_a_book_is_said_at_once_with_its_places_and_nothing_is_kept()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var broken = Own("heron").Replace("\"GBP\"", "\"POUNDS\"", StringComparison.Ordinal).Replace("\"everyMonths\": 12", "\"everyMonths\": 0", StringComparison.Ordinal);
+        foreach (var path in (string[])["/api/shelf/look", "/api/shelf"])
+        {
+            var (status, body) = await owner.PostAsync(path, broken);
+            status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+            body.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldBe(["currency", "plans[0].billing[0].everyMonths"], ignoreOrder: true);
+        }
+
+        (await owner.GetAsync("/api/shelf")).GetArrayLength().ShouldBe(9);
+    }
+
+    [Fact]
+    public async Task A_book_of_ones_own_is_compared_and_not_ordered_here()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        await owner.PostAsync("/api/shelf", Own("heron"));
+        await owner.DoAsync(new { kind = "choose-plan", letter = "C", book = "heron", plan = "mooring" });
+        await owner.DoAsync(new { kind = "choose-billing", letter = "C", everyMonths = 12, commitMonths = 12 });
+        await owner.DoAsync(new { kind = "choose-domain", letter = "C", domain = (object?)null });
+        var slip = (await owner.SiteAsync("C")).GetProperty("shortlist").EnumerateArray().Single(known => known.GetProperty("letter").GetString() == "C");
+        slip.GetProperty("horizon").GetString().ShouldBe("108.00");
+        slip.GetProperty("cannotOrder").GetString()!.ShouldContain("Heron Hosts is your own");
+    }
+
+    [Fact]
+    public async Task The_schema_has_an_address_of_its_own()
+    {
+        await using var host = await TestHost.StartAsync();
+        var schema = await (await VisitAsync(host)).GetAsync("/api/offer-book.schema.json");
+        schema.GetProperty("title").GetString().ShouldBe("Offer book");
+    }
+
+    private static async Task<Visitor> VisitAsync(TestHost host)
+    {
+        var owner = host.Visit();
+        await owner.OpenAsync();
+        return owner;
+    }
+
+    private static JsonElement Book(JsonElement shelf, string id) => shelf.EnumerateArray().Single(book => book.GetProperty("book").GetProperty("id").GetString() == id);
+
+    private static string Own(string id, string asOf = "2026-11-20") =>
+        $$"""
+        { "format": "home-start/offer-book@1", "id": "{{id}}", "asOf": "{{asOf}}", "currency": "GBP", "note": "kept as it is",
+          "provider": { "name": "Heron Hosts" },
+          "tax": { "pricesInclude": true },
+          "plans": [ { "id": "mooring", "name": "Mooring", "billing": [ { "everyMonths": 12, "prices": [ { "amount": "36.00" } ] } ] } ] }
+        """;
+}
