@@ -52,6 +52,9 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Size(390, 844);
         Take("domain-narrow");
         browser.Size(1280, 800);
+        browser.Press("Shelf");
+        browser.Reads("Your price lists");
+        Take("shelf");
         browser.Press("Worksheet");
         browser.Press("Order A");
         browser.Reads("Read the name once more");

@@ -164,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{book}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPriceList"];
+        put?: never;
+        post?: never;
+        delete: operations["removeBook"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/look": {
         parameters: {
             query?: never;
@@ -207,22 +223,6 @@ export interface paths {
         put?: never;
         post: operations["lookedAgain"];
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shelf/{book}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["removeBook"];
         options?: never;
         head?: never;
         patch?: never;
@@ -627,8 +627,13 @@ export interface components {
             after: null | components["schemas"]["SumWire"];
             change: null | string;
         };
+        BookGapWire: {
+            part: components["schemas"]["BookPart"];
+            ref: string;
+        };
         BookLookWire: {
-            book: components["schemas"]["BookWire"];
+            faults: components["schemas"]["FaultWire"][];
+            book: null | components["schemas"]["BookWire"];
             standing: components["schemas"]["BookStanding"];
             changes: components["schemas"]["BookChangeWire"][];
             effects: components["schemas"]["BookEffectWire"][];
@@ -931,6 +936,11 @@ export interface components {
             isChosen: boolean;
             outcome: null | components["schemas"]["OutcomeWire"];
         };
+        DataCentrePriceWire: {
+            id: string;
+            name: string;
+            perMonth: string;
+        };
         DataCentreWire: {
             id: string;
             name: string;
@@ -1077,6 +1087,16 @@ export interface components {
             date: string;
             total: string;
         };
+        EndingPriceWire: {
+            ending: string;
+            register: null | string;
+            renew: null | string;
+            takesTransfers: boolean;
+            transfer: null | string;
+            /** Format: int32 */
+            maxYears: number;
+            includes: string[];
+        };
         EndingSellerWire: {
             book: string;
             provider: string;
@@ -1091,6 +1111,18 @@ export interface components {
             ending: string;
             asked: string;
             sellers: components["schemas"]["EndingSellerWire"][];
+        };
+        ExtraPriceWire: {
+            id: string;
+            name: string;
+            forDomain: boolean;
+            every: components["schemas"]["ChargeEvery"];
+            unit: null | string;
+            preselected: boolean;
+            about: null | string;
+            first: null | string;
+            later: null | string;
+            ifBoughtLater: null | string;
         };
         ExtraWire: {
             id: string;
@@ -1464,6 +1496,10 @@ export interface components {
             fits: components["schemas"]["NeedFitWire"][];
             outcome: null | components["schemas"]["OutcomeWire"];
         };
+        PlanPricesWire: {
+            plan: string;
+            ways: components["schemas"]["WayPricesWire"][];
+        };
         PlanWire: {
             id: string;
             name: string;
@@ -1475,6 +1511,16 @@ export interface components {
         PremiumWire: {
             register: null | string;
             renew: null | string;
+        };
+        PriceListWire: {
+            book: components["schemas"]["BookWire"];
+            plans: components["schemas"]["PlanPricesWire"][];
+            dataCentres: components["schemas"]["DataCentrePriceWire"][];
+            extras: components["schemas"]["ExtraPriceWire"][];
+            endings: components["schemas"]["EndingPriceWire"][];
+            codes: components["schemas"]["KnownCodeWire"][];
+            refund: null | components["schemas"]["RefundRuleWire"];
+            notStated: components["schemas"]["BookGapWire"][];
         };
         PriceStepWire: {
             /** Format: date */
@@ -1503,6 +1549,14 @@ export interface components {
             need: string;
             has: components["schemas"]["JsonElement"];
             wants: components["schemas"]["JsonElement"];
+        };
+        RefundRuleWire: {
+            /** Format: int32 */
+            days: number;
+            /** Format: int32 */
+            minCommitMonths: number;
+            excludes: string[];
+            deductsIncludedDomain: boolean;
         };
         RefundWire: {
             /** Format: date */
@@ -1678,6 +1732,11 @@ export interface components {
         StepKind: "hold" | "prepare" | "register" | "join" | "capture";
         /** @enum {string} */
         StepState: "waiting" | "trying" | "no-answer" | "done" | "refused" | "undoing" | "undone";
+        StepWire: {
+            /** Format: int32 */
+            bills: null | number;
+            amount: null | string;
+        };
         StoppingWire: {
             currency: string;
             chosen: components["schemas"]["SumWire"][];
@@ -1757,6 +1816,16 @@ export interface components {
         WayNoteWire: {
             kind: components["schemas"]["WayNoteKind"];
             isDayAfter: boolean;
+        };
+        WayPricesWire: {
+            /** Format: int32 */
+            everyMonths: number;
+            /** Format: int32 */
+            commitMonths: number;
+            setupFee: null | string;
+            steps: components["schemas"]["StepWire"][];
+            firstPerMonth: string;
+            laterPerMonth: null | string;
         };
         WayToPayWire: {
             /** Format: int32 */
@@ -2198,6 +2267,68 @@ export interface operations {
             };
         };
     };
+    getPriceList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceListWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     lookAtBook: {
         parameters: {
             query?: never;
@@ -2276,37 +2407,6 @@ export interface operations {
         };
     };
     lookedAgain: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                book: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ShelvedWire"][];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    removeBook: {
         parameters: {
             query?: never;
             header?: never;

@@ -118,9 +118,16 @@ const placed = createRoute({
   component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
 });
 
+const shelf = createRoute({
+  getParentRoute: () => site,
+  path: '/shelf',
+  validateSearch: (search): SiteSearch & { book?: string } => ({ view: text(search.view), book: text(search.book) }),
+  component: lazyRouteComponent(() => import('../features/shelf/ShelfPage'), 'ShelfPage'),
+});
+
 const tree = root.addChildren([
   start,
-  site.addChildren([needs, scan, worksheet, compare, domain, order, orders, placed]),
+  site.addChildren([needs, scan, worksheet, compare, domain, shelf, order, orders, placed]),
 ]);
 
 export const makeRouter = (queries: QueryClient) =>

@@ -9,10 +9,15 @@ public sealed record ShelvedWire(BookWire Book, bool IsOwn, bool IsPutAway, bool
 /// <param name="AddedOn">The real day it was put on the shelf.</param>
 public sealed record BookVersionWire(int Version, DateOnly AddedOn);
 
-/// <summary>What a book that was handed in is, and what taking it would change.</summary>
+/// <summary>What was handed in, and what taking it would change. Looking is no failure, so a file with faults is no 422.</summary>
+/// <param name="Faults">What is wrong with it; empty: nothing.</param>
+/// <param name="Book">Null where it has faults.</param>
 /// <param name="Changes">Against the version on the shelf; none where there is no other.</param>
 /// <param name="Effects">For every candidate that buys there.</param>
-public sealed record BookLookWire(BookWire Book, BookStanding Standing, IReadOnlyList<BookChangeWire> Changes, IReadOnlyList<BookEffectWire> Effects);
+public sealed record BookLookWire(IReadOnlyList<FaultWire> Faults, BookWire? Book, BookStanding Standing, IReadOnlyList<BookChangeWire> Changes, IReadOnlyList<BookEffectWire> Effects)
+{
+    public static BookLookWire Of(FaultList faults) => new([.. faults.Faults.Select(FaultWire.Of)], null, BookStanding.New, [], []);
+}
 
 /// <summary>How a book that was handed in stands to the shelf.</summary>
 public enum BookStanding

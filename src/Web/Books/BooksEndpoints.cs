@@ -21,6 +21,7 @@ internal static class BooksEndpoints
         app.MapGet("/api/books", ListAsync).WithName("getBooks").Produces<IReadOnlyList<BookWire>>();
         var shelf = app.MapGroup("/api/shelf").AddEndpointFilter<OneConnection>();
         shelf.MapGet("", async (ShelfDesk desk, CancellationToken cancel) => await desk.ListAsync(cancel)).WithName("getShelf");
+        shelf.MapGet("/{book}", PriceListAsync).WithName("getPriceList").Produces<PriceListWire>().ProducesProblem(StatusCodes.Status404NotFound);
         shelf.MapPost("/look", LookAsync).WithName("lookAtBook").Produces<BookLookWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         shelf.MapPost("", TakeAsync).WithName("takeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         shelf.MapPost("/{book}/put-away", PutAwayAsync).WithName("putBookAway").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
@@ -37,10 +38,13 @@ internal static class BooksEndpoints
         return Results.Ok(workspace.Books.Select(book => BookWire.Of(book, today)).ToList());
     }
 
+    private static async Task<IResult> PriceListAsync(string book, Shelf books, Workspace workspace, CancellationToken cancel) =>
+        books.Find(book) is { } shelved ? Results.Ok(PriceListWire.Of(shelved.Book, await workspace.BusinessDateAsync(cancel))) : Missing();
+
     private static async Task<IResult> LookAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        return BookReader.Read(body.Root, faults) is { } book ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel)) : FaultResults.Unprocessable(faults);
+        return BookReader.Read(body.Root, faults) is { } book ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel)) : Results.Ok(BookLookWire.Of(faults));
     }
 
     private static async Task<IResult> TakeAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)

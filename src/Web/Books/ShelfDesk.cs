@@ -22,6 +22,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         var today = await workspace.BusinessDateAsync(cancel);
         var known = shelf.Find(book.Id);
         return new BookLookWire(
+            [],
             BookWire.Of(book, today),
             known is null ? BookStanding.New : known.Hash == Shelf.HashOf(bytes) ? BookStanding.Same : BookStanding.Newer,
             known is null ? [] : [.. BookChange.Between(known.Book, book).Select(BookChangeWire.Of)],

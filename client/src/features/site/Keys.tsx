@@ -10,6 +10,7 @@ const sheets = {
   w: ['/sites/$siteId/worksheet', 'Worksheet'],
   c: ['/sites/$siteId/compare', 'Compare'],
   d: ['/sites/$siteId/domain', 'Domain'],
+  b: ['/sites/$siteId/shelf', 'Shelf'],
   o: ['/sites/$siteId/orders', 'Orders'],
 } as const;
 

@@ -20,6 +20,7 @@ const tabs = [
   ['/sites/$siteId/worksheet', 'Worksheet'],
   ['/sites/$siteId/compare', 'Compare'],
   ['/sites/$siteId/domain', 'Domain'],
+  ['/sites/$siteId/shelf', 'Shelf'],
   ['/sites/$siteId/orders', 'Orders'],
 ] as const;
 

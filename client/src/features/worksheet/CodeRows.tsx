@@ -9,7 +9,7 @@ import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { figuresOf } from './columns';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
-import { promotionWords, verdictWords } from './codes';
+import { promotionWords, verdictWords } from '../../format/codes';
 
 /** The codes entered, each with its verdict in words, and the place to enter one. */
 export function CodeRows() {

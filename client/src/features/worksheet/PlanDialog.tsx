@@ -52,7 +52,8 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
   const { page, books } = useSite();
   const [only, setOnly] = useState('');
   const [all, setAll] = useState(false);
-  const hosts = books.filter((book) => book.plans.length > 0);
+  // A book that is put away offers nothing.
+  const hosts = books.filter((book) => page.worksheet.plans.some((option) => option.book === book.id));
   const shown = only ? hosts.filter((book) => book.id === only) : hosts;
   const asked = page.worksheet.plans[0]?.fits.map((fit) => fit.need) ?? [];
   const differ = differing(shown.flatMap((book) => book.plans));

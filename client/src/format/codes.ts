@@ -1,7 +1,7 @@
-import type { Book, Schemas } from '../../api/client';
-import { longDay, shortDay } from '../../format/dates';
-import { money } from '../../format/money';
-import { span } from '../../format/words';
+import type { Book, Schemas } from '../api/client';
+import { longDay, shortDay } from './dates';
+import { money } from './money';
+import { span } from './words';
 
 /** Why a code does not count. */
 export function verdictWords(verdict: Schemas['CodeWire'], book: Book): string {

@@ -1,0 +1,141 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useSearch } from '@tanstack/react-router';
+import { useSite } from '../../api/site';
+import { shelfQuery, useShelfChanges, type Shelved } from '../../api/shelf';
+import { shortDay } from '../../format/dates';
+import { Button } from '../../ui/Button';
+import { cx } from '../../ui/cx';
+import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
+import { Failed, Waiting } from '../../ui/Waiting';
+import { PriceListSheet } from './PriceListSheet';
+import { ReadIn } from './ReadIn';
+
+/** Every price list there is: the demo's and the owner's own, how old each is, and the place to read one in. */
+export function ShelfPage() {
+  const { page } = useSite();
+  const { book } = useSearch({ from: '/sites/$siteId/shelf' });
+  const shelf = useQuery(shelfQuery);
+  if (!shelf.data) {
+    return shelf.error ? (
+      <Failed error={shelf.error} retry={() => void shelf.refetch()} />
+    ) : (
+      <Waiting for="Fetching your price lists" />
+    );
+  }
+
+  const own = shelf.data.filter((shelved) => shelved.isOwn).length;
+  return (
+    <div className="py-5">
+      <title>{`Shelf · ${page.name} · Home Start`}</title>
+      <h1 className="text-2xl">Your price lists</h1>
+      <p className="text-soft max-w-3xl">
+        Each seller’s prices are one offer book: everything here is worked out from them.{' '}
+        {own === 0
+          ? 'These are the demo’s, and made up. Read in your own to compare what is really offered to you.'
+          : 'The demo’s books are made up: put away those you do not want to choose from.'}
+      </p>
+      <ReadIn />
+      <Books shelf={shelf.data} />
+      {book && <PriceListSheet key={book} book={book} />}
+    </div>
+  );
+}
+
+function Books({ shelf }: { shelf: Shelved[] }) {
+  return (
+    <Table className="mt-5 w-full" caption="The offer books, with what each sells and how old it is">
+      <Heads className="max-md:sr-only">
+        <Head>Seller</Head>
+        <Head>Sells</Head>
+        <Head>Prices read on</Head>
+        <Head>Currency</Head>
+        <Head>
+          <span className="sr-only">What you can do</span>
+        </Head>
+      </Heads>
+      <tbody>
+        {shelf.map((shelved) => (
+          <Book key={shelved.book.id} shelved={shelved} />
+        ))}
+      </tbody>
+    </Table>
+  );
+}
+
+function Book({ shelved }: { shelved: Shelved }) {
+  const { page } = useSite();
+  const { book, isOwn, isPutAway, isUsed, versions } = shelved;
+  const plans = book.plans.length;
+  const sells = [
+    plans > 0 && `${plans} ${plans === 1 ? 'plan' : 'plans'}`,
+    book.domains.length > 0 && `domains: ${book.domains.map((price) => `.${price.ending}`).join(' ')}`,
+    book.addOns.length > 0 && `${book.addOns.length} ${book.addOns.length === 1 ? 'extra' : 'extras'}`,
+  ].filter(Boolean);
+  return (
+    <Row
+      className={cx(
+        'max-md:block max-md:py-1.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2',
+        isPutAway && 'text-soft',
+      )}
+      label={
+        <>
+          <Link
+            to="/sites/$siteId/shelf"
+            params={{ siteId: page.id }}
+            search={(search) => ({ ...search, book: book.id })}
+            className="ink font-semibold"
+          >
+            <bdi>{book.provider}</bdi>
+          </Link>
+          <span className="text-soft block text-[13px]">
+            {isOwn ? `your own${versions.length > 1 ? `, version ${versions.length}` : ''}` : 'the demo’s'}
+            {isUsed && ', on a shortlist'}
+            {isPutAway && ', put away'}
+          </span>
+        </>
+      }
+    >
+      <Cell className="max-w-md">{sells.length > 0 ? sells.join('; ') : 'nothing yet'}</Cell>
+      <Cell className={cx(book.isOld && 'text-red')}>
+        {shortDay(book.asOf)}
+        {book.isOld && ', over 60 days ago'}
+      </Cell>
+      <Cell>
+        {book.currency}, {book.pricesIncludeTax ? 'tax included' : 'before tax'}
+      </Cell>
+      <td>
+        <Actions shelved={shelved} />
+      </td>
+    </Row>
+  );
+}
+
+function Actions({ shelved: { book, isOwn, isPutAway, isUsed } }: { shelved: Shelved }) {
+  const { putAway, lookedAgain, remove } = useShelfChanges();
+  const failed = putAway.error ?? lookedAgain.error ?? remove.error;
+  const of = <span className="sr-only">: {book.provider}</span>;
+  return (
+    <div className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
+      <Button look="text" onClick={() => lookedAgain.mutate(book.id)}>
+        I looked today: nothing changed{of}
+      </Button>
+      <Button look="text" onClick={() => putAway.mutate({ book: book.id, isPutAway: !isPutAway })}>
+        {isPutAway ? 'Take it out again' : 'Put away'}
+        {of}
+      </Button>
+      <a className="ink" href={`/api/shelf/${encodeURIComponent(book.id)}/file`} download>
+        As a file{of}
+      </a>
+      {isOwn && !isUsed && (
+        <Button look="text" onClick={() => remove.mutate(book.id)}>
+          Remove{of}
+        </Button>
+      )}
+      {failed && (
+        <span role="alert" className="text-red">
+          {failed.message}
+        </span>
+      )}
+    </div>
+  );
+}

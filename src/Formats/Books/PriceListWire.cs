@@ -1,0 +1,54 @@
+using System.Text.Json;
+
+namespace HomeStart.Formats;
+
+/// <summary>A whole book as a price list to be read. Amounts are decimal strings in the book's currency; null is not stated.</summary>
+/// <param name="NotStated">What it does not say and an owner would want to know.</param>
+public sealed record PriceListWire(
+    BookWire Book,
+    IReadOnlyList<PlanPricesWire> Plans,
+    IReadOnlyList<DataCentrePriceWire> DataCentres,
+    IReadOnlyList<ExtraPriceWire> Extras,
+    IReadOnlyList<EndingPriceWire> Endings,
+    IReadOnlyList<KnownCodeWire> Codes,
+    RefundRuleWire? Refund,
+    IReadOnlyList<BookGapWire> NotStated)
+{
+    public static PriceListWire Of(OfferBook book, DateOnly today)
+    {
+        return new PriceListWire(
+            BookWire.Of(book, today),
+            [.. book.Plans.Select(plan => new PlanPricesWire(plan.Id, [.. plan.Billing.Select(option => new WayPricesWire(
+                option.EveryMonths, option.CommitMonths, Amount(option.SetupFee == 0 ? null : option.SetupFee), [.. option.Prices.Steps.Select(step => new StepWire(step.Periods, Amount(step.Units)))],
+                Amount(option.FirstPerMonth)!, Amount(option.LaterPerMonth)))]))],
+            [.. book.DataCentres.Select(centre => new DataCentrePriceWire(centre.Id, centre.Name, Amount(centre.PerMonth ?? 0)!))],
+            [.. book.AddOns.Select(addOn => new ExtraPriceWire(addOn.Id, addOn.Name, addOn.For == AddOnFor.Domain, addOn.Every, addOn.Unit, addOn.Preselected, addOn.About, Amount(addOn.Prices.Steps[0].Units), Amount(addOn.Prices.Steps[^1].Units), Amount(addOn.PriceIfBoughtLater)))],
+            [.. book.Domains.Select(price => new EndingPriceWire(price.Ending, Amount(price.Register), Amount(price.Renew), price.Transfer is not null, Amount(price.Transfer?.Price), price.MaxYears, [.. price.Includes.Select(id => book.AddOn(id, AddOnFor.Domain)?.Name ?? id)]))],
+            [.. book.Promotions.Select(promotion => KnownCodeWire.Of(promotion.Code ?? "", book, promotion))],
+            book.Refund is { } refund ? new RefundRuleWire(refund.Days, refund.MinCommitMonths, [.. refund.Excludes.Select(match => JsonNamingPolicy.CamelCase.ConvertName(match.Kind.ToString()) + (match.Of is null ? "" : $":{match.Of}"))], refund.DeductsIncludedDomain) : null,
+            [.. BookGap.Of(book).Select(gap => new BookGapWire(gap.Part, gap.Ref))]);
+
+        string? Amount(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
+    }
+}
+
+/// <summary>The ways to pay for a plan.</summary>
+public sealed record PlanPricesWire(string Plan, IReadOnlyList<WayPricesWire> Ways);
+
+/// <param name="SetupFee">Null: none.</param>
+/// <param name="FirstPerMonth">The first bill over its months; <paramref name="LaterPerMonth"/> so of the last step.</param>
+public sealed record WayPricesWire(int EveryMonths, int CommitMonths, string? SetupFee, IReadOnlyList<StepWire> Steps, string FirstPerMonth, string? LaterPerMonth);
+
+/// <param name="Bills">For how many bills it holds; null: from then on.</param>
+public sealed record StepWire(int? Bills, string? Amount);
+
+public sealed record DataCentrePriceWire(string Id, string Name, string PerMonth);
+
+public sealed record ExtraPriceWire(string Id, string Name, bool ForDomain, ChargeEvery Every, string? Unit, bool Preselected, string? About, string? First, string? Later, string? IfBoughtLater);
+
+/// <param name="Includes">The names of the extras that come with it.</param>
+public sealed record EndingPriceWire(string Ending, string? Register, string? Renew, bool TakesTransfers, string? Transfer, int MaxYears, IReadOnlyList<string> Includes);
+
+public sealed record RefundRuleWire(int Days, int MinCommitMonths, IReadOnlyList<string> Excludes, bool DeductsIncludedDomain);
+
+public sealed record BookGapWire(BookPart Part, string Ref);
