@@ -7,9 +7,10 @@ namespace HomeStart.Core.Offers;
 public static class BookRules
 {
     /// <summary>Checks ids that must differ, over the whole book.</summary>
-    /// <param name="where">The book's own path: <c>books[0]</c>.</param>
+    /// <param name="where">The book's own path: <c>books[0]</c>; empty for a book by itself.</param>
     public static void CheckIds(OfferBook book, string where, FaultList faults)
     {
+        var at = where.Length == 0 ? "" : where + ".";
         CheckUnique(book.Plans.Select(plan => plan.Id), "plans", "id", "plan");
         CheckUnique(book.DataCentres.Select(centre => centre.Id), "dataCentres", "id", "data-centre");
         CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", "extra");
@@ -20,12 +21,12 @@ public static class BookRules
         {
             faults.AddDuplicates(
                 plan.Billing.Select(option => option.EveryMonths > 0 ? $"{option.EveryMonths}/{option.CommitMonths}" : null),
-                option => $"{where}.plans[{index}].billing[{option}]",
+                option => $"{at}plans[{index}].billing[{option}]",
                 "billing-option");
         }
 
         void CheckUnique(IEnumerable<string?> ids, string list, string field, string what) =>
-            faults.AddDuplicates(ids.Select(id => id is "" ? null : id), index => $"{where}.{list}[{index}].{field}", what);
+            faults.AddDuplicates(ids.Select(id => id is "" ? null : id), index => $"{at}{list}[{index}].{field}", what);
     }
 
     /// <summary>Checks steps by costing rule 4: some steps, only the last one open, the others for at least one period, the first one stated.</summary>

@@ -63,6 +63,27 @@ public class BookTests
         Schema.Evaluate(book).IsValid.ShouldBeFalse();
     }
 
+    [Theory]
+    [InlineData("plans", "id")]
+    [InlineData("dataCentres", "id")]
+    [InlineData("addOns", "id")]
+    [InlineData("domains", "ending")]
+    [InlineData("promotions", "id")]
+    public void What_stands_twice_is_said_at_its_second_place(string list, string field)
+    {
+        var book = Request.Worked().Book();
+        var items = book[list] as JsonArray ?? [];
+        if (items.Count == 0)
+        {
+            book[list] = items = [JsonNode.Parse("""{ "id": "one", "name": "One", "perMonth": "1.00" }""")];
+        }
+
+        items.Add(items[0]!.DeepClone());
+        var faults = new FaultList();
+        BookReader.Read(book.Deserialize<JsonElement>(), faults).ShouldBeNull();
+        faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldContain((FaultCodes.DuplicateId, $"{list}[{items.Count - 1}].{field}"));
+    }
+
     [Fact]
     public void An_unknown_field_is_no_fault()
     {

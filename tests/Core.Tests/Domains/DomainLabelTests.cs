@@ -34,6 +34,11 @@ public class DomainLabelTests
         fault.Suggestion.ShouldBe(suggestion);
     }
 
+    [Theory]
+    [InlineData(63, null)]
+    [InlineData(64, LabelProblem.TooLong)]
+    public void A_label_has_at_most_63_characters(int length, LabelProblem? problem) => DomainLabel.Parse(new string('a', length)).Fault?.Problem.ShouldBe(problem.ShouldNotBeNull());
+
     [Fact]
     public void Sixty_three_characters_are_the_most()
     {

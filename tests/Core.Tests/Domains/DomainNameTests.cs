@@ -39,6 +39,7 @@ public class DomainNameTests
         domain.ShouldBeNull();
         fault!.Part.ShouldBe(part);
         NameWords.Of(fault).ShouldEndWith(".");
+        fault.TooLong.ShouldBe(0);
     }
 
     [Theory]

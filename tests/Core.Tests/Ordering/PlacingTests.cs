@@ -57,6 +57,17 @@ public class PlacingTests
     }
 
     [Fact]
+    public void Two_domains_and_a_seller_that_nobody_here_reaches_are_refused()
+    {
+        var candidate = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12)).Listed("A")!.Candidate;
+        var two = candidate with { Domains = [.. candidate.Domains, Shop.Name("tidemarsh") with { Name = "ostlerandwren" }] };
+        Placing.Of(Worksheet.CostingOf(two, Shop.Books, Shop.Settings)!).Faults.Faults.Select(fault => (fault.Reason, fault.Where)).ShouldBe([(FaultReason.OneDomainAnOrder, "candidate.domains")]);
+        var costing = Worksheet.CostingOf(candidate, Shop.Books, Shop.Settings)!;
+        Placing.Of(costing, book => book.Id != "tidemarsh").Faults.Faults.Select(fault => (fault.Reason, fault.Figures[0])).ShouldBe([(FaultReason.NotConnected, (object?)"Tidemarsh Hosting")]);
+        Placing.Of(costing, book => book.Id != "plainstone").Faults.Any.ShouldBeFalse(); // Nothing is bought there.
+    }
+
+    [Fact]
     public void Like_orders_are_those_of_one_domain_or_without_one_of_one_hosting()
     {
         var (one, again) = (Placed(Shop.Choosing("tidemarsh", "slipway", 12))!, Placed(Shop.Choosing("tidemarsh", "slipway", 1))!);

@@ -56,6 +56,19 @@ public class ScanTests
         result.Rows.ShouldNotBeEmpty();
     }
 
+    [Fact]
+    public void What_the_provider_says_of_its_help_stands_in_the_reason_or_nothing_where_it_says_nothing()
+    {
+        var host = new OfferBook("host", new Provider("Host", ["mail"]), new DateOnly(2026, 12, 1), Currency.Get("GBP"))
+        {
+            Plans = [new Plan("plan", "Plan") { Billing = [new BillingOption(12, 12, null, new PriceSteps([new PriceStep(null, 1000)]))] }],
+        };
+        var silent = host with { Id = "silent", Provider = new Provider("Silent", null) };
+        var rejected = Scan.Run(new ScanRequest([host, silent], new CountSettings(new DateOnly(2026, 12, 1), 12), new Needs { Support = ["phone"] }, Objective.Horizon, true, 25), null, CancellationToken.None).Value!.Rejected;
+        rejected.Single(plan => plan.Book.Id == "host").Reasons.Single().Has!.Words!.Value.ShouldBe(["mail"]);
+        rejected.Single(plan => plan.Book.Id == "silent").Reasons.Single().Has.ShouldBeNull();
+    }
+
     private static string Show(Reason reason) =>
         reason.Need switch
         {

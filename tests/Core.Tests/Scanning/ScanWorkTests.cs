@@ -48,6 +48,15 @@ public class ScanWorkTests
     private static AddOn Privacy => new("private", "Privacy", AddOnFor.Domain, ChargeEvery.Year, new PriceSteps([new PriceStep(null, 100)])) { Provides = "privacy" };
 
     [Fact]
+    public void Promotions_and_what_they_match_are_rules_to_hold_a_bill_against()
+    {
+        ImmutableArray<LineMatch> two = [new LineMatch(LineKind.Plan, null), new LineMatch(LineKind.Setup, null)];
+        var host = Book("host", [.. Extras("backup", 50), .. Extras("watch", 80)], every: 1, centres: 60) with { Promotions = [new Promotion("one", null) { Percent = ExactDecimal.Whole(1), AppliesTo = two }] };
+        var steps = Figure(Faults([.. Enumerable.Range(0, 12).Select(index => host with { Id = $"host{index}" })], new Needs { Extras = ["backup", "watch"] }));
+        steps.ShouldBe(12 * (4001L * 60 * (4 + 3) * (Months.Run + 15)));
+    }
+
+    [Fact]
     public void So_many_places_of_a_domain_are_looked_at()
     {
         ImmutableArray<string> endings = [.. Enumerable.Range(0, 101).Select(index => $"e{index}")];

@@ -19,6 +19,13 @@ public class CodeOutlookTests
     }
 
     [Fact]
+    public void What_counts_already_and_what_nobody_knows_has_no_cure()
+    {
+        Worked(Do(Choosing("tidemarsh", "slipway", 12), new EnterCode("A", "NEAPTIDE25"), new EnterCode("A", "NOBODY"))).CodeCures.ShouldBeEmpty();
+        Worked(Do(Choosing("tidemarsh", "slipway", 1), new EnterCode("A", "NEAPTIDE25"), new EnterCode("A", "NOBODY"))).CodeCures.Select(cure => cure.Code).ShouldBe(["NEAPTIDE25"]);
+    }
+
+    [Fact]
     public void A_code_that_cannot_combine_counts_without_the_other()
     {
         var site = Do(Choosing("quillhaven", "inkwell", 12), new EnterCode("A", "QUILL10"), new EnterCode("A", "PLUME30"));

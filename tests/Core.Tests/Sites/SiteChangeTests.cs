@@ -187,6 +187,8 @@ public class SiteChangeTests
         away.Domains[0].Book.ShouldBe("nameyarrow");
         var yearly = Do(Choosing("plainstone", "lintel", 1), new ChoosePlan("A", "loomgate", "warp")).Listed("A")!.Candidate;
         yearly.Hosting!.EveryMonths.ShouldBe(12); // The only way to pay there.
+        var monthly = Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12), new ChoosePlan("A", "tidemarsh", "slipway")).Listed("A")!.Candidate;
+        (monthly.Hosting!.EveryMonths, monthly.Hosting.CommitMonths).ShouldBe((1, 1)); // Paid as often, though it binds for less.
     }
 
     private static bool Takes(SiteCommand command) => SiteChange.Apply(Site.Empty("Shop"), command, Books, Today).Value is not null;

@@ -70,6 +70,13 @@ public class SummaryTests
     }
 
     [Fact]
+    public void Tax_that_is_inside_the_prices_is_no_part_of_its_own()
+    {
+        Timeline.Of(Costed(Choosing("loomgate", "warp", 12))).Bars.ShouldAllBe(bar => bar.Parts.Tax == 0);
+        Timeline.Of(Costed(Choosing("tidemarsh", "slipway", 12))).Bars.ShouldContain(bar => bar.Parts.Tax > 0);
+    }
+
+    [Fact]
     public void Fourteen_dates_are_drawn_one_by_one_and_fifteen_as_years()
     {
         Timeline.Of(Over(Monthly, 14)).ShouldSatisfyAllConditions(drawn => drawn.IsByYear.ShouldBeFalse(), drawn => drawn.Bars.Length.ShouldBe(14));
