@@ -41,6 +41,29 @@ public class ResultTests
     }
 
     [Fact]
+    public void What_is_half_chosen_is_no_fault_and_has_no_costing()
+    {
+        var candidate = Shop.Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate;
+        var hosting = candidate.Hosting!;
+        Candidate[] half =
+        [
+            candidate with { Hosting = hosting with { Plan = null } },
+            candidate with { Hosting = hosting with { Book = null } },
+            candidate with { Hosting = hosting with { EveryMonths = null } },
+            candidate with { Domains = [new DomainChoice((DomainRoute?)null)] },
+            candidate with { Domains = [new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "wren" }] },
+            candidate with { Domains = [new DomainChoice(DomainRoute.Register) { Name = "wren", Ending = "com" }] },
+            candidate with { Domains = [new DomainChoice(DomainRoute.Transfer) { Book = "tidemarsh", Name = "wren", Ending = "com" }] },
+            new Candidate(null, []),
+        ];
+        foreach (var choice in half)
+        {
+            var result = Coster.Cost(choice, Shop.Books, Shop.Settings);
+            (result.Value, result.Faults.Any).ShouldBe((null, false), choice.ToString());
+        }
+    }
+
+    [Fact]
     public void Rows_are_one_where_kind_book_and_ref_are()
     {
         var book = Shop.Books[0];

@@ -191,6 +191,20 @@ public class SiteChangeTests
         (monthly.Hosting!.EveryMonths, monthly.Hosting.CommitMonths).ShouldBe((1, 1)); // Paid as often, though it binds for less.
     }
 
+    [Fact]
+    public void Another_name_keeps_the_extras_and_codes_of_the_one_before_unless_it_brings_its_own()
+    {
+        var site = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "privacy", ForDomain: true, 1));
+        site = site.With(site.Listed("A")! with { Candidate = site.Listed("A")!.Candidate with { Domains = [site.Listed("A")!.Candidate.Domains[0] with { Codes = ["NAMES"] }] } });
+        var other = After(Name("tidemarsh") with { Name = "ostlerandwren" });
+        (other.AddOns.Single().Id, other.Codes.Single(), other.Name).ShouldBe(("privacy", "NAMES", "ostlerandwren"));
+        After(Name("nameyarrow")).AddOns.Single().Id.ShouldBe("privacy"); // It does the same there.
+        After(Name("tidemarsh") with { AddOns = [new AddOnChoice("privacy", 2)] }).AddOns.Single().Quantity.ShouldBe(2);
+        After(new DomainChoice(DomainRoute.Lent)).AddOns.ShouldBeEmpty();
+
+        DomainChoice After(DomainChoice wanted) => Do(site, new ChooseDomain("A", wanted)).Listed("A")!.Candidate.Domains.Single();
+    }
+
     private static bool Takes(SiteCommand command) => SiteChange.Apply(Site.Empty("Shop"), command, Books, Today).Value is not null;
 
     [Fact]

@@ -170,9 +170,11 @@ function Looked({
 }
 
 const standingWords = (standing: BookLook['standing']) =>
-  ({ new: 'a price list you do not have yet, from', newer: 'other prices from', same: 'exactly what you already have from' })[
-    standing
-  ];
+  ({
+    new: 'a price list you do not have yet, from',
+    newer: 'other prices from',
+    same: 'exactly what you already have from',
+  })[standing];
 
 /** What the newer prices do to each candidate that buys there. */
 function Effects({ effects }: { effects: BookLook['effects'] }) {
