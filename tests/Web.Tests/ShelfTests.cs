@@ -123,6 +123,37 @@ public sealed class ShelfTests
     }
 
     [Fact]
+    public async Task Many_windows_at_once_leave_one_shelf_and_no_answer_is_a_failure_of_ours()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var takes = await Task.WhenAll(Enumerable.Range(0, 6).Select(index => owner.PostAsync("/api/shelf", Own("heron", asOf: $"2026-11-1{index}"))));
+        takes.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK || answer.Status == HttpStatusCode.UnprocessableEntity);
+        takes.ShouldContain(answer => answer.Status == HttpStatusCode.OK);
+        var says = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => owner.PostAsync("/api/shelf/fernhollow/put-away", new { isPutAway = true })));
+        says.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK);
+        var shelf = await owner.GetAsync("/api/shelf");
+        Book(shelf, "heron").GetProperty("versions").GetArrayLength().ShouldBe(takes.Count(answer => answer.Status == HttpStatusCode.OK));
+        Book(shelf, "fernhollow").GetProperty("isPutAway").GetBoolean().ShouldBeTrue();
+    }
+
+    [Fact]
+    public async Task So_many_bytes_of_books_are_kept_and_no_more()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var padding = new string('x', 1_000_000);
+        var answers = new List<HttpStatusCode>();
+        for (var index = 0; index < 18; index++)
+        {
+            answers.Add((await owner.PostAsync("/api/shelf", Own($"heron{index}").Replace("kept as it is", padding, StringComparison.Ordinal))).Status);
+        }
+
+        answers.Take(16).ShouldAllBe(status => status == HttpStatusCode.OK);
+        answers[17].ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
     public async Task The_schema_has_an_address_of_its_own()
     {
         await using var host = await TestHost.StartAsync();

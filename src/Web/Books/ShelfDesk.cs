@@ -16,6 +16,9 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
     /// <summary>How many versions of one.</summary>
     private const int MostVersions = 40;
 
+    /// <summary>How many bytes all of them may take together: hundreds of usual price lists.</summary>
+    private const long MostBytes = 16 << 20;
+
     /// <summary>What taking a book would change: against the version on the shelf, and for every candidate that buys there.</summary>
     public async Task<BookLookWire> LookAsync(OfferBook book, byte[] bytes, CancellationToken cancel)
     {
@@ -51,6 +54,13 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
             return;
         }
 
+        var kept = await db.OwnBooks.Join(db.Books, row => row.Hash, stored => stored.Hash, (_, stored) => (long)stored.Content.Length).SumAsync(cancel);
+        if (kept + bytes.Length > MostBytes)
+        {
+            faults.Say(FaultCodes.OutOfRange, "", $"With this your books would take {kept + bytes.Length} bytes; at most {MostBytes} are kept. Take some off the shelf first.");
+            return;
+        }
+
         await workspace.EnsureStoredAsync(cancel);
         if (!await db.Books.AnyAsync(row => row.Hash == hash, cancel))
         {
@@ -58,7 +68,15 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         }
 
         db.OwnBooks.Add(new OwnBookRow { WorkspaceId = workspace.Id, BookId = book.Id, Version = own.Count == 0 ? 1 : own.Max(row => row.Version) + 1, Hash = hash, AddedAt = time.GetUtcNow() });
-        await db.SaveChangesAsync(cancel);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
+        {
+            faults.Say(FaultCodes.Repeated, "", "A version of this book was taken in another window just now. Look at the shelf, and read the file in again if it is still newer.");
+        }
+
         shelf.Reload();
     }
 
@@ -101,7 +119,18 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         await workspace.EnsureStoredAsync(cancel);
         var row = await db.Shelf.FirstOrDefaultAsync(row => row.BookId == bookId, cancel) ?? db.Shelf.Add(new ShelfRow { WorkspaceId = workspace.Id, BookId = bookId }).Entity;
         say(row);
-        await db.SaveChangesAsync(cancel);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
+        {
+            // Another window said something of this book first: what is said now is added to that.
+            db.ChangeTracker.Clear();
+            say(await db.Shelf.FirstAsync(known => known.BookId == bookId, cancel));
+            await db.SaveChangesAsync(cancel);
+        }
+
         shelf.Reload();
     }
 }
