@@ -244,6 +244,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{book}/plans.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPlansCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPriceHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["editBook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advertisements/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readAdvertisement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/advertisement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtAdvertisement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/price-tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readPriceTable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites": {
         parameters: {
             query?: never;
@@ -552,6 +648,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description The fields of an advertisement that can be read from its text; in their order on the page.
+         * @enum {string}
+         */
+        AdField: "provider" | "plan" | "currency" | "price" | "price-per" | "months" | "paid" | "later" | "later-price" | "later-per" | "setup-fee" | "includes-domain" | "endings" | "domain-from-months" | "tax" | "refund-days";
         AddOnChoiceBody: {
             id: string;
             /**
@@ -572,9 +673,58 @@ export interface components {
             provides: null | string;
             unit: null | string;
         };
+        AdvertisedExtraBody: {
+            name: null | string;
+            price: null | string;
+            every: null | string;
+        };
+        AdvertisedWayBody: {
+            price: null | string;
+            pricePer: null | string;
+            months: null | string;
+            paid: null | string;
+            later: null | string;
+            laterPrice: null | string;
+            laterPer: null | string;
+        };
         AdvertisedWire: {
             perMonth: string;
             currency: string;
+        };
+        AdvertisementBody: {
+            provider: null | string;
+            plan: null | string;
+            currency: null | string;
+            price: null | string;
+            pricePer: null | string;
+            months: null | string;
+            paid: null | string;
+            later: null | string;
+            laterPrice: null | string;
+            laterPer: null | string;
+            otherWays: null | components["schemas"]["AdvertisedWayBody"][];
+            setupFee: null | string;
+            includesDomain: null | boolean;
+            endings: null | string;
+            domainFromMonths: null | string;
+            tax: null | string;
+            refundDays: null | string;
+            ticked: null | components["schemas"]["AdvertisedExtraBody"][];
+        };
+        AdvertisementTextBody: {
+            text: string;
+        };
+        AdvertisementWire: {
+            faults: components["schemas"]["FaultWire"][];
+            costs: null | components["schemas"]["HiddenCostsWire"];
+            book: null | string;
+            addsTo: null | string;
+            candidate: null | components["schemas"]["CandidateWire"];
+        };
+        AfterFirstTermWire: {
+            /** Format: date */
+            from: string;
+            perMonth: null | string;
         };
         /**
          * @description Five different answers.
@@ -618,6 +768,12 @@ export interface components {
             from: null | string;
             to: null | string;
             currency: null | string;
+        };
+        BookEditWire: {
+            op: string;
+            path: string;
+            value?: unknown;
+            from?: null | string;
         };
         BookEffectWire: {
             site: string;
@@ -946,6 +1102,14 @@ export interface components {
             name: string;
             region: null | string;
         };
+        DatedPriceWire: {
+            /** Format: int32 */
+            version: number;
+            /** Format: date */
+            on: string;
+            first: string;
+            later: null | string;
+        };
         DatesWire: {
             /** Format: date */
             end: string;
@@ -1087,6 +1251,16 @@ export interface components {
             date: string;
             total: string;
         };
+        EditBookBody: {
+            /** Format: int32 */
+            version: number;
+            operations: components["schemas"]["BookEditWire"][];
+            asNew?: null | string;
+        };
+        EditedBookWire: {
+            text: null | string;
+            look: components["schemas"]["BookLookWire"];
+        };
         EndingPriceWire: {
             ending: string;
             register: null | string;
@@ -1150,6 +1324,11 @@ export interface components {
             where: string;
             message: string;
         };
+        FindingWire: {
+            field: components["schemas"]["AdField"];
+            value: string;
+            words: string;
+        };
         FirstPasswordWire: {
             password: null | string;
         };
@@ -1158,6 +1337,16 @@ export interface components {
          * @enum {string}
          */
         Fit: "met" | "with-extra" | "not-met" | "not-stated";
+        HiddenCostsWire: {
+            currency: string;
+            perMonth: string;
+            dueToday: components["schemas"]["SumWire"];
+            firstYear: components["schemas"]["SumWire"];
+            threeYears: components["schemas"]["SumWire"];
+            afterFirstTerm: null | components["schemas"]["AfterFirstTermWire"];
+            tickedInAdvance: null | string;
+            notStated: components["schemas"]["BookGapWire"][];
+        };
         HostingBody: {
             book: null | string;
             plan: null | string;
@@ -1512,6 +1701,12 @@ export interface components {
             register: null | string;
             renew: null | string;
         };
+        PriceHistoryWire: {
+            plan: string;
+            name: string;
+            currency: string;
+            prices: components["schemas"]["DatedPriceWire"][];
+        };
         PriceListWire: {
             book: components["schemas"]["BookWire"];
             plans: components["schemas"]["PlanPricesWire"][];
@@ -1528,6 +1723,25 @@ export interface components {
             from: string;
             to: null | string;
             currency: string;
+        };
+        PriceTableBody: {
+            text: string;
+            roles: null | string[];
+            provider: null | string;
+            currency: null | string;
+            tax: null | string;
+            laterIsSame: null | boolean;
+        };
+        PriceTableWire: {
+            faults: components["schemas"]["FaultWire"][];
+            wasTurned: boolean;
+            headings: string[];
+            roles: string[];
+            rows: string[][];
+            provider: null | string;
+            currency: null | string;
+            tax: null | string;
+            book: null | string;
         };
         ProblemDetails: {
             type?: null | string;
@@ -2466,6 +2680,204 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getPlansCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getPriceHistory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceHistoryWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    editBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditBookBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditedBookWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readAdvertisement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdvertisementTextBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindingWire"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtAdvertisement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdvertisementBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdvertisementWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readPriceTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PriceTableBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceTableWire"];
                 };
             };
         };

@@ -18,6 +18,9 @@ public static class BookReader
         return faults.Any ? null : book;
     }
 
+    /// <summary>Reads a book that was made here.</summary>
+    public static OfferBook? Read(System.Text.Json.Nodes.JsonObject json, FaultList faults) => Read(JsonSerializer.SerializeToElement(json), faults);
+
     /// <summary>Reads a book at a place of a request. Null only where it is no object at all.</summary>
     public static OfferBook? Read(Node node)
     {

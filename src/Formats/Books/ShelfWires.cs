@@ -55,3 +55,29 @@ public sealed record BookEffectWire(string Site, string Letter, string? Currency
 
 /// <param name="IsPutAway">Whether nothing is to be offered from it.</param>
 public sealed record PutAwayBody(bool IsPutAway);
+
+/// <summary>Changes to a book on the shelf.</summary>
+/// <param name="Version">How many versions of one's own there were when it was opened.</param>
+/// <param name="AsNew">The name of the seller under which it becomes a book of its own; absent: a newer version of this one.</param>
+public sealed record EditBookBody(int Version, IReadOnlyList<BookEditWire> Operations, string? AsNew = null);
+
+/// <summary>One change, as JSON Patch writes it (RFC 6902).</summary>
+/// <param name="Op">add, remove, replace, copy or move.</param>
+/// <param name="Path">A JSON pointer (RFC 6901): /plans/0/name.</param>
+/// <param name="From">Of copy and move.</param>
+public sealed record BookEditWire(string Op, string Path, System.Text.Json.JsonElement? Value = null, string? From = null);
+
+/// <summary>A book as the changes leave it, and what keeping it would do. Nothing is kept here: its text is taken at the shelf.</summary>
+/// <param name="Text">The text of its file; null where a change does not fit the book.</param>
+public sealed record EditedBookWire(string? Text, BookLookWire Look);
+
+/// <summary>What a plan cost in each version, the oldest first.</summary>
+public sealed record PriceHistoryWire(string Plan, string Name, string Currency, IReadOnlyList<DatedPriceWire> Prices)
+{
+    public static PriceHistoryWire Of(PriceHistory history, Currency currency) =>
+        new(history.Plan, history.Name, currency.Code, [.. history.Prices.Select(price => new DatedPriceWire(price.Version, price.On, price.First.ToAmount(), price.Later?.ToAmount()))]);
+}
+
+/// <param name="First">The lowest first price a month.</param>
+/// <param name="Later">What that way to pay costs later; null: not stated.</param>
+public sealed record DatedPriceWire(int Version, DateOnly On, string First, string? Later);

@@ -27,6 +27,35 @@ public static class JsonText
         }
     }
 
+    /// <summary>Reports every name that stands twice in an object: readers would differ on which of the two counts.</summary>
+    public static void ReportTwice(JsonElement element, string where, FaultList faults)
+    {
+        switch (element.ValueKind)
+        {
+            case JsonValueKind.Object:
+                var seen = new HashSet<string>(StringComparer.Ordinal);
+                foreach (var property in element.EnumerateObject())
+                {
+                    var path = where.Length == 0 ? property.Name : $"{where}.{property.Name}";
+                    if (!seen.Add(property.Name))
+                    {
+                        faults.Say(FaultCodes.DuplicateId, path, "This field stands here twice: keep one of them.");
+                    }
+
+                    ReportTwice(property.Value, path, faults);
+                }
+
+                break;
+            case JsonValueKind.Array:
+                foreach (var (index, item) in element.EnumerateArray().Index())
+                {
+                    ReportTwice(item, $"{where}[{index}]", faults);
+                }
+
+                break;
+        }
+    }
+
     // The place of the first text that is no text. Only escapes can make one, so that a text without is passed over.
     private static string? BrokenAt(ReadOnlySpan<byte> bytes)
     {

@@ -1,4 +1,6 @@
+using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
@@ -29,6 +31,10 @@ internal static class BooksEndpoints
             .WithName("lookedAgain").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
         shelf.MapDelete("/{book}", RemoveAsync).WithName("removeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
         shelf.MapGet("/{book}/file", FileAsync).WithName("getBookFile").Produces<JsonElement>().ProducesProblem(StatusCodes.Status404NotFound);
+        shelf.MapGet("/{book}/plans.csv", (string book, Shelf books) => books.Find(book) is { } shelved ? Results.File(Encoding.UTF8.GetBytes(PlansCsv.Write(shelved.Book)), "text/csv; charset=utf-8", $"{FileName(book)}-plans.csv") : Missing())
+            .WithName("getPlansCsv").Produces<string>(contentType: "text/csv").ProducesProblem(StatusCodes.Status404NotFound);
+        shelf.MapGet("/{book}/history", HistoryAsync).WithName("getPriceHistory").Produces<IReadOnlyList<PriceHistoryWire>>().ProducesProblem(StatusCodes.Status404NotFound);
+        shelf.MapPost("/{book}/edit", EditAsync).WithName("editBook").Produces<EditedBookWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapGet("/api/offer-book.schema.json", () => Results.Stream(BookSchema.Open(), "application/schema+json")).WithName("getBookSchema").Produces<JsonElement>();
     }
 
@@ -44,13 +50,21 @@ internal static class BooksEndpoints
     private static async Task<IResult> LookAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        return BookReader.Read(body.Root, faults) is { } book ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel)) : Results.Ok(BookLookWire.Of(faults));
+        return ReadFile(body, faults) is { } book ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel)) : Results.Ok(BookLookWire.Of(faults));
+    }
+
+    // A file is kept and edited as it is written, so that no field may stand in it twice.
+    private static OfferBook? ReadFile(JsonBody<JsonElement> body, FaultList faults)
+    {
+        JsonText.ReportTwice(body.Root, "", faults);
+        var book = BookReader.Read(body.Root, faults);
+        return faults.Any ? null : book;
     }
 
     private static async Task<IResult> TakeAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        if (BookReader.Read(body.Root, faults) is { } book)
+        if (ReadFile(body, faults) is { } book)
         {
             await desk.TakeAsync(book, body.Bytes, faults, cancel);
         }
@@ -86,6 +100,35 @@ internal static class BooksEndpoints
 
         await change();
         return Results.Ok(await desk.ListAsync(cancel));
+    }
+
+    private static async Task<IResult> HistoryAsync(string book, Shelf books, CancellationToken cancel) =>
+        books.Find(book) is { } shelved
+            ? Results.Ok(PriceHistory.Of(await books.VersionsAsync(book, cancel)).Select(history => PriceHistoryWire.Of(history, shelved.Book.Currency)))
+            : Missing();
+
+    private static async Task<IResult> EditAsync(string book, JsonBody<EditBookBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
+    {
+        if (books.Find(book) is not { } shelved || await books.BytesAsync(book, null, cancel) is not { } bytes)
+        {
+            return Missing();
+        }
+
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        if (node["version"].Whole() is { } version && version != shelved.Versions)
+        {
+            node["version"].Fault(FaultCodes.Repeated, "This book was changed in another window. Open it again: what you changed here can be typed in anew.");
+        }
+
+        var asNew = node["asNew"].Text()?.Trim();
+        var edited = JsonEdits.Apply(JsonNode.Parse(bytes)!, node["operations"]);
+        if (faults.Any || edited is null)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        return Results.Ok(await desk.EditedAsync(edited, asNew is { Length: > 0 } ? asNew : null, cancel));
     }
 
     // An id may be any text.

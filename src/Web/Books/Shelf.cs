@@ -36,6 +36,13 @@ public sealed class Shelf(HomeStartDb db, Demo demo, IMemoryCache cache)
         return hash is null ? null : (await db.Books.FirstOrDefaultAsync(row => row.Hash == hash, cancel))?.Content;
     }
 
+    /// <summary>All versions of a book, the oldest first, the demo's own before the visitor's.</summary>
+    public async Task<IReadOnlyList<OfferBook>> VersionsAsync(string bookId, CancellationToken cancel)
+    {
+        var own = await db.OwnBooks.AsNoTracking().Where(row => row.BookId == bookId).OrderBy(row => row.Version).Select(row => row.Hash).ToListAsync(cancel);
+        return [.. demo.OfferBooks.Where(book => book.Id == bookId), .. own.Select(Read)];
+    }
+
     public static string HashOf(byte[] bytes) => Convert.ToHexStringLower(SHA256.HashData(bytes));
 
     private ImmutableArray<ShelvedBook> Load()

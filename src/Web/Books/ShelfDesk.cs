@@ -1,4 +1,7 @@
 using System.Collections.Immutable;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Session;
@@ -30,6 +33,22 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
             known is null ? BookStanding.New : known.Hash == Shelf.HashOf(bytes) ? BookStanding.Same : BookStanding.Newer,
             known is null ? [] : [.. BookChange.Between(known.Book, book).Select(BookChangeWire.Of)],
             await EffectsAsync(book.Id, book, cancel));
+    }
+
+    /// <summary>A book as changes left it, and what keeping it would do; under a seller's name of its own it is another book.</summary>
+    public async Task<EditedBookWire> EditedAsync(JsonNode edited, string? asNew, CancellationToken cancel)
+    {
+        if (asNew is not null && edited is JsonObject book)
+        {
+            book["id"] = Slug.Free(Slug.Of(asNew, "seller"), id => shelf.Find(id) is not null);
+            (book["provider"] as JsonObject ?? [])["name"] = asNew;
+        }
+
+        var text = BookWriter.Text(edited);
+        var faults = new FaultList();
+        using var json = JsonDocument.Parse(text);
+        var look = BookReader.Read(json.RootElement, faults) is { } whole ? await LookAsync(whole, Encoding.UTF8.GetBytes(text), cancel) : BookLookWire.Of(faults);
+        return new EditedBookWire(text, look);
     }
 
     /// <summary>Puts a book, or a newer version of one, on the shelf as the bytes that came in.</summary>

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using HomeStart.Connectors;
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Advertising;
 using HomeStart.Web.Books;
 using HomeStart.Web.Comparisons;
 using HomeStart.Web.Costings;
@@ -44,6 +45,7 @@ public static class Composition
         }
 
         services.AddShelf();
+        services.AddScoped<Joining>();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
         services.AddConnectors(options.CounterpartsAddress, CounterpartsSecret.Of(options.Data), counterparts);
@@ -82,6 +84,7 @@ public static class Composition
         var own = all.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
         own.MapSession();
         own.MapBooks();
+        own.MapAdvertising();
         own.MapSites();
         own.MapComparisons();
         own.MapExports();

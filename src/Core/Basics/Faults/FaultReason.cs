@@ -166,4 +166,25 @@ public enum FaultReason
 
     /// <summary>The provider.</summary>
     NotConnected,
+
+    /// <summary>The row, counted from 1.</summary>
+    RowWithoutPlan,
+
+    /// <summary>The row, counted from 1; the plan.</summary>
+    RowWithoutPrice,
+
+    /// <summary>The row, counted from 1; the plan; months of a bill.</summary>
+    RowSaidTwice,
+
+    /// <summary>The cell.</summary>
+    CellNotANumber,
+
+    /// <summary>The cell.</summary>
+    CellNotEndings,
+
+    /// <summary>The cell, the least months, the most.</summary>
+    CellNotMonths,
+
+    /// <summary>The cell, the currency of the table.</summary>
+    CellOfOtherCurrency,
 }

@@ -1,0 +1,94 @@
+using System.Text.Json.Nodes;
+using HomeStart.Formats;
+using HomeStart.Web.Books;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+
+namespace HomeStart.Web.Advertising;
+
+/// <summary>From a seller's page to an offer book: advertisements typed in or pasted, and tables of prices. Nothing is kept here; the book that comes of it is taken at the shelf.</summary>
+internal static class AdvertisingEndpoints
+{
+    public static void MapAdvertising(this IEndpointRouteBuilder app)
+    {
+        var pages = app.MapGroup("/api").AddEndpointFilter<OneConnection>();
+        pages.MapPost("/advertisements/read", Read).WithName("readAdvertisement").Produces<IReadOnlyList<FindingWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        pages.MapPost("/sites/{siteId:guid}/advertisement", LookAsync).WithName("lookAtAdvertisement").Produces<AdvertisementWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        pages.MapPost("/price-tables", TableAsync).WithName("readPriceTable").Produces<PriceTableWire>();
+    }
+
+    private static IResult Read(JsonBody<AdvertisementTextBody> body)
+    {
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var text = node.IsObject() && node["text"].Element is { ValueKind: System.Text.Json.JsonValueKind.String } said ? said.GetString()! : null;
+        if (text is null || text.Length > AdvertisementText.Longest)
+        {
+            node["text"].Fault(text is null ? FaultCodes.Required : FaultCodes.OutOfRange, text is null ? "Paste the words of the advertisement." : $"This has {text.Length} characters; at most {AdvertisementText.Longest} are read.");
+        }
+
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(AdvertisementText.Read(text!).Select(finding => new FindingWire(finding.Field, finding.Value, finding.Words)));
+    }
+
+    private static async Task<IResult> LookAsync(Guid siteId, JsonBody<AdvertisementBody> body, SiteDesk sites, Workspace workspace, Joining joining, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var today = await workspace.BusinessDateAsync(cancel);
+        var advertisement = AdvertisementReader.Read(new Node(body.Root, "", faults));
+        var made = advertisement?.ToBook("advertised", today);
+        var costs = made is null ? null : HiddenCosts.Of(made, site.Site.Settings.On(today));
+        var (book, addsTo) = made is null || faults.Any ? (null, null) : await joining.JoinAsync(made, faults, cancel);
+        var whole = book is null ? null : BookReader.Read(book, faults);
+        return Results.Ok(new AdvertisementWire(
+            FaultResults.Wires(faults),
+            costs is null ? null : HiddenCostsWire.Of(costs, made!),
+            whole is null ? null : BookWriter.Text(book!),
+            addsTo,
+            whole is null ? null : CandidateWire.Of(HiddenCosts.Bought(made! with { Id = whole.Id }, []))));
+    }
+
+    private static async Task<IResult> TableAsync(JsonBody<PriceTableBody> body, Workspace workspace, Joining joining, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        if (!node.IsObject())
+        {
+            node.Required("The table");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var (_, wire, made) = PriceTableReader.Read(node, await workspace.BusinessDateAsync(cancel));
+        if (made is null)
+        {
+            return Results.Ok(wire);
+        }
+
+        var (book, _) = await joining.JoinAsync(made, faults, cancel);
+        return BookReader.Read(book, faults) is null ? Results.Ok(wire with { Faults = FaultResults.Wires(faults) }) : Results.Ok(wire with { Book = BookWriter.Text(book) });
+    }
+}
+
+/// <summary>Finds the place on the shelf for a book that was made here.</summary>
+public sealed class Joining(Shelf shelf)
+{
+    /// <summary>The book as JSON, joined to one's own of the same seller, currency and tax, whose name is given; else under an id that is free.</summary>
+    internal async Task<(JsonObject Book, string? AddsTo)> JoinAsync(OfferBook made, FaultList faults, CancellationToken cancel)
+    {
+        var known = shelf.All.FirstOrDefault(shelved => shelved.Versions > 0 && string.Equals(shelved.Book.Provider.Name, made.Provider.Name, StringComparison.OrdinalIgnoreCase)
+            && shelved.Book.Currency == made.Currency && shelved.Book.Tax == made.Tax);
+        if (known is not null && await shelf.BytesAsync(known.Book.Id, null, cancel) is { } bytes && JsonNode.Parse(bytes) is JsonObject document)
+        {
+            return (BookJoin.With(document, BookWriter.Write(made with { Id = known.Book.Id })), known.Book.Provider.Name);
+        }
+
+        var id = Slug.Free(Slug.Of(made.Provider.Name, "seller"), id => shelf.Find(id) is not null);
+        return (BookWriter.Write(made with { Id = id }), null);
+    }
+}
