@@ -38,7 +38,7 @@ public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
         browser.StartAfresh();
         browser.Press("Shelf");
         Hand("tidemarsh.json", File.ReadAllText(Path.Combine(Repository.Folder("demo"), "books", "tidemarsh.json")).Replace("\"107.88\"", "\"131.88\"", StringComparison.Ordinal));
-        browser.Reads("the later price of slipway, every 12 months: dearer, £107.88 became £131.88");
+        browser.Reads("the later price of Slipway, every 12 months: dearer, £107.88 became £131.88");
         browser.Row("A of Ostler").ShouldContain("adds £57.60");
         browser.Press("Take the newer prices");
         browser.Reads("your own");

@@ -764,6 +764,7 @@ export interface components {
         BookChangeWire: {
             part: components["schemas"]["BookPart"];
             ref: string;
+            name: null | string;
             kind: components["schemas"]["ChangeKind"];
             from: null | string;
             to: null | string;
@@ -786,6 +787,7 @@ export interface components {
         BookGapWire: {
             part: components["schemas"]["BookPart"];
             ref: string;
+            name: null | string;
         };
         BookLookWire: {
             faults: components["schemas"]["FaultWire"][];
@@ -852,6 +854,10 @@ export interface components {
          * @enum {string}
          */
         ChangeKind: "dearer" | "cheaper" | "new" | "gone" | "now-stated" | "no-longer-stated" | "changed";
+        ChangeRuleWire: {
+            creditsDays: null | boolean;
+            firstPrice: null | boolean;
+        };
         ChangeSiteBody: {
             /** Format: int32 */
             revision: number;
@@ -1270,6 +1276,7 @@ export interface components {
             /** Format: int32 */
             maxYears: number;
             includes: string[];
+            lapse: null | components["schemas"]["LapseRuleWire"];
         };
         EndingSellerWire: {
             book: string;
@@ -1428,6 +1435,15 @@ export interface components {
             until: null | string;
             newCustomersOnly: boolean;
             combinable: boolean;
+        };
+        LapseRuleWire: {
+            /** Format: int32 */
+            graceDays: null | number;
+            /** Format: int32 */
+            redemptionDays: null | number;
+            redemptionFee: null | string;
+            /** Format: int32 */
+            pendingDays: null | number;
         };
         LeadWire: {
             /** Format: date */
@@ -1715,6 +1731,7 @@ export interface components {
             endings: components["schemas"]["EndingPriceWire"][];
             codes: components["schemas"]["KnownCodeWire"][];
             refund: null | components["schemas"]["RefundRuleWire"];
+            change: null | components["schemas"]["ChangeRuleWire"];
             notStated: components["schemas"]["BookGapWire"][];
         };
         PriceStepWire: {

@@ -20,6 +20,9 @@ export const priceListQuery = (book: string) =>
 export const lookAt = async (text: string) =>
   expect(await api.POST('/api/shelf/look', { body: text, bodySerializer: asItIs, headers: json }));
 
+export const lookAtQuery = (text: string) =>
+  queryOptions({ queryKey: ['shelf', 'look', text], queryFn: () => lookAt(text) });
+
 const asItIs = (body: unknown) => body as string;
 const json = { 'content-type': 'application/json' };
 

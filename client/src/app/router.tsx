@@ -125,9 +125,21 @@ const shelf = createRoute({
   component: lazyRouteComponent(() => import('../features/shelf/ShelfPage'), 'ShelfPage'),
 });
 
+const advertisement = createRoute({
+  getParentRoute: () => site,
+  path: '/shelf/advertisement',
+  component: lazyRouteComponent(() => import('../features/shelf/advertisement/AdvertisementPage'), 'AdvertisementPage'),
+});
+
+const table = createRoute({
+  getParentRoute: () => site,
+  path: '/shelf/table',
+  component: lazyRouteComponent(() => import('../features/shelf/table/TablePage'), 'TablePage'),
+});
+
 const tree = root.addChildren([
   start,
-  site.addChildren([needs, scan, worksheet, compare, domain, shelf, order, orders, placed]),
+  site.addChildren([needs, scan, worksheet, compare, domain, shelf, advertisement, table, order, orders, placed]),
 ]);
 
 export const makeRouter = (queries: QueryClient) =>

@@ -32,6 +32,9 @@ public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Curr
     /// <summary>What leaving early gives back; null: not stated.</summary>
     public RefundRule? Refund { get; init; }
 
+    /// <summary>What changing plan or way to pay does; null: not stated.</summary>
+    public ChangeRule? Change { get; init; }
+
     /// <summary>Read so long before a day that its prices may have changed since: that is said before ordering.</summary>
     public bool IsOldOn(DateOnly day) => AsOf.AddDays(OldAfterDays) < day;
 
@@ -66,10 +69,22 @@ public sealed record BookTax(bool PricesInclude, bool Charged);
 public sealed record DataCentre(string Id, string Name, string? Region, Minor? PerMonth);
 
 /// <summary>What an ending costs at this book. A null price is not stated; <see cref="Transfer"/> says whether a transfer is offered at all.</summary>
-public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, TransferPrice? Transfer, int MaxYears, ImmutableArray<string> Includes, string? Requires);
+public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, TransferPrice? Transfer, int MaxYears, ImmutableArray<string> Includes, string? Requires)
+{
+    /// <summary>What follows when it is not renewed; null: not stated.</summary>
+    public LapseRule? Lapse { get; init; }
+}
 
 /// <summary>The price of moving a domain in; a null price is not stated.</summary>
 public sealed record TransferPrice(Minor? Price);
 
 /// <summary>What leaving within <see cref="Days"/> gives back (costing rule 29).</summary>
 public sealed record RefundRule(int Days, int MinCommitMonths, ImmutableArray<LineMatch> Excludes, bool DeductsIncludedDomain);
+
+/// <summary>What changing plan or way to pay does (upkeep rule 14); a null part is not stated.</summary>
+/// <param name="CreditsDays">Whether the days that are left of what was paid are credited.</param>
+/// <param name="FirstPrice">Whether the first price counts for the new plan.</param>
+public sealed record ChangeRule(bool? CreditsDays, bool? FirstPrice);
+
+/// <summary>What follows when a domain is not renewed (upkeep rule 11): days in each state, and the fee in minor units to redeem it; a null part is not stated.</summary>
+public sealed record LapseRule(int? GraceDays, int? RedemptionDays, Minor? RedemptionFee, int? PendingDays);

@@ -57,7 +57,7 @@ public sealed record HiddenCostsWire(string Currency, string PerMonth, SumWire D
             SumWire.Of(costs.ThreeYears, book.Currency),
             costs.AfterFirstTerm is { } step ? new AfterFirstTermWire(step.Date, step.To?.ToAmount()) : null,
             costs.TickedInAdvance?.ToAmount(),
-            [.. BookGap.Of(book).Select(gap => new BookGapWire(gap.Part, gap.Ref))]);
+            BookGapWire.Of(book));
 }
 
 /// <param name="PerMonth">Null: not stated.</param>

@@ -50,6 +50,7 @@ public static class BookReader
             Domains = List(node["domains"], price => DomainPrice(price, currency)),
             Promotions = List(node["promotions"], promotion => Promotion(promotion, currency)),
             Refund = node["refund"].IsObject() ? Refund(node["refund"]) : null,
+            Change = node["change"].IsObject() ? Change(node["change"]) : null,
         };
         BookRules.CheckIds(book, node.Where, node.Faults);
         return book;
@@ -231,7 +232,15 @@ public static class BookReader
             node["transfer"] is { IsAbsent: true, IsNull: false } ? null : new TransferPrice(node["transfer"].Amount(currency)),
             InRange(node["maxYears"], 1, 10, "years") ?? 10,
             node["includes"].Texts(),
-            node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null);
+            node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null)
+        {
+            Lapse = node["lapse"].IsObject() ? Lapse(node["lapse"], currency) : null,
+        };
+
+    private static LapseRule Lapse(Node node, Currency? currency) =>
+        new(InRange(node["graceDays"], 0, 3650, "days"), InRange(node["redemptionDays"], 0, 3650, "days"), node["redemptionFee"].Amount(currency), InRange(node["pendingDays"], 0, 3650, "days"));
+
+    private static ChangeRule Change(Node node) => new(node["credit"].Word(("days", true), ("none", false)), node["firstPrice"].Flag());
 
     private static string Ending(Node node)
     {

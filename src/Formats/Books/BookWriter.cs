@@ -27,7 +27,8 @@ public static class BookWriter
             ("addOns", List(book.AddOns, addOn => AddOn(addOn, Amount))),
             ("domains", List(book.Domains, price => DomainPrice(price, Amount))),
             ("promotions", List(book.Promotions, promotion => Promotion(promotion, Amount))),
-            ("refund", book.Refund is { } refund ? Refund(refund) : null));
+            ("refund", book.Refund is { } refund ? Refund(refund) : null),
+            ("change", book.Change is { } change ? Fields(("credit", change.CreditsDays is { } credits ? credits ? "days" : "none" : null), ("firstPrice", change.FirstPrice)) : null));
 
         string? Amount(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
     }
@@ -65,7 +66,9 @@ public static class BookWriter
             fields["transfer"] = amount(transfer.Price);
         }
 
-        Add(fields, ("maxYears", price.MaxYears), ("includes", Texts(price.Includes)), ("requires", price.Requires));
+        Add(fields, ("maxYears", price.MaxYears), ("includes", Texts(price.Includes)), ("requires", price.Requires), ("lapse", price.Lapse is { } lapse
+            ? Fields(("graceDays", lapse.GraceDays), ("redemptionDays", lapse.RedemptionDays), ("redemptionFee", amount(lapse.RedemptionFee)), ("pendingDays", lapse.PendingDays))
+            : null));
         return fields;
     }
 
@@ -107,7 +110,8 @@ public static class BookWriter
         _ => new JsonArray([.. (value.Words ?? []).Select(word => (JsonNode)word)]),
     };
 
-    private static string Match(LineMatch match)
+    /// <summary>A match in the word of the costing's rule 19: domain:com.</summary>
+    internal static string Match(LineMatch match)
     {
         var kind = JsonNamingPolicy.CamelCase.ConvertName(match.Kind.ToString());
         return match.Of is null ? kind : $"{kind}:{match.Of}";

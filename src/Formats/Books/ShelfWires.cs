@@ -32,12 +32,14 @@ public enum BookStanding
     Same,
 }
 
+/// <param name="Name">What the book calls the plan, extra or data centre of <paramref name="Ref"/>; null where it is none of these.</param>
 /// <param name="From">The older price, in the older version's currency; null: not stated, or no price.</param>
 /// <param name="Currency">Of <paramref name="To"/>, else of <paramref name="From"/>.</param>
-public sealed record BookChangeWire(BookPart Part, string Ref, ChangeKind Kind, string? From, string? To, string? Currency)
+public sealed record BookChangeWire(BookPart Part, string Ref, string? Name, ChangeKind Kind, string? From, string? To, string? Currency)
 {
-    public static BookChangeWire Of(BookChange change) =>
-        new(change.Part, change.Ref, change.Kind, change.From?.ToAmount(), change.To?.ToAmount(), (change.To ?? change.From)?.Currency.Code);
+    /// <summary>A change between two versions, with names of the newer where it has them.</summary>
+    public static BookChangeWire Of(BookChange change, OfferBook older, OfferBook newer) =>
+        new(change.Part, change.Ref, PartName.Of(newer, change.Part, change.Ref) ?? PartName.Of(older, change.Part, change.Ref), change.Kind, change.From?.ToAmount(), change.To?.ToAmount(), (change.To ?? change.From)?.Currency.Code);
 }
 
 /// <summary>What it does to a candidate, over the horizon of its site.</summary>

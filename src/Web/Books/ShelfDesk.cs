@@ -31,7 +31,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
             [],
             BookWire.Of(book, today),
             known is null ? BookStanding.New : known.Hash == Shelf.HashOf(bytes) ? BookStanding.Same : BookStanding.Newer,
-            known is null ? [] : [.. BookChange.Between(known.Book, book).Select(BookChangeWire.Of)],
+            known is null ? [] : [.. BookChange.Between(known.Book, book).Select(change => BookChangeWire.Of(change, known.Book, book))],
             await EffectsAsync(book.Id, book, cancel));
     }
 

@@ -12,7 +12,7 @@ import { Dialog } from '../../ui/Dialog';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Waiting } from '../../ui/Waiting';
-import { partWords } from './words';
+import { changeRuleWords, lapses, partWords } from './words';
 
 /** One book as a price list a person can read, over the shelf; its address is in the page's. */
 export function PriceListSheet({ book }: { book: string }) {
@@ -79,13 +79,29 @@ function Whole({ list }: { list: PriceList }) {
           </p>
         </Part>
       )}
+      {list.plans.length > 0 && (
+        <Part title="Changing plan">
+          <p>{changeRuleWords(list.change)}</p>
+        </Part>
+      )}
+      {list.endings.some((ending) => ending.lapse) && (
+        <Part title="When a domain is not renewed">
+          <ul>
+            {lapses(list).map(([rule, endings]) => (
+              <li key={rule}>
+                {endings}: {rule}
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
       <Part title="What it does not state">
         {list.notStated.length === 0 ? (
           <p className="text-green">Every price that counts here is stated.</p>
         ) : (
           <ul className="text-red">
             {list.notStated.map((gap) => (
-              <li key={gap.part + gap.ref}>{partWords(gap.part, gap.ref)}</li>
+              <li key={gap.part + gap.ref}>{partWords(gap.part, gap.ref, gap.name)}</li>
             ))}
           </ul>
         )}

@@ -1,17 +1,13 @@
 import { useState, type DragEvent } from 'react';
 import { Refused, type Fault } from '../../api/client';
-import { lookAt, useShelfChanges, type BookLook } from '../../api/shelf';
-import { change as changeAmount, sumMoney } from '../../format/money';
-import { Button } from '../../ui/Button';
+import { lookAt } from '../../api/shelf';
 import { cx } from '../../ui/cx';
-import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { changeWords } from './words';
+import { TakeIt, type KnownLook } from './TakeIt';
 
 /** As much as the server reads. */
 const largest = 1 << 20;
 
-type Known = BookLook & { book: NonNullable<BookLook['book']> };
-type Read = { name: string; text: string; look: Known } | { name: string; faults: Fault[] };
+type Read = { name: string; text: string; look: KnownLook } | { name: string; faults: Fault[] };
 
 /** A file dropped or picked: looked at first, with all that is wrong with it or that it changes; taken when the owner says so. */
 export function ReadIn() {
@@ -60,7 +56,7 @@ export function ReadIn() {
         </span>
       </label>
       <div aria-live="polite">
-        {read && ('faults' in read ? <Faults read={read} /> : <Looked read={read} close={() => setRead(null)} />)}
+        {read && ('faults' in read ? <Faults read={read} /> : <TakeIt {...read} close={() => setRead(null)} />)}
       </div>
     </section>
   );
@@ -116,96 +112,5 @@ function Faults({ read: { name, faults } }: { read: { name: string; faults: Faul
         ))}
       </ul>
     </div>
-  );
-}
-
-function Looked({
-  read: { name, text, look },
-  close,
-}: {
-  read: { name: string; text: string; look: Known };
-  close: () => void;
-}) {
-  const { take } = useShelfChanges();
-  const { book, standing, changes, effects } = look;
-  return (
-    <div className="mt-3 text-[14px]">
-      <p className="font-semibold">
-        <bdi>{name}</bdi>: {standingWords(standing)} <bdi>{book.provider}</bdi>
-        {standing !== 'same' && `, with ${book.plans.length} plans and ${book.domains.length} endings`}.
-      </p>
-      {standing === 'newer' && (
-        <ul className="mt-1 list-disc pl-5">
-          {changes.length === 0 && <li>No price and no rule differs: only words do.</li>}
-          {changes.map((change) => (
-            <li
-              key={change.part + change.ref + change.kind}
-              className={cx(
-                (change.kind === 'dearer' || change.kind === 'gone' || change.kind === 'no-longer-stated') &&
-                  'text-red',
-                change.kind === 'cheaper' && 'text-green',
-              )}
-            >
-              {changeWords(change)}
-            </li>
-          ))}
-        </ul>
-      )}
-      {standing === 'newer' && <Effects effects={effects} />}
-      {take.error && (
-        <p role="alert" className="text-red mt-1">
-          {take.error.message}
-        </p>
-      )}
-      <div className="mt-2 flex gap-4">
-        {standing !== 'same' && (
-          <Button look="main" disabled={take.isPending} onClick={() => take.mutate(text, { onSuccess: close })}>
-            {standing === 'new' ? 'Put it on the shelf' : 'Take the newer prices'}
-          </Button>
-        )}
-        <Button onClick={close}>{standing === 'same' ? 'Close' : 'Leave it'}</Button>
-      </div>
-    </div>
-  );
-}
-
-const standingWords = (standing: BookLook['standing']) =>
-  ({
-    new: 'a price list you do not have yet, from',
-    newer: 'other prices from',
-    same: 'exactly what you already have from',
-  })[standing];
-
-/** What the newer prices do to each candidate that buys there. */
-function Effects({ effects }: { effects: BookLook['effects'] }) {
-  return effects.length === 0 ? (
-    <p className="mt-1">No candidate of yours buys there.</p>
-  ) : (
-    <Table caption="What this does to your candidates" shown className="mt-2">
-      <Heads>
-        <Head>Candidate</Head>
-        <Head figures>Now</Head>
-        <Head figures>Then</Head>
-        <Head figures>Change</Head>
-      </Heads>
-      <tbody>
-        {effects.map((effect) => (
-          <Row
-            key={effect.site + effect.letter}
-            label={
-              <bdi>
-                {effect.letter} of {effect.site}
-              </bdi>
-            }
-          >
-            <Cell figures>{effect.before ? sumMoney(effect.before, effect.currency!) : 'not complete'}</Cell>
-            <Cell figures>
-              {effect.after ? sumMoney(effect.after, effect.currency!) : 'cannot be worked out any more'}
-            </Cell>
-            <Cell figures>{effect.change ? changeAmount(effect.change, effect.currency!) : 'not known'}</Cell>
-          </Row>
-        ))}
-      </tbody>
-    </Table>
   );
 }

@@ -34,6 +34,14 @@ export function ShelfPage() {
           ? 'These are the demo’s, and made up. Read in your own to compare what is really offered to you.'
           : 'The demo’s books are made up: put away those you do not want to choose from.'}
       </p>
+      <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1">
+        <Link to="/sites/$siteId/shelf/advertisement" params={{ siteId: page.id }} className="ink">
+          Type one in from an advertisement
+        </Link>
+        <Link to="/sites/$siteId/shelf/table" params={{ siteId: page.id }} className="ink">
+          Paste a table of plans
+        </Link>
+      </p>
       <ReadIn />
       <Books shelf={shelf.data} />
       {book && <PriceListSheet key={book} book={book} />}

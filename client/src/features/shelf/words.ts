@@ -3,11 +3,12 @@ import { money } from '../../format/money';
 import { wayToPay } from '../../format/words';
 
 type Part = Schemas['BookPart'];
+type PriceList = Schemas['PriceListWire'];
 
-/** "slipway 12/12" in words: "slipway, every 12 months". */
-function refWords(ref: string): string {
+/** "slipway 12/12" in words, with the name the book gives: "Slipway, every 12 months". */
+function refWords(ref: string, name: string | null): string {
   const [, plan, every, commit] = /^(.*?) ?(\d+)\/(\d+)$/.exec(ref) ?? [];
-  return every && commit ? `${plan}, ${wayToPay(Number(every), Number(commit))}` : ref;
+  return every && commit ? `${name ?? plan}, ${wayToPay(Number(every), Number(commit))}` : (name ?? ref);
 }
 
 const parts: Record<Part, (ref: string) => string> = {
@@ -31,11 +32,11 @@ const parts: Record<Part, (ref: string) => string> = {
   code: (ref) => `the code ${ref}`,
 };
 
-export const partWords = (part: Part, ref: string): string => parts[part](refWords(ref));
+export const partWords = (part: Part, ref: string, name: string | null): string => parts[part](refWords(ref, name));
 
 /** "the later price of slipway, every 12 months: dearer, £107.88 became £131.88". */
-export function changeWords({ part, ref, kind, from, to, currency }: Schemas['BookChangeWire']): string {
-  const what = partWords(part, ref);
+export function changeWords({ part, ref, name, kind, from, to, currency }: Schemas['BookChangeWire']): string {
+  const what = partWords(part, ref, name);
   const sum = (amount: string | null) => (amount && currency ? money(amount, currency) : 'not stated');
   switch (kind) {
     case 'dearer':
@@ -52,4 +53,37 @@ export function changeWords({ part, ref, kind, from, to, currency }: Schemas['Bo
     case 'changed':
       return `${what} changed`;
   }
+}
+
+/** What changing plan or way to pay does at a seller. */
+export function changeRuleWords(rule: PriceList['change']): string {
+  const credit =
+    rule?.creditsDays == null
+      ? 'Whether unused days are credited is not stated'
+      : rule.creditsDays
+        ? 'The days that are left are credited'
+        : 'Nothing is credited for the days that are left';
+  const price =
+    rule?.firstPrice == null
+      ? 'whether the first price counts again is not stated'
+      : rule.firstPrice
+        ? 'the first price of the new plan counts'
+        : 'the new plan starts at its later price';
+  return `${credit}; ${price}.`;
+}
+
+/** What follows when a domain is not renewed, with the endings for which it is so. */
+export function lapses({ book, endings }: PriceList): [rule: string, endings: string][] {
+  const days = (count: number | null) => (count === null ? 'days not stated' : `${count} days`);
+  const rule = ({ lapse }: PriceList['endings'][number]) =>
+    lapse
+      ? `renewed as usual for ${days(lapse.graceDays)}, then for ${days(lapse.redemptionDays)} at a fee ${lapse.redemptionFee === null ? 'that is not stated' : `of ${money(lapse.redemptionFee, book.currency)}`}, then gone after ${days(lapse.pendingDays)}`
+      : 'not stated';
+  return [...new Set(endings.map(rule))].map((words) => [
+    words,
+    endings
+      .filter((ending) => rule(ending) === words)
+      .map(({ ending }) => `.${ending}`)
+      .join(' '),
+  ]);
 }

@@ -1,0 +1,139 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate } from '@tanstack/react-router';
+import { useId, useState } from 'react';
+import { priceTableQuery } from '../../../api/fromPage';
+import { lookAtQuery } from '../../../api/shelf';
+import { useSite } from '../../../api/site';
+import { currencyWord } from '../../../format/money';
+import { SelectField, TextField } from '../../../ui/Field';
+import { TakeIt } from '../TakeIt';
+import { ReadTable } from './ReadTable';
+
+const currencies = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'INR', 'JPY'];
+
+/** A table of plans from a page or spreadsheet: pasted, or a CSV file; each column with what it is taken for. */
+export function TablePage() {
+  const { page } = useSite();
+  const navigate = useNavigate();
+  const id = useId();
+  const [text, setText] = useState('');
+  const [roles, setRoles] = useState<string[] | null>(null);
+  const [said, setSaid] = useState({ provider: '', currency: '', tax: '' });
+  const [laterIsSame, setLaterIsSame] = useState(false);
+  const body = { text, roles, ...said, laterIsSame };
+  const read = useQuery({ ...priceTableQuery(body), enabled: text.trim() !== '' });
+  const table = text.trim() === '' ? undefined : read.data;
+  const look = useQuery({ ...lookAtQuery(table?.book ?? ''), enabled: !!table?.book });
+  const receive = (typed: string) => {
+    setText(typed);
+    setRoles(null);
+  };
+  const faultOf = (field: string) => table?.faults.find((fault) => fault.where === field)?.message;
+  const known = look.data?.book && table?.book ? { ...look.data, book: look.data.book } : null;
+  return (
+    <div className="py-5">
+      <title>{`From a table · ${page.name} · Home Start`}</title>
+      <p className="text-sm">
+        <Link to="/sites/$siteId/shelf" params={{ siteId: page.id }} search={{}} className="ink">
+          Your price lists
+        </Link>
+      </p>
+      <h1 className="text-2xl">From a table</h1>
+      <p className="text-soft max-w-3xl">
+        Copy a table of plans from a seller’s page or your spreadsheet and paste it here, plans across or down. Each
+        column says what it was taken for: change it where that is wrong.
+      </p>
+      <div className="mt-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <label htmlFor={id} className="font-semibold">
+          The table
+        </label>
+        <label className="text-soft text-sm">
+          or a CSV file:{' '}
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            className="text-blue max-w-full"
+            onChange={(event) => {
+              void event.target.files?.[0]?.text().then(receive);
+              event.target.value = '';
+            }}
+          />
+        </label>
+      </div>
+      <textarea
+        id={id}
+        rows={5}
+        value={text}
+        onChange={(event) => receive(event.target.value)}
+        placeholder={'Plan\tMonthly\tYearly\tRenewal a year\nLantern\t£5\t£48\t£72'}
+        className="border-blue bg-sheet placeholder:text-soft mt-1 w-full max-w-4xl rounded border px-2.5 py-1.5 font-mono text-[13px]"
+      />
+      {read.error && (
+        <p role="alert" className="text-red">
+          {read.error.message}
+        </p>
+      )}
+      {table && table.headings.length === 0 && <p className="text-red">{faultOf('text') ?? 'This is no table.'}</p>}
+      {table && table.headings.length > 0 && (
+        <>
+          <div className="mt-4 grid max-w-4xl gap-3 sm:grid-cols-3">
+            <TextField
+              label="Who sells"
+              value={said.provider || (table.provider ?? '')}
+              fault={faultOf('provider')}
+              onChange={(event) => setSaid({ ...said, provider: event.target.value })}
+            />
+            <SelectField
+              label="The prices are in"
+              value={said.currency || (table.currency ?? '')}
+              fault={faultOf('currency')}
+              onChange={(event) => setSaid({ ...said, currency: event.target.value })}
+            >
+              <option value="">choose …</option>
+              {[...new Set([...currencies, ...(table.currency ? [table.currency] : [])])].map((code) => (
+                <option key={code} value={code}>
+                  {code}, {currencyWord(code)}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField
+              label="They are"
+              value={said.tax || (table.tax ?? '')}
+              fault={faultOf('tax')}
+              onChange={(event) => setSaid({ ...said, tax: event.target.value })}
+            >
+              <option value="">choose …</option>
+              <option value="on-top">before tax: it comes on top</option>
+              <option value="inside">with tax inside</option>
+            </SelectField>
+          </div>
+          <ReadTable table={table} choose={setRoles} />
+          <label className="mt-3 flex items-baseline gap-2">
+            <input
+              type="checkbox"
+              checked={laterIsSame}
+              onChange={(event) => setLaterIsSame(event.target.checked)}
+              className="translate-y-0.5"
+            />
+            Where no later price stands, the seller says that the price stays. (Else it is “not stated”.)
+          </label>
+        </>
+      )}
+      {known && (
+        <TakeIt
+          name="This table"
+          text={table!.book!}
+          look={known}
+          close={() => receive('')}
+          taken={() =>
+            void navigate({
+              to: '/sites/$siteId/shelf',
+              params: { siteId: page.id },
+              search: { book: known.book.id },
+            })
+          }
+        />
+      )}
+    </div>
+  );
+}
