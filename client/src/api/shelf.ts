@@ -23,6 +23,40 @@ export const lookAt = async (text: string) =>
 export const lookAtQuery = (text: string) =>
   queryOptions({ queryKey: ['shelf', 'look', text], queryFn: () => lookAt(text) });
 
+/** The text of a version's file, exactly as it came in. */
+const fileText = async (book: string, version?: number) =>
+  expect(
+    await api.GET('/api/shelf/{book}/file', {
+      params: { path: { book }, query: version === undefined ? {} : { version } },
+      parseAs: 'text',
+    }),
+  ) as string;
+
+export const bookFileQuery = (book: string) =>
+  queryOptions({ queryKey: ['shelf', book, 'file'], queryFn: () => fileText(book) });
+
+export const bookSchemaQuery = queryOptions({
+  queryKey: ['book-schema'],
+  queryFn: async () => expect(await api.GET('/api/offer-book.schema.json')),
+  staleTime: Infinity,
+});
+
+/** A book as changes leave it, and what keeping it would do. */
+export const edit = async (book: string, body: Schemas['EditBookBody']) =>
+  expect(await api.POST('/api/shelf/{book}/edit', { params: { path: { book } }, body }));
+
+export const editedQuery = (book: string, version: number, operations: Schemas['BookEditWire'][]) =>
+  queryOptions({
+    queryKey: ['shelf', book, 'edited', version, operations],
+    queryFn: () => edit(book, { version, operations, asNew: null }),
+  });
+
+export const historyQuery = (book: string) =>
+  queryOptions({
+    queryKey: ['shelf', book, 'history'],
+    queryFn: async () => expect(await api.GET('/api/shelf/{book}/history', { params: { path: { book } } })),
+  });
+
 const asItIs = (body: unknown) => body as string;
 const json = { 'content-type': 'application/json' };
 
@@ -41,6 +75,21 @@ export function useShelfChanges() {
       of(async (text: string) =>
         expect(await api.POST('/api/shelf', { body: text, bodySerializer: asItIs, headers: json })),
       ),
+    ),
+    /** An older version becomes the newest. */
+    goBack: useMutation(
+      of(async ({ book, version }: { book: string; version: number }) =>
+        expect(
+          await api.POST('/api/shelf', { body: await fileText(book, version), bodySerializer: asItIs, headers: json }),
+        ),
+      ),
+    ),
+    /** A copy of a book under another seller's name. */
+    copy: useMutation(
+      of(async ({ book, version, asNew }: { book: string; version: number; asNew: string }) => {
+        const { text } = await edit(book, { version, operations: [], asNew });
+        return expect(await api.POST('/api/shelf', { body: text!, bodySerializer: asItIs, headers: json }));
+      }),
     ),
     putAway: useMutation(
       of(async ({ book, isPutAway }: { book: string; isPutAway: boolean }) =>

@@ -137,9 +137,15 @@ const table = createRoute({
   component: lazyRouteComponent(() => import('../features/shelf/table/TablePage'), 'TablePage'),
 });
 
+const edit = createRoute({
+  getParentRoute: () => site,
+  path: '/shelf/edit/$book',
+  component: lazyRouteComponent(() => import('../features/shelf/edit/EditPage'), 'EditPage'),
+});
+
 const tree = root.addChildren([
   start,
-  site.addChildren([needs, scan, worksheet, compare, domain, shelf, advertisement, table, order, orders, placed]),
+  site.addChildren([needs, scan, worksheet, compare, domain, shelf, advertisement, table, edit, order, orders, placed]),
 ]);
 
 export const makeRouter = (queries: QueryClient) =>

@@ -46,6 +46,7 @@ public sealed record AdvertisementWire(IReadOnlyList<FaultWire> Faults, HiddenCo
 
 /// <summary>What the large print does not say, in the advertisement's own currency.</summary>
 /// <param name="TickedInAdvance">What the extras ticked in advance add over three years; null: none are.</param>
+/// <param name="NotStated">All that the book lacks but the first year of an included domain, which is in the price.</param>
 public sealed record HiddenCostsWire(string Currency, string PerMonth, SumWire DueToday, SumWire FirstYear, SumWire ThreeYears, AfterFirstTermWire? AfterFirstTerm, string? TickedInAdvance, IReadOnlyList<BookGapWire> NotStated)
 {
     public static HiddenCostsWire Of(HiddenCosts costs, OfferBook book) =>
@@ -57,7 +58,7 @@ public sealed record HiddenCostsWire(string Currency, string PerMonth, SumWire D
             SumWire.Of(costs.ThreeYears, book.Currency),
             costs.AfterFirstTerm is { } step ? new AfterFirstTermWire(step.Date, step.To?.ToAmount()) : null,
             costs.TickedInAdvance?.ToAmount(),
-            BookGapWire.Of(book));
+            [.. BookGapWire.Of(book).Where(gap => gap.Part != BookPart.Registering)]);
 }
 
 /// <param name="PerMonth">Null: not stated.</param>

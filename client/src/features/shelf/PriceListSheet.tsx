@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
-import { priceListQuery, type PriceList } from '../../api/shelf';
+import { priceListQuery, shelfQuery, type PriceList } from '../../api/shelf';
 import { promotionWords } from '../../format/codes';
 import { longDay } from '../../format/dates';
 import { features, featureWords } from '../../format/features';
@@ -12,10 +12,13 @@ import { Dialog } from '../../ui/Dialog';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Waiting } from '../../ui/Waiting';
+import { History } from './History';
+import { SheetActions } from './SheetActions';
 import { changeRuleWords, lapses, partWords } from './words';
 
 /** One book as a price list a person can read, over the shelf; its address is in the page's. */
 export function PriceListSheet({ book }: { book: string }) {
+  const shelved = useQuery(shelfQuery).data?.find((known) => known.book.id === book);
   const navigate = useNavigate({ from: '/sites/$siteId/shelf' });
   const list = useQuery(priceListQuery(book));
   const close = () => void navigate({ search: (search) => ({ ...search, book: undefined }) });
@@ -28,7 +31,15 @@ export function PriceListSheet({ book }: { book: string }) {
       about={list.data && aboutWords(list.data.book)}
     >
       {list.data ? (
-        <Whole list={list.data} />
+        <>
+          {shelved && <SheetActions shelved={shelved} />}
+          <Whole list={list.data} />
+          {shelved && shelved.versions.length > 0 && (
+            <Part title="Its versions">
+              <History shelved={shelved} />
+            </Part>
+          )}
+        </>
       ) : list.error ? (
         <p className="text-red">{list.error.message}</p>
       ) : (

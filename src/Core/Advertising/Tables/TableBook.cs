@@ -116,9 +116,13 @@ public sealed class TableBook
         }
     }
 
+    // What follows the longer terms is no monthly price's: that one is not stated where a row has both.
+    private bool IsBesideLongerWays(int row, int every) => every == 1 && _table.Roles.Any(role => role is { Kind: ColumnKind.Way or ColumnKind.WayPerMonth, Number: > 1 } && !IsEmpty(CellOf(row, role).Cell));
+
     private PriceSteps Steps(int row, ImmutableArray<PriceStep> first, int every)
     {
-        var later = Amount(row, new ColumnRole(ColumnKind.Later)) is { } bill ? (bill.Units is { } units ? PerBill(units, bill.Per, every) : null, true)
+        var later = IsBesideLongerWays(row, every) ? ((Minor?)null, false) :
+             Amount(row, new ColumnRole(ColumnKind.Later)) is { } bill ? (bill.Units is { } units ? PerBill(units, bill.Per, every) : null, true)
             : Amount(row, new ColumnRole(ColumnKind.LaterPerMonth)) is { } month ? (month.Units * every, true)
             : Amount(row, new ColumnRole(ColumnKind.LaterPerYear)) is { } year ? (year.Units is { } a ? PerBill(a, AdvertisedPer.Year, every) : null, true)
             : ((Minor?)null, false);

@@ -25,7 +25,7 @@ function Words({ words, label, settle }: { words: string; label: string; settle:
     <>
       from “<bdi>{words}</bdi>”{' '}
       <Button look="text" onClick={settle}>
-        Right<span className="sr-only">: {label}</span>
+        That is right<span className="sr-only">: {label}</span>
       </Button>
     </>
   );

@@ -175,7 +175,7 @@ function Domain() {
             <>
               : <span className="text-soft">“{found.includesDomain}”</span>{' '}
               <Button look="text" onClick={() => settle('includesDomain')}>
-                Right<span className="sr-only">: a domain-year is in the price</span>
+                That is right<span className="sr-only">: a domain-year is in the price</span>
               </Button>
             </>
           )}

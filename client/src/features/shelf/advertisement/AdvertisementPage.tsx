@@ -76,7 +76,7 @@ export function AdvertisementPage() {
           <div>
             <PastedWords
               read={(findings) => {
-                form.reset({ ...emptyDraft(''), ...Object.fromEntries(findings.map(valueOf)) });
+                form.reset({ ...emptyDraft(''), ...(Object.fromEntries(findings.map(valueOf)) as Partial<Draft>) });
                 setFound(Object.fromEntries(findings.map(({ field, words }) => [draftField(field), words])));
               }}
             />

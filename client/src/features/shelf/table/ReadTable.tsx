@@ -30,6 +30,7 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
               {headings.map((heading, column) => (
                 <td key={column}>
                   <InkSelect
+                    className="w-36"
                     label={`What the column ${heading || column + 1} is taken for`}
                     value={roles[column]}
                     onChange={(event) =>
@@ -63,6 +64,11 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
           </tbody>
         </table>
       </ScrollRegion>
+      {inCells.length > 0 && (
+        <p className="text-red mt-2 text-[14px]">
+          What stands in red cannot be read: mend it in the text above, or take its column for nothing.
+        </p>
+      )}
       {inCells
         .filter((fault) => !/\]\[/.test(fault.where))
         .map((fault) => (
