@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/offer-book.example.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getBookExample"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/orders": {
         parameters: {
             query?: never;
@@ -1952,6 +1968,7 @@ export interface components {
             isLeast: boolean;
             nextDue: null | components["schemas"]["NextWire"];
             cannotOrder: null | string;
+            books: string[];
         };
         StartSiteBody: {
             name: string;
@@ -2349,6 +2366,26 @@ export interface operations {
         };
     };
     getBookSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JsonElement"];
+                };
+            };
+        };
+    };
+    getBookExample: {
         parameters: {
             query?: never;
             header?: never;

@@ -24,13 +24,11 @@ export const lookAtQuery = (text: string) =>
   queryOptions({ queryKey: ['shelf', 'look', text], queryFn: () => lookAt(text) });
 
 /** The text of a version's file, exactly as it came in. */
-const fileText = async (book: string, version?: number) =>
-  expect(
-    await api.GET('/api/shelf/{book}/file', {
-      params: { path: { book }, query: version === undefined ? {} : { version } },
-      parseAs: 'text',
-    }),
-  ) as string;
+async function fileText(book: string, version?: number): Promise<string> {
+  const query = version === undefined ? {} : { version };
+  const answer = await api.GET('/api/shelf/{book}/file', { params: { path: { book }, query }, parseAs: 'text' });
+  return expect(answer);
+}
 
 export const bookFileQuery = (book: string) =>
   queryOptions({ queryKey: ['shelf', book, 'file'], queryFn: () => fileText(book) });

@@ -143,9 +143,29 @@ const edit = createRoute({
   component: lazyRouteComponent(() => import('../features/shelf/edit/EditPage'), 'EditPage'),
 });
 
+const format = createRoute({
+  getParentRoute: () => site,
+  path: '/shelf/format',
+  component: lazyRouteComponent(() => import('../features/shelf/format/FormatPage'), 'FormatPage'),
+});
+
 const tree = root.addChildren([
   start,
-  site.addChildren([needs, scan, worksheet, compare, domain, shelf, advertisement, table, edit, order, orders, placed]),
+  site.addChildren([
+    needs,
+    scan,
+    worksheet,
+    compare,
+    domain,
+    shelf,
+    advertisement,
+    table,
+    edit,
+    format,
+    order,
+    orders,
+    placed,
+  ]),
 ]);
 
 export const makeRouter = (queries: QueryClient) =>

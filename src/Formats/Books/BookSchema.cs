@@ -1,7 +1,11 @@
 namespace HomeStart.Formats;
 
-/// <summary>The JSON Schema of offer books, as docs/offer-book.schema.json has it.</summary>
+/// <summary>The JSON Schema of offer books, and the example that teaches them, as docs/ has both.</summary>
 public static class BookSchema
 {
-    public static Stream Open() => typeof(BookSchema).Assembly.GetManifestResourceStream("HomeStart.Formats.offer-book.schema.json")!;
+    public static Stream Open() => Resource("schema");
+
+    public static Stream OpenExample() => Resource("example");
+
+    private static Stream Resource(string what) => typeof(BookSchema).Assembly.GetManifestResourceStream($"HomeStart.Formats.offer-book.{what}.json")!;
 }

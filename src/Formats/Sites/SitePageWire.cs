@@ -15,6 +15,7 @@ public sealed record SiteSettingsWire(int HorizonMonths, DateOnly StartDate, boo
 /// <param name="Name">The owner's own word for it.</param>
 /// <param name="CannotOrder">Why it cannot be ordered; null: it can, or is not complete.</param>
 /// <param name="NextDue">What falls due first after the horizon.</param>
+/// <param name="Books">The ids of the books it buys at.</param>
 public sealed record SlipWire(
     string Letter,
     string? Name,
@@ -30,4 +31,5 @@ public sealed record SlipWire(
     bool TodayAtLeast,
     bool IsLeast,
     NextWire? NextDue,
-    string? CannotOrder);
+    string? CannotOrder,
+    IReadOnlyList<string> Books);

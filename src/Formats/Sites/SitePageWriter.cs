@@ -31,7 +31,8 @@ public static class SitePageWriter
             totals?.AtLeast.DueToday ?? false,
             isLeast,
             NextWire.Of(costing),
-            costing is null ? null : WhyNotOrdered(costing, isConnected));
+            costing is null ? null : WhyNotOrdered(costing, isConnected),
+            [.. listed.Candidate.Domains.Select(bought => bought.Book).Prepend(hosting?.Book).OfType<string>().Distinct(StringComparer.Ordinal)]);
     }
 
     private static string? WhyNotOrdered(Costing costing, Func<OfferBook, bool>? isConnected) => Placing.Of(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Of(first) : null;

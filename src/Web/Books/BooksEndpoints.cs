@@ -36,6 +36,7 @@ internal static class BooksEndpoints
         shelf.MapGet("/{book}/history", HistoryAsync).WithName("getPriceHistory").Produces<IReadOnlyList<PriceHistoryWire>>().ProducesProblem(StatusCodes.Status404NotFound);
         shelf.MapPost("/{book}/edit", EditAsync).WithName("editBook").Produces<EditedBookWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapGet("/api/offer-book.schema.json", () => Results.Stream(BookSchema.Open(), "application/schema+json")).WithName("getBookSchema").Produces<JsonElement>();
+        app.MapGet("/api/offer-book.example.json", () => Results.Stream(BookSchema.OpenExample(), "application/json")).WithName("getBookExample").Produces<JsonElement>();
     }
 
     private static async Task<IResult> ListAsync(Workspace workspace, CancellationToken cancel)

@@ -1,3 +1,4 @@
+import { OldPrices } from '../../ui/OldPrices';
 import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
@@ -62,6 +63,7 @@ function Titled({ letter, title, isLeast }: { letter: string; title: string; isL
     >
       <Letter letter={letter} />
       <bdi className="ink text-[13px]">{title}</bdi>
+      <OldPrices of={page.shortlist.find((slip) => slip.letter === letter)?.books ?? []} />
       {isLeast && <span className="text-green text-[13px]">least over {shortSpan(page.settings.horizonMonths)}</span>}
     </Link>
   );

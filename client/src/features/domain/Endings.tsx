@@ -1,3 +1,4 @@
+import { OldPrices } from '../../ui/OldPrices';
 import { useQuery } from '@tanstack/react-query';
 import { Check, CircleHelp, Gem, Lock, X } from 'lucide-react';
 import { api, expect, type DomainAnswer, type Schemas } from '../../api/client';
@@ -138,6 +139,7 @@ function Offer({
         {seller.includedFromMonths !== null && !answer.premium && (
           <span className="text-green"> (a year comes with the plan from {seller.includedFromMonths} months on)</span>
         )}
+        <OldPrices of={[seller.book]} />
       </span>
       {isChosen ? (
         <span className="text-green font-semibold">on {letter} now</span>

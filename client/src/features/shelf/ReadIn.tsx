@@ -1,6 +1,8 @@
+import { Link } from '@tanstack/react-router';
 import { useState, type DragEvent } from 'react';
 import { Refused, type Fault } from '../../api/client';
 import { lookAt } from '../../api/shelf';
+import { useSite } from '../../api/site';
 import { cx } from '../../ui/cx';
 import { TakeIt, type KnownLook } from './TakeIt';
 
@@ -11,6 +13,7 @@ type Read = { name: string; text: string; look: KnownLook } | { name: string; fa
 
 /** A file dropped or picked: looked at first, with all that is wrong with it or that it changes; taken when the owner says so. */
 export function ReadIn() {
+  const { page } = useSite();
   const [read, setRead] = useState<Read | null>(null);
   const [isOver, setOver] = useState(false);
   const receive = async (file: File | undefined) => {
@@ -48,10 +51,10 @@ export function ReadIn() {
           }}
         />
         <span className="text-soft text-[13.5px]">
-          or drop it here: an offer book as JSON, in the{' '}
-          <a className="ink" href="/api/offer-book.schema.json">
-            format described here
-          </a>
+          or drop it here: an offer book as JSON,{' '}
+          <Link to="/sites/$siteId/shelf/format" params={{ siteId: page.id }} className="ink">
+            written like this
+          </Link>
           . Nothing is kept until you take it.
         </span>
       </label>
