@@ -20,6 +20,7 @@ public class OrderFlowTests
     {
         var order = Play(New(), action => action.Step.Kind == StepKind.Hold ? Refused("card-refused") : Outcome.Done);
         order.State.ShouldBe(OrderState.NeedsCard);
+        order.Steps[0].Refused.ShouldBe(1);
         order.CanCancel.ShouldBeTrue();
         var again = OrderFlow.Resumed(order, "card_2", "2222");
         again.CardToken.ShouldBe("card_2");

@@ -77,6 +77,26 @@ public class ComparisonTests
     }
 
     [Fact]
+    public void Turns_are_the_nearest_on_either_side_whatever_is_counted()
+    {
+        foreach (var horizon in (int[])[6, 11, 12, 13, 24, 36, 37, 60])
+        {
+            var settings = Settings with { HorizonMonths = horizon };
+            var sums = Enumerable.Range(1, 120).ToDictionary(months => months, months => Three.Shortlist.ToDictionary(listed => listed.Letter, listed => Worksheet.CostingOf(listed.Candidate, Books, settings with { HorizonMonths = months })!.Totals.Horizon));
+            var least = sums[horizon].Where(pair => pair.Value == sums[horizon].Values.Min()).ToList();
+            if (least.Count > 1)
+            {
+                continue;
+            }
+
+            int?[] nearest = [Enumerable.Range(1, horizon - 1).Reverse().Cast<int?>().FirstOrDefault(IsBeaten), Enumerable.Range(horizon + 1, 120 - horizon).Cast<int?>().FirstOrDefault(IsBeaten)];
+            Comparison.Of(Three, Books, settings, null, null).Turns.Select(turn => (int?)turn.Months).ShouldBe(nearest.Where(months => months is not null));
+
+            bool IsBeaten(int? months) => sums[months!.Value].Values.Min() < sums[months.Value][least[0].Key];
+        }
+    }
+
+    [Fact]
     public void The_least_is_said_of_whole_totals_in_one_currency_alone()
     {
         Costing yearly = Costed(Three, "A"), threeYears = Costed(Three, "B");

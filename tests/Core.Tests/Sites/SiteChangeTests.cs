@@ -59,6 +59,15 @@ public class SiteChangeTests
         Do(chosen, new EnterCode("A", "mailday"), new DropCode("A", "MAILDAY")).Shortlist[0].Candidate.Domains[0].Codes.ShouldBeEmpty();
     }
 
+    [Fact]
+    public void A_sites_name_must_be_there_and_a_candidates_need_not()
+    {
+        Figures(new RenameSite(new string('x', 81))).ShouldBe(["site", 1, 80, 81]);
+        Figures(new RenameCandidate("A", new string('x', 41))).ShouldBe(["candidate", 0, 40, 41]);
+
+        static IEnumerable<object?> Figures(SiteCommand command) => SiteChange.Apply(Site.Empty("Shop"), command, Books, Today).Faults.Faults.ShouldHaveSingleItem().Figures;
+    }
+
     public static TheoryData<SiteCommand, string, string> Refused => new()
     {
         { new RenameSite("  "), "required", "name" },

@@ -80,6 +80,7 @@ public class SiteProperties
                 foreach (var other in costings)
                 {
                     var lines = LineDifference.Between(market.Worksheet.Costing!, other);
+                    lines.ShouldAllBe(line => line.Total == (line.Cells.Any(cell => cell == null) ? null : line.Cells.Aggregate((Int128)0, (sum, cell) => sum + cell!.Value)));
                     for (var column = 0; column < other.Ledger.Totals.Length; column++)
                     {
                         var known = lines.All(line => line.Cells[column] is not null);
