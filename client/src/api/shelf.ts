@@ -8,6 +8,8 @@ export type BookLook = Schemas['BookLookWire'];
 export const shelfQuery = queryOptions({
   queryKey: ['shelf'],
   queryFn: async () => expect(await api.GET('/api/shelf')),
+  // Whether a book is on a shortlist changes with every site.
+  staleTime: 0,
 });
 
 export const priceListQuery = (book: string) =>
@@ -45,7 +47,7 @@ export const edit = async (book: string, body: Schemas['EditBookBody']) =>
 
 export const editedQuery = (book: string, version: number, operations: Schemas['BookEditWire'][]) =>
   queryOptions({
-    queryKey: ['shelf', book, 'edited', version, operations],
+    queryKey: ['book-edit', book, version, operations],
     queryFn: () => edit(book, { version, operations, asNew: null }),
   });
 
@@ -58,13 +60,14 @@ export const historyQuery = (book: string) =>
 const asItIs = (body: unknown) => body as string;
 const json = { 'content-type': 'application/json' };
 
-/** Changing the shelf: whatever is worked out from its books is worked out anew. */
+/** Changing the shelf: whatever is worked out from its books is worked out anew, but for changes to the version before. */
 export function useShelfChanges() {
   const queries = useQueryClient();
   const accept = async (shelf: Shelved[]) => {
     queries.setQueryData(shelfQuery.queryKey, shelf);
     await queries.invalidateQueries({
-      predicate: ({ queryKey }) => queryKey[0] !== 'session' && !(queryKey[0] === 'shelf' && queryKey.length === 1),
+      predicate: ({ queryKey: [first, ...more] }) =>
+        first !== 'session' && first !== 'book-edit' && !(first === 'shelf' && more.length === 0),
     });
   };
   const of = <T>(change: (of: T) => Promise<Shelved[]>) => ({ mutationFn: change, onSuccess: accept });
