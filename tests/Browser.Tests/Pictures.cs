@@ -29,9 +29,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Compare");
         browser.Reads("Least paid so far");
         Take("compare");
-        browser.Theme("dark");
-        Take("compare-night");
-        browser.Theme("light");
         browser.Size(390, 844);
         Take("compare-narrow");
         browser.Size(1280, 800);
@@ -41,9 +38,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("See what fits for least");
         browser.Reads("Ranked by");
         Take("scan");
-        browser.Size(390, 844);
-        Take("scan-narrow");
-        browser.Size(1280, 800);
         browser.Press("Domain");
         browser.Type("The name you want", "hourwork");
         browser.Reads("hourwork.studio");
@@ -55,6 +49,8 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Shelf");
         browser.Reads("Your price lists");
         Take("shelf");
+        Advertisement();
+        Edit();
         browser.Press("Worksheet");
         browser.Press("Order A");
         browser.Reads("Read the name once more");
@@ -78,6 +74,35 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Start");
         browser.Reads("Start anywhere");
         Take("empty-start");
+    }
+
+    private void Advertisement()
+    {
+        browser.Press("Type one in from an advertisement");
+        browser.Type("The page’s own words", "Lantern plan from Brightwater Hosting: only £2.99 a month for 36 months, billed upfront. Renews at £8.99 a month. Free .com domain for the first year. Prices exclude VAT. 30-day money-back guarantee.");
+        browser.Press("Read them");
+        browser.Reads("from “for 36 months”");
+        browser.Reads("at least £129.17");
+        browser.Driver.ExecuteScript("scrollTo(0, 0); document.activeElement.blur()");
+        Take("advertisement");
+        browser.Press("Your price lists");
+    }
+
+    private void Edit()
+    {
+        browser.Press("Plainstone Servers");
+        browser.Press("Copy it as a start");
+        browser.Type("Whose prices shall it hold?", "Stonecrop");
+        browser.Press("Copy and change it");
+        browser.Press("Lintel");
+        browser.Press("Ways to pay");
+        browser.Press("Every 12 months");
+        browser.Type("Amount", "63.00");
+        browser.Field("Set-up fee").Click();
+        browser.Reads("Undo the last change");
+        browser.Reads("became £63.00");
+        Take("book-edit");
+        browser.Press("Your price lists");
     }
 
     private void Settle() => browser.Until(() => browser.Text.Contains("asking", StringComparison.Ordinal) ? null : "", "the registrars are still being asked");
