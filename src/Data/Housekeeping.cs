@@ -15,7 +15,8 @@ public sealed class Housekeeping(HomeStartDb db)
     public const int RestingKept = 20;
 
     /// <param name="today">The real day.</param>
-    public async Task TidyAsync(DateOnly today, CancellationToken cancel)
+    /// <param name="shipped">The hashes of the offer books that come with the program: they stay.</param>
+    public async Task TidyAsync(DateOnly today, IReadOnlyCollection<string> shipped, CancellationToken cancel)
     {
         var resting = today.AddDays(-HistoryDays);
         await db.Revisions.IgnoreQueryFilters()
@@ -37,5 +38,12 @@ public sealed class Housekeeping(HomeStartDb db)
             await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
             await transaction.CommitAsync(cancel);
         }
+
+        // Books that nobody has any more and no order was placed from.
+        await db.Books
+            .Where(book => !shipped.Contains(book.Hash)
+                && !db.OwnBooks.IgnoreQueryFilters().Any(own => own.Hash == book.Hash)
+                && !db.Orders.IgnoreQueryFilters().Any(order => order.BookHashes.Contains(book.Hash)))
+            .ExecuteDeleteAsync(cancel);
     }
 }

@@ -150,6 +150,7 @@ public class SitesTests
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/undo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/redo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders", new { }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/advertisement", new { }),
             (HttpMethod.Get, $"/api/orders/{order}", null),
             (HttpMethod.Post, $"/api/orders/{order}/resume", new { }),
             (HttpMethod.Post, $"/api/orders/{order}/cancel", null),

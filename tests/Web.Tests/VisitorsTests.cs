@@ -169,6 +169,27 @@ public class VisitorsTests
     }
 
     [Fact]
+    public async Task Books_that_nobody_has_any_more_go_and_those_of_the_program_and_of_others_stay()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (one, other) = (host.Visit(), host.Visit());
+        var book = await File.ReadAllTextAsync(Path.Combine(TestHost.Root("docs"), "offer-book.example.json"), TestContext.Current.CancellationToken);
+        await one.OpenAsync();
+        await other.OpenAsync();
+        await one.PostAsync("/api/shelf", book);
+        await other.PostAsync("/api/shelf", book);
+        await one.PostAsync("/api/shelf", book.Replace("35.88", "45.88", StringComparison.Ordinal));
+        var shipped = host.Services.GetRequiredService<Demo>().Files.Count();
+        (await BooksAsync()).ShouldBe(shipped + 2);
+        await one.SendAsync(HttpMethod.Delete, "/api/shelf/brightwater", null);
+        await TidyAsync(host, DateOnly.FromDateTime(TimeProvider.System.GetUtcNow().UtcDateTime));
+        (await BooksAsync()).ShouldBe(shipped + 1);
+        (await other.GetAsync("/api/shelf/brightwater/file")).GetProperty("id").GetString().ShouldBe("brightwater");
+
+        Task<int> BooksAsync() => host.InDatabaseAsync(db => db.Books.CountAsync());
+    }
+
+    [Fact]
     public async Task A_full_disk_is_not_another_window()
     {
         await using var host = await TestHost.StartAsync(interceptor: new FullDisk());
@@ -221,7 +242,7 @@ public class VisitorsTests
     private static async Task TidyAsync(TestHost host, DateOnly on)
     {
         await using var scope = host.Services.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<Housekeeping>().TidyAsync(on, TestContext.Current.CancellationToken);
+        await scope.ServiceProvider.GetRequiredService<Housekeeping>().TidyAsync(on, [.. host.Services.GetRequiredService<Demo>().Files.Select(file => file.Hash)], TestContext.Current.CancellationToken);
     }
 
     private sealed class FullDisk : Microsoft.EntityFrameworkCore.Diagnostics.SaveChangesInterceptor

@@ -11,9 +11,12 @@ namespace HomeStart.Web.Books;
 /// <summary>The books there are to choose from, and the shelf they stand on.</summary>
 internal static class BooksEndpoints
 {
+    /// <summary>How many visitors' books are held ready: the least recently used give way.</summary>
+    private const int BooksHeld = 500;
+
     public static void AddShelf(this IServiceCollection services)
     {
-        services.AddMemoryCache();
+        services.AddMemoryCache(cache => cache.SizeLimit = BooksHeld);
         services.AddScoped<Shelf>();
         services.AddScoped<ShelfDesk>();
     }

@@ -64,7 +64,7 @@ public sealed class Shelf(HomeStartDb db, Demo demo, IMemoryCache cache)
     private OfferBook Read(string hash) =>
         cache.GetOrCreate(("book", hash), entry =>
         {
-            entry.SlidingExpiration = TimeSpan.FromMinutes(30);
+            entry.SetSize(1).SetSlidingExpiration(TimeSpan.FromMinutes(30));
             using var json = JsonDocument.Parse(db.Books.AsNoTracking().First(row => row.Hash == hash).Content);
             return BookReader.Read(json.RootElement, new FaultList())!;
         })!;

@@ -3,7 +3,7 @@ using HomeStart.Data;
 namespace HomeStart.Web.Hosting;
 
 /// <summary>Tidies the database at the start and once a day.</summary>
-internal sealed partial class DailyTidying(IServiceScopeFactory scopes, TimeProvider time, ILogger<DailyTidying> log) : BackgroundService
+internal sealed partial class DailyTidying(IServiceScopeFactory scopes, Demo demo, TimeProvider time, ILogger<DailyTidying> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -13,7 +13,7 @@ internal sealed partial class DailyTidying(IServiceScopeFactory scopes, TimeProv
             try
             {
                 await using var scope = scopes.CreateAsyncScope();
-                await scope.ServiceProvider.GetRequiredService<Housekeeping>().TidyAsync(DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime), stoppingToken);
+                await scope.ServiceProvider.GetRequiredService<Housekeeping>().TidyAsync(DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime), [.. demo.Files.Select(file => file.Hash)], stoppingToken);
             }
             catch (Exception exception) when (!stoppingToken.IsCancellationRequested)
             {
