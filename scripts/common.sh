@@ -20,16 +20,30 @@ need_dotnet() {
   command -v npm >/dev/null || { echo "Home Start needs Node.js 20 or later with npm." >&2; exit 1; }
 }
 
+# Names in other scripts are read with ICU.
+need_icu() {
+  if /sbin/ldconfig -p | grep -q libicuuc; then
+    return
+  fi
+
+  say "Installing ICU"
+  install_packages libicu72
+}
+
 need_chromium() {
   if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ]; then
     return
   fi
 
   say "Installing Chromium and its driver"
+  install_packages chromium chromium-driver
+}
+
+install_packages() {
   local sudo=""
   [ "$(id -u)" -eq 0 ] || sudo=sudo
   quietly $sudo apt-get update
-  quietly $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y chromium chromium-driver
+  quietly $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y "$@"
 }
 
 # Node modules, where they are missing or the lock file has changed since.

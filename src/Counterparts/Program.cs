@@ -19,6 +19,7 @@ internal static class Program
 
     private static async Task<int> Main(string[] args)
     {
+        CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
         var options = new ConfigurationBuilder().AddCommandLine(args).Build();
         if (options["port"] is not { } port || options["file"] is not { } file || options["books"] is not { } books || options["secret"] is not { } secret)
         {

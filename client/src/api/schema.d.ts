@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/names/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readName"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -664,11 +680,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /**
-         * @description The fields of an advertisement that can be read from its text; in their order on the page.
-         * @enum {string}
-         */
-        AdField: "provider" | "plan" | "currency" | "price" | "price-per" | "months" | "paid" | "later" | "later-price" | "later-per" | "setup-fee" | "includes-domain" | "endings" | "domain-from-months" | "tax" | "refund-days";
         AddOnChoiceBody: {
             id: string;
             /**
@@ -689,6 +700,11 @@ export interface components {
             provides: null | string;
             unit: null | string;
         };
+        /**
+         * @description The fields of an advertisement that can be read from its text; in their order on the page.
+         * @enum {string}
+         */
+        AdField: "provider" | "plan" | "currency" | "price" | "price-per" | "months" | "paid" | "later" | "later-price" | "later-per" | "setup-fee" | "includes-domain" | "endings" | "domain-from-months" | "tax" | "refund-days";
         AdvertisedExtraBody: {
             name: null | string;
             price: null | string;
@@ -1517,6 +1533,10 @@ export interface components {
             coversUntil: null | string;
             forDomain: null | string;
         };
+        NameAdviceWire: {
+            code: string;
+            detail: string;
+        };
         NeedCostWire: {
             need: string;
             wants: components["schemas"]["JsonElement"];
@@ -1624,6 +1644,15 @@ export interface components {
         OrderCheckWire: {
             errors: components["schemas"]["FaultWire"][];
         };
+        OrderedItemWire: {
+            what: string;
+            seller: string;
+            amount: string;
+            currency: string;
+            /** Format: date */
+            until: null | string;
+            included: boolean;
+        };
         OrderProblemWire: {
             step: components["schemas"]["StepKind"];
             code: string;
@@ -1661,15 +1690,6 @@ export interface components {
             cardEnding: string;
             items: components["schemas"]["OrderedItemWire"][];
             keySheet: null | components["schemas"]["KeySheetWire"];
-        };
-        OrderedItemWire: {
-            what: string;
-            seller: string;
-            amount: string;
-            currency: string;
-            /** Format: date */
-            until: null | string;
-            included: boolean;
         };
         OutcomeWire: {
             currency: string;
@@ -1791,6 +1811,20 @@ export interface components {
         };
         PutAwayBody: {
             isPutAway: boolean;
+        };
+        ReadNameBody: {
+            text: string;
+            ending?: null | string;
+            customersIn?: null | string;
+        };
+        ReadNameWire: {
+            label: string;
+            ascii: null | string;
+            ending: null | string;
+            mended: string[];
+            problems: string[];
+            advice: components["schemas"]["NameAdviceWire"][];
+            others: string[];
         };
         ReasonWire: {
             need: string;
@@ -1996,10 +2030,6 @@ export interface components {
             /** Format: int32 */
             winsFrom: null | number;
         };
-        SumWire: {
-            amount: string;
-            atLeast: boolean;
-        };
         SummaryWire: {
             currency: string;
             today: components["schemas"]["SumWire"];
@@ -2007,6 +2037,10 @@ export interface components {
             eachLaterYear: null | components["schemas"]["SumWire"];
             horizon: components["schemas"]["SumWire"];
             stepTimes: null | string;
+        };
+        SumWire: {
+            amount: string;
+            atLeast: boolean;
         };
         TimelineWire: {
             isByYear: boolean;
@@ -2316,6 +2350,48 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readName: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadNameBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadNameWire"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

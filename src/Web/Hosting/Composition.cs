@@ -81,6 +81,7 @@ public static class Composition
         var all = app.MapGroup("").AddEndpointFilter<ReadableBody>();
         all.MapCostings();
         all.MapScans();
+        all.MapNames();
         var own = all.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
         own.MapSession();
         own.MapBooks();

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.Data.Sqlite;
 
 namespace HomeStart.Web.Hosting;
@@ -7,6 +8,8 @@ public static class HomeStartApp
 {
     public static async Task<int> RunAsync(string[] args)
     {
+        // Whatever the machine speaks, figures and orders are the same.
+        CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
         var builder = WebApplication.CreateBuilder(args);
         var (options, fault) = StartOptions.Read(builder.Configuration);
         if (options is null)

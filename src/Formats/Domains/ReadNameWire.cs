@@ -1,0 +1,63 @@
+using System.Text.Json;
+
+namespace HomeStart.Formats;
+
+/// <summary>What is sent to have a name read.</summary>
+/// <param name="Ending">The one that stands beside the field.</param>
+/// <param name="CustomersIn">An ISO 3166 country: GB.</param>
+public sealed record ReadNameBody(string Text, string? Ending = null, string? CustomersIn = null);
+
+/// <summary>A name as it was read, in the words of the naming rules.</summary>
+public sealed record ReadNameWire(
+    string Label, string? Ascii, string? Ending, IReadOnlyList<string> Mended, IReadOnlyList<string> Problems, IReadOnlyList<NameAdviceWire> Advice, IReadOnlyList<string> Others)
+{
+    public static ReadNameWire Of(ReadName name) =>
+        new(name.Label, name.Ascii, name.Ending, [.. name.Mended.Select(mend => Word(mend))], [.. name.Problems.Select(Word)], [.. name.Advice.Select(advice => new NameAdviceWire(Word(advice.Code), advice.Detail))], name.Others);
+
+    private static string Word(NameProblem problem) => problem == NameProblem.Hyphen34 ? "hyphen-34" : Word<NameProblem>(problem);
+
+    private static string Word(NameAdviceCode code) => code == NameAdviceCode.TooManyCharacters ? "long" : Word<NameAdviceCode>(code);
+
+    private static string Word<T>(T value)
+        where T : struct, Enum => JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
+}
+
+/// <param name="Code">long, hyphen, digit, doubled, reads-otherwise, idn, ending-abroad or not-com-nor-home.</param>
+/// <param name="Detail">Its measure.</param>
+public sealed record NameAdviceWire(string Code, string Detail);
+
+/// <summary>Reads what is sent to have a name read.</summary>
+public static class ReadNameReader
+{
+    /// <summary>The name; null with what is wrong in <paramref name="faults"/>.</summary>
+    public static ReadName? Read(JsonElement root, FaultList faults)
+    {
+        var node = new Node(root, "", faults);
+        if (!node.IsObject())
+        {
+            node.Required("The name");
+            return null;
+        }
+
+        var text = node["text"].RequiredText("What was typed");
+        if (text?.Length > NameReader.Longest)
+        {
+            node["text"].Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {NameReader.Longest} are read.");
+        }
+
+        var ending = node["ending"].Text()?.Trim().TrimStart('.').ToLowerInvariant();
+        var ascii = ending is null or "" ? null : DomainName.ParseEnding(ending);
+        if (ascii is null && ending is not (null or ""))
+        {
+            node["ending"].Fault(FaultCodes.BadType, "This is no ending of a domain, such as com or co.uk.");
+        }
+
+        var country = node["customersIn"].Text();
+        if (country is not null && !(country.Length == 2 && country.All(char.IsAsciiLetter)))
+        {
+            node["customersIn"].Fault(FaultCodes.Unknown, $"“{country}” is not the code of a country, such as GB.");
+        }
+
+        return faults.Any || text is null ? null : NameData.Reader.Read(text, ascii, country);
+    }
+}

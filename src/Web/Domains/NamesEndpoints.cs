@@ -1,0 +1,22 @@
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+
+namespace HomeStart.Web.Domains;
+
+/// <summary>Reading a name for anybody: no sign-in, nothing stored, nothing looked up.</summary>
+internal static class NamesEndpoints
+{
+    public static void MapNames(this IEndpointRouteBuilder app) =>
+        app.MapPost("/api/names/read", Read)
+            .WithName("readName")
+            .Produces<ReadNameWire>()
+            .ProducesProblem(StatusCodes.Status400BadRequest)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+
+    private static IResult Read(JsonBody<ReadNameBody> body)
+    {
+        var faults = new FaultList();
+        return ReadNameReader.Read(body.Root, faults) is { } name ? Results.Ok(ReadNameWire.Of(name)) : FaultResults.Unprocessable(faults);
+    }
+}
