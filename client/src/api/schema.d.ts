@@ -2075,8 +2075,6 @@ export interface components {
             label: null | string;
             ending: null | string;
             fault: null | string;
-            suggestion: null | string;
-            advice: string[];
         };
         UnstatedWire: {
             /** Format: date */
@@ -3429,7 +3427,6 @@ export interface operations {
         parameters: {
             query?: {
                 text?: string;
-                owned?: boolean;
             };
             header?: never;
             path?: never;

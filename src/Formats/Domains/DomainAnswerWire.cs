@@ -1,16 +1,14 @@
 namespace HomeStart.Formats;
 
-/// <summary>What was typed for a domain, taken apart and checked for its spelling.</summary>
+/// <summary>A domain that an owner has, taken apart and checked for its spelling.</summary>
 /// <param name="Label">The part before the ending; null where it cannot be one.</param>
 /// <param name="Fault">Why not.</param>
-/// <param name="Suggestion">A spelling that would do.</param>
-/// <param name="Advice">What is worth a second thought, though allowed.</param>
-public sealed record TypedDomainWire(string? Label, string? Ending, string? Fault, string? Suggestion, IReadOnlyList<string> Advice)
+public sealed record TypedDomainWire(string? Label, string? Ending, string? Fault)
 {
     public static TypedDomainWire Of(TypedDomain parts)
     {
         var (label, fault) = DomainLabel.Parse(parts.Label);
-        return new TypedDomainWire(label?.Text, parts.Ending, fault is null ? null : NameWords.Of(fault), fault?.Suggestion, label is null ? [] : [.. LabelAdvice.For(label).Select(advice => NameWords.Of(advice, label.Text.Length))]);
+        return new TypedDomainWire(label?.Text, parts.Ending, fault is null ? null : NameWords.Of(fault));
     }
 }
 

@@ -1,6 +1,6 @@
 namespace HomeStart.Formats;
 
-/// <summary>What is wrong with a name, and what is worth a second thought, as sentences.</summary>
+/// <summary>What is wrong with a name, as a sentence.</summary>
 public static class NameWords
 {
     public static string Of(DomainFault fault) =>
@@ -26,15 +26,6 @@ public static class NameWords
             LabelProblem.HyphensKept => "Two hyphens in the third and fourth place are kept for encoded names: use one.",
             LabelProblem.TooLong => $"This has {fault.Length} characters; a name can have at most {DomainLabel.Longest}.",
             _ => throw new ArgumentOutOfRangeException(nameof(fault), fault.Problem, "There are no words for this."),
-        };
-
-    public static string Of(Advice advice, int length) =>
-        advice switch
-        {
-            Advice.Hyphen => "The hyphen has to be said each time on the telephone, and is easily left out.",
-            Advice.Digit => "People who hear a digit do not know whether to write it as a word.",
-            Advice.ManyLetters => $"{length} letters are many to type: shorter names are remembered better.",
-            _ => throw new ArgumentOutOfRangeException(nameof(advice), advice, "There are no words for this."),
         };
 
     private static string Shown(char character) => char.IsControl(character) || char.IsSurrogate(character) ? "that character" : character.ToString();

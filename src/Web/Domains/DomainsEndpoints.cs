@@ -23,8 +23,7 @@ internal static class DomainsEndpoints
     public static void MapDomains(this IEndpointRouteBuilder app)
     {
         var domains = app.MapGroup("/api/domains");
-        domains.MapGet("/typed", (string? text, bool? owned, Workspace workspace) =>
-            TypedDomainWire.Of(owned == true ? TypedDomain.ParseOwned(Short(text)) : TypedDomain.Parse(Short(text), Endings(workspace)))).WithName("readTypedDomain");
+        domains.MapGet("/typed", (string? text) => TypedDomainWire.Of(TypedDomain.Parse(Short(text)))).WithName("readTypedDomain");
         domains.MapGet("/check", CheckAsync).WithName("checkDomain").Produces<DomainAnswerWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
     }
 
@@ -59,7 +58,6 @@ internal static class DomainsEndpoints
         return Results.Ok(DomainAnswerWire.Of(domain.Text, seller.Id, availability, record));
     }
 
-    private static IEnumerable<string> Endings(Workspace workspace) => workspace.Books.SelectMany(book => book.Domains).Select(price => price.Ending).Distinct();
 
     private static string? Short(string? text) => text is { Length: > 300 } ? text[..300] : text;
 }

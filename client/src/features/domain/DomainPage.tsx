@@ -2,23 +2,26 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
 import { api, expect } from '../../api/client';
+import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { ChosenDomain } from './ChosenDomain';
 import { Endings } from './Endings';
+import { adviceWords, mendWords, problemWords } from './nameWords';
 import { OtherWays } from './OtherWays';
 
-/** Finding a name: its spelling is checked while it is typed, then whether it can be had, under each ending that a book here sells. */
+/** Finding a name: it is read out of what is typed, then whether it can be had, under each ending that a book here sells. */
 export function DomainPage() {
   const { page } = useSite();
-  const { name } = useSearch({ from: '/sites/$siteId/domain' });
+  const { name: sought } = useSearch({ from: '/sites/$siteId/domain' });
   const navigate = useNavigate({ from: '/sites/$siteId/domain' });
-  const [text, setText] = useState(name ?? page.worksheet.candidate.domains[0]?.name ?? '');
+  const [text, setText] = useState(sought ?? page.worksheet.candidate.domains[0]?.name ?? '');
   const settled = useSettled(text, 300);
-  const typed = useQuery({
-    queryKey: ['typed', settled],
-    queryFn: async () => expect(await api.GET('/api/domains/typed', { params: { query: { text: settled } } })),
+  const read = useQuery({
+    queryKey: ['name', settled],
+    queryFn: async ({ signal }) =>
+      expect(await api.POST('/api/names/read', { body: { text: settled, ending: null, customersIn: null }, signal })),
     placeholderData: keepPreviousData,
     staleTime: Infinity,
   }).data;
@@ -27,7 +30,8 @@ export function DomainPage() {
     void navigate({ search: (search) => ({ ...search, name: settled || undefined }), replace: true });
   }, [navigate, settled]);
 
-  const fault = text.length > 0 && settled === text ? typed?.fault : null;
+  const [problem] = (text.trim() !== '' && settled === text && read?.problems) || [];
+  const name = text.trim() !== '' && read?.problems.length === 0 ? read : null;
   return (
     <>
       <title>{`Domain · ${page.name} · Home Start`}</title>
@@ -41,32 +45,49 @@ export function DomainPage() {
           <TextField
             label="The name you want"
             value={text}
-            maxLength={200}
+            maxLength={300}
             autoComplete="off"
             spellCheck={false}
             autoCapitalize="none"
-            placeholder="ostlerwren"
+            placeholder="Ostler & Wren"
             onChange={(event) => setText(event.target.value)}
-            fault={fault}
-            hint="With or without its ending."
+            fault={problem && read ? problemWords(problem, read) : null}
+            hint={(name && mendWords(name)) ?? 'With or without its ending; a business name or an address will do.'}
             className="text-lg"
           />
-          {fault && typed?.suggestion && (
-            <button className="ink mt-1" onClick={() => setText(typed.suggestion!)}>
-              Use “{typed.suggestion}”
-            </button>
+          {read && text.trim() !== '' && read.others.length > 0 && (
+            <p className="mt-1 flex flex-wrap gap-x-3">
+              Or:
+              {read.others.map((other) => (
+                <Button
+                  key={other}
+                  look="text"
+                  onClick={() => setText(read.ending ? `${other}.${read.ending}` : other)}
+                >
+                  {other}
+                </Button>
+              ))}
+            </p>
           )}
         </div>
         <div className="flex flex-col justify-end gap-2">
-          {typed?.advice.map((advice) => (
-            <Note key={advice} ink="soft">
-              {advice}
+          {name?.advice.map((advice) => (
+            <Note key={advice.code} ink="soft">
+              {adviceWords(advice)}
             </Note>
           ))}
         </div>
       </div>
       <ChosenDomain />
-      {typed?.label && <Endings label={typed.label} first={typed.ending} />}
+      {name &&
+        (name.ascii === name.label ? (
+          <Endings label={name.label} first={name.ending} />
+        ) : (
+          <p className="mt-4 max-w-3xl">
+            The registrars here sell names in the letters a to z alone: take another spelling
+            {name.others.length > 0 && ', such as the one above'}.
+          </p>
+        ))}
       <OtherWays />
     </>
   );

@@ -30,7 +30,7 @@ function SheetMenu() {
   const { view } = useSearch({ from: '/sites/$siteId' });
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const at = tabs.find(([to]) => `${pathname}/`.startsWith(`${to.replace('$siteId', siteId)}/`));
+  const at = tabs.find(([to]) => pathname === to.replace('$siteId', siteId));
   return (
     <InkSelect
       label="Sheet"
