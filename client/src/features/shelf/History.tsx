@@ -29,6 +29,9 @@ function PlanHistory({ plan: { name, currency, prices } }: { plan: Plan }) {
       <figure>
         <figcaption className="font-semibold">
           <bdi>{name}</bdi>
+          <span className="text-soft text-[13px] font-normal">
+            : the first price, and <span className="text-red">the later one, in dashes</span>
+          </span>
         </figcaption>
         <Picture prices={prices} />
       </figure>

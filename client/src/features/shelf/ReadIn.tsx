@@ -4,12 +4,14 @@ import { Refused, type Fault } from '../../api/client';
 import { lookAt } from '../../api/shelf';
 import { useSite } from '../../api/site';
 import { cx } from '../../ui/cx';
+import { Faults } from './Faults';
 import { TakeIt, type KnownLook } from './TakeIt';
 
 /** As much as the server reads. */
 const largest = 1 << 20;
 
-type Read = { name: string; text: string; look: KnownLook } | { name: string; faults: Fault[] };
+type Broken = { name: string; faults: Fault[]; document?: unknown };
+type Read = { name: string; text: string; look: KnownLook } | Broken;
 
 /** A file dropped or picked: looked at first, with all that is wrong with it or that it changes; taken when the owner says so. */
 export function ReadIn() {
@@ -59,7 +61,7 @@ export function ReadIn() {
         </span>
       </label>
       <div aria-live="polite">
-        {read && ('faults' in read ? <Faults read={read} /> : <TakeIt {...read} close={() => setRead(null)} />)}
+        {read && ('faults' in read ? <NotTaken read={read} /> : <TakeIt {...read} close={() => setRead(null)} />)}
       </div>
     </section>
   );
@@ -68,6 +70,10 @@ export function ReadIn() {
 async function readFile(file: File): Promise<Read> {
   if (file.size > largest) {
     return { name: file.name, faults: [ours(`This file has ${file.size} bytes; at most ${largest} are read.`)] };
+  }
+
+  if (/\.(csv|tsv)$/i.test(file.name)) {
+    return { name: file.name, faults: [ours('This is a table: it is read under “Paste a table of plans”.')] };
   }
 
   try {
@@ -79,7 +85,9 @@ async function readFile(file: File): Promise<Read> {
 
     const look = await lookAt(text);
     const { book, faults } = look;
-    return book ? { name: file.name, text, look: { ...look, book } } : { name: file.name, faults };
+    return book
+      ? { name: file.name, text, look: { ...look, book } }
+      : { name: file.name, faults, document: JSON.parse(text) };
   } catch (error) {
     const faults =
       error instanceof Refused && error.faults.length > 0 ? error.faults : [ours((error as Error).message)];
@@ -99,21 +107,14 @@ function flawOf(text: string): string | null {
 
 const ours = (message: string): Fault => ({ code: 'unreadable', where: '', message });
 
-function Faults({ read: { name, faults } }: { read: { name: string; faults: Fault[] } }) {
+function NotTaken({ read: { name, faults, document } }: { read: Broken }) {
   return (
     <div role="alert" className="border-red mt-3 border-l-2 pl-3">
       <p className="text-red font-semibold">
         <bdi>{name}</bdi> was not taken: {faults.length === 1 ? 'one thing is' : `${faults.length} things are`} wrong in
         it.
       </p>
-      <ul className="mt-1 max-h-60 overflow-auto text-[14px]">
-        {faults.map((fault) => (
-          <li key={fault.where + fault.code}>
-            {fault.where && <code className="text-soft mr-2 break-all">{fault.where}</code>}
-            {fault.message}
-          </li>
-        ))}
-      </ul>
+      <Faults faults={faults} document={document} />
     </div>
   );
 }

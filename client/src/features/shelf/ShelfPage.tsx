@@ -82,7 +82,7 @@ function Book({ shelved }: { shelved: Shelved }) {
   return (
     <Row
       className={cx(
-        'max-md:block max-md:py-1.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2',
+        'max-md:block max-md:py-1.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2 md:[&>th]:max-w-56',
         isPutAway && 'text-soft',
       )}
       label={

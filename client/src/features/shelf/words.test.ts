@@ -43,7 +43,10 @@ it('endings that lapse alike are said together', () => {
   const ending = (name: string, rule: typeof lapse | null) => ({ ending: name, lapse: rule });
   const list = { book: { currency: 'GBP' }, endings: [ending('com', lapse), ending('uk', null), ending('org', lapse)] };
   expect(lapses(list as unknown as Parameters<typeof lapses>[0])).toEqual([
-    ['renewed as usual for 30 days, then for 30 days at a fee of £96.00, then gone after 5 days', '.com .org'],
+    [
+      'for 30 days it can be renewed as usual, then for 30 days at a fee of £96.00; 5 days later it is gone',
+      '.com .org',
+    ],
     ['not stated', '.uk'],
   ]);
 });

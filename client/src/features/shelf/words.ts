@@ -77,7 +77,7 @@ export function lapses({ book, endings }: PriceList): [rule: string, endings: st
   const days = (count: number | null) => (count === null ? 'days not stated' : `${count} days`);
   const rule = ({ lapse }: PriceList['endings'][number]) =>
     lapse
-      ? `renewed as usual for ${days(lapse.graceDays)}, then for ${days(lapse.redemptionDays)} at a fee ${lapse.redemptionFee === null ? 'that is not stated' : `of ${money(lapse.redemptionFee, book.currency)}`}, then gone after ${days(lapse.pendingDays)}`
+      ? `for ${days(lapse.graceDays)} it can be renewed as usual, then for ${days(lapse.redemptionDays)} at a fee ${lapse.redemptionFee === null ? 'that is not stated' : `of ${money(lapse.redemptionFee, book.currency)}`}; ${days(lapse.pendingDays)} later it is gone`
       : 'not stated';
   return [...new Set(endings.map(rule))].map((words) => [
     words,

@@ -5,6 +5,7 @@ import { bookFileQuery, bookSchemaQuery, editedQuery, shelfQuery, useShelfChange
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { Failed, Waiting } from '../../../ui/Waiting';
+import { Faults } from '../Faults';
 import { Differences } from '../TakeIt';
 import type { Edit, Json, Shape } from './document';
 import { BookContext, Fields } from './Parts';
@@ -98,14 +99,9 @@ function Edited({ id, version, provider, file, schema }: Opened) {
               ) : answer?.look.book ? (
                 <Differences look={{ ...answer.look, book: answer.look.book }} />
               ) : (
-                <ul className="text-red mt-1 list-disc pl-5">
-                  {faults.map((fault) => (
-                    <li key={fault.where + fault.code}>
-                      <code className="text-soft mr-2 break-all">{fault.where}</code>
-                      {fault.message}
-                    </li>
-                  ))}
-                </ul>
+                <div className="text-red">
+                  <Faults faults={faults} document={document} />
+                </div>
               )}
             </div>
             {take.error && (

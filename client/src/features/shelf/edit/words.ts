@@ -97,3 +97,16 @@ export function itemName(item: unknown, number: number): string {
       : `Every ${everyMonths} months`
     : ((said as string | undefined) ?? `${number + 1}`);
 }
+
+/** "plans[0].billing[1].setupFee" in words, with the names that the book itself gives: "Plans, Slipway, Ways to pay, Every 12 months, Set-up fee". */
+export function placeWords(where: string, document: unknown): string {
+  let at = document;
+  return where
+    .split(/[.[\]]+/)
+    .filter(Boolean)
+    .map((key) => {
+      at = at !== null && typeof at === 'object' ? (at as Record<string, unknown>)[key] : undefined;
+      return /^\d+$/.test(key) ? itemName(at, Number(key)) : fieldName(key);
+    })
+    .join(', ');
+}
