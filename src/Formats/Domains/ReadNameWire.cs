@@ -52,12 +52,55 @@ public static class ReadNameReader
             node["ending"].Fault(FaultCodes.BadType, "This is no ending of a domain, such as com or co.uk.");
         }
 
-        var country = node["customersIn"].Text();
-        if (country is not null && !(country.Length == 2 && country.All(char.IsAsciiLetter)))
-        {
-            node["customersIn"].Fault(FaultCodes.Unknown, $"“{country}” is not the code of a country, such as GB.");
-        }
-
+        var country = Country(node["customersIn"]);
         return faults.Any || text is null ? null : NameData.Reader.Read(text, ascii, country);
     }
+
+    /// <summary>Ideas of a business, its trade and its town; null with what is wrong in <paramref name="faults"/>.</summary>
+    public static IReadOnlyList<ReadName>? ReadIdeas(JsonElement root, FaultList faults)
+    {
+        var node = new Node(root, "", faults);
+        if (!node.IsObject())
+        {
+            node.Required("What ideas are to be made of");
+            return null;
+        }
+
+        var (business, trade, town) = (Said(node["business"]), Said(node["trade"]), Said(node["town"]));
+        if (!faults.Any && business.Length + trade.Length == 0)
+        {
+            node["business"].Required("What the business is called, or what it does,");
+        }
+
+        var country = Country(node["customersIn"]);
+        return faults.Any ? null : NameIdeas.Of(business, trade, town, NameData.Reader, country);
+    }
+
+    private static string Said(Node node)
+    {
+        var text = node.Text()?.Trim() ?? "";
+        if (text.Length > NameIdeas.Longest)
+        {
+            node.Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {NameIdeas.Longest} are read.");
+        }
+
+        return text;
+    }
+
+    private static string? Country(Node node)
+    {
+        var country = node.Text();
+        if (country is not null && !(country.Length == 2 && country.All(char.IsAsciiLetter)))
+        {
+            node.Fault(FaultCodes.Unknown, $"“{country}” is not the code of a country, such as GB.");
+        }
+
+        return country;
+    }
 }
+
+/// <summary>What ideas are made of; an empty text is left out.</summary>
+/// <param name="Business">What it is called.</param>
+/// <param name="Trade">What it does, in a few words.</param>
+/// <param name="Town">Where.</param>
+public sealed record NameIdeasBody(string? Business, string? Trade, string? Town, string? CustomersIn = null);

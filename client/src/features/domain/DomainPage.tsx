@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useNavigate, useSearch } from '@tanstack/react-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, expect } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
@@ -8,6 +8,7 @@ import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { ChosenDomain } from './ChosenDomain';
 import { Endings } from './Endings';
+import { Ideas } from './Ideas';
 import { adviceWords, mendWords, problemWords } from './nameWords';
 import { OtherWays } from './OtherWays';
 
@@ -17,6 +18,7 @@ export function DomainPage() {
   const { name: sought } = useSearch({ from: '/sites/$siteId/domain' });
   const navigate = useNavigate({ from: '/sites/$siteId/domain' });
   const [text, setText] = useState(sought ?? page.worksheet.candidate.domains[0]?.name ?? '');
+  const field = useRef<HTMLInputElement>(null);
   const settled = useSettled(text, 300);
   const read = useQuery({
     queryKey: ['name', settled],
@@ -44,6 +46,7 @@ export function DomainPage() {
         <div>
           <TextField
             label="The name you want"
+            ref={field}
             value={text}
             maxLength={300}
             autoComplete="off"
@@ -88,6 +91,13 @@ export function DomainPage() {
             {name.others.length > 0 && ', such as the one above'}.
           </p>
         ))}
+      <Ideas
+        take={(idea) => {
+          setText(idea);
+          field.current?.focus();
+          field.current?.scrollIntoView({ block: 'center' });
+        }}
+      />
       <OtherWays />
     </>
   );
