@@ -22,12 +22,12 @@ export function Ideas({ take }: { take: (name: string) => void }) {
       expect(await api.POST('/api/names/ideas', { body: { ...body, customersIn: null } })),
   });
   return (
-    <section className="mt-8 max-w-4xl" aria-labelledby="ideas">
+    <section className="mt-8" aria-labelledby="ideas">
       <h2 id="ideas" className="text-lg">
         No name yet?
       </h2>
       <form
-        className="mt-2 grid items-end gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]"
+        className="mt-2 grid max-w-4xl items-end gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]"
         onSubmit={(event) => void handleSubmit((typed) => ideas.mutate(typed))(event)}
       >
         <TextField label="The business is called" maxLength={100} {...register('business')} />
@@ -42,14 +42,14 @@ export function Ideas({ take }: { take: (name: string) => void }) {
           {ideas.error.message}
         </p>
       )}
-      {ideas.data && <Given names={ideas.data} take={take} />}
+      {ideas.data && <Given key={ideas.submittedAt} names={ideas.data} take={take} />}
     </section>
   );
 }
 
 function Given({ names, take }: { names: Name[]; take: (name: string) => void }) {
   const [order, setOrder] = useState<keyof typeof orders>('best');
-  const [isPlain, setPlain] = useState(false);
+  const [isPlain, setPlain] = useState(names.some((name) => name.advice.length === 0));
   const shown = names.filter((name) => !isPlain || name.advice.length === 0).sort(orders[order][1]);
   return (
     <div className="mt-3" aria-live="polite">
@@ -78,7 +78,7 @@ function Given({ names, take }: { names: Name[]; take: (name: string) => void })
           only those with nothing to think twice about
         </label>
       </p>
-      <ul className="mt-2 grid gap-x-6 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
+      <ul className="mt-2 grid gap-x-6 gap-y-1 sm:grid-cols-3 lg:grid-cols-5">
         {shown.map((name) => (
           <li key={name.label}>
             <Button look="text" onClick={() => take(name.label)}>
