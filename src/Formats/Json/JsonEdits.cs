@@ -11,13 +11,17 @@ public static class JsonEdits
     /// <summary>The most changes at once.</summary>
     public const int Most = 500;
 
+    // A book copied into itself again and again would grow without end.
+    private const int MostValues = 100_000;
+
     /// <summary>The document after the changes; a change that does not fit it is a fault at its place in the list, and the rest is not tried.</summary>
     public static JsonNode? Apply(JsonNode document, Node operations)
     {
         var edited = document.DeepClone();
+        var values = SizeOf(edited).Values;
         foreach (var operation in operations.Items(Most))
         {
-            if (Problem(ref edited, operation) is { } problem)
+            if (Problem(edited, operation, ref values) is { } problem)
             {
                 operation.Fault(FaultCodes.Unknown, problem);
                 return null;
@@ -27,7 +31,7 @@ public static class JsonEdits
         return edited;
     }
 
-    private static string? Problem(ref JsonNode document, Node operation)
+    private static string? Problem(JsonNode document, Node operation, ref int values)
     {
         var path = Pointer(operation["path"].Text());
         if (path is not { Length: > 0 } || path[0] is "format")
@@ -39,15 +43,15 @@ public static class JsonEdits
         switch (operation["op"].Text())
         {
             case "add":
-                return Put(document, path, value, inserts: true);
+                return TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: true);
             case "replace":
-                return Holder(document, path) is null ? Missing(path) : Put(document, path, value, inserts: false);
+                return Holder(document, path) is null ? Missing(path) : TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: false);
             case "remove":
                 return Remove(document, path, out _);
             case "copy" when Pointer(operation["from"].Text()) is { } from:
-                return Find(document, from) is { } found ? Put(document, path, found.DeepClone(), inserts: true) : Missing(from);
+                return Find(document, from) is { } found ? TooMuch(path, found, ref values) ?? Put(document, path, found.DeepClone(), inserts: true) : Missing(from);
             case "move" when Pointer(operation["from"].Text()) is { } from:
-                return Remove(document, from, out var moved) ?? Put(document, path, moved, inserts: true);
+                return Remove(document, from, out var moved) ?? TooMuch(path, moved, ref values) ?? Put(document, path, moved, inserts: true);
             default:
                 return "A change is add, remove, replace, copy or move.";
         }
@@ -91,6 +95,26 @@ public static class JsonEdits
             default:
                 return Missing(path);
         }
+    }
+
+    private static string? TooMuch(string[] path, JsonNode? value, ref int values)
+    {
+        var (count, depth) = SizeOf(value);
+        values += count;
+        return values > MostValues ? "With this change the book would hold more than is read here."
+            : path.Length + depth > WireJson.Depth ? $"With this change the book would nest deeper than {WireJson.Depth} levels."
+            : null;
+    }
+
+    private static (int Values, int Depth) SizeOf(JsonNode? node)
+    {
+        var inner = node switch
+        {
+            JsonObject holder => holder.Select(field => field.Value),
+            JsonArray list => list,
+            _ => [],
+        };
+        return inner.Select(SizeOf).Aggregate((Values: 1, Depth: 1), (sum, size) => (sum.Values + size.Values, Math.Max(sum.Depth, size.Depth + 1)));
     }
 
     private static JsonNode? Holder(JsonNode document, string[] path) => Find(document, path[..^1]);

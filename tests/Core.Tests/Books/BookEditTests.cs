@@ -96,6 +96,18 @@ public class BookEditTests
         faults.ShouldContain(fault => fault.Where.StartsWith("operations[0]", StringComparison.Ordinal));
     }
 
+    // A few hundred bytes must not become a full memory.
+    [Theory]
+    [InlineData("""{ "op": "copy", "from": "", "path": "/list/-" }""")]
+    [InlineData("""{ "op": "copy", "from": "/list", "path": "/list/0/more" }""")]
+    [InlineData("""{ "op": "add", "path": "/list/-", "value": [[[[[[[[[[[[[[[[[[[[[[[[[[[[[[[[]]]]]]]]]]]]]]]]]]]]]]]]]]]]]]]] }""")]
+    public void A_book_does_not_grow_without_end(string operation)
+    {
+        var (edited, faults) = Edit($"[{string.Join(',', Enumerable.Repeat(operation, JsonEdits.Most))}]");
+        edited.ShouldBeNull();
+        faults.ShouldHaveSingleItem().Code.ShouldBe(FaultCodes.Unknown);
+    }
+
     [Fact]
     public void What_is_typed_in_joins_a_book_and_leaves_its_own_words()
     {

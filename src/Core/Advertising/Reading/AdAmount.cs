@@ -75,7 +75,7 @@ internal sealed record AdAmount(string Number, string? Currency, AdvertisedPer? 
 
         // A full stop or comma behind the figures is the sentence's.
         var end = match.Index + match.Value.TrimEnd('.', ',').Length;
-        var unit = PerUnit.Match(sentence[end..]);
+        var unit = PerUnit.Match(AdText.Behind(sentence, end));
         var isOfAnother = unit.Groups["other"].Success || (!unit.Success && end < sentence.Length && char.IsLetterOrDigit(sentence[end])); // "£5k", "£2 a week".
         AdvertisedPer? per = unit.Groups["month"].Success ? AdvertisedPer.Month : unit.Groups["year"].Success ? AdvertisedPer.Year : null;
         return number is null || isOfAnother ? null : new AdAmount(number, currency, per, match.Index, end + (unit.Success ? unit.Length : 0));

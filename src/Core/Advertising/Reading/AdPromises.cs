@@ -50,7 +50,7 @@ internal sealed class AdPromises
     private void Domain(ImmutableArray<string> sentences)
     {
         var found = sentences.Where(sentence => !NoDomain.IsMatch(sentence))
-            .SelectMany(sentence => FreeDomain.Matches(sentence).Where(match => SaysFree.IsMatch(match.Value) && !NotADomain.IsMatch(sentence[(match.Index + match.Length)..])).Select(match => (Sentence: sentence, Words: match.Value.Trim())))
+            .SelectMany(sentence => FreeDomain.Matches(sentence).Where(match => SaysFree.IsMatch(match.Value) && !NotADomain.IsMatch(AdText.Behind(sentence, match.Index + match.Length))).Select(match => (Sentence: sentence, Words: match.Value.Trim())))
             .ToList();
         if (found.Count == 0 || sentences.Any(NoDomain.IsMatch))
         {

@@ -45,6 +45,9 @@ internal static class AdText
 
     private static readonly Regex Spaces = Pattern(@"\s+");
 
+    /// <summary>What stands right behind a place, as much as any pattern there needs.</summary>
+    public static string Behind(string text, int at) => text.Substring(at, Math.Min(60, text.Length - at));
+
     /// <summary>Numbers that are written out.</summary>
     public const string NumberWord = "one|two|three|four|five|six|ten|twelve|eighteen|twenty-four|thirty-six";
 

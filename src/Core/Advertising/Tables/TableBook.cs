@@ -9,6 +9,8 @@ namespace HomeStart.Core.Advertising;
 /// <summary>Makes the plans of an offer book from a table of prices. Every cell that cannot be read is a fault at <c>rows[2][3]</c>, counted from 0.</summary>
 public sealed class TableBook
 {
+    private static readonly (ColumnKind Kind, AdvertisedPer? Per)[] LaterKinds = [(ColumnKind.Later, null), (ColumnKind.LaterPerMonth, AdvertisedPer.Month), (ColumnKind.LaterPerYear, AdvertisedPer.Year)];
+
     private readonly PriceTable _table;
     private readonly Currency _currency;
     private readonly bool _laterIsSame;
@@ -121,13 +123,22 @@ public sealed class TableBook
 
     private PriceSteps Steps(int row, ImmutableArray<PriceStep> first, int every)
     {
-        var later = IsBesideLongerWays(row, every) ? ((Minor?)null, false) :
-             Amount(row, new ColumnRole(ColumnKind.Later)) is { } bill ? (bill.Units is { } units ? PerBill(units, bill.Per, every) : null, true)
-            : Amount(row, new ColumnRole(ColumnKind.LaterPerMonth)) is { } month ? (month.Units * every, true)
-            : Amount(row, new ColumnRole(ColumnKind.LaterPerYear)) is { } year ? (year.Units is { } a ? PerBill(a, AdvertisedPer.Year, every) : null, true)
-            : ((Minor?)null, false);
-        var (price, isSaid) = later;
-        return price == first[0].Units || (!isSaid && _laterIsSame) ? new PriceSteps(first) : new PriceSteps([first[0] with { Periods = 1 }, new PriceStep(null, price)]);
+        var (later, isSaid) = LaterOf(row, every);
+        return later == first[0].Units || (!isSaid && _laterIsSame) ? new PriceSteps(first) : new PriceSteps([first[0] with { Periods = 1 }, new PriceStep(null, later)]);
+    }
+
+    // What a bill costs later, and whether the row says so at all; a price of null is said not to be stated.
+    private (Minor? Price, bool IsSaid) LaterOf(int row, int every)
+    {
+        foreach (var (kind, per) in IsBesideLongerWays(row, every) ? [] : LaterKinds)
+        {
+            if (Amount(row, new ColumnRole(kind)) is { } said)
+            {
+                return (said.Units is { } units ? PerBill(units, said.Per ?? per, every) : null, true);
+            }
+        }
+
+        return (null, false);
     }
 
     private static Minor PerBill(Minor units, AdvertisedPer? per, int every) => per is { } unit ? new AdvertisedPrice(units, unit).ForBill(every, every) : units;
