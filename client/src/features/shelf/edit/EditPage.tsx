@@ -67,7 +67,8 @@ function Edited({ id, version, provider, file, schema }: Opened) {
         whole: schema,
         document,
         faultAt: (where) => faults.find((fault) => fault.where === where)?.message,
-        edit: (edits) => edits.length > 0 && !isBehind && setSteps([...steps, edits]),
+        isBehind,
+        edit: (edits) => edits.length > 0 && setSteps((before) => [...before, edits]),
       }}
     >
       <div className="py-5">

@@ -21,6 +21,8 @@ interface BookInHand {
   whole: Shape;
   document: Json;
   faultAt: (where: string) => string | undefined;
+  /** Whether the document shown is not yet what the changes so far make of it: items stand where they stood. */
+  isBehind: boolean;
   edit: (edits: Edit[]) => void;
 }
 
@@ -120,7 +122,7 @@ function List({
   items: Json[];
   isInline: boolean;
 }) {
-  const { whole, document, edit } = useBook();
+  const { whole, document, isBehind, edit } = useBook();
   const { shape } = resolved(referred, whole);
   const what = isInline ? 'another price' : 'one';
   return (
@@ -131,12 +133,13 @@ function List({
         const actions = (
           <p className="flex gap-4 text-[13.5px]">
             {!isInline && (
-              <Button look="text" onClick={() => edit(copying(document, own))}>
+              <Button look="text" disabled={isBehind} onClick={() => edit(copying(document, own))}>
                 Copy<span className="sr-only">: {name}</span>
               </Button>
             )}
             <Button
               look="text"
+              disabled={isBehind}
               onClick={() => edit([{ op: 'remove', path: pointer(own), value: undefined, from: null }])}
             >
               Remove<span className="sr-only">: {name}</span>
@@ -157,7 +160,7 @@ function List({
           </Folded>
         );
       })}
-      <Button look="text" className="w-fit" onClick={() => edit(adding(document, path))}>
+      <Button look="text" className="w-fit" disabled={isBehind} onClick={() => edit(adding(document, path))}>
         Add {what}
         <span className="sr-only">: {fieldName(String(path.at(-1)))}</span>
       </Button>

@@ -18,7 +18,12 @@ export function TablePage() {
   const id = useId();
   const [text, setText] = useState('');
   const [roles, setRoles] = useState<string[] | null>(null);
-  const [said, setSaid] = useState({ provider: '', currency: '', tax: '' });
+  // Null until the owner says something else than the table does.
+  const [said, setSaid] = useState<{ provider: string | null; currency: string | null; tax: string | null }>({
+    provider: null,
+    currency: null,
+    tax: null,
+  });
   const [laterIsSame, setLaterIsSame] = useState(false);
   const body = { text, roles, ...said, laterIsSame };
   const read = useQuery({ ...priceTableQuery(body), enabled: text.trim() !== '' });
@@ -79,13 +84,13 @@ export function TablePage() {
           <div className="mt-4 grid max-w-4xl gap-3 sm:grid-cols-3">
             <TextField
               label="Who sells"
-              value={said.provider || (table.provider ?? '')}
+              value={said.provider ?? table.provider ?? ''}
               fault={faultOf('provider')}
               onChange={(event) => setSaid({ ...said, provider: event.target.value })}
             />
             <SelectField
               label="The prices are in"
-              value={said.currency || (table.currency ?? '')}
+              value={said.currency ?? table.currency ?? ''}
               fault={faultOf('currency')}
               onChange={(event) => setSaid({ ...said, currency: event.target.value })}
             >
@@ -98,7 +103,7 @@ export function TablePage() {
             </SelectField>
             <SelectField
               label="They are"
-              value={said.tax || (table.tax ?? '')}
+              value={said.tax ?? table.tax ?? ''}
               fault={faultOf('tax')}
               onChange={(event) => setSaid({ ...said, tax: event.target.value })}
             >
