@@ -62,7 +62,7 @@ public class DomainLabelTests
     [InlineData("ostlerwren.co.uk", "ostlerwren", "co.uk")]
     [InlineData("https://www.OstlerWren.com/shop?x=1", "ostlerwren", "com")]
     [InlineData("ostlerwren.com.", "ostlerwren", "com")]
-    [InlineData("ostlerwren.uk.com", "ostlerwren", "uk.com")]
+    [InlineData("ostlerwren.org.uk", "ostlerwren", "org.uk")]
     [InlineData(".com", "", "com")]
     [InlineData(null, "", null)]
     public void The_address_of_a_domain_one_has_is_taken_apart(string? typed, string label, string? ending) =>

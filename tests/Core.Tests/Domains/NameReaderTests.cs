@@ -26,7 +26,7 @@ public class NameReaderTests
     [InlineData("com", "org", "com", "org", "", "")]
     [InlineData("shop.example.ck", null, "shop", "example.ck", "", "")]
     [InlineData("www.ck", null, "www", "ck", "", "")]
-    [InlineData("ostler.blogspot.com", null, "blogspot", "com", "subdomain", "")]
+    [InlineData("ostler.clockpages.com", null, "clockpages", "com", "subdomain", "")]
     [InlineData("Ostler Wren.com", "org", "ostlerwrencom", "org", "joined", "")]
     [InlineData("Kate's Clocks", "com", "katesclocks", "com", "mark joined", "")]
     [InlineData("clocks!", "com", "clocks", "com", "mark", "")]
