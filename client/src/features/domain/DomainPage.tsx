@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
+import { useSettled } from '../../ui/useSettled';
 import { ChosenDomain } from './ChosenDomain';
 import { Endings } from './Endings';
 import { Ideas } from './Ideas';
@@ -101,14 +102,4 @@ export function DomainPage() {
       <OtherWays />
     </>
   );
-}
-
-/** A value once it has stood still for a while. */
-function useSettled(value: string, milliseconds: number): string {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(value), milliseconds);
-    return () => clearTimeout(timer);
-  }, [value, milliseconds]);
-  return settled;
 }

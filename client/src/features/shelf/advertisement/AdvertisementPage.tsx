@@ -6,6 +6,7 @@ import { advertisementQuery, type Draft } from '../../../api/fromPage';
 import { useShelfChanges } from '../../../api/shelf';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
+import { useSettled } from '../../../ui/useSettled';
 import { AdvertisementFields } from './AdvertisementFields';
 import {
   AdvertisementContext,
@@ -27,7 +28,7 @@ export function AdvertisementPage() {
   const form = useForm<Draft>({ defaultValues: keptDraft(page.id, currency) });
   const [found, setFound] = useState<Found>({});
   const [isTried, setTried] = useState(false);
-  const draft = useSettled(useWatch({ control: form.control }) as Draft);
+  const draft = useSettled(useWatch({ control: form.control }) as Draft, 250);
   const looked = useQuery(advertisementQuery(page.id, draft));
   const { take } = useShelfChanges();
   const navigate = useNavigate();
@@ -145,14 +146,3 @@ const valueOf = ({ field, value }: { field: Parameters<typeof draftField>[0]; va
   draftField(field),
   field === 'includes-domain' ? value === 'true' : value,
 ];
-
-/** A value once it has stood still for a moment. */
-function useSettled<T>(value: T): T {
-  const [settled, setSettled] = useState(value);
-  const written = JSON.stringify(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(JSON.parse(written) as T), 250);
-    return () => clearTimeout(timer);
-  }, [written]);
-  return settled;
-}

@@ -216,7 +216,7 @@ function Value({ shape: referred, path, label }: { shape: Shape; path: Path; lab
       {...shared}
       key={written}
       defaultValue={written}
-      hint={name === 'amount' && value === undefined ? 'empty: none; or “not stated”' : undefined}
+      hint={name === 'amount' && path.at(-1) === 'amount' ? 'or “not stated”' : undefined}
       onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
       onBlur={(event) => {
         const typed = event.target.value.trim();
