@@ -1,3 +1,5 @@
+using System.Net;
+using System.Net.Sockets;
 using System.Text.Json;
 
 namespace HomeStart.Connectors;
@@ -40,4 +42,19 @@ internal static class Answers
             ? null
             : new HostAccount(texts[0]!, texts[1]!, texts[2]!, texts[3]!, texts[4]!, texts[5]!, servers!, texts[6]!, texts[7]!);
     }
+
+    /// <summary>Where a host takes names in; null where anything that must be set is missing, or is not what it should be.</summary>
+    public static HostEntry? Entry(JsonElement answer)
+    {
+        var servers = Items(answer, "nameServers").Select(server => Text(server)).ToList();
+        return servers.Count > 0 && servers.TrueForAll(IsHostName) && Text(answer, "mailServer") is { } mail && IsHostName(mail)
+            && Text(answer, "iPv4") is { } v4 && IsAddress(v4, AddressFamily.InterNetwork) && Text(answer, "iPv6") is { } v6 && IsAddress(v6, AddressFamily.InterNetworkV6)
+            ? new HostEntry([.. servers.OfType<string>()], v4, v6, mail, Text(answer, "lentUnder") is { } lent && IsHostName(lent) ? lent : null, [.. Items(answer, "lentRules").Select(rule => Text(rule)).OfType<string>()])
+            : null;
+    }
+
+    /// <summary>Whether a text is a name that a record can lead to: it will be copied into a zone.</summary>
+    public static bool IsHostName(string? text) => DomainName.Parse(text) is { } name && name.Text == text;
+
+    private static bool IsAddress(string text, AddressFamily family) => IPAddress.TryParse(text, out var address) && address.AddressFamily == family;
 }

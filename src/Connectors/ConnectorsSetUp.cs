@@ -1,4 +1,6 @@
+using System.Net;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Http.Resilience;
 
 namespace HomeStart.Connectors;
 
@@ -23,6 +25,7 @@ public static class ConnectorsSetUp
         Under(services.AddHttpClient<LookUps>(SetUp)).AddStandardResilienceHandler(resilience =>
         {
             resilience.Retry.MaxRetryAttempts = 1;
+            resilience.Retry.ShouldHandle = failed => ValueTask.FromResult(HttpClientResiliencePredicates.IsTransient(failed.Outcome) && failed.Outcome.Result?.StatusCode != HttpStatusCode.TooManyRequests); // Whoever asks for a pause gets it.
             resilience.Retry.Delay = TimeSpan.FromMilliseconds(200);
             resilience.AttemptTimeout.Timeout = TimeSpan.FromSeconds(4);
             resilience.TotalRequestTimeout.Timeout = Patience;
@@ -32,7 +35,8 @@ public static class ConnectorsSetUp
         return services
             .AddTransient<IRegistrar, HttpRegistrar>()
             .AddTransient<ICardProcessor, HttpCardProcessor>()
-            .AddTransient<IHostingCompany, HttpHostingCompany>();
+            .AddTransient<IHostingCompany, HttpHostingCompany>()
+            .AddTransient<INameServers, HttpNameServers>();
 
         void SetUp(HttpClient http)
         {

@@ -5,10 +5,23 @@ using System.Text.Json;
 namespace HomeStart.Connectors;
 
 /// <summary>The hosting companies over HTTP.</summary>
-public sealed class HttpHostingCompany(Counterpart changes) : IHostingCompany
+public sealed class HttpHostingCompany(Counterpart changes, LookUps lookUps) : IHostingCompany
 {
     public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, domain = domain?.Text, mail }, cancel, Prepared);
+
+    public async Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel)
+    {
+        try
+        {
+            using var response = await lookUps.GetAsync(world, $"/hosts/{book}/entry", cancel);
+            return response.IsSuccessStatusCode ? Answers.Entry(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) : null;
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return null;
+        }
+    }
 
     public Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/accounts/{account}/remove", new { }, cancel);

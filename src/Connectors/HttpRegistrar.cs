@@ -13,12 +13,19 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         ["free"] = AvailabilityState.Free, ["taken"] = AvailabilityState.Taken, ["premium"] = AvailabilityState.Premium, ["reserved"] = AvailabilityState.Reserved,
     };
 
+    private static readonly Dictionary<string, TransferState> TransferStates = new(StringComparer.Ordinal)
+    {
+        ["ready"] = TransferState.Ready, ["locked"] = TransferState.Locked, ["wrong-code"] = TransferState.WrongCode, ["too-new"] = TransferState.TooNew,
+        ["not-registered"] = TransferState.NotRegistered, ["here-already"] = TransferState.HereAlready,
+    };
+
     public async Task<Availability> CheckAsync(World world, string book, DomainName domain, CancellationToken cancel)
     {
         try
         {
             using var response = await lookUps.GetAsync(world, $"/registrars/{book}/check?domain={domain}", cancel);
-            return response.StatusCode == HttpStatusCode.TooManyRequests ? Unchecked("The registrar is receiving too many requests at the moment.")
+            return response.StatusCode == HttpStatusCode.TooManyRequests ? Unchecked("The registrar is receiving too many requests at the moment.") with { Pause = Pause(response) }
+                : response.StatusCode == HttpStatusCode.NotFound ? Unchecked("This seller cannot be asked from here: look on its own pages.")
                 : !response.IsSuccessStatusCode ? Unchecked("The registrar is not working at the moment.")
                 : Read(await response.Content.ReadFromJsonAsync<JsonElement>(cancel));
         }
@@ -38,6 +45,21 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
             return null;
+        }
+    }
+
+    public async Task<TransferAnswer> CheckTransferAsync(World world, string book, DomainName domain, TransferCode code, DateOnly on, CancellationToken cancel)
+    {
+        try
+        {
+            using var response = await lookUps.PostAsync(world, $"/registrars/{book}/transfers/check", new { domain = domain.Text, code = code.Text, date = on }, cancel);
+            return response.StatusCode == HttpStatusCode.NotFound ? new TransferAnswer(TransferState.Unchecked, Why: "This seller cannot be asked from here: look on its own pages.")
+                : !response.IsSuccessStatusCode ? new TransferAnswer(TransferState.Unchecked, Why: "The registrar is not working at the moment.")
+                : Transfer(await response.Content.ReadFromJsonAsync<JsonElement>(cancel));
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return new TransferAnswer(TransferState.Unchecked, Why: "The registrar did not answer.");
         }
     }
 
@@ -61,6 +83,18 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/name-servers", new { nameServers }, cancel);
 
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) => changes.AskAsync(world, "registrar", key, orVoid, cancel);
+
+    private static TransferAnswer Transfer(JsonElement answer) =>
+        Answers.Text(answer, "state") is { } word && TransferStates.TryGetValue(word, out var state)
+            ? new TransferAnswer(state, DateOnly.TryParseExact(Answers.Text(answer, "until"), "yyyy-MM-dd", out var until) ? until : null)
+            : new TransferAnswer(TransferState.Unchecked, Why: "The registrar's answer could not be read.");
+
+    // Retry-After in seconds or as a date (RFC 9110, 10.2.3); what is not said is a little while, and nobody is waited for longer than a minute.
+    private static TimeSpan Pause(HttpResponseMessage response)
+    {
+        var said = response.Headers.RetryAfter is { } after ? after.Delta ?? after.Date - response.Headers.Date : null;
+        return said is { } pause ? TimeSpan.FromSeconds(Math.Clamp(pause.TotalSeconds, 0.1, 60)) : TimeSpan.FromSeconds(2);
+    }
 
     private static Availability Read(JsonElement answer)
     {

@@ -1,3 +1,4 @@
+using System.Net.Http.Json;
 using System.Text.Json;
 using Polly.CircuitBreaker;
 using Polly.Timeout;
@@ -7,9 +8,14 @@ namespace HomeStart.Connectors;
 /// <summary>Questions that change nothing.</summary>
 public sealed class LookUps(HttpClient http)
 {
-    internal async Task<HttpResponseMessage> GetAsync(World world, FormattableString path, CancellationToken cancel)
+    internal Task<HttpResponseMessage> GetAsync(World world, FormattableString path, CancellationToken cancel) => SendAsync(world, HttpMethod.Get, path, null, cancel);
+
+    /// <summary>Asks with what must not stand in an address.</summary>
+    internal Task<HttpResponseMessage> PostAsync(World world, FormattableString path, object question, CancellationToken cancel) => SendAsync(world, HttpMethod.Post, path, question, cancel);
+
+    private async Task<HttpResponseMessage> SendAsync(World world, HttpMethod method, FormattableString path, object? question, CancellationToken cancel)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Get, CounterpartPath.Of(path));
+        using var request = new HttpRequestMessage(method, CounterpartPath.Of(path)) { Content = question is null ? null : JsonContent.Create(question) };
         request.Headers.Add(Counterpart.WorldHeader, world.ToString());
         return await http.SendAsync(request, cancel);
     }

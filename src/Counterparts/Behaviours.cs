@@ -12,6 +12,7 @@ internal enum Service
     Registry,
     Card,
     Host,
+    Dns,
 }
 
 internal enum Mode
@@ -29,6 +30,12 @@ internal enum Mode
 
     /// <summary>Does what it is asked, and its answer is lost.</summary>
     AnswersLost,
+
+    /// <summary>Answers what nobody can read.</summary>
+    Nonsense,
+
+    /// <summary>Of the registry: says the opposite of what the registrars do.</summary>
+    Contradicting,
 }
 
 /// <summary>Each service of a world can be told how to behave, so that every failure can be seen and tested.</summary>
@@ -65,7 +72,9 @@ internal static class Behaviours
                     await Task.Delay(Slowness, http.RequestAborted);
                     return await next(call);
                 case Mode.Limiting:
-                    return Results.StatusCode(StatusCodes.Status429TooManyRequests);
+                    return Limit(http);
+                case Mode.Nonsense:
+                    return Results.Text("{ \"state\": [\"perhaps\"", "application/json");
                 case Mode.Down:
                     return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
                 case Mode.AnswersLost when !HttpMethods.IsGet(http.Request.Method):
@@ -76,6 +85,13 @@ internal static class Behaviours
             }
         });
         return group;
+    }
+
+    /// <summary>Says that too much was asked, and when to come back.</summary>
+    public static IResult Limit(HttpContext http)
+    {
+        http.Response.Headers.RetryAfter = "1";
+        return Results.StatusCode(StatusCodes.Status429TooManyRequests);
     }
 
     private static async Task<IResult> SetAsync(string world, string service, string mode, CounterpartsDb db, CancellationToken cancel)

@@ -35,6 +35,7 @@ public static class CounterpartsApp
         app.MapOperations();
         app.MapRegistrars();
         app.MapRdap();
+        app.MapNameServers();
         app.MapCards();
         app.MapHosts();
         return app;

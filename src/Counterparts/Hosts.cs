@@ -15,6 +15,7 @@ internal static class Hosts
     public static void MapHosts(this IEndpointRouteBuilder app)
     {
         var group = app.Behaving(Service.Host);
+        group.MapGet("/hosts/{book}/entry", Entry);
         group.MapPost("/hosts/{book}/accounts", PrepareAsync);
         group.MapPost("/accounts/{account}/remove", RemoveAsync);
         group.MapPost("/accounts/{account}/first-password", FirstPasswordAsync);
@@ -22,6 +23,33 @@ internal static class Hosts
     }
 
     internal sealed record PrepareRequest(string Plan, string? Domain, string Mail);
+
+    // Names that are pointed here come in at one address, whatever account they belong to.
+    private static IResult Entry(string book, PriceLists lists)
+    {
+        if (lists.Find(book) is not { Plans.IsEmpty: false } known)
+        {
+            return Results.NotFound();
+        }
+
+        var number = SHA256.HashData(Encoding.UTF8.GetBytes(book));
+        return Results.Ok(new
+        {
+            nameServers = NameServers(book),
+            iPv4 = $"198.51.100.{1 + (number[0] % 254)}",
+            iPv6 = $"2001:db8:{number[1]:x}::{1 + number[2]:x}",
+            mailServer = $"mail.{book}.example.net",
+            lentUnder = $"{book}.example.net",
+            lentRules = new[]
+            {
+                $"It is an address under {book}.example.net, one for each account.",
+                "It has no mailboxes, and search engines may not list it.",
+                "It ends 30 days after a domain of your own is joined, or with the account.",
+            },
+        });
+    }
+
+    private static string[] NameServers(string book) => [$"ns1.{book}.example.net", $"ns2.{book}.example.net"];
 
     private static Task<IResult> PrepareAsync(string book, PrepareRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
         Operations.OnceAsync(http, db, world =>
@@ -48,7 +76,7 @@ internal static class Hosts
             server = $"web{number[4] % 40}.{book}.example.net",
             iPv4 = $"203.0.113.{1 + (number[5] % 254)}",
             iPv6 = $"2001:db8:{number[6]:x}:{number[7]:x}::{1 + number[8]:x}",
-            nameServers = new[] { $"ns1.{book}.example.net", $"ns2.{book}.example.net" },
+            nameServers = NameServers(book),
             fileServer = $"sftp.{book}.example.net",
             mailServer = $"mail.{book}.example.net",
         };

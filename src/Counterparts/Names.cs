@@ -41,6 +41,21 @@ internal static class Names
         return (registered, registered.AddYears(2027 - registered.Year + (int)(number % 3)));
     }
 
+    /// <summary>Whether the present seller of a name that somebody else holds has locked it.</summary>
+    public static bool IsLocked(string domain) => Hash(domain + " lock") % 3 == 0;
+
+    /// <summary>The transfer code that the present seller would give out for a name: in this simulated world, anybody can work it out.</summary>
+    public static string TransferCode(string domain) => $"MOVE-{domain.Split('.')[0].ToUpperInvariant()}";
+
+    /// <summary>Where the mail of a name that somebody else holds goes; most have some.</summary>
+    public static IEnumerable<(int Preference, string Exchange)> MailOf(string domain) =>
+        (Hash(domain + " mail") % 4) switch
+        {
+            0 => [],
+            1 => [(10, "mx1.post.example.net"), (20, "mx2.post.example.net")],
+            _ => [(10, $"mail.{domain}")],
+        };
+
     private static uint Hash(string text) => BitConverter.ToUInt32(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
 }
 

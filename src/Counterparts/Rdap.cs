@@ -16,29 +16,31 @@ internal static class Rdap
     {
         var world = http.World();
         var row = await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, http.RequestAborted);
+        var dot = domain.IndexOf('.', StringComparison.Ordinal);
+        var isHeld = row is not null || (dot > 0 && Names.Of(domain[..dot], domain[(dot + 1)..]) == NameState.Taken);
+        var contradicts = await db.Behaviours.AnyAsync(told => told.World == world && told.Service == Service.Registry && told.Mode == Mode.Contradicting, http.RequestAborted);
+        if (isHeld == contradicts)
+        {
+            return Results.Json(new { errorCode = 404, title = "Not found", description = new[] { "No such domain is registered." } }, contentType: ContentType, statusCode: 404);
+        }
+
         if (row is not null)
         {
-            return Record(domain, row.Registered, row.Expires, row.Registrar, row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+            return Record(domain, row.Registered, row.Expires, row.Registrar, row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries), isLocked: true);
         }
 
-        var dot = domain.IndexOf('.', StringComparison.Ordinal);
-        if (dot > 0 && Names.Of(domain[..dot], domain[(dot + 1)..]) == NameState.Taken)
-        {
-            var (registered, expires) = Names.HeldSince(domain);
-            return Record(domain, registered, expires, "Another registrar", ["ns1.example.net", "ns2.example.net"]);
-        }
-
-        return Results.Json(new { errorCode = 404, title = "Not found", description = new[] { "No such domain is registered." } }, contentType: ContentType, statusCode: 404);
+        var (registered, expires) = Names.HeldSince(domain);
+        return Record(domain, registered, expires, "Another registrar", ["ns1.example.net", "ns2.example.net"], Names.IsLocked(domain));
     }
 
-    private static IResult Record(string domain, DateOnly registered, DateOnly expires, string registrar, string[] nameServers) =>
+    private static IResult Record(string domain, DateOnly registered, DateOnly expires, string registrar, string[] nameServers, bool isLocked) =>
         Results.Json(
             new
             {
                 rdapConformance = new[] { "rdap_level_0" },
                 objectClassName = "domain",
                 ldhName = domain,
-                status = new[] { "active", "client transfer prohibited" },
+                status = isLocked ? new[] { "active", "client transfer prohibited" } : ["active"],
                 events = new[]
                 {
                     new { eventAction = "registration", eventDate = $"{registered:yyyy-MM-dd}T00:00:00Z" },

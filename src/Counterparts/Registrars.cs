@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
@@ -11,14 +13,40 @@ internal static class Registrars
     public static void MapRegistrars(this IEndpointRouteBuilder app)
     {
         var group = app.Behaving(Service.Registrar);
-        group.MapGet("/registrars/{book}/check", CheckAsync);
+        group.MapGet("/registrars/{book}/check", CheckAsync).AddEndpointFilter<AtOnce>();
+        group.MapPost("/registrars/{book}/transfers/check", CheckTransferAsync);
         group.MapPost("/registrars/{book}/registrations", RegisterAsync);
         group.MapPost("/registrars/{book}/registrations/{domain}/name-servers", PointAsync);
     }
 
+    /// <summary>For how many days a name stays with a registrar once it came there.</summary>
+    private const int RestDays = 60;
+
     internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date);
 
     internal sealed record PointRequest(IReadOnlyList<string> NameServers);
+
+    internal sealed record TransferRequest(string Domain, string Code, DateOnly Date);
+
+    private static async Task<IResult> CheckTransferAsync(string book, TransferRequest request, HttpContext http, PriceLists lists, CounterpartsDb db)
+    {
+        if (Split(request.Domain, lists.Find(book)) is not { } name)
+        {
+            return Results.NotFound();
+        }
+
+        var world = http.World();
+        var row = await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == request.Domain, http.RequestAborted);
+        if (row?.Registrar == book || (row is null && Names.Of(name.Label, name.Ending) != NameState.Taken))
+        {
+            return Results.Ok(new { state = row is null ? "not-registered" : "here-already" });
+        }
+
+        var rests = row?.Registered.AddDays(RestDays);
+        return rests > request.Date ? Results.Ok(new { state = "too-new", until = rests })
+            : row is null && Names.IsLocked(request.Domain) ? Results.Ok(new { state = "locked" })
+            : Results.Ok(new { state = request.Code == Names.TransferCode(request.Domain) ? "ready" : "wrong-code" });
+    }
 
     private static async Task<IResult> CheckAsync(string book, string domain, HttpContext http, PriceLists lists, CounterpartsDb db)
     {
@@ -92,4 +120,24 @@ internal static class Registrars
     private static string Whole(int units, Currency currency) => new Money(Units(units, currency), currency).ToAmount();
 
     private static int Units(int whole, Currency currency) => whole * (int)Math.Pow(10, currency.Decimals);
+
+    /// <summary>A registrar answers so many questions at once, and asks for a pause of a second beyond that.</summary>
+    internal sealed class AtOnce : IEndpointFilter
+    {
+        private const int Most = 20;
+        private static readonly ConcurrentDictionary<string, StrongBox<int>> UnderWay = new(StringComparer.Ordinal);
+
+        public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
+        {
+            var count = UnderWay.GetOrAdd($"{context.HttpContext.World()} {context.HttpContext.GetRouteValue("book")}", _ => new StrongBox<int>());
+            try
+            {
+                return Interlocked.Increment(ref count.Value) > Most ? Behaviours.Limit(context.HttpContext) : await next(context);
+            }
+            finally
+            {
+                Interlocked.Decrement(ref count.Value);
+            }
+        }
+    }
 }

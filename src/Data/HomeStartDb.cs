@@ -19,6 +19,10 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
 
+    public DbSet<AnswerRow> Answers => Set<AnswerRow>();
+
+    public DbSet<SoughtRow> Sought => Set<SoughtRow>();
+
     /// <summary>
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to the next checkpoint. For whatever must not be forgotten
     /// once the outside was asked.
@@ -69,6 +73,19 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             own.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             own.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
             own.HasOne<BookRow>().WithMany().HasForeignKey(row => row.Hash);
+        });
+        modelBuilder.Entity<AnswerRow>(answer =>
+        {
+            answer.HasKey(row => new { row.WorkspaceId, row.Domain });
+            answer.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            answer.HasIndex(row => row.AskedAt);
+            answer.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        modelBuilder.Entity<SoughtRow>(sought =>
+        {
+            sought.HasKey(row => new { row.WorkspaceId, row.SiteId });
+            sought.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            sought.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         modelBuilder.Entity<ShelfRow>(shelf =>
         {

@@ -14,6 +14,9 @@ public sealed class Housekeeping(HomeStartDb db)
     /// <summary>How many documents of a site that rests are kept, counted back from its present one.</summary>
     public const int RestingKept = 20;
 
+    /// <summary>For how many days what was said of a name is kept: it is worth little after an hour, and is asked again then.</summary>
+    public const int AnswerDays = 14;
+
     /// <param name="today">The real day.</param>
     /// <param name="shipped">The hashes of the offer books that come with the program: they stay.</param>
     public async Task TidyAsync(DateOnly today, IReadOnlyCollection<string> shipped, CancellationToken cancel)
@@ -22,6 +25,8 @@ public sealed class Housekeeping(HomeStartDb db)
         await db.Revisions.IgnoreQueryFilters()
             .Where(revision => db.Sites.IgnoreQueryFilters().Any(site => site.Id == revision.SiteId && site.ChangedOn < resting && revision.Position <= site.Cursor - RestingKept))
             .ExecuteDeleteAsync(cancel);
+        var stale = new DateTimeOffset(today.AddDays(-AnswerDays), TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeSeconds();
+        await db.Answers.IgnoreQueryFilters().Where(answer => answer.AskedAt < stale).ExecuteDeleteAsync(cancel);
         var unreachable = today.AddDays(-WorkspaceDays);
         var forgotten = db.Workspaces.IgnoreQueryFilters().Where(workspace =>
             !db.Orders.IgnoreQueryFilters().Any(order => order.WorkspaceId == workspace.Id)
@@ -35,6 +40,8 @@ public sealed class Housekeeping(HomeStartDb db)
             await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Answers.IgnoreQueryFilters().Where(answer => answer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Sought.IgnoreQueryFilters().Where(sought => sought.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
             await transaction.CommitAsync(cancel);
         }

@@ -106,3 +106,26 @@ public sealed class ShelfRow
     /// <summary>The business date on which they looked at the seller's page again and found nothing changed.</summary>
     public DateOnly? LookedOn { get; set; }
 }
+
+/// <summary>What was said of a domain when a visitor last asked about it.</summary>
+public sealed class AnswerRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public required string Domain { get; set; }
+
+    /// <summary>The real time it was asked at, in seconds since 1970: SQLite compares numbers.</summary>
+    public long AskedAt { get; set; }
+
+    public required string Document { get; set; }
+}
+
+/// <summary>The names that a visitor is looking for, for a site.</summary>
+public sealed class SoughtRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid SiteId { get; set; }
+
+    public required string Document { get; set; }
+}

@@ -596,6 +596,166 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getSoughtNames"];
+        put: operations["seekNames"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/names/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkNames"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/names/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["findNearNames"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/names/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getNameCosts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/transfer-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkTransfer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/owned-name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["weighOwnedName"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/pointing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getPointing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/pointing.zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["zoneFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/host-entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getHostEntry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/claim.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["claimReminder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -916,9 +1076,22 @@ export interface components {
          * @enum {string}
          */
         ChargeEvery: "once" | "month" | "year" | "cycle";
+        CheckNamesBody: {
+            names?: null | string[];
+            endings?: null | string[];
+            /** @default false */
+            again?: boolean;
+            /** @default false */
+            withRecord?: boolean;
+        };
         CheckOrderBody: {
             contact: components["schemas"]["ContactBody"];
             agreed: boolean;
+        };
+        CheckTransferBody: {
+            domain: string;
+            code: string;
+            book: string;
         };
         CodeConditionWire: {
             /** Format: date */
@@ -951,12 +1124,18 @@ export interface components {
             saves: null | string;
             makesItCount: null | components["schemas"]["CodeConditionWire"];
         };
-        CommandWire: components["schemas"]["CommandWireRenameSiteWire"] | components["schemas"]["CommandWireSetHorizonWire"] | components["schemas"]["CommandWireSetStartWire"] | components["schemas"]["CommandWireSetTaxWire"] | components["schemas"]["CommandWireSetDisplayWire"] | components["schemas"]["CommandWireSetNewCustomerWire"] | components["schemas"]["CommandWireSetKeepChanceWire"] | components["schemas"]["CommandWireSetNeedsWire"] | components["schemas"]["CommandWireAddCandidateWire"] | components["schemas"]["CommandWireRemoveCandidateWire"] | components["schemas"]["CommandWireRenameCandidateWire"] | components["schemas"]["CommandWireMoveCandidateWire"] | components["schemas"]["CommandWireChoosePlanWire"] | components["schemas"]["CommandWireChooseBillingWire"] | components["schemas"]["CommandWireChooseDataCentreWire"] | components["schemas"]["CommandWireChooseDomainWire"] | components["schemas"]["CommandWireSetExtraWire"] | components["schemas"]["CommandWireEnterCodeWire"] | components["schemas"]["CommandWireDropCodeWire"] | components["schemas"]["CommandWireUseCodesWire"];
+        CommandWire: components["schemas"]["CommandWireRenameSiteWire"] | components["schemas"]["CommandWireSetHorizonWire"] | components["schemas"]["CommandWireSetStartWire"] | components["schemas"]["CommandWireSetTaxWire"] | components["schemas"]["CommandWireSetDisplayWire"] | components["schemas"]["CommandWireSetNewCustomerWire"] | components["schemas"]["CommandWireSetKeepChanceWire"] | components["schemas"]["CommandWireSetNeedsWire"] | components["schemas"]["CommandWireAddCandidateWire"] | components["schemas"]["CommandWireRemoveCandidateWire"] | components["schemas"]["CommandWireRenameCandidateWire"] | components["schemas"]["CommandWireMoveCandidateWire"] | components["schemas"]["CommandWireChoosePlanWire"] | components["schemas"]["CommandWireChooseBillingWire"] | components["schemas"]["CommandWireChooseDataCentreWire"] | components["schemas"]["CommandWireChooseDomainWire"] | components["schemas"]["CommandWireAddDomainWire"] | components["schemas"]["CommandWireDropDomainWire"] | components["schemas"]["CommandWireHoldNamesWire"] | components["schemas"]["CommandWireDropNamesWire"] | components["schemas"]["CommandWireSetExtraWire"] | components["schemas"]["CommandWireEnterCodeWire"] | components["schemas"]["CommandWireDropCodeWire"] | components["schemas"]["CommandWireUseCodesWire"];
         CommandWireAddCandidateWire: {
             /** @enum {string} */
             kind: "add-candidate";
             copyOf?: null | string;
             candidate?: null | components["schemas"]["CandidateBody"];
+        };
+        CommandWireAddDomainWire: {
+            /** @enum {string} */
+            kind: "add-domain";
+            letter: string;
+            domain: components["schemas"]["DomainBody"];
         };
         CommandWireChooseBillingWire: {
             /** @enum {string} */
@@ -992,11 +1171,27 @@ export interface components {
             letter: string;
             code: string;
         };
+        CommandWireDropDomainWire: {
+            /** @enum {string} */
+            kind: "drop-domain";
+            letter: string;
+            domain: string;
+        };
+        CommandWireDropNamesWire: {
+            /** @enum {string} */
+            kind: "drop-names";
+            names: components["schemas"]["HeldNameWire"][];
+        };
         CommandWireEnterCodeWire: {
             /** @enum {string} */
             kind: "enter-code";
             letter: string;
             code: string;
+        };
+        CommandWireHoldNamesWire: {
+            /** @enum {string} */
+            kind: "hold-names";
+            names: components["schemas"]["HeldNameWire"][];
         };
         CommandWireMoveCandidateWire: {
             /** @enum {string} */
@@ -1185,16 +1380,6 @@ export interface components {
             rates?: null | {
                 [key: string]: string;
             };
-        };
-        DomainAnswerWire: {
-            domain: string;
-            state: components["schemas"]["AvailabilityState"];
-            buyable: components["schemas"]["Buyable"];
-            why: null | string;
-            book: string;
-            premium: null | components["schemas"]["PremiumWire"];
-            currency: null | string;
-            registration: null | components["schemas"]["RegistrationWire"];
         };
         DomainBody: {
             route: components["schemas"]["DomainRoute"];
@@ -1392,6 +1577,10 @@ export interface components {
          * @enum {string}
          */
         Fit: "met" | "with-extra" | "not-met" | "not-stated";
+        HeldNameWire: {
+            name: string;
+            ending: string;
+        };
         HiddenCostsWire: {
             currency: string;
             perMonth: string;
@@ -1401,6 +1590,12 @@ export interface components {
             afterFirstTerm: null | components["schemas"]["AfterFirstTermWire"];
             tickedInAdvance: null | string;
             notStated: components["schemas"]["BookGapWire"][];
+        };
+        HostEntryWire: {
+            provider: string;
+            nameServers: string[];
+            lent: null | string;
+            lentRules: string[];
         };
         HostingBody: {
             book: null | string;
@@ -1435,6 +1630,15 @@ export interface components {
             minCommitMonths: number;
             endings: string[];
             everyYear: boolean;
+        };
+        /**
+         * @description Why a plan's domain-year is spent on a name, or not.
+         * @enum {string}
+         */
+        IncludedWhy: "spent" | "none-given" | "elsewhere" | "ending" | "term" | "premium" | "off";
+        IncludedYearWire: {
+            domain: string;
+            saves: string;
         };
         /**
          * @description In the order in which costing rule 16 is read.
@@ -1492,6 +1696,15 @@ export interface components {
             redemptionFee: null | string;
             /** Format: int32 */
             pendingDays: null | number;
+        };
+        LaterClaimWire: {
+            provider: string;
+            ending: string;
+            /** Format: date */
+            before: string;
+            everyYear: boolean;
+            missed: null | string;
+            currency: string;
         };
         LeadWire: {
             /** Format: date */
@@ -1553,11 +1766,82 @@ export interface components {
             code: string;
             detail: string;
         };
+        NameAnswerWire: {
+            domain: string;
+            label: string;
+            ending: string;
+            state: components["schemas"]["AvailabilityState"];
+            buyable: components["schemas"]["Buyable"];
+            isContradicted: boolean;
+            why: null | string;
+            book: string;
+            premium: null | components["schemas"]["PremiumWire"];
+            currency: null | string;
+            registration: null | components["schemas"]["RegistrationWire"];
+            /** Format: date-time */
+            askedAt: string;
+            isOld: boolean;
+            premiumCost: null | components["schemas"]["NameCostWire"];
+        };
+        NameCostWire: {
+            ending: string;
+            book: string;
+            provider: string;
+            register: null | string;
+            renew: null | string;
+            currency: string;
+            isSimplest: boolean;
+            isCheapest: boolean;
+            simplestCostsMore: null | string;
+            horizon: null | components["schemas"]["SumWire"];
+            /** Format: int32 */
+            rank: null | number;
+            included: components["schemas"]["IncludedWhy"];
+            /** Format: int32 */
+            includedFromMonths: null | number;
+            privacy: components["schemas"]["PrivacyWay"];
+            privacyPerYear: null | string;
+            privacyExtra: null | string;
+            years: components["schemas"]["NameYearsWire"][];
+        };
         NameIdeasBody: {
             business: null | string;
             trade: null | string;
             town: null | string;
             customersIn?: null | string;
+        };
+        NameNewsWire: {
+            /** Format: int32 */
+            asked: number;
+            /** Format: int32 */
+            of: number;
+            answer: null | components["schemas"]["NameAnswerWire"];
+            pause: null | components["schemas"]["NamePauseWire"];
+        };
+        NamePauseWire: {
+            provider: string;
+            /** Format: int32 */
+            seconds: number;
+        };
+        NameYearsWire: {
+            /** Format: int32 */
+            years: number;
+            today: components["schemas"]["SumWire"];
+            horizon: components["schemas"]["SumWire"];
+            /** Format: date */
+            expires: string;
+            /** Format: int32 */
+            daysApart: null | number;
+            isNearest: boolean;
+        };
+        NearNamesBody: {
+            name: string;
+            ending: string;
+        };
+        NearNamesWire: {
+            advice: components["schemas"]["NameAdviceWire"][];
+            /** Format: int32 */
+            unchecked: number;
         };
         NeedCostWire: {
             need: string;
@@ -1723,6 +2007,14 @@ export interface components {
             horizonChange: null | string;
             todayChange: null | string;
         };
+        OwnedNameWire: {
+            currency: string;
+            staying: null | components["schemas"]["SumWire"];
+            moving: null | components["schemas"]["SumWire"];
+            movingCostsMore: null | string;
+            /** Format: date */
+            paidUntil: null | string;
+        };
         OwnerBody: {
             taxPercent?: null | string;
             /** @default true */
@@ -1771,6 +2063,15 @@ export interface components {
             includedDomain: null | components["schemas"]["IncludedDomainWire"];
             firstPerMonth: null | string;
         };
+        PointingWire: {
+            domain: string;
+            provider: string;
+            nameServers: string[];
+            records: components["schemas"]["ResourceRecordWire"][];
+            mailToday: null | components["schemas"]["ResourceRecordWire"][];
+            stopsMail: boolean;
+            zoneFile: string;
+        };
         PremiumWire: {
             register: null | string;
             renew: null | string;
@@ -1818,6 +2119,11 @@ export interface components {
             tax: null | string;
             book: null | string;
         };
+        /**
+         * @description How a holder's details are kept out of the public record.
+         * @enum {string}
+         */
+        PrivacyWay: "included" | "sold" | "by-default" | "forbidden" | "not-sold";
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -1830,6 +2136,10 @@ export interface components {
             domain: string;
             seller: string;
             isPrivate: boolean;
+            privacy: null | components["schemas"]["RecordPrivacy"];
+            shown: null | string[];
+            shownWithout: null | string[];
+            shownWith: null | string[];
         };
         PutAwayBody: {
             isPutAway: boolean;
@@ -1853,6 +2163,8 @@ export interface components {
             has: components["schemas"]["JsonElement"];
             wants: components["schemas"]["JsonElement"];
         };
+        /** @enum {string} */
+        RecordPrivacy: "sold" | "by-default" | "forbidden" | null;
         RefundRuleWire: {
             /** Format: int32 */
             days: number;
@@ -1868,6 +2180,12 @@ export interface components {
             /** Format: int32 */
             minCommitMonths: null | number;
         };
+        RefusedLineWire: {
+            /** Format: int32 */
+            line: number;
+            text: string;
+            why: string;
+        };
         RegistrationWire: {
             /** Format: date */
             registered: null | string;
@@ -1880,6 +2198,15 @@ export interface components {
             book: string;
             plan: string;
             reasons: components["schemas"]["ReasonWire"][];
+        };
+        ResourceRecordWire: {
+            owner: string;
+            type: string;
+            /** Format: int32 */
+            ttlSeconds: number;
+            /** Format: int32 */
+            preference: null | number;
+            data: string;
         };
         ResumeOrderBody: {
             card?: null | components["schemas"]["CardBody"];
@@ -1935,6 +2262,11 @@ export interface components {
             /** Format: int64 */
             feasible: number;
         };
+        SeekNamesBody: {
+            text: null | string;
+            names: null | string[];
+            endings: string[];
+        };
         SessionWire: {
             token: string;
             cardProcessor: string;
@@ -1980,6 +2312,7 @@ export interface components {
             settings: components["schemas"]["SiteSettingsWire"];
             needs: components["schemas"]["NeedsWire"];
             shortlist: components["schemas"]["SlipWire"][];
+            held: components["schemas"]["HeldNameWire"][];
             worksheet: components["schemas"]["WorksheetWire"];
         };
         SiteScanWire: {
@@ -2025,6 +2358,14 @@ export interface components {
             nextDue: null | components["schemas"]["NextWire"];
             cannotOrder: null | string;
             books: string[];
+        };
+        SoughtNamesWire: {
+            names: components["schemas"]["ReadNameWire"][];
+            endings: string[];
+            answers: components["schemas"]["NameAnswerWire"][];
+            /** Format: int32 */
+            left: number;
+            refused: components["schemas"]["RefusedLineWire"][];
         };
         StartSiteBody: {
             name: string;
@@ -2082,6 +2423,19 @@ export interface components {
             advertised: null | components["schemas"]["AdvertisedWire"];
             expected: null | string;
             atLeast: string[];
+        };
+        /**
+         * @description What stands in the way of moving a domain in.
+         * @enum {string}
+         */
+        TransferState: "ready" | "locked" | "wrong-code" | "too-new" | "not-registered" | "here-already" | "unchecked";
+        TransferWire: {
+            domain: string;
+            state: components["schemas"]["TransferState"];
+            /** Format: date */
+            until: null | string;
+            why: null | string;
+            registration: null | components["schemas"]["RegistrationWire"];
         };
         TurnWire: {
             /** Format: int32 */
@@ -2145,6 +2499,13 @@ export interface components {
             domainIncluded: boolean;
             note: null | components["schemas"]["WayNoteWire"];
         };
+        WeighOwnedBody: {
+            domain: string;
+            /** Format: date */
+            expires: string;
+            renewal: string;
+            book: string;
+        };
         WorksheetWire: {
             letter: string;
             candidate: components["schemas"]["CandidateWire"];
@@ -2164,6 +2525,8 @@ export interface components {
             knownCodes: components["schemas"]["KnownCodeWire"][];
             differentDays: null | components["schemas"]["DifferentDaysWire"];
             publicRecord: null | components["schemas"]["PublicRecordWire"];
+            includedYear: null | components["schemas"]["IncludedYearWire"];
+            claim: null | components["schemas"]["LaterClaimWire"];
         };
     };
     responses: never;
@@ -3528,11 +3891,518 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DomainAnswerWire"];
+                    "application/json": components["schemas"]["NameAnswerWire"];
                 };
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSoughtNames: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoughtNamesWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    seekNames: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeekNamesBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoughtNamesWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    checkNames: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckNamesBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["NameNewsWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    findNearNames: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NearNamesBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearNamesWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getNameCosts: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameCostWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    checkTransfer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckTransferBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TransferWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    weighOwnedName: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighOwnedBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnedNameWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getPointing: {
+        parameters: {
+            query?: {
+                view?: string;
+                domain?: string;
+                keepMail?: boolean;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PointingWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    zoneFile: {
+        parameters: {
+            query?: {
+                view?: string;
+                domain?: string;
+                keepMail?: boolean;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHostEntry: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HostEntryWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    claimReminder: {
+        parameters: {
+            query?: {
+                view?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -73,6 +73,9 @@ public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, T
 {
     /// <summary>What follows when it is not renewed; null: not stated.</summary>
     public LapseRule? Lapse { get; init; }
+
+    /// <summary>What the registry's public record shows of the holder; null: not stated.</summary>
+    public PublicRecordRule? PublicRecord { get; init; }
 }
 
 /// <summary>The price of moving a domain in; a null price is not stated.</summary>

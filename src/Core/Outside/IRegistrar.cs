@@ -12,6 +12,9 @@ public interface IRegistrar
     /// <summary>What the registry's public record says of a domain (RFC 9083); null where there is no record, or it could not be read.</summary>
     Task<RegistrationRecord?> LookUpAsync(World world, DomainName domain, CancellationToken cancel);
 
+    /// <summary>Whether a domain that somebody has could be moved in with a transfer code. Never throws for what the registrar says or fails to say.</summary>
+    Task<TransferAnswer> CheckTransferAsync(World world, string book, DomainName domain, TransferCode code, DateOnly on, CancellationToken cancel);
+
     /// <summary>Registers a domain. Cannot be undone.</summary>
     Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel);
 
@@ -33,6 +36,9 @@ public readonly record struct World(Guid Id)
 /// <param name="Why">For <see cref="AvailabilityState.Unchecked"/>: what went wrong, for the owner.</param>
 public sealed record Availability(AvailabilityState State, Money? Register = null, Money? Renew = null, string? Why = null)
 {
+    /// <summary>Where the registrar would not say because it is asked too much: how long it wants to be left alone.</summary>
+    public TimeSpan? Pause { get; init; }
+
     /// <summary>Where a domain with this answer can be registered: a premium name only where its price was given.</summary>
     public Buyable Buyable =>
         State switch

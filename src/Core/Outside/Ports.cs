@@ -25,6 +25,9 @@ public interface IHostingCompany
     /// <summary>Makes the hosting of a plan, ready for a domain where there is one.</summary>
     Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel);
 
+    /// <summary>Where a host takes in names that are pointed at it; null where it gave no answer that can be read.</summary>
+    Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel);
+
     /// <summary>Takes back an account that was prepared.</summary>
     Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel);
 
@@ -38,4 +41,11 @@ public interface IHostingCompany
     /// <summary>Tells the host that the first password reached its owner, so that it is not given out again.</summary>
     /// <exception cref="NoAnswerException">The host did not answer.</exception>
     Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel);
+}
+
+/// <summary>The name servers of the world, as somebody who asks for a domain sees them.</summary>
+public interface INameServers
+{
+    /// <summary>The MX records of a domain, lowest preference first; none: it has none; null: nobody answered.</summary>
+    Task<IReadOnlyList<ResourceRecord>?> MailOfAsync(World world, DomainName domain, CancellationToken cancel);
 }

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
 using HomeStart.Core.Wants;
 
 namespace HomeStart.Core.Sites;
@@ -17,11 +18,20 @@ public sealed record Site(string Name, SiteSettings Settings)
     /// <summary>How many candidates a shortlist holds.</summary>
     public const int MostCandidates = 8;
 
+    /// <summary>How many names can be held.</summary>
+    public const int MostHeld = 100;
+
+    /// <summary>How many domains a candidate has at most.</summary>
+    public const int MostDomains = 5;
+
     /// <summary>What it must do.</summary>
     public Needs Needs { get; init; } = new();
 
     /// <summary>In the order the owner arranged it; never empty.</summary>
     public ImmutableArray<ListedCandidate> Shortlist { get; init; } = [];
+
+    /// <summary>Names the owner keeps in mind, in the order they were held.</summary>
+    public ImmutableArray<HeldName> Held { get; init; } = [];
 
     /// <summary>How many letters have been given; a letter is never given again.</summary>
     public int LettersGiven { get; init; }

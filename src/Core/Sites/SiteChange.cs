@@ -24,7 +24,11 @@ public static class SiteChange
             ChoosePlan choose => OfCandidate(site, choose.Letter, faults, candidate => PlanChange.To(candidate, choose, books, faults)),
             ChooseBilling choose => OfHosting(site, choose.Letter, faults, hosting => hosting with { EveryMonths = choose.EveryMonths, CommitMonths = choose.CommitMonths }),
             ChooseDataCentre choose => OfHosting(site, choose.Letter, faults, hosting => hosting with { DataCentre = choose.DataCentre }),
-            ChooseDomain choose => OfCandidate(site, choose.Letter, faults, candidate => candidate with { Domains = choose.Domain is null ? [] : [Kept(candidate, choose.Domain, books)] }),
+            ChooseDomain choose => OfCandidate(site, choose.Letter, faults, candidate => DomainChange.Choose(candidate, choose.Domain, books)),
+            AddDomain add => OfCandidate(site, add.Letter, faults, candidate => DomainChange.Add(candidate, add.Domain, books, site.Settings.On(today), faults)),
+            DropDomain drop => OfCandidate(site, drop.Letter, faults, candidate => DomainChange.Drop(candidate, drop.Domain, books, site.Settings.On(today), faults)),
+            HoldNames hold => HeldChange.Hold(site, hold, faults),
+            DropNames drop => HeldChange.Drop(site, drop),
             SetExtra extra => OfCandidate(site, extra.Letter, faults, candidate => WithExtra(candidate, extra, faults)),
             EnterCode enter => OfCandidate(site, enter.Letter, faults, candidate => CodeChange.With(candidate, enter.Code, books, faults)),
             DropCode drop => OfCandidate(site, drop.Letter, faults, candidate => CodeChange.Without(candidate, drop.Code)),
@@ -43,6 +47,7 @@ public static class SiteChange
             ChooseBilling choose => choose.Letter,
             ChooseDataCentre choose => choose.Letter,
             ChooseDomain choose => choose.Letter,
+            AddDomain choose => choose.Letter,
             SetExtra choose => choose.Letter,
             AddCandidate { Found: not null } => changed.Shortlist[^1].Letter,
             _ => null,
@@ -116,19 +121,6 @@ public static class SiteChange
             faults.Add(FaultCodes.Required, "letter", FaultReason.PlanFirst);
             return candidate;
         });
-
-    // Another name, ending or number of years keeps the extras and codes that the domain had, where its book still has them.
-    private static DomainChoice Kept(Candidate candidate, DomainChoice wanted, IReadOnlyList<OfferBook> books)
-    {
-        if (candidate.Domains is not [var before, ..] || !wanted.AddOns.IsEmpty || !wanted.IsBought)
-        {
-            return wanted;
-        }
-
-        var oldBook = books.FirstOrDefault(book => book.Id == before.Book);
-        var newBook = books.FirstOrDefault(book => book.Id == wanted.Book);
-        return wanted with { AddOns = PlanChange.Carried(before.AddOns, AddOnFor.Domain, oldBook, newBook), Codes = before.Codes };
-    }
 
     private static Candidate WithExtra(Candidate candidate, SetExtra extra, FaultList faults)
     {

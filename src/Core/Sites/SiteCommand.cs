@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
 using HomeStart.Core.Wants;
 
 namespace HomeStart.Core.Sites;
@@ -57,6 +58,18 @@ public sealed record ChooseDataCentre(string Letter, string? DataCentre) : SiteC
 
 /// <param name="Domain">Null: no domain.</param>
 public sealed record ChooseDomain(string Letter, DomainChoice? Domain) : SiteCommand;
+
+/// <summary>Adds another domain beside those the candidate has; the plan's domain-year goes where it saves most.</summary>
+public sealed record AddDomain(string Letter, DomainChoice Domain) : SiteCommand;
+
+/// <param name="Domain">The domain written out, as the candidate lists it.</param>
+public sealed record DropDomain(string Letter, string Domain) : SiteCommand;
+
+/// <summary>Keeps names in mind for the site.</summary>
+public sealed record HoldNames(ImmutableArray<HeldName> Names) : SiteCommand;
+
+/// <summary>Keeps names in mind no longer.</summary>
+public sealed record DropNames(ImmutableArray<HeldName> Names) : SiteCommand;
 
 /// <param name="ForDomain">Whether it is an extra of the domain, not of the hosting.</param>
 /// <param name="Quantity">0: not taken.</param>

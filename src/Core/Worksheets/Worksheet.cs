@@ -49,6 +49,12 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     /// <summary>Where the codes entered are known at all, whatever is bought.</summary>
     public ImmutableArray<(string Code, OfferBook Book, Promotion Promotion)> KnownCodes { get; init; } = [];
 
+    /// <summary>Which of several domains has the plan's domain-year; null: none, or there is nothing to choose.</summary>
+    public IncludedYear? IncludedYear { get; init; }
+
+    /// <summary>Until when the plan's domain-year must be claimed; null: it gives none.</summary>
+    public LaterClaim? Claim { get; init; }
+
     /// <summary>The worksheet of a candidate.</summary>
     public static Worksheet Of(ListedCandidate listed, IReadOnlyList<OfferBook> books, CountSettings settings, Needs needs)
     {
@@ -71,6 +77,8 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             DomainWays = [.. DomainOptions.Of(candidate, books).Select(way => whatIf.Of(way, way is not null && way == candidate.Domains[0], candidate with { Domains = way is null ? [] : [way] }))],
             CodeCures = codes?.Cures() ?? [],
             BestCodes = codes?.Best(),
+            IncludedYear = IncludedYear.Of(Costable(candidate), books, settings),
+            Claim = LaterClaim.Of(candidate, books, settings),
             KnownCodes = [.. CodeChange.Entered(candidate).SelectMany(code => books.Where(book => book.PromotionOf(code) is not null).Select(book => (code, book, book.PromotionOf(code)!)))],
         };
     }

@@ -17,6 +17,28 @@ namespace HomeStart.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.12");
 
+            modelBuilder.Entity("HomeStart.Data.AnswerRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Domain")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("AskedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "Domain");
+
+                    b.HasIndex("AskedAt");
+
+                    b.ToTable("Answers");
+                });
+
             modelBuilder.Entity("HomeStart.Data.BookRow", b =>
                 {
                     b.Property<string>("Hash")
@@ -163,6 +185,23 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Sites");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.SoughtRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("SiteId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "SiteId");
+
+                    b.ToTable("Sought");
+                });
+
             modelBuilder.Entity("HomeStart.Data.WorkspaceRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -178,6 +217,15 @@ namespace HomeStart.Data.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Workspaces");
+                });
+
+            modelBuilder.Entity("HomeStart.Data.AnswerRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("HomeStart.Data.OwnBookRow", b =>
@@ -214,6 +262,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.SiteRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.SoughtRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

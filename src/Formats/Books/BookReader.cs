@@ -235,10 +235,14 @@ public static class BookReader
             node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null)
         {
             Lapse = node["lapse"].IsObject() ? Lapse(node["lapse"], currency) : null,
+            PublicRecord = node["publicRecord"].IsObject() ? PublicRecord(node["publicRecord"]) : null,
         };
 
     private static LapseRule Lapse(Node node, Currency? currency) =>
         new(InRange(node["graceDays"], 0, 3650, "days"), InRange(node["redemptionDays"], 0, 3650, "days"), node["redemptionFee"].Amount(currency), InRange(node["pendingDays"], 0, 3650, "days"));
+
+    private static PublicRecordRule PublicRecord(Node node) =>
+        new(node["shows"].Texts(), node["privacy"].Word(("sold", RecordPrivacy.Sold), ("by-default", RecordPrivacy.ByDefault), ("forbidden", RecordPrivacy.Forbidden)));
 
     private static ChangeRule Change(Node node) => new(node["credit"].Word(("days", true), ("none", false)), node["firstPrice"].Flag());
 

@@ -68,7 +68,7 @@ public static class BookWriter
 
         Add(fields, ("maxYears", price.MaxYears), ("includes", Texts(price.Includes)), ("requires", price.Requires), ("lapse", price.Lapse is { } lapse
             ? Fields(("graceDays", lapse.GraceDays), ("redemptionDays", lapse.RedemptionDays), ("redemptionFee", amount(lapse.RedemptionFee)), ("pendingDays", lapse.PendingDays))
-            : null));
+            : null), ("publicRecord", price.PublicRecord is { } record ? Fields(("shows", Texts(record.Shows)), ("privacy", record.Privacy is { } privacy ? JsonNamingPolicy.KebabCaseLower.ConvertName(privacy.ToString()) : null)) : null));
         return fields;
     }
 

@@ -76,6 +76,14 @@ public static class CommandReader
                 return new ChooseDataCentre(Text(node["letter"]), node["dataCentre"].Text());
             case "choose-domain":
                 return new ChooseDomain(Text(node["letter"]), node["domain"].IsAbsent ? null : CandidateReader.Domain(node["domain"]));
+            case "add-domain":
+                return node["domain"].IsObject() && CandidateReader.Domain(node["domain"]) is { } added ? new AddDomain(Text(node["letter"]), added) : Missing(node["domain"]);
+            case "drop-domain":
+                return new DropDomain(Text(node["letter"]), Text(node["domain"]));
+            case "hold-names":
+                return new HoldNames(Held(node["names"]));
+            case "drop-names":
+                return new DropNames(Held(node["names"]));
             case "set-extra":
                 return new SetExtra(Text(node["letter"]), Text(node["extra"]), node["forDomain"].Flag() ?? false, Whole(node["quantity"]));
             case "enter-code":
@@ -88,6 +96,26 @@ public static class CommandReader
                 node["kind"].Fault(FaultCodes.Unknown, "There is no such command.");
                 return null;
         }
+    }
+
+    private static SiteCommand? Missing(Node node)
+    {
+        if (node.IsAbsent)
+        {
+            node.Required("The domain");
+        }
+
+        return null;
+    }
+
+    private static ImmutableArray<HeldName> Held(Node node)
+    {
+        if (node.IsAbsent)
+        {
+            node.Required("The list of names");
+        }
+
+        return [.. node.Items().Select(item => item.IsObject() ? new HeldName(Text(item["name"]).ToLowerInvariant(), Text(item["ending"])) : new HeldName("", ""))];
     }
 
     private static string Text(Node node) => node.RequiredText("This field") ?? "";

@@ -33,6 +33,10 @@ public sealed record StartSiteBody(string Name);
 [JsonDerivedType(typeof(ChooseBillingWire), "choose-billing")]
 [JsonDerivedType(typeof(ChooseDataCentreWire), "choose-data-centre")]
 [JsonDerivedType(typeof(ChooseDomainWire), "choose-domain")]
+[JsonDerivedType(typeof(AddDomainWire), "add-domain")]
+[JsonDerivedType(typeof(DropDomainWire), "drop-domain")]
+[JsonDerivedType(typeof(HoldNamesWire), "hold-names")]
+[JsonDerivedType(typeof(DropNamesWire), "drop-names")]
 [JsonDerivedType(typeof(SetExtraWire), "set-extra")]
 [JsonDerivedType(typeof(EnterCodeWire), "enter-code")]
 [JsonDerivedType(typeof(DropCodeWire), "drop-code")]
@@ -70,6 +74,17 @@ public sealed record ChooseBillingWire(string Letter, int EveryMonths, int Commi
 public sealed record ChooseDataCentreWire(string Letter, string? DataCentre = null) : CommandWire;
 
 public sealed record ChooseDomainWire(string Letter, DomainBody? Domain = null) : CommandWire;
+
+public sealed record AddDomainWire(string Letter, DomainBody Domain) : CommandWire;
+
+public sealed record DropDomainWire(string Letter, string Domain) : CommandWire;
+
+public sealed record HoldNamesWire(IReadOnlyList<HeldNameWire> Names) : CommandWire;
+
+public sealed record DropNamesWire(IReadOnlyList<HeldNameWire> Names) : CommandWire;
+
+/// <summary>A name kept in mind.</summary>
+public sealed record HeldNameWire(string Name, string Ending);
 
 public sealed record SetExtraWire(string Letter, string Extra, int Quantity, bool ForDomain = false) : CommandWire;
 

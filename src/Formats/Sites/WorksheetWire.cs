@@ -20,7 +20,9 @@ public sealed record WorksheetWire(
     BestCodesWire? BestCodes,
     IReadOnlyList<KnownCodeWire> KnownCodes,
     DifferentDaysWire? DifferentDays,
-    PublicRecordWire? PublicRecord);
+    PublicRecordWire? PublicRecord,
+    IncludedYearWire? IncludedYear,
+    LaterClaimWire? Claim);
 
 /// <summary>When domain and hosting first renew, where that is not one day.</summary>
 public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
@@ -45,8 +47,29 @@ public sealed record EndingSellerWire(string Book, string Provider, string? Regi
     }
 }
 
-/// <summary>Whether the public record of a domain that ordering registers shows its holder.</summary>
-public sealed record PublicRecordWire(string Domain, string Seller, bool IsPrivate);
+/// <summary>What the public record of a domain shows of its holder once ordering registers it.</summary>
+/// <param name="IsPrivate">Contact privacy is taken or comes with it.</param>
+/// <param name="Privacy">How the registry lets a holder be hidden; null: not stated.</param>
+/// <param name="Shown">The fields that anybody can read as it would be ordered; null: not stated.</param>
+/// <param name="ShownWithout">Those without contact privacy, and <paramref name="ShownWith"/> those with it.</param>
+public sealed record PublicRecordWire(string Domain, string Seller, bool IsPrivate, RecordPrivacy? Privacy, IReadOnlyList<string>? Shown, IReadOnlyList<string>? ShownWithout, IReadOnlyList<string>? ShownWith)
+{
+    internal static PublicRecordWire Of(OrderedDomain domain, PublicRecordRule? rule) =>
+        new(domain.Name!.Text, domain.Seller, domain.Private, rule?.Privacy, rule?.ShownWith(domain.Private), rule?.ShownWith(hasPrivacy: false), rule?.ShownWith(hasPrivacy: true));
+}
+
+/// <summary>Which of several domains has the plan's domain-year.</summary>
+/// <param name="Saves">Over the horizon, in the display currency, against spending it on the next best.</param>
+public sealed record IncludedYearWire(string Domain, string Saves);
+
+/// <summary>Until when the plan's domain-year must be claimed.</summary>
+/// <param name="Before">The first day on which it is too late.</param>
+/// <param name="Missed">The first year's price then, in <paramref name="Currency"/>, before tax where the book adds it; null: not stated.</param>
+public sealed record LaterClaimWire(string Provider, string Ending, DateOnly Before, bool EveryYear, string? Missed, string Currency)
+{
+    internal static LaterClaimWire Of(LaterClaim claim) =>
+        new(claim.Book.Provider.Name, claim.Ending, claim.Before, claim.EveryYear, claim.Missed is { } units ? new Money(units, claim.Book.Currency).ToAmount() : null, claim.Book.Currency.Code);
+}
 
 /// <summary>What people misread about a way to pay.</summary>
 public sealed record WayNoteWire(WayNoteKind Kind, bool IsDayAfter);

@@ -24,7 +24,9 @@ public static class WorksheetWriter
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
             [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
             worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
-            worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domain is { } domain ? new PublicRecordWire(domain.Name!.Text, domain.Seller, domain.Private) : null);
+            worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domain is { } domain ? PublicRecordWire.Of(domain, ordered.Run.Purchase.Domains[0].Price!.PublicRecord) : null,
+            worksheet.IncludedYear is { } year ? new IncludedYearWire(year.Domain, new Money(year.Saves, worksheet.Costing!.Currency).ToAmount()) : null,
+            worksheet.Claim is { } claim ? LaterClaimWire.Of(claim) : null);
 
     private static SummaryWire Summary(Costing costing)
     {

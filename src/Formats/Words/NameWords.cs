@@ -28,5 +28,19 @@ public static class NameWords
             _ => throw new ArgumentOutOfRangeException(nameof(fault), fault.Problem, "There are no words for this."),
         };
 
+    public static string Of(NameProblem problem) =>
+        problem switch
+        {
+            NameProblem.Empty => "There are no letters or digits in it.",
+            NameProblem.IsAnEnding => "It is an ending: the name before it is missing.",
+            NameProblem.EndingUnknown => "No registry has this ending.",
+            NameProblem.HyphenEdge => "A hyphen can only stand between letters or digits.",
+            NameProblem.Hyphen34 => "Two hyphens in the third and fourth place are kept for encoded names.",
+            NameProblem.NotAllowed => "It has a character that no domain can hold.",
+            NameProblem.TooLong => $"It is too long: a name has room for {DomainLabel.Longest} characters.",
+            NameProblem.MixedScripts => "Its letters are of different scripts, which look alike and mislead.",
+            _ => throw new ArgumentOutOfRangeException(nameof(problem), problem, "There are no words for this."),
+        };
+
     private static string Shown(char character) => char.IsControl(character) || char.IsSurrogate(character) ? "that character" : character.ToString();
 }

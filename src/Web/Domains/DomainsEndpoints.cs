@@ -8,7 +8,7 @@ namespace HomeStart.Web.Domains;
 /// <summary>Checking a name: its spelling by Core, its availability by a registrar, its record by the registry.</summary>
 internal static class DomainsEndpoints
 {
-    private const string Limit = "look-ups";
+    internal const string Limit = "look-ups";
     private const int PerWindow = 120;
 
     /// <summary>So many look-ups a visitor in ten seconds, and as many all who were never here together from one address: a registrar would not take more from us either.</summary>
@@ -24,10 +24,10 @@ internal static class DomainsEndpoints
     {
         var domains = app.MapGroup("/api/domains");
         domains.MapGet("/typed", (string? text) => TypedDomainWire.Of(TypedDomain.Parse(Short(text)))).WithName("readTypedDomain");
-        domains.MapGet("/check", CheckAsync).WithName("checkDomain").Produces<DomainAnswerWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
+        domains.MapGet("/check", CheckAsync).WithName("checkDomain").Produces<NameAnswerWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
     }
 
-    private static async Task<IResult> CheckAsync(string label, string ending, string? book, Workspace workspace, IRegistrar registrar, CancellationToken cancel)
+    private static async Task<IResult> CheckAsync(string label, string ending, string? book, Workspace workspace, NameChecks checks, TimeProvider time, CancellationToken cancel)
     {
         var faults = new FaultList();
         var (name, fault) = DomainLabel.Parse(Short(label));
@@ -53,11 +53,9 @@ internal static class DomainsEndpoints
             return Hosting.FaultResults.Unprocessable(faults);
         }
 
-        var availability = await registrar.CheckAsync(workspace.World, seller!.Id, domain, cancel);
-        var record = availability.State == AvailabilityState.Taken ? await registrar.LookUpAsync(workspace.World, domain, cancel) : null;
-        return Results.Ok(DomainAnswerWire.Of(domain.Text, seller.Id, availability, record));
+        var answer = (await checks.AskAsync(workspace.World, [new NameQuestion(seller!.Id, domain)], withRecord: true, cancel).FirstAsync(news => news.Answer is not null, cancel)).Answer!;
+        return Results.Ok(NameAnswerWire.Of(answer, time.GetUtcNow()));
     }
-
 
     private static string? Short(string? text) => text is { Length: > 300 } ? text[..300] : text;
 }

@@ -55,6 +55,7 @@ public static class Composition
         services.AddProblemDetails();
         services.AddExceptionHandler<StorageFaults>();
         services.AddLookUpLimits();
+        services.AddSeeking();
         services.AddSingleton<Turns>();
         services.AddSingleton<InstanceName>();
         services.AddSingleton<IAntiforgeryAdditionalDataProvider, BoundToWorkspace>();
@@ -90,6 +91,8 @@ public static class Composition
         own.MapComparisons();
         own.MapExports();
         own.MapDomains();
+        own.MapSeeking();
+        own.MapOwned();
         own.MapOrders();
         app.MapClientPage();
     }

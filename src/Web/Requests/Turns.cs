@@ -17,6 +17,8 @@ public sealed class Turns : IDisposable
     private readonly ConcurrencyLimiter _ownScans = new(Limit(AtOnce, 32));
     // A scan takes every core for as long as it runs: those of programs leave the others to owners at work.
     private readonly ConcurrencyLimiter _otherScans = new(Limit(AtOnce / 2, 16));
+    private readonly PartitionedRateLimiter<Guid> _checksPerWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(workspace => RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(4, 8)));
+    private readonly ConcurrencyLimiter _checks = new(Limit(24, 48));
     private readonly ConcurrencyLimiter _costings = new(Limit(AtOnce, 400));
 
     /// <summary>A turn at a scan of the page's own.</summary>
@@ -25,24 +27,27 @@ public sealed class Turns : IDisposable
     /// <summary>A turn at a scan that anybody sent.</summary>
     public Task<Turn> ScanAsync(WorkspaceScope workspace, CancellationToken cancel) => ScanAsync(_otherScans, workspace, cancel);
 
+    /// <summary>A turn at asking registrars about many names.</summary>
+    public Task<Turn> ChecksAsync(WorkspaceScope workspace, CancellationToken cancel) => OfWorkspaceAsync(_checksPerWorkspace, _checks, workspace.Id, cancel);
+
     public async Task<Turn> CostingAsync(CancellationToken cancel) => new(await _costings.AcquireAsync(1, cancel));
 
     public void Dispose()
     {
         _perWorkspace.Dispose();
+        _checksPerWorkspace.Dispose();
+        _checks.Dispose();
         _ownScans.Dispose();
         _otherScans.Dispose();
         _costings.Dispose();
     }
 
-    private async Task<Turn> ScanAsync(ConcurrencyLimiter all, WorkspaceScope workspace, CancellationToken cancel)
-    {
-        if (!workspace.IsKnown)
-        {
-            return new Turn(await all.AcquireAsync(1, cancel));
-        }
+    private async Task<Turn> ScanAsync(ConcurrencyLimiter all, WorkspaceScope workspace, CancellationToken cancel) =>
+        workspace.IsKnown ? await OfWorkspaceAsync(_perWorkspace, all, workspace.Id, cancel) : new Turn(await all.AcquireAsync(1, cancel));
 
-        var own = await _perWorkspace.AcquireAsync(workspace.Id, 1, cancel);
+    private static async Task<Turn> OfWorkspaceAsync(PartitionedRateLimiter<Guid> perWorkspace, ConcurrencyLimiter all, Guid workspace, CancellationToken cancel)
+    {
+        var own = await perWorkspace.AcquireAsync(workspace, 1, cancel);
         if (!own.IsAcquired)
         {
             return new Turn(own);

@@ -1,7 +1,7 @@
-using System.Text.Json;
 using System.Threading.Channels;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 
 namespace HomeStart.Web.Scans;
 
@@ -11,15 +11,13 @@ namespace HomeStart.Web.Scans;
 /// </summary>
 internal static class ScanAnswer
 {
-    private const string Lines = "application/x-ndjson";
-
     public static async Task<IResult> Of<T>(HttpContext http, Func<IProgress<(int Done, int Of)>, Result<T>> scan)
         where T : class
     {
         var cancel = http.RequestAborted;
         var lines = Channel.CreateUnbounded<(int Done, int Of)>();
         var scanning = Task.Run(() => Run(scan, lines.Writer), cancel);
-        if (!http.Request.Headers.Accept.ToString().Contains(Lines, StringComparison.Ordinal))
+        if (!http.Request.Headers.Accept.ToString().Contains(LineAnswer.ContentType, StringComparison.Ordinal))
         {
             return FaultResults.Answer(await scanning);
         }
@@ -53,20 +51,14 @@ internal static class ScanAnswer
     private static async Task WriteLinesAsync<T>(HttpContext http, ChannelReader<(int Done, int Of)> progress, Task<Result<T>> scanning, CancellationToken cancel)
         where T : class
     {
-        http.Response.ContentType = Lines;
+        var answer = new LineAnswer(http);
         await foreach (var (done, of) in progress.ReadAllAsync(cancel))
         {
-            await WriteAsync(new { progress = new ScanProgressWire(done, of) });
+            await answer.WriteAsync(new { progress = new ScanProgressWire(done, of) });
         }
 
         var found = await scanning;
-        await WriteAsync(found.Has(out var result) ? new { result } : new { errors = FaultResults.Wires(found.Faults) });
-
-        async Task WriteAsync(object value)
-        {
-            await http.Response.WriteAsync(JsonSerializer.Serialize(value, WireJson.Options) + "\n", cancel);
-            await http.Response.Body.FlushAsync(cancel);
-        }
+        await answer.WriteAsync(found.Has(out var result) ? new { result } : new { errors = FaultResults.Wires(found.Faults) });
     }
 
     private sealed class Told(ChannelWriter<(int Done, int Of)> lines) : IProgress<(int Done, int Of)>

@@ -96,6 +96,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
                 site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.RateDates, site.Settings.NewCustomer, site.Settings.KeepChancePercent?.ToString()),
             NeedsWire.Of(site.Needs, settings.DisplayCurrency!),
             SitePageWriter.Shortlist(site, workspace.Books, settings, workspace.IsConnected),
+            [.. site.Held.Select(held => new HeldNameWire(held.Name, held.Ending))],
             WorksheetWriter.Write(Worksheet.Of(listed, workspace.OfferedTo(listed.Candidate), settings, site.Needs)));
     }
 

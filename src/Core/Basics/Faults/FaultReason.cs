@@ -187,4 +187,16 @@ public enum FaultReason
 
     /// <summary>The cell, the currency of the table.</summary>
     CellOfOtherCurrency,
+
+    /// <summary>The most, how many there would be.</summary>
+    HeldFull,
+
+    /// <summary>The most.</summary>
+    DomainsFull,
+
+    /// <summary>The domain written out.</summary>
+    DomainTwice,
+
+    /// <summary>The domain written out.</summary>
+    NoSuchDomain,
 }

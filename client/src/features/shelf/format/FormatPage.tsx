@@ -25,7 +25,7 @@ const lessons: [parts: Part[], title: string, words: string][] = [
   [
     ['domains'],
     'Endings',
-    'The first year, each later year, and moving one in. A price of null is not stated; without “transfer” no domain is taken in. Lapse says what follows when a domain is not renewed.',
+    'The first year, each later year, and moving one in. A price of null is not stated; without “transfer” no domain is taken in. Lapse says what follows when a domain is not renewed; publicRecord what anybody can read of its holder, and whether privacy hides it: “sold”, “by-default” or “forbidden”.',
   ],
   [
     ['promotions'],

@@ -1,0 +1,59 @@
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Worksheets;
+
+/// <summary>How the holder of a new name is kept out of the public record at a seller.</summary>
+/// <param name="PerYear">For <see cref="PrivacyWay.Sold"/>: the first year, in minor units of the book's currency; null: not stated.</param>
+/// <param name="Extra">For <see cref="PrivacyWay.Sold"/>: the id of the extra that does it.</param>
+public sealed record PrivacyThere(PrivacyWay Way, Minor? PerYear = null, string? Extra = null)
+{
+    private const string Tag = "privacy";
+
+    internal static PrivacyThere Of(Candidate candidate, EndingSeller seller, IReadOnlyList<OfferBook> books)
+    {
+        var rule = seller.Price.PublicRecord?.Privacy;
+        var extra = seller.Book.AddOns.FirstOrDefault(addOn => addOn is { For: AddOnFor.Domain, Provides: Tag });
+        var plan = seller.Book.Id == candidate.Hosting?.Book ? books.FirstOrDefault(book => book.Id == seller.Book.Id)?.Plan(candidate.Hosting.Plan) : null;
+        return rule == RecordPrivacy.Forbidden ? new PrivacyThere(PrivacyWay.Forbidden)
+            : extra is not null && (seller.Price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true) ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
+            : rule == RecordPrivacy.ByDefault ? new PrivacyThere(PrivacyWay.ByDefault)
+            : extra is not null ? new PrivacyThere(PrivacyWay.Sold, FirstYear(extra), extra.Id)
+            : new PrivacyThere(PrivacyWay.NotSold);
+    }
+
+    private static Minor? FirstYear(AddOn extra)
+    {
+        Minor year = 0;
+        for (var period = 0; period < (extra.Every == ChargeEvery.Month ? 12 : 1); period++)
+        {
+            if (extra.Prices.At(period) is not { IsStated: true } price)
+            {
+                return null;
+            }
+
+            year += price.Units;
+        }
+
+        return year;
+    }
+}
+
+/// <summary>How a holder's details are kept out of the public record.</summary>
+public enum PrivacyWay
+{
+    /// <summary>Contact privacy comes with the name.</summary>
+    Included,
+
+    /// <summary>Contact privacy is sold there.</summary>
+    Sold,
+
+    /// <summary>The registry leaves a private person's details out by itself.</summary>
+    ByDefault,
+
+    /// <summary>The registry forbids it.</summary>
+    Forbidden,
+
+    /// <summary>That seller has none.</summary>
+    NotSold,
+}

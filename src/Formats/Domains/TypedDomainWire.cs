@@ -1,0 +1,13 @@
+namespace HomeStart.Formats;
+
+/// <summary>A domain that an owner has, taken apart and checked for its spelling.</summary>
+/// <param name="Label">The part before the ending; null where it cannot be one.</param>
+/// <param name="Fault">Why not.</param>
+public sealed record TypedDomainWire(string? Label, string? Ending, string? Fault)
+{
+    public static TypedDomainWire Of(TypedDomain parts)
+    {
+        var (label, fault) = DomainLabel.Parse(parts.Label);
+        return new TypedDomainWire(label?.Text, parts.Ending, fault is null ? null : NameWords.Of(fault));
+    }
+}

@@ -1,0 +1,160 @@
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+
+namespace HomeStart.Web.Domains;
+
+/// <summary>Finding a name for a site: what is looked for, what registrars say of it, and what it costs where.</summary>
+internal static class SeekingEndpoints
+{
+    private static readonly TimeSpan KeptEvery = TimeSpan.FromMilliseconds(400);
+
+    public static void AddSeeking(this IServiceCollection services) =>
+        services.AddSingleton<RegistrarGates>().AddScoped<NameDesk>().AddScoped<Seeking>().AddTransient<NameChecks>();
+
+    public static void MapSeeking(this IEndpointRouteBuilder app)
+    {
+        var names = app.MapGroup("/api/sites/{siteId:guid}/names");
+        names.MapGet("", GetAsync).WithName("getSoughtNames").Produces<SoughtNamesWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        Faulted(names.MapPut("", SeekAsync).WithName("seekNames").Produces<SoughtNamesWire>());
+        Faulted(names.MapPost("/check", CheckAsync).WithName("checkNames").Produces<NameNewsWire>(StatusCodes.Status200OK, LineAnswer.ContentType).RequireRateLimiting(DomainsEndpoints.Limit));
+        Faulted(names.MapPost("/near", NearAsync).WithName("findNearNames").Produces<NearNamesWire>().RequireRateLimiting(DomainsEndpoints.Limit));
+        names.MapGet("/costs", CostsAsync).WithName("getNameCosts").Produces<IReadOnlyList<NameCostWire>>().ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static void Faulted(RouteHandlerBuilder route) =>
+        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status429TooManyRequests);
+
+    private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk sites, Seeking seeking, NameDesk desk, CancellationToken cancel) =>
+        await sites.FindAsync(siteId, cancel) is { } site ? Results.Ok(await seeking.PageAsync(site, view, await desk.SoughtAsync(siteId, cancel), [], cancel)) : SiteDesk.Missing();
+
+    private static async Task<IResult> SeekAsync(Guid siteId, string? view, JsonBody<SeekNamesBody> body, SiteDesk sites, Seeking seeking, NameDesk desk, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        if (SeekNamesReader.Read(body.Root, seeking.Sold(site, view), faults) is not var (sought, refused))
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        await desk.SeekAsync((await sites.StoredAsync(site, cancel)).Row.Id, sought, cancel);
+        return Results.Ok(await seeking.PageAsync(site, view, sought, refused, cancel));
+    }
+
+    private static async Task<IResult> CostsAsync(Guid siteId, string? view, SiteDesk sites, Seeking seeking, CancellationToken cancel) =>
+        await sites.FindAsync(siteId, cancel) is { } site ? Results.Ok(await seeking.CostsAsync(site, view, cancel)) : SiteDesk.Missing();
+
+    // What is known and still good is told at once; the rest as the registrars answer. What came is kept every little while, so that nothing is asked twice after a reload.
+    private static async Task<IResult> CheckAsync(
+        Guid siteId, string? view, JsonBody<CheckNamesBody> body, HttpContext http, SiteDesk sites, Seeking seeking, NameDesk desk, NameChecks checks, Turns turns, WorkspaceScope scope, Workspace workspace, TimeProvider time)
+    {
+        var cancel = http.RequestAborted;
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var asked = SeekNamesReader.ReadQuestion(body.Root, seeking.Sold(site, view), faults);
+        var (again, withRecord) = SeekNamesReader.ReadManner(body.Root, faults);
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        using var turn = await turns.ChecksAsync(scope, cancel);
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
+        var questions = seeking.Questions(site, view, asked ?? await desk.SoughtAsync(siteId, cancel));
+        var known = await desk.AnswersAsync([.. questions.Select(question => question.Domain.Text)], cancel);
+        var good = questions.Where(question => !again && known.TryGetValue(question.Domain.Text, out var answer) && answer.Availability.State != AvailabilityState.Unchecked && !answer.IsOld(time.GetUtcNow())).ToList();
+        var lines = new LineAnswer(http);
+        var told = 0;
+        foreach (var question in good)
+        {
+            await TellAsync(known[question.Domain.Text]);
+        }
+
+        var fresh = new List<NameAnswer>();
+        var kept = time.GetTimestamp();
+        try
+        {
+            await foreach (var news in checks.AskAsync(workspace.World, [.. questions.Except(good)], withRecord, cancel))
+            {
+                if (news.Answer is not { } answer)
+                {
+                    await lines.WriteAsync(new NameNewsWire(told, questions.Count, null, new NamePauseWire(seeking.ProviderOf(news.PausedBook!), (int)Math.Ceiling(news.Pause.TotalSeconds))));
+                    continue;
+                }
+
+                fresh.Add(answer);
+                await TellAsync(answer);
+                if (time.GetElapsedTime(kept) > KeptEvery)
+                {
+                    await desk.KeepAsync(fresh, cancel);
+                    fresh.Clear();
+                    kept = time.GetTimestamp();
+                }
+            }
+        }
+        finally
+        {
+            // Whoever leaves in the middle finds what came so far.
+            if (fresh.Count > 0)
+            {
+                await desk.KeepAsync(fresh, CancellationToken.None);
+            }
+        }
+
+        return Results.Empty;
+
+        async Task TellAsync(NameAnswer answer) => await lines.WriteAsync(new NameNewsWire(++told, questions.Count, await seeking.WireAsync(answer, site, view, cancel), null));
+    }
+
+    private static async Task<IResult> NearAsync(Guid siteId, string? view, JsonBody<NearNamesBody> body, SiteDesk sites, Seeking seeking, NameDesk desk, NameChecks checks, Turns turns, WorkspaceScope scope, Workspace workspace, TimeProvider time, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        if (SeekNamesReader.ReadNear(body.Root, seeking.Sold(site, view), faults) is not var (label, ending))
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        using var turn = await turns.ChecksAsync(scope, cancel);
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
+        var now = time.GetUtcNow();
+        var near = NearNames.ToAsk(label, NameData.Reader.Read(label, null, null).Others);
+        var questions = seeking.Questions(site, view, new SoughtNames(near, [ending]));
+        var known = (await desk.RecentAsync(now, cancel)).ToDictionary(answer => answer.Domain.Text, StringComparer.Ordinal);
+        var fresh = new List<NameAnswer>();
+        await foreach (var news in checks.AskAsync(workspace.World, [.. questions.Where(question => !known.ContainsKey(question.Domain.Text))], withRecord: false, cancel))
+        {
+            fresh.AddRange(news.Answer is { } answer ? [answer] : []);
+        }
+
+        if (fresh.Count > 0)
+        {
+            await desk.KeepAsync(fresh, cancel);
+        }
+
+        return Results.Ok(NearNamesWire.Of(label, ending, known.Values.Concat(fresh)));
+    }
+}
