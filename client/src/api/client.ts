@@ -12,7 +12,8 @@ export type Stopping = Schemas['StoppingWire'];
 export type Order = Schemas['OrderWire'];
 export type Book = Schemas['BookWire'];
 export type Session = Schemas['SessionWire'];
-export type DomainAnswer = Schemas['DomainAnswerWire'];
+export type NameAnswer = Schemas['NameAnswerWire'];
+export type NameCost = Schemas['NameCostWire'];
 export type Fault = Schemas['FaultWire'];
 
 let token = '';
@@ -21,6 +22,9 @@ let token = '';
 export function setToken(value: string) {
   token = value;
 }
+
+/** The header that goes with every change. */
+export const tokenHeader = () => ({ 'X-Home-Start-Token': token });
 
 const withToken: Middleware = {
   onRequest({ request }) {

@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Refused, type Schemas } from './client';
+import { linesOf } from './lines';
 import { lineOf } from './shapes';
 
 export type SiteScan = Schemas['SiteScanWire'];
@@ -9,32 +10,18 @@ export type Settling = Schemas['SettlingWire'];
 
 /** Reads an answer line by line: progress first, the result or the faults last. Leaving or stopping ends the scan on the server too. */
 async function read<T>(path: string, signal: AbortSignal, onProgress: (share: number) => void): Promise<T> {
-  const answer = await fetch(path, { headers: { Accept: 'application/x-ndjson' }, signal });
-  if (!answer.ok || !answer.body) {
-    throw new Refused(answer.status, await answer.json().catch(() => null));
-  }
-
-  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
-  let rest = '';
-  for (;;) {
-    const { value, done } = await reader.read();
-    const lines = (rest + (value ?? '')).split('\n');
-    rest = done ? '' : (lines.pop() ?? '');
-    for (const line of lines.filter(Boolean)) {
-      const told = lineOf(line);
-      if (told.progress) {
-        onProgress(told.progress.done / told.progress.of);
-      } else if (told.result) {
-        return told.result as T;
-      } else {
-        throw new Refused(422, { errors: told.errors });
-      }
-    }
-
-    if (done) {
-      throw new Error('The scan ended without a result.');
+  for await (const line of linesOf(path, { signal })) {
+    const told = lineOf(line);
+    if (told.progress) {
+      onProgress(told.progress.done / told.progress.of);
+    } else if (told.result) {
+      return told.result as T;
+    } else {
+      throw new Refused(422, { errors: told.errors });
     }
   }
+
+  throw new Error('The scan ended without a result.');
 }
 
 /** What a scan finds for a site at a revision: rows stay while the next ones are worked out. */

@@ -1802,6 +1802,8 @@ export interface components {
             privacy: components["schemas"]["PrivacyWay"];
             privacyPerYear: null | string;
             privacyExtra: null | string;
+            shownWithout: null | string[];
+            shownWith: null | string[];
             years: components["schemas"]["NameYearsWire"][];
         };
         NameIdeasBody: {

@@ -31,6 +31,16 @@ const line = z.object({
 /** One line of an answer that comes line by line: how far it is, what it found, or why it cannot. */
 export const lineOf = (text: string) => line.parse(JSON.parse(text));
 
+const nameNews = z.object({
+  asked: z.number(),
+  of: z.number(),
+  answer: z.nullable(z.looseObject({ domain: z.string(), state: z.string() })),
+  pause: z.nullable(z.object({ provider: z.string(), seconds: z.number() })),
+});
+
+/** One line of what comes of asking about many names. */
+export const nameNewsOf = (text: string) => nameNews.parse(JSON.parse(text)) as components['schemas']['NameNewsWire'];
+
 const sitePage = z.looseObject({
   id: z.string(),
   revision: z.number(),

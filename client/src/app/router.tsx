@@ -71,6 +71,24 @@ const domain = createRoute({
   component: lazyRouteComponent(() => import('../features/domain/DomainPage'), 'DomainPage'),
 });
 
+const manyNames = createRoute({
+  getParentRoute: () => site,
+  path: '/domain/many',
+  component: lazyRouteComponent(() => import('../features/domain/ManyNames'), 'ManyNames'),
+});
+
+const ownDomain = createRoute({
+  getParentRoute: () => site,
+  path: '/domain/own',
+  component: lazyRouteComponent(() => import('../features/domain/OwnDomain'), 'OwnDomain'),
+});
+
+const wait = createRoute({
+  getParentRoute: () => site,
+  path: '/domain/wait',
+  component: lazyRouteComponent(() => import('../features/domain/WaitPage'), 'WaitPage'),
+});
+
 const needs = createRoute({
   getParentRoute: () => site,
   path: '/needs',
@@ -157,6 +175,9 @@ const tree = root.addChildren([
     worksheet,
     compare,
     domain,
+    manyNames,
+    ownDomain,
+    wait,
     shelf,
     advertisement,
     table,

@@ -1,15 +1,18 @@
 import { Popover as Radix } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 import { Button } from './Button';
+import { cx } from './cx';
 
 export interface PopoverProps {
   words: ReactNode;
   label: string;
+  /** For a table. */
+  wide?: boolean;
   children: (close: () => void) => ReactNode;
 }
 
 /** The small sheet itself, open as soon as it is there. */
-export default function PopoverSheet({ words, label, children }: PopoverProps) {
+export default function PopoverSheet({ words, label, wide = false, children }: PopoverProps) {
   const [open, setOpen] = useState(true);
   return (
     <Radix.Root open={open} onOpenChange={setOpen}>
@@ -24,7 +27,10 @@ export default function PopoverSheet({ words, label, children }: PopoverProps) {
           align="end"
           sideOffset={8}
           collisionPadding={12}
-          className="bg-sheet border-rule z-50 w-80 max-w-[calc(100vw-1.5rem)] rounded-md border p-4 shadow-xl"
+          className={cx(
+            'bg-sheet border-rule z-50 max-w-[calc(100vw-1.5rem)] rounded-md border p-4 shadow-xl',
+            wide ? 'w-[36rem]' : 'w-80',
+          )}
         >
           {children(() => setOpen(false))}
         </Radix.Content>

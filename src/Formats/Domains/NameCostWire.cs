@@ -6,6 +6,7 @@ namespace HomeStart.Formats;
 /// <param name="IsCheapest">No other seller of the ending takes less over the horizon.</param>
 /// <param name="SimplestCostsMore">What the simplest takes more over the horizon; below zero it takes less.</param>
 /// <param name="Rank">1, 2, 3 … by what is taken over the horizon.</param>
+/// <param name="ShownWithout">What the public record shows of the holder without contact privacy; null: not stated. So for <paramref name="ShownWith"/>.</param>
 /// <param name="IncludedFromMonths">Where the commitment is too short for the plan's domain-year: from which it is given.</param>
 public sealed record NameCostWire(
     string Ending,
@@ -24,6 +25,8 @@ public sealed record NameCostWire(
     PrivacyWay Privacy,
     string? PrivacyPerYear,
     string? PrivacyExtra,
+    IReadOnlyList<string>? ShownWithout,
+    IReadOnlyList<string>? ShownWith,
     IReadOnlyList<NameYearsWire> Years)
 {
     public static NameCostWire Of(NameCost cost, Currency display)
@@ -46,6 +49,8 @@ public sealed record NameCostWire(
             cost.Privacy.Way,
             Amount(cost.Privacy.PerYear, book.Currency),
             cost.Privacy.Extra,
+            cost.Seller.Price.PublicRecord?.ShownWith(hasPrivacy: false),
+            cost.Seller.Price.PublicRecord?.ShownWith(hasPrivacy: true),
             [.. cost.Years.Select(years => new NameYearsWire(years.Years, Sum(years.Today)!, Sum(years.Horizon)!, years.Expires, years.DaysApart, years.IsNearest))]);
 
         SumWire? Sum(Sum? sum) => sum is { } known ? SumWire.Of(known, display) : null;

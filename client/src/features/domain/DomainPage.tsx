@@ -1,17 +1,19 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useNavigate, useSearch } from '@tanstack/react-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, expect } from '../../api/client';
+import { nameCostsQuery, useSought } from '../../api/names';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { useSettled } from '../../ui/useSettled';
 import { ChosenDomain } from './ChosenDomain';
+import { DomainParts } from './DomainParts';
 import { Endings } from './Endings';
-import { Ideas } from './Ideas';
+import { HeldNames } from './HeldNames';
+import { NearTaken } from './NearTaken';
 import { adviceWords, mendWords, problemWords } from './nameWords';
-import { OtherWays } from './OtherWays';
 
 /** Finding a name: it is read out of what is typed, then whether it can be had, under each ending that a book here sells. */
 export function DomainPage() {
@@ -19,7 +21,6 @@ export function DomainPage() {
   const { name: sought } = useSearch({ from: '/sites/$siteId/domain' });
   const navigate = useNavigate({ from: '/sites/$siteId/domain' });
   const [text, setText] = useState(sought ?? page.worksheet.candidate.domains[0]?.name ?? '');
-  const field = useRef<HTMLInputElement>(null);
   const settled = useSettled(text, 300);
   const read = useQuery({
     queryKey: ['name', settled],
@@ -33,13 +34,16 @@ export function DomainPage() {
     void navigate({ search: (search) => ({ ...search, name: settled || undefined }), replace: true });
   }, [navigate, settled]);
 
+  const costs = useQuery(nameCostsQuery(page.id, page.worksheet.letter, page.revision)).data ?? [];
+  useSought(page.id, page.worksheet.letter);
   const [problem] = (text.trim() !== '' && settled === text && read?.problems) || [];
   const name = text.trim() !== '' && read?.problems.length === 0 ? read : null;
   return (
     <>
       <title>{`Domain · ${page.name} · Home Start`}</title>
       <h1 className="mt-5 text-2xl">Find a name for the site</h1>
-      <p className="text-soft max-w-2xl">
+      <DomainParts />
+      <p className="text-soft mt-2 max-w-2xl">
         The country’s ending suits local trade, .com suits the rest. Short, without hyphens or digits, and easy to say
         on the telephone is best.
       </p>
@@ -47,7 +51,6 @@ export function DomainPage() {
         <div>
           <TextField
             label="The name you want"
-            ref={field}
             value={text}
             maxLength={300}
             autoComplete="off"
@@ -80,6 +83,7 @@ export function DomainPage() {
               {adviceWords(advice)}
             </Note>
           ))}
+          {name && name.ascii === name.label && <NearTaken label={name.label} ending={name.ending} />}
         </div>
       </div>
       <ChosenDomain />
@@ -92,14 +96,7 @@ export function DomainPage() {
             {name.others.length > 0 && ', such as the one above'}.
           </p>
         ))}
-      <Ideas
-        take={(idea) => {
-          setText(idea);
-          field.current?.focus();
-          field.current?.scrollIntoView({ block: 'center' });
-        }}
-      />
-      <OtherWays />
+      <HeldNames costs={costs} />
     </>
   );
 }

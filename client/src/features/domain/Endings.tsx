@@ -1,174 +1,183 @@
-import { OldPrices } from '../../ui/OldPrices';
 import { useQuery } from '@tanstack/react-query';
-import { Check, CircleHelp, Gem, Lock, X } from 'lucide-react';
-import { api, expect, type DomainAnswer, type Schemas } from '../../api/client';
-import { shortDay } from '../../format/dates';
-import { money } from '../../format/money';
-import { Button } from '../../ui/Button';
-import { cx } from '../../ui/cx';
-import { Head, Heads, Row, Table } from '../../ui/Table';
+import { useEffect, useMemo } from 'react';
+import type { NameCost, Schemas } from '../../api/client';
+import { nameCostsQuery, useAnswer, useAsking } from '../../api/names';
 import { useSite } from '../../api/site';
+import { money, sumFigure } from '../../format/money';
+import { shortSpan } from '../../format/words';
+import { Button } from '../../ui/Button';
+import { OldPrices } from '../../ui/OldPrices';
+import { Head, Heads, Table } from '../../ui/Table';
+import { AnswerMark } from './AnswerMark';
+import { answerSentence, askedWords } from './answerWords';
+import { SellerRow } from './SellerRow';
 
 type Ending = Schemas['EndingWire'];
-type Seller = Schemas['EndingSellerWire'];
 
-/** A name under every ending that can be bought here, each with the registrar's answer and its prices. */
+/** A name under every ending that can be bought here: what the registrar says, and what it costs at each seller over the years. */
 export function Endings({ label, first }: { label: string; first: string | null }) {
-  const { endings } = useSite().page.worksheet;
+  const { page } = useSite();
+  const { endings, letter } = page.worksheet;
+  const { ask, ...asking } = useAsking(page.id, letter);
+  const costs = useQuery(nameCostsQuery(page.id, letter, page.revision)).data;
   const inOrder = [...endings].sort((left, right) => Number(right.ending === first) - Number(left.ending === first));
-  return (
-    <Table className="mt-4 w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
-      <Heads className="max-md:sr-only">
-        <Head>Domain</Head>
-        <Head>The registrar says</Head>
-        <Head>First year, then each year, before tax where the book adds it</Head>
-      </Heads>
-      <tbody>
-        {inOrder.map((offer) => (
-          <EndingRow key={offer.ending} label={label} offer={offer} />
-        ))}
-      </tbody>
-    </Table>
-  );
-}
+  const sold = useMemo(() => endings.map(({ ending }) => ending), [endings]);
+  const soldKey = sold.join(' ');
 
-function EndingRow({ label, offer }: { label: string; offer: Ending }) {
-  const { ending, asked } = offer;
-  const check = useQuery({
-    queryKey: ['check', label, ending, asked],
-    queryFn: async ({ signal }) =>
-      expect(await api.GET('/api/domains/check', { params: { query: { label, ending, book: asked } }, signal })),
-    staleTime: 60_000,
-    retry: false,
-  });
-  const answer = check.isFetching ? undefined : check.data;
-  const sellers =
-    answer?.buyable === 'anywhere'
-      ? offer.sellers
-      : answer?.buyable === 'where-asked'
-        ? offer.sellers.filter((seller) => seller.book === answer.book)
-        : [];
+  useEffect(() => {
+    void ask({ names: [label], endings: soldKey.split(' '), withRecord: true });
+  }, [ask, label, soldKey]);
+
   return (
-    <Row
-      className="max-md:block max-md:py-1.5 max-md:[&>*]:block max-md:[&>*]:py-0.5 md:[&>*]:py-2"
-      label={
-        <bdi className="font-semibold">
-          {label}
-          <wbr />.{ending}
-        </bdi>
-      }
-    >
-      <td aria-live="polite" className="max-w-md">
-        {answer ? (
-          <Answer answer={answer} />
-        ) : check.isFetching ? (
-          <span className="text-soft">asking …</span>
+    <section aria-label={`Endings for ${label}`}>
+      <p role="status" className="text-soft mt-3 text-sm">
+        {asking.error ? (
+          <span className="text-red">{asking.error.message}</span>
+        ) : asking.pause ? (
+          `${asking.pause.provider} asks for a pause of ${asking.pause.seconds} s …`
+        ) : asking.isAsking ? (
+          'Asking the registrars …'
         ) : (
-          <span className="text-red">{check.error?.message}</span>
+          'Asked again before anything is ordered.'
         )}
-        {!check.isFetching && (answer?.state === 'unchecked' || check.error) && (
-          <Button look="text" className="ml-3" onClick={() => void check.refetch()}>
-            Ask again
-          </Button>
-        )}
-      </td>
-      <td>
-        {answer &&
-          sellers.map((seller) => (
-            <Offer key={seller.book} seller={seller} answer={answer} ending={ending} label={label} />
-          ))}
-      </td>
-    </Row>
+      </p>
+      <Table className="w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
+        <Heads className="max-lg:sr-only">
+          <Head>Domain</Head>
+          <Head>Seller</Head>
+          <Head figures>First year</Head>
+          <Head figures>Then a year</Head>
+          <Head figures>
+            Over {shortSpan(page.settings.horizonMonths)}, {page.settings.currency}
+            {page.settings.countTax && ' with tax'}
+          </Head>
+          <Head>Contact privacy</Head>
+          <Head>
+            <span className="sr-only">Choose</span>
+          </Head>
+        </Heads>
+        {inOrder.map((offer) => (
+          <EndingRows
+            key={offer.ending}
+            label={label}
+            offer={offer}
+            costs={costs?.filter((cost) => cost.ending === offer.ending) ?? []}
+            isAsking={asking.isAsking}
+            askAgain={() => void ask({ names: [label], endings: [offer.ending], again: true, withRecord: true })}
+          />
+        ))}
+      </Table>
+    </section>
   );
 }
 
-const marks = { free: Check, taken: X, premium: Gem, reserved: Lock, unchecked: CircleHelp };
-
-/** Five answers, each with its own mark and words. */
-function Answer({ answer }: { answer: DomainAnswer }) {
-  const { state } = answer;
-  const Mark = marks[state];
-  const since = answer.registration?.registered ? ` since ${shortDay(answer.registration.registered)}` : '';
-  const until = answer.registration?.expires ? `, paid until ${shortDay(answer.registration.expires)}` : '';
-  const words = {
-    free: 'Free.',
-    taken: `Taken${since}${until}.`,
-    premium: 'Free, but a premium name: it costs its own price and is never included.',
-    reserved: 'Reserved: the registry lets nobody have it.',
-    unchecked: `Could not be checked: ${answer.why ?? ''} That does not mean it is free.`,
-  };
-  return (
-    <span
-      className={cx(
-        'flex gap-2',
-        state === 'free'
-          ? 'text-green font-semibold'
-          : state === 'premium' || state === 'unchecked'
-            ? 'text-red'
-            : 'text-soft',
-      )}
-    >
-      <Mark aria-hidden className="mt-0.5 size-4 shrink-0" />
-      <span>{words[state]}</span>
-    </span>
-  );
-}
-
-function Offer({
-  seller,
-  answer,
+function EndingRows({
   label,
-  ending,
+  offer,
+  costs,
+  isAsking,
+  askAgain,
 }: {
-  seller: Seller;
-  answer: DomainAnswer;
   label: string;
-  ending: string;
+  offer: Ending;
+  costs: NameCost[];
+  isAsking: boolean;
+  askAgain: () => void;
 }) {
   const { page, change } = useSite();
-  const { letter, candidate } = page.worksheet;
-  const { register, renew } = answer.premium ?? seller;
-  const [chosen] = candidate.domains;
-  const isChosen =
-    chosen?.route === 'register' && chosen.book === seller.book && chosen.name === label && chosen.ending === ending;
+  const domain = `${label}.${offer.ending}`;
+  const answer = useAnswer(page.id, page.worksheet.letter, domain);
+  const isHeld = page.held.some((held) => held.name === label && held.ending === offer.ending);
+  const offered =
+    answer?.buyable === 'anywhere'
+      ? costs
+      : answer?.buyable === 'where-asked' && answer.premiumCost
+        ? [answer.premiumCost]
+        : [];
+  const held = { names: [{ name: label, ending: offer.ending }] };
   return (
-    <div className="flex flex-wrap items-baseline gap-x-3">
-      <span>
-        <bdi>{seller.provider}</bdi>: {register ? money(register, seller.currency) : 'not stated'}, then{' '}
-        {renew ? money(renew, seller.currency) : 'not stated'}
-        {seller.includedFromMonths !== null && !answer.premium && (
-          <span className="text-green"> (a year comes with the plan from {seller.includedFromMonths} months on)</span>
-        )}
-        <OldPrices of={[seller.book]} />
-      </span>
-      {isChosen ? (
-        <span className="text-green font-semibold">on {letter} now</span>
-      ) : (
-        <Button
-          look="text"
-          onClick={() =>
-            change({
-              kind: 'choose-domain',
-              letter,
-              domain: {
-                route: 'register',
-                book: seller.book,
-                name: label,
-                ending,
-                years: 1,
-                premium: answer.premium,
-                addOns: [],
-                codes: [],
-              },
-            })
-          }
+    <tbody className="odd:bg-band border-rule border-b align-top max-lg:block max-lg:py-2">
+      <tr className="max-lg:block [&>*]:px-2.5 [&>*]:py-1.5">
+        <th
+          scope="rowgroup"
+          rowSpan={Math.max(1, offered.length)}
+          className="font-normal max-lg:block lg:w-80 lg:max-w-80"
         >
-          Take it for {letter}
-          <span className="sr-only">
-            : {label}.{ending} from {seller.provider}
+          <bdi className="font-semibold">
+            {label}
+            <wbr />.{offer.ending}
+          </bdi>
+          {answer ? (
+            <>
+              <AnswerMark answer={answer} words={answerSentence(answer)} />
+              <span className="text-soft block text-[13px]">{askedWords(answer)}</span>
+            </>
+          ) : (
+            <span className="text-soft block">{isAsking ? 'asking …' : 'not asked yet'}</span>
+          )}
+          <span className="flex gap-x-4">
+            {answer && !isAsking && (answer.state === 'unchecked' || answer.isOld || answer.isContradicted) && (
+              <Button look="text" onClick={askAgain}>
+                Ask again<span className="sr-only"> about {domain}</span>
+              </Button>
+            )}
+            {answer && answer.state !== 'taken' && answer.state !== 'reserved' && (
+              <Button
+                look="text"
+                className="text-[13px]"
+                onClick={() => change({ kind: isHeld ? 'drop-names' : 'hold-names', ...held })}
+              >
+                {isHeld ? 'Drop' : 'Hold'}
+                <span className="sr-only"> {domain}</span>
+              </Button>
+            )}
           </span>
-        </Button>
-      )}
-    </div>
+        </th>
+        {offered[0] ? (
+          <SellerCells cost={offered[0]} label={label} premium={answer?.premium ?? null} />
+        ) : (
+          <td colSpan={6} className="max-lg:hidden" />
+        )}
+      </tr>
+      {offered.slice(1).map((cost) => (
+        <tr key={cost.book} className="border-rule border-t max-lg:block [&>*]:px-2.5 [&>*]:py-1.5">
+          <SellerCells cost={cost} label={label} premium={null} />
+        </tr>
+      ))}
+    </tbody>
+  );
+}
+
+/** What one seller takes for it. */
+function SellerCells({
+  cost,
+  label,
+  premium,
+}: {
+  cost: NameCost;
+  label: string;
+  premium: Schemas['PremiumWire'] | null;
+}) {
+  const { page } = useSite();
+  const price = (amount: string | null) => (amount ? money(amount, cost.currency) : 'not stated');
+  return (
+    <>
+      <SellerRow.Name cost={cost} />
+      <td className="text-right max-lg:inline-block">
+        <span className="text-soft lg:hidden">first year </span>
+        {price(cost.register)}
+      </td>
+      <td className="text-right max-lg:inline-block">
+        <span className="text-soft lg:hidden">then </span>
+        {price(cost.renew)}
+      </td>
+      <td className="text-right font-semibold max-lg:inline-block">
+        <span className="text-soft font-normal lg:hidden">over {shortSpan(page.settings.horizonMonths)} </span>
+        {cost.horizon ? sumFigure(cost.horizon) : 'not known'}
+        <OldPrices of={[cost.book]} />
+      </td>
+      <SellerRow.Privacy cost={cost} />
+      <SellerRow.Take cost={cost} label={label} premium={premium} />
+    </>
   );
 }

@@ -23,44 +23,67 @@ function PublicRecord({ control }: { control: Control<OrderForm> }) {
   }
 
   const country = countries.find(([code]) => code === contact.country)?.[1] ?? '';
-  const rows: [string, string][] = [
-    ['Holder', contact.name],
-    ['Street', contact.street],
-    ['Town', [contact.town, contact.postcode].filter(Boolean).join(', ')],
-    ['Country', country],
-    ['Mail', contact.mail],
-    ['Telephone', contact.telephone],
+  const rows: [string, string, string][] = [
+    ['name', 'Holder', contact.name],
+    ['street', 'Street', contact.street],
+    ['town', 'Town', contact.town],
+    ['postcode', 'Postcode', contact.postcode],
+    ['country', 'Country', country],
+    ['mail', 'Mail', contact.mail],
+    ['telephone', 'Telephone', contact.telephone],
   ];
   return (
     <section aria-labelledby="public-record">
       <h2 id="public-record" className="text-lg">
         What everybody can read
       </h2>
-      <p className="text-soft text-sm">
-        {record.isPrivate
-          ? `You take contact privacy: ${record.seller} stands in your place in the public record.`
-          : 'Without contact privacy the registry may show all of this in its public record.'}
-      </p>
+      <p className="text-soft text-sm">{recordWords(record)}</p>
       <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band mt-2 grid grid-cols-[6rem_minmax(0,1fr)] text-[14px] [&>*]:px-2.5 [&>*]:py-1">
         <dt className="text-soft">Domain</dt>
         <dd className="font-semibold break-words">
           <bdi>{record.domain}</bdi>
         </dd>
-        {rows.map(([name, value]) => (
-          <Row key={name} name={name} value={value} isPrivate={record.isPrivate} />
+        {rows.map(([field, name, value]) => (
+          <Row key={name} name={name} value={value} isHidden={!isShown(record, field)} />
         ))}
       </dl>
     </section>
   );
 }
 
-function Row({ name, value, isPrivate }: { name: string; value: string; isPrivate: boolean }) {
+type Record = NonNullable<ReturnType<typeof useSite>['page']['worksheet']['publicRecord']>;
+
+// What a book does not state is taken as shown, unless contact privacy is had.
+const isShown = ({ shown, isPrivate }: Record, field: string) => (shown ? shown.includes(field) : !isPrivate);
+
+function recordWords({ isPrivate, privacy, seller, shown }: Record): string {
+  if (shown === null) {
+    return isPrivate
+      ? `You take contact privacy: ${seller} stands in your place in the public record.`
+      : 'Without contact privacy the registry may show all of this in its public record: the price list does not say.';
+  }
+
+  switch (privacy) {
+    case 'forbidden':
+      return 'This registry hides nobody: what stands here in black is seen, whatever is bought.';
+    case 'by-default':
+      return isPrivate
+        ? `You take contact privacy: ${seller} stands in your place in the public record.`
+        : 'This registry leaves a private person’s details out by itself; a business’s are seen.';
+    default:
+      return isPrivate
+        ? `You take contact privacy: ${seller} stands in your place in the public record.`
+        : 'Without contact privacy anybody can read what stands here in black.';
+  }
+}
+
+function Row({ name, value, isHidden }: { name: string; value: string; isHidden: boolean }) {
   return (
     <>
       <dt className="text-soft">{name}</dt>
       <dd className="break-words">
-        {isPrivate ? (
-          <span className="text-green">kept private</span>
+        {isHidden ? (
+          <span className="text-green">not shown</span>
         ) : (
           <bdi className={value ? '' : 'text-soft'}>{value || 'not given yet'}</bdi>
         )}

@@ -28,9 +28,18 @@ export function changeWords(change: Change): string {
       return 'change the needs';
     case 'add-candidate':
       return change.copyOf ? `copy ${change.copyOf}` : 'add a candidate';
+    case 'hold-names':
+      return `hold ${namesOf(change.names)}`;
+    case 'drop-names':
+      return `drop ${namesOf(change.names)}`;
     default:
       return `${change.letter}: ${ofCandidate(change)}`;
   }
+}
+
+function namesOf(names: readonly { name: string; ending: string }[]): string {
+  const [first] = names;
+  return names.length === 1 && first ? `${first.name}.${first.ending}` : `${names.length} names`;
 }
 
 function ofCandidate(change: Extract<Change, { letter: string }>): string {
@@ -51,6 +60,10 @@ function ofCandidate(change: Extract<Change, { letter: string }>): string {
       return change.domain
         ? `the domain ${change.domain.name ?? ''}${change.domain.ending ? `.${change.domain.ending}` : ''} ${change.domain.years ? `for ${shortSpan(12 * change.domain.years)}` : ''}`.trim()
         : 'no domain';
+    case 'add-domain':
+      return `add ${change.domain.name ?? ''}.${change.domain.ending ?? ''}`;
+    case 'drop-domain':
+      return `take off ${change.domain}`;
     case 'set-extra':
       return change.quantity > 0 ? `take ${change.extra}` : `leave ${change.extra} off`;
     case 'enter-code':

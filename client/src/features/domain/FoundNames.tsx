@@ -1,0 +1,196 @@
+import { useNavigate } from '@tanstack/react-router';
+import { useState } from 'react';
+import type { NameAnswer, NameCost } from '../../api/client';
+import { useAnswer, type SoughtNames } from '../../api/names';
+import { useSite } from '../../api/site';
+import { sumMoney } from '../../format/money';
+import { count, shortSpan } from '../../format/words';
+import { Button } from '../../ui/Button';
+import { InkSelect } from '../../ui/Field';
+import { ScrollRegion } from '../../ui/ScrollRegion';
+import { Head, Heads, Row, Table } from '../../ui/Table';
+import { AnswerMark } from './AnswerMark';
+import { answerWord, askedWords } from './answerWords';
+import { leastOf, rankOf } from './costs';
+import { adviceWords, type Name } from './nameWords';
+
+const page = 60;
+
+const orders = {
+  given: 'as they came',
+  cost: 'what costs least first',
+  short: 'the shortest first',
+  plain: 'least to think twice about first',
+  letters: 'from A to Z',
+} as const;
+
+/** What was found: names down, endings across. */
+export function FoundNames({
+  list,
+  costs,
+  known,
+  asked,
+}: {
+  list: SoughtNames;
+  costs: readonly NameCost[];
+  known: (domain: string) => NameAnswer | undefined;
+  /** Grows with each answer: what is sorted by answers is sorted anew. */
+  asked: number;
+}) {
+  const [order, setOrder] = useState<keyof typeof orders>('given');
+  const [only, setOnly] = useState({ free: false, plain: false });
+  const [more, setMore] = useState(1);
+  const answersOf = ({ label }: Name) => list.endings.map((ending) => known(`${label}.${ending}`));
+  const compare: Record<keyof typeof orders, (left: Name, right: Name) => number> = {
+    given: () => 0,
+    cost: (left, right) => rankOf(answersOf(left), costs) - rankOf(answersOf(right), costs),
+    short: (left, right) => left.label.length - right.label.length,
+    plain: (left, right) => left.advice.length - right.advice.length,
+    letters: (left, right) => left.label.localeCompare(right.label),
+  };
+  const names = list.names
+    .filter((name) => !only.plain || name.advice.length === 0)
+    .filter((name) => !only.free || answersOf(name).some((answer) => answer && answer.buyable !== 'nowhere'))
+    .sort(compare[order]);
+  const shown = names.slice(0, more * page);
+  return (
+    <div className="mt-2" data-asked={asked}>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <span>
+          {count(names.length)} of {count(list.names.length)} names,{' '}
+          <InkSelect
+            label="Order of the names"
+            value={order}
+            onChange={(event) => setOrder(event.target.value as keyof typeof orders)}
+          >
+            {Object.entries(orders).map(([key, words]) => (
+              <option key={key} value={key}>
+                {words}
+              </option>
+            ))}
+          </InkSelect>
+        </span>
+        <Only checked={only.free} onChange={(free) => setOnly({ ...only, free })}>
+          only those that can be had
+        </Only>
+        <Only checked={only.plain} onChange={(plain) => setOnly({ ...only, plain })}>
+          only those with nothing to think twice about
+        </Only>
+      </div>
+      <ScrollRegion label="Names and endings">
+        <Table className="w-full" caption="Names and what the registrars say of them">
+          <Heads className="max-md:sr-only">
+            <Head>Name</Head>
+            {list.endings.map((ending) => (
+              <Head key={ending}>.{ending}</Head>
+            ))}
+          </Heads>
+          <tbody>
+            {shown.map((name) => (
+              <Row
+                key={name.label}
+                className="max-md:block max-md:py-1.5 max-md:[&>*]:block"
+                label={
+                  <>
+                    <bdi className="font-semibold break-all">{name.label}</bdi>
+                    {name.advice.map((advice) => (
+                      <span key={advice.code} className="text-soft block text-[13px]">
+                        {adviceWords(advice)}
+                      </span>
+                    ))}
+                  </>
+                }
+              >
+                {list.endings.map((ending) => (
+                  <AnswerCell key={ending} label={name.label} ending={ending} costs={costs} />
+                ))}
+              </Row>
+            ))}
+          </tbody>
+        </Table>
+      </ScrollRegion>
+      {names.length > shown.length && (
+        <Button look="text" className="mt-2" onClick={() => setMore(more + 1)}>
+          Show {count(Math.min(page, names.length - shown.length))} more
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function Only({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: string;
+}) {
+  return (
+    <label className="flex items-baseline gap-2">
+      <input
+        type="checkbox"
+        className="translate-y-0.5"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {children}
+    </label>
+  );
+}
+
+function AnswerCell({ label, ending, costs }: { label: string; ending: string; costs: readonly NameCost[] }) {
+  const { page, change } = useSite();
+  const navigate = useNavigate();
+  const domain = `${label}.${ending}`;
+  const answer = useAnswer(page.id, page.worksheet.letter, domain);
+  const isHeld = page.held.some((held) => held.name === label && held.ending === ending);
+  const least = answer?.premiumCost ?? leastOf(costs, ending);
+  return (
+    <td>
+      <span className="text-soft mr-2 md:hidden">.{ending}</span>
+      {!answer ? (
+        <span className="text-soft">not asked yet</span>
+      ) : (
+        <>
+          <span title={`${askedWords(answer)}${answer.why ? `. ${answer.why}` : ''}`} className="max-md:inline-flex">
+            <AnswerMark answer={answer} words={`${answerWord(answer)}${answer.isOld ? ', over an hour ago' : ''}`} />
+          </span>
+          {answer.buyable !== 'nowhere' && (
+            <span className="block text-[13px]">
+              {least?.horizon && (
+                <span className="text-soft block">
+                  {sumMoney(least.horizon, page.settings.currency)} over {shortSpan(page.settings.horizonMonths)}
+                </span>
+              )}
+              <span className="flex gap-x-3">
+                <Button
+                  look="text"
+                  onClick={() =>
+                    void navigate({
+                      to: '/sites/$siteId/domain',
+                      params: { siteId: page.id },
+                      search: (search) => ({ view: search.view, name: domain }),
+                    })
+                  }
+                >
+                  Look<span className="sr-only"> at {domain}</span>
+                </Button>
+                <Button
+                  look="text"
+                  onClick={() =>
+                    change({ kind: isHeld ? 'drop-names' : 'hold-names', names: [{ name: label, ending }] })
+                  }
+                >
+                  {isHeld ? 'Drop' : 'Hold'}
+                  <span className="sr-only"> {domain}</span>
+                </Button>
+              </span>
+            </span>
+          )}
+        </>
+      )}
+    </td>
+  );
+}

@@ -1,0 +1,96 @@
+import type { NameAnswer, NameCost } from '../../api/client';
+import { shortDay } from '../../format/dates';
+import { money } from '../../format/money';
+import { span } from '../../format/words';
+
+/** An answer in a word or two, where there is little room. */
+export function answerWord({ state, isContradicted }: NameAnswer): string {
+  return isContradicted
+    ? 'contradicted'
+    : { free: 'free', taken: 'taken', premium: 'premium', reserved: 'reserved', unchecked: 'not checked' }[state];
+}
+
+/** An answer as a sentence. */
+export function answerSentence(answer: NameAnswer): string {
+  const { registration, why } = answer;
+  const since = registration?.registered ? ` since ${shortDay(registration.registered)}` : '';
+  const until = registration?.expires ? `, paid until ${shortDay(registration.expires)}` : '';
+  if (answer.isContradicted) {
+    return `The registrar says it is free, the registry says it is taken${since}${until}. Ask again before you rely on either.`;
+  }
+
+  switch (answer.state) {
+    case 'free':
+      return 'Free.';
+    case 'taken':
+      return registration
+        ? `Taken${since}${until}${lockWords(registration.status)}.`
+        : 'Taken. Its public record could not be read.';
+    case 'premium':
+      return 'Free, but a premium name: it costs its own price and is never included.';
+    case 'reserved':
+      return 'Reserved: the registry lets nobody have it.';
+    case 'unchecked':
+      return `Could not be checked. ${why ?? ''} That does not mean it is free.`;
+  }
+}
+
+const lockWords = (status: string[]) =>
+  status.some((state) => state.includes('transfer prohibited')) ? ', locked against moving' : '';
+
+const clock = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** "asked 27 Nov, 14:05": answers are worth little after an hour. */
+export function askedWords({ askedAt, isOld }: NameAnswer): string {
+  return `asked ${clock.format(new Date(askedAt))}${isOld ? ', over an hour ago' : ''}`;
+}
+
+/** Whether the plan's domain-year is spent on it, or why not; null where there is none to speak of. */
+export function includedWords({ included, includedFromMonths, ending }: NameCost): string | null {
+  switch (included) {
+    case 'spent':
+      return 'the plan’s year is spent on it';
+    case 'none-given':
+      return null;
+    case 'elsewhere':
+      return 'the plan’s year is lost: it counts at the host alone';
+    case 'ending':
+      return `the plan’s year is not for .${ending}`;
+    case 'term':
+      return `a year comes with the plan from ${span(includedFromMonths ?? 0)} on`;
+    case 'premium':
+      return 'never included: a premium name';
+    case 'off':
+      return 'the plan’s year is turned off';
+  }
+}
+
+/** Contact privacy there: with the name, for how much, or why not. */
+export function privacyWords({ privacy, privacyPerYear, currency }: NameCost): string {
+  switch (privacy) {
+    case 'included':
+      return 'included';
+    case 'sold':
+      return privacyPerYear ? `${money(privacyPerYear, currency)} a year` : 'price not stated';
+    case 'by-default':
+      return 'by the registry';
+    case 'forbidden':
+      return 'not allowed';
+    case 'not-sold':
+      return 'not sold';
+  }
+}
+
+const recordFields: Record<string, string> = {
+  name: 'Name',
+  organisation: 'Organisation',
+  street: 'Street',
+  town: 'Town',
+  postcode: 'Postcode',
+  country: 'Country',
+  mail: 'Mail address',
+  telephone: 'Telephone',
+};
+
+/** A field of the public record; one that only the book knows stands in its words. */
+export const recordField = (field: string) => recordFields[field] ?? field;

@@ -1,0 +1,20 @@
+import type { NameAnswer, NameCost } from '../../api/client';
+
+/** Whoever takes least for an ending over the horizon, by the server's ranks; nothing where no sum is whole. */
+export function leastOf(costs: readonly NameCost[], ending: string): NameCost | undefined {
+  return costs
+    .filter((cost) => cost.ending === ending && cost.rank !== null)
+    .sort((left, right) => (left.rank ?? 0) - (right.rank ?? 0))[0];
+}
+
+/** By the server's rank of the cheapest that can be had; premium names and those that cannot be had go last. */
+export function rankOf(answers: readonly (NameAnswer | undefined)[], costs: readonly NameCost[]): number {
+  const ranks = answers.map((answer) =>
+    answer?.buyable === 'anywhere'
+      ? (leastOf(costs, answer.ending)?.rank ?? 9_000)
+      : answer?.premiumCost
+        ? 9_500
+        : 9_999,
+  );
+  return Math.min(9_999, ...ranks);
+}
