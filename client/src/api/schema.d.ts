@@ -1800,7 +1800,8 @@ export interface components {
             /** Format: int32 */
             includedFromMonths: null | number;
             privacy: components["schemas"]["PrivacyWay"];
-            privacyPerYear: null | string;
+            privacyFirstYear: null | string;
+            privacyLaterYear: null | string;
             privacyExtra: null | string;
             shownWithout: null | string[];
             shownWith: null | string[];
@@ -2266,7 +2267,7 @@ export interface components {
         };
         SeekNamesBody: {
             text: null | string;
-            names: null | string[];
+            ideas: null | components["schemas"]["NameIdeasBody"];
             endings: string[];
         };
         SessionWire: {

@@ -4,11 +4,15 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Worksheets;
 
 /// <summary>How the holder of a new name is kept out of the public record at a seller.</summary>
-/// <param name="PerYear">For <see cref="PrivacyWay.Sold"/>: the first year, in minor units of the book's currency; null: not stated.</param>
+/// <param name="FirstYear">For <see cref="PrivacyWay.Sold"/>: the first year, in minor units of the book's currency; null: not stated.</param>
+/// <param name="LaterYear">So for each year after the last price step.</param>
 /// <param name="Extra">For <see cref="PrivacyWay.Sold"/>: the id of the extra that does it.</param>
-public sealed record PrivacyThere(PrivacyWay Way, Minor? PerYear = null, string? Extra = null)
+public sealed record PrivacyThere(PrivacyWay Way, Minor? FirstYear = null, Minor? LaterYear = null, string? Extra = null)
 {
     private const string Tag = "privacy";
+
+    /// <summary>No price is still to change by then.</summary>
+    private const int LastYear = 100;
 
     internal static PrivacyThere Of(Candidate candidate, EndingSeller seller, IReadOnlyList<OfferBook> books)
     {
@@ -18,24 +22,31 @@ public sealed record PrivacyThere(PrivacyWay Way, Minor? PerYear = null, string?
         return rule == RecordPrivacy.Forbidden ? new PrivacyThere(PrivacyWay.Forbidden)
             : extra is not null && (seller.Price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true) ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
             : rule == RecordPrivacy.ByDefault ? new PrivacyThere(PrivacyWay.ByDefault)
-            : extra is not null ? new PrivacyThere(PrivacyWay.Sold, FirstYear(extra), extra.Id)
+            : extra is not null ? new PrivacyThere(PrivacyWay.Sold, YearOf(extra, 0), YearOf(extra, LastYear), extra.Id)
             : new PrivacyThere(PrivacyWay.NotSold);
     }
 
-    private static Minor? FirstYear(AddOn extra)
+    // One charged once covers every year after the first.
+    private static Minor? YearOf(AddOn extra, int year)
     {
-        Minor year = 0;
-        for (var period = 0; period < (extra.Every == ChargeEvery.Month ? 12 : 1); period++)
+        if (extra.Every == ChargeEvery.Once && year > 0)
+        {
+            return 0;
+        }
+
+        Minor sum = 0;
+        var periods = extra.Every == ChargeEvery.Month ? 12 : 1;
+        for (var period = year * periods; period < (year + 1) * periods; period++)
         {
             if (extra.Prices.At(period) is not { IsStated: true } price)
             {
                 return null;
             }
 
-            year += price.Units;
+            sum += price.Units;
         }
 
-        return year;
+        return sum;
     }
 }
 

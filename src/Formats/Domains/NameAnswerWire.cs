@@ -67,8 +67,8 @@ public sealed record RefusedLineWire(int Line, string Text, string Why);
 
 /// <summary>What is looked for.</summary>
 /// <param name="Text">A list, a name a line, or a CSV file with a column of names.</param>
-/// <param name="Names">Or the names themselves.</param>
-public sealed record SeekNamesBody(string? Text, IReadOnlyList<string>? Names, IReadOnlyList<string> Endings);
+/// <param name="Ideas">Or what ideas are to be made of.</param>
+public sealed record SeekNamesBody(string? Text, NameIdeasBody? Ideas, IReadOnlyList<string> Endings);
 
 /// <summary>What is asked.</summary>
 /// <param name="Names">Null: what is looked for. So for the endings.</param>

@@ -57,9 +57,10 @@ public static class ReadNameReader
     }
 
     /// <summary>Ideas of a business, its trade and its town; null with what is wrong in <paramref name="faults"/>.</summary>
-    public static IReadOnlyList<ReadName>? ReadIdeas(JsonElement root, FaultList faults)
+    public static IReadOnlyList<NameIdea>? ReadIdeas(JsonElement root, FaultList faults) => ReadIdeas(new Node(root, "", faults), faults);
+
+    internal static IReadOnlyList<NameIdea>? ReadIdeas(Node node, FaultList faults)
     {
-        var node = new Node(root, "", faults);
         if (!node.IsObject())
         {
             node.Required("What ideas are to be made of");

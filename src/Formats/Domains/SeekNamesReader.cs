@@ -6,7 +6,7 @@ using CsvHelper.Configuration;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads what names are looked for: typed ones, a pasted list, or a column of a CSV file. Each is read as a name is; what is none is told with its line.</summary>
+/// <summary>Reads what names are looked for: ideas, a pasted list, or a column of a CSV file. Each is read as a name is; what is none is told with its line.</summary>
 public static class SeekNamesReader
 {
     /// <summary>The longest text that is read, in characters.</summary>
@@ -25,7 +25,8 @@ public static class SeekNamesReader
             return null;
         }
 
-        var text = node["text"].Text();
+        // Longer than any other text that is read.
+        var text = node["text"].Element is { ValueKind: JsonValueKind.String } element ? element.GetString() : node["text"].Text();
         if (text?.Length > LongestText)
         {
             node["text"].Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {LongestText} are read.");
@@ -33,8 +34,8 @@ public static class SeekNamesReader
         }
 
         var refused = new List<RefusedLineWire>();
-        IEnumerable<(int Line, string Name)> typed = text is null ? node["names"].Texts().Select((name, at) => (at + 1, name)) : Lines(text);
-        var labels = new List<string>();
+        IEnumerable<(int Line, string Name)> typed = node["ideas"].IsObject() ? Ideas(node["ideas"], faults) : Lines(text ?? "");
+        var found = new List<SoughtName>();
         foreach (var (line, name) in typed.Where(typed => typed.Name.Trim().Length > 0))
         {
             if (WhyNot(name, out var label) is { } why)
@@ -43,11 +44,11 @@ public static class SeekNamesReader
             }
             else
             {
-                labels.Add(label);
+                found.Add(new SoughtName(label, name));
             }
         }
 
-        var distinct = labels.Distinct(StringComparer.Ordinal).ToImmutableArray();
+        var distinct = found.DistinctBy(name => name.Label).ToImmutableArray();
         var endings = Endings(node["endings"], sold);
         CheckAmount(node, distinct.Length, endings.Length);
         return faults.Any ? null : (new SoughtNames(distinct, endings), [.. refused.Take(200)]);
@@ -63,7 +64,7 @@ public static class SeekNamesReader
             return null;
         }
 
-        var labels = ImmutableArray.CreateBuilder<string>();
+        var labels = ImmutableArray.CreateBuilder<SoughtName>();
         foreach (var (name, at) in node["names"].Texts().Select((name, at) => (name, at)))
         {
             var (label, fault) = DomainLabel.Parse(name);
@@ -73,13 +74,13 @@ public static class SeekNamesReader
             }
             else
             {
-                labels.Add(label!.Text);
+                labels.Add(new SoughtName(label!.Text, label.Text));
             }
         }
 
         var endings = Endings(node["endings"], sold);
         CheckAmount(node, labels.Count, endings.Length);
-        return faults.Any ? null : new SoughtNames([.. labels.Distinct(StringComparer.Ordinal)], endings);
+        return faults.Any ? null : new SoughtNames([.. labels.Distinct()], endings);
     }
 
     /// <summary>Whether good answers are asked for again, and whether the public record is looked at too.</summary>
@@ -111,15 +112,17 @@ public static class SeekNamesReader
 
     private static void CheckAmount(Node node, int labels, int endings)
     {
-        if (labels > SoughtNames.MostLabels)
+        if (labels > SoughtNames.MostNames)
         {
-            node["names"].Fault(FaultCodes.OutOfRange, $"These are {labels} names; at most {SoughtNames.MostLabels} are looked for at once. Leave some out.");
+            node["names"].Fault(FaultCodes.OutOfRange, $"These are {labels} names; at most {SoughtNames.MostNames} are looked for at once. Leave some out.");
         }
         else if (labels * endings > SoughtNames.MostQuestions)
         {
             node["endings"].Fault(FaultCodes.OutOfRange, $"{labels} names under {endings} endings are {labels * endings} questions; at most {SoughtNames.MostQuestions} are asked at once. Choose fewer endings.");
         }
     }
+
+    private static IEnumerable<(int Line, string Name)> Ideas(Node node, FaultList faults) => ReadNameReader.ReadIdeas(node, faults)?.Select((idea, at) => (at + 1, idea.Typed)) ?? [];
 
     private static ImmutableArray<string> Endings(Node node, IReadOnlyCollection<string> sold)
     {

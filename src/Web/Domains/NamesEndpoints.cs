@@ -24,7 +24,7 @@ internal static class NamesEndpoints
     private static IResult Ideas(JsonBody<NameIdeasBody> body)
     {
         var faults = new FaultList();
-        return ReadNameReader.ReadIdeas(body.Root, faults) is { } ideas ? Results.Ok(ideas.Select(ReadNameWire.Of)) : FaultResults.Unprocessable(faults);
+        return ReadNameReader.ReadIdeas(body.Root, faults) is { } ideas ? Results.Ok(ideas.Select(idea => ReadNameWire.Of(idea.Name))) : FaultResults.Unprocessable(faults);
     }
 
     private static IResult Read(JsonBody<ReadNameBody> body)

@@ -1,7 +1,7 @@
+using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Data;
 
 namespace HomeStart.Web.Domains;
 
@@ -17,9 +17,10 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
     public IReadOnlyList<NameQuestion> Questions(VersionedSite site, string? view, SoughtNames sought)
     {
         var asked = Offers(site, view).ToDictionary(offer => offer.Ending, offer => (offer.Sellers.FirstOrDefault(seller => workspace.IsConnected(seller.Book)) ?? offer.Sellers[0]).Book.Id, StringComparer.Ordinal);
-        return [.. from label in sought.Labels from ending in sought.Endings
-            where asked.ContainsKey(ending) && DomainName.Parse(label, ending).Domain is not null
-            select new NameQuestion(asked[ending], DomainName.Parse(label, ending).Domain!)];
+        return [.. from name in sought.Names from ending in sought.Endings
+            let domain = asked.ContainsKey(ending) ? DomainName.Parse(name.Label, ending).Domain : null
+            where domain is not null
+            select new NameQuestion(asked[ending], domain)];
     }
 
     /// <summary>What new names cost with a candidate, by ending and seller.</summary>
@@ -56,7 +57,7 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
         }
 
         return new SoughtNamesWire(
-            [.. sought.Labels.Select(label => ReadNameWire.Of(NameData.Reader.Read(label, null, null)))],
+            [.. sought.Names.Select(name => ReadNameWire.Of(NameData.Reader.Read(name.Typed, null, null)))],
             sought.Endings,
             answers,
             questions.Count(question => !known.TryGetValue(question.Domain.Text, out var answer) || answer.Availability.State == AvailabilityState.Unchecked || answer.IsOld(time.GetUtcNow())),

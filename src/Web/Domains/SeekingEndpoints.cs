@@ -142,7 +142,7 @@ internal static class SeekingEndpoints
 
         var now = time.GetUtcNow();
         var near = NearNames.ToAsk(label, NameData.Reader.Read(label, null, null).Others);
-        var questions = seeking.Questions(site, view, new SoughtNames(near, [ending]));
+        var questions = seeking.Questions(site, view, new SoughtNames([.. near.Select(name => new SoughtName(name, name))], [ending]));
         var known = (await desk.RecentAsync(now, cancel)).ToDictionary(answer => answer.Domain.Text, StringComparer.Ordinal);
         var fresh = new List<NameAnswer>();
         await foreach (var news in checks.AskAsync(workspace.World, [.. questions.Where(question => !known.ContainsKey(question.Domain.Text))], withRecord: false, cancel))

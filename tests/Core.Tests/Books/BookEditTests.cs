@@ -38,6 +38,15 @@ public class BookEditTests
             },
             iter: 300);
 
+    [Theory]
+    [InlineData(null, false, "name mail")]
+    [InlineData(null, true, "")]
+    [InlineData(RecordPrivacy.Sold, true, "")]
+    [InlineData(RecordPrivacy.ByDefault, false, "name mail")]
+    [InlineData(RecordPrivacy.Forbidden, true, "name mail")]
+    public void Contact_privacy_hides_a_holder_where_the_registry_lets_it(RecordPrivacy? privacy, bool hasPrivacy, string shown) =>
+        string.Join(' ', new PublicRecordRule(["name", "mail"], privacy).ShownWith(hasPrivacy)).ShouldBe(shown);
+
     [Fact]
     public void The_example_that_teaches_has_no_fault_and_says_all_that_can_be_said()
     {
@@ -48,6 +57,8 @@ public class BookEditTests
         using var schema = new StreamReader(BookSchema.Open());
         JsonSchema.FromText(schema.ReadToEnd()).Evaluate(example).IsValid.ShouldBeTrue();
         (book.Change, book.Domains[0].Lapse).ShouldBe((new ChangeRule(true, false), new LapseRule(30, 30, 9000, 5)));
+        book.Domains[0].PublicRecord!.Privacy.ShouldBe(RecordPrivacy.Sold);
+        book.Domains[0].PublicRecord!.Shows.ShouldBe(["name", "street", "town", "postcode", "country", "mail", "telephone"]);
         JsonNode.DeepEquals(JsonNode.Parse(BookWriter.Text(BookWriter.Write(book)))!["domains"], JsonNode.Parse(example.GetProperty("domains").GetRawText()) is JsonArray list ? Filled(list) : null).ShouldBeTrue();
 
         // Every ending can be held for ten years unless the book says otherwise.

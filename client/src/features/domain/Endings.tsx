@@ -175,6 +175,7 @@ function SellerCells({
         <span className="text-soft font-normal lg:hidden">over {shortSpan(page.settings.horizonMonths)} </span>
         {cost.horizon ? sumFigure(cost.horizon) : 'not known'}
         <OldPrices of={[cost.book]} />
+        <SellerRow.Years cost={cost} />
       </td>
       <SellerRow.Privacy cost={cost} />
       <SellerRow.Take cost={cost} label={label} premium={premium} />

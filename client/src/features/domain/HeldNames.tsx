@@ -15,7 +15,7 @@ type Held = Schemas['HeldNameWire'];
 export function HeldNames({ costs }: { costs: readonly NameCost[] }) {
   const { page, change, changes } = useSite();
   return (
-    <section className="mt-8" aria-labelledby="held">
+    <section className="my-6 max-w-4xl" aria-labelledby="held">
       <h2 id="held" className="text-lg">
         Held names
       </h2>

@@ -6,11 +6,10 @@ import { useSite } from '../../api/site';
 import { count } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { ChosenDomain } from './ChosenDomain';
 import { DomainParts } from './DomainParts';
 import { FoundNames } from './FoundNames';
 import { HeldNames } from './HeldNames';
-import { WhatToCheck } from './WhatToCheck';
+import { WhatToCheck, type Question } from './WhatToCheck';
 
 /** Hundreds of names under many endings at once: thought of here, or pasted. */
 export function ManyNames() {
@@ -23,10 +22,10 @@ export function ManyNames() {
   const costs = useQuery(nameCostsQuery(page.id, letter, page.revision)).data ?? [];
   const [fault, setFault] = useState<string | null>(null);
 
-  const check = async (question: { text?: string; names?: string[]; endings: string[] }) => {
+  const check = async ({ text = null, ideas = null, endings }: Question) => {
     setFault(null);
     try {
-      await seek({ text: question.text ?? null, names: question.names ?? null, endings: question.endings });
+      await seek({ text, ideas: ideas && { ...ideas, customersIn: null }, endings });
       await ask({});
       await sought.refetch();
     } catch (error) {
@@ -99,11 +98,11 @@ export function ManyNames() {
             )}
             {!asking.isAsking && list.left === 0 && <span role="status">All asked.</span>}
           </div>
+          <HeldNames costs={costs} />
           <FoundNames list={list} costs={costs} known={known} asked={asking.asked} />
         </>
       )}
-      <ChosenDomain />
-      <HeldNames costs={costs} />
+      {list?.names.length === 0 && <HeldNames costs={costs} />}
     </>
   );
 }

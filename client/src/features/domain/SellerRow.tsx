@@ -29,7 +29,6 @@ function Name({ cost }: { cost: NameCost }) {
           {included}
         </span>
       )}
-      <Years cost={cost} />
     </td>
   );
 }
@@ -44,7 +43,7 @@ function Years({ cost }: { cost: NameCost }) {
   }
 
   return (
-    <span className="block text-[13px]">
+    <span className="block text-[13px] font-normal">
       <InkPopover
         wide
         label={`1 to ${cost.years.length} years at once: .${cost.ending} at ${cost.provider}`}
@@ -179,4 +178,4 @@ function Take({ cost, label, premium }: { cost: NameCost; label: string; premium
   );
 }
 
-export const SellerRow = { Name, Privacy, Take };
+export const SellerRow = { Name, Years, Privacy, Take };

@@ -1,14 +1,12 @@
-import { useMutation } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { api, expect } from '../../api/client';
 import { useSite } from '../../api/site';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 
-interface Question {
-  text?: string;
-  names?: string[];
+export interface Question {
+  text?: string | null;
+  ideas?: { business: string; trade: string; town: string } | null;
   endings: string[];
 }
 
@@ -48,7 +46,7 @@ export function WhatToCheck({ check, isBusy }: { check: (question: Question) => 
         ))}
       </fieldset>
       {from === 'ideas' ? (
-        <FromIdeas check={(names) => check({ names, endings })} isBusy={isBusy} />
+        <FromIdeas check={(ideas) => check({ ideas, endings })} isBusy={isBusy} />
       ) : (
         <FromList check={(text) => check({ text, endings })} isBusy={isBusy} />
       )}
@@ -65,19 +63,19 @@ function Choice({ children, ...props }: { name: string; checked: boolean; onChan
   );
 }
 
-function FromIdeas({ check, isBusy }: { check: (names: string[]) => Promise<void>; isBusy: boolean }) {
+function FromIdeas({
+  check,
+  isBusy,
+}: {
+  check: (ideas: NonNullable<Question['ideas']>) => Promise<void>;
+  isBusy: boolean;
+}) {
   const { page } = useSite();
   const { register, handleSubmit } = useForm({ defaultValues: { business: page.name, trade: '', town: '' } });
-  const ideas = useMutation({
-    mutationFn: async (body: { business: string; trade: string; town: string }) => {
-      const made = expect(await api.POST('/api/names/ideas', { body: { ...body, customersIn: null } }));
-      await check(made.flatMap(({ ascii, label }) => (ascii === label ? [label] : [])));
-    },
-  });
   return (
     <form
       className="mt-2 grid items-end gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]"
-      onSubmit={(event) => void handleSubmit((typed) => ideas.mutate(typed))(event)}
+      onSubmit={(event) => void handleSubmit((typed) => void check(typed))(event)}
     >
       <TextField label="The business is called" maxLength={100} {...register('business')} />
       <TextField label="It does" maxLength={100} placeholder="clock and barometer repairs" {...register('trade')} />
@@ -85,11 +83,6 @@ function FromIdeas({ check, isBusy }: { check: (names: string[]) => Promise<void
       <Button type="submit" disabled={isBusy}>
         Think of names and check them
       </Button>
-      {ideas.error && (
-        <p role="alert" className="text-red sm:col-span-4">
-          {ideas.error.message}
-        </p>
-      )}
     </form>
   );
 }

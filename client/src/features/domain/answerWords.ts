@@ -4,10 +4,13 @@ import { money } from '../../format/money';
 import { span } from '../../format/words';
 
 /** An answer in a word or two, where there is little room. */
-export function answerWord({ state, isContradicted }: NameAnswer): string {
+export function answerWord({ state, isContradicted, registration }: NameAnswer): string {
+  const since = registration?.registered ? ` since ${registration.registered.slice(0, 4)}` : '';
   return isContradicted
     ? 'contradicted'
-    : { free: 'free', taken: 'taken', premium: 'premium', reserved: 'reserved', unchecked: 'not checked' }[state];
+    : { free: 'free', taken: `taken${since}`, premium: 'premium', reserved: 'reserved', unchecked: 'not checked' }[
+        state
+      ];
 }
 
 /** An answer as a sentence. */
@@ -53,7 +56,7 @@ export function includedWords({ included, includedFromMonths, ending }: NameCost
     case 'none-given':
       return null;
     case 'elsewhere':
-      return 'the plan’s year is lost: it counts at the host alone';
+      return 'bought elsewhere: without the plan’s year';
     case 'ending':
       return `the plan’s year is not for .${ending}`;
     case 'term':
@@ -66,12 +69,16 @@ export function includedWords({ included, includedFromMonths, ending }: NameCost
 }
 
 /** Contact privacy there: with the name, for how much, or why not. */
-export function privacyWords({ privacy, privacyPerYear, currency }: NameCost): string {
+export function privacyWords({ privacy, privacyFirstYear, privacyLaterYear, currency }: NameCost): string {
   switch (privacy) {
     case 'included':
       return 'included';
     case 'sold':
-      return privacyPerYear ? `${money(privacyPerYear, currency)} a year` : 'price not stated';
+      return privacyFirstYear === privacyLaterYear
+        ? privacyFirstYear
+          ? `${money(privacyFirstYear, currency)} a year`
+          : 'price not stated'
+        : `${said(privacyFirstYear, currency)}, then ${said(privacyLaterYear, currency)}`;
     case 'by-default':
       return 'by the registry';
     case 'forbidden':
@@ -80,6 +87,8 @@ export function privacyWords({ privacy, privacyPerYear, currency }: NameCost): s
       return 'not sold';
   }
 }
+
+const said = (amount: string | null, currency: string) => (amount ? money(amount, currency) : 'not stated');
 
 const recordFields: Record<string, string> = {
   name: 'Name',

@@ -2,6 +2,10 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Core.Domains;
 
+/// <summary>A name that was thought of.</summary>
+/// <param name="Typed">With spaces between its words, as somebody would type it.</param>
+public sealed record NameIdea(string Typed, ReadName Name);
+
 /// <summary>Names made of what a business is called, what it does and where: orders, joins, short forms, and trade and town words put together.</summary>
 public static class NameIdeas
 {
@@ -17,13 +21,13 @@ public static class NameIdeas
     private static readonly HashSet<string> Small = new(StringComparer.Ordinal) { "and", "of", "the", "a", "an", "in", "at", "for", "to", "by", "with", "ltd", "limited", "co" };
 
     /// <summary>Ideas that nothing bars, those with the least to think twice about first, then the shorter ones.</summary>
-    public static ImmutableArray<ReadName> Of(string business, string trade, string town, NameReader reader, string? customersIn)
+    public static ImmutableArray<NameIdea> Of(string business, string trade, string town, NameReader reader, string? customersIn)
     {
         return [.. Texts(Words(business), Words(trade), string.Concat(Words(town))).Distinct(StringComparer.Ordinal).Take(Most * 2)
-            .Select(text => reader.Read(text, null, customersIn))
-            .Where(name => name.Problems.IsEmpty && name.Ascii == name.Label)
-            .DistinctBy(name => name.Label)
-            .OrderBy(name => name.Advice.Length).ThenBy(name => name.Label.Length).Take(Most)];
+            .Select(text => new NameIdea(text, reader.Read(text, null, customersIn)))
+            .Where(idea => idea.Name.Problems.IsEmpty && idea.Name.Ascii == idea.Name.Label)
+            .DistinctBy(idea => idea.Name.Label)
+            .OrderBy(idea => idea.Name.Advice.Length).ThenBy(idea => idea.Name.Label.Length).Take(Most)];
     }
 
     // With spaces between the words, so that reading knows what they are.
