@@ -151,6 +151,17 @@ public class SitesTests
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/redo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders", new { }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/advertisement", new { }),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names", null),
+            (HttpMethod.Put, $"/api/sites/{owner.SiteId}/names", new { text = "wren", endings = new[] { "com" } }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/check", new { names = new[] { "wren" }, endings = new[] { "com" } }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/near", new { name = "wren", ending = "com" }),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names/costs", null),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/transfer-checks", new { domain = "wren.com", code = "MOVE-WREN", book = "nameyarrow" }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/owned-name", new { domain = "wren.com", expires = "2027-05-03", renewal = "14.20", book = "nameyarrow" }),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/pointing?domain=wren.com", null),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/pointing.zone?domain=wren.com", null),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/host-entry", null),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/claim.ics", null),
             (HttpMethod.Get, $"/api/orders/{order}", null),
             (HttpMethod.Post, $"/api/orders/{order}/resume", new { }),
             (HttpMethod.Post, $"/api/orders/{order}/cancel", null),
@@ -196,5 +207,5 @@ public class SitesTests
 
     private static int RoutesWithIds(TestHost host) =>
         Microsoft.Extensions.DependencyInjection.ServiceProviderServiceExtensions.GetServices<Microsoft.AspNetCore.Routing.EndpointDataSource>(host.Services)
-            .SelectMany(source => source.Endpoints).OfType<Microsoft.AspNetCore.Routing.RouteEndpoint>().Select(endpoint => endpoint.RoutePattern.RawText).Distinct().Count(route => route!.Contains("Id:guid", StringComparison.Ordinal));
+            .SelectMany(source => source.Endpoints).OfType<Microsoft.AspNetCore.Routing.RouteEndpoint>().Select(endpoint => (Route: endpoint.RoutePattern.RawText, Methods: string.Join(' ', endpoint.Metadata.OfType<Microsoft.AspNetCore.Routing.HttpMethodMetadata>().SelectMany(method => method.HttpMethods)))).Distinct().Count(endpoint => endpoint.Route!.Contains("Id:guid", StringComparison.Ordinal));
 }

@@ -71,6 +71,26 @@ public sealed class Visitor
         return [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))];
     }
 
+    /// <summary>What comes of asking about names, line by line.</summary>
+    public Task<IReadOnlyList<JsonElement>> CheckNamesAsync(object question) => FirstNamesAsync(question, int.MaxValue, CancellationToken.None);
+
+    /// <summary>The first lines of that; the caller may leave then.</summary>
+    public async Task<IReadOnlyList<JsonElement>> FirstNamesAsync(object question, int count, CancellationToken leave)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/sites/{SiteId}/names/check") { Content = JsonContent.Create(question) };
+        request.Headers.Add("X-Home-Start-Token", _token);
+        using var response = await _http.SendAsync(request, HttpCompletionOption.ResponseHeadersRead, leave);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK);
+        using var reader = new StreamReader(await response.Content.ReadAsStreamAsync(leave));
+        var lines = new List<JsonElement>();
+        while (lines.Count < count && await reader.ReadLineAsync(leave) is { } line)
+        {
+            lines.Add(JsonSerializer.Deserialize<JsonElement>(line));
+        }
+
+        return lines;
+    }
+
     /// <summary>Sends bytes as they are, with the token; tells the status and the headers.</summary>
     public async Task<(HttpStatusCode Status, HttpResponseHeaders Headers)> SendBytesAsync(HttpMethod method, string path, byte[] body, string? type)
     {

@@ -127,7 +127,8 @@ public static class SeekNamesReader
     private static ImmutableArray<string> Endings(Node node, IReadOnlyCollection<string> sold)
     {
         var endings = node.Texts().Distinct(StringComparer.Ordinal).ToImmutableArray();
-        if (endings.Length is 0 or > SoughtNames.MostEndings)
+        var isList = node.IsAbsent || node.Element is { ValueKind: JsonValueKind.Array }; // What is none is reported already.
+        if (isList && endings.Length is (0 or > SoughtNames.MostEndings))
         {
             node.Fault(endings.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, endings.Length == 0 ? "Choose at least one ending." : $"These are {endings.Length} endings; at most {SoughtNames.MostEndings} are looked at.");
         }

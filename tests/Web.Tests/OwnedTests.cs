@@ -1,0 +1,168 @@
+using System.Net;
+using System.Text.Json;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>A domain that the owner has, one that is borrowed, and one chosen later.</summary>
+public class OwnedTests
+{
+    // As the simulated world has it: who holds what, and what is locked.
+    private const string Unlocked = "clocks.com";
+    private const string Locked = "ostler.com";
+
+    [Theory]
+    [InlineData(Unlocked, "MOVE-CLOCKS", "ready")]
+    [InlineData(Unlocked, "move-clocks", "wrong-code")]
+    [InlineData(Locked, "MOVE-OSTLER", "locked")]
+    [InlineData("ostlerwren.com", "MOVE-OSTLERWREN", "not-registered")]
+    public async Task Code_and_lock_are_checked_at_the_registrar(string domain, string code, string state)
+    {
+        await using var host = await TestHost.StartAsync();
+        var answer = await CheckAsync(await OpenAsync(host), domain, code);
+        Text(answer, "state").ShouldBe(state);
+        (answer.GetProperty("registration").ValueKind == JsonValueKind.Object).ShouldBe(state != "not-registered");
+    }
+
+    [Fact]
+    public async Task A_name_that_came_lately_stays_sixty_days_and_one_that_is_here_need_not_be_moved()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        await visitor.TakeNameAsync("wrenclocks.com"); // On 30 November.
+        var answer = await CheckAsync(visitor, "wrenclocks.com", "MOVE-WRENCLOCKS");
+        (Text(answer, "state"), Text(answer, "until")).ShouldBe(("too-new", "2027-01-29"));
+        await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        Text(await CheckAsync(visitor, "ostlerwren.com", "MOVE-OSTLERWREN", "tidemarsh"), "state").ShouldBe("here-already");
+    }
+
+    [Theory]
+    [InlineData("down")]
+    [InlineData("limiting")]
+    [InlineData("nonsense")]
+    public async Task A_registrar_that_fails_says_nothing_of_the_code(string mode)
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        await visitor.TellAsync("registrar", mode);
+        var answer = await CheckAsync(visitor, Unlocked, "MOVE-CLOCKS");
+        Text(answer, "state").ShouldBe("unchecked");
+        Text(answer, "why").ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_transfer_code_is_passed_on_and_stands_nowhere_after()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        await CheckAsync(visitor, Unlocked, "SECRETCODE-77");
+        host.Log.ShouldNotContain(line => line.Contains("SECRETCODE", StringComparison.Ordinal));
+        foreach (var file in Directory.GetFiles(host.DataFolder))
+        {
+            await using var open = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+            using var reader = new StreamReader(open);
+            (await reader.ReadToEndAsync(TestContext.Current.CancellationToken)).ShouldNotContain("SECRETCODE");
+        }
+    }
+
+    [Theory]
+    [InlineData("clocks", "MOVE-CLOCKS", "nameyarrow", "domain")]
+    [InlineData("clocks.com", "x", "nameyarrow", "code")]
+    [InlineData("clocks.com", "MOVE-CLOCKS", "nobody", "book")]
+    [InlineData("clocks.org", "MOVE-CLOCKS", "fernhollow", "book")]
+    [InlineData("../../etc/passwd", "MOVE-CLOCKS", "nameyarrow", "domain")]
+    public async Task What_cannot_be_checked_says_where(string domain, string code, string book, string where)
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        var (status, problem) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/transfer-checks", new { domain, code, book });
+        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        problem.GetProperty("errors").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe([where]);
+    }
+
+    [Fact]
+    public async Task What_to_set_is_told_with_the_mail_that_is_there()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        var with = await PointingAsync("wren.com");
+        with.GetProperty("stopsMail").GetBoolean().ShouldBeTrue();
+        var mail = with.GetProperty("mailToday").EnumerateArray().Select(record => Text(record, "data")).ToList();
+        mail.ShouldNotBeEmpty();
+        Mx(with).ShouldBe(mail);
+        Mx(await PointingAsync("wren.com&keepMail=false")).ShouldBe(["mail.tidemarsh.example.net."]);
+        var without = await PointingAsync("ostlerwren.com");
+        (without.GetProperty("stopsMail").GetBoolean(), without.GetProperty("mailToday").GetArrayLength()).ShouldBe((false, 0));
+        using var zone = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/pointing.zone?domain=wren.com");
+        zone.Content.Headers.ContentType!.MediaType.ShouldBe("text/dns");
+        (await zone.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).ShouldBe(Text(with, "zoneFile"));
+
+        // Nobody could say: mail may be there.
+        await visitor.TellAsync("dns", "down");
+        var unknown = await PointingAsync("ostlerwren.com");
+        (unknown.GetProperty("stopsMail").GetBoolean(), unknown.GetProperty("mailToday").ValueKind).ShouldBe((true, JsonValueKind.Null));
+        await visitor.TellAsync("host", "down");
+        using var silent = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/pointing?domain=wren.com");
+        silent.StatusCode.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        using var none = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/pointing?domain=nonsense");
+        none.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+
+        Task<JsonElement> PointingAsync(string domain) => visitor.GetAsync($"/api/sites/{visitor.SiteId}/pointing?domain={domain}");
+
+        static IEnumerable<string> Mx(JsonElement pointing) => pointing.GetProperty("records").EnumerateArray().Where(record => Text(record, "type") == "MX").Select(record => Text(record, "data"));
+    }
+
+    [Fact]
+    public async Task Staying_and_moving_are_weighed_and_what_is_wrong_is_told_at_its_field()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        var path = $"/api/sites/{visitor.SiteId}/owned-name";
+        var (_, weighed) = await visitor.PostAsync(path, new { domain = Unlocked, expires = "2027-05-03", renewal = "14.20", book = "tidemarsh" });
+        Text(weighed, "paidUntil").ShouldBe("2028-05-03");
+        Text(weighed, "movingCostsMore").ShouldNotBeEmpty();
+        var (status, problem) = await visitor.PostAsync(path, new { domain = "x", expires = "soon", renewal = "much" });
+        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        problem.GetProperty("errors").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe(["domain", "expires", "renewal", "book"], ignoreOrder: true);
+        (await visitor.PostAsync(path, new { domain = Unlocked, expires = "2020-01-01", renewal = "14.20", book = "tidemarsh" })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
+    public async Task A_host_lends_an_address_with_its_rules_and_the_plans_year_has_a_reminder()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        var entry = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/host-entry");
+        Text(entry, "lent").ShouldBe("ostlerandwren.tidemarsh.example.net");
+        entry.GetProperty("lentRules").GetArrayLength().ShouldBe(3);
+        using var reminder = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/claim.ics");
+        reminder.Content.Headers.ContentType!.MediaType.ShouldBe("text/calendar");
+        (await reminder.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).ShouldContain("20271130");
+        using var none = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/claim.ics?view=C");
+        none.StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task The_page_says_what_the_public_record_will_show()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        var record = (await visitor.OpenAsync()).GetProperty("worksheet").GetProperty("publicRecord");
+        (Text(record, "privacy"), record.GetProperty("isPrivate").GetBoolean(), record.GetProperty("shown").GetArrayLength(), record.GetProperty("shownWithout").GetArrayLength()).ShouldBe(("sold", true, 0, 8));
+    }
+
+    private static async Task<Visitor> OpenAsync(TestHost host)
+    {
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        return visitor;
+    }
+
+    private static async Task<JsonElement> CheckAsync(Visitor visitor, string domain, string code, string book = "nameyarrow")
+    {
+        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/transfer-checks", new { domain, code, book });
+        status.ShouldBe(HttpStatusCode.OK, body.ToString());
+        return body;
+    }
+
+    private static string Text(JsonElement element, string field) => element.GetProperty(field).GetString()!;
+}
