@@ -44,7 +44,7 @@ internal static class Behaviours
     public const string WorldHeader = "X-World";
 
     /// <summary>What is told to this world holds for all.</summary>
-    private const string AnyWorld = "any";
+    public const string AnyWorld = "any";
 
     private static readonly TimeSpan Slowness = TimeSpan.FromSeconds(2);
 

@@ -18,7 +18,7 @@ internal static class Rdap
         var row = await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, http.RequestAborted);
         var dot = domain.IndexOf('.', StringComparison.Ordinal);
         var isHeld = row is not null || (dot > 0 && Names.Of(domain[..dot], domain[(dot + 1)..]) == NameState.Taken);
-        var contradicts = await db.Behaviours.AnyAsync(told => told.World == world && told.Service == Service.Registry && told.Mode == Mode.Contradicting, http.RequestAborted);
+        var contradicts = await db.Behaviours.AnyAsync(told => (told.World == world || told.World == Behaviours.AnyWorld) && told.Service == Service.Registry && told.Mode == Mode.Contradicting, http.RequestAborted);
         if (isHeld == contradicts)
         {
             return Results.Json(new { errorCode = 404, title = "Not found", description = new[] { "No such domain is registered." } }, contentType: ContentType, statusCode: 404);

@@ -44,8 +44,8 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         Sheet("Domain");
         browser.Type("The name you want", "hourwork");
         browser.Reads("premium name");
-        browser.Press("I have a domain and keep it where it is");
-        Check("domain");
+                browser.Press("A domain I have");
+        Check("a domain one has");
         Sheet("Worksheet");
         browser.Press("Order A");
         browser.Reads("Read the name once more");

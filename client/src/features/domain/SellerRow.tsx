@@ -5,6 +5,7 @@ import { isZero, money, sumFigure } from '../../format/money';
 import { shortSpan, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkPopover } from '../../ui/Popover';
+import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { includedWords, privacyWords, recordField } from './answerWords';
 
@@ -50,7 +51,7 @@ function Years({ cost }: { cost: NameCost }) {
         words={`1 to ${cost.years.length} years at once`}
       >
         {() => (
-          <div className="max-h-96 overflow-auto">
+          <ScrollRegion label="Years at once" className="max-h-96">
             <Table caption="What paying for more years at once comes to">
               <Heads>
                 <Head figures>Years</Head>
@@ -79,7 +80,7 @@ function Years({ cost }: { cost: NameCost }) {
             <p className="text-soft mt-1 max-w-96">
               These are what the domain adds to the candidate, its renewals over {span(horizonMonths)} counted.
             </p>
-          </div>
+          </ScrollRegion>
         )}
       </InkPopover>
       {nearest && (
