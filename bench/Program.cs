@@ -6,12 +6,19 @@ using HomeStart.Bench;
 // dotnet run -c Release --project bench -- --filter '*Scan*'
 // dotnet run -c Release --project bench -- peak 200 60 10 apart    scans in a fresh process, the first one cold: times, and what they held in memory at most
 // dotnet run -c Release --project bench -- browser        in the real browser: script sent, from choice to figures, from opening the scan to rows
+// dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at once; first answer in the browser
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
 // dotnet run -c Release --project bench -- attack         a change and its answer, alone and while a second process attacks
 // dotnet run -c Release --project bench -- load 8         POST /api/costings from 8 callers at once
 if (args is ["page"])
 {
     PageTimings.Run();
+    return;
+}
+
+if (args is ["look-ups"])
+{
+    await LookUpTimings.RunAsync();
     return;
 }
 

@@ -6,17 +6,32 @@ import { nameNewsOf } from './shapes';
 
 export type SoughtNames = Schemas['SoughtNamesWire'];
 
-const answerKey = (siteId: string, view: string, domain: string) => ['name-answer', siteId, view, domain] as const;
+type Answers = Readonly<Record<string, NameAnswer>>;
+
+const none: Answers = {};
+
+const answersKey = (siteId: string, view: string) => ['name-answers', siteId, view] as const;
 
 function keep(queries: QueryClient, siteId: string, view: string, answers: readonly NameAnswer[]) {
-  for (const answer of answers) {
-    queries.setQueryData(answerKey(siteId, view, answer.domain), answer);
+  if (answers.length > 0) {
+    queries.setQueryData<Answers>(answersKey(siteId, view), (known) => ({
+      ...known,
+      ...Object.fromEntries(answers.map((answer) => [answer.domain, answer])),
+    }));
   }
 }
 
-/** What was last said of a domain; undefined while nobody asked. */
-export function useAnswer(siteId: string, view: string, domain: string): NameAnswer | undefined {
-  return useQuery<NameAnswer>({ queryKey: answerKey(siteId, view, domain), enabled: false, staleTime: Infinity }).data;
+/** What was last said of domains, by their text; nothing of those that nobody asked about. */
+export function useAnswers(siteId: string, view: string): Answers {
+  return (
+    useQuery<Answers>({
+      queryKey: answersKey(siteId, view),
+      queryFn: () => none,
+      enabled: false,
+      staleTime: Infinity,
+      gcTime: Infinity,
+    }).data ?? none
+  );
 }
 
 /** The names a site is looking for with what is known of them; told again every few minutes, since answers grow old. */
@@ -82,6 +97,8 @@ export interface Asking {
   error: Error | null;
 }
 
+const paintEvery = 120;
+
 const idle: Asking = { isAsking: false, asked: 0, of: 0, pause: null, error: null };
 
 /** Asks registrars about names; each answer is there as it comes. It can be stopped, and what came so far stays. */
@@ -111,15 +128,25 @@ export function useAsking(siteId: string, view: string) {
         });
         let last: Pick<Asking, 'asked' | 'of' | 'pause'> = idle;
         let painted = 0;
-        for await (const line of lines) {
-          const { answer, ...news } = nameNewsOf(line);
-          keep(queries, siteId, view, answer ? [answer] : []);
-          last = news;
-          // Answers may come by the hundred a second: how far it is need not be painted as often.
-          if (news.pause || performance.now() - painted > 100) {
-            painted = performance.now();
-            setState({ ...last, isAsking: true, error: null });
+        let fresh: NameAnswer[] = [];
+        const paint = () => {
+          keep(queries, siteId, view, fresh);
+          fresh = [];
+          painted = performance.now();
+        };
+        try {
+          for await (const line of lines) {
+            const { answer, ...news } = nameNewsOf(line);
+            last = news;
+            fresh.push(...(answer ? [answer] : []));
+            // Answers may come by the hundred a second: they need not be painted as often.
+            if (news.pause || performance.now() - painted > paintEvery) {
+              paint();
+              setState({ ...last, isAsking: true, error: null });
+            }
           }
+        } finally {
+          paint();
         }
 
         setState({ ...last, isAsking: false, pause: null, error: null });

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import type { NameCost, Schemas } from '../../api/client';
-import { nameCostsQuery, useAnswer, useAsking } from '../../api/names';
+import { nameCostsQuery, useAnswers, useAsking } from '../../api/names';
 import { useSite } from '../../api/site';
 import { money, sumFigure } from '../../format/money';
 import { shortSpan } from '../../format/words';
@@ -86,7 +86,7 @@ function EndingRows({
 }) {
   const { page, change } = useSite();
   const domain = `${label}.${offer.ending}`;
-  const answer = useAnswer(page.id, page.worksheet.letter, domain);
+  const answer = useAnswers(page.id, page.worksheet.letter)[domain];
   const isHeld = page.held.some((held) => held.name === label && held.ending === offer.ending);
   const offered =
     answer?.buyable === 'anywhere'

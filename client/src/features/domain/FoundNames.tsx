@@ -1,7 +1,7 @@
 import { useNavigate } from '@tanstack/react-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { NameAnswer, NameCost } from '../../api/client';
-import { useAnswer, type SoughtNames } from '../../api/names';
+import { useAnswers, type SoughtNames } from '../../api/names';
 import { useSite } from '../../api/site';
 import { sumMoney } from '../../format/money';
 import { count, shortSpan } from '../../format/words';
@@ -14,7 +14,7 @@ import { answerWord, askedWords } from './answerWords';
 import { leastOf, rankOf } from './costs';
 import { adviceWords, type Name } from './nameWords';
 
-const page = 60;
+const atFirst = 40;
 
 const orders = {
   given: 'as they came',
@@ -25,22 +25,13 @@ const orders = {
 } as const;
 
 /** What was found: names down, endings across. */
-export function FoundNames({
-  list,
-  costs,
-  known,
-  asked,
-}: {
-  list: SoughtNames;
-  costs: readonly NameCost[];
-  known: (domain: string) => NameAnswer | undefined;
-  /** Grows with each answer: what is sorted by answers is sorted anew. */
-  asked: number;
-}) {
+export function FoundNames({ list, costs }: { list: SoughtNames; costs: readonly NameCost[] }) {
+  const { page } = useSite();
+  const answers = useAnswers(page.id, page.worksheet.letter);
   const [order, setOrder] = useState<keyof typeof orders>('given');
   const [only, setOnly] = useState({ free: false, plain: false });
   const [more, setMore] = useState(1);
-  const answersOf = ({ label }: Name) => list.endings.map((ending) => known(`${label}.${ending}`));
+  const answersOf = ({ label }: Name) => list.endings.map((ending) => answers[`${label}.${ending}`]);
   const compare: Record<keyof typeof orders, (left: Name, right: Name) => number> = {
     given: () => 0,
     cost: (left, right) => rankOf(answersOf(left), costs) - rankOf(answersOf(right), costs),
@@ -52,9 +43,9 @@ export function FoundNames({
     .filter((name) => !only.plain || name.advice.length === 0)
     .filter((name) => !only.free || answersOf(name).some((answer) => answer && answer.buyable !== 'nowhere'))
     .sort(compare[order]);
-  const shown = names.slice(0, more * page);
+  const shown = names.slice(0, more * atFirst);
   return (
-    <div className="mt-2" data-asked={asked}>
+    <div className="mt-2">
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <span>
           {count(names.length)} of {count(list.names.length)} names,{' '}
@@ -102,7 +93,14 @@ export function FoundNames({
                 }
               >
                 {list.endings.map((ending) => (
-                  <AnswerCell key={ending} label={name.label} ending={ending} costs={costs} />
+                  <AnswerCell
+                    key={ending}
+                    label={name.label}
+                    ending={ending}
+                    answer={answers[`${name.label}.${ending}`]}
+                    isHeld={page.held.some((held) => held.name === name.label && held.ending === ending)}
+                    costs={costs}
+                  />
                 ))}
               </Row>
             ))}
@@ -111,7 +109,7 @@ export function FoundNames({
       </ScrollRegion>
       {names.length > shown.length && (
         <Button look="text" className="mt-2" onClick={() => setMore(more + 1)}>
-          Show {count(Math.min(page, names.length - shown.length))} more
+          Show {count(Math.min(atFirst, names.length - shown.length))} more
         </Button>
       )}
     </div>
@@ -140,12 +138,23 @@ function Only({
   );
 }
 
-function AnswerCell({ label, ending, costs }: { label: string; ending: string; costs: readonly NameCost[] }) {
+// As many as there are names and endings: one is drawn anew only when its own answer comes.
+const AnswerCell = memo(function AnswerCell({
+  label,
+  ending,
+  answer,
+  isHeld,
+  costs,
+}: {
+  label: string;
+  ending: string;
+  answer: NameAnswer | undefined;
+  isHeld: boolean;
+  costs: readonly NameCost[];
+}) {
   const { page, change } = useSite();
   const navigate = useNavigate();
   const domain = `${label}.${ending}`;
-  const answer = useAnswer(page.id, page.worksheet.letter, domain);
-  const isHeld = page.held.some((held) => held.name === label && held.ending === ending);
   const least = answer?.premiumCost ?? leastOf(costs, ending);
   return (
     <td>
@@ -193,4 +202,4 @@ function AnswerCell({ label, ending, costs }: { label: string; ending: string; c
       )}
     </td>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { useNavigate } from '@tanstack/react-router';
 import type { NameCost, Schemas } from '../../api/client';
-import { useAnswer } from '../../api/names';
+import { useAnswers } from '../../api/names';
 import { useSite } from '../../api/site';
 import { sumMoney } from '../../format/money';
 import { span } from '../../format/words';
@@ -50,7 +50,7 @@ function HeldName({ held, costs }: { held: Held; costs: readonly NameCost[] }) {
   const { page, change } = useSite();
   const navigate = useNavigate();
   const domain = `${held.name}.${held.ending}`;
-  const answer = useAnswer(page.id, page.worksheet.letter, domain);
+  const answer = useAnswers(page.id, page.worksheet.letter)[domain];
   const least = answer?.premiumCost ?? leastOf(costs, held.ending);
   return (
     <li className="odd:bg-band flex flex-wrap items-baseline gap-x-4 gap-y-0.5 px-2.5 py-1.5">

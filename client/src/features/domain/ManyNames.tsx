@@ -1,6 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { NameAnswer } from '../../api/client';
 import { nameCostsQuery, useAsking, useSeek, useSought } from '../../api/names';
 import { useSite } from '../../api/site';
 import { count } from '../../format/words';
@@ -15,7 +14,6 @@ import { WhatToCheck, type Question } from './WhatToCheck';
 export function ManyNames() {
   const { page } = useSite();
   const { letter } = page.worksheet;
-  const queries = useQueryClient();
   const sought = useSought(page.id, letter);
   const seek = useSeek(page.id, letter);
   const { ask, stop, ...asking } = useAsking(page.id, letter);
@@ -36,7 +34,6 @@ export function ManyNames() {
     await ask({});
     await sought.refetch();
   };
-  const known = (domain: string) => queries.getQueryData<NameAnswer>(['name-answer', page.id, letter, domain]);
   const list = sought.data;
   return (
     <>
@@ -99,7 +96,7 @@ export function ManyNames() {
             {!asking.isAsking && list.left === 0 && <span role="status">All asked.</span>}
           </div>
           <HeldNames costs={costs} />
-          <FoundNames list={list} costs={costs} known={known} asked={asking.asked} />
+          <FoundNames list={list} costs={costs} />
         </>
       )}
       {list?.names.length === 0 && <HeldNames costs={costs} />}
