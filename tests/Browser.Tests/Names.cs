@@ -129,6 +129,9 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Reads("and beside it:");
         browser.Reads("The plan’s domain-year is spent on ostlerwren.com, where it saves most: £6.00 more over three years than on another.");
         browser.AxeFindings().ShouldBeEmpty();
+        browser.Press("Back to the worksheet");
+        browser.Row("from Tidemarsh Hosting take off").ShouldBe(["0.00", "0.00", "16.90", "16.90", "33.80"]);
+        browser.Press("Domain");
         browser.Press("Take it off: ostlerwren.com");
         browser.Until(() => browser.Text.Contains("and beside it:", StringComparison.Ordinal) ? null : "gone", "it still stands beside");
         browser.Complaints().ShouldBeEmpty();

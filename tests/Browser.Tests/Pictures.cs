@@ -29,9 +29,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Compare");
         browser.Reads("Least paid so far");
         Take("compare");
-        browser.Size(390, 844);
-        Take("compare-narrow");
-        browser.Size(1280, 800);
         browser.Press("Needs");
         browser.Reads("plans fit");
         Take("needs");
@@ -43,9 +40,16 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Reads("hourwork.studio");
         Settle();
         Take("domain");
-        browser.Size(390, 844);
-        Take("domain-narrow");
-        browser.Size(1280, 800);
+        browser.Press("Many names at once");
+        browser.Type("It does", "clock and barometer repairs");
+        browser.Type("In", "Ludlow");
+        browser.Press("Think of names and check them");
+        browser.Reads("All asked.");
+        browser.Press("Hold owclocks.co.uk");
+        browser.Reads("Undo the last change");
+        Take("domain-many");
+        browser.Press("Undo the last change");
+        OwnDomain();
         browser.Press("Shelf");
         browser.Reads("Your price lists");
         Take("shelf");
@@ -65,6 +69,21 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Reads("Key sheet for ostlerwren.com");
         Take("key-sheet");
         Empty();
+    }
+
+    private void OwnDomain()
+    {
+        browser.Press("A domain I have");
+        browser.Reads("Use a domain you have");
+        browser.Type("Your domain", "wren.com");
+        browser.Driver.ExecuteScript("const e = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '2027-05-03'); e.dispatchEvent(new Event('input', { bubbles: true }));");
+        browser.Type("A renewal costs, with tax, £", "14.20");
+        browser.Press("Compare staying and moving");
+        browser.Reads("Mail for wren.com goes to");
+        browser.Type("Its transfer code", "MOVE-WREN");
+        browser.Press("Check code and lock");
+        browser.Reads("it can be moved to");
+        Take("domain-own");
     }
 
     private void Empty()

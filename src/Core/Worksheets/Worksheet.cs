@@ -74,7 +74,7 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             Extras = [.. ExtraOffer.Of(candidate, books, needs, plans).Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer)))],
             DomainSellers = [.. DomainOptions.Sellers(candidate, books).Select(book => whatIf.Of(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book)))],
             Endings = EndingOffer.Of(candidate, books),
-            DomainWays = [.. DomainOptions.Of(candidate, books).Select(way => whatIf.Of(way, way is not null && way == candidate.Domains[0], candidate with { Domains = way is null ? [] : [way] }))],
+            DomainWays = [.. DomainOptions.Of(candidate, books).Select(way => whatIf.Of(way, way is not null && way == candidate.Domains[0], candidate with { Domains = way is null ? candidate.Domains.RemoveAt(0) : candidate.Domains.SetItem(0, way) }))],
             CodeCures = codes?.Cures() ?? [],
             BestCodes = codes?.Best(),
             IncludedYear = IncludedYear.Of(Costable(candidate), books, settings),

@@ -6,6 +6,18 @@ namespace HomeStart.Core.Tests;
 public class DomainOptionTests
 {
     [Fact]
+    public void Other_ways_to_have_the_first_domain_leave_those_beside_it()
+    {
+        var site = Do(Choosing("plainstone", "lintel", 12), new AddDomain("A", Name("flatstone") with { Ending = "org" }));
+        var worked = Worked(site);
+        foreach (var way in worked.DomainWays.Where(way => way.Costing is not null))
+        {
+            var after = Costed(Do(site, new ChooseDomain("A", way.Choice)));
+            way.HorizonChange.ShouldBe(after.Totals.Horizon - worked.Costing!.Totals.Horizon);
+        }
+    }
+
+    [Fact]
     public void A_registered_name_has_every_number_of_years_later_the_included_year_left_lent_and_none()
     {
         var ways = Ways(Choosing("tidemarsh", "slipway", 12));

@@ -171,8 +171,10 @@ function SellerCells({
         <span className="text-soft lg:hidden">then </span>
         {price(cost.renew)}
       </td>
-      <td className="text-right font-semibold max-lg:inline-block">
-        <span className="text-soft font-normal lg:hidden">over {shortSpan(page.settings.horizonMonths)} </span>
+      <td className="text-right font-semibold max-lg:block max-lg:text-left">
+        <span className="text-soft font-normal lg:hidden">
+          over {shortSpan(page.settings.horizonMonths)}, {page.settings.currency}{' '}
+        </span>
         {cost.horizon ? sumFigure(cost.horizon) : 'not known'}
         <OldPrices of={[cost.book]} />
         <SellerRow.Years cost={cost} />

@@ -1,8 +1,9 @@
 import { Link } from '@tanstack/react-router';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { figure } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { figure, isZero, money } from '../../format/money';
+import { shortSpan, span } from '../../format/words';
+import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
@@ -70,7 +71,50 @@ export function DomainRows() {
         </Choice>
         <Figures of={figuresOf(rows, (row) => row.kind === 'domain' && row.ref === written)} />
       </LedgerRow>
+      {candidate.domains.slice(1).map((domain) => (
+        <BesideIt key={`${domain.name}.${domain.ending}`} domain={domain} />
+      ))}
     </tbody>
+  );
+}
+
+/** A domain beside the first. */
+function BesideIt({ domain }: { domain: Schemas['DomainWire'] }) {
+  const { page, books, change } = useSite();
+  const { costing, letter, includedYear } = page.worksheet;
+  const { currency, horizonMonths } = page.settings;
+  const written = `${domain.name ?? ''}.${domain.ending ?? ''}`;
+  const seller = books.find((book) => book.id === domain.book)?.provider;
+  return (
+    <LedgerRow
+      kind=""
+      notes={
+        includedYear?.domain === written && !isZero(includedYear.saves) ? (
+          <Note ink="green">
+            The plan’s domain-year is spent on <bdi>{written}</bdi>, where it saves most:{' '}
+            {money(includedYear.saves, currency)} more over {span(horizonMonths)}.
+          </Note>
+        ) : undefined
+      }
+    >
+      <Choice>
+        <>
+          <span className="flex flex-wrap items-baseline gap-x-2">
+            <bdi className="font-semibold break-all">{written}</bdi>
+            {seller && (
+              <span>
+                from <bdi>{seller}</bdi>
+              </span>
+            )}
+            <Button look="text" onClick={() => change({ kind: 'drop-domain', letter, domain: written })}>
+              take off<span className="sr-only">: {written}</span>
+            </Button>
+          </span>
+          {costing && <Paid costing={costing} reference={written} />}
+        </>
+      </Choice>
+      <Figures of={figuresOf(costing?.ledger.rows ?? [], (row) => row.kind === 'domain' && row.ref === written)} />
+    </LedgerRow>
   );
 }
 
