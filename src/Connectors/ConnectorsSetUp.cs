@@ -12,9 +12,10 @@ public static class ConnectorsSetUp
     /// <summary>No counterpart has more to say than this many bytes.</summary>
     private const long LongestAnswer = 256 * 1024;
 
+    /// <param name="mailPort">Where the mail counterpart takes mail in, on the same machine.</param>
     /// <param name="secret">What the counterparts know us by.</param>
     /// <param name="handler">In tests: the counterparts' own handler, in place of the network.</param>
-    public static IServiceCollection AddConnectors(this IServiceCollection services, Uri address, string secret, Func<HttpMessageHandler>? handler = null)
+    public static IServiceCollection AddConnectors(this IServiceCollection services, Uri address, int mailPort, string secret, Func<HttpMessageHandler>? handler = null)
     {
         // A change is never tried again by itself: the order's flow asks for its outcome first.
         Under(services.AddHttpClient<Counterpart>(http =>
@@ -36,7 +37,10 @@ public static class ConnectorsSetUp
             .AddTransient<IRegistrar, HttpRegistrar>()
             .AddTransient<ICardProcessor, HttpCardProcessor>()
             .AddTransient<IHostingCompany, HttpHostingCompany>()
-            .AddTransient<INameServers, HttpNameServers>();
+            .AddTransient<INameServers, HttpNameServers>()
+            .AddSingleton(new PostOfficeAddress(address.Host, mailPort, secret))
+            .AddTransient<IPostOffice, SmtpPostOffice>()
+            .AddTransient<IMailbox, HttpMailbox>();
 
         void SetUp(HttpClient http)
         {

@@ -13,6 +13,7 @@ internal enum Service
     Card,
     Host,
     Dns,
+    Mail,
 }
 
 internal enum Mode
@@ -65,8 +66,7 @@ internal static class Behaviours
             var http = call.HttpContext;
             var db = http.RequestServices.GetRequiredService<CounterpartsDb>();
             var world = http.World();
-            var told = await db.Behaviours.AsNoTracking().Where(row => (row.World == world || row.World == AnyWorld) && row.Service == service && row.Mode != Mode.Ok).ToListAsync(http.RequestAborted);
-            switch (told.FirstOrDefault()?.Mode)
+            switch (await ModeOfAsync(db, world, service, http.RequestAborted))
             {
                 case Mode.Slow:
                     await Task.Delay(Slowness, http.RequestAborted);
@@ -86,6 +86,10 @@ internal static class Behaviours
         });
         return group;
     }
+
+    /// <summary>How a service was told to behave in a world.</summary>
+    public static async Task<Mode> ModeOfAsync(CounterpartsDb db, string world, Service service, CancellationToken cancel) =>
+        (await db.Behaviours.AsNoTracking().Where(row => (row.World == world || row.World == AnyWorld) && row.Service == service && row.Mode != Mode.Ok).ToListAsync(cancel)).FirstOrDefault()?.Mode ?? Mode.Ok;
 
     /// <summary>Says that too much was asked, and when to come back.</summary>
     public static IResult Limit(HttpContext http)

@@ -9,19 +9,22 @@ using Microsoft.Extensions.Logging;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>The simulated outside: registry and registrars, card processor, hosting companies. A host of its own, with its own file.</summary>
+/// <summary>The simulated outside: registry and registrars, card processor, hosting companies, mail. A host of its own, with its own file.</summary>
 public static class CounterpartsApp
 {
     /// <summary>Builds the host; the caller starts it.</summary>
     /// <param name="file">The SQLite file it keeps its worlds in.</param>
     /// <param name="books">The price lists its companies sell from.</param>
+    /// <param name="mailPort">Where it takes mail in.</param>
     /// <param name="secret">What a caller must know, but for a browser that hands in a card.</param>
-    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, string secret, Action<WebApplicationBuilder> configure)
+    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, string secret, int mailPort, Action<WebApplicationBuilder> configure)
     {
         var builder = WebApplication.CreateSlimBuilder();
         builder.Logging.SetMinimumLevel(LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = 10 }.ToString()));
         builder.Services.AddSingleton(new PriceLists(books));
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddHostedService(services => new MailServer(services.GetRequiredService<IServiceScopeFactory>(), mailPort, secret, services.GetRequiredService<TimeProvider>()));
         builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));
         configure(builder);
         var app = builder.Build();
@@ -38,6 +41,7 @@ public static class CounterpartsApp
         app.MapNameServers();
         app.MapCards();
         app.MapHosts();
+        MailServer.MapMail(app);
         return app;
     }
 }

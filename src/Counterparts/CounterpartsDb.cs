@@ -17,6 +17,8 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
 
     public DbSet<AccountRow> Accounts => Set<AccountRow>();
 
+    public DbSet<MailRow> Mail => Set<MailRow>();
+
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<BehaviourRow>().HasKey(row => new { row.World, row.Service });
@@ -24,6 +26,7 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
         modelBuilder.Entity<RegistrationRow>().HasKey(row => new { row.World, row.Domain });
         modelBuilder.Entity<CardRow>().HasKey(row => row.Token);
         modelBuilder.Entity<HoldRow>().HasKey(row => new { row.World, row.Key });
+        modelBuilder.Entity<MailRow>().HasKey(row => new { row.World, row.Id });
         modelBuilder.Entity<AccountRow>().HasKey(row => new { row.World, row.Id });
     }
 }
@@ -118,4 +121,17 @@ internal sealed class AccountRow
     public string? PasswordHash { get; set; }
 
     public bool PasswordSeen { get; set; }
+}
+
+/// <summary>A mail that arrived, as it was sent.</summary>
+internal sealed class MailRow
+{
+    public required string World { get; set; }
+
+    /// <summary>Made of its Message-ID: one that comes twice is filed once.</summary>
+    public required string Id { get; set; }
+
+    public required DateTimeOffset ArrivedAt { get; set; }
+
+    public required byte[] Raw { get; set; }
 }

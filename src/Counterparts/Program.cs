@@ -1,4 +1,6 @@
 using System.Globalization;
+using System.Net;
+using System.Net.Sockets;
 using System.Text.Json;
 using HomeStart.Formats;
 using Microsoft.AspNetCore.Builder;
@@ -21,15 +23,21 @@ internal static class Program
     {
         CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
         var options = new ConfigurationBuilder().AddCommandLine(args).Build();
-        if (options["port"] is not { } port || options["file"] is not { } file || options["books"] is not { } books || options["secret"] is not { } secret)
+        if (!int.TryParse(options["port"], CultureInfo.InvariantCulture, out var port) || options["file"] is not { } file || options["books"] is not { } books || options["secret"] is not { } secret)
         {
             await Console.Error.WriteLineAsync("The counterparts are started by Home Start itself, with --port, --file, --books and --secret (a file).");
             return 2;
         }
 
         await using var app = CounterpartsApp.Build(
-            file, [.. Directory.GetFiles(books, "*.json").Order(StringComparer.Ordinal).Select(Read)], (await File.ReadAllTextAsync(secret)).Trim(),
-            builder => builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(int.Parse(port, CultureInfo.InvariantCulture))));
+            file, [.. Directory.GetFiles(books, "*.json").Order(StringComparer.Ordinal).Select(Read)], (await File.ReadAllTextAsync(secret)).Trim(), port + 1,
+            builder => builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(port)));
+        if (!IsFree(port + 1))
+        {
+            await Console.Error.WriteLineAsync($"Port {port + 1} is in use.");
+            return 1;
+        }
+
         try
         {
             await app.StartAsync();
@@ -44,6 +52,21 @@ internal static class Program
         await Task.WhenAny(app.WaitForShutdownAsync(), Console.In.ReadToEndAsync());
         await app.StopAsync();
         return 0;
+    }
+
+    // The mail server says nothing of a port that it cannot have.
+    private static bool IsFree(int port)
+    {
+        try
+        {
+            using var listener = new TcpListener(IPAddress.Loopback, port);
+            listener.Start();
+            return true;
+        }
+        catch (SocketException)
+        {
+            return false;
+        }
     }
 
     private static OfferBook Read(string file)

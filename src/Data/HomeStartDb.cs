@@ -23,6 +23,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<SoughtRow> Sought => Set<SoughtRow>();
 
+    public DbSet<OutboxRow> Outbox => Set<OutboxRow>();
+
     /// <summary>
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to the next checkpoint. For whatever must not be forgotten
     /// once the outside was asked.
@@ -86,6 +88,13 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             sought.HasKey(row => new { row.WorkspaceId, row.SiteId });
             sought.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             sought.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        modelBuilder.Entity<OutboxRow>(letter =>
+        {
+            letter.HasKey(row => new { row.WorkspaceId, row.Id });
+            letter.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            letter.HasIndex(row => new { row.State, row.NextAt });
+            letter.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         modelBuilder.Entity<ShelfRow>(shelf =>
         {

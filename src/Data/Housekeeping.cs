@@ -17,6 +17,9 @@ public sealed class Housekeeping(HomeStartDb db)
     /// <summary>For how many days what was said of a name is kept: it is worth little after an hour, and is asked again then.</summary>
     public const int AnswerDays = 14;
 
+    /// <summary>For how many days a mail that was sent is kept here: the mailbox has it.</summary>
+    public const int SentDays = 30;
+
     /// <param name="today">The real day.</param>
     /// <param name="shipped">The hashes of the offer books that come with the program: they stay.</param>
     public async Task TidyAsync(DateOnly today, IReadOnlyCollection<string> shipped, CancellationToken cancel)
@@ -27,6 +30,8 @@ public sealed class Housekeeping(HomeStartDb db)
             .ExecuteDeleteAsync(cancel);
         var stale = new DateTimeOffset(today.AddDays(-AnswerDays), TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeSeconds();
         await db.Answers.IgnoreQueryFilters().Where(answer => answer.AskedAt < stale).ExecuteDeleteAsync(cancel);
+        var delivered = new DateTimeOffset(today.AddDays(-SentDays), TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeSeconds();
+        await db.Outbox.IgnoreQueryFilters().Where(letter => letter.State == OutboxState.Sent && letter.NextAt < delivered).ExecuteDeleteAsync(cancel);
         var unreachable = today.AddDays(-WorkspaceDays);
         var forgotten = db.Workspaces.IgnoreQueryFilters().Where(workspace =>
             !db.Orders.IgnoreQueryFilters().Any(order => order.WorkspaceId == workspace.Id)
@@ -42,6 +47,7 @@ public sealed class Housekeeping(HomeStartDb db)
             await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Answers.IgnoreQueryFilters().Where(answer => answer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Sought.IgnoreQueryFilters().Where(sought => sought.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Outbox.IgnoreQueryFilters().Where(letter => letter.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
             await transaction.CommitAsync(cancel);
         }

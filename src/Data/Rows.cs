@@ -129,3 +129,35 @@ public sealed class SoughtRow
 
     public required string Document { get; set; }
 }
+
+/// <summary>A mail on its way out: written together with what it tells of, sent afterwards, kept until somebody took it.</summary>
+public sealed class OutboxRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid Id { get; set; }
+
+    public DateTimeOffset WrittenAt { get; set; }
+
+    public OutboxState State { get; set; }
+
+    public int Tries { get; set; }
+
+    /// <summary>The real time of the next try, in seconds since 1970.</summary>
+    public long NextAt { get; set; }
+
+    public required string Document { get; set; }
+}
+
+/// <summary>How far a mail has come.</summary>
+public enum OutboxState
+{
+    /// <summary>Nobody has taken it yet.</summary>
+    Waiting,
+
+    /// <summary>The mail server took it.</summary>
+    Sent,
+
+    /// <summary>The mail server would not have it.</summary>
+    Refused,
+}

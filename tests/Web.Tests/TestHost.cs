@@ -1,3 +1,5 @@
+using System.Net;
+using System.Net.Sockets;
 using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;
@@ -25,6 +27,7 @@ public sealed class TestHost : IAsyncDisposable
     private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-web-");
     private readonly Demo _demo = Demo.Load(Root("demo"));
     private readonly List<string> _log = [];
+    private readonly int _mailPort = FreePort();
     private WebApplication? _app;
     private WebApplication? _counterparts;
     private Func<DelegatingHandler>? _between;
@@ -77,7 +80,7 @@ public sealed class TestHost : IAsyncDisposable
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
-        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _demo.OfferBooks, CounterpartsSecret.Of(DataFolder), builder =>
+        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _demo.OfferBooks, CounterpartsSecret.Of(DataFolder), _mailPort, builder =>
         {
             builder.WebHost.UseTestServer();
             Record(builder.Logging.ClearProviders());
@@ -86,7 +89,7 @@ public sealed class TestHost : IAsyncDisposable
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
         builder.WebHost.UseTestServer();
         Record(builder.Logging.ClearProviders());
-        Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo"))), _demo, Handler);
+        Composition.AddHomeStart(builder, _options(new StartOptions(_mailPort - 2, DataFolder, Today, Root("demo"))), _demo, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         if (_interceptor is not null)
         {
@@ -135,6 +138,14 @@ public sealed class TestHost : IAsyncDisposable
             await app.StopAsync();
             await app.DisposeAsync();
         }
+    }
+
+    // Mail goes through a real socket: SMTP has no handler to be handed.
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 
     private HttpMessageHandler Handler()

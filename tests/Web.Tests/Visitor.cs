@@ -39,6 +39,22 @@ public sealed class Visitor
         return await SiteAsync();
     }
 
+    /// <summary>Waits until something is so; fails where it never is.</summary>
+    public async Task WaitForAsync(Func<Task<bool>> isSo)
+    {
+        for (var tries = 0; tries < 300; tries++)
+        {
+            if (await isSo())
+            {
+                return;
+            }
+
+            await Task.Delay(50);
+        }
+
+        throw new ShouldAssertException("What was waited for did not come about.");
+    }
+
     public Task<JsonElement> SiteAsync(string? view = null) => GetAsync($"/api/sites/{SiteId}?view={view}");
 
     public async Task<JsonElement> GetAsync(string path)

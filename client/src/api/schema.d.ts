@@ -196,6 +196,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getMail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mail/{id}.eml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["mailFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -1731,6 +1763,19 @@ export interface components {
             /** Format: int32 */
             firstTermEndsAfter: null | number;
         };
+        LetterPartWire: {
+            text: string;
+            path: null | string;
+        };
+        LetterWire: {
+            id: string;
+            from: string;
+            to: string;
+            subject: string;
+            /** Format: date-time */
+            arrivedAt: string;
+            parts: components["schemas"]["LetterPartWire"][];
+        };
         LineDifferenceWire: {
             kind: components["schemas"]["RowKind"];
             of: null | string;
@@ -1761,6 +1806,11 @@ export interface components {
             /** Format: date */
             coversUntil: null | string;
             forDomain: null | string;
+        };
+        MailWire: {
+            isSilent: boolean;
+            arrived: components["schemas"]["LetterWire"][];
+            unsent: components["schemas"]["UnsentLetterWire"][];
         };
         NameAdviceWire: {
             code: string;
@@ -2455,6 +2505,16 @@ export interface components {
             ending: null | string;
             fault: null | string;
         };
+        UnsentLetterWire: {
+            to: string;
+            subject: string;
+            /** Format: date-time */
+            writtenAt: string;
+            /** Format: int32 */
+            tries: number;
+            /** Format: date-time */
+            nextAt: null | string;
+        };
         UnstatedWire: {
             /** Format: date */
             date: string;
@@ -2982,6 +3042,55 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OrderCheckWire"];
+                };
+            };
+        };
+    };
+    getMail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MailWire"];
+                };
+            };
+        };
+    };
+    mailFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

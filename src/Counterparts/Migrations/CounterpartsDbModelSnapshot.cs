@@ -111,6 +111,26 @@ namespace HomeStart.Counterparts.Migrations
                     b.ToTable("Holds");
                 });
 
+            modelBuilder.Entity("HomeStart.Counterparts.MailRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTimeOffset>("ArrivedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Raw")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("World", "Id");
+
+                    b.ToTable("Mail");
+                });
+
             modelBuilder.Entity("HomeStart.Counterparts.OperationRow", b =>
                 {
                     b.Property<string>("World")

@@ -89,6 +89,37 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Orders");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.OutboxRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("NextAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("State")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Tries")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTimeOffset>("WrittenAt")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "Id");
+
+                    b.HasIndex("State", "NextAt");
+
+                    b.ToTable("Outbox");
+                });
+
             modelBuilder.Entity("HomeStart.Data.OwnBookRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -220,6 +251,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.AnswerRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.OutboxRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

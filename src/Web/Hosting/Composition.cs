@@ -8,6 +8,7 @@ using HomeStart.Web.Comparisons;
 using HomeStart.Web.Costings;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Exports;
+using HomeStart.Web.Mail;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
@@ -48,8 +49,9 @@ public static class Composition
         services.AddScoped<Joining>();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
-        services.AddConnectors(options.CounterpartsAddress, CounterpartsSecret.Of(options.Data), counterparts);
+        services.AddConnectors(options.CounterpartsAddress, options.MailPort, CounterpartsSecret.Of(options.Data), counterparts);
         services.AddOrders(carriesOut: hasData);
+        services.AddMail(sends: hasData);
         AddProtection(services, options);
         services.AddWatching();
         services.AddProblemDetails();
@@ -94,6 +96,7 @@ public static class Composition
         own.MapSeeking();
         own.MapOwned();
         own.MapOrders();
+        own.MapMail();
         app.MapClientPage();
     }
 

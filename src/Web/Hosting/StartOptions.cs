@@ -3,7 +3,7 @@ using System.Globalization;
 namespace HomeStart.Web.Hosting;
 
 /// <summary>What <c>./run</c> can be told.</summary>
-/// <param name="Port">Where the application listens; the counterparts listen on the next one.</param>
+/// <param name="Port">Where the application listens; the counterparts listen on the next one, their mail server on the one after.</param>
 /// <param name="Data">The folder of the databases and keys.</param>
 /// <param name="Date">The business date; null: the day it is.</param>
 /// <param name="Demo">The folder of the demo's offer books and site.</param>
@@ -17,15 +17,20 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
 
     public const int DefaultPort = 5080;
 
+    public int MailPort => Port + 2;
+
+    /// <summary>Where links in mails lead: the first name it is known by, else this machine.</summary>
+    public Uri PublicAddress => Hosts is [var host, ..] ? new($"{(BehindProxy ? "https" : "http")}://{host}{(BehindProxy ? "" : $":{Port}")}") : new($"http://localhost:{Port}");
+
     public Uri CounterpartsAddress => new($"http://localhost:{Port + 1}");
 
     /// <summary>Reads the options; a message says what is wrong with one that cannot be read.</summary>
     public static (StartOptions? Options, string? Fault) Read(IConfiguration configuration)
     {
         var port = configuration["port"] ?? DefaultPort.ToString(CultureInfo.InvariantCulture);
-        if (!int.TryParse(port, out var number) || number is < 1 or > 65534)
+        if (!int.TryParse(port, out var number) || number is < 1 or > 65533)
         {
-            return (null, $"--port takes a number from 1 to 65534, not “{port}”.");
+            return (null, $"--port takes a number from 1 to 65533, not “{port}”.");
         }
 
         DateOnly? date = null;

@@ -1,5 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using Microsoft.EntityFrameworkCore;
@@ -7,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>A visitor's orders: placing one, finding it, deciding about it.</summary>
-public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, OrderQueue queue, TimeProvider time)
+public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, OrderQueue queue, Outbox outbox, PostBell bell, TimeProvider time)
 {
     private static readonly TimeSpan JustPlaced = TimeSpan.FromDays(1);
 
@@ -58,15 +59,23 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
                 return decided;
             }
 
+            OutboxRow? letter = null;
             try
             {
                 OrderRunner.Store(row, decided);
+                letter = outbox.Tell(row.WorkspaceId, before.State, decided, row.Version);
                 await db.SaveDurablyAsync(cancel);
                 queue.Add(new OrderKey(row.WorkspaceId, row.Id));
+                bell.Ring();
                 return decided;
             }
             catch (DbUpdateConcurrencyException)
             {
+                if (letter is not null)
+                {
+                    db.Entry(letter).State = EntityState.Detached;
+                }
+
                 await db.Entry(row).ReloadAsync(cancel); // It went on meanwhile: the decision is about what it is now.
             }
         }
@@ -80,17 +89,20 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = true, Document = Documents.Write(order),
             BookHashes = string.Join(' ', workspace.BookHashes),
         });
+        var letter = outbox.Tell(workspace.Id, null, order, version: 0)!;
         try
         {
             await db.SaveDurablyAsync(cancel);
         }
         catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
         {
+            db.Entry(letter).State = EntityState.Detached;
             row.State = EntityState.Detached; // The same placement came twice at once.
             return Documents.Read<Order>((await FindAsync(order.Id, cancel))!.Document);
         }
 
         queue.Add(new OrderKey(workspace.Id, order.Id));
+        bell.Ring();
         return order;
     }
 

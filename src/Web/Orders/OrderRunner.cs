@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using HomeStart.Data;
+using HomeStart.Web.Mail;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
@@ -8,7 +9,7 @@ namespace HomeStart.Web.Orders;
 /// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server left open is gone on with when it starts
 /// again; a fault of our own is tried again with growing pauses.
 /// </summary>
-public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
+public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, PostBell bell, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
 {
     private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
@@ -118,8 +119,11 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         var outcome = await services.GetRequiredService<OrderActions>().CarryOutAsync(new World(row.WorkspaceId), order, action, cancel);
         metrics.Count(action, outcome);
         await pace.AtAsync(OrderMoment.Answered, action, cancel);
-        Store(row, OrderFlow.After(order, action, outcome));
+        var after = OrderFlow.After(order, action, outcome);
+        Store(row, after);
+        services.GetRequiredService<Outbox>().Tell(row.WorkspaceId, order.State, after, row.Version);
         await db.SaveDurablyAsync(cancel);
+        bell.Ring();
         return true;
     }
 

@@ -1,0 +1,37 @@
+namespace HomeStart.Core.Ordering;
+
+/// <summary>What became of an order that its owner is written to about.</summary>
+public enum OrderNews
+{
+    /// <summary>It is there and being carried out.</summary>
+    Placed,
+
+    /// <summary>The card was refused: the owner has to do something.</summary>
+    CardRefused,
+
+    /// <summary>A counterpart does not answer: the owner may try again or call it off.</summary>
+    Waiting,
+
+    /// <summary>All undone; nothing was charged.</summary>
+    Cancelled,
+
+    /// <summary>Everything is delivered and paid.</summary>
+    Completed,
+}
+
+/// <summary>Which change of an order is news.</summary>
+public static class OrderNewsOf
+{
+    /// <summary>The news of an order that was one thing and is another now; null: nothing to write about.</summary>
+    /// <param name="before">Null: it was placed just now.</param>
+    public static OrderNews? Change(OrderState? before, OrderState now) =>
+        before == now ? null : (before, now) switch
+        {
+            (null, _) => OrderNews.Placed,
+            (_, OrderState.NeedsCard) => OrderNews.CardRefused,
+            (_, OrderState.NeedsPatience) => OrderNews.Waiting,
+            (_, OrderState.Cancelled) => OrderNews.Cancelled,
+            (_, OrderState.Completed) => OrderNews.Completed,
+            _ => null,
+        };
+}

@@ -1,0 +1,40 @@
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Session;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Mail;
+
+/// <summary>The mail that was sent to the owner, and what still waits to be sent.</summary>
+internal static class MailEndpoints
+{
+    /// <param name="sends">False where the host is only described.</param>
+    public static void AddMail(this IServiceCollection services, bool sends)
+    {
+        services.AddSingleton<PostBell>().AddScoped<Outbox>();
+        if (sends)
+        {
+            services.AddHostedService<Postman>();
+        }
+    }
+
+    public static void MapMail(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/mail", ListAsync).WithName("getMail").Produces<MailWire>();
+        app.MapGet("/api/mail/{id}.eml", FileAsync).WithName("mailFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static async Task<IResult> ListAsync(Workspace workspace, HomeStartDb db, IMailbox mailbox, StartOptions options, CancellationToken cancel)
+    {
+        var arrived = await mailbox.ListAsync(workspace.World, cancel);
+        var rows = await db.Outbox.AsNoTracking().Where(row => row.State != OutboxState.Sent).ToListAsync(cancel);
+        return Results.Ok(new MailWire(
+            arrived is null,
+            [.. (arrived ?? []).Select(letter => LetterWire.Of(letter, options.PublicAddress))],
+            [.. rows.OrderBy(row => row.WrittenAt).Select(row => UnsentLetterWire.Of(Documents.Read<Letter>(row.Document), row.WrittenAt, row.Tries, row.State == OutboxState.Refused ? null : DateTimeOffset.FromUnixTimeSeconds(row.NextAt)))]));
+    }
+
+    private static async Task<IResult> FileAsync(string id, Workspace workspace, IMailbox mailbox, CancellationToken cancel) =>
+        await mailbox.ReadAsync(workspace.World, id, cancel) is { } raw ? Results.File(raw, "message/rfc822", $"mail-{id[..8]}.eml") : Results.Problem("There is no such mail here.", statusCode: StatusCodes.Status404NotFound);
+}

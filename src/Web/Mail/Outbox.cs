@@ -1,0 +1,29 @@
+using System.Security.Cryptography;
+using System.Text;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+
+namespace HomeStart.Web.Mail;
+
+/// <summary>Where mails are put that are to be sent: saved together with what they tell of, so that none is lost and none is sent of what did not happen.</summary>
+public sealed class Outbox(HomeStartDb db, StartOptions options, TimeProvider time)
+{
+    /// <summary>Writes to the owner where a change of an order is news. The caller saves.</summary>
+    /// <param name="before">Null: it was placed just now.</param>
+    /// <param name="version">Of the order's row: a piece of news is written about once.</param>
+    public OutboxRow? Tell(Guid workspace, OrderState? before, Order now, int version)
+    {
+        if (OrderNewsOf.Change(before, now.State) is not { } news)
+        {
+            return null;
+        }
+
+        var id = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{workspace:N} {now.Id:N} {version}")).AsSpan(0, 16));
+        return db.Outbox.Add(new OutboxRow
+        {
+            WorkspaceId = workspace, Id = id, WrittenAt = time.GetUtcNow(), NextAt = time.GetUtcNow().ToUnixTimeSeconds(),
+            Document = Documents.Write(OrderLetters.Of(news, now, id, new Uri(options.PublicAddress, $"/sites/{now.SiteId}/orders/{now.Id}"))),
+        }).Entity;
+    }
+}

@@ -1,0 +1,139 @@
+using System.Net;
+using System.Text.Json;
+using HomeStart.Data;
+using Microsoft.EntityFrameworkCore;
+using MimeKit;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>Mail goes out after what it tells of has happened, arrives once, and none is lost while nobody takes it.</summary>
+public class MailTests
+{
+    [Fact]
+    public async Task An_order_is_written_about_when_it_is_placed_and_when_it_is_complete()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var order = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        var mail = await ArrivedAsync(visitor, 2);
+        mail.Select(letter => Text(letter, "subject").Split(" (")[0]).ShouldBe(["We have your order", "Your order is complete"], ignoreOrder: true);
+        mail.ShouldAllBe(letter => Text(letter, "subject").Contains(Text(order, "reference"), StringComparison.Ordinal) && Text(letter, "to").Contains('@'));
+        var complete = mail.Single(letter => Text(letter, "subject").StartsWith("Your order is complete", StringComparison.Ordinal));
+        var words = string.Concat(complete.GetProperty("parts").EnumerateArray().Select(part => Text(part, "text")));
+        words.ShouldContain("ostlerwren.com");
+        words.ShouldContain("GBP 65.15");
+        complete.GetProperty("parts").EnumerateArray().Select(part => part.GetProperty("path").GetString()).ShouldContain($"/sites/{visitor.SiteId}/orders/{Text(order, "id")}");
+
+        // As a file: both forms say the same, and nothing is fetched from anywhere.
+        using var file = await visitor.RawAsync($"/api/mail/{Text(complete, "id")}.eml");
+        file.Content.Headers.ContentType!.MediaType.ShouldBe("message/rfc822");
+        using var message = await MimeMessage.LoadAsync(await file.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken), TestContext.Current.CancellationToken);
+        message.HtmlBody!.ShouldContain("ostlerwren.com");
+        message.HtmlBody!.ShouldNotContain("<img");
+        message.HtmlBody!.ShouldNotContain("<script");
+        message.HtmlBody!.ShouldContain($"/orders/{Text(order, "id")}");
+        message.TextBody!.ReplaceLineEndings("\n").Split('\n').ShouldAllBe(line => line.Length <= 200);
+        message.TextBody!.ShouldNotContain("9999");
+    }
+
+    [Fact]
+    public async Task A_refused_card_and_an_order_called_off_are_written_about()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var id = (await visitor.OrderAsync(Visitor.PoorCard)).GetProperty("id").GetGuid();
+        await visitor.UntilAsync(id, "needs-card");
+        await visitor.PostAsync($"/api/orders/{id}/cancel", null);
+        await visitor.UntilAsync(id, "cancelled");
+        (await ArrivedAsync(visitor, 3)).Select(letter => Text(letter, "subject").Split(" (")[0]).ShouldBe(["We have your order", "Your card was refused", "Your order was called off"], ignoreOrder: true);
+    }
+
+    [Theory]
+    [InlineData("down")]
+    [InlineData("limiting")]
+    [InlineData("answers-lost")]
+    public async Task What_nobody_takes_waits_is_shown_and_arrives_once(string mode)
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.TellAsync("mail", mode);
+        await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        await visitor.WaitForAsync(async () => (await visitor.GetAsync("/api/mail")).GetProperty("unsent").EnumerateArray().Count(letter => letter.GetProperty("tries").GetInt32() > 0) == 2);
+        await visitor.TellAsync("mail", "ok");
+        (await ArrivedAsync(visitor, 2)).Count.ShouldBe(2);
+        await visitor.WaitForAsync(async () => (await visitor.GetAsync("/api/mail")).GetProperty("unsent").GetArrayLength() == 0);
+        (await ArrivedAsync(visitor, 2)).Count.ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task Mail_that_was_waiting_when_the_server_stopped_is_sent_by_the_next()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.TellAsync("mail", "down");
+        await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        await host.StartAgainAsync();
+        var back = host.Visit(visitor);
+        await back.OpenAsync();
+        await back.TellAsync("mail", "ok");
+        (await ArrivedAsync(back, 2)).Count.ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task A_mail_sent_again_after_a_stop_is_filed_once()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        await ArrivedAsync(visitor, 2);
+        await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().ExecuteUpdateAsync(set => set.SetProperty(row => row.State, OutboxState.Waiting)));
+        await host.StartAgainAsync();
+        var back = host.Visit(visitor);
+        await back.OpenAsync();
+        await back.WaitForAsync(async () => await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().AllAsync(row => row.State == OutboxState.Sent)));
+        (await ArrivedAsync(back, 2)).Count.ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task An_order_that_was_not_placed_is_not_written_about_and_one_that_is_placed_twice_once()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        (await visitor.TryOrderAsync(today: "1.00")).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        var id = Guid.NewGuid();
+        await Task.WhenAll(visitor.TryOrderAsync(id: id), visitor.TryOrderAsync(id: id));
+        await visitor.UntilAsync(id, "completed");
+        (await ArrivedAsync(visitor, 2)).Count.ShouldBe(2);
+        (await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().CountAsync())).ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task One_visitors_mail_is_nobody_elses()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (owner, stranger) = (host.Visit(), host.Visit());
+        await owner.OpenAsync();
+        await stranger.OpenAsync();
+        await owner.UntilAsync((await owner.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        var letter = (await ArrivedAsync(owner, 2))[0];
+        (await stranger.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength().ShouldBe(0);
+        using var file = await stranger.RawAsync($"/api/mail/{Text(letter, "id")}.eml");
+        file.StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        using var odd = await stranger.RawAsync("/api/mail/x.eml");
+        odd.StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    private static async Task<IReadOnlyList<JsonElement>> ArrivedAsync(Visitor visitor, int count)
+    {
+        await visitor.WaitForAsync(async () => (await visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() >= count);
+        return [.. (await visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray()];
+    }
+
+    private static string Text(JsonElement element, string field) => element.GetProperty(field).GetString()!;
+}
