@@ -48,6 +48,35 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
     }
 
     [Fact]
+    public void Mail_about_an_order_waits_while_nobody_takes_it_arrives_and_leads_back_by_keyboard()
+    {
+        browser.Tell("mail", "down");
+        browser.StartAfresh();
+        browser.Press("Mail");
+        browser.Reads("No mail yet.");
+        browser.Press("Worksheet");
+        browser.Press("Order A");
+        browser.Reads("Read the name once more");
+        Walk.FillIn(browser, "9999000000000004");
+        browser.Press("Order A and pay");
+        browser.Reads("Key sheet for ostlerwren.com");
+        browser.Press("Mail");
+        browser.Reads("Not taken yet after");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.Tell("mail", "ok");
+        browser.Reads("Your order is complete");
+        browser.Until(() => browser.Text.Contains("On the way", StringComparison.Ordinal) ? null : "all", "some mail still waits");
+        browser.ByKeyboard("We have your order", Keys.Enter);
+        browser.Reads("carrying it out");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.ByKeyboard("Your order is complete", Keys.Enter);
+        browser.Reads("Everything you ordered is there and paid.");
+        browser.ByKeyboard("http://localhost", Keys.Enter);
+        browser.Reads("Key sheet for ostlerwren.com");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
     public void By_keyboard_alone()
     {
         StartEmpty();

@@ -61,3 +61,11 @@ export const orderQuery = (orderId: string) =>
     // While steps are being carried out the page follows them.
     refetchInterval: (query) => (['working', 'undoing'].includes(query.state.data?.state ?? '') ? 400 : false),
   });
+
+export const mailQuery = queryOptions({
+  queryKey: ['mail'],
+  queryFn: async () => expect(await api.GET('/api/mail')),
+  refetchOnMount: 'always',
+  // What is on its way is followed; mail may come at any time.
+  refetchInterval: (query) => (query.state.data?.unsent.length || query.state.data?.isSilent ? 1_500 : 20_000),
+});

@@ -136,6 +136,16 @@ const placed = createRoute({
   component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
 });
 
+const mail = createRoute({
+  getParentRoute: () => site,
+  path: '/mail',
+  validateSearch: (search): SiteSearch & { letter?: string } => ({
+    view: text(search.view),
+    letter: text(search.letter),
+  }),
+  component: lazyRouteComponent(() => import('../features/mail/MailPage'), 'MailPage'),
+});
+
 const shelf = createRoute({
   getParentRoute: () => site,
   path: '/shelf',
@@ -186,6 +196,7 @@ const tree = root.addChildren([
     order,
     orders,
     placed,
+    mail,
   ]),
 ]);
 

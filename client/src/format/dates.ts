@@ -15,3 +15,8 @@ export const shortMonthOf = (day: string) => shortMonth.format(utc(day));
 
 /** Milliseconds, for drawing to scale only. */
 export const instant = (day: string) => utc(day).getTime();
+
+const clock = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** "27 Nov, 14:05": a moment by the reader's own clock. */
+export const moment = (at: string) => clock.format(new Date(at));

@@ -40,6 +40,13 @@ export function PlacedPage() {
           <p className="text-soft" role="status">
             Placed on {longDay(order.data.placedOn)}, {stateWords[state]}.
           </p>
+          <p className="text-soft text-sm">
+            You are{' '}
+            <Link to="/sites/$siteId/mail" params={{ siteId: page.id }} search={{}} className="ink">
+              written to
+            </Link>{' '}
+            about it. No mail after ten minutes? This is your reference: {reference}.
+          </p>
           <div className="grid gap-x-14 lg:grid-cols-2">
             <Steps order={order.data} />
             <WhatNow order={order.data} />

@@ -4,6 +4,7 @@ import { useIsSaving, useSiteChanges } from '../../api/commands';
 import { booksQuery, siteQuery } from '../../api/queries';
 import { longDay } from '../../format/dates';
 import { span } from '../../format/words';
+import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { CountSettings } from './CountSettings';
@@ -14,15 +15,21 @@ import { SiteContext } from '../../api/site';
 import { SiteMenu } from './SiteMenu';
 import { ThemeSwitch } from './ThemeSwitch';
 
-const tabs = [
+const choosing = [
   ['/sites/$siteId/needs', 'Needs'],
   ['/sites/$siteId/scan', 'Scan'],
   ['/sites/$siteId/worksheet', 'Worksheet'],
   ['/sites/$siteId/compare', 'Compare'],
   ['/sites/$siteId/domain', 'Domain'],
   ['/sites/$siteId/shelf', 'Shelf'],
-  ['/sites/$siteId/orders', 'Orders'],
 ] as const;
+
+const having = [
+  ['/sites/$siteId/orders', 'Orders'],
+  ['/sites/$siteId/mail', 'Mail'],
+] as const;
+
+const tabs = [...choosing, ...having];
 
 /** The sheets where there is no room for their tabs. */
 function SheetMenu() {
@@ -41,10 +48,14 @@ function SheetMenu() {
       }
     >
       {!at && <option value="">This page</option>}
-      {tabs.map(([to, label]) => (
-        <option key={to} value={to}>
-          {label}
-        </option>
+      {[['Choosing', choosing] as const, ['Having', having] as const].map(([group, sheets]) => (
+        <optgroup key={group} label={group}>
+          {sheets.map(([to, label]) => (
+            <option key={to} value={to}>
+              {label}
+            </option>
+          ))}
+        </optgroup>
       ))}
     </InkSelect>
   );
@@ -92,7 +103,10 @@ export function SiteLayout() {
               to={to}
               params={{ siteId }}
               search={{ view }}
-              className="border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5"
+              className={cx(
+                'border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5',
+                to === having[0][0] && 'ml-6',
+              )}
               activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
             >
               {label}
