@@ -58,7 +58,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Worksheet");
         browser.Press("Order A");
         browser.Reads("Read the name once more");
-        Take("order-last-look");
         Walk.FillIn(browser, "9999510000000002");
         Take("order");
         browser.Press("Order A and pay");
@@ -68,6 +67,9 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Pay with this card");
         browser.Reads("Key sheet for ostlerwren.com");
         Take("key-sheet");
+        browser.Press("Mail");
+        browser.Reads("Everything you ordered is there");
+        Take("mail");
         Empty();
     }
 

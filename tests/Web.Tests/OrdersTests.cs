@@ -11,6 +11,22 @@ namespace HomeStart.Web.Tests;
 public class OrdersTests
 {
     [Fact]
+    public async Task What_was_agreed_to_is_kept_with_the_order_and_other_sentences_stop_it()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        var terms = (await visitor.OpenAsync()).GetProperty("worksheet").GetProperty("terms");
+        var (status, refused) = await visitor.TryOrderAsync(terms: "0000000000000000");
+        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        refused.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldBe(["terms"]);
+        (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
+        (status, var order) = await visitor.TryOrderAsync(terms: terms.GetProperty("stamp").GetString());
+        status.ShouldBe(HttpStatusCode.OK);
+        order.GetProperty("terms").GetRawText().ShouldBe(terms.GetProperty("sentences").GetRawText());
+        order.GetProperty("terms").GetArrayLength().ShouldBe(5);
+    }
+
+    [Fact]
     public async Task An_order_goes_through_and_leaves_a_key_sheet()
     {
         await using var host = await TestHost.StartAsync();

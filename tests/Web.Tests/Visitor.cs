@@ -189,13 +189,14 @@ public sealed class Visitor
         return body;
     }
 
-    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null)
+    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null, string? terms = null)
     {
         var page = await SiteAsync(letter);
         var handedIn = await CardAsync(card);
         return await PostAsync($"/api/sites/{SiteId}/orders", new
         {
             again,
+            terms,
             id = id ?? Guid.NewGuid(),
             revision = page.GetProperty("revision").GetInt32(),
             letter,

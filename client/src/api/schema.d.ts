@@ -966,6 +966,10 @@ export interface components {
             from: string;
             perMonth: null | string;
         };
+        AgreedTermWire: {
+            seller: string;
+            sentence: string;
+        };
         /**
          * @description Five different answers.
          * @enum {string}
@@ -2048,6 +2052,7 @@ export interface components {
             currency: string;
             cardEnding: string;
             items: components["schemas"]["OrderedItemWire"][];
+            terms: components["schemas"]["AgreedTermWire"][];
             keySheet: null | components["schemas"]["KeySheetWire"];
         };
         OutcomeWire: {
@@ -2094,6 +2099,7 @@ export interface components {
             agreed: boolean;
             /** @default false */
             again?: boolean;
+            terms?: null | string;
         };
         PlanOptionWire: {
             book: string;
@@ -2458,6 +2464,10 @@ export interface components {
             amount: string;
             atLeast: boolean;
         };
+        TermsWire: {
+            stamp: string;
+            sentences: components["schemas"]["AgreedTermWire"][];
+        };
         TimelineWire: {
             isByYear: boolean;
             bars: components["schemas"]["BarWire"][];
@@ -2590,6 +2600,7 @@ export interface components {
             publicRecord: null | components["schemas"]["PublicRecordWire"];
             includedYear: null | components["schemas"]["IncludedYearWire"];
             claim: null | components["schemas"]["LaterClaimWire"];
+            terms: null | components["schemas"]["TermsWire"];
         };
     };
     responses: never;

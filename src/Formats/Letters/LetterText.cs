@@ -27,10 +27,9 @@ internal sealed class LetterText
     /// <summary>Names with their values, a row each.</summary>
     public LetterText Facts(params IReadOnlyList<(string Name, string Value)> facts)
     {
-        var width = facts.Max(fact => fact.Name.Length) + 2;
         foreach (var (name, value) in facts)
         {
-            _text.Append((name + ":").PadRight(width)).Append(value).Append('\n');
+            _text.Append(name).Append(": ").Append(value).Append('\n');
         }
 
         _text.Append('\n');

@@ -11,10 +11,10 @@ public static class OrderLetters
         var letter = new LetterText()
             .Paragraph($"Dear {order.Contact.Name.Trim()},")
             .Paragraph(words)
-            .Facts([("Reference", order.Reference), .. Bought(order), ("Today", Sum(order.Things.Total))]);
+            .Facts([("Reference", order.Reference), .. Bought(order), ("In all today, with tax", Sum(order.Things.Total))]);
         if (news == OrderNews.Completed)
         {
-            letter.Facts([.. Keys(order)]).Paragraph("The first password is shown once, on the order's page, and is never sent by mail. Keep this: the dates are when it renews.");
+            letter.Facts([.. Keys(order)]).Paragraph("The first password is shown once, on the order’s page, and is never sent by mail. Keep this: the dates are when it renews.");
         }
 
         letter.Link(news is OrderNews.CardRefused or OrderNews.Waiting ? "Decide what is to be done" : "Look at the order", page).Paragraph("Home Start");
@@ -28,7 +28,7 @@ public static class OrderLetters
             OrderNews.CardRefused => ("Your card was refused", $"The bank refused the card that ends in {order.CardEnding}. Nothing was charged. Your order waits: give another card, or call it off."),
             OrderNews.Waiting => ("Your order waits for an answer", $"{Silent(order)} does not answer, so your order waits. Nothing is lost. Try again on its page, or call it off while that is possible."),
             OrderNews.Cancelled => ("Your order was called off", "Your order was called off and all that had been done for it was undone. Nothing was charged."),
-            OrderNews.Completed => ("Your order is complete", "Everything you ordered is there and paid. Your key sheet is on the order's page, to print or to look up again."),
+            OrderNews.Completed => ("Your order is complete", "Everything you ordered is there and paid. Your key sheet is on the order’s page, to print or to look up again."),
             _ => throw new ArgumentOutOfRangeException(nameof(news), news, "There are no words for this."),
         };
 

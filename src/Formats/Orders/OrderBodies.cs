@@ -4,7 +4,8 @@ namespace HomeStart.Formats;
 /// <param name="Id">Made by the page, so that pressing twice places once.</param>
 /// <param name="Today">The sum the owner was told is due today.</param>
 /// <param name="Again">They know that they ordered the like a short while ago.</param>
-public sealed record PlaceOrderBody(Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody Card, bool Agreed, bool Again = false);
+/// <param name="Terms">The stamp of what they read that they agree to; another one by now is a reason to stop.</param>
+public sealed record PlaceOrderBody(Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody Card, bool Agreed, bool Again = false, string? Terms = null);
 
 /// <summary>What is checked before the card is handed in.</summary>
 public sealed record CheckOrderBody(ContactBody Contact, bool Agreed);

@@ -18,6 +18,7 @@ public sealed record OrderWire(
     string Currency,
     string CardEnding,
     IReadOnlyList<OrderedItemWire> Items,
+    IReadOnlyList<AgreedTermWire> Terms,
     KeySheetWire? KeySheet)
 {
     public static OrderWire Of(Order order) =>
@@ -36,6 +37,7 @@ public sealed record OrderWire(
             order.Things.Total.Currency.Code,
             order.CardEnding,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
+            [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
 
     // What Core knows by its code alone; a counterpart's own words stand as they came.

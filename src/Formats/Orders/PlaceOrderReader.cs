@@ -6,7 +6,8 @@ namespace HomeStart.Formats;
 /// <param name="Id">Made by the page, so that pressing twice places once.</param>
 /// <param name="Today">What they were told is due today; another figure by now is a reason to stop.</param>
 /// <param name="Again">They know that they ordered the like a short while ago.</param>
-public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, string CardToken, string CardEnding, bool Again);
+/// <param name="Terms">The stamp of the sentences they agreed to; null: not said.</param>
+public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, string CardToken, string CardEnding, bool Again, string? Terms);
 
 /// <summary>Reads the body of an order.</summary>
 public static class PlaceOrderReader
@@ -31,7 +32,7 @@ public static class PlaceOrderReader
         var (token, ending) = ReadCard(root["card"]);
         var order = new PlaceOrder(
             Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact, token, ending,
-            root["again"].Flag() ?? false);
+            root["again"].Flag() ?? false, root["terms"].Text());
         return faults.Any ? null : order;
     }
 

@@ -22,7 +22,8 @@ public sealed record WorksheetWire(
     DifferentDaysWire? DifferentDays,
     PublicRecordWire? PublicRecord,
     IncludedYearWire? IncludedYear,
-    LaterClaimWire? Claim);
+    LaterClaimWire? Claim,
+    TermsWire? Terms);
 
 /// <summary>When domain and hosting first renew, where that is not one day.</summary>
 public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
@@ -57,6 +58,20 @@ public sealed record PublicRecordWire(string Domain, string Seller, bool IsPriva
     internal static PublicRecordWire Of(OrderedDomain domain, PublicRecordRule? rule) =>
         new(domain.Name!.Text, domain.Seller, domain.Private, rule?.Privacy, rule?.ShownWith(domain.Private), rule?.ShownWith(hasPrivacy: false), rule?.ShownWith(hasPrivacy: true));
 }
+
+/// <summary>What buying agrees to.</summary>
+/// <param name="Stamp">Sent along with the order: that these are the sentences that were read.</param>
+public sealed record TermsWire(string Stamp, IReadOnlyList<AgreedTermWire> Sentences)
+{
+    internal static TermsWire Of(Costing costing)
+    {
+        var terms = TermWords.Of(costing);
+        return new TermsWire(TermWords.Stamp(terms), [.. terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))]);
+    }
+}
+
+/// <summary>One sentence of what is agreed to, and whose it is.</summary>
+public sealed record AgreedTermWire(string Seller, string Sentence);
 
 /// <summary>Which of several domains has the plan's domain-year.</summary>
 /// <param name="Saves">Over the horizon, in the display currency, against spending it on the next best.</param>

@@ -26,7 +26,8 @@ public static class WorksheetWriter
             worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
             worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domain is { } domain ? PublicRecordWire.Of(domain, ordered.Run.Purchase.Domains[0].Price!.PublicRecord) : null,
             worksheet.IncludedYear is { } year ? new IncludedYearWire(year.Domain, new Money(year.Saves, worksheet.Costing!.Currency).ToAmount()) : null,
-            worksheet.Claim is { } claim ? LaterClaimWire.Of(claim) : null);
+            worksheet.Claim is { } claim ? LaterClaimWire.Of(claim) : null,
+            worksheet.Costing is { } agreed ? TermsWire.Of(agreed) : null);
 
     private static SummaryWire Summary(Costing costing)
     {

@@ -8,7 +8,7 @@ namespace HomeStart.Web.Orders;
 public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
 {
     /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
-    public OrderedThings? Things(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults)
+    public (OrderedThings Things, IReadOnlyList<AgreedTerm> Terms)? Things(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults)
     {
         if (versioned.Site.Listed(wanted.Letter) is not { } listed)
         {
@@ -33,9 +33,15 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
             faults.Say(FaultCodes.OutOfRange, "today", "What is due today has changed since you saw it. Look at the new sum before you order.");
         }
 
+        var terms = TermWords.Of(costing);
+        if (wanted.Terms is { } read && read != TermWords.Stamp(terms))
+        {
+            faults.Say(FaultCodes.OutOfRange, "terms", "What you agree to has changed since you read it: a price list was replaced, or the day is another. Read it again before you order.");
+        }
+
         var placed = Placing.Of(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
-        return placed.Value;
+        return placed.Value is { } things ? (things, terms) : null;
     }
 
     /// <summary>Asks the registrar once more before any money is held; it has the last word when it registers. What cannot be checked is not ordered.</summary>

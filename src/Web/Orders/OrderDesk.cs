@@ -28,7 +28,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        var things = agreed.Things(versioned, wanted, today, faults);
+        var (things, terms) = agreed.Things(versioned, wanted, today, faults) ?? default;
         if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
         {
             await agreed.CheckNameAsync(versioned, wanted, things.Domain, faults, cancel);
@@ -42,7 +42,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
 
         var order = OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
         {
-            Secret = Guid.NewGuid(), CardToken = wanted.CardToken, CardEnding = wanted.CardEnding,
+            Secret = Guid.NewGuid(), CardToken = wanted.CardToken, CardEnding = wanted.CardEnding, Terms = [.. terms],
         });
         return await StoredAsync(order, cancel);
     }

@@ -7,6 +7,7 @@ import { sessionQuery } from '../../api/queries';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { useSite } from '../../api/site';
+import { Agreed } from './Agreed';
 import { BesideTheForm } from './BesideTheForm';
 import { CardFaults, cardToken } from './card';
 import { CardSection } from './CardFields';
@@ -21,7 +22,7 @@ type Hindrance = { kind: 'said'; words: string } | { kind: 'repeated'; words: st
 /** What is bought today, who buys it, the card, one last look, and the one button that spends money. */
 export function OrderPage() {
   const { page } = useSite();
-  const { costing, letter } = page.worksheet;
+  const { costing, letter, terms } = page.worksheet;
   const form = useForm<OrderForm>({ defaultValues: empty });
   const { place, hindrance, askAgain } = usePlacing(form);
   const { isSubmitting, errors } = form.formState;
@@ -54,6 +55,14 @@ export function OrderPage() {
           Order {letter} for {sum}
         </h1>
         <LastLook costing={costing} />
+        {terms && (
+          <section className="mt-6" aria-labelledby="terms">
+            <h2 id="terms" className="text-lg">
+              What you agree to
+            </h2>
+            <Agreed sentences={terms.sentences} />
+          </section>
+        )}
         <ContactFields form={form} />
         <CardSection register={form.register} at="card." faults={errors.card} />
         <section className="mt-7">
@@ -65,7 +74,7 @@ export function OrderPage() {
               aria-describedby={errors.agreed ? 'agreed-fault' : undefined}
             />
             <span>
-              I have read what I buy, from whom, and what it costs later. It renews by itself until I cancel; the first
+              I have read what I buy, from whom, and what I agree to. It renews by itself until I cancel; the first
               price does not come back.
             </span>
           </label>
@@ -145,6 +154,10 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
     const fields = faults.filter((found) => found.where.startsWith('contact.') || found.where === 'agreed');
     fields.forEach((found) => form.setError(found.where as 'agreed', { message: found.message }));
     const others = faults.filter((found) => !fields.includes(found));
+    if (others.some((found) => found.where === 'terms' || found.where === 'today')) {
+      void queries.invalidateQueries({ queryKey: ['site', page.id] });
+    }
+
     const repeated = others.find((found) => found.code === 'repeated');
     if (repeated) {
       setHindrance({ kind: 'repeated', words: repeated.message });
@@ -197,6 +210,7 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
           card: given.value,
           agreed,
           again,
+          terms: page.worksheet.terms?.stamp ?? null,
         });
         if (placed === 'stale') {
           await queries.invalidateQueries({ queryKey: ['site', page.id] });

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { useSite } from '../../api/site';
+import { Agreed } from './Agreed';
 import { CardFaults, cardToken, type Card } from './card';
 import { CardFields } from './CardFields';
 import { KeySheet } from './KeySheet';
@@ -52,6 +53,12 @@ export function PlacedPage() {
             <WhatNow order={order.data} />
           </div>
         </>
+      )}
+      {order.data.terms.length > 0 && (
+        <details className="no-print mt-8 max-w-3xl">
+          <summary className="text-blue cursor-pointer font-semibold">What you agreed to</summary>
+          <Agreed sentences={order.data.terms} />
+        </details>
       )}
     </div>
   );

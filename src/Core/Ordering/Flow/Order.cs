@@ -18,6 +18,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>What went wrong, while the owner has to do something or after it was undone.</summary>
     public OrderProblem? Problem { get; init; }
 
+    /// <summary>What was agreed to, in the sentences that were read; empty for orders placed before they were kept.</summary>
+    public ImmutableArray<AgreedTerm> Terms { get; init; } = [];
+
     /// <summary>In the order they are carried out.</summary>
     public ImmutableArray<OrderStep> Steps { get; init; } = [];
 
@@ -55,6 +58,9 @@ public sealed record OrderedThings(
     /// <summary>Whether the same domain or, without one, the same hosting is bought in both.</summary>
     public bool IsLike(OrderedThings other) => Domain is null && other.Domain is null ? Hosting == other.Hosting : Domain?.Name == other.Domain?.Name;
 }
+
+/// <summary>One sentence of what was agreed to, and whose it is.</summary>
+public sealed record AgreedTerm(string Seller, string Sentence);
 
 /// <summary>What one seller is paid today.</summary>
 public sealed record Payment(string Book, string Seller, Money Amount);
