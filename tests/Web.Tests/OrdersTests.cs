@@ -11,6 +11,29 @@ namespace HomeStart.Web.Tests;
 public class OrdersTests
 {
     [Fact]
+    public async Task A_paid_order_has_receipts_and_a_key_sheet_to_take_away()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        var order = await visitor.UntilAsync(id, "completed");
+        order.GetProperty("receipts").EnumerateArray().Select(receipt => receipt.GetProperty("book").GetString()).ShouldBe(["tidemarsh"]);
+        foreach (var (path, type) in new[] { ("key-sheet.pdf", "application/pdf"), ("receipts/tidemarsh.pdf", "application/pdf"), ("receipts/tidemarsh.xml", "application/xml") })
+        {
+            using var file = await visitor.RawAsync($"/api/orders/{id}/{path}");
+            file.StatusCode.ShouldBe(HttpStatusCode.OK, path);
+            file.Content.Headers.ContentType!.MediaType.ShouldBe(type);
+        }
+
+        foreach (var path in new[] { "receipts/nobody.pdf", "receipts/nameyarrow.xml" })
+        {
+            using var none = await visitor.RawAsync($"/api/orders/{id}/{path}");
+            none.StatusCode.ShouldBe(HttpStatusCode.NotFound, path);
+        }
+    }
+
+    [Fact]
     public async Task What_was_agreed_to_is_kept_with_the_order_and_other_sentences_stop_it()
     {
         await using var host = await TestHost.StartAsync();

@@ -19,6 +19,7 @@ public sealed record OrderWire(
     string CardEnding,
     IReadOnlyList<OrderedItemWire> Items,
     IReadOnlyList<AgreedTermWire> Terms,
+    IReadOnlyList<ReceiptWire> Receipts,
     KeySheetWire? KeySheet)
 {
     public static OrderWire Of(Order order) =>
@@ -38,6 +39,7 @@ public sealed record OrderWire(
             order.CardEnding,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
+            [.. order.Things.Payments.Where(payment => Receipt.Of(order, payment.Book) is not null).Select(payment => new ReceiptWire(payment.Book, payment.Seller))],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
 
     // What Core knows by its code alone; a counterpart's own words stand as they came.
@@ -49,6 +51,9 @@ public sealed record OrderWire(
             _ => "It was refused, without a reason.",
         };
 }
+
+/// <summary>A receipt that can be taken away.</summary>
+public sealed record ReceiptWire(string Book, string Seller);
 
 public sealed record OrderProblemWire(StepKind Step, string Code, string Message);
 

@@ -1,3 +1,4 @@
+using System.Text;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -39,6 +40,11 @@ internal static class OrdersEndpoints
         var orders = app.MapGroup("/api/orders");
         orders.MapGet("", async (OrderDesk desk, CancellationToken cancel) => (await desk.ListAsync(cancel)).Select(OrderWire.Of).ToList()).WithName("getOrders");
         orders.MapGet("/{orderId:guid}", GetAsync).WithName("getOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        File(orders.MapGet("/{orderId:guid}/key-sheet.pdf", KeySheetAsync)).WithName("keySheetPdf");
+        File(orders.MapGet("/{orderId:guid}/receipts/{book}.pdf", (Guid orderId, string book, OrderDesk desk, CancellationToken cancel) =>
+            ReceiptAsync(orderId, book, receipt => Results.File(PdfReport.Write(OrderReports.Of(receipt), receipt.Order.PlacedOn), "application/pdf", $"receipt-{receipt.Number}.pdf"), desk, cancel))).WithName("receiptPdf");
+        File(orders.MapGet("/{orderId:guid}/receipts/{book}.xml", (Guid orderId, string book, OrderDesk desk, CancellationToken cancel) =>
+            ReceiptAsync(orderId, book, receipt => Results.File(Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), "application/xml", $"receipt-{receipt.Number}.xml"), desk, cancel))).WithName("receiptUbl");
         orders.MapPost("/{orderId:guid}/resume", ResumeAsync).WithName("resumeOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         orders.MapPost("/{orderId:guid}/cancel", CancelAsync).WithName("cancelOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -80,6 +86,16 @@ internal static class OrdersEndpoints
 
     private static async Task<IResult> GetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document))) : Missing();
+
+    private static RouteHandlerBuilder File(RouteHandlerBuilder route) => route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+
+    private static async Task<IResult> KeySheetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
+        await desk.FindAsync(orderId, cancel) is { } row && Documents.Read<Order>(row.Document) is { State: OrderState.Completed } order
+            ? Results.File(PdfReport.Write(OrderReports.KeySheet(order), order.PlacedOn), "application/pdf", $"key-sheet-{order.Reference}.pdf")
+            : Missing();
+
+    private static async Task<IResult> ReceiptAsync(Guid orderId, string book, Func<Receipt, IResult> write, OrderDesk desk, CancellationToken cancel) =>
+        await desk.FindAsync(orderId, cancel) is { } row && Receipt.Of(Documents.Read<Order>(row.Document), book) is { } receipt ? write(receipt) : Missing();
 
     private static async Task<IResult> ResumeAsync(Guid orderId, JsonBody<ResumeOrderBody> body, OrderDesk desk, CancellationToken cancel)
     {

@@ -15,6 +15,9 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
         <Button className="no-print" onClick={() => window.print()}>
           Print it
         </Button>
+        <a className="ink no-print" download href={`/api/orders/${order.id}/key-sheet.pdf`}>
+          As PDF
+        </a>
       </div>
       <p className="text-soft" role="status">
         Order {order.reference}, {longDay(order.placedOn)}. {money(order.total, order.currency)} was taken from the card
@@ -82,6 +85,25 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
             </tbody>
           </Table>
           <Next sheet={sheet} />
+          {order.receipts.length > 0 && (
+            <>
+              <h2 className="no-print mt-5 text-lg">Receipts</h2>
+              <ul className="no-print">
+                {order.receipts.map((receipt) => (
+                  <li key={receipt.book}>
+                    <bdi>{receipt.seller}</bdi>:{' '}
+                    <a className="ink" download href={`/api/orders/${order.id}/receipts/${receipt.book}.pdf`}>
+                      PDF<span className="sr-only"> from {receipt.seller}</span>
+                    </a>
+                    {', '}
+                    <a className="ink" download href={`/api/orders/${order.id}/receipts/${receipt.book}.xml`}>
+                      for accounting programs (UBL)<span className="sr-only"> from {receipt.seller}</span>
+                    </a>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
         </section>
       </div>
     </>

@@ -63,7 +63,10 @@ public sealed record OrderedThings(
 public sealed record AgreedTerm(string Seller, string Sentence);
 
 /// <summary>What one seller is paid today.</summary>
-public sealed record Payment(string Book, string Seller, Money Amount);
+/// <param name="Amount">With tax.</param>
+/// <param name="Tax">How much of it is tax; null for orders placed before that was kept.</param>
+/// <param name="TaxPercent">At which rate; null where the seller charges none, or it was not kept.</param>
+public sealed record Payment(string Book, string Seller, Money Amount, Money? Tax = null, ExactDecimal? TaxPercent = null);
 
 /// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
 public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, DomainName? Address);

@@ -53,8 +53,9 @@ public static class Placing
 
     private static Payment? Payment(Costing costing, Bill bill)
     {
-        var total = costing.Counting.Tax(bill.Book, bill.Sum).Total;
-        return total == 0 ? null : new Payment(bill.Book!.Id, bill.Book.Provider.Name, new Money(total, bill.Currency));
+        var taxed = costing.Counting.Tax(bill.Book, bill.Sum);
+        return taxed.Total == 0 ? null : new Payment(
+            bill.Book!.Id, bill.Book.Provider.Name, new Money(taxed.Total, bill.Currency), new Money(taxed.Tax, bill.Currency), bill.Book.Tax.Charged ? costing.Settings.TaxPercent : null);
     }
 
     private static OrderedHosting Hosting(BoughtHosting hosting, BoughtDomain? domain) =>

@@ -1,0 +1,60 @@
+namespace HomeStart.Formats;
+
+/// <summary>What is kept of an order on paper. No secret stands on any of it.</summary>
+public static class OrderReports
+{
+    /// <summary>What one seller was paid.</summary>
+    public static Report Of(Receipt receipt)
+    {
+        var (order, payment) = (receipt.Order, receipt.Payment);
+        return new Report(
+            $"Receipt {receipt.Number}",
+            [
+                $"{payment.Seller} to {order.Contact.Name}, {order.Contact.Street}, {order.Contact.Town} {order.Contact.Postcode}, {order.Contact.Country}.",
+                $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}, paid by the card that ends in {order.CardEnding}.",
+            ],
+            ["", "From", "Until", payment.Amount.Currency.Code],
+            [
+                .. receipt.Lines.Select(line => new ReportRow(ItemWords.Of(line.Item), [Day(line.Item.From), Day(line.Item.Until), line.Net.ToAmount()])),
+                new ReportRow("Net", ["", "", receipt.Net.ToAmount()], IsTotal: true),
+                new ReportRow(payment.TaxPercent is { } percent ? $"Tax at {percent}%" : "No tax is charged", ["", "", receipt.Tax.ToAmount()]),
+                new ReportRow("Paid", ["", "", payment.Amount.ToAmount()], IsTotal: true),
+            ],
+            ["The seller’s address and tax number are not in its price list: ask for an invoice of theirs where you need one."]);
+    }
+
+    /// <summary>Where to log in, addresses and dates, to be found again in a year.</summary>
+    public static Report KeySheet(Order order)
+    {
+        var sheet = KeySheetWire.Of(order);
+        return new Report(
+            $"Key sheet for {sheet.Domain ?? sheet.Plan ?? order.Reference}",
+            [$"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. Passwords are not on it, and are kept nowhere here."],
+            ["", ""],
+            [
+                .. Facts(sheet).Where(fact => fact.Value is { Length: > 0 }).Select(fact => new ReportRow(fact.Name, [fact.Value!])),
+                .. order.Things.Items.Where(item => item.Until is not null).Select(item => new ReportRow($"{item.Name}, {item.Seller}", [$"paid until {ReportWords.Day(item.Until!.Value)}"])),
+            ],
+            []);
+    }
+
+    private static IEnumerable<(string Name, string? Value)> Facts(KeySheetWire sheet) =>
+        [
+            ("Host", sheet.Provider),
+            ("Plan", sheet.Plan),
+            ("Domain", sheet.Domain),
+            ("Domain bought from", sheet.DomainSeller),
+            ("Log in", sheet.LogIn),
+            ("User name", sheet.User),
+            ("Server", sheet.Server),
+            ("IPv4", sheet.IPv4),
+            ("IPv6", sheet.IPv6),
+            ("Name servers", string.Join(", ", sheet.NameServers)),
+            ("Files (SFTP)", sheet.FileServer),
+            ("Mail server", sheet.MailServer),
+            ("Holder", sheet.Holder),
+            ("Mail address given", sheet.Mail),
+        ];
+
+    private static string Day(DateOnly? day) => day is { } known ? ReportWords.Day(known) : "";
+}

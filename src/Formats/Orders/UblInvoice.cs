@@ -1,0 +1,83 @@
+using System.Globalization;
+using System.Xml.Linq;
+
+namespace HomeStart.Formats;
+
+/// <summary>Writes a receipt as an invoice in UBL 2.1 (ISO/IEC 19845), with the core elements of EN 16931 that are known: a seller's address and tax number are in no offer book.</summary>
+public static class UblInvoice
+{
+    private static readonly XNamespace Invoice = "urn:oasis:names:specification:ubl:schema:xsd:Invoice-2";
+    private static readonly XNamespace Parts = "urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2";
+    private static readonly XNamespace Basic = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
+
+    /// <summary>Commercial invoice (UNTDID 1001).</summary>
+    private const string Commercial = "380";
+
+    /// <summary>One piece (UN/ECE recommendation 20).</summary>
+    private const string Piece = "C62";
+
+    public static XDocument Write(Receipt receipt)
+    {
+        var (order, currency) = (receipt.Order, receipt.Payment.Amount.Currency.Code);
+        return new XDocument(new XElement(
+            Invoice + "Invoice",
+            new XAttribute(XNamespace.Xmlns + "cac", Parts),
+            new XAttribute(XNamespace.Xmlns + "cbc", Basic),
+            new XElement(Basic + "CustomizationID", "urn:cen.eu:en16931:2017"),
+            new XElement(Basic + "ID", receipt.Number),
+            new XElement(Basic + "IssueDate", Day(order.PlacedOn)),
+            new XElement(Basic + "InvoiceTypeCode", Commercial),
+            new XElement(Basic + "DocumentCurrencyCode", currency),
+            new XElement(Parts + "OrderReference", new XElement(Basic + "ID", order.Reference)),
+            new XElement(Parts + "AccountingSupplierParty", Party(receipt.Payment.Seller, null)),
+            new XElement(Parts + "AccountingCustomerParty", Party(order.Contact.Name, order.Contact)),
+            new XElement(
+                Parts + "TaxTotal",
+                Amount("TaxAmount", receipt.Tax),
+                new XElement(Parts + "TaxSubtotal", Amount("TaxableAmount", receipt.Net), Amount("TaxAmount", receipt.Tax), Category("TaxCategory", receipt))),
+            new XElement(
+                Parts + "LegalMonetaryTotal",
+                Amount("LineExtensionAmount", receipt.Net),
+                Amount("TaxExclusiveAmount", receipt.Net),
+                Amount("TaxInclusiveAmount", receipt.Payment.Amount),
+                Amount("PrepaidAmount", receipt.Payment.Amount),
+                Amount("PayableAmount", Money.Zero(receipt.Net.Currency))),
+            receipt.Lines.Select((line, at) => Line(receipt, line, at + 1))));
+    }
+
+    private static XElement Line(Receipt receipt, ReceiptLine line, int number) =>
+        new(
+            Parts + "InvoiceLine",
+            new XElement(Basic + "ID", number),
+            new XElement(Basic + "InvoicedQuantity", new XAttribute("unitCode", Piece), 1),
+            Amount("LineExtensionAmount", line.Net),
+            line.Item is { From: { } from, Until: { } until }
+                ? new XElement(Parts + "InvoicePeriod", new XElement(Basic + "StartDate", Day(from)), new XElement(Basic + "EndDate", Day(until.AddDays(-1))))
+                : null,
+            new XElement(Parts + "Item", new XElement(Basic + "Name", ItemWords.Of(line.Item)), Category("ClassifiedTaxCategory", receipt)),
+            new XElement(Parts + "Price", Amount("PriceAmount", line.Net)));
+
+    // Standard rate, zero rate, or outside the scope of the tax (UNCL 5305).
+    private static XElement Category(string name, Receipt receipt) =>
+        new(
+            Parts + name,
+            new XElement(Basic + "ID", receipt.Payment.TaxPercent is not { } percent ? "O" : percent.IsZero ? "Z" : "S"),
+            receipt.Payment.TaxPercent is { } rate ? new XElement(Basic + "Percent", rate.ToString()) : null,
+            new XElement(Parts + "TaxScheme", new XElement(Basic + "ID", "VAT")));
+
+    private static XElement Party(string name, Contact? contact) =>
+        new(Parts + "Party",
+            new XElement(Parts + "PartyName", new XElement(Basic + "Name", name)),
+            contact is null ? null : new XElement(
+                Parts + "PostalAddress",
+                new XElement(Basic + "StreetName", contact.Street),
+                new XElement(Basic + "CityName", contact.Town),
+                new XElement(Basic + "PostalZone", contact.Postcode),
+                new XElement(Parts + "Country", new XElement(Basic + "IdentificationCode", contact.Country))),
+            new XElement(Parts + "PartyLegalEntity", new XElement(Basic + "RegistrationName", name)),
+            contact is null ? null : new XElement(Parts + "Contact", new XElement(Basic + "ElectronicMail", contact.Mail)));
+
+    private static XElement Amount(string name, Money money) => new(Basic + name, new XAttribute("currencyID", money.Currency.Code), money.ToAmount());
+
+    private static string Day(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+}
