@@ -91,7 +91,7 @@ public class Arrows
             .Select(file => Path.GetFileName(file)).Order().ShouldBe(["Account.cs", "ExpectedCost.cs"]);
     }
 
-    private static string Root
+    internal static string Root
     {
         get
         {

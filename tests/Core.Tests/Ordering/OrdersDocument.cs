@@ -1,0 +1,116 @@
+using System.Text;
+
+namespace HomeStart.Core.Tests;
+
+/// <summary>docs/orders.md is made from the flow itself: every way through it is walked, and what is met with is drawn. Where the flow changes, this writes the page anew and fails once.</summary>
+public class OrdersDocument
+{
+    private const string Begin = "<!-- made from the code by tests/Core.Tests/Ordering/OrdersDocument.cs -->";
+    private const string End = "<!-- end -->";
+
+    [Fact]
+    public void The_diagram_is_that_of_the_code()
+    {
+        var file = Path.Combine(Arrows.Root, "docs", "orders.md");
+        var page = File.ReadAllText(file);
+        var (from, to) = (page.IndexOf(Begin, StringComparison.Ordinal), page.IndexOf(End, StringComparison.Ordinal));
+        from.ShouldBeGreaterThan(0);
+        var made = $"{page[..(from + Begin.Length)]}\n\n{Diagram()}\n{page[to..]}";
+        if (made != page)
+        {
+            File.WriteAllText(file, made);
+        }
+
+        page.ShouldBe(made, "docs/orders.md was not what the code does; it is now");
+    }
+
+    private static string Diagram()
+    {
+        var moves = Walk();
+        var text = new StringBuilder("```mermaid\nstateDiagram-v2\n    [*] --> Working: placed\n");
+        foreach (var move in moves.GroupBy(move => (move.From, move.To)).OrderBy(move => move.Key.From).ThenBy(move => move.Key.To))
+        {
+            text.Append($"    {move.Key.From} --> {move.Key.To}: {string.Join(", ", move.Select(one => one.Why).Distinct().Order(StringComparer.Ordinal))}\n");
+        }
+
+        foreach (var last in moves.Select(move => move.To).Distinct().Where(state => moves.All(move => move.From != state)).Order())
+        {
+            text.Append($"    {last} --> [*]\n");
+        }
+
+        text.Append("```\n\n| step | who is asked | can be undone |\n|---|---|---|\n");
+        foreach (var step in Start().Steps)
+        {
+            text.Append($"| {Word(step.Kind)} | {Who(step.Kind)} | {(moves.Any(move => move.Undone == step.Kind) ? "yes" : "no")} |\n");
+        }
+
+        return text.ToString();
+    }
+
+    // Breadth first, each outcome and each decision at each place.
+    private static List<Move> Walk()
+    {
+        var (moves, seen, open) = (new List<Move>(), new HashSet<string>(), new Queue<Order>([Start()]));
+        while (open.TryDequeue(out var order))
+        {
+            if (!seen.Add(Place(order)))
+            {
+                continue;
+            }
+
+            foreach (var (after, why, undone) in After(order))
+            {
+                if (after.State != order.State || undone is not null)
+                {
+                    moves.Add(new Move(order.State, after.State, why, undone));
+                }
+
+                open.Enqueue(after);
+            }
+        }
+
+        return [.. moves.Where(move => move.From != move.To || move.Undone is not null).Select(move => move.From == move.To ? move with { Why = "a step is undone" } : move)];
+    }
+
+    private static IEnumerable<(Order After, string Why, StepKind? Undone)> After(Order order)
+    {
+        if (OrderFlow.Next(order) is { } action)
+        {
+            var begun = OrderFlow.Begun(order, action);
+            var word = Word(action.Step.Kind);
+            yield return (OrderFlow.After(begun, action, Outcome.Done with { Account = null }), action.Kind == ActionKind.Undo ? "all is undone" : $"{word} done", action.Kind == ActionKind.Undo ? action.Step.Kind : null);
+            yield return (OrderFlow.After(begun, action, Outcome.NoAnswer()), "no answer three times", null);
+            if (action.Step.Refused == 0)
+            {
+                yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.Refused, "refused")), action.Kind == ActionKind.Undo ? "undoing refused" : $"{word} refused", null);
+            }
+
+            if (action.Kind is ActionKind.AskThenDo or ActionKind.Settle)
+            {
+                yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.NeverHappened)), "it never happened", null);
+            }
+        }
+
+        if (order.State is OrderState.NeedsCard or OrderState.NeedsPatience)
+        {
+            yield return (OrderFlow.Resumed(order, "card_other", "0002"), order.State == OrderState.NeedsCard ? "the owner gives another card" : "the owner tries again", null);
+            yield return (OrderFlow.CalledOff(order), "the owner calls it off", null);
+        }
+    }
+
+    private static string Place(Order order) => $"{order.State} {string.Join(' ', order.Steps.Select(step => $"{step.Kind}{step.Status}{step.Unanswered}{step.Refused}"))}";
+
+    private static Order Start()
+    {
+        var things = Placing.Of(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
+        return OrderFlow.Planned(new Order(Guid.Empty, Guid.Empty, "A", Shop.Today, new Contact("", "", "", "", "", "", null), things) { CardToken = "card", CardEnding = "0004" });
+    }
+
+    private static string Word(StepKind kind) =>
+        kind switch { StepKind.Hold => "hold", StepKind.Prepare => "prepare", StepKind.Register => "register", StepKind.Join => "join", StepKind.Capture => "capture", _ => throw new ArgumentOutOfRangeException(nameof(kind)) };
+
+    private static string Who(StepKind kind) =>
+        kind switch { StepKind.Hold or StepKind.Capture => "the card processor", StepKind.Prepare => "the host", _ => "the registrar" };
+
+    private sealed record Move(OrderState From, OrderState To, string Why, StepKind? Undone);
+}
