@@ -77,6 +77,29 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
     }
 
     [Fact]
+    public void A_contact_is_filled_in_from_a_card_and_the_country_decides_what_is_asked()
+    {
+        browser.StartAfresh();
+        browser.Press("Order A");
+        browser.Reads("What you agree to");
+        browser.Reads("ostlerwren.com cannot be given back once it is registered.");
+        var card = Path.Combine(browser.App.DataFolder, "ada.vcf");
+        File.WriteAllText(card, "BEGIN:VCARD\nVERSION:4.0\nFN:Ada Wren\nORG:Ostler & Wren\nADR:;;4 Mill Lane;Hexworth;;HX4 2AB;GB\nEMAIL:ada@ostlerwren.example\nEND:VCARD\n");
+        browser.Find("input[type=file]").SendKeys(card);
+        browser.Until(() => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "so" : null, "the card was not read");
+        browser.Field("Organisation, if it is not for yourself").GetAttribute("value").ShouldBe("Ostler & Wren");
+        browser.Select("Country", "United Arab Emirates");
+        browser.Until(() => browser.Driver.FindElements(By.XPath("//label[.='Postcode']")).Count > 0 ? null : "gone", "the postcode is still asked for");
+        browser.Select("Country", "United States");
+        browser.Field("State or province");
+        browser.AxeFindings().ShouldBeEmpty();
+        File.WriteAllText(card, "hello");
+        browser.Find("input[type=file]").SendKeys(card);
+        browser.Reads("This is no contact");
+        browser.Field("Town").GetAttribute("value").ShouldBe("Hexworth");
+    }
+
+    [Fact]
     public void By_keyboard_alone()
     {
         StartEmpty();

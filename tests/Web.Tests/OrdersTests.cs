@@ -11,6 +11,39 @@ namespace HomeStart.Web.Tests;
 public class OrdersTests
 {
     [Fact]
+    public async Task A_contact_comes_and_goes_as_a_card_and_the_countries_are_told()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        (await visitor.GetAsync("/api/countries")).EnumerateArray().Select(country => country.GetProperty("code").GetString()).ShouldContain("GB");
+        var (status, read) = await visitor.PostAsync("/api/contacts/read", new { text = "BEGIN:VCARD\nFN:Ada Wren\nTEL:+44 1632 960123\nEND:VCARD" });
+        (status, read.GetProperty("name").GetString(), read.GetProperty("telephone").GetString()).ShouldBe((HttpStatusCode.OK, "Ada Wren", "+44 1632 960123"));
+        foreach (var text in new object?[] { "hello", "", null, 7, new string('x', 600_000) })
+        {
+            (await visitor.PostAsync("/api/contacts/read", new { text })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        }
+
+        var (ok, headers) = await visitor.SendBytesAsync(HttpMethod.Post, "/api/contacts/vcard", """{ "name": "Ada" }"""u8.ToArray(), "application/json");
+        ok.ShouldBe(HttpStatusCode.OK);
+        headers.ShouldNotBeNull();
+    }
+
+    [Fact]
+    public async Task A_telephone_is_kept_in_the_international_form()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var contact = new { name = "Ada Wren", mail = "ada@ostlerwren.example", street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB", telephone = "01632 960123", organisation = "Ostler & Wren" };
+        var (status, order) = await visitor.TryOrderAsync(contact: contact);
+        status.ShouldBe(HttpStatusCode.OK);
+        var document = await host.InDatabaseAsync(async db => (await db.Orders.IgnoreQueryFilters().SingleAsync()).Document);
+        document.ShouldContain("+441632960123".Replace("+", "\\u002B", StringComparison.Ordinal));
+        await visitor.UntilAsync(order.GetProperty("id").GetGuid(), "completed");
+    }
+
+    [Fact]
     public async Task A_paid_order_has_receipts_and_a_key_sheet_to_take_away()
     {
         await using var host = await TestHost.StartAsync();

@@ -196,6 +196,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/countries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getCountries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readContact"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/contacts/vcard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["writeContact"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mail": {
         parameters: {
             query?: never;
@@ -1395,6 +1443,8 @@ export interface components {
             postcode?: null | string;
             country?: null | string;
             telephone?: null | string;
+            organisation?: null | string;
+            state?: null | string;
         };
         CostingBody: {
             /** Format: date */
@@ -1417,6 +1467,11 @@ export interface components {
             refund: components["schemas"]["RefundWire"];
             inclusions: components["schemas"]["InclusionWire"][];
             nextBills: components["schemas"]["BillWire"][];
+        };
+        CountryWire: {
+            code: string;
+            asksPostcode: boolean;
+            asksState: boolean;
         };
         DataCentreOptionWire: {
             id: null | string;
@@ -2585,6 +2640,9 @@ export interface components {
             kind: components["schemas"]["LineKind"];
             ref: string;
         };
+        VCardBody: {
+            text: string;
+        };
         /**
          * @description In the order they are looked for.
          * @enum {string}
@@ -3107,6 +3165,81 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["OrderCheckWire"];
                 };
+            };
+        };
+    };
+    getCountries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountryWire"][];
+                };
+            };
+        };
+    };
+    readContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VCardBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ContactBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    writeContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ContactBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -18,4 +18,13 @@ public sealed record ResumeOrderBody(CardBody? Card = null);
 public sealed record CardBody(string Token, string Ending);
 
 public sealed record ContactBody(
-    string? Name = null, string? Mail = null, string? Street = null, string? Town = null, string? Postcode = null, string? Country = null, string? Telephone = null);
+    string? Name = null, string? Mail = null, string? Street = null, string? Town = null, string? Postcode = null, string? Country = null, string? Telephone = null, string? Organisation = null, string? State = null);
+
+/// <summary>A country an order can come from, and what an address there holds.</summary>
+public sealed record CountryWire(string Code, bool AsksPostcode, bool AsksState)
+{
+    public static CountryWire Of(Country country) => new(country.Code, country.AsksPostcode, country.AsksState);
+}
+
+/// <summary>A contact as a vCard file (RFC 6350).</summary>
+public sealed record VCardBody(string Text);

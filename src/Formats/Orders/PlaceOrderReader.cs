@@ -69,13 +69,22 @@ public static class PlaceOrderReader
 
     private static bool IsToken(string text) => text.StartsWith("card_", StringComparison.Ordinal) && text.Length == 37 && text[5..].All(char.IsAsciiHexDigitLower);
 
-    private static Contact ReadContact(Node node) =>
-        new(
+    /// <summary>A contact as it was typed, its telephone in the international form where it can be read.</summary>
+    public static Contact ReadContact(Node node)
+    {
+        var country = node["country"].Text() ?? "";
+        var telephone = node["telephone"].Text()?.Trim();
+        return new Contact(
             node["name"].Text()?.Trim() ?? "",
             node["mail"].Text()?.Trim() ?? "",
             node["street"].Text()?.Trim() ?? "",
             node["town"].Text()?.Trim() ?? "",
             node["postcode"].Text()?.Trim() ?? "",
-            node["country"].Text() ?? "",
-            node["telephone"].Text()?.Trim());
+            country,
+            telephone is null ? null : Telephones.Read(telephone, country) ?? telephone,
+            Empty(node["organisation"].Text()?.Trim()),
+            Empty(node["state"].Text()?.Trim()));
+    }
+
+    private static string? Empty(string? text) => text is "" ? null : text;
 }

@@ -30,7 +30,7 @@ public static class UblInvoice
             new XElement(Basic + "DocumentCurrencyCode", currency),
             new XElement(Parts + "OrderReference", new XElement(Basic + "ID", order.Reference)),
             new XElement(Parts + "AccountingSupplierParty", Party(receipt.Payment.Seller, null)),
-            new XElement(Parts + "AccountingCustomerParty", Party(order.Contact.Name, order.Contact)),
+            new XElement(Parts + "AccountingCustomerParty", Party(order.Contact.Organisation ?? order.Contact.Name, order.Contact)),
             new XElement(
                 Parts + "TaxTotal",
                 Amount("TaxAmount", receipt.Tax),
@@ -72,7 +72,8 @@ public static class UblInvoice
                 Parts + "PostalAddress",
                 new XElement(Basic + "StreetName", contact.Street),
                 new XElement(Basic + "CityName", contact.Town),
-                new XElement(Basic + "PostalZone", contact.Postcode),
+                contact.Postcode.Length > 0 ? new XElement(Basic + "PostalZone", contact.Postcode) : null,
+                contact.State is { } state ? new XElement(Basic + "CountrySubentity", state) : null,
                 new XElement(Parts + "Country", new XElement(Basic + "IdentificationCode", contact.Country))),
             new XElement(Parts + "PartyLegalEntity", new XElement(Basic + "RegistrationName", name)),
             contact is null ? null : new XElement(Parts + "Contact", new XElement(Basic + "ElectronicMail", contact.Mail)));

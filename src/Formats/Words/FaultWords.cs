@@ -78,7 +78,7 @@ public static class FaultWords
     {
         ["plan"] = "Plan", ["data-centre"] = "Data centre", ["extra"] = "Extra", ["ending"] = "Ending", ["promotion"] = "Promotion", ["code"] = "Code", ["domain"] = "Domain", ["book"] = "Offer book",
         ["billing-option"] = "Way to pay (months of a bill/of commitment)", ["site"] = "A site’s name", ["candidate"] = "A candidate’s name", ["name"] = "your name", ["street"] = "the street and number",
-        ["town"] = "the town", ["postcode"] = "the postcode",
+        ["town"] = "the town", ["postcode"] = "the postcode", ["state"] = "the state or province",
     }.ToFrozenDictionary();
 
     /// <summary>The sentence of a fault.</summary>

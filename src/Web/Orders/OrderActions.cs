@@ -54,7 +54,7 @@ public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IR
     private Task<Outcome> RegisterAsync(World world, Order order, OrderStep step, OrderedDomain domain, CancellationToken cancel) =>
         domain.Name is { } name
             ? registrar.RegisterAsync(
-                world, step.Key, new Registration(domain.Book, name, domain.Years, order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, domain.Premium, order.PlacedOn), cancel)
+                world, step.Key, new Registration(domain.Book, name, domain.Years, order.Contact.Organisation ?? order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, domain.Premium, order.PlacedOn), cancel)
             : Task.FromResult(NoDomain);
 
     private Task<Outcome> UndoAsync(World world, Order order, OrderStep step, CancellationToken cancel) =>

@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.Json;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -37,6 +38,9 @@ internal static class OrdersEndpoints
         app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync).WithName("placeOrder").Produces<OrderWire>().Produces<SitePageWire>(StatusCodes.Status409Conflict)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         app.MapPost("/api/orders/check", Check).WithName("checkOrder").Produces<OrderCheckWire>();
+        app.MapGet("/api/countries", () => Countries.All.Select(CountryWire.Of)).WithName("getCountries");
+        app.MapPost("/api/contacts/read", ReadCard).WithName("readContact").Produces<ContactBody>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/contacts/vcard", WriteCard).WithName("writeContact").Produces(StatusCodes.Status200OK);
         var orders = app.MapGroup("/api/orders");
         orders.MapGet("", async (OrderDesk desk, CancellationToken cancel) => (await desk.ListAsync(cancel)).Select(OrderWire.Of).ToList()).WithName("getOrders");
         orders.MapGet("/{orderId:guid}", GetAsync).WithName("getOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -61,6 +65,23 @@ internal static class OrdersEndpoints
         PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
         return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.Of(fault))]));
     }
+
+    private static IResult ReadCard(JsonBody<VCardBody> body)
+    {
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults)["text"];
+        var text = node.Element is { ValueKind: JsonValueKind.String } element ? element.GetString()! : "";
+        if (text.Length > VCard.Longest || VCard.Read(text) is not { } contact)
+        {
+            node.Fault(FaultCodes.BadType, "This is no contact: choose a vCard file, whose name ends with .vcf.");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        return Results.Ok(new ContactBody(contact.Name, contact.Mail, contact.Street, contact.Town, contact.Postcode, contact.Country, contact.Telephone, contact.Organisation, contact.State));
+    }
+
+    private static IResult WriteCard(JsonBody<ContactBody> body) =>
+        Results.File(Encoding.UTF8.GetBytes(VCard.Write(PlaceOrderReader.ReadContact(new Node(body.Root, "", new FaultList())))), "text/vcard; charset=utf-8", "contact.vcf");
 
     private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody<PlaceOrderBody> body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
     {

@@ -1,3 +1,5 @@
+using HomeStart.Formats;
+
 namespace HomeStart.Core.Tests;
 
 public class ContactTests
@@ -53,6 +55,63 @@ public class ContactTests
     [Fact]
     public void Everything_missing_is_said_at_once() =>
         Faults(new Contact("", "", " ", "", "", "", "12")).ShouldBe(["contact.name", "contact.street", "contact.town", "contact.postcode", "contact.country", "contact.mail", "contact.telephone"], ignoreOrder: true);
+
+    [Theory]
+    [InlineData("HK", "", null, "")]
+    [InlineData("GB", "", null, "contact.postcode")]
+    [InlineData("US", "", "", "contact.postcode contact.state")]
+    [InlineData("US", "98101", "WA", "")]
+    [InlineData("GB", "HX4 2AB", null, "")]
+    [InlineData("XX", "", null, "contact.postcode")]
+    public void The_country_decides_what_is_asked(string country, string postcode, string? state, string faults) =>
+        string.Join(' ', Faults(Good with { Country = country, Postcode = postcode, State = state }).Order()).ShouldBe(faults);
+
+    [Fact]
+    public void An_organisation_may_be_named_and_is_no_longer_than_the_rest()
+    {
+        Faults(Good with { Organisation = "Ostler & Wren" }).ShouldBeEmpty();
+        Faults(Good with { Organisation = new string('o', 121) }).ShouldBe(["contact.organisation"]);
+    }
+
+    [Fact]
+    public void Every_country_has_a_code_of_its_own()
+    {
+        Countries.All.Select(country => country.Code).ShouldBeUnique();
+        Countries.All.ShouldAllBe(country => country.Code.Length == 2 && country.Code.All(char.IsAsciiLetterUpper));
+    }
+
+    [Theory]
+    [InlineData("01632 960123", "GB", "+441632960123")]
+    [InlineData("+44 (0) 1632 960123", "GB", "+441632960123")]
+    [InlineData("+1 206 555 0100", "GB", "+12065550100")]
+    [InlineData("(206) 555-0100", "US", "+12065550100")]
+    [InlineData("030 901820", "DE", "+4930901820")]
+    [InlineData("12", "GB", null)]
+    [InlineData("call me", "GB", null)]
+    [InlineData("01632 960123", "", null)]
+    public void A_telephone_is_read_as_people_there_write_it(string typed, string country, string? number) => Telephones.Read(typed, country).ShouldBe(number);
+
+    [Theory]
+    [InlineData("Ada Wren", "4, Mill; Lane", null, null)]
+    [InlineData("Ada \\ \"Wren\"", "4 Mill Lane", "Ostler, Wren; & Co", "WA")]
+    [InlineData("Zoë Łukasiewicz-Åström who has a very long name that must be folded somewhere, between characters", "Überlange Straße 7", "株式会社時計", null)]
+    public void A_card_that_is_written_reads_as_the_contact_it_was(string name, string street, string? organisation, string? state)
+    {
+        var contact = Good with { Name = name, Street = street, Organisation = organisation, State = state, Telephone = "+441632960123" };
+        var card = VCard.Write(contact);
+        VCard.Read(card).ShouldBe(contact);
+        card.Split("\r\n").ShouldAllBe(line => System.Text.Encoding.UTF8.GetByteCount(line) <= 75);
+    }
+
+    [Fact]
+    public void A_card_of_another_program_is_read_as_far_as_it_goes()
+    {
+        var card = "BEGIN:VCARD\nVERSION:3.0\nN:Wren;Ada;;;\nitem1.ADR;TYPE=\"work:home\":;;4 Mill Lane\\nBack door;Hexworth;;HX4 2AB;United Kingdom\nTEL;TYPE=CELL:01632\n  960123\nEMAIL;TYPE=INTERNET:ada@example.com\nPHOTO:xyz\nEND:VCARD\nBEGIN:VCARD\nFN:Other\nEND:VCARD";
+        VCard.Read(card).ShouldBe(new Contact("Ada Wren", "ada@example.com", "4 Mill Lane, Back door", "Hexworth", "HX4 2AB", "GB", "01632 960123"));
+        VCard.Read("hello").ShouldBeNull();
+        VCard.Read("BEGIN:VCARD\nEND:VCARD").ShouldBeNull();
+        VCard.Read("BEGIN:VCARD\nADR:;\\\nEND:VCARD").ShouldNotBeNull();
+    }
 
     [Fact]
     public void A_reference_is_read_out_easily_and_belongs_to_its_order()

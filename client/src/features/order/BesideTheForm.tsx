@@ -1,6 +1,6 @@
 import { useWatch, type Control } from 'react-hook-form';
 import { useSite } from '../../api/site';
-import { countries } from './countries';
+import { countryName } from './countries';
 import type { OrderForm } from './form';
 
 /** What the eye needs beside the form: what everybody will be able to read, and what the button sets going. */
@@ -22,13 +22,13 @@ function PublicRecord({ control }: { control: Control<OrderForm> }) {
     return null;
   }
 
-  const country = countries.find(([code]) => code === contact.country)?.[1] ?? '';
   const rows: [string, string, string][] = [
     ['name', 'Holder', contact.name],
+    ['organisation', 'Organisation', contact.organisation],
     ['street', 'Street', contact.street],
     ['town', 'Town', contact.town],
     ['postcode', 'Postcode', contact.postcode],
-    ['country', 'Country', country],
+    ['country', 'Country', countryName(contact.country)],
     ['mail', 'Mail', contact.mail],
     ['telephone', 'Telephone', contact.telephone],
   ];

@@ -1,10 +1,17 @@
-const codes =
-  'AT AU BE BG CA CH CY CZ DE DK EE ES FI FR GB GR HR HU IE IN IS IT JP LT LU LV MT NL NO NZ PL PT RO SE SI SK TR UA US ZA'.split(
-    ' ',
-  );
+import { queryOptions } from '@tanstack/react-query';
+import { api, expect } from '../../api/client';
+
 const names = new Intl.DisplayNames('en-GB', { type: 'region' });
 
-/** Codes and names of the countries an order can come from, by name. */
-export const countries: [string, string][] = codes
-  .map((code): [string, string] => [code, names.of(code) ?? code])
-  .sort(([, left], [, right]) => left.localeCompare(right, 'en-GB'));
+/** The English name of a country's code. */
+export const countryName = (code: string) => (code ? (names.of(code) ?? code) : '');
+
+/** The countries an order can come from, by name, each with what an address there holds. */
+export const countriesQuery = queryOptions({
+  queryKey: ['countries'],
+  queryFn: async () =>
+    expect(await api.GET('/api/countries')).sort((left, right) =>
+      countryName(left.code).localeCompare(countryName(right.code), 'en-GB'),
+    ),
+  staleTime: Infinity,
+});

@@ -9,6 +9,8 @@ export interface Contact {
   postcode: string;
   country: string;
   telephone: string;
+  organisation: string;
+  state: string;
 }
 
 export interface OrderForm {
@@ -18,7 +20,17 @@ export interface OrderForm {
 }
 
 export const empty: OrderForm = {
-  contact: { name: '', mail: '', street: '', town: '', postcode: '', country: 'GB', telephone: '' },
+  contact: {
+    name: '',
+    mail: '',
+    street: '',
+    town: '',
+    postcode: '',
+    country: 'GB',
+    telephone: '',
+    organisation: '',
+    state: '',
+  },
   card: { number: '', expires: '', code: '' },
   agreed: false,
 };

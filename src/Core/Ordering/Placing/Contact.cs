@@ -3,7 +3,10 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Ordering;
 
 /// <summary>Who orders. A registry may show this in its public record unless contact privacy is taken.</summary>
-public sealed record Contact(string Name, string Mail, string Street, string Town, string Postcode, string Country, string? Telephone)
+/// <param name="Telephone">In the international form, "+441632960123", where it could be read as that.</param>
+/// <param name="Organisation">Null: a private person.</param>
+/// <param name="State">The state or province, in countries whose addresses have one.</param>
+public sealed record Contact(string Name, string Mail, string Street, string Town, string Postcode, string Country, string? Telephone, string? Organisation = null, string? State = null)
 {
     private const int Longest = 120;
 
@@ -13,7 +16,18 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
         Need(Name, "name");
         Need(Street, "street");
         Need(Town, "town");
-        Need(Postcode, "postcode");
+        var country = Countries.Of(Country);
+        if (country.AsksPostcode)
+        {
+            Need(Postcode, "postcode");
+        }
+
+        if (country.AsksState)
+        {
+            Need(State ?? "", "state");
+        }
+
+        Fit(Organisation ?? "", "organisation");
         if (Country.Length != 2 || !Country.All(char.IsAsciiLetterUpper))
         {
             faults.Add(FaultCodes.Unknown, "contact.country", FaultReason.CountryMissing);
@@ -35,7 +49,15 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
             {
                 faults.Add(FaultCodes.Required, $"contact.{field}", FaultReason.ContactMissing, field);
             }
-            else if (text.Length > Longest)
+            else
+            {
+                Fit(text, field);
+            }
+        }
+
+        void Fit(string text, string field)
+        {
+            if (text.Length > Longest)
             {
                 faults.Add(FaultCodes.OutOfRange, $"contact.{field}", FaultReason.ContactTooLong, Longest, text.Length);
             }
