@@ -24,7 +24,7 @@ public sealed class StartUp
     {
         using var app = new AppProcess();
         var data = Directory.CreateTempSubdirectory("home-start-second-").FullName;
-        (await RefusalAsync(app.Address.Port, data)).ShouldContain($"Port {app.Address.Port} or {app.Address.Port + 1} is in use");
+        (await RefusalAsync(app.Address.Port, data)).ShouldContain($"Port {app.Address.Port}, {app.Address.Port + 1} or {app.Address.Port + 2} is in use");
         (await RefusalAsync(AppProcess.FreePort(), app.DataFolder)).ShouldContain("runs already with the data");
     }
 

@@ -89,7 +89,7 @@ public sealed class TestHost : IAsyncDisposable
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
         builder.WebHost.UseTestServer();
         Record(builder.Logging.ClearProviders());
-        Composition.AddHomeStart(builder, _options(new StartOptions(_mailPort - 2, DataFolder, Today, Root("demo"))), _demo, Handler);
+        Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }), _demo, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         if (_interceptor is not null)
         {

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -51,7 +52,7 @@ internal static class SeekingEndpoints
     private static async Task<IResult> CostsAsync(Guid siteId, string? view, SiteDesk sites, Seeking seeking, CancellationToken cancel) =>
         await sites.FindAsync(siteId, cancel) is { } site ? Results.Ok(await seeking.CostsAsync(site, view, cancel)) : SiteDesk.Missing();
 
-    // What is known and still good is told at once; the rest as the registrars answer. What came is kept every little while, so that nothing is asked twice after a reload.
+    // What is known and still good is told at once; the rest as the registrars answer.
     private static async Task<IResult> CheckAsync(
         Guid siteId, string? view, JsonBody<CheckNamesBody> body, HttpContext http, SiteDesk sites, Seeking seeking, NameDesk desk, NameChecks checks, Turns turns, WorkspaceScope scope, Workspace workspace, TimeProvider time)
     {
@@ -85,21 +86,28 @@ internal static class SeekingEndpoints
             await TellAsync(known[question.Domain.Text]);
         }
 
+        await foreach (var news in KeptAsync(checks.AskAsync(workspace.World, [.. questions.Except(good)], withRecord, cancel), desk, time, cancel))
+        {
+            await (news.Answer is { } answer ? TellAsync(answer) : lines.WriteAsync(new NameNewsWire(told, questions.Count, null, new NamePauseWire(seeking.ProviderOf(news.PausedBook!), (int)Math.Ceiling(news.Pause.TotalSeconds)))));
+        }
+
+        return Results.Empty;
+
+        async Task TellAsync(NameAnswer answer) => await lines.WriteAsync(new NameNewsWire(++told, questions.Count, await seeking.WireAsync(answer, site, view, cancel), null));
+    }
+
+    // The answers as they come, kept every little while, and whatever is left when the caller leaves.
+    private static async IAsyncEnumerable<NameNews> KeptAsync(IAsyncEnumerable<NameNews> all, NameDesk desk, TimeProvider time, [EnumeratorCancellation] CancellationToken cancel)
+    {
         var fresh = new List<NameAnswer>();
         var kept = time.GetTimestamp();
         try
         {
-            await foreach (var news in checks.AskAsync(workspace.World, [.. questions.Except(good)], withRecord, cancel))
+            await foreach (var news in all.WithCancellation(cancel))
             {
-                if (news.Answer is not { } answer)
-                {
-                    await lines.WriteAsync(new NameNewsWire(told, questions.Count, null, new NamePauseWire(seeking.ProviderOf(news.PausedBook!), (int)Math.Ceiling(news.Pause.TotalSeconds))));
-                    continue;
-                }
-
-                fresh.Add(answer);
-                await TellAsync(answer);
-                if (time.GetElapsedTime(kept) > KeptEvery)
+                fresh.AddRange(news.Answer is { } answer ? [answer] : []);
+                yield return news;
+                if (fresh.Count > 0 && time.GetElapsedTime(kept) > KeptEvery)
                 {
                     await desk.KeepAsync(fresh, cancel);
                     fresh.Clear();
@@ -109,16 +117,11 @@ internal static class SeekingEndpoints
         }
         finally
         {
-            // Whoever leaves in the middle finds what came so far.
             if (fresh.Count > 0)
             {
                 await desk.KeepAsync(fresh, CancellationToken.None);
             }
         }
-
-        return Results.Empty;
-
-        async Task TellAsync(NameAnswer answer) => await lines.WriteAsync(new NameNewsWire(++told, questions.Count, await seeking.WireAsync(answer, site, view, cancel), null));
     }
 
     private static async Task<IResult> NearAsync(Guid siteId, string? view, JsonBody<NearNamesBody> body, SiteDesk sites, Seeking seeking, NameDesk desk, NameChecks checks, Turns turns, WorkspaceScope scope, Workspace workspace, TimeProvider time, CancellationToken cancel)
@@ -145,14 +148,9 @@ internal static class SeekingEndpoints
         var questions = seeking.Questions(site, view, new SoughtNames([.. near.Select(name => new SoughtName(name, name))], [ending]));
         var known = (await desk.RecentAsync(now, cancel)).ToDictionary(answer => answer.Domain.Text, StringComparer.Ordinal);
         var fresh = new List<NameAnswer>();
-        await foreach (var news in checks.AskAsync(workspace.World, [.. questions.Where(question => !known.ContainsKey(question.Domain.Text))], withRecord: false, cancel))
+        await foreach (var news in KeptAsync(checks.AskAsync(workspace.World, [.. questions.Where(question => !known.ContainsKey(question.Domain.Text))], withRecord: false, cancel), desk, time, cancel))
         {
             fresh.AddRange(news.Answer is { } answer ? [answer] : []);
-        }
-
-        if (fresh.Count > 0)
-        {
-            await desk.KeepAsync(fresh, cancel);
         }
 
         return Results.Ok(NearNamesWire.Of(label, ending, known.Values.Concat(fresh)));

@@ -93,7 +93,7 @@ public static class HomeStartApp
     }
 
     private static string InUse(StartOptions options) =>
-        $"Port {options.Port} or {options.Port + 1} is in use: Home Start may run already at http://localhost:{options.Port}. Stop it, or choose another with --port.";
+        $"Port {options.Port}, {options.Port + 1} or {options.MailPort} is in use: Home Start may run already at http://localhost:{options.Port}. Stop it, or choose another with --port.";
 
     private static int Refuse(string why)
     {

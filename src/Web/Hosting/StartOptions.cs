@@ -17,7 +17,8 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
 
     public const int DefaultPort = 5080;
 
-    public int MailPort => Port + 2;
+    /// <summary>Where the mail counterpart takes mail in: behind the other counterparts, unless a test says otherwise.</summary>
+    public int MailPort { get => field == 0 ? Port + 2 : field; init; }
 
     /// <summary>Where links in mails lead: the first name it is known by, else this machine.</summary>
     public Uri PublicAddress => Hosts is [var host, ..] ? new($"{(BehindProxy ? "https" : "http")}://{host}{(BehindProxy ? "" : $":{Port}")}") : new($"http://localhost:{Port}");

@@ -21,6 +21,13 @@ public class PlacingTests
     public void Without_contact_privacy_the_record_is_open() => Placed(Shop.Choosing("tidemarsh", "slipway", 12))!.Domain!.Private.ShouldBeFalse();
 
     [Fact]
+    public void Privacy_that_the_plan_holds_is_had_where_the_domain_is_bought_there_alone()
+    {
+        Placed(Shop.Choosing("loomgate", "warp", 12))!.Domain!.Private.ShouldBeTrue();
+        Placed(Shop.Do(Shop.Choosing("loomgate", "warp", 12), new ChooseDomain("A", Shop.Name("nameyarrow"))))!.Domain!.Private.ShouldBeFalse();
+    }
+
+    [Fact]
     public void Two_sellers_are_two_payments()
     {
         var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("nameyarrow")))).ShouldNotBeNull();

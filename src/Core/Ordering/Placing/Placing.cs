@@ -46,7 +46,7 @@ public static class Placing
         return new OrderedThings(
             [.. today.Select(bill => Payment(costing, bill)).Where(payment => payment is not null)!],
             purchase.Hosting is { } hosting ? Hosting(hosting, domain) : null,
-            domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller) : null,
+            domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller, ReferenceEquals(purchase.Hosting?.Book, seller) ? purchase.Hosting!.Plan : null) : null,
             [.. today.SelectMany(bill => bill.Lines.Select(line => Item(bill, line)))],
             new Money(costing.Totals.DueToday, costing.Currency));
     }
@@ -66,9 +66,10 @@ public static class Placing
             hosting.Plan.Name,
             domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Domain : null);
 
-    private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller)
+    /// <param name="plan">Of the same seller: what it holds counts for the domain too, whether it was asked for or not.</param>
+    private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller, Plan? plan)
     {
-        var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
+        var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Concat(plan?.Includes ?? []).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
         return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain, domain.Choice.Years, isPrivate, domain.Choice.Premium is null ? null : new Money(domain.Register!.Value, seller.Currency));
     }
 
