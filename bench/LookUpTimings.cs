@@ -115,6 +115,8 @@ internal static class LookUpTimings
 
         public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) => throw new NotSupportedException();
 
-        public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => throw new NotSupportedException();
+
+        public Task<Outcome> TransferAsync(World world, string key, string token, Registration registration, CancellationToken cancel) => throw new NotSupportedException();
     }
 }

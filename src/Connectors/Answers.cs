@@ -53,6 +53,15 @@ internal static class Answers
             : null;
     }
 
+    /// <summary>What a host asks of a log-in; null where it makes no sense.</summary>
+    public static LogInRules? LogInRules(JsonElement answer)
+    {
+        int?[] numbers = [.. new[] { "shortestUser", "longestUser", "shortestPasscode", "longestPasscode" }.Select(field => Field(answer, field) is { ValueKind: JsonValueKind.Number } number && number.TryGetInt32(out var value) ? (int?)value : null)];
+        return numbers is [> 0 and { } shortest, < 100 and { } longest, > 0 and { } fewest, < 100 and { } most] && shortest <= longest && fewest <= most
+            ? new LogInRules(shortest, longest, Field(answer, "digitsInUser") is { ValueKind: JsonValueKind.True }, fewest, most)
+            : null;
+    }
+
     /// <summary>Whether a text is a name that a record can lead to: it will be copied into a zone.</summary>
     public static bool IsHostName(string? text) => DomainName.Parse(text) is { } name && name.Text == text;
 

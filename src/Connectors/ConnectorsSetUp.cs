@@ -4,7 +4,7 @@ using Microsoft.Extensions.Http.Resilience;
 
 namespace HomeStart.Connectors;
 
-/// <summary>Puts the outside behind Core's ports. A real registrar or card processor would replace one line.</summary>
+/// <summary>Puts the outside behind Core's ports. A real registrar or payment processor would replace one line.</summary>
 public static class ConnectorsSetUp
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(6);
@@ -35,8 +35,9 @@ public static class ConnectorsSetUp
         });
         return services
             .AddTransient<IRegistrar, HttpRegistrar>()
-            .AddTransient<ICardProcessor, HttpCardProcessor>()
+            .AddTransient<IPaymentProcessor, HttpPaymentProcessor>()
             .AddTransient<IHostingCompany, HttpHostingCompany>()
+            .AddTransient<ISellers, HttpSellers>()
             .AddTransient<INameServers, HttpNameServers>()
             .AddSingleton(new PostOfficeAddress(address.Host, mailPort, secret))
             .AddTransient<IPostOffice, SmtpPostOffice>()

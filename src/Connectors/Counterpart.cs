@@ -5,8 +5,8 @@ using System.Text.Json;
 namespace HomeStart.Connectors;
 
 /// <summary>
-/// One way of asking a counterpart for a change: an idempotency key in, an <see cref="Outcome"/> out. 200 is done, 409 refused; everything else, and no answer at
-/// all, leaves open whether it was done.
+/// One way of asking a counterpart for a change: an idempotency key in, an <see cref="Outcome"/> out. 200 is done, 202 taken up and waiting for somebody, 409 refused;
+/// everything else, and no answer at all, leaves open whether it was done.
 /// </summary>
 public sealed class Counterpart(HttpClient http)
 {
@@ -23,16 +23,19 @@ public sealed class Counterpart(HttpClient http)
     }
 
     /// <summary>What became of a key at a service; with <paramref name="orVoid"/> a key not used yet never can be.</summary>
-    internal async Task<Outcome> AskAsync(World world, string service, string key, bool orVoid, CancellationToken cancel, Func<JsonElement, Outcome?>? read = null)
+    /// <param name="today">The business date there; without it nothing has come to its day.</param>
+    internal async Task<Outcome> AskAsync(World world, string service, string key, bool orVoid, CancellationToken cancel, Func<JsonElement, Outcome?>? read = null, DateOnly? today = null)
     {
-        using var request = orVoid ? Request(world, HttpMethod.Put, $"/{service}/operations/{key}/void") : Request(world, HttpMethod.Get, $"/{service}/operations/{key}");
+        var (method, date) = (orVoid ? HttpMethod.Put : HttpMethod.Get, today ?? DateOnly.MinValue);
+        using var request = Request(world, method, orVoid ? $"/{service}/operations/{key}/void?date={date:yyyy-MM-dd}" : (FormattableString)$"/{service}/operations/{key}?date={date:yyyy-MM-dd}");
         return await SendAsync(request, read, new Outcome(OutcomeState.NeverHappened), cancel);
     }
 
     /// <summary>A plain question or request; the caller reads the response.</summary>
-    internal async Task<HttpResponseMessage> SendAsync(World world, HttpMethod method, FormattableString path, CancellationToken cancel)
+    internal async Task<HttpResponseMessage> SendAsync(World world, HttpMethod method, FormattableString path, CancellationToken cancel, object? body = null)
     {
         using var request = Request(world, method, path);
+        request.Content = body is null ? null : JsonContent.Create(body);
         return await http.SendAsync(request, cancel);
     }
 
@@ -51,6 +54,7 @@ public sealed class Counterpart(HttpClient http)
             return response.StatusCode switch
             {
                 HttpStatusCode.OK => Done(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), read),
+                HttpStatusCode.Accepted => new Outcome(OutcomeState.Pending) { Pending = Waiting(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) },
                 HttpStatusCode.Conflict => Refusal(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)),
                 HttpStatusCode.NotFound => notFound,
                 HttpStatusCode.TooManyRequests => Outcome.NoAnswer("It is receiving too many requests at the moment."),
@@ -65,6 +69,13 @@ public sealed class Counterpart(HttpClient http)
 
     private static Outcome Done(JsonElement answer, Func<JsonElement, Outcome?>? read) =>
         read is null ? Outcome.Done : read(answer) ?? Outcome.NoAnswer("Its answer could not be read.");
+
+    // Its page is a path at its own address, and nothing else.
+    private static Pending Waiting(JsonElement answer) =>
+        new(
+            Answers.Text(answer, "page") is { } page && page.StartsWith("/pages/", StringComparison.Ordinal) && page[7..].All(char.IsAsciiLetterOrDigit) ? page : null,
+            DateOnly.TryParseExact(Answers.Text(answer, "until"), "yyyy-MM-dd", out var until) ? until : null,
+            Answers.Text(answer, "said"));
 
     private static Outcome Refusal(JsonElement answer) => new(OutcomeState.Refused, Answers.Text(answer, "code") ?? "refused", Answers.Text(answer, "message"));
 }

@@ -7,21 +7,31 @@ namespace HomeStart.Connectors;
 /// <summary>The hosting companies over HTTP.</summary>
 public sealed class HttpHostingCompany(Counterpart changes, LookUps lookUps) : IHostingCompany
 {
-    public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, domain = domain?.Text, mail }, cancel, Prepared);
+    public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, string? logIn, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, domain = domain?.Text, mail, logIn }, cancel, Prepared);
 
-    public async Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel)
+    public Task<LogInRules?> LogInRulesAsync(World world, string book, CancellationToken cancel) =>
+        LookedUpAsync(world, $"/hosts/{book}/log-in-rules", Answers.LogInRules, cancel);
+
+    public async Task<bool?> IsUserTakenAsync(World world, string book, string user, CancellationToken cancel) =>
+        await LookedUpAsync(world, $"/hosts/{book}/users/{user}", answer => Answers.Text(answer, "state"), cancel) switch { "taken" => true, "free" => false, _ => null };
+
+    public async Task<Deposit?> DepositLogInAsync(World world, string book, string user, string passcode, CancellationToken cancel)
     {
         try
         {
-            using var response = await lookUps.GetAsync(world, $"/hosts/{book}/entry", cancel);
-            return response.IsSuccessStatusCode ? Answers.Entry(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) : null;
+            using var response = await changes.SendAsync(world, HttpMethod.Post, $"/hosts/{book}/log-ins", cancel, new { user, passcode });
+            var answer = response.StatusCode is HttpStatusCode.OK or HttpStatusCode.Conflict ? await response.Content.ReadFromJsonAsync<JsonElement>(cancel) : default;
+            return response.StatusCode == HttpStatusCode.Conflict ? new Deposit(null, Answers.Text(answer, "message") ?? "It was refused, without a reason.")
+                : Answers.Text(answer, "token") is { } token ? new Deposit(token) : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
             return null;
         }
     }
+
+    public Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel) => LookedUpAsync(world, $"/hosts/{book}/entry", Answers.Entry, cancel);
 
     public Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/accounts/{account}/remove", new { }, cancel);
@@ -35,6 +45,20 @@ public sealed class HttpHostingCompany(Counterpart changes, LookUps lookUps) : I
 
     public Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel) =>
         AnsweredAsync(world, $"/accounts/{account}/first-password/seen", response => Task.FromResult(response.EnsureSuccessStatusCode().StatusCode), cancel);
+
+    private async Task<T?> LookedUpAsync<T>(World world, FormattableString path, Func<JsonElement, T?> read, CancellationToken cancel)
+        where T : class
+    {
+        try
+        {
+            using var response = await lookUps.GetAsync(world, path, cancel);
+            return response.IsSuccessStatusCode ? read(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) : null;
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return null;
+        }
+    }
 
     private async Task<T> AnsweredAsync<T>(World world, FormattableString path, Func<HttpResponseMessage, Task<T>> read, CancellationToken cancel)
     {

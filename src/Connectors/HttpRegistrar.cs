@@ -63,9 +63,19 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         }
     }
 
-    public Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel)
-    {
-        var body = new
+    public Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/registrars/{registration.Book}/registrations", Body(registration, null), cancel);
+
+    public Task<Outcome> TransferAsync(World world, string key, string token, Registration registration, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/registrars/{registration.Book}/transfers", Body(registration, token), cancel);
+
+    public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/name-servers", new { nameServers }, cancel);
+
+    public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => changes.AskAsync(world, "registrar", key, orVoid, cancel, today: today);
+
+    private static object Body(Registration registration, string? token) =>
+        new
         {
             domain = registration.Domain.Text,
             registration.Years,
@@ -75,18 +85,12 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
             registration.Private,
             mostPremium = registration.MostPremium?.ToAmount(),
             date = registration.On,
+            token,
         };
-        return changes.ChangeAsync(world, key, $"/registrars/{registration.Book}/registrations", body, cancel);
-    }
-
-    public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/name-servers", new { nameServers }, cancel);
-
-    public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) => changes.AskAsync(world, "registrar", key, orVoid, cancel);
 
     private static TransferAnswer Transfer(JsonElement answer) =>
         Answers.Text(answer, "state") is { } word && TransferStates.TryGetValue(word, out var state)
-            ? new TransferAnswer(state, DateOnly.TryParseExact(Answers.Text(answer, "until"), "yyyy-MM-dd", out var until) ? until : null)
+            ? new TransferAnswer(state, DateOnly.TryParseExact(Answers.Text(answer, "until"), "yyyy-MM-dd", out var until) ? until : null) { Token = Answers.Text(answer, "token") }
             : new TransferAnswer(TransferState.Unchecked, Why: "The registrar's answer could not be read.");
 
     // Retry-After in seconds or as a date (RFC 9110, 10.2.3); what is not said is a little while, and nobody is waited for longer than a minute.

@@ -14,6 +14,7 @@ internal enum Service
     Host,
     Dns,
     Mail,
+    Customers,
 }
 
 internal enum Mode

@@ -7,8 +7,8 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Counterparts;
 
 /// <summary>
-/// The card processor. A browser hands it a number and gets a token; the number is checked and forgotten. Numbers that begin with 9999 51 are refused for want
-/// of money, with 9999 54 because the bank says so.
+/// The cards of the payment processor. A browser hands it a number and gets a token; the number is checked and forgotten. Numbers that begin with 9999 51 are refused for
+/// want of money, with 9999 54 because they have expired; with 9999 57 the bank wants its customer's yes.
 /// </summary>
 internal static class Cards
 {
@@ -19,15 +19,9 @@ internal static class Cards
     {
         app.MapMethods(Path, [HttpMethods.Options], AllowBrowsers);
         app.MapPost(Path, TokenAsync);
-        var group = app.Behaving(Service.Card);
-        group.MapPost("/holds", HoldAsync);
-        group.MapPost("/holds/{hold}/capture", (string hold, HttpContext http, CounterpartsDb db) => MoveAsync(hold, HoldState.Captured, http, db));
-        group.MapPost("/holds/{hold}/release", (string hold, HttpContext http, CounterpartsDb db) => MoveAsync(hold, HoldState.Released, http, db));
     }
 
     internal sealed record CardRequest(string? Number, string? Expires, string? Code);
-
-    internal sealed record HoldRequest(string Token, string Amount, string Currency, string Seller);
 
     private static IResult AllowBrowsers(HttpContext http)
     {
@@ -54,7 +48,8 @@ internal static class Cards
         {
             Token = "card_" + Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)),
             Ending = digits[^4..],
-            Refusal = digits[..6] switch { "999951" => "The bank says there is not enough money on the card.", "999954" => "The bank refused the card without a reason.", _ => null },
+            Refusal = digits[..6] switch { "999951" => "The bank says there is not enough money on the card.", "999954" => "The bank says the card has expired.", _ => null },
+            WantsYes = digits.StartsWith("999957", StringComparison.Ordinal),
         };
         db.Cards.Add(row);
         await db.SaveChangesAsync(http.RequestAborted);
@@ -78,32 +73,6 @@ internal static class Cards
             yield return ("code", "Type the three or four digits on the back.");
         }
     }
-
-    private static Task<IResult> HoldAsync(HoldRequest request, HttpContext http, CounterpartsDb db) =>
-        Operations.OnceAsync(http, db, async world =>
-        {
-            var card = await db.Cards.SingleOrDefaultAsync(row => row.Token == request.Token, http.RequestAborted);
-            if (card is null || card.Refusal is not null)
-            {
-                return Answer.Refuse("card-refused", card?.Refusal ?? "The card is not known any more: give it again.");
-            }
-
-            db.Holds.Add(new HoldRow { World = world, Key = http.Request.Headers[Operations.KeyHeader].ToString(), Amount = request.Amount, Currency = request.Currency, Seller = request.Seller });
-            return Answer.Done;
-        });
-
-    private static Task<IResult> MoveAsync(string hold, HoldState state, HttpContext http, CounterpartsDb db) =>
-        Operations.OnceAsync(http, db, async world =>
-        {
-            var row = await db.Holds.SingleOrDefaultAsync(row => row.World == world && row.Key == hold, http.RequestAborted);
-            if (row is null || (row.State != HoldState.Held && row.State != state))
-            {
-                return Answer.Refuse("no-hold", "No money is held under that key.");
-            }
-
-            row.State = state;
-            return Answer.Done;
-        });
 
     // The last digit of a card number is made from the others (ISO/IEC 7812-1, annex B).
     private static bool PassesCheckDigit(string digits) =>

@@ -16,14 +16,16 @@ public static class CounterpartsApp
     /// <param name="file">The SQLite file it keeps its worlds in.</param>
     /// <param name="books">The price lists its companies sell from.</param>
     /// <param name="mailPort">Where it takes mail in.</param>
-    /// <param name="secret">What a caller must know, but for a browser that hands in a card.</param>
-    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, string secret, int mailPort, Action<WebApplicationBuilder> configure)
+    /// <param name="secret">What a caller must know, but for a browser that hands in a card or answers on a page.</param>
+    /// <param name="notices">Where the application takes notices of payments; null: nobody does.</param>
+    public static WebApplication Build(string file, IReadOnlyList<OfferBook> books, string secret, int mailPort, Action<WebApplicationBuilder> configure, Uri? notices = null)
     {
         var builder = WebApplication.CreateSlimBuilder();
         builder.Logging.SetMinimumLevel(LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.None);
         builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = 10 }.ToString()));
         builder.Services.AddSingleton(new PriceLists(books));
         builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton(new Notices(notices, secret));
         builder.Services.AddHostedService(services => new MailServer(services.GetRequiredService<IServiceScopeFactory>(), mailPort, secret, services.GetRequiredService<TimeProvider>()));
         builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));
         configure(builder);
@@ -40,6 +42,9 @@ public static class CounterpartsApp
         app.MapRdap();
         app.MapNameServers();
         app.MapCards();
+        app.MapHolds();
+        app.MapPages();
+        app.MapCustomers();
         app.MapHosts();
         MailServer.MapMail(app);
         return app;

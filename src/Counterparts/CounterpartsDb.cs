@@ -17,6 +17,10 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
 
     public DbSet<AccountRow> Accounts => Set<AccountRow>();
 
+    public DbSet<CustomerRow> Customers => Set<CustomerRow>();
+
+    public DbSet<LogInRow> LogIns => Set<LogInRow>();
+
     public DbSet<MailRow> Mail => Set<MailRow>();
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
@@ -25,7 +29,13 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
         modelBuilder.Entity<OperationRow>().HasKey(row => new { row.World, row.Key });
         modelBuilder.Entity<RegistrationRow>().HasKey(row => new { row.World, row.Domain });
         modelBuilder.Entity<CardRow>().HasKey(row => row.Token);
-        modelBuilder.Entity<HoldRow>().HasKey(row => new { row.World, row.Key });
+        modelBuilder.Entity<HoldRow>(hold =>
+        {
+            hold.HasKey(row => new { row.World, row.Key });
+            hold.HasIndex(row => row.Page).IsUnique();
+        });
+        modelBuilder.Entity<CustomerRow>().HasKey(row => new { row.World, row.Book });
+        modelBuilder.Entity<LogInRow>().HasKey(row => row.Token);
         modelBuilder.Entity<MailRow>().HasKey(row => new { row.World, row.Id });
         modelBuilder.Entity<AccountRow>().HasKey(row => new { row.World, row.Id });
     }
@@ -51,6 +61,14 @@ internal sealed class OperationRow
     public int Status { get; set; }
 
     public required string Answer { get; set; }
+
+    /// <summary>While it waits for somebody: the day on which it ends by itself.</summary>
+    public DateOnly? SettlesOn { get; set; }
+
+    /// <summary>What it answers from that day on.</summary>
+    public int SettledStatus { get; set; }
+
+    public string SettledAnswer { get; set; } = "";
 }
 
 internal sealed class RegistrationRow
@@ -69,6 +87,9 @@ internal sealed class RegistrationRow
 
     /// <summary>Separated by spaces.</summary>
     public string NameServers { get; set; } = "";
+
+    /// <summary>The key of the transfer it came, or is to come, by.</summary>
+    public string? CameBy { get; set; }
 }
 
 /// <summary>A card behind a token: its last digits and what the bank will say. The number itself is not kept.</summary>
@@ -79,6 +100,9 @@ internal sealed class CardRow
     public required string Ending { get; set; }
 
     public string? Refusal { get; set; }
+
+    /// <summary>Whether the bank wants its customer's yes.</summary>
+    public bool WantsYes { get; set; }
 }
 
 internal sealed class HoldRow
@@ -94,6 +118,27 @@ internal sealed class HoldRow
     public required string Seller { get; set; }
 
     public HoldState State { get; set; }
+
+    public string Way { get; set; } = "card";
+
+    /// <summary>The id of the book whose seller is paid.</summary>
+    public string Book { get; set; } = "";
+
+    /// <summary>What was taken of it.</summary>
+    public string? Captured { get; set; }
+
+    /// <summary>The name of its page; null: it has none.</summary>
+    public string? Page { get; set; }
+
+    public string ReturnTo { get; set; } = "";
+
+    /// <summary>Of an invoice.</summary>
+    public string Number { get; set; } = "";
+
+    public DateOnly? DueOn { get; set; }
+
+    /// <summary>What has arrived for an invoice.</summary>
+    public string Paid { get; set; } = "0";
 }
 
 internal enum HoldState
@@ -101,6 +146,44 @@ internal enum HoldState
     Held,
     Captured,
     Released,
+
+    /// <summary>Somebody must say yes, or pay.</summary>
+    Pending,
+
+    /// <summary>Nothing came of it.</summary>
+    Closed,
+}
+
+/// <summary>A seller's customer, or somebody who says they are one.</summary>
+internal sealed class CustomerRow
+{
+    public required string World { get; set; }
+
+    public required string Book { get; set; }
+
+    public bool IsConfirmed { get; set; }
+
+    public required string Balance { get; set; }
+
+    public required string Currency { get; set; }
+
+    public string? CodeHash { get; set; }
+
+    public int CodeTries { get; set; }
+}
+
+/// <summary>A log-in that was handed in for an account to come.</summary>
+internal sealed class LogInRow
+{
+    public required string Token { get; set; }
+
+    public required string World { get; set; }
+
+    public required string Book { get; set; }
+
+    public required string User { get; set; }
+
+    public required string PasscodeHash { get; set; }
 }
 
 internal sealed class AccountRow
@@ -114,6 +197,11 @@ internal sealed class AccountRow
     public required string Plan { get; set; }
 
     public string? Domain { get; set; }
+
+    /// <summary>The user name; null: it is the id.</summary>
+    public string? User { get; set; }
+
+    public string? PasscodeHash { get; set; }
 
     public bool IsRemoved { get; set; }
 

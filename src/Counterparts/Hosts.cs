@@ -16,13 +16,51 @@ internal static class Hosts
     {
         var group = app.Behaving(Service.Host);
         group.MapGet("/hosts/{book}/entry", Entry);
+        group.MapGet("/hosts/{book}/log-in-rules", Rules);
+        group.MapGet("/hosts/{book}/users/{user}", async (string book, string user, HttpContext http, CounterpartsDb db) =>
+            new { state = await IsTakenAsync(http.World(), book, user, db, http.RequestAborted) ? "taken" : "free" });
+        group.MapPost("/hosts/{book}/log-ins", DepositAsync);
         group.MapPost("/hosts/{book}/accounts", PrepareAsync);
         group.MapPost("/accounts/{account}/remove", RemoveAsync);
         group.MapPost("/accounts/{account}/first-password", FirstPasswordAsync);
         group.MapPost("/accounts/{account}/first-password/seen", FirstPasswordSeenAsync);
     }
 
-    internal sealed record PrepareRequest(string Plan, string? Domain, string Mail);
+    internal sealed record PrepareRequest(string Plan, string? Domain, string Mail, string? LogIn);
+
+    internal sealed record LogInRequest(string User, string Passcode);
+
+    private static readonly string[] TakenUsers = ["clockshop", "repairs", "hexworth", "adawren"];
+
+    private static LogInRules RulesOf(string book)
+    {
+        var number = SHA256.HashData(Encoding.UTF8.GetBytes("log-in " + book));
+        return new LogInRules(4 + (number[0] % 3), 12 + (number[1] % 9), number[2] % 3 != 0, 4, number[3] % 2 == 0 ? 6 : 8);
+    }
+
+    private static LogInRules Rules(string book) => RulesOf(book);
+
+    private static async Task<bool> IsTakenAsync(string world, string book, string user, CounterpartsDb db, CancellationToken cancel) =>
+        TakenUsers.Contains(user) || await db.Accounts.AnyAsync(row => row.World == world && row.Book == book && row.User == user && !row.IsRemoved, cancel);
+
+    private static async Task<IResult> DepositAsync(string book, LogInRequest request, HttpContext http, CounterpartsDb db)
+    {
+        var world = http.World();
+        if (!RulesOf(book).Allow(request.User, request.Passcode))
+        {
+            return Results.Conflict(new { code = "rules", message = "The log-in is not as this host wants it." });
+        }
+
+        if (await IsTakenAsync(world, book, request.User, db, http.RequestAborted))
+        {
+            return Results.Conflict(new { code = "taken", message = $"Somebody has the user name {request.User} already." });
+        }
+
+        var row = new LogInRow { Token = "login_" + Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)), World = world, Book = book, User = request.User, PasscodeHash = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(request.Passcode))) };
+        db.LogIns.Add(row);
+        await db.SaveChangesAsync(CancellationToken.None);
+        return Results.Ok(new { token = row.Token });
+    }
 
     // Names that are pointed here come in at one address, whatever account they belong to.
     private static IResult Entry(string book, PriceLists lists)
@@ -52,27 +90,33 @@ internal static class Hosts
     private static string[] NameServers(string book) => [$"ns1.{book}.example.net", $"ns2.{book}.example.net"];
 
     private static Task<IResult> PrepareAsync(string book, PrepareRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
-        Operations.OnceAsync(http, db, world =>
+        Operations.OnceAsync(http, db, async world =>
         {
             if (lists.Find(book)?.Plan(request.Plan) is null)
             {
-                return Task.FromResult(Answer.Refuse("no-such-plan", "This plan is not sold any more."));
+                return Answer.Refuse("no-such-plan", "This plan is not sold any more.");
+            }
+
+            var chosen = await db.LogIns.SingleOrDefaultAsync(row => row.Token == request.LogIn && row.World == world && row.Book == book, http.RequestAborted);
+            if (chosen is not null && await IsTakenAsync(world, book, chosen.User, db, http.RequestAborted))
+            {
+                return Answer.Refuse("user-taken", $"Somebody took the user name {chosen.User} in the meantime.");
             }
 
             var key = http.Request.Headers[Operations.KeyHeader].ToString();
             var number = SHA256.HashData(Encoding.UTF8.GetBytes(world + key));
             var id = $"ac{Convert.ToHexStringLower(number.AsSpan(0, 4))}";
-            db.Accounts.Add(new AccountRow { World = world, Id = id, Book = book, Plan = request.Plan, Domain = request.Domain });
-            return Task.FromResult(Answer.With(Account(book, id, number)));
+            db.Accounts.Add(new AccountRow { World = world, Id = id, Book = book, Plan = request.Plan, Domain = request.Domain, User = chosen?.User, PasscodeHash = chosen?.PasscodeHash });
+            return Answer.With(Account(book, id, chosen?.User ?? id, number));
         });
 
     // Names under example.net and addresses from the ranges kept for documentation (RFC 2606, RFC 5737, RFC 3849).
-    private static object Account(string book, string id, byte[] number) =>
+    private static object Account(string book, string id, string user, byte[] number) =>
         new
         {
             id,
             logIn = $"https://panel.{book}.example.net/",
-            user = id,
+            user,
             server = $"web{number[4] % 40}.{book}.example.net",
             iPv4 = $"203.0.113.{1 + (number[5] % 254)}",
             iPv6 = $"2001:db8:{number[6]:x}:{number[7]:x}::{1 + number[8]:x}",

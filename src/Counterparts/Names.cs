@@ -44,6 +44,9 @@ internal static class Names
     /// <summary>Whether the present seller of a name that somebody else holds has locked it.</summary>
     public static bool IsLocked(string domain) => Hash(domain + " lock") % 3 == 0;
 
+    /// <summary>Whether the present seller of a name refuses to let it go, once a move has begun.</summary>
+    public static bool IsKept(string domain) => domain.StartsWith("shop.", StringComparison.Ordinal);
+
     /// <summary>The transfer code that the present seller would give out for a name: in this simulated world, anybody can work it out.</summary>
     public static string TransferCode(string domain) => $"MOVE-{domain.Split('.')[0].ToUpperInvariant()}";
 

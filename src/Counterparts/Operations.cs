@@ -35,34 +35,78 @@ internal static class Operations
             return Results.BadRequest();
         }
 
-        if (await FindAsync(db, world, key, http.RequestAborted) is { } before)
+        if (await FindAsync(db, world, key, null, http.RequestAborted) is { } before)
         {
             return Replay(before);
         }
 
         var answer = await operation(world);
-        var row = new OperationRow { World = world, Key = key, Status = answer.Status, Answer = JsonSerializer.Serialize(answer.Body, Json) };
+        var row = new OperationRow { World = world, Key = key, Answer = "", SettlesOn = answer.SettlesOn };
+        Put(row, answer);
+        if (answer.Then is { } then)
+        {
+            (row.SettledStatus, row.SettledAnswer) = (then.Status, JsonSerializer.Serialize(then.Body, Json));
+        }
+
         db.Operations.Add(row);
         await db.SaveChangesAsync(CancellationToken.None);
         return Replay(row);
     }
 
-    private static Task<OperationRow?> FindAsync(CounterpartsDb db, string world, string key, CancellationToken cancel) =>
-        db.Operations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Key == key, cancel);
+    /// <summary>Gives an operation that waited for somebody the answer it has from now on. The caller saves.</summary>
+    public static async Task SettleAsync(CounterpartsDb db, string world, string key, Answer answer, CancellationToken cancel)
+    {
+        if (await db.Operations.SingleOrDefaultAsync(row => row.World == world && row.Key == key, cancel) is { Status: StatusCodes.Status202Accepted } row)
+        {
+            Put(row, answer);
+        }
+    }
 
-    private static async Task<IResult> AskAsync(string key, HttpContext http, CounterpartsDb db) =>
-        await FindAsync(db, http.World(), key, http.RequestAborted) is { } row ? Replay(row) : Results.NotFound();
+    private static void Put(OperationRow row, Answer answer) => (row.Status, row.Answer) = (answer.Status, JsonSerializer.Serialize(answer.Body, Json));
 
-    private static async Task<IResult> VoidAsync(string key, HttpContext http, CounterpartsDb db)
+    // What waits ends by itself on its day.
+    private static async Task<OperationRow?> FindAsync(CounterpartsDb db, string world, string key, DateOnly? today, CancellationToken cancel)
+    {
+        var row = await db.Operations.SingleOrDefaultAsync(row => row.World == world && row.Key == key, cancel);
+        if (row is { Status: StatusCodes.Status202Accepted } && row.SettlesOn <= today)
+        {
+            (row.Status, row.Answer) = (row.SettledStatus, row.SettledAnswer);
+            await CloseAsync(db, row, cancel);
+            await db.SaveChangesAsync(CancellationToken.None);
+        }
+
+        return row;
+    }
+
+    // What was not done leaves nothing behind.
+    private static async Task CloseAsync(CounterpartsDb db, OperationRow row, CancellationToken cancel)
+    {
+        if (row.Status == StatusCodes.Status409Conflict)
+        {
+            foreach (var hold in await db.Holds.Where(hold => hold.World == row.World && hold.Key == row.Key).ToListAsync(cancel))
+            {
+                hold.State = HoldState.Closed;
+            }
+
+            db.Registrations.RemoveRange(await db.Registrations.Where(moved => moved.World == row.World && moved.CameBy == row.Key).ToListAsync(cancel));
+        }
+    }
+
+    private static async Task<IResult> AskAsync(string key, DateOnly? date, HttpContext http, CounterpartsDb db) =>
+        await FindAsync(db, http.World(), key, date, http.RequestAborted) is { } row ? Replay(row) : Results.NotFound();
+
+    private static async Task<IResult> VoidAsync(string key, DateOnly? date, HttpContext http, CounterpartsDb db)
     {
         var world = http.World();
-        if (await FindAsync(db, world, key, http.RequestAborted) is { } row)
+        var row = await FindAsync(db, world, key, date, http.RequestAborted);
+        if (row is not null and not { Status: StatusCodes.Status202Accepted })
         {
             return Replay(row);
         }
 
-        var refusal = Answer.Refuse("void", "This was called off before it was done.");
-        db.Operations.Add(new OperationRow { World = world, Key = key, Status = refusal.Status, Answer = JsonSerializer.Serialize(refusal.Body, Json) });
+        row ??= db.Operations.Add(new OperationRow { World = world, Key = key, Answer = "" }).Entity;
+        Put(row, Answer.Refuse("void", "This was called off before it was done."));
+        await CloseAsync(db, row, http.RequestAborted);
         await db.SaveChangesAsync(CancellationToken.None);
         return Results.NotFound();
     }
@@ -70,9 +114,16 @@ internal static class Operations
     private static IResult Replay(OperationRow row) => Results.Text(row.Answer, "application/json", statusCode: row.Status);
 }
 
-/// <summary>What an operation answers: 200 with its result, or 409 with a refusal.</summary>
+/// <summary>What an operation answers: 200 with its result, 409 with a refusal, or 202 while it waits for somebody.</summary>
 internal sealed record Answer(int Status, object Body)
 {
+    /// <summary>While it waits: the day on which it ends by itself, and how.</summary>
+    public DateOnly? SettlesOn { get; init; }
+
+    public Answer? Then { get; init; }
+
+    public static Answer Wait(object body, DateOnly? settlesOn = null, Answer? then = null) => new(StatusCodes.Status202Accepted, body) { SettlesOn = settlesOn, Then = then };
+
     public static readonly Answer Done = new(StatusCodes.Status200OK, new { });
 
     public static Answer With(object body) => new(StatusCodes.Status200OK, body);

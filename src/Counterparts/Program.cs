@@ -31,7 +31,8 @@ internal static class Program
 
         await using var app = CounterpartsApp.Build(
             file, [.. Directory.GetFiles(books, "*.json").Order(StringComparer.Ordinal).Select(Read)], (await File.ReadAllTextAsync(secret)).Trim(), port + 1,
-            builder => builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(port)));
+            builder => builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(port)),
+            options["notices"] is { } notices ? new Uri(notices) : null);
         if (!IsFree(port + 1))
         {
             await Console.Error.WriteLineAsync($"Port {port + 1} is in use.");

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
+using System.Security.Cryptography;
+using System.Text;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
@@ -15,6 +17,7 @@ internal static class Registrars
         var group = app.Behaving(Service.Registrar);
         group.MapGet("/registrars/{book}/check", CheckAsync).AddEndpointFilter<AtOnce>();
         group.MapPost("/registrars/{book}/transfers/check", CheckTransferAsync);
+        group.MapPost("/registrars/{book}/transfers", TransferAsync);
         group.MapPost("/registrars/{book}/registrations", RegisterAsync);
         group.MapPost("/registrars/{book}/registrations/{domain}/name-servers", PointAsync);
     }
@@ -22,7 +25,10 @@ internal static class Registrars
     /// <summary>For how many days a name stays with a registrar once it came there.</summary>
     private const int RestDays = 60;
 
-    internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date);
+    /// <summary>For how many days the present seller of a name may refuse to let it go.</summary>
+    private const int TransferDays = 5;
+
+    internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date, string? Token);
 
     internal sealed record PointRequest(IReadOnlyList<string> NameServers);
 
@@ -45,8 +51,33 @@ internal static class Registrars
         var rests = row?.Registered.AddDays(RestDays);
         return rests > request.Date ? Results.Ok(new { state = "too-new", until = rests })
             : row is null && Names.IsLocked(request.Domain) ? Results.Ok(new { state = "locked" })
-            : Results.Ok(new { state = request.Code == Names.TransferCode(request.Domain) ? "ready" : "wrong-code" });
+            : request.Code == Names.TransferCode(request.Domain) ? Results.Ok(new { state = "ready", token = TokenOf(world, book, request.Domain) })
+            : Results.Ok(new { state = "wrong-code" });
     }
+
+    // What stands for a code that was right.
+    private static string TokenOf(string world, string book, string domain) => "move_" + Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{world} {book} {domain}")))[..32];
+
+    private static Task<IResult> TransferAsync(string book, RegisterRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            var before = await db.Registrations.SingleOrDefaultAsync(row => row.World == world && row.Domain == request.Domain, http.RequestAborted);
+            if (Split(request.Domain, lists.Find(book)) is null || request.Token != TokenOf(world, book, request.Domain) || before is not null)
+            {
+                return Answer.Refuse("transfer-refused", $"{request.Domain} cannot be moved: its code does not count any more.");
+            }
+
+            var arrives = request.Date.AddDays(TransferDays);
+            var (_, expires) = Names.HeldSince(request.Domain);
+            db.Registrations.Add(new RegistrationRow
+            {
+                World = world, Domain = request.Domain, Registrar = book, Holder = request.Private ? "Kept private" : request.Holder, Registered = arrives, Expires = expires.AddYears(1),
+                CameBy = http.Request.Headers[Operations.KeyHeader].ToString(),
+            });
+            return Answer.Wait(
+                new { until = arrives, said = $"The present seller of {request.Domain} has until then to refuse." }, arrives,
+                Names.IsKept(request.Domain) ? Answer.Refuse("transfer-refused", $"The present seller of {request.Domain} refused to let it go.") : Answer.Done);
+        });
 
     private static async Task<IResult> CheckAsync(string book, string domain, HttpContext http, PriceLists lists, CounterpartsDb db)
     {

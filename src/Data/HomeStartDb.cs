@@ -19,6 +19,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
 
+    public DbSet<CustomerRow> Customers => Set<CustomerRow>();
+
     public DbSet<AnswerRow> Answers => Set<AnswerRow>();
 
     public DbSet<SoughtRow> Sought => Set<SoughtRow>();
@@ -75,6 +77,12 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             own.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             own.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
             own.HasOne<BookRow>().WithMany().HasForeignKey(row => row.Hash);
+        });
+        modelBuilder.Entity<CustomerRow>(customer =>
+        {
+            customer.HasKey(row => new { row.WorkspaceId, row.BookId });
+            customer.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            customer.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         modelBuilder.Entity<AnswerRow>(answer =>
         {

@@ -45,6 +45,7 @@ public sealed class Housekeeping(HomeStartDb db)
             await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+            await db.Customers.IgnoreQueryFilters().Where(customer => customer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Answers.IgnoreQueryFilters().Where(answer => answer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Sought.IgnoreQueryFilters().Where(sought => sought.WorkspaceId == id).ExecuteDeleteAsync(cancel);
             await db.Outbox.IgnoreQueryFilters().Where(letter => letter.WorkspaceId == id).ExecuteDeleteAsync(cancel);

@@ -48,6 +48,24 @@ internal static class OrderSteps
         things.Remove("currency");
     }
 
+    /// <summary>3 to 4: there was one domain at most, which its steps did not name, and a card was the one way to pay.</summary>
+    public static void DomainsAreMany(JsonObject order)
+    {
+        var things = order["things"]!.AsObject();
+        var domain = things["domain"]?.DeepClone();
+        things.Remove("domain");
+        things["domains"] = new JsonArray(domain is null ? [] : [domain]);
+        if (order["state"]?.GetValue<string>() == "needsCard")
+        {
+            order["state"] = "needsPayment";
+        }
+
+        foreach (var step in order["steps"]?.AsArray().Select(step => step!.AsObject()).Where(step => step["kind"]!.GetValue<string>() is "register" or "join") ?? [])
+        {
+            step["domain"] = domain?["name"]?.GetValue<string>();
+        }
+    }
+
     private static void KeepIfDomain(JsonObject of, string name)
     {
         if (DomainName.Parse(of[name]?.GetValue<string>()) is null)

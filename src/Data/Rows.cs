@@ -56,7 +56,7 @@ public sealed class OrderRow
 
     public DateTimeOffset PlacedAt { get; set; }
 
-    /// <summary>Whether steps are still to be carried out without the owner: what a restarted server goes on with.</summary>
+    /// <summary>Whether steps are still to be carried out, or looked at, without the owner: what a restarted server goes on with.</summary>
     public bool IsOpen { get; set; }
 
     public int Version { get; set; }
@@ -105,6 +105,17 @@ public sealed class ShelfRow
 
     /// <summary>The business date on which they looked at the seller's page again and found nothing changed.</summary>
     public DateOnly? LookedOn { get; set; }
+}
+
+/// <summary>A seller whose customer a visitor is: by an order, or because the seller said so.</summary>
+public sealed class CustomerRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public required string BookId { get; set; }
+
+    /// <summary>The business date on which that was known.</summary>
+    public DateOnly Since { get; set; }
 }
 
 /// <summary>What was said of a domain when a visitor last asked about it.</summary>

@@ -44,10 +44,10 @@ public class MailTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var id = (await visitor.OrderAsync(Visitor.PoorCard)).GetProperty("id").GetGuid();
-        await visitor.UntilAsync(id, "needs-card");
+        await visitor.UntilAsync(id, "needs-payment");
         await visitor.PostAsync($"/api/orders/{id}/cancel", null);
         await visitor.UntilAsync(id, "cancelled");
-        (await ArrivedAsync(visitor, 3)).Select(letter => Text(letter, "subject").Split(" (")[0]).ShouldBe(["We have your order", "Your card was refused", "Your order was called off"], ignoreOrder: true);
+        (await ArrivedAsync(visitor, 3)).Select(letter => Text(letter, "subject").Split(" (")[0]).ShouldBe(["We have your order", "Your payment did not go through", "Your order was called off"], ignoreOrder: true);
     }
 
     [Theory]

@@ -69,7 +69,7 @@ public class OrderFaultsTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
-        await visitor.UntilAsync(id, "needs-patience", "needs-card");
+        await visitor.UntilAsync(id, "needs-patience", "needs-payment");
         nonsense.Answered.ShouldBeLessThanOrEqualTo(OrderFlow.MostUnanswered);
         nonsense.IsOver = true;
         var (token, ending) = await visitor.CardAsync(Visitor.GoodCard);

@@ -137,7 +137,7 @@ public class OrdersTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var id = (await visitor.OrderAsync(Visitor.PoorCard)).GetProperty("id").GetGuid();
-        var refused = await visitor.UntilAsync(id, "needs-card");
+        var refused = await visitor.UntilAsync(id, "needs-payment");
         refused.GetProperty("problem").GetProperty("message").GetString()!.ShouldContain("not enough money");
         (await WorldAsync(host, visitor)).ShouldBe(new World(0, 0, 0, 0));
         var (token, ending) = await visitor.CardAsync(Visitor.GoodCard);
@@ -214,10 +214,24 @@ public class OrdersTests
         await using var host = await TestHost.StartAsync(stopped);
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        if (step == StepKind.Transfer)
+        {
+            await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "transfer", book = "tidemarsh", name = "wren", ending = "com", expires = "2027-05-01" } });
+        }
+
+        var (_, order) = await visitor.TryOrderAsync(more: new { transfers = new[] { new { domain = "wren.com", code = "MOVE-WREN" } } });
+        var id = order.GetProperty("id").GetGuid();
         await stopped.Reached;
         await host.StartAgainAsync();
         visitor = host.Visit(visitor);
+        if (step == StepKind.Transfer)
+        {
+            await visitor.OpenAsync();
+            await visitor.UntilAsync(id, "needs-time");
+            await host.MoveOnAsync(visitor, 5);
+            await visitor.PostAsync($"/api/orders/{id}/look", null);
+        }
+
         await visitor.UntilAsync(id, "completed");
         (await WorldAsync(host, visitor)).ShouldBe(new World(0, 1, 1, 1));
         (await host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(1);
@@ -251,7 +265,7 @@ public class OrdersTests
         await visitor.TakeNameAsync("ostlerwren.com");
         Where((await visitor.TryOrderAsync()).Body).ShouldBe(["domain"]);
         await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "transfer", book = "tidemarsh", name = "ostlerwren", ending = "com", expires = "2027-05-01" } });
-        Where((await visitor.TryOrderAsync()).Body).ShouldBe(["candidate.domains[0].route"]);
+        Where((await visitor.TryOrderAsync()).Body).ShouldBe(["transfers.ostlerwren.com"]);
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
     }
 

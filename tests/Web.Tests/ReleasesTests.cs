@@ -26,7 +26,7 @@ public class ReleasesTests
         var completed = orders["completed"];
         completed.GetProperty("items").EnumerateArray().Select(item => item.GetProperty("what").GetString()).ShouldBe(["Slipway, hosting for 1 year", "ostlerwren.com for 1 year", "Daily backup", "Contact privacy"]);
         completed.GetProperty("keySheet").GetProperty("iPv4").GetString().ShouldBe("203.0.113.199");
-        var waiting = orders["needs-card"].GetProperty("id").GetGuid();
+        var waiting = orders["needs-payment"].GetProperty("id").GetGuid();
         var (token, ending) = await owner.CardAsync(Visitor.GoodCard);
         (await owner.PostAsync($"/api/orders/{waiting}/resume", new { card = new { token, ending } })).Status.ShouldBe(HttpStatusCode.OK);
         await owner.UntilAsync(waiting, "completed");
@@ -48,8 +48,8 @@ public class ReleasesTests
         var order = Documents.Read<Order>(Second);
         order.Things.Total.ShouldBe(Sum(152826, "GBP"));
         order.Things.Payments.Select(payment => payment.Amount).ShouldBe([Sum(4306, "GBP"), Sum(188000, "USD")]);
-        order.Things.Domain!.Premium.ShouldBe(Sum(188000, "USD")); // It had no currency of its own: that of its seller's payment.
-        (order.Things.Domain.Name?.Text, order.Things.Hosting!.Address?.Text).ShouldBe(("hourwork.studio", "hourwork.studio"));
+        order.Things.Domains[0].Premium.ShouldBe(Sum(188000, "USD")); // It had no currency of its own: that of its seller's payment.
+        (order.Things.Domains[0].Name?.Text, order.Things.Hosting!.Address?.Text).ShouldBe(("hourwork.studio", "hourwork.studio"));
         order.Things.Items.Select(item => (item.Kind, item.Amount)).ShouldBe([(LineKind.Plan, Sum(3588, "GBP")), (LineKind.Domain, Sum(188000, "USD"))]);
         (order.State, order.Problem!.Code, order.Steps[1].Status).ShouldBe((OrderState.NeedsPatience, "no-answer", StepStatus.Trying));
         Documents.Read<Order>(Documents.Write(order)).ShouldBeEquivalentTo(order);
@@ -59,7 +59,7 @@ public class ReleasesTests
     public void A_text_that_no_registry_would_take_is_no_name_any_more()
     {
         var order = Documents.Read<Order>(Second.Replace("hourwork.studio", "hour work", StringComparison.Ordinal));
-        (order.Things.Domain!.Name, order.Things.Hosting!.Address).ShouldBe((null, null));
+        (order.Things.Domains[0].Name, order.Things.Hosting!.Address).ShouldBe((null, null));
     }
 
     private static string Second => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "fixtures", "second-release", "order.json"));

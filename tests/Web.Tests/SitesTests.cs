@@ -168,6 +168,9 @@ public class SitesTests
             (HttpMethod.Get, $"/api/orders/{order}/receipts/tidemarsh.xml", null),
             (HttpMethod.Post, $"/api/orders/{order}/resume", new { }),
             (HttpMethod.Post, $"/api/orders/{order}/cancel", null),
+            (HttpMethod.Post, $"/api/orders/{order}/look", null),
+            (HttpMethod.Get, $"/api/orders/{order}/claim", null),
+            (HttpMethod.Post, $"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true }),
             (HttpMethod.Post, $"/api/orders/{order}/first-password", null),
             (HttpMethod.Post, $"/api/orders/{order}/first-password/seen", null),
         ];

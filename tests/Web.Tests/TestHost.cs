@@ -124,6 +124,10 @@ public sealed class TestHost : IAsyncDisposable
         return await look(scope.ServiceProvider.GetRequiredService<HomeStartDb>());
     }
 
+    /// <summary>Moves a visitor's clock on, as look-ahead does.</summary>
+    public Task MoveOnAsync(Visitor visitor, int days) =>
+        InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().Where(row => row.Id == visitor.Workspace).ExecuteUpdateAsync(set => set.SetProperty(row => row.DaysAhead, row => row.DaysAhead + days)));
+
     public async ValueTask DisposeAsync()
     {
         await StopAsync();

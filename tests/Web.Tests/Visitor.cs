@@ -189,11 +189,12 @@ public sealed class Visitor
         return body;
     }
 
-    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null, string? terms = null)
+    /// <param name="more">Further fields of the order, or others in their place.</param>
+    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null, string? terms = null, object? more = null)
     {
         var page = await SiteAsync(letter);
         var handedIn = await CardAsync(card);
-        return await PostAsync($"/api/sites/{SiteId}/orders", new
+        var order = JsonSerializer.SerializeToNode(new
         {
             again,
             terms,
@@ -204,7 +205,40 @@ public sealed class Visitor
             contact = contact ?? new { name = "Ada Wren", mail = "ada@example.com", street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
             card = new { token = token ?? handedIn.Token, ending = handedIn.Ending },
             agreed = true,
+        })!.AsObject();
+        foreach (var (field, value) in more is null ? [] : JsonSerializer.SerializeToNode(more)!.AsObject())
+        {
+            order[field] = value?.DeepClone();
+        }
+
+        return await PostAsync($"/api/sites/{SiteId}/orders", order);
+    }
+
+    /// <summary>Answers on the page that a pending step of an order leads to.</summary>
+    public async Task<string> AnswerAsync(JsonElement order, string field, string value)
+    {
+        var page = order.GetProperty("steps").EnumerateArray().First(step => step.GetProperty("page").ValueKind == JsonValueKind.String).GetProperty("page").GetString();
+        return await AnswerAsync(page!, field, value);
+    }
+
+    public async Task<string> AnswerAsync(string page, string field, string value)
+    {
+        using var form = new FormUrlEncodedContent([KeyValuePair.Create(field, value)]);
+        using var response = await _outside.PostAsync(page, form);
+        return await response.Content.ReadAsStringAsync();
+    }
+
+    /// <summary>What the newest mail whose subject begins so says.</summary>
+    public async Task<string> MailAsync(string subject)
+    {
+        var text = "";
+        await WaitForAsync(async () =>
+        {
+            var letter = (await GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().FirstOrDefault(letter => letter.GetProperty("subject").GetString()!.StartsWith(subject, StringComparison.Ordinal));
+            text = letter.ValueKind == JsonValueKind.Undefined ? "" : string.Concat(letter.GetProperty("parts").EnumerateArray().Select(part => part.GetProperty("text").GetString()));
+            return text.Length > 0;
         });
+        return text;
     }
 
     /// <summary>Looks at an order until it is in one of these states.</summary>

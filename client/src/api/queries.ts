@@ -58,8 +58,15 @@ export const orderQuery = (orderId: string) =>
   queryOptions({
     queryKey: ['order', orderId],
     queryFn: async () => expect(await api.GET('/api/orders/{orderId}', { params: { path: { orderId } } })),
-    // While steps are being carried out the page follows them.
-    refetchInterval: (query) => (['working', 'undoing'].includes(query.state.data?.state ?? '') ? 400 : false),
+    // While steps are being carried out the page follows them, and what waits outside is looked at now and then.
+    refetchInterval: (query) => {
+      const state = query.state.data?.state ?? '';
+      return ['working', 'undoing'].includes(state)
+        ? 400
+        : ['needs-confirmation', 'needs-transfer', 'needs-time'].includes(state)
+          ? 3_000
+          : false;
+    },
   });
 
 export const mailQuery = queryOptions({

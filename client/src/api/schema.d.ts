@@ -932,6 +932,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{orderId}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookAtOrder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/claim": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getClaim"];
+        put?: never;
+        post: operations["placeClaim"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders/{orderId}/cancel": {
         parameters: {
             query?: never;
@@ -974,6 +1006,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["confirmFirstPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sellers/{book}/customer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getCustomer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sellers/{book}/customer/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sendCustomerCode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sellers/{book}/customer/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["confirmCustomer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sellers/{book}/log-in-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkLogIn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1219,11 +1315,26 @@ export interface components {
         CheckOrderBody: {
             contact: components["schemas"]["ContactBody"];
             agreed: boolean;
+            holder?: null | components["schemas"]["ContactBody"];
         };
         CheckTransferBody: {
             domain: string;
             code: string;
             book: string;
+        };
+        ClaimBody: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            ending: string;
+            agreed: boolean;
+            contact?: null | components["schemas"]["ContactBody"];
+        };
+        ClaimWire: {
+            provider: string;
+            endings: string[];
+            /** Format: date */
+            before: string;
         };
         CodeConditionWire: {
             /** Format: date */
@@ -1435,6 +1546,9 @@ export interface components {
             turns: components["schemas"]["ShortlistTurnWire"][];
             differences: components["schemas"]["LineDifferenceWire"][];
         };
+        ConfirmCustomerBody: {
+            code: string;
+        };
         ContactBody: {
             name?: null | string;
             mail?: null | string;
@@ -1472,6 +1586,13 @@ export interface components {
             code: string;
             asksPostcode: boolean;
             asksState: boolean;
+        };
+        CustomerCodeBody: {
+            mail: string;
+        };
+        CustomerWire: {
+            balance: null | string;
+            currency: string;
         };
         DataCentreOptionWire: {
             id: null | string;
@@ -1797,6 +1918,7 @@ export interface components {
             plan: null | string;
             domain: null | string;
             domainSeller: null | string;
+            furtherDomains: string[];
             logIn: null | string;
             user: null | string;
             server: null | string;
@@ -1914,10 +2036,35 @@ export interface components {
             coversUntil: null | string;
             forDomain: null | string;
         };
+        LogInBody: {
+            /** @default  */
+            user?: string;
+            /** @default  */
+            passcode?: string;
+        };
+        LogInCheckWire: {
+            rules: components["schemas"]["LogInRuleWire"][];
+            isTaken: null | boolean;
+        };
+        /**
+         * @description The rules, in the order they are shown.
+         * @enum {string}
+         */
+        LogInRule: "user-length" | "user-letters" | "user-not-obvious" | "passcode-digits" | "passcode-no-run" | "passcode-no-repeat";
+        LogInRuleWire: {
+            rule: components["schemas"]["LogInRule"];
+            field: string;
+            words: string;
+            isMet: null | boolean;
+        };
         MailWire: {
             isSilent: boolean;
             arrived: components["schemas"]["LetterWire"][];
             unsent: components["schemas"]["UnsentLetterWire"][];
+        };
+        MissedDomainWire: {
+            domain: string;
+            why: string;
         };
         NameAdviceWire: {
             code: string;
@@ -2128,7 +2275,7 @@ export interface components {
          * @description Where an order stands.
          * @enum {string}
          */
-        OrderState: "working" | "needs-card" | "needs-patience" | "undoing" | "cancelled" | "completed";
+        OrderState: "working" | "needs-payment" | "needs-confirmation" | "needs-transfer" | "needs-time" | "needs-patience" | "undoing" | "cancelled" | "completed";
         OrderStepWire: {
             kind: components["schemas"]["StepKind"];
             status: components["schemas"]["StepState"];
@@ -2136,6 +2283,11 @@ export interface components {
             amount: null | string;
             currency: null | string;
             domain: null | string;
+            way: components["schemas"]["PayWay"];
+            page: null | string;
+            /** Format: date */
+            until: null | string;
+            said: null | string;
         };
         OrderWire: {
             /** Format: uuid */
@@ -2153,7 +2305,11 @@ export interface components {
             charged: boolean;
             total: string;
             currency: string;
-            cardEnding: string;
+            cardEnding: null | string;
+            paidBy: string;
+            payments: components["schemas"]["PaymentWire"][];
+            missed: components["schemas"]["MissedDomainWire"][];
+            isClaim: boolean;
             items: components["schemas"]["OrderedItemWire"][];
             terms: components["schemas"]["AgreedTermWire"][];
             receipts: components["schemas"]["ReceiptWire"][];
@@ -2191,6 +2347,25 @@ export interface components {
             date: string;
             sum: components["schemas"]["SumWire"];
         };
+        PayBody: {
+            book: string;
+            way: components["schemas"]["PayWay"];
+            /** @default false */
+            balance?: boolean;
+        };
+        PaymentWire: {
+            book: string;
+            seller: string;
+            amount: string;
+            currency: string;
+            way: components["schemas"]["PayWay"];
+            fromBalance: null | string;
+        };
+        /**
+         * @description How a seller is paid.
+         * @enum {string}
+         */
+        PayWay: "card" | "wallet" | "invoice" | "balance";
         PlaceOrderBody: {
             /** Format: uuid */
             id: string;
@@ -2199,11 +2374,15 @@ export interface components {
             letter: string;
             today: string;
             contact: components["schemas"]["ContactBody"];
-            card: components["schemas"]["CardBody"];
+            card: null | components["schemas"]["CardBody"];
             agreed: boolean;
             /** @default false */
             again?: boolean;
             terms?: null | string;
+            payments?: null | components["schemas"]["PayBody"][];
+            transfers?: null | components["schemas"]["TransferCodeBody"][];
+            logIn?: null | components["schemas"]["LogInBody"];
+            holder?: null | components["schemas"]["ContactBody"];
         };
         PlanOptionWire: {
             book: string;
@@ -2329,6 +2508,9 @@ export interface components {
         ReceiptWire: {
             book: string;
             seller: string;
+            number: string;
+            /** Format: date */
+            dueOn: null | string;
         };
         /** @enum {string} */
         RecordPrivacy: "sold" | "by-default" | "forbidden" | null;
@@ -2377,6 +2559,7 @@ export interface components {
         };
         ResumeOrderBody: {
             card?: null | components["schemas"]["CardBody"];
+            way?: null | components["schemas"]["PayWay"];
         };
         RevisionBody: {
             /** Format: int32 */
@@ -2541,9 +2724,9 @@ export interface components {
          * @description What is asked of a counterpart, in the order it is done.
          * @enum {string}
          */
-        StepKind: "hold" | "prepare" | "register" | "join" | "capture";
+        StepKind: "hold" | "prepare" | "transfer" | "register" | "join" | "capture";
         /** @enum {string} */
-        StepState: "waiting" | "trying" | "no-answer" | "done" | "refused" | "undoing" | "undone";
+        StepState: "waiting" | "trying" | "no-answer" | "done" | "refused" | "undoing" | "undone" | "pending" | "dropped";
         StepWire: {
             /** Format: int32 */
             bills: null | number;
@@ -2594,6 +2777,10 @@ export interface components {
             advertised: null | components["schemas"]["AdvertisedWire"];
             expected: null | string;
             atLeast: string[];
+        };
+        TransferCodeBody: {
+            domain: string;
+            code: string;
         };
         /**
          * @description What stands in the way of moving a domain in.
@@ -4905,6 +5092,112 @@ export interface operations {
             };
         };
     };
+    lookAtOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getClaim: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClaimWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    placeClaim: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClaimBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     cancelOrder: {
         parameters: {
             query?: never;
@@ -4996,6 +5289,194 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getCustomer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    sendCustomerCode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CustomerCodeBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    confirmCustomer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfirmCustomerBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    checkLogIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogInBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogInCheckWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -18,11 +18,15 @@ public interface IRegistrar
     /// <summary>Registers a domain. Cannot be undone.</summary>
     Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel);
 
+    /// <summary>Begins to move a domain in; that takes days, and its present seller may refuse.</summary>
+    /// <param name="token">What the registrar gave for the transfer code.</param>
+    Task<Outcome> TransferAsync(World world, string key, string token, Registration registration, CancellationToken cancel);
+
     /// <summary>Points a domain at name servers.</summary>
     Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel);
 
-    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
-    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
+    /// <summary>What became of a key by a business date; with <paramref name="orVoid"/> a key that is not known or not settled yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel);
 }
 
 /// <summary>What the counterparts hold for one workspace.</summary>

@@ -3,27 +3,44 @@ using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Outside;
 
-/// <summary>The card processor as Home Start sees it. Every change carries an idempotency key.</summary>
-public interface ICardProcessor
+/// <summary>Whoever takes the money for the sellers, as Home Start sees it. Every change carries an idempotency key.</summary>
+public interface IPaymentProcessor
 {
-    /// <summary>Sets money aside on the card behind a token.</summary>
-    Task<Outcome> HoldAsync(World world, string key, string cardToken, Money amount, string seller, CancellationToken cancel);
+    /// <summary>Sets money aside, or begins to: a bank or wallet may want the owner's yes, an invoice has to be paid first.</summary>
+    Task<Outcome> HoldAsync(World world, string key, PaymentRequest request, CancellationToken cancel);
 
-    /// <summary>Takes the money held under a key.</summary>
-    Task<Outcome> CaptureAsync(World world, string key, string holdKey, CancellationToken cancel);
+    /// <summary>Takes the money held under a key, or a part of it and lets the rest go.</summary>
+    Task<Outcome> CaptureAsync(World world, string key, string holdKey, Money amount, CancellationToken cancel);
 
     /// <summary>Lets the money held under a key go.</summary>
     Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel);
 
-    /// <summary>What became of a key; with <paramref name="orVoid"/> a key that is not known yet can never be used afterwards.</summary>
-    Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel);
+    /// <summary>What became of a key by a business date; with <paramref name="orVoid"/> a key that is not known or not settled yet can never be used afterwards.</summary>
+    Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel);
 }
+
+/// <param name="Way">How: <c>card</c>, <c>wallet</c>, <c>invoice</c>, <c>balance</c>.</param>
+/// <param name="CardToken">For a card: what the processor gave for it.</param>
+/// <param name="Number">What stands on an invoice.</param>
+/// <param name="ReturnTo">Where the owner is sent back to.</param>
+/// <param name="On">The business date.</param>
+public sealed record PaymentRequest(string Way, string? CardToken, Money Amount, string Book, string Seller, string Number, Uri ReturnTo, DateOnly On);
 
 /// <summary>A hosting company as Home Start sees it.</summary>
 public interface IHostingCompany
 {
     /// <summary>Makes the hosting of a plan, ready for a domain where there is one.</summary>
-    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, CancellationToken cancel);
+    /// <param name="logIn">What the host gave for the log-in that the owner chose; null: it makes one.</param>
+    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, string? logIn, CancellationToken cancel);
+
+    /// <summary>What a log-in must be like; null where the host gave no answer that can be read.</summary>
+    Task<LogInRules?> LogInRulesAsync(World world, string book, CancellationToken cancel);
+
+    /// <summary>Whether somebody has a user name; null: nobody could say.</summary>
+    Task<bool?> IsUserTakenAsync(World world, string book, string user, CancellationToken cancel);
+
+    /// <summary>Hands in a log-in before the order is placed, so that its passcode need not be kept; null: nobody answered.</summary>
+    Task<Deposit?> DepositLogInAsync(World world, string book, string user, string passcode, CancellationToken cancel);
 
     /// <summary>Where a host takes in names that are pointed at it; null where it gave no answer that can be read.</summary>
     Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel);
@@ -49,3 +66,23 @@ public interface INameServers
     /// <summary>The MX records of a domain, lowest preference first; none: it has none; null: nobody answered.</summary>
     Task<IReadOnlyList<ResourceRecord>?> MailOfAsync(World world, DomainName domain, CancellationToken cancel);
 }
+
+/// <summary>What came of handing a secret in: something that stands for it, or why it was not taken.</summary>
+public sealed record Deposit(string? Token, string? Refusal = null);
+
+/// <summary>The sellers as somebody sees them who is, or says they are, their customer.</summary>
+public interface ISellers
+{
+    /// <summary>What a seller owes the owner, who is its customer; null: they are none there, or nobody answered.</summary>
+    Task<Money?> BalanceAsync(World world, string book, CancellationToken cancel);
+
+    /// <summary>Has a seller mail a code to an address that it may know; false: it did not answer.</summary>
+    Task<bool> SendCodeAsync(World world, string book, string mail, CancellationToken cancel);
+
+    /// <summary>Hands that code in: the balance there, or why not; null: nobody answered.</summary>
+    Task<CustomerAnswer?> ConfirmAsync(World world, string book, string code, CancellationToken cancel);
+}
+
+/// <param name="Balance">What the seller owes; null: it was not confirmed.</param>
+/// <param name="Refusal">In the seller's words.</param>
+public sealed record CustomerAnswer(Money? Balance, string? Refusal = null);

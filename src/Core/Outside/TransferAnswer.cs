@@ -32,6 +32,9 @@ public sealed record TransferAnswer(TransferState State, DateOnly? Until = null,
 {
     /// <summary>How many days after a registration or a transfer a domain stays where it is.</summary>
     public const int RestDays = 60;
+
+    /// <summary>For <see cref="TransferState.Ready"/>: what stands for the code from now on.</summary>
+    public string? Token { get; init; }
 }
 
 /// <summary>What stands in the way of moving a domain in.</summary>

@@ -77,12 +77,13 @@ public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactD
     public ExactDecimal? KeepChancePercent { get; init; }
 
     /// <summary>What <see cref="Coster"/> takes, on a business date.</summary>
-    public CountSettings On(DateOnly businessDate) =>
+    /// <param name="customerOf">The ids of the books whose sellers know the owner as a customer; none without it.</param>
+    public CountSettings On(DateOnly businessDate, ImmutableHashSet<string>? customerOf = null) =>
         new(StartDate ?? businessDate, HorizonMonths)
         {
             TaxPercent = TaxPercent,
             CountTax = CountTax,
-            Customer = CustomerStatus.New with { IsNew = NewCustomer },
+            Customer = new CustomerStatus(NewCustomer, customerOf ?? []),
             KeepChancePercent = KeepChancePercent,
             DisplayCurrency = Currency.Get(DisplayCurrency),
             Rates = Rates,

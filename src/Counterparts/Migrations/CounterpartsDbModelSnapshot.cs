@@ -35,6 +35,9 @@ namespace HomeStart.Counterparts.Migrations
                     b.Property<bool>("IsRemoved")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("PasscodeHash")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("PasswordHash")
                         .HasColumnType("TEXT");
 
@@ -43,6 +46,9 @@ namespace HomeStart.Counterparts.Migrations
 
                     b.Property<string>("Plan")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("User")
                         .HasColumnType("TEXT");
 
                     b.HasKey("World", "Id");
@@ -78,9 +84,42 @@ namespace HomeStart.Counterparts.Migrations
                     b.Property<string>("Refusal")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("WantsYes")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Token");
 
                     b.ToTable("Cards");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.CustomerRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Book")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Balance")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CodeHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("CodeTries")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsConfirmed")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("World", "Book");
+
+                    b.ToTable("Customers");
                 });
 
             modelBuilder.Entity("HomeStart.Counterparts.HoldRow", b =>
@@ -95,7 +134,32 @@ namespace HomeStart.Counterparts.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Book")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Captured")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("DueOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Number")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Page")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Paid")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ReturnTo")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -106,9 +170,42 @@ namespace HomeStart.Counterparts.Migrations
                     b.Property<int>("State")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Way")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("World", "Key");
 
+                    b.HasIndex("Page")
+                        .IsUnique();
+
                     b.ToTable("Holds");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.LogInRow", b =>
+                {
+                    b.Property<string>("Token")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Book")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PasscodeHash")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("User")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("World")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Token");
+
+                    b.ToTable("LogIns");
                 });
 
             modelBuilder.Entity("HomeStart.Counterparts.MailRow", b =>
@@ -143,6 +240,16 @@ namespace HomeStart.Counterparts.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("SettledAnswer")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SettledStatus")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("SettlesOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Status")
                         .HasColumnType("INTEGER");
 
@@ -157,6 +264,9 @@ namespace HomeStart.Counterparts.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Domain")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CameBy")
                         .HasColumnType("TEXT");
 
                     b.Property<DateOnly>("Expires")

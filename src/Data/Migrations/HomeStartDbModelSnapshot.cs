@@ -53,6 +53,22 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Books");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.CustomerRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("BookId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Since")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "BookId");
+
+                    b.ToTable("Customers");
+                });
+
             modelBuilder.Entity("HomeStart.Data.OrderRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -251,6 +267,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.AnswerRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.CustomerRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

@@ -3,22 +3,24 @@ namespace HomeStart.Formats;
 /// <summary>What is kept of an order on paper. No secret stands on any of it.</summary>
 public static class OrderReports
 {
-    /// <summary>What one seller was paid.</summary>
+    /// <summary>What one seller was paid, or is to be paid.</summary>
     public static Report Of(Receipt receipt)
     {
         var (order, payment) = (receipt.Order, receipt.Payment);
         return new Report(
-            $"Receipt {receipt.Number}",
+            $"{(receipt.DueOn is null ? "Receipt" : "Invoice")} {receipt.Number}",
             [
                 $"{payment.Seller} to {order.Contact.Name}, {order.Contact.Street}, {order.Contact.Town} {order.Contact.Postcode}, {order.Contact.Country}.",
-                $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}, paid by the card that ends in {order.CardEnding}.",
+                receipt.DueOn is { } due
+                    ? $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. To be paid by bank transfer until {ReportWords.Day(due)}: give the number {receipt.Number}. Nothing is prepared before it is paid."
+                    : $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}, paid {PayWords.Of(order)}.",
             ],
             ["", "From", "Until", payment.Amount.Currency.Code],
             [
                 .. receipt.Lines.Select(line => new ReportRow(ItemWords.Of(line.Item), [Day(line.Item.From), Day(line.Item.Until), line.Net.ToAmount()])),
                 new ReportRow("Net", ["", "", receipt.Net.ToAmount()], IsTotal: true),
                 new ReportRow(payment.TaxPercent is { } percent ? $"Tax at {percent}%" : "No tax is charged", ["", "", receipt.Tax.ToAmount()]),
-                new ReportRow("Paid", ["", "", payment.Amount.ToAmount()], IsTotal: true),
+                new ReportRow(receipt.DueOn is null ? "Paid" : "To pay", ["", "", payment.Amount.ToAmount()], IsTotal: true),
             ],
             ["The seller’s address and tax number are not in its price list: ask for an invoice of theirs where you need one."]);
     }
@@ -44,6 +46,7 @@ public static class OrderReports
             ("Plan", sheet.Plan),
             ("Domain", sheet.Domain),
             ("Domain bought from", sheet.DomainSeller),
+            ("Further domains", string.Join("; ", sheet.FurtherDomains)),
             ("Log in", sheet.LogIn),
             ("User name", sheet.User),
             ("Server", sheet.Server),

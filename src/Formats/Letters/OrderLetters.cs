@@ -12,12 +12,21 @@ public static class OrderLetters
             .Paragraph($"Dear {order.Contact.Name.Trim()},")
             .Paragraph(words)
             .Facts([("Reference", order.Reference), .. Bought(order), ("In all today, with tax", Sum(order.Things.Total))]);
+        foreach (var invoice in news == OrderNews.Invoice ? order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>().Where(receipt => receipt.DueOn is not null) : [])
+        {
+            letter.Facts([("Invoice", invoice.Number), ("To", invoice.Payment.Seller), ("To pay", Sum(invoice.Payment.By(PayWay.Invoice))), ("Until", $"{invoice.DueOn:d MMMM yyyy}")]);
+        }
+
+        foreach (var missed in order.Missed)
+        {
+            letter.Paragraph($"{missed.Domain.Name} could not be had: {missed.Message} Nothing was taken for it.");
+        }
         if (news == OrderNews.Completed)
         {
             letter.Facts([.. Keys(order)]).Paragraph("The first password is shown once, on the order’s page, and is never sent by mail. Keep this: the dates are when it renews.");
         }
 
-        letter.Link(news is OrderNews.CardRefused or OrderNews.Waiting ? "Decide what is to be done" : "Look at the order", page).Paragraph("Home Start");
+        letter.Link(news is OrderNews.PaymentRefused or OrderNews.Waiting or OrderNews.Confirm ? "Decide what is to be done" : "Look at the order", page).Paragraph("Home Start");
         return new Letter(id, order.Contact.Mail, $"{subject} ({order.Reference})", letter.Text, letter.Html);
     }
 
@@ -25,21 +34,26 @@ public static class OrderLetters
         news switch
         {
             OrderNews.Placed => ("We have your order", "We have your order and are carrying it out. The money is held first and taken only when everything is delivered; you will be written to again then. If you did not order this, tell us the reference below."),
-            OrderNews.CardRefused => ("Your card was refused", $"The bank refused the card that ends in {order.CardEnding}. Nothing was charged. Your order waits: give another card, or call it off."),
+            OrderNews.PaymentRefused => ("Your payment did not go through", $"Your order could not be paid {PayWords.Of(order)}{Reason(order)}. Nothing was charged. It waits: pay another way, or call it off."),
+            OrderNews.Confirm => ("Your payment waits for your yes", "Your bank or wallet wants you to confirm the payment on its own page. The order’s page leads there. Nothing is charged before everything is delivered."),
+            OrderNews.Invoice => ("Your invoice", "Pay the invoice below by bank transfer and give its number. Nothing is prepared before the money is there; after the date below the order waits for another way to pay."),
+            OrderNews.Moving => ("Your domain is on its way", "The move of your domain has begun. It takes up to five days, and its present seller may refuse it. Nothing is taken before it has come; you will be written to again then."),
             OrderNews.Waiting => ("Your order waits for an answer", $"{Silent(order)} does not answer, so your order waits. Nothing is lost. Try again on its page, or call it off while that is possible."),
             OrderNews.Cancelled => ("Your order was called off", "Your order was called off and all that had been done for it was undone. Nothing was charged."),
             OrderNews.Completed => ("Your order is complete", "Everything you ordered is there and paid. Your key sheet is on the order’s page, to print or to look up again."),
             _ => throw new ArgumentOutOfRangeException(nameof(news), news, "There are no words for this."),
         };
 
+    private static string Reason(Order order) => order.Problem is { Message.Length: > 0 } problem ? $": {problem.Message.TrimEnd('.')}" : "";
+
     private static string Silent(Order order)
     {
         var step = order.Problem?.Step;
         return step switch
         {
-            StepKind.Hold or StepKind.Capture => "The card processor",
+            StepKind.Hold or StepKind.Capture => "The payment processor",
             StepKind.Prepare => order.Things.Hosting?.Provider ?? "The host",
-            _ => order.Things.Domain?.Seller ?? "The registrar",
+            _ => order.Things.Domains.FirstOrDefault()?.Seller ?? "The registrar",
         };
     }
 
@@ -47,7 +61,7 @@ public static class OrderLetters
 
     private static IEnumerable<(string, string)> Keys(Order order)
     {
-        if (order.Things.Domain?.Name is { } domain)
+        foreach (var domain in order.Things.Domains.Select(domain => domain.Name).OfType<DomainName>())
         {
             yield return ("Domain", domain.Text);
         }

@@ -3,19 +3,39 @@ namespace HomeStart.Formats;
 /// <summary>What is sent to order a candidate; <see cref="PlaceOrderReader"/> reads it.</summary>
 /// <param name="Id">Made by the page, so that pressing twice places once.</param>
 /// <param name="Today">The sum the owner was told is due today.</param>
+/// <param name="Card">Needed where any seller is paid by card.</param>
 /// <param name="Again">They know that they ordered the like a short while ago.</param>
 /// <param name="Terms">The stamp of what they read that they agree to; another one by now is a reason to stop.</param>
-public sealed record PlaceOrderBody(Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody Card, bool Agreed, bool Again = false, string? Terms = null);
+/// <param name="Payments">How each seller is paid; one that is not named is paid by card.</param>
+/// <param name="Transfers">The transfer code of each domain that is moved in.</param>
+/// <param name="LogIn">The log-in at the host; without it the host makes one.</param>
+/// <param name="Holder">Who the domain is registered to, where that is somebody else.</param>
+public sealed record PlaceOrderBody(
+    Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody? Card, bool Agreed, bool Again = false, string? Terms = null,
+    IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null);
 
 /// <summary>What is checked before the card is handed in.</summary>
-public sealed record CheckOrderBody(ContactBody Contact, bool Agreed);
+public sealed record CheckOrderBody(ContactBody Contact, bool Agreed, ContactBody? Holder = null);
 
-/// <param name="Card">Another card, where the one before was refused.</param>
-public sealed record ResumeOrderBody(CardBody? Card = null);
+/// <param name="Balance">Whether what the seller owes the owner pays as much of it as it can.</param>
+public sealed record PayBody(string Book, PayWay Way, bool Balance = false);
+
+/// <param name="Code">What the present seller gave out. It is handed on to the registrar and kept nowhere here.</param>
+public sealed record TransferCodeBody(string Domain, string Code);
+
+/// <param name="Passcode">For the telephone. It is handed on to the host and kept nowhere here.</param>
+public sealed record LogInBody(string User = "", string Passcode = "");
+
+/// <param name="Way">Another way, where the one before was refused; null: by card.</param>
+/// <param name="Card">Another card.</param>
+public sealed record ResumeOrderBody(CardBody? Card = null, PayWay? Way = null);
 
 /// <param name="Token">What the card processor gave for the card.</param>
 /// <param name="Ending">The card's last four digits.</param>
 public sealed record CardBody(string Token, string Ending);
+
+/// <summary>A domain that came with the hosting, claimed afterwards: nothing is due.</summary>
+public sealed record ClaimBody(Guid Id, string Name, string Ending, bool Agreed, ContactBody? Contact = null);
 
 public sealed record ContactBody(
     string? Name = null, string? Mail = null, string? Street = null, string? Town = null, string? Postcode = null, string? Country = null, string? Telephone = null, string? Organisation = null, string? State = null);

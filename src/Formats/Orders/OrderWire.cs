@@ -2,6 +2,8 @@ namespace HomeStart.Formats;
 
 /// <summary>An order as its page shows it. Amounts are decimal strings in their currency.</summary>
 /// <param name="Charged">Whether any money was taken.</param>
+/// <param name="PaidBy">In words: how it is paid.</param>
+/// <param name="IsClaim">Whether it claims a domain that came with hosting ordered before.</param>
 /// <param name="KeySheet">What to keep; null until the order is completed.</param>
 public sealed record OrderWire(
     Guid Id,
@@ -16,7 +18,11 @@ public sealed record OrderWire(
     bool Charged,
     string Total,
     string Currency,
-    string CardEnding,
+    string? CardEnding,
+    string PaidBy,
+    IReadOnlyList<PaymentWire> Payments,
+    IReadOnlyList<MissedDomainWire> Missed,
+    bool IsClaim,
     IReadOnlyList<OrderedItemWire> Items,
     IReadOnlyList<AgreedTermWire> Terms,
     IReadOnlyList<ReceiptWire> Receipts,
@@ -36,10 +42,14 @@ public sealed record OrderWire(
             order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
             order.Things.Total.ToAmount(),
             order.Things.Total.Currency.Code,
-            order.CardEnding,
+            order.Things.Payments.Any(payment => payment.Ways.Contains(PayWay.Card)) ? order.CardEnding : null,
+            PayWords.Of(order),
+            [.. order.Things.Payments.Select(payment => PaymentWire.Of(order, payment))],
+            [.. order.Missed.Select(missed => new MissedDomainWire(missed.Domain.Name?.Text ?? "", missed.Message))],
+            order.ClaimOf is not null,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
-            [.. order.Things.Payments.Where(payment => Receipt.Of(order, payment.Book) is not null).Select(payment => new ReceiptWire(payment.Book, payment.Seller))],
+            [.. order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>().Select(ReceiptWire.Of)],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
 
     // What Core knows by its code alone; a counterpart's own words stand as they came.
@@ -52,21 +62,42 @@ public sealed record OrderWire(
         };
 }
 
-/// <summary>A receipt that can be taken away.</summary>
-public sealed record ReceiptWire(string Book, string Seller);
+/// <summary>A receipt, or an invoice to be paid, that can be taken away.</summary>
+/// <param name="DueOn">Until when an invoice is to be paid; null: it is paid.</param>
+public sealed record ReceiptWire(string Book, string Seller, string Number, DateOnly? DueOn)
+{
+    public static ReceiptWire Of(Receipt receipt) => new(receipt.Payment.Book, receipt.Payment.Seller, receipt.Number, receipt.DueOn);
+}
+
+/// <summary>What one seller is paid, and how.</summary>
+/// <param name="Way">How what the balance does not cover is paid.</param>
+/// <param name="FromBalance">What the balance pays; null: nothing.</param>
+public sealed record PaymentWire(string Book, string Seller, string Amount, string Currency, PayWay Way, string? FromBalance)
+{
+    internal static PaymentWire Of(Order order, Payment payment) =>
+        new(payment.Book, payment.Seller, payment.Amount.ToAmount(), payment.Amount.Currency.Code, payment.Way, payment.FromBalance?.ToAmount());
+}
+
+/// <param name="Why">In the counterpart's words.</param>
+public sealed record MissedDomainWire(string Domain, string Why);
 
 public sealed record OrderProblemWire(StepKind Step, string Code, string Message);
 
 /// <param name="Seller">Who it is asked of, or whose money it is.</param>
 /// <param name="Amount">Of a hold or capture.</param>
-public sealed record OrderStepWire(StepKind Kind, StepState Status, string Seller, string? Amount, string? Currency, string? Domain)
+/// <param name="Page">While it is pending: the path, at the processor's address, of the page where the owner says yes or pays.</param>
+/// <param name="Until">While it is pending: when it ends by itself.</param>
+/// <param name="Said">While it is pending: in the counterpart's words.</param>
+public sealed record OrderStepWire(StepKind Kind, StepState Status, string Seller, string? Amount, string? Currency, string? Domain, PayWay Way, string? Page, DateOnly? Until, string? Said)
 {
     internal static OrderStepWire Of(Order order, OrderStep step)
     {
         var payment = step.Kind is StepKind.Hold or StepKind.Capture ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book) : null;
-        var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : order.Things.Domain?.Seller) ?? step.Book;
+        var domain = order.Things.Domains.Concat(order.Missed.Select(missed => missed.Domain)).FirstOrDefault(domain => domain.Book == step.Book && domain.Name?.Text == step.Domain);
+        var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : domain?.Seller) ?? step.Book;
+        var pending = step.Status == StepStatus.Pending ? step.Pending : null;
         return new OrderStepWire(
-            step.Kind, StateOf(step), seller, payment?.Amount.ToAmount(), payment?.Amount.Currency.Code, step.Kind is StepKind.Register or StepKind.Join ? order.Things.Domain?.Name?.Text : null);
+            step.Kind, StateOf(step), seller, payment?.By(step.Way).ToAmount(), payment?.Amount.Currency.Code, step.Domain, step.Way, pending?.Page, pending?.Until, pending?.Said);
     }
 
     private static StepState StateOf(OrderStep step) =>
@@ -79,6 +110,8 @@ public sealed record OrderStepWire(StepKind Kind, StepState Status, string Selle
             StepStatus.Refused => StepState.Refused,
             StepStatus.Undoing => StepState.Undoing,
             StepStatus.Undone => StepState.Undone,
+            StepStatus.Pending => StepState.Pending,
+            StepStatus.Dropped => StepState.Dropped,
             _ => throw new ArgumentOutOfRangeException(nameof(step), step.Status, "There is no such state of a step."),
         };
 }
@@ -93,6 +126,8 @@ public enum StepState
     Refused,
     Undoing,
     Undone,
+    Pending,
+    Dropped,
 }
 
 /// <param name="Included">It came with the plan or the domain.</param>
@@ -104,6 +139,7 @@ public sealed record KeySheetWire(
     string? Plan,
     string? Domain,
     string? DomainSeller,
+    IReadOnlyList<string> FurtherDomains,
     string? LogIn,
     string? User,
     string? Server,
@@ -119,8 +155,9 @@ public sealed record KeySheetWire(
         new(
             order.Things.Hosting?.Provider,
             order.Things.Hosting?.PlanName,
-            (order.Things.Domain?.Name ?? order.Things.Hosting?.Address)?.Text,
-            order.Things.Domain?.Seller,
+            (order.Things.Domains.FirstOrDefault()?.Name ?? order.Things.Hosting?.Address)?.Text,
+            order.Things.Domains.FirstOrDefault()?.Seller,
+            [.. order.Things.Domains.Skip(1).Select(domain => $"{domain.Name}, through {domain.Seller}")],
             order.Account?.LogIn,
             order.Account?.User,
             order.Account?.Server,
@@ -129,6 +166,13 @@ public sealed record KeySheetWire(
             order.Account?.NameServers ?? [],
             order.Account?.FileServer,
             order.Account?.MailServer,
-            order.Contact.Name,
-            order.Contact.Mail);
+            order.RegisteredTo.Name,
+            order.RegisteredTo.Mail);
+}
+
+/// <summary>A domain that came with hosting and can be claimed.</summary>
+/// <param name="Before">The first day on which it is too late.</param>
+public sealed record ClaimWire(string Provider, IReadOnlyList<string> Endings, DateOnly Before)
+{
+    public static ClaimWire Of(Claim claim) => new(claim.Book.Provider.Name, [.. claim.Endings], claim.Before);
 }

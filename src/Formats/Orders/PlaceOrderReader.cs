@@ -7,11 +7,27 @@ namespace HomeStart.Formats;
 /// <param name="Today">What they were told is due today; another figure by now is a reason to stop.</param>
 /// <param name="Again">They know that they ordered the like a short while ago.</param>
 /// <param name="Terms">The stamp of the sentences they agreed to; null: not said.</param>
-public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, string CardToken, string CardEnding, bool Again, string? Terms);
+public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, bool Again, string? Terms)
+{
+    /// <summary>Null: none was given, as nothing is paid by card.</summary>
+    public (string Token, string Ending)? Card { get; init; }
+
+    /// <summary>By the id of the book.</summary>
+    public required IReadOnlyDictionary<string, (PayWay Way, bool Balance)> Payments { get; init; }
+
+    /// <summary>By the domain, written out.</summary>
+    public required IReadOnlyDictionary<string, TransferCode> Transfers { get; init; }
+
+    public (string User, string Passcode)? LogIn { get; init; }
+
+    public Contact? Holder { get; init; }
+}
 
 /// <summary>Reads the body of an order.</summary>
 public static class PlaceOrderReader
 {
+    private const int Most = 50;
+
     public static PlaceOrder? Read(JsonElement body, FaultList faults)
     {
         var root = new Node(body, "", faults);
@@ -29,11 +45,79 @@ public static class PlaceOrderReader
             root["id"].Fault(FaultCodes.BadType, "The order's id is a UUID.");
         }
 
-        var (token, ending) = ReadCard(root["card"]);
         var order = new PlaceOrder(
-            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact, token, ending,
-            root["again"].Flag() ?? false, root["terms"].Text());
+            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact,
+            root["again"].Flag() ?? false, root["terms"].Text())
+        {
+            Card = root["card"].IsAbsent ? null : ReadCard(root["card"]),
+            Payments = ReadPayments(root["payments"]),
+            Transfers = ReadTransfers(root["transfers"]),
+            LogIn = ReadLogIn(root["logIn"]),
+            Holder = root["holder"].IsAbsent ? null : ReadContact(root["holder"]),
+        };
         return faults.Any ? null : order;
+    }
+
+    /// <summary>A claim; null where anything of it is missing. The name is judged by whoever places it.</summary>
+    public static (Guid Id, string Name, string Ending, Contact? Contact)? ReadClaim(Node root)
+    {
+        var (id, name, ending) = (root["id"].RequiredText("The order's id"), root["name"].RequiredText("The name"), root["ending"].RequiredText("The ending"));
+        if (root["agreed"].Flag() != true)
+        {
+            root["agreed"].Fault(FaultCodes.Required, "Tick this once you have read the name.");
+        }
+
+        if (id is not null && !Guid.TryParse(id, out _))
+        {
+            root["id"].Fault(FaultCodes.BadType, "The order's id is a UUID.");
+        }
+
+        var contact = root["contact"].IsAbsent ? null : ReadContact(root["contact"]);
+        contact?.Check(root.Faults, "contact");
+        return root.Faults.Any ? null : (Guid.Parse(id!), name!, ending!, contact);
+    }
+
+    /// <summary>How a seller is paid, as a word.</summary>
+    public static PayWay? ReadWay(Node node) => node.Word(("card", PayWay.Card), ("wallet", PayWay.Wallet), ("invoice", PayWay.Invoice));
+
+    private static Dictionary<string, (PayWay, bool)> ReadPayments(Node node)
+    {
+        var payments = new Dictionary<string, (PayWay, bool)>(StringComparer.Ordinal);
+        foreach (var item in node.Items(Most))
+        {
+            if (item["book"].RequiredText("The seller") is { } book && !payments.TryAdd(book, (ReadWay(item["way"]) ?? PayWay.Card, item["balance"].Flag() ?? false)))
+            {
+                item.Fault(FaultCodes.Repeated, "This seller is named twice: say once how it is paid.");
+            }
+        }
+
+        return payments;
+    }
+
+    private static Dictionary<string, TransferCode> ReadTransfers(Node node)
+    {
+        var codes = new Dictionary<string, TransferCode>(StringComparer.Ordinal);
+        foreach (var item in node.Items(Most))
+        {
+            var domain = item["domain"].RequiredText("The domain");
+            if (TransferCode.Read(item["code"].Text()) is not { } code)
+            {
+                // The owner's form knows it by its domain, not by its place in a list.
+                item.Faults.Say(FaultCodes.BadType, $"transfers.{domain}", $"A transfer code has {TransferCode.Shortest} to {TransferCode.Longest} letters, digits and signs, without spaces: copy it from where {domain} is now.");
+            }
+            else if (domain is not null)
+            {
+                codes[domain] = code;
+            }
+        }
+
+        return codes;
+    }
+
+    private static (string, string)? ReadLogIn(Node node)
+    {
+        var (user, passcode) = (node["user"].Text()?.Trim() ?? "", node["passcode"].Text()?.Trim() ?? "");
+        return user.Length == 0 && passcode.Length == 0 ? null : (user, passcode);
     }
 
     /// <summary>What the owner typed of themselves and agreed to, checked before the card is handed in.</summary>
@@ -45,7 +129,12 @@ public static class PlaceOrderReader
         }
 
         var contact = ReadContact(root["contact"]);
-        contact.Check(root.Faults);
+        contact.Check(root.Faults, "contact");
+        if (!root["holder"].IsAbsent)
+        {
+            ReadContact(root["holder"]).Check(root.Faults, "holder");
+        }
+
         return contact;
     }
 

@@ -3,7 +3,7 @@ using System.Xml.Linq;
 
 namespace HomeStart.Formats;
 
-/// <summary>Writes a receipt as an invoice in UBL 2.1 (ISO/IEC 19845), with the core elements of EN 16931 that are known: a seller's address and tax number are in no offer book.</summary>
+/// <summary>Writes a receipt, or what is still to be paid, as an invoice in UBL 2.1 (ISO/IEC 19845), with the core elements of EN 16931 that are known: a seller's address and tax number are in no offer book.</summary>
 public static class UblInvoice
 {
     private static readonly XNamespace Invoice = "urn:oasis:names:specification:ubl:schema:xsd:Invoice-2";
@@ -26,6 +26,7 @@ public static class UblInvoice
             new XElement(Basic + "CustomizationID", "urn:cen.eu:en16931:2017"),
             new XElement(Basic + "ID", receipt.Number),
             new XElement(Basic + "IssueDate", Day(order.PlacedOn)),
+            receipt.DueOn is { } due ? new XElement(Basic + "DueDate", Day(due)) : null,
             new XElement(Basic + "InvoiceTypeCode", Commercial),
             new XElement(Basic + "DocumentCurrencyCode", currency),
             new XElement(Parts + "OrderReference", new XElement(Basic + "ID", order.Reference)),
@@ -40,8 +41,8 @@ public static class UblInvoice
                 Amount("LineExtensionAmount", receipt.Net),
                 Amount("TaxExclusiveAmount", receipt.Net),
                 Amount("TaxInclusiveAmount", receipt.Payment.Amount),
-                Amount("PrepaidAmount", receipt.Payment.Amount),
-                Amount("PayableAmount", Money.Zero(receipt.Net.Currency))),
+                Amount("PrepaidAmount", receipt.DueOn is null ? receipt.Payment.Amount : Money.Zero(receipt.Net.Currency)),
+                Amount("PayableAmount", receipt.DueOn is null ? Money.Zero(receipt.Net.Currency) : receipt.Payment.Amount)),
             receipt.Lines.Select((line, at) => Line(receipt, line, at + 1))));
     }
 

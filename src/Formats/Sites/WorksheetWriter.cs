@@ -24,7 +24,7 @@ public static class WorksheetWriter
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
             [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
             worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
-            worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domain is { } domain ? PublicRecordWire.Of(domain, ordered.Run.Purchase.Domains[0].Price!.PublicRecord) : null,
+            worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domains is [var domain, ..] && ordered.Run.Purchase.Domains.First(bought => bought.Choice.Domain == domain.Name) is { Price: { } price } ? PublicRecordWire.Of(domain, price.PublicRecord) : null,
             worksheet.IncludedYear is { } year ? new IncludedYearWire(year.Domain, new Money(year.Saves, worksheet.Costing!.Currency).ToAmount()) : null,
             worksheet.Claim is { } claim ? LaterClaimWire.Of(claim) : null,
             worksheet.Costing is { } agreed ? TermsWire.Of(agreed) : null);

@@ -68,8 +68,6 @@ public static class FaultWords
         [FaultReason.NotATelephone] = "A telephone number has digits, spaces and at most a leading +. It may be left out.",
         [FaultReason.ContactMissing] = "Type {0}.",
         [FaultReason.ContactTooLong] = "At most {0} characters; this has {1}.",
-        [FaultReason.OneDomainAnOrder] = "Order one domain at a time: take the others off this candidate.",
-        [FaultReason.TransferNotOrdered] = "A transfer cannot be ordered here yet. Keep the domain where it is, and move it later.",
         [FaultReason.NotConnected] = "The price list of {0} is your own: it can be compared here, and bought at the seller’s own page.",
         [FaultReason.UnstatedToday] = "Part of what is due today is not stated in the offer book, so it cannot be ordered.",
     }.ToFrozenDictionary();

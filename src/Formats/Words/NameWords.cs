@@ -43,4 +43,17 @@ public static class NameWords
         };
 
     private static string Shown(char character) => char.IsControl(character) || char.IsSurrogate(character) ? "that character" : character.ToString();
+
+    /// <summary>What stands in the way of moving a domain in, and what to do about it.</summary>
+    public static string InTheWay(DomainName domain, TransferAnswer answer) =>
+        answer.State switch
+        {
+            TransferState.Locked => $"{domain} is locked at its present seller: unlock it there, then order again.",
+            TransferState.WrongCode => $"That is not the transfer code of {domain}: copy it once more from its present seller. Capitals count.",
+            TransferState.TooNew => $"{domain} came to its present seller less than {TransferAnswer.RestDays} days ago{(answer.Until is { } until ? $": it can be moved from {until:d MMMM yyyy} on" : "")}.",
+            TransferState.NotRegistered => $"Nobody has {domain}: register it instead of moving it.",
+            TransferState.HereAlready => $"{domain} is with this seller already.",
+            TransferState.Ready or TransferState.Unchecked => $"{domain} could not be checked just now. {answer.Why} Nothing was ordered; try again in a while.",
+            _ => throw new ArgumentOutOfRangeException(nameof(answer), answer.State, "There are no words for this."),
+        };
 }

@@ -49,7 +49,7 @@ internal static class OwnedEndpoints
             return SiteDesk.Missing();
         }
 
-        var (faults, settings) = (new FaultList(), site.Settings.On(await workspace.BusinessDateAsync(cancel)));
+        var (faults, settings) = (new FaultList(), await workspace.CountAsync(site.Settings, cancel));
         if (OwnedReader.ReadOwned(body.Root, settings.DisplayCurrency!, faults) is not var (keep, book))
         {
             return FaultResults.Unprocessable(faults);

@@ -26,7 +26,7 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
     /// <summary>What new names cost with a candidate, by ending and seller.</summary>
     public async Task<IReadOnlyList<NameCostWire>> CostsAsync(VersionedSite site, string? view, CancellationToken cancel)
     {
-        var (candidate, settings) = (Listed(site, view).Candidate, site.Site.Settings.On(await workspace.BusinessDateAsync(cancel)));
+        var (candidate, settings) = (Listed(site, view).Candidate, await workspace.CountAsync(site.Site.Settings, cancel));
         return [.. NameCost.Of(candidate, workspace.OfferedTo(candidate), settings).Select(cost => NameCostWire.Of(cost, settings.DisplayCurrency!))];
     }
 
@@ -38,7 +38,7 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
             return NameAnswerWire.Of(answer, time.GetUtcNow());
         }
 
-        var (candidate, settings) = (Listed(site, view).Candidate, site.Site.Settings.On(await workspace.BusinessDateAsync(cancel)));
+        var (candidate, settings) = (Listed(site, view).Candidate, await workspace.CountAsync(site.Site.Settings, cancel));
         var ending = answer.Domain.Text[(answer.Domain.Text.IndexOf('.', StringComparison.Ordinal) + 1)..];
         var cost = NameCost.OfPremium(ending, answer.Book, new PremiumPrices(Exact(register), Exact(renew)), candidate, workspace.OfferedTo(candidate), settings);
         return NameAnswerWire.Of(answer, time.GetUtcNow(), cost is null ? null : NameCostWire.Of(cost, settings.DisplayCurrency!));

@@ -85,6 +85,7 @@ public static class Composition
         all.MapCostings();
         all.MapScans();
         all.MapNames();
+        all.MapNotices();
         var own = all.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
         own.MapSession();
         own.MapBooks();
@@ -96,6 +97,7 @@ public static class Composition
         own.MapSeeking();
         own.MapOwned();
         own.MapOrders();
+        own.MapSellers();
         own.MapMail();
         app.MapClientPage();
     }

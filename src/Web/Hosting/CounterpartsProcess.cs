@@ -20,6 +20,7 @@ internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<
             [
                 Path.Combine(AppContext.BaseDirectory, "HomeStart.Counterparts.dll"), "--port", (options.Port + 1).ToString(CultureInfo.InvariantCulture),
                 "--file", Path.Combine(options.Data, "counterparts.db"), "--books", Path.Combine(options.Demo, "books"), "--secret", CounterpartsSecret.FileIn(options.Data),
+                "--notices", $"http://localhost:{options.Port}{Orders.NoticesEndpoints.Path}",
             ])
         {
             UseShellExecute = false, RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true,

@@ -8,7 +8,7 @@ namespace HomeStart.Web.Orders;
 public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
 {
     /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
-    public (OrderedThings Things, IReadOnlyList<AgreedTerm> Terms)? Things(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults)
+    public async Task<(OrderedThings Things, IReadOnlyList<AgreedTerm> Terms)?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
     {
         if (versioned.Site.Listed(wanted.Letter) is not { } listed)
         {
@@ -16,7 +16,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
             return null;
         }
 
-        var settings = versioned.Site.Settings.On(today);
+        var settings = await workspace.CountAsync(versioned.Site.Settings, cancel);
         if (Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is not { } costing)
         {
             faults.Say(FaultCodes.Required, "letter", $"Candidate {wanted.Letter} is not complete: choose what is missing on the worksheet.");
@@ -44,16 +44,20 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
         return placed.Value is { } things ? (things, terms) : null;
     }
 
-    /// <summary>Asks the registrar once more before any money is held; it has the last word when it registers. What cannot be checked is not ordered.</summary>
-    public async Task CheckNameAsync(VersionedSite versioned, PlaceOrder wanted, OrderedDomain? domain, FaultList faults, CancellationToken cancel)
+    /// <summary>Asks the registrars once more before any money is held; they have the last word when they register. What cannot be checked is not ordered.</summary>
+    public async Task CheckNamesAsync(VersionedSite versioned, PlaceOrder wanted, OrderedThings things, FaultList faults, CancellationToken cancel)
     {
-        if (domain?.Name is not { } name)
+        var chosen = versioned.Site.Listed(wanted.Letter)!.Candidate.Domains;
+        foreach (var domain in things.Domains.Where(domain => domain.Route == DomainRoute.Register))
         {
-            return;
+            await CheckAsync(domain, chosen.First(known => known.Domain == domain.Name).Premium, faults, cancel);
         }
+    }
 
-        var premium = versioned.Site.Listed(wanted.Letter)!.Candidate.Domains[0].Premium;
-
+    /// <summary>Asks once more whether a name that is claimed can be had at the ordinary price: a premium one is never included.</summary>
+    public async Task CheckAsync(OrderedDomain domain, PremiumPrices? premium, FaultList faults, CancellationToken cancel)
+    {
+        var name = domain.Name!;
         var answer = await registrar.CheckAsync(workspace.World, domain.Book, name, cancel);
         var isAgreed = premium is null ? answer.State == AvailabilityState.Free : answer.State == AvailabilityState.Premium && IsSaid(premium.Register, answer.Register) && IsSaid(premium.Renew, answer.Renew);
         if (!isAgreed)

@@ -1,66 +1,85 @@
+using HomeStart.Web.Hosting;
+
 namespace HomeStart.Web.Orders;
 
 /// <summary>Carries one action of an order out at the counterpart it belongs to.</summary>
-public sealed class OrderActions(ICardProcessor cards, IHostingCompany hosts, IRegistrar registrar)
+public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hosts, IRegistrar registrar, StartOptions options)
 {
     // Orders of the first release could hold a text that no registry would take.
     private static readonly Outcome NoDomain = new(OutcomeState.Refused, "no-domain", "This is not a domain name that can be registered.");
 
-    public async Task<Outcome> CarryOutAsync(World world, Order order, OrderAction action, CancellationToken cancel)
+    /// <param name="today">The business date.</param>
+    public async Task<Outcome> CarryOutAsync(World world, Order order, OrderAction action, DateOnly today, CancellationToken cancel)
     {
         switch (action.Kind)
         {
             case ActionKind.Do:
-                return await DoAsync(world, order, action.Step, cancel);
+                return await DoAsync(world, order, action.Step, today, cancel);
             case ActionKind.AskThenDo:
-                var before = await AskAsync(world, action.Step, orVoid: false, cancel);
-                return before.State == OutcomeState.NeverHappened ? await DoAsync(world, order, action.Step, cancel) : before;
+                var before = await AskAsync(world, action.Step, orVoid: false, today, cancel);
+                return before.State == OutcomeState.NeverHappened ? await DoAsync(world, order, action.Step, today, cancel) : before;
+            case ActionKind.Look:
+                return await AskAsync(world, action.Step, orVoid: false, today, cancel);
             case ActionKind.Settle:
-                return await AskAsync(world, action.Step, orVoid: true, cancel);
+                return await AskAsync(world, action.Step, orVoid: true, today, cancel);
             default:
                 return await UndoAsync(world, order, action.Step, cancel);
         }
     }
 
-    private Task<Outcome> AskAsync(World world, OrderStep step, bool orVoid, CancellationToken cancel) =>
+    private Task<Outcome> AskAsync(World world, OrderStep step, bool orVoid, DateOnly today, CancellationToken cancel) =>
         step.Kind switch
         {
-            StepKind.Hold or StepKind.Capture => cards.AskAsync(world, step.Key, orVoid, cancel),
+            StepKind.Hold or StepKind.Capture => payments.AskAsync(world, step.Key, orVoid, today, cancel),
             StepKind.Prepare => hosts.AskAsync(world, step.Key, orVoid, cancel),
-            _ => registrar.AskAsync(world, step.Key, orVoid, cancel),
+            _ => registrar.AskAsync(world, step.Key, orVoid, today, cancel),
         };
 
-    private Task<Outcome> DoAsync(World world, Order order, OrderStep step, CancellationToken cancel)
+    private Task<Outcome> DoAsync(World world, Order order, OrderStep step, DateOnly today, CancellationToken cancel)
     {
         var things = order.Things;
         switch (step.Kind)
         {
             case StepKind.Hold:
-                var payment = things.Payments.First(payment => payment.Book == step.Book);
-                return cards.HoldAsync(world, step.Key, order.CardToken, payment.Amount, payment.Seller, cancel);
+                return payments.HoldAsync(world, step.Key, Asked(order, step, today), cancel);
             case StepKind.Prepare:
-                return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, things.Hosting.Address, order.Contact.Mail, cancel);
+                return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, things.Hosting.Address, order.Contact.Mail, order.LogIn?.Token, cancel);
             case StepKind.Register:
-                return RegisterAsync(world, order, step, things.Domain!, cancel);
+                return OfDomain(order, step, domain => registrar.RegisterAsync(world, step.Key, Registered(order, domain), cancel));
+            case StepKind.Transfer:
+                return OfDomain(order, step, domain => registrar.TransferAsync(world, step.Key, domain.TransferToken ?? "", Registered(order, domain) with { On = today }, cancel));
             case StepKind.Join:
-                return things.Domain!.Name is { } name ? registrar.PointAsync(world, step.Key, step.Book, name, order.Account!.NameServers, cancel) : Task.FromResult(NoDomain);
+                return OfDomain(order, step, domain => registrar.PointAsync(world, step.Key, step.Book, domain.Name!, order.Account!.NameServers, cancel));
             case StepKind.Capture:
-                return cards.CaptureAsync(world, step.Key, HoldKey(order, step), cancel);
+                return payments.CaptureAsync(world, step.Key, HoldKey(order, step), PaymentOf(order, step).By(step.Way), cancel);
             default:
                 throw new InvalidOperationException($"Nobody carries out {step.Kind}.");
         }
     }
 
-    private Task<Outcome> RegisterAsync(World world, Order order, OrderStep step, OrderedDomain domain, CancellationToken cancel) =>
-        domain.Name is { } name
-            ? registrar.RegisterAsync(
-                world, step.Key, new Registration(domain.Book, name, domain.Years, order.Contact.Organisation ?? order.Contact.Name, order.Contact.Mail, order.Contact.Country, domain.Private, domain.Premium, order.PlacedOn), cancel)
-            : Task.FromResult(NoDomain);
+    private PaymentRequest Asked(Order order, OrderStep step, DateOnly today)
+    {
+        var payment = PaymentOf(order, step);
+        return new PaymentRequest(
+            step.Way.ToString().ToLowerInvariant(), step.Way == PayWay.Card ? order.CardToken : null, payment.By(step.Way), payment.Book, payment.Seller, Receipt.NumberOf(order, payment.Book),
+            new Uri(options.PublicAddress, $"/sites/{order.SiteId}/orders/{order.Id}"), today);
+    }
+
+    private static Payment PaymentOf(Order order, OrderStep step) => order.Things.Payments.First(payment => payment.Book == step.Book);
+
+    private static Task<Outcome> OfDomain(Order order, OrderStep step, Func<OrderedDomain, Task<Outcome>> ask) =>
+        order.Things.Domains.FirstOrDefault(domain => domain.Book == step.Book && domain.Name?.Text == step.Domain) is { Name: not null } domain ? ask(domain) : Task.FromResult(NoDomain);
+
+    private static Registration Registered(Order order, OrderedDomain domain)
+    {
+        var holder = order.RegisteredTo;
+        return new Registration(domain.Book, domain.Name!, domain.Years, holder.Organisation ?? holder.Name, holder.Mail, holder.Country, domain.Private, domain.Premium, order.PlacedOn);
+    }
 
     private Task<Outcome> UndoAsync(World world, Order order, OrderStep step, CancellationToken cancel) =>
         step.Kind == StepKind.Prepare
             ? hosts.RemoveAsync(world, step.Key + "-undo", order.Account!.Id, cancel)
-            : cards.ReleaseAsync(world, step.Key + "-undo", step.Key, cancel);
+            : payments.ReleaseAsync(world, step.Key + "-undo", step.Key, cancel);
 
-    private static string HoldKey(Order order, OrderStep capture) => order.Steps.First(step => step.Kind == StepKind.Hold && step.Book == capture.Book).Key;
+    private static string HoldKey(Order order, OrderStep capture) => order.Steps.First(step => step.Kind == StepKind.Hold && step.Book == capture.Book && step.Way == capture.Way).Key;
 }

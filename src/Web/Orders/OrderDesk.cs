@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>A visitor's orders: placing one, finding it, deciding about it.</summary>
-public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, OrderQueue queue, Outbox outbox, PostBell bell, TimeProvider time)
+public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, HandingIn handing, OrderQueue queue, Outbox outbox, PostBell bell, TimeProvider time)
 {
     private static readonly TimeSpan JustPlaced = TimeSpan.FromDays(1);
 
@@ -28,10 +28,14 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        var (things, terms) = agreed.Things(versioned, wanted, today, faults) ?? default;
+        var (things, terms) = await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) ?? default;
+        var logIn = default(ChosenLogIn);
         if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
         {
-            await agreed.CheckNameAsync(versioned, wanted, things.Domain, faults, cancel);
+            await agreed.CheckNamesAsync(versioned, wanted, things, faults, cancel);
+            things = await handing.PaidAsync(things, wanted, faults, cancel);
+            things = await handing.WithTransfersAsync(things, wanted, faults, cancel);
+            logIn = await handing.LogInAsync(things, wanted, faults, cancel);
         }
 
         if (things is null || faults.Any)
@@ -40,12 +44,15 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             return await FindAsync(wanted.Id, cancel) is { } meanwhile ? Documents.Read<Order>(meanwhile.Document) : null;
         }
 
-        var order = OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
-        {
-            Secret = Guid.NewGuid(), CardToken = wanted.CardToken, CardEnding = wanted.CardEnding, Terms = [.. terms],
-        });
-        return await StoredAsync(order, cancel);
+        return await StoredAsync(
+            OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
+            {
+                Secret = Guid.NewGuid(), CardToken = wanted.Card?.Token, CardEnding = wanted.Card?.Ending, Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
+            }), cancel);
     }
+
+    /// <summary>Looks again at what an order waits for outside.</summary>
+    public void Look(OrderRow row) => queue.Add(new OrderKey(row.WorkspaceId, row.Id));
 
     /// <summary>Changes an order by the owner's decision, and goes on with it.</summary>
     public async Task<Order> DecideAsync(OrderRow row, Func<Order, Order> decision, CancellationToken cancel)
@@ -81,7 +88,8 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
     }
 
-    private async Task<Order> StoredAsync(Order order, CancellationToken cancel)
+    /// <summary>Stores an order and goes on with it; the one that is there already where the same came twice at once.</summary>
+    public async Task<Order> StoredAsync(Order order, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
         var row = db.Orders.Add(new OrderRow

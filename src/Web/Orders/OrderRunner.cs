@@ -1,6 +1,8 @@
 using System.Collections.Concurrent;
 using HomeStart.Data;
+using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
+using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
@@ -9,7 +11,7 @@ namespace HomeStart.Web.Orders;
 /// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server left open is gone on with when it starts
 /// again; a fault of our own is tried again with growing pauses.
 /// </summary>
-public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, PostBell bell, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
+public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, PostBell bell, StartOptions options, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
 {
     private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
@@ -17,7 +19,7 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
     public static void Store(OrderRow row, Order order)
     {
         row.Document = Documents.Write(order);
-        row.IsOpen = OrderFlow.Next(order) is not null;
+        row.IsOpen = OrderFlow.Next(order) is not null || !OrderFlow.Looks(order).IsEmpty;
         row.Version++;
     }
 
@@ -106,25 +108,70 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         }
 
         var order = Documents.Read<Order>(row.Document);
-        if (OrderFlow.Next(order) is not { } action)
+        var ahead = await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == key.Workspace).Select(workspace => workspace.DaysAhead).SingleOrDefaultAsync(cancel);
+        var at = new Place(services, row, new World(row.WorkspaceId), Workspace.DayOf(options, time, ahead));
+        return OrderFlow.Next(order) is { } action ? await CarryOutAsync(at, order, action, cancel) : await LookAsync(at, order, cancel);
+    }
+
+    private sealed record Place(IServiceProvider Services, OrderRow Row, World World, DateOnly Today)
+    {
+        public HomeStartDb Db => Services.GetRequiredService<HomeStartDb>();
+
+        public OrderActions Actions => Services.GetRequiredService<OrderActions>();
+    }
+
+    private async Task<bool> CarryOutAsync(Place at, Order order, OrderAction action, CancellationToken cancel)
+    {
+        await pace.WaitAsync(action.Step.Unanswered, cancel);
+        order = OrderFlow.Begun(order, action);
+        Store(at.Row, order);
+        await at.Db.SaveDurablyAsync(cancel);
+        await pace.AtAsync(OrderMoment.Recorded, action, cancel);
+        var outcome = await at.Actions.CarryOutAsync(at.World, order, action, at.Today, cancel);
+        metrics.Count(action, outcome);
+        await pace.AtAsync(OrderMoment.Answered, action, cancel);
+        await RecordAsync(at, order, OrderFlow.After(order, action, outcome), cancel);
+        return true;
+    }
+
+    // Whether anything has come of what the order waits for. Looking changes nothing, and so only what has changed is recorded.
+    private async Task<bool> LookAsync(Place at, Order order, CancellationToken cancel)
+    {
+        var after = order;
+        foreach (var look in OrderFlow.Looks(order))
+        {
+            var outcome = await at.Actions.CarryOutAsync(at.World, order, look, at.Today, cancel);
+            metrics.Count(look, outcome);
+            after = after.Steps.Any(step => step.Key == look.Step.Key) ? OrderFlow.After(after, look, outcome) : after;
+        }
+
+        if (Documents.Write(after) == Documents.Write(order))
         {
             return false;
         }
 
-        await pace.WaitAsync(action.Step.Unanswered, cancel);
-        order = OrderFlow.Begun(order, action);
-        Store(row, order);
-        await db.SaveDurablyAsync(cancel);
-        await pace.AtAsync(OrderMoment.Recorded, action, cancel);
-        var outcome = await services.GetRequiredService<OrderActions>().CarryOutAsync(new World(row.WorkspaceId), order, action, cancel);
-        metrics.Count(action, outcome);
-        await pace.AtAsync(OrderMoment.Answered, action, cancel);
-        var after = OrderFlow.After(order, action, outcome);
-        Store(row, after);
-        services.GetRequiredService<Outbox>().Tell(row.WorkspaceId, order.State, after, row.Version);
-        await db.SaveDurablyAsync(cancel);
+        await RecordAsync(at, order, after, cancel);
+        return OrderFlow.Next(after) is not null;
+    }
+
+    private async Task RecordAsync(Place at, Order before, Order after, CancellationToken cancel)
+    {
+        Store(at.Row, after);
+        at.Services.GetRequiredService<Outbox>().Tell(at.Row.WorkspaceId, before.State, after, at.Row.Version);
+        if (after.State == OrderState.Completed)
+        {
+            await NowCustomerAsync(at, after, cancel);
+        }
+
+        await at.Db.SaveDurablyAsync(cancel);
         bell.Ring();
-        return true;
+    }
+
+    // Whoever has bought is the seller's customer: codes for new ones stop counting there.
+    private static async Task NowCustomerAsync(Place at, Order order, CancellationToken cancel)
+    {
+        var known = await at.Db.Customers.IgnoreQueryFilters().Where(row => row.WorkspaceId == at.Row.WorkspaceId).Select(row => row.BookId).ToListAsync(cancel);
+        at.Db.Customers.AddRange(order.Things.Payments.Select(payment => payment.Book).Distinct().Except(known).Select(book => new CustomerRow { WorkspaceId = at.Row.WorkspaceId, BookId = book, Since = at.Today }));
     }
 
     [LoggerMessage(Level = LogLevel.Error, Message = "Order {Order} met a fault of our own ({Faults} in a row); it is tried again after a pause.")]

@@ -30,6 +30,8 @@ internal static class OrdersEndpoints
 
         services.AddScoped<OrderActions>();
         services.AddScoped<AgreedOrder>();
+        services.AddScoped<HandingIn>();
+        services.AddScoped<ClaimDesk>();
         services.AddScoped<OrderDesk>();
     }
 
@@ -46,10 +48,14 @@ internal static class OrdersEndpoints
         orders.MapGet("/{orderId:guid}", GetAsync).WithName("getOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
         File(orders.MapGet("/{orderId:guid}/key-sheet.pdf", KeySheetAsync)).WithName("keySheetPdf");
         File(orders.MapGet("/{orderId:guid}/receipts/{book}.pdf", (Guid orderId, string book, OrderDesk desk, CancellationToken cancel) =>
-            ReceiptAsync(orderId, book, receipt => Results.File(PdfReport.Write(OrderReports.Of(receipt), receipt.Order.PlacedOn), "application/pdf", $"receipt-{receipt.Number}.pdf"), desk, cancel))).WithName("receiptPdf");
+            ReceiptAsync(orderId, book, receipt => Results.File(PdfReport.Write(OrderReports.Of(receipt), receipt.Order.PlacedOn), "application/pdf", $"{FileName(receipt)}.pdf"), desk, cancel))).WithName("receiptPdf");
         File(orders.MapGet("/{orderId:guid}/receipts/{book}.xml", (Guid orderId, string book, OrderDesk desk, CancellationToken cancel) =>
-            ReceiptAsync(orderId, book, receipt => Results.File(Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), "application/xml", $"receipt-{receipt.Number}.xml"), desk, cancel))).WithName("receiptUbl");
+            ReceiptAsync(orderId, book, receipt => Results.File(Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), "application/xml", $"{FileName(receipt)}.xml"), desk, cancel))).WithName("receiptUbl");
         orders.MapPost("/{orderId:guid}/resume", ResumeAsync).WithName("resumeOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        orders.MapPost("/{orderId:guid}/look", LookAsync).WithName("lookAtOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        orders.MapGet("/{orderId:guid}/claim", ClaimAsync).WithName("getClaim").Produces<ClaimWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        orders.MapPost("/{orderId:guid}/claim", PlaceClaimAsync).WithName("placeClaim").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         orders.MapPost("/{orderId:guid}/cancel", CancelAsync).WithName("cancelOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
         orders.MapPost("/{orderId:guid}/first-password", FirstPasswordAsync).WithName("showFirstPassword").Produces<FirstPasswordWire>()
@@ -110,6 +116,8 @@ internal static class OrdersEndpoints
 
     private static RouteHandlerBuilder File(RouteHandlerBuilder route) => route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
 
+    private static string FileName(Receipt receipt) => $"{(receipt.DueOn is null ? "receipt" : "invoice")}-{receipt.Number}";
+
     private static async Task<IResult> KeySheetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row && Documents.Read<Order>(row.Document) is { State: OrderState.Completed } order
             ? Results.File(PdfReport.Write(OrderReports.KeySheet(order), order.PlacedOn), "application/pdf", $"key-sheet-{order.Reference}.pdf")
@@ -127,8 +135,36 @@ internal static class OrdersEndpoints
 
         var faults = new FaultList();
         var card = new Node(body.Root, "", faults)["card"];
+        var way = PlaceOrderReader.ReadWay(new Node(body.Root, "", faults)["way"]) ?? PayWay.Card;
         var (token, ending) = card.IsAbsent ? (null, (string?)null) : PlaceOrderReader.ReadCard(card);
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, token, ending), cancel)));
+        var other = way == PayWay.Card && token is null ? null : new OtherPayment(way, token, ending);
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, other), cancel)));
+    }
+
+    private static async Task<IResult> LookAsync(Guid orderId, OrderDesk desk, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } row)
+        {
+            return Missing();
+        }
+
+        desk.Look(row);
+        return Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document)));
+    }
+
+    private static async Task<IResult> ClaimAsync(Guid orderId, OrderDesk desk, ClaimDesk claims, CancellationToken cancel) =>
+        await desk.FindAsync(orderId, cancel) is { } row && await claims.FindAsync(Documents.Read<Order>(row.Document), cancel) is { } claim ? Results.Ok(ClaimWire.Of(claim)) : Missing();
+
+    private static async Task<IResult> PlaceClaimAsync(Guid orderId, JsonBody<ClaimBody> body, OrderDesk desk, ClaimDesk claims, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } row)
+        {
+            return Missing();
+        }
+
+        var faults = new FaultList();
+        var placed = PlaceOrderReader.ReadClaim(new Node(body.Root, "", faults)) is { } read ? await claims.PlaceAsync(Documents.Read<Order>(row.Document), read.Id, read.Name, read.Ending, read.Contact, faults, cancel) : null;
+        return placed is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(placed));
     }
 
     private static async Task<IResult> CancelAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using HomeStart.Data;
 using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
@@ -10,6 +11,7 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
 {
     // It does not change within a request.
     private DateOnly? _today;
+    private ImmutableHashSet<string>? _customerOf;
 
     public Guid Id => scope.Id;
 
@@ -34,6 +36,22 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
     /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
     public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel) => _today ??= await TodayAsync(cancel);
 
+    /// <summary>How a site is counted today, by an owner who is a customer where they are.</summary>
+    public async Task<CountSettings> CountAsync(SiteSettings settings, CancellationToken cancel) =>
+        settings.On(await BusinessDateAsync(cancel), _customerOf ??= [.. await db.Customers.AsNoTracking().Select(row => row.BookId).ToListAsync(cancel)]);
+
+    /// <summary>Remembers that the owner is a seller's customer. The caller saves.</summary>
+    public async Task BeCustomerAsync(string bookId, CancellationToken cancel)
+    {
+        await EnsureStoredAsync(cancel);
+        if (!await db.Customers.AnyAsync(row => row.BookId == bookId, cancel))
+        {
+            db.Customers.Add(new CustomerRow { WorkspaceId = scope.Id, BookId = bookId, Since = await BusinessDateAsync(cancel) });
+        }
+
+        _customerOf = null;
+    }
+
     /// <summary>Stores the workspace itself, at its first change.</summary>
     public async Task EnsureStoredAsync(CancellationToken cancel)
     {
@@ -53,9 +71,12 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
         }
     }
 
+    /// <summary>The business date of a workspace that look-ahead has moved on.</summary>
+    public static DateOnly DayOf(StartOptions options, TimeProvider time, int daysAhead) => (options.Date ?? DateOnly.FromDateTime(time.GetLocalNow().DateTime)).AddDays(daysAhead);
+
     private async Task<DateOnly> TodayAsync(CancellationToken cancel)
     {
         var ahead = await db.Workspaces.Where(row => row.Id == scope.Id).Select(row => row.DaysAhead).SingleOrDefaultAsync(cancel);
-        return (options.Date ?? DateOnly.FromDateTime(time.GetLocalNow().DateTime)).AddDays(ahead);
+        return DayOf(options, time, ahead);
     }
 }

@@ -83,7 +83,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     {
         var (row, site) = (versioned.Row, versioned.Site);
         var today = await workspace.BusinessDateAsync(cancel);
-        var settings = site.Settings.On(today);
+        var settings = await workspace.CountAsync(site.Settings, cancel);
         var listed = site.Listed(letter) ?? site.Shortlist[0];
         return new SitePageWire(
             row.Id,
@@ -102,13 +102,13 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
 
     /// <summary>A site of this visitor and how it is counted today, or null.</summary>
     public async Task<(Site Site, CountSettings Settings)?> CountedAsync(Guid siteId, CancellationToken cancel) =>
-        await FindAsync(siteId, cancel) is { } versioned ? (versioned.Site, versioned.Site.Settings.On(await workspace.BusinessDateAsync(cancel))) : null;
+        await FindAsync(siteId, cancel) is { } versioned ? (versioned.Site, await workspace.CountAsync(versioned.Site.Settings, cancel)) : null;
 
     public static IResult Missing() => Results.Problem("There is no such site or candidate here.", statusCode: StatusCodes.Status404NotFound);
 
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
     public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>
-        new([.. workspace.Offered], site.Settings.On(await workspace.BusinessDateAsync(cancel)), site.Needs, objective, byPlan, 25);
+        new([.. workspace.Offered], await workspace.CountAsync(site.Settings, cancel), site.Needs, objective, byPlan, 25);
 
     private Guid DemoSiteId => new(SHA256.HashData(workspace.Id.ToByteArray()).AsSpan(0, 16));
 

@@ -123,7 +123,7 @@ public class ContactTests
     private static List<string> Faults(Contact contact)
     {
         var faults = new FaultList();
-        contact.Check(faults);
+        contact.Check(faults, "contact");
         return [.. faults.Faults.Select(fault => fault.Where)];
     }
 }

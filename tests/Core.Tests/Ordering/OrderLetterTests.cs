@@ -7,11 +7,11 @@ public class OrderLetterTests
 {
     [Theory]
     [InlineData(null, OrderState.Working, OrderNews.Placed)]
-    [InlineData(OrderState.Working, OrderState.NeedsCard, OrderNews.CardRefused)]
+    [InlineData(OrderState.Working, OrderState.NeedsPayment, OrderNews.PaymentRefused)]
     [InlineData(OrderState.Working, OrderState.NeedsPatience, OrderNews.Waiting)]
     [InlineData(OrderState.Undoing, OrderState.NeedsPatience, OrderNews.Waiting)]
-    [InlineData(OrderState.NeedsCard, OrderState.Working, null)]
-    [InlineData(OrderState.NeedsCard, OrderState.Undoing, null)]
+    [InlineData(OrderState.NeedsPayment, OrderState.Working, null)]
+    [InlineData(OrderState.NeedsPayment, OrderState.Undoing, null)]
     [InlineData(OrderState.Undoing, OrderState.Cancelled, OrderNews.Cancelled)]
     [InlineData(OrderState.Working, OrderState.Completed, OrderNews.Completed)]
     [InlineData(OrderState.Working, OrderState.Working, null)]
@@ -61,7 +61,7 @@ public class OrderLetterTests
         var things = new OrderedThings(
             [new Payment("nameyarrow", "Nameyarrow", twelve)],
             null,
-            new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("ostlerwren.com"), 1, Private: false),
+            [new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("ostlerwren.com"), 1, Private: false)],
             [new OrderedItem(LineKind.Domain, "ostlerwren.com", "ostlerwren.com", "nameyarrow", "Nameyarrow", 1, 12, twelve, new DateOnly(2026, 12, 1), new DateOnly(2027, 12, 1), Included: false)],
             twelve);
         return new Order(Guid.NewGuid(), Guid.NewGuid(), "A", new DateOnly(2026, 12, 1), new Contact(name, "ada@ostlerwren.example", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null), things) { CardToken = "secret-token", CardEnding = "0004" };

@@ -39,7 +39,7 @@ public class OrdersDocument
         }
 
         text.Append("```\n\n| step | who is asked | can be undone |\n|---|---|---|\n");
-        foreach (var step in Start().Steps)
+        foreach (var step in Start().Steps.DistinctBy(step => step.Kind))
         {
             text.Append($"| {Word(step.Kind)} | {Who(step.Kind)} | {(moves.Any(move => move.Undone == step.Kind) ? "yes" : "no")} |\n");
         }
@@ -80,6 +80,11 @@ public class OrdersDocument
             var word = Word(action.Step.Kind);
             yield return (OrderFlow.After(begun, action, Outcome.Done with { Account = null }), action.Kind == ActionKind.Undo ? "all is undone" : $"{word} done", action.Kind == ActionKind.Undo ? action.Step.Kind : null);
             yield return (OrderFlow.After(begun, action, Outcome.NoAnswer()), "no answer three times", null);
+            if (action is { Kind: ActionKind.Do, Step: { Kind: StepKind.Hold or StepKind.Transfer, Status: StepStatus.Waiting } })
+            {
+                yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.Pending)), Waits(action.Step), null);
+            }
+
             if (action.Step.Refused == 0)
             {
                 yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.Refused, "refused")), action.Kind == ActionKind.Undo ? "undoing refused" : $"{word} refused", null);
@@ -91,26 +96,46 @@ public class OrdersDocument
             }
         }
 
-        if (order.State is OrderState.NeedsCard or OrderState.NeedsPatience)
+        foreach (var look in OrderFlow.Looks(order))
         {
-            yield return (OrderFlow.Resumed(order, "card_other", "0002"), order.State == OrderState.NeedsCard ? "the owner gives another card" : "the owner tries again", null);
+            yield return (OrderFlow.After(order, look, Outcome.Done), look.Step.Kind == StepKind.Transfer ? "the domain has come" : "the owner says yes or pays", null);
+            if (look.Step.Refused == 0)
+            {
+                yield return (OrderFlow.After(order, look, new Outcome(OutcomeState.Refused, "refused")), look.Step.Kind == StepKind.Transfer ? "the present seller refuses" : "the owner says no or does not pay", null);
+            }
+        }
+
+        if (order.State is OrderState.NeedsPayment or OrderState.NeedsPatience)
+        {
+            yield return order.State == OrderState.NeedsPayment
+                ? (OrderFlow.Resumed(order, new OtherPayment(PayWay.Card, "card_other", "0002")), "the owner pays another way", null)
+                : (OrderFlow.Resumed(order, null), "the owner tries again", null);
+        }
+
+        if (order.State.IsWaiting())
+        {
             yield return (OrderFlow.CalledOff(order), "the owner calls it off", null);
         }
     }
 
     private static string Place(Order order) => $"{order.State} {string.Join(' ', order.Steps.Select(step => $"{step.Kind}{step.Status}{step.Unanswered}{step.Refused}"))}";
 
+    private static string Waits(OrderStep step) => step.Kind == StepKind.Transfer ? "the move has begun" : step.Way == PayWay.Invoice ? "an invoice is sent" : "bank or wallet want a yes";
+
+    // A domain is moved in and one registered, one seller is paid by card and one against an invoice: every kind of step is in it.
     private static Order Start()
     {
-        var things = Placing.Of(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
+        var placed = Placing.Of(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
+        var other = new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("wren.com"), 1, false) { Route = DomainRoute.Transfer };
+        var things = placed with { Domains = [.. placed.Domains, other], Payments = [.. placed.Payments, new Payment("nameyarrow", "Nameyarrow", placed.Total) { Way = PayWay.Invoice }] };
         return OrderFlow.Planned(new Order(Guid.Empty, Guid.Empty, "A", Shop.Today, new Contact("", "", "", "", "", "", null), things) { CardToken = "card", CardEnding = "0004" });
     }
 
     private static string Word(StepKind kind) =>
-        kind switch { StepKind.Hold => "hold", StepKind.Prepare => "prepare", StepKind.Register => "register", StepKind.Join => "join", StepKind.Capture => "capture", _ => throw new ArgumentOutOfRangeException(nameof(kind)) };
+        kind switch { StepKind.Hold => "hold", StepKind.Prepare => "prepare", StepKind.Register => "register", StepKind.Transfer => "move", StepKind.Join => "join", StepKind.Capture => "capture", _ => throw new ArgumentOutOfRangeException(nameof(kind)) };
 
     private static string Who(StepKind kind) =>
-        kind switch { StepKind.Hold or StepKind.Capture => "the card processor", StepKind.Prepare => "the host", _ => "the registrar" };
+        kind switch { StepKind.Hold or StepKind.Capture => "the payment processor", StepKind.Prepare => "the host", _ => "the registrar" };
 
     private sealed record Move(OrderState From, OrderState To, string Why, StepKind? Undone);
 }

@@ -13,18 +13,18 @@ public class PlacingTests
         ]);
         things.Items.Where(item => item.Kind != LineKind.AddOn).ShouldAllBe(item => item.From == Shop.Today && item.Until == Shop.Today.AddMonths(12));
         things.Payments.Select(payment => (payment.Book, payment.Amount)).ShouldBe([("tidemarsh", things.Total)]);
-        things.Domain.ShouldBe(new OrderedDomain("tidemarsh", "Tidemarsh Hosting", DomainName.Parse("ostlerwren.com"), 1, true));
-        things.Hosting!.Address.ShouldBe(things.Domain!.Name);
+        things.Domains.ShouldBe([new OrderedDomain("tidemarsh", "Tidemarsh Hosting", DomainName.Parse("ostlerwren.com"), 1, true)]);
+        things.Hosting!.Address.ShouldBe(things.Domains[0].Name);
     }
 
     [Fact]
-    public void Without_contact_privacy_the_record_is_open() => Placed(Shop.Choosing("tidemarsh", "slipway", 12))!.Domain!.Private.ShouldBeFalse();
+    public void Without_contact_privacy_the_record_is_open() => Placed(Shop.Choosing("tidemarsh", "slipway", 12))!.Domains[0].Private.ShouldBeFalse();
 
     [Fact]
     public void Privacy_that_the_plan_holds_is_had_where_the_domain_is_bought_there_alone()
     {
-        Placed(Shop.Choosing("loomgate", "warp", 12))!.Domain!.Private.ShouldBeTrue();
-        Placed(Shop.Do(Shop.Choosing("loomgate", "warp", 12), new ChooseDomain("A", Shop.Name("nameyarrow"))))!.Domain!.Private.ShouldBeFalse();
+        Placed(Shop.Choosing("loomgate", "warp", 12))!.Domains[0].Private.ShouldBeTrue();
+        Placed(Shop.Do(Shop.Choosing("loomgate", "warp", 12), new ChooseDomain("A", Shop.Name("nameyarrow"))))!.Domains[0].Private.ShouldBeFalse();
     }
 
     [Fact]
@@ -48,27 +48,54 @@ public class PlacingTests
             _ => new DomainChoice(route),
         };
         var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", choice))).ShouldNotBeNull();
-        things.Domain.ShouldBeNull();
+        things.Domains.ShouldBeEmpty();
         things.Hosting!.Address?.Text.ShouldBe(address);
         (things.Hosting.Address is null).ShouldBe(address is null);
     }
 
     [Fact]
     public void A_premium_name_is_agreed_to_at_its_price() =>
-        Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Premium = new PremiumPrices(Number("890.00"), Number("90.00")) })))!.Domain!.Premium.ShouldBe(new Money(89000, Currency.Get("GBP")));
+        Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Premium = new PremiumPrices(Number("890.00"), Number("90.00")) })))!.Domains[0].Premium.ShouldBe(new Money(89000, Currency.Get("GBP")));
 
     [Fact]
-    public void A_transfer_is_refused_with_its_place()
+    public void A_transfer_is_ordered_and_the_site_answers_to_it()
     {
-        Placing.Of(Shop.Costed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Route = DomainRoute.Transfer, Expires = Shop.Today.AddMonths(3) })))).Faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldBe([("unavailable", "candidate.domains[0].route")]);
+        var things = Placed(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Shop.Name("tidemarsh") with { Route = DomainRoute.Transfer, Expires = Shop.Today.AddMonths(3) }))).ShouldNotBeNull();
+        things.Domains.Select(domain => (domain.Route, domain.Name?.Text)).ShouldBe([(DomainRoute.Transfer, "ostlerwren.com")]);
+        things.Hosting!.Address!.Text.ShouldBe("ostlerwren.com");
+        things.Hosting.CommitMonths.ShouldBe(12);
     }
 
     [Fact]
-    public void Two_domains_and_a_seller_that_nobody_here_reaches_are_refused()
+    public void Two_domains_are_both_ordered_each_with_its_own_extras()
+    {
+        var candidate = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "privacy", true, 1)).Listed("A")!.Candidate;
+        var two = candidate with { Domains = [.. candidate.Domains, Shop.Name("tidemarsh") with { Name = "ostlerandwren" }] };
+        var things = Placing.Of(Worksheet.CostingOf(two, Shop.Books, Shop.Settings)!).Value.ShouldNotBeNull();
+        things.Domains.Select(domain => (domain.Name!.Text, domain.Private)).ShouldBe([("ostlerwren.com", true), ("ostlerandwren.com", false)]);
+        things.Items.Single(item => item.Ref == "privacy").ForDomain.ShouldBe("ostlerwren.com");
+    }
+
+    [Fact]
+    public void Without_a_domain_that_was_missed_just_its_lines_are_not_paid()
+    {
+        var candidate = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "privacy", true, 1)).Listed("A")!.Candidate;
+        var one = Placing.Of(Worksheet.CostingOf(candidate, Shop.Books, Shop.Settings)!).Value!;
+        var two = Placing.Of(Worksheet.CostingOf(candidate with { Domains = [.. candidate.Domains, Shop.Name("tidemarsh") with { Name = "ostlerandwren" }] }, Shop.Books, Shop.Settings)!).Value!;
+        var left = two.Without(two.Domains[1]);
+        left.Items.ShouldBe(one.Items);
+        left.Domains.ShouldBe(one.Domains);
+        (left.Payments[0].Amount, left.Total, left.Payments[0].Tax).ShouldBe((one.Payments[0].Amount, one.Total, one.Payments[0].Tax));
+        left.Payments[0].Amount.Units.ShouldBeLessThan(two.Payments[0].Amount.Units);
+        two.Without(two.Domains[0]).Items.ShouldNotContain(item => item.Ref == "privacy"); // It was for that domain.
+        var some = two with { Payments = [two.Payments[0] with { FromBalance = two.Payments[0].Amount }] };
+        some.Without(some.Domains[1]).Payments[0].FromBalance.ShouldBe(one.Payments[0].Amount);
+    }
+
+    [Fact]
+    public void A_seller_that_nobody_here_reaches_is_refused()
     {
         var candidate = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12)).Listed("A")!.Candidate;
-        var two = candidate with { Domains = [.. candidate.Domains, Shop.Name("tidemarsh") with { Name = "ostlerandwren" }] };
-        Placing.Of(Worksheet.CostingOf(two, Shop.Books, Shop.Settings)!).Faults.Faults.Select(fault => (fault.Reason, fault.Where)).ShouldBe([(FaultReason.OneDomainAnOrder, "candidate.domains")]);
         var costing = Worksheet.CostingOf(candidate, Shop.Books, Shop.Settings)!;
         Placing.Of(costing, book => book.Id != "tidemarsh").Faults.Faults.Select(fault => (fault.Reason, fault.Figures[0])).ShouldBe([(FaultReason.NotConnected, (object?)"Tidemarsh Hosting")]);
         Placing.Of(costing, book => book.Id != "plainstone").Faults.Any.ShouldBeFalse(); // Nothing is bought there.

@@ -1,7 +1,7 @@
 import { useWatch, type Control } from 'react-hook-form';
 import { useSite } from '../../api/site';
 import { countryName } from './countries';
-import type { OrderForm } from './form';
+import { movedIn, type OrderForm } from './form';
 
 /** What the eye needs beside the form: what everybody will be able to read, and what the button sets going. */
 export function BesideTheForm({ control }: { control: Control<OrderForm> }) {
@@ -16,7 +16,8 @@ export function BesideTheForm({ control }: { control: Control<OrderForm> }) {
 /** The public record of the domain, as it will stand there, written while the owner types. */
 function PublicRecord({ control }: { control: Control<OrderForm> }) {
   const { page } = useSite();
-  const contact = useWatch({ control, name: 'contact' });
+  const [payer, holder, isHeldByOther] = useWatch({ control, name: ['contact', 'holder', 'isHeldByOther'] });
+  const contact = isHeldByOther ? holder : payer;
   const record = page.worksheet.publicRecord;
   if (!record) {
     return null;
@@ -96,10 +97,15 @@ function Row({ name, value, isHidden }: { name: string; value: string; isHidden:
 function WhatHappens() {
   const { page } = useSite();
   const { candidate, publicRecord } = page.worksheet;
+  const moved = movedIn(candidate.domains);
+  const registered = candidate.domains.filter((domain) => domain.route === 'register');
   const steps = [
-    'The money is held on your card. Nothing is taken yet.',
+    'The money is held: on your card, in your wallet, or once your bank transfer has arrived. Nothing is taken yet.',
     candidate.hosting && 'The host prepares your account.',
-    publicRecord && `${publicRecord.domain} is registered. From here on it is yours, and that cannot be undone.`,
+    ...moved.map((domain) => `${domain} is moved in. That takes up to five days, and its present seller may refuse.`),
+    ...registered.map(
+      ({ name, ending }) => `${name}.${ending} is registered. From here on it is yours, and that cannot be undone.`,
+    ),
     candidate.hosting && publicRecord && 'The domain is pointed at the hosting.',
     'Only now is the money taken, and you get your key sheet.',
   ].filter((step): step is string => Boolean(step));
@@ -116,7 +122,7 @@ function WhatHappens() {
         ))}
       </ol>
       <p className="text-soft mt-1 text-sm">
-        If something fails before the domain is registered, all of it is undone and nothing is charged.
+        If something fails before a domain is yours, all of it is undone and nothing is charged.
       </p>
     </section>
   );

@@ -33,7 +33,7 @@ export function CardSection<T extends FieldValues>(props: Parameters<typeof Card
       <h2 className="text-lg">Card</h2>
       <p className="text-soft text-sm">
         The number goes straight to the card processor, not to us. Everything here is simulated: 9999 0000 0000 0004 is
-        a card that works, 9999 5100 0000 0002 one that is refused.
+        a card that works, 9999 5100 0000 0002 one that is refused, 9999 5700 0000 0006 one whose bank wants a yes.
       </p>
       <div className="mt-3 grid gap-3 sm:grid-cols-4">
         <CardFields {...props} />

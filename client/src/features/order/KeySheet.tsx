@@ -5,6 +5,8 @@ import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Head, Heads, Row, Table } from '../../ui/Table';
+import { ClaimDomain } from './ClaimDomain';
+import { Receipts } from './Receipts';
 
 /** What to keep after the order: where to log in, the addresses, what is paid until when. Printable; no secret stands on it. */
 export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySheetWire'] }) {
@@ -20,9 +22,17 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
         </a>
       </div>
       <p className="text-soft" role="status">
-        Order {order.reference}, {longDay(order.placedOn)}. {money(order.total, order.currency)} was taken from the card
-        ending in {order.cardEnding}.
+        Order {order.reference}, {longDay(order.placedOn)}.{' '}
+        {order.payments.length === 0
+          ? 'Nothing was to pay.'
+          : `${money(order.total, order.currency)} was paid ${order.paidBy}.`}
       </p>
+      {order.missed.map(({ domain, why }) => (
+        <p key={domain} className="border-red text-red mt-2 border-l-2 pl-3">
+          {domain} could not be had: {why} Nothing was taken for it.
+        </p>
+      ))}
+      <ClaimDomain order={order} />
       <div className="mt-4 grid items-start gap-x-14 gap-y-6 xl:grid-cols-[minmax(0,40rem)_minmax(0,1fr)]">
         <div>
           <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band grid grid-cols-[9rem_1fr] sm:grid-cols-[12rem_1fr] [&>*]:px-2.5 [&>*]:py-1.5">
@@ -50,6 +60,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
                   : `${sheet.domain}, registered elsewhere`)
               }
             />
+            <Entry name="Further domains" value={sheet.furtherDomains.join('; ')} />
             <Entry name="Holder" value={`${sheet.holder}, ${sheet.mail}`} />
           </dl>
         </div>
@@ -85,25 +96,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
             </tbody>
           </Table>
           <Next sheet={sheet} />
-          {order.receipts.length > 0 && (
-            <>
-              <h2 className="no-print mt-5 text-lg">Receipts</h2>
-              <ul className="no-print">
-                {order.receipts.map((receipt) => (
-                  <li key={receipt.book}>
-                    <bdi>{receipt.seller}</bdi>:{' '}
-                    <a className="ink" download href={`/api/orders/${order.id}/receipts/${receipt.book}.pdf`}>
-                      PDF<span className="sr-only"> from {receipt.seller}</span>
-                    </a>
-                    {', '}
-                    <a className="ink" download href={`/api/orders/${order.id}/receipts/${receipt.book}.xml`}>
-                      for accounting programs (UBL)<span className="sr-only"> from {receipt.seller}</span>
-                    </a>
-                  </li>
-                ))}
-              </ul>
-            </>
-          )}
+          <Receipts order={order} />
         </section>
       </div>
     </>

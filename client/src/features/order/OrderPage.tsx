@@ -1,29 +1,38 @@
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, Refused, type Order } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { TextField } from '../../ui/Field';
 import { useSite } from '../../api/site';
 import { Agreed } from './Agreed';
 import { BesideTheForm } from './BesideTheForm';
 import { CardFaults, cardToken } from './card';
 import { CardSection } from './CardFields';
 import { ContactFields } from './ContactFields';
-import { empty, type OrderForm } from './form';
+import { empty, fieldOf, movedIn, paidToday, type OrderForm } from './form';
 import { LastLook } from './LastLook';
+import { LogInFields } from './LogInFields';
+import { NextName } from './NextName';
+import { PayWays } from './PayWays';
 import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
 
 /** What stands in the way of an order besides faults of single fields. */
-type Hindrance = { kind: 'said'; words: string } | { kind: 'repeated'; words: string } | { kind: 'lost' };
+type Hindrance =
+  | { kind: 'said'; words: string }
+  | { kind: 'gone'; words: string }
+  | { kind: 'repeated'; words: string }
+  | { kind: 'lost' };
 
 /** What is bought today, who buys it, the card, one last look, and the one button that spends money. */
 export function OrderPage() {
   const { page } = useSite();
-  const { costing, letter, terms } = page.worksheet;
+  const { costing, letter, terms, candidate } = page.worksheet;
   const form = useForm<OrderForm>({ defaultValues: empty });
+  const pay = useWatch({ control: form.control, name: 'pay' });
   const { place, hindrance, askAgain } = usePlacing(form);
   const { isSubmitting, errors } = form.formState;
 
@@ -43,6 +52,8 @@ export function OrderPage() {
   }
 
   const sum = money(costing.totals.dueToday, costing.totals.currency);
+  const sellers = paidToday(costing, page.settings.startDate);
+  const byCard = sellers.some((_, index) => (pay[index]?.way ?? 'card') === 'card');
   return (
     <form
       onSubmit={(event) => void place(false)(event)}
@@ -63,8 +74,11 @@ export function OrderPage() {
             <Agreed sentences={terms.sentences} />
           </section>
         )}
-        <ContactFields form={form} />
-        <CardSection register={form.register} at="card." faults={errors.card} />
+        <ContactFields form={form} holdsDomain={page.worksheet.publicRecord !== null} />
+        <TransferCodes form={form} domains={movedIn(candidate.domains)} />
+        {candidate.hosting?.book && <LogInFields form={form} book={candidate.hosting.book} />}
+        <PayWays form={form} sellers={sellers} />
+        {byCard && <CardSection register={form.register} at="card." faults={errors.card} />}
         <section className="mt-7">
           <label className="flex gap-2.5">
             <input
@@ -99,6 +113,30 @@ export function OrderPage() {
       </div>
       <BesideTheForm control={form.control} />
     </form>
+  );
+}
+
+/** The transfer code of each domain that is moved in; handed on to the registrar and kept nowhere here. */
+function TransferCodes({ form, domains }: { form: UseFormReturn<OrderForm>; domains: readonly string[] }) {
+  return domains.length === 0 ? null : (
+    <section className="mt-7">
+      <h2 className="text-lg">Moving your domain</h2>
+      <p className="text-soft text-sm">
+        Unlock it at its present seller and ask there for its transfer code. We hand the code on and do not keep it.
+      </p>
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
+        {domains.map((domain, index) => (
+          <TextField
+            key={domain}
+            label={`Transfer code of ${domain}`}
+            autoComplete="off"
+            spellCheck={false}
+            {...form.register(`transfers.${index}`)}
+            fault={form.formState.errors.transfers?.[index]?.message}
+          />
+        ))}
+      </div>
+    </section>
   );
 }
 
@@ -144,6 +182,15 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
     }
   });
 
+  const sellers = costing ? paidToday(costing, page.settings.startDate) : [];
+  const moved = movedIn(page.worksheet.candidate.domains);
+  const place = ({ where }: { where: string }) =>
+    fieldOf(
+      where,
+      sellers.map(({ book }) => book),
+      moved,
+    );
+
   const show = (error: unknown) => {
     if (error instanceof AnswerLost) {
       setHindrance({ kind: 'lost' });
@@ -151,15 +198,18 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
     }
 
     const faults = error instanceof Refused ? error.faults : [];
-    const fields = faults.filter((found) => found.where.startsWith('contact.') || found.where === 'agreed');
-    fields.forEach((found) => form.setError(found.where as 'agreed', { message: found.message }));
+    const fields = faults.filter((found) => place(found));
+    fields.forEach((found) => form.setError(place(found)!, { message: found.message }));
     const others = faults.filter((found) => !fields.includes(found));
     if (others.some((found) => found.where === 'terms' || found.where === 'today')) {
       void queries.invalidateQueries({ queryKey: ['site', page.id] });
     }
 
     const repeated = others.find((found) => found.code === 'repeated');
-    if (repeated) {
+    const gone = others.find((found) => found.where === 'domain');
+    if (gone) {
+      setHindrance({ kind: 'gone', words: gone.message });
+    } else if (repeated) {
       setHindrance({ kind: 'repeated', words: repeated.message });
     } else if (others.length > 0) {
       setHindrance({ kind: 'said', words: others.map((found) => found.message).join(' ') });
@@ -168,12 +218,18 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
     }
   };
 
-  const place = (again: boolean) =>
-    form.handleSubmit(async ({ contact, card, agreed }) => {
+  const order = (again: boolean) =>
+    form.handleSubmit(async ({ contact, holder, isHeldByOther, card, agreed, pay, transfers, logIn }) => {
       setHindrance(null);
+      const payments = sellers.map(({ book }, index) => ({
+        book,
+        way: pay[index]?.way ?? ('card' as const),
+        balance: pay[index]?.balance ?? false,
+      }));
+      const who = { contact, holder: isHeldByOther ? holder : null, agreed };
       const [given, checked] = await Promise.allSettled([
-        cardToken(session!.cardProcessor, card),
-        api.POST('/api/orders/check', { body: { contact, agreed } }),
+        payments.some(({ way }) => way === 'card') ? cardToken(session!.cardProcessor, card) : null,
+        api.POST('/api/orders/check', { body: who }),
       ]);
       const typed = checked.status === 'fulfilled' ? checked.value : null;
       if (!typed) {
@@ -206,10 +262,12 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
           revision: page.revision,
           letter,
           today: costing!.totals.dueToday,
-          contact,
+          ...who,
           card: given.value,
-          agreed,
           again,
+          payments,
+          transfers: moved.map((domain, index) => ({ domain, code: transfers[index] ?? '' })),
+          logIn: logIn.user || logIn.passcode ? logIn : null,
           terms: page.worksheet.terms?.stamp ?? null,
         });
         if (placed === 'stale') {
@@ -226,7 +284,7 @@ function usePlacing(form: ReturnType<typeof useForm<OrderForm>>) {
       }
     });
 
-  return { place, hindrance, askAgain: () => askAgain() };
+  return { place: order, hindrance, askAgain: () => askAgain() };
 }
 
 function InTheWay({
@@ -261,6 +319,8 @@ function InTheWay({
           </Button>
         </>,
       );
+    case 'gone':
+      return box(hindrance.words, <NextName />);
     case 'lost':
       return box(
         'The connection was lost before an answer came: the order may have been placed. Do not order it anywhere else before you know.',

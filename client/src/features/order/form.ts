@@ -1,3 +1,5 @@
+import type { Costing, Schemas } from '../../api/client';
+import { isZero } from '../../format/money';
 import type { Card } from './card';
 
 /** What is typed on the order page. */
@@ -13,24 +15,74 @@ export interface Contact {
   state: string;
 }
 
+/** How one seller is paid. */
+export interface Pay {
+  way: Exclude<Schemas['PayWay'], 'balance'>;
+  balance: boolean;
+}
+
 export interface OrderForm {
   contact: Contact;
+  isHeldByOther: boolean;
+  holder: Contact;
+  /** In the order of what is paid today. */
+  pay: Pay[];
+  /** The transfer codes, in the order of the domains that are moved in. */
+  transfers: string[];
+  logIn: { user: string; passcode: string };
   card: Card;
   agreed: boolean;
 }
 
+const nobody: Contact = {
+  name: '',
+  mail: '',
+  street: '',
+  town: '',
+  postcode: '',
+  country: 'GB',
+  telephone: '',
+  organisation: '',
+  state: '',
+};
+
 export const empty: OrderForm = {
-  contact: {
-    name: '',
-    mail: '',
-    street: '',
-    town: '',
-    postcode: '',
-    country: 'GB',
-    telephone: '',
-    organisation: '',
-    state: '',
-  },
+  contact: nobody,
+  isHeldByOther: false,
+  holder: nobody,
+  pay: [],
+  transfers: [],
+  logIn: { user: '', passcode: '' },
   card: { number: '', expires: '', code: '' },
   agreed: false,
 };
+
+/** Whom the owner pays today: the bills of the first day that come to something, in their order. */
+export const paidToday = (costing: Costing, startDate: string) =>
+  costing.bills.flatMap((bill) =>
+    bill.date === startDate && bill.book && !isZero(bill.total) ? [{ ...bill, book: bill.book }] : [],
+  );
+
+/** The domains that are moved in, written out. */
+export const movedIn = (domains: readonly Schemas['DomainWire'][]) =>
+  domains.filter((domain) => domain.route === 'transfer').map(({ name, ending }) => `${name}.${ending}`);
+
+/** Which field of the form a fault of the server's is about; null: none. */
+export function fieldOf(
+  where: string,
+  sellers: readonly string[],
+  moved: readonly string[],
+): `contact.${keyof Contact}` | 'agreed' | 'card.number' | null {
+  const at = (list: readonly string[], prefix: string, field: (index: number) => string) => {
+    const index = where.startsWith(prefix) ? list.indexOf(where.slice(prefix.length)) : -1;
+    return index < 0 ? null : field(index);
+  };
+  const field =
+    /^(contact|holder|logIn)\./.test(where) || where === 'agreed'
+      ? where
+      : where === 'card'
+        ? 'card.number'
+        : (at(sellers, 'payments.', (index) => `pay.${index}.way`) ??
+          at(moved, 'transfers.', (index) => `transfers.${index}`));
+  return field as 'agreed' | null;
+}

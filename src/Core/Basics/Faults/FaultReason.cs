@@ -156,12 +156,6 @@ public enum FaultReason
     ContactTooLong,
 
     /// <summary>None.</summary>
-    OneDomainAnOrder,
-
-    /// <summary>None.</summary>
-    TransferNotOrdered,
-
-    /// <summary>None.</summary>
     UnstatedToday,
 
     /// <summary>The provider.</summary>

@@ -29,35 +29,70 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// </summary>
     public Guid Secret { get; init; }
 
-    /// <summary>What the card processor gave for the card; never a number.</summary>
-    public required string CardToken { get; init; }
+    /// <summary>What the card processor gave for the card; never a number. Null where nothing is paid by card.</summary>
+    public string? CardToken { get; init; }
 
     /// <summary>The card's last four digits.</summary>
-    public required string CardEnding { get; init; }
+    public string? CardEnding { get; init; }
 
-    /// <summary>The hosting that was prepared; null until then.</summary>
+    /// <summary>The holder of what is registered, where that is not who orders.</summary>
+    public Contact? Holder { get; init; }
+
+    /// <summary>The log-in the owner chose at the host; null: the host makes one.</summary>
+    public ChosenLogIn? LogIn { get; init; }
+
+    /// <summary>The hosting that was prepared, or, for a domain claimed afterwards, the one it joins; null until then.</summary>
     public HostAccount? Account { get; init; }
+
+    /// <summary>The order whose included domain this one claims.</summary>
+    public Guid? ClaimOf { get; init; }
+
+    /// <summary>Domains that could not be had after another one was: the order went on without them, and nothing was taken for them.</summary>
+    public ImmutableArray<MissedDomain> Missed { get; init; } = [];
 
     /// <summary>What the owner quotes: made from the id, easy to read out.</summary>
     public string Reference => OrderReference.Of(Id);
 
     /// <summary>Whether the owner can still call it off: nothing was done that cannot be undone.</summary>
-    public bool CanCancel =>
-        State is OrderState.NeedsCard or OrderState.NeedsPatience
-        && !Steps.Any(step => step.Kind is StepKind.Register or StepKind.Capture && step.Status is StepStatus.Done);
+    public bool CanCancel => State.IsWaiting() && !Steps.Any(step => step.IsForGood);
+
+    /// <summary>Who is registered as the holder.</summary>
+    public Contact RegisteredTo => Holder ?? Contact;
 }
 
 /// <summary>What is bought today.</summary>
 /// <param name="Payments">One for each bill of today that comes to more than nothing.</param>
 /// <param name="Hosting">Null where only a domain is bought.</param>
-/// <param name="Domain">What is registered; null where no domain is.</param>
+/// <param name="Domains">What is registered or moved in, in the order of the candidate.</param>
 /// <param name="Items">What was agreed, line by line.</param>
 public sealed record OrderedThings(
-    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, OrderedDomain? Domain, ImmutableArray<OrderedItem> Items, Money Total)
+    ImmutableArray<Payment> Payments, OrderedHosting? Hosting, ImmutableArray<OrderedDomain> Domains, ImmutableArray<OrderedItem> Items, Money Total)
 {
-    /// <summary>Whether the same domain or, without one, the same hosting is bought in both.</summary>
-    public bool IsLike(OrderedThings other) => Domain is null && other.Domain is null ? Hosting == other.Hosting : Domain?.Name == other.Domain?.Name;
+    /// <summary>Whether the same domains or, without one, the same hosting is bought in both.</summary>
+    public bool IsLike(OrderedThings other) =>
+        Domains.IsEmpty && other.Domains.IsEmpty ? (Hosting?.Book, Hosting?.Plan, Hosting?.Address) == (other.Hosting?.Book, other.Hosting?.Plan, other.Hosting?.Address) : Domains.Select(domain => domain.Name).ToHashSet().SetEquals(other.Domains.Select(domain => domain.Name));
+
+    /// <summary>What is left without a domain: its lines, its extras and what was to be paid for them are gone, to the minor unit.</summary>
+    public OrderedThings Without(OrderedDomain missed)
+    {
+        var gone = Items.Where(item => item.Book == missed.Book && (item.ForDomain ?? (item.Kind == LineKind.Domain ? item.Ref : null)) == missed.Name?.Text).ToHashSet();
+        ImmutableArray<Payment> payments = [.. Payments.Select(payment => payment.Book == missed.Book ? payment.Without(gone, [.. Items.Where(item => item.Book == missed.Book)]) : payment)];
+        return this with
+        {
+            Payments = payments,
+            Domains = Domains.Remove(missed),
+            Items = [.. Items.Where(item => !gone.Contains(item))],
+            Total = payments.All(payment => payment.Amount.Currency == Total.Currency) ? payments.Aggregate(Money.Zero(Total.Currency), (sum, payment) => sum + payment.Amount) : Total,
+        };
+    }
 }
+
+/// <summary>A domain that was ordered and could not be had, and why.</summary>
+public sealed record MissedDomain(OrderedDomain Domain, string Code, string Message);
+
+/// <summary>The log-in that an owner chose at a host.</summary>
+/// <param name="Token">What the host gave for it: the passcode itself is handed in there and kept nowhere here.</param>
+public sealed record ChosenLogIn(string User, string Token);
 
 /// <summary>One sentence of what was agreed to, and whose it is.</summary>
 public sealed record AgreedTerm(string Seller, string Sentence);
@@ -66,14 +101,76 @@ public sealed record AgreedTerm(string Seller, string Sentence);
 /// <param name="Amount">With tax.</param>
 /// <param name="Tax">How much of it is tax; null for orders placed before that was kept.</param>
 /// <param name="TaxPercent">At which rate; null where the seller charges none, or it was not kept.</param>
-public sealed record Payment(string Book, string Seller, Money Amount, Money? Tax = null, ExactDecimal? TaxPercent = null);
+public sealed record Payment(string Book, string Seller, Money Amount, Money? Tax = null, ExactDecimal? TaxPercent = null)
+{
+    /// <summary>How what the balance does not cover is paid.</summary>
+    public PayWay Way { get; init; } = PayWay.Card;
+
+    /// <summary>What the owner's balance with the seller pays of it; null: nothing.</summary>
+    public Money? FromBalance { get; init; }
+
+    /// <summary>How much of it is had by a way.</summary>
+    public Money By(PayWay way) =>
+        way == PayWay.Balance ? FromBalance ?? Money.Zero(Amount.Currency) : FromBalance is { } balance ? Amount - balance : Amount;
+
+    /// <summary>The ways it is had by, each with something to pay.</summary>
+    public IEnumerable<PayWay> Ways => new[] { PayWay.Balance, Way }.Distinct().Where(way => By(way).Units > 0);
+
+    /// <summary>What is left to pay without some of its lines: less by their share of it, tax and balance alike.</summary>
+    internal Payment Without(HashSet<OrderedItem> gone, ImmutableArray<OrderedItem> items)
+    {
+        var amount = Left(Amount);
+        return this with
+        {
+            Amount = amount,
+            Tax = Tax is { } tax ? Left(tax) : null,
+            FromBalance = FromBalance is { } balance && balance.Units > amount.Units ? amount : FromBalance,
+        };
+
+        Money Left(Money whole)
+        {
+            if (gone.All(item => item.Amount.Units == 0))
+            {
+                return whole;
+            }
+
+            var shares = Sharing.InProportion(whole.Units, [.. items.Select(item => item.Amount.Units)]);
+            var kept = shares.Zip(items).Where(part => !gone.Contains(part.Second)).Aggregate((Minor)0, (sum, part) => sum + part.First);
+            return new Money(kept, whole.Currency);
+        }
+    }
+}
+
+/// <summary>How a seller is paid.</summary>
+public enum PayWay
+{
+    /// <summary>By card: held first, taken when all is delivered.</summary>
+    Card,
+
+    /// <summary>By a wallet: the owner is sent there and back.</summary>
+    Wallet,
+
+    /// <summary>By a bank transfer against an invoice, before anything is delivered.</summary>
+    Invoice,
+
+    /// <summary>From what the seller owes the owner.</summary>
+    Balance,
+}
 
 /// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
-public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, DomainName? Address);
+/// <param name="CommitMonths">For how long it is committed to; 0 for orders placed before that was kept.</param>
+public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, DomainName? Address, int CommitMonths = 0);
 
 /// <param name="Name">Null for an order of the first release whose text no registry would take.</param>
 /// <param name="Premium">The most that was agreed for the first year of a premium name; null: the ordinary price.</param>
-public sealed record OrderedDomain(string Book, string Seller, DomainName? Name, int Years, bool Private, Money? Premium = null);
+public sealed record OrderedDomain(string Book, string Seller, DomainName? Name, int Years, bool Private, Money? Premium = null)
+{
+    /// <summary><see cref="DomainRoute.Register"/> or <see cref="DomainRoute.Transfer"/>.</summary>
+    public DomainRoute Route { get; init; } = DomainRoute.Register;
+
+    /// <summary>What the registrar gave for the transfer code: the code itself is kept nowhere here.</summary>
+    public string? TransferToken { get; init; }
+}
 
 /// <summary>A line of what was agreed.</summary>
 /// <param name="Kind">Null for orders of the first release: then the name is a whole sentence.</param>
@@ -83,7 +180,11 @@ public sealed record OrderedDomain(string Book, string Seller, DomainName? Name,
 /// <param name="Until">The day it is paid up to; null where it is paid once.</param>
 /// <param name="Amount">After discounts, before tax on top.</param>
 public sealed record OrderedItem(
-    LineKind? Kind, string Ref, string Name, string Book, string Seller, int Quantity, int Months, Money Amount, DateOnly? From, DateOnly? Until, bool Included);
+    LineKind? Kind, string Ref, string Name, string Book, string Seller, int Quantity, int Months, Money Amount, DateOnly? From, DateOnly? Until, bool Included)
+{
+    /// <summary>The domain an extra is for, written out.</summary>
+    public string? ForDomain { get; init; }
+}
 
 /// <summary>What went wrong at a step: the counterpart's reason as a word, and a sentence for the owner.</summary>
 public sealed record OrderProblem(StepKind Step, string Code, string Message);
@@ -94,8 +195,17 @@ public enum OrderState
     /// <summary>Steps are being carried out.</summary>
     Working,
 
-    /// <summary>The card was refused: another card, or call it off.</summary>
-    NeedsCard,
+    /// <summary>The money could not be had that way: another card or way to pay, or call it off.</summary>
+    NeedsPayment,
+
+    /// <summary>The bank or the wallet wants the owner to say yes on its own page.</summary>
+    NeedsConfirmation,
+
+    /// <summary>An invoice waits to be paid.</summary>
+    NeedsTransfer,
+
+    /// <summary>A domain is being moved in, which takes days.</summary>
+    NeedsTime,
 
     /// <summary>A counterpart does not answer: try again, or call it off while that is possible.</summary>
     NeedsPatience,
@@ -108,6 +218,14 @@ public enum OrderState
 
     /// <summary>Everything is delivered and paid.</summary>
     Completed,
+}
+
+/// <summary>What an order's state means.</summary>
+public static class OrderStates
+{
+    /// <summary>Whether it waits for its owner or for time to pass, and may be called off meanwhile.</summary>
+    public static bool IsWaiting(this OrderState state) =>
+        state is OrderState.NeedsPayment or OrderState.NeedsConfirmation or OrderState.NeedsTransfer or OrderState.NeedsTime or OrderState.NeedsPatience;
 }
 
 /// <summary>One thing asked of a counterpart.</summary>
@@ -123,6 +241,18 @@ public sealed record OrderStep(StepKind Kind, string Book, string Key)
 
     /// <summary>How often it was refused: a new attempt gets a new key.</summary>
     public int Refused { get; init; }
+
+    /// <summary>For a hold or capture: how the money is had.</summary>
+    public PayWay Way { get; init; } = PayWay.Card;
+
+    /// <summary>For what is done to a domain: which, written out.</summary>
+    public string? Domain { get; init; }
+
+    /// <summary>While it is <see cref="StepStatus.Pending"/>: what the counterpart said of it.</summary>
+    public Pending? Pending { get; init; }
+
+    /// <summary>Whether it was done and cannot be undone.</summary>
+    public bool IsForGood => Kind is StepKind.Register or StepKind.Transfer or StepKind.Capture && Status == StepStatus.Done;
 }
 
 /// <summary>What is asked of a counterpart, in the order it is done.</summary>
@@ -133,6 +263,9 @@ public enum StepKind
 
     /// <summary>The hosting is made.</summary>
     Prepare,
+
+    /// <summary>The domain is moved in from another seller: once it has come it cannot be undone.</summary>
+    Transfer,
 
     /// <summary>The domain is registered: this cannot be undone.</summary>
     Register,
@@ -164,4 +297,10 @@ public enum StepStatus
 
     /// <summary>Done, and undone again.</summary>
     Undone,
+
+    /// <summary>Taken up by the counterpart, and waiting there for somebody or for time to pass.</summary>
+    Pending,
+
+    /// <summary>It could not be done, and the order went on without it.</summary>
+    Dropped,
 }

@@ -6,8 +6,17 @@ public enum OrderNews
     /// <summary>It is there and being carried out.</summary>
     Placed,
 
-    /// <summary>The card was refused: the owner has to do something.</summary>
-    CardRefused,
+    /// <summary>The money could not be had that way: the owner has to do something.</summary>
+    PaymentRefused,
+
+    /// <summary>The bank or the wallet waits for the owner's yes.</summary>
+    Confirm,
+
+    /// <summary>An invoice is there to be paid.</summary>
+    Invoice,
+
+    /// <summary>A domain is being moved in.</summary>
+    Moving,
 
     /// <summary>A counterpart does not answer: the owner may try again or call it off.</summary>
     Waiting,
@@ -28,7 +37,10 @@ public static class OrderNewsOf
         before == now ? null : (before, now) switch
         {
             (null, _) => OrderNews.Placed,
-            (_, OrderState.NeedsCard) => OrderNews.CardRefused,
+            (_, OrderState.NeedsPayment) => OrderNews.PaymentRefused,
+            (_, OrderState.NeedsConfirmation) => OrderNews.Confirm,
+            (_, OrderState.NeedsTransfer) => OrderNews.Invoice,
+            (_, OrderState.NeedsTime) => OrderNews.Moving,
             (_, OrderState.NeedsPatience) => OrderNews.Waiting,
             (_, OrderState.Cancelled) => OrderNews.Cancelled,
             (_, OrderState.Completed) => OrderNews.Completed,

@@ -10,8 +10,9 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
 {
     private const int Longest = 120;
 
-    /// <summary>Reports each field that cannot be ordered with, at <c>contact.…</c>.</summary>
-    public void Check(FaultList faults)
+    /// <summary>Reports each field that cannot be ordered with.</summary>
+    /// <param name="at">Where it stands: <c>contact</c> or <c>holder</c>.</param>
+    public void Check(FaultList faults, string at)
     {
         Need(Name, "name");
         Need(Street, "street");
@@ -30,24 +31,24 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
         Fit(Organisation ?? "", "organisation");
         if (Country.Length != 2 || !Country.All(char.IsAsciiLetterUpper))
         {
-            faults.Add(FaultCodes.Unknown, "contact.country", FaultReason.CountryMissing);
+            faults.Add(FaultCodes.Unknown, $"{at}.country", FaultReason.CountryMissing);
         }
 
         if (!LooksLikeMail(Mail))
         {
-            faults.Add(Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, "contact.mail", FaultReason.NotAMailAddress);
+            faults.Add(Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, $"{at}.mail", FaultReason.NotAMailAddress);
         }
 
         if (Telephone is { Length: > 0 } number && (number.Length > 30 || number.Count(char.IsAsciiDigit) < 6 || number.Any(letter => !char.IsAsciiDigit(letter) && !"+ ()-".Contains(letter, StringComparison.Ordinal))))
         {
-            faults.Add(FaultCodes.BadType, "contact.telephone", FaultReason.NotATelephone);
+            faults.Add(FaultCodes.BadType, $"{at}.telephone", FaultReason.NotATelephone);
         }
 
         void Need(string text, string field)
         {
             if (string.IsNullOrWhiteSpace(text))
             {
-                faults.Add(FaultCodes.Required, $"contact.{field}", FaultReason.ContactMissing, field);
+                faults.Add(FaultCodes.Required, $"{at}.{field}", FaultReason.ContactMissing, field);
             }
             else
             {
@@ -59,12 +60,13 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
         {
             if (text.Length > Longest)
             {
-                faults.Add(FaultCodes.OutOfRange, $"contact.{field}", FaultReason.ContactTooLong, Longest, text.Length);
+                faults.Add(FaultCodes.OutOfRange, $"{at}.{field}", FaultReason.ContactTooLong, Longest, text.Length);
             }
         }
     }
 
-    private static bool LooksLikeMail(string text)
+    /// <summary>Whether a text may be a mail address: one sign @ with a domain behind it.</summary>
+    public static bool LooksLikeMail(string text)
     {
         var at = text.IndexOf('@', StringComparison.Ordinal);
         return at > 0 && at == text.LastIndexOf('@') && text.IndexOf('.', at) > at + 1 && text[^1] != '.' && text.Length <= Longest && !text.Any(char.IsWhiteSpace);

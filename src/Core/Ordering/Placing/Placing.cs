@@ -18,18 +18,6 @@ public static class Placing
             faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.NotConnected, stranger.Provider.Name);
         }
 
-        var purchase = costing.Run.Purchase;
-        var domain = purchase.Domains.FirstOrDefault();
-        if (purchase.Domains.Length > 1)
-        {
-            faults.Add(FaultCodes.OutOfRange, "candidate.domains", FaultReason.OneDomainAnOrder);
-        }
-
-        if (domain?.Choice.Route == DomainRoute.Transfer)
-        {
-            faults.Add(FaultCodes.Unavailable, "candidate.domains[0].route", FaultReason.TransferNotOrdered);
-        }
-
         var today = costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
         if (today.Exists(bill => bill.IsAtLeast))
         {
@@ -42,11 +30,14 @@ public static class Placing
     private static OrderedThings Things(Costing costing, List<Bill> today)
     {
         var purchase = costing.Run.Purchase;
-        var domain = purchase.Domains.FirstOrDefault();
         return new OrderedThings(
             [.. today.Select(bill => Payment(costing, bill)).Where(payment => payment is not null)!],
-            purchase.Hosting is { } hosting ? Hosting(hosting, domain) : null,
-            domain is { Choice.Route: DomainRoute.Register, Book: { } seller } ? Domain(domain, seller, ReferenceEquals(purchase.Hosting?.Book, seller) ? purchase.Hosting!.Plan : null) : null,
+            purchase.Hosting is { } hosting ? Hosting(hosting, purchase.Domains.FirstOrDefault()) : null,
+            [
+                .. from domain in purchase.Domains
+                   where domain is { Choice.Route: DomainRoute.Register or DomainRoute.Transfer, Book: not null }
+                   select Domain(domain, domain.Book!, ReferenceEquals(purchase.Hosting?.Book, domain.Book) ? purchase.Hosting!.Plan : null),
+            ],
             [.. today.SelectMany(bill => bill.Lines.Select(line => Item(bill, line)))],
             new Money(costing.Totals.DueToday, costing.Currency));
     }
@@ -64,13 +55,17 @@ public static class Placing
             hosting.Book.Provider.Name,
             hosting.Plan.Id,
             hosting.Plan.Name,
-            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Keep } choice ? choice.Domain : null);
+            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep } choice ? choice.Domain : null,
+            hosting.Option.CommitMonths);
 
     /// <param name="plan">Of the same seller: what it holds counts for the domain too, whether it was asked for or not.</param>
     private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller, Plan? plan)
     {
         var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Concat(plan?.Includes ?? []).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
-        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain, domain.Choice.Years, isPrivate, domain.Choice.Premium is null ? null : new Money(domain.Register!.Value, seller.Currency));
+        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain, domain.Choice.Years, isPrivate, domain.Choice.Premium is null ? null : new Money(domain.Register!.Value, seller.Currency))
+        {
+            Route = domain.Choice.Route!.Value,
+        };
     }
 
     private static OrderedItem Item(Bill bill, BillLine line)
@@ -86,6 +81,9 @@ public static class Placing
         };
         return new OrderedItem(
             line.Kind, line.Ref, name, book.Id, book.Provider.Name, line.Quantity, line.Cover is { } cover ? Months.WholeBetween(cover.From, cover.Until) : 0,
-            new Money(line.AfterDiscounts, bill.Currency), line.Cover?.From, line.Cover?.Until, line.IsIncluded || line.Waived > 0);
+            new Money(line.AfterDiscounts, bill.Currency), line.Cover?.From, line.Cover?.Until, line.IsIncluded || line.Waived > 0)
+        {
+            ForDomain = line.ForDomain,
+        };
     }
 }

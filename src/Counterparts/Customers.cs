@@ -1,0 +1,103 @@
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.EntityFrameworkCore;
+using MimeKit;
+
+namespace HomeStart.Counterparts;
+
+/// <summary>
+/// Each seller's customers: whoever bought there, and whoever says they are one and can read the code that the seller mails them. In this simulated world everybody who says so
+/// has a little money waiting.
+/// </summary>
+internal static class Customers
+{
+    private const int MostTries = 5;
+    private const int WaitingBalance = 40;
+
+    public static void MapCustomers(this IEndpointRouteBuilder app)
+    {
+        var group = app.Behaving(Service.Customers);
+        group.MapPost("/sellers/{book}/customers/code", CodeAsync);
+        group.MapPost("/sellers/{book}/customers/confirm", ConfirmAsync);
+        group.MapGet("/sellers/{book}/customers/me", AsksAsync);
+    }
+
+    internal sealed record CodeRequest(string Mail);
+
+    internal sealed record ConfirmRequest(string Code);
+
+    /// <summary>Adds to a balance, or takes from it.</summary>
+    public static void Move(CustomerRow customer, Money by) => customer.Balance = (Holds.Parse(customer.Balance, customer.Currency) + by).ToAmount();
+
+    /// <summary>Who has paid is a customer from then on.</summary>
+    public static async Task EnsureAsync(CounterpartsDb db, HoldRow paid, CancellationToken cancel)
+    {
+        var customer = await FindAsync(db, paid.World, paid.Book, cancel);
+        if (customer is null && paid.Book.Length > 0)
+        {
+            db.Customers.Add(new CustomerRow { World = paid.World, Book = paid.Book, Currency = paid.Currency, Balance = Money.Zero(Holds.Of(paid).Currency).ToAmount(), IsConfirmed = true });
+        }
+        else if (customer is not null)
+        {
+            customer.IsConfirmed = true;
+        }
+    }
+
+    private static async Task<CustomerRow?> FindAsync(CounterpartsDb db, string world, string book, CancellationToken cancel) =>
+        db.Customers.Local.FirstOrDefault(row => row.World == world && row.Book == book) ?? await db.Customers.SingleOrDefaultAsync(row => row.World == world && row.Book == book, cancel);
+
+    private static async Task<IResult> CodeAsync(string book, CodeRequest request, HttpContext http, PriceLists lists, CounterpartsDb db, TimeProvider time)
+    {
+        if (lists.Find(book) is not { } seller)
+        {
+            return Results.NotFound();
+        }
+
+        var (world, code) = (http.World(), RandomNumberGenerator.GetString("0123456789", 6));
+        var row = await FindAsync(db, world, book, http.RequestAborted)
+            ?? db.Customers.Add(new CustomerRow { World = world, Book = book, Currency = seller.Currency.Code, Balance = new Money(WaitingBalance * (int)Math.Pow(10, seller.Currency.Decimals), seller.Currency).ToAmount() }).Entity;
+        (row.CodeHash, row.CodeTries) = (Hash(code), 0);
+        db.Mail.Add(Mail(world, seller.Provider.Name, book, request.Mail, code, time));
+        await db.SaveChangesAsync(CancellationToken.None);
+        return Results.Ok(new { });
+    }
+
+    private static MailRow Mail(string world, string seller, string book, string to, string code, TimeProvider time)
+    {
+        var message = new MimeMessage { Subject = $"Your code for {seller}: {code}", Body = new TextPart("plain") { Text = $"Somebody says that you are a customer of {seller}. If it is you, the code is {code}. If not, do nothing.\n" } };
+        message.From.Add(new MailboxAddress(seller, $"service@{book}.example.net"));
+        message.To.Add(MailboxAddress.TryParse(to, out var address) ? address : new MailboxAddress("", "nobody@example.net"));
+        using var raw = new MemoryStream();
+        message.WriteTo(raw);
+        return new MailRow { World = world, Id = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)), ArrivedAt = time.GetUtcNow(), Raw = raw.ToArray() };
+    }
+
+    private static async Task<IResult> ConfirmAsync(string book, ConfirmRequest request, HttpContext http, CounterpartsDb db)
+    {
+        if (await FindAsync(db, http.World(), book, http.RequestAborted) is not { CodeHash: { } expected } row || row.CodeTries >= MostTries)
+        {
+            return Results.Conflict(new { code = "no-code", message = "There is no code that could be typed: ask for a new one." });
+        }
+
+        if (Hash(request.Code) != expected)
+        {
+            row.CodeTries++;
+            await db.SaveChangesAsync(CancellationToken.None);
+            return Results.Conflict(new { code = "wrong-code", message = "That is not the code that was mailed." });
+        }
+
+        (row.CodeHash, row.IsConfirmed) = (null, true);
+        await db.SaveChangesAsync(CancellationToken.None);
+        return Results.Ok(Said(row));
+    }
+
+    private static async Task<IResult> AsksAsync(string book, HttpContext http, CounterpartsDb db) =>
+        await FindAsync(db, http.World(), book, http.RequestAborted) is { IsConfirmed: true } row ? Results.Ok(Said(row)) : Results.NotFound();
+
+    private static object Said(CustomerRow row) => new { balance = row.Balance, currency = row.Currency };
+
+    private static string Hash(string code) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(code)));
+}
