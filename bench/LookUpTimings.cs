@@ -117,6 +117,10 @@ internal static class LookUpTimings
 
         public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => throw new NotSupportedException();
 
+        public Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel) => throw new NotSupportedException();
+
+        public Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel) => throw new NotSupportedException();
+
         public Task<Outcome> TransferAsync(World world, string key, string token, Registration registration, CancellationToken cancel) => throw new NotSupportedException();
     }
 }

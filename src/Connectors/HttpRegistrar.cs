@@ -72,6 +72,33 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
     public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/name-servers", new { nameServers }, cancel);
 
+    public async Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel)
+    {
+        try
+        {
+            using var response = await lookUps.GetAsync(world, $"/registrars/{book}/registrations/{domain}/holder", cancel);
+            var answer = response.IsSuccessStatusCode ? await response.Content.ReadFromJsonAsync<JsonElement>(cancel) : default;
+            return DateOnly.TryParseExact(Answers.Text(Answers.Field(answer, "until")), "yyyy-MM-dd", out var until) ? new HolderCheck(Answers.Field(answer, "isConfirmed") is { ValueKind: JsonValueKind.True }, until) : null;
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return null;
+        }
+    }
+
+    public async Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel)
+    {
+        try
+        {
+            using var response = await changes.SendAsync(world, HttpMethod.Post, $"/registrars/{book}/registrations/{domain}/holder/write", cancel);
+            return response.IsSuccessStatusCode;
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return false;
+        }
+    }
+
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => changes.AskAsync(world, "registrar", key, orVoid, cancel, today: today);
 
     private static object Body(Registration registration, string? token) =>

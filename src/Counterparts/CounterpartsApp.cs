@@ -39,6 +39,7 @@ public static class CounterpartsApp
         app.MapBehaviours();
         app.MapOperations();
         app.MapRegistrars();
+        app.MapHolders();
         app.MapRdap();
         app.MapNameServers();
         app.MapCards();

@@ -27,7 +27,11 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
     {
         modelBuilder.Entity<BehaviourRow>().HasKey(row => new { row.World, row.Service });
         modelBuilder.Entity<OperationRow>().HasKey(row => new { row.World, row.Key });
-        modelBuilder.Entity<RegistrationRow>().HasKey(row => new { row.World, row.Domain });
+        modelBuilder.Entity<RegistrationRow>(registration =>
+        {
+            registration.HasKey(row => new { row.World, row.Domain });
+            registration.HasIndex(row => row.HolderPage).IsUnique();
+        });
         modelBuilder.Entity<CardRow>().HasKey(row => row.Token);
         modelBuilder.Entity<HoldRow>(hold =>
         {
@@ -90,6 +94,14 @@ internal sealed class RegistrationRow
 
     /// <summary>The key of the transfer it came, or is to come, by.</summary>
     public string? CameBy { get; set; }
+
+    /// <summary>Where the holder is written to; null for names from before that was asked.</summary>
+    public string? HolderMail { get; set; }
+
+    public bool IsHolderConfirmed { get; set; }
+
+    /// <summary>The name of the page where the holder confirms.</summary>
+    public string? HolderPage { get; set; }
 }
 
 /// <summary>A card behind a token: its last digits and what the bank will say. The number itself is not kept.</summary>

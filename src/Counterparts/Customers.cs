@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.EntityFrameworkCore;
-using MimeKit;
 
 namespace HomeStart.Counterparts;
 
@@ -60,19 +59,11 @@ internal static class Customers
         var row = await FindAsync(db, world, book, http.RequestAborted)
             ?? db.Customers.Add(new CustomerRow { World = world, Book = book, Currency = seller.Currency.Code, Balance = new Money(WaitingBalance * (int)Math.Pow(10, seller.Currency.Decimals), seller.Currency).ToAmount() }).Entity;
         (row.CodeHash, row.CodeTries) = (Hash(code), 0);
-        db.Mail.Add(Mail(world, seller.Provider.Name, book, request.Mail, code, time));
+        db.Mail.Add(SimulatedMail.Of(
+            world, seller.Provider.Name, book, request.Mail, $"Your code for {seller.Provider.Name}: {code}",
+            $"Somebody says that you are a customer of {seller.Provider.Name}. If it is you, the code is {code}. If not, do nothing.\n", time));
         await db.SaveChangesAsync(CancellationToken.None);
         return Results.Ok(new { });
-    }
-
-    private static MailRow Mail(string world, string seller, string book, string to, string code, TimeProvider time)
-    {
-        var message = new MimeMessage { Subject = $"Your code for {seller}: {code}", Body = new TextPart("plain") { Text = $"Somebody says that you are a customer of {seller}. If it is you, the code is {code}. If not, do nothing.\n" } };
-        message.From.Add(new MailboxAddress(seller, $"service@{book}.example.net"));
-        message.To.Add(MailboxAddress.TryParse(to, out var address) ? address : new MailboxAddress("", "nobody@example.net"));
-        using var raw = new MemoryStream();
-        message.WriteTo(raw);
-        return new MailRow { World = world, Id = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)), ArrivedAt = time.GetUtcNow(), Raw = raw.ToArray() };
     }
 
     private static async Task<IResult> ConfirmAsync(string book, ConfirmRequest request, HttpContext http, CounterpartsDb db)

@@ -89,13 +89,17 @@ internal static class Pages
                 <p>{Text(row.Seller)} asks for {sum}. The money is held, and taken only when everything is delivered.</p>
                 <form method="post"><p><button name="say" value="yes">Yes, pay {sum}</button> <button name="say" value="no">No</button>{(row.Way == "wallet" ? "" : " <button name=\"say\" value=\"poor\">Yes, but there is not enough money</button>")}</p></form>{Back(row)}
                 """;
-        return Results.Content($$"""
+        return Html(title, body);
+    }
+
+    /// <summary>A page of a simulated company's.</summary>
+    public static IResult Html(string title, string body) =>
+        Results.Content($$"""
             <!doctype html>
             <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>{{title}} (simulated)</title>
             <link rel="icon" href="data:,"><style>body{font:17px/1.5 sans-serif;max-width:34rem;margin:10vh auto;padding:0 1rem;color:#1b1b1b;background:#fff}button,input{font:inherit;padding:.5rem 1rem}</style></head>
             <body><main><p>Simulated: no money moves.</p><h1>{{title}}</h1>{{body}}</main></body></html>
             """, "text/html; charset=utf-8");
-    }
 
     private static string Back(HoldRow row) => Uri.TryCreate(row.ReturnTo, UriKind.Absolute, out var back) && back.Scheme is ("http" or "https") ? $"<p><a href=\"{Text(back.ToString())}\">Back to your order without deciding</a></p>" : "";
 

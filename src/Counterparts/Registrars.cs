@@ -71,6 +71,7 @@ internal static class Registrars
             var (_, expires) = Names.HeldSince(request.Domain);
             db.Registrations.Add(new RegistrationRow
             {
+                IsHolderConfirmed = true, // It was asked by the present seller, years ago.
                 World = world, Domain = request.Domain, Registrar = book, Holder = request.Private ? "Kept private" : request.Holder, Registered = arrives, Expires = expires.AddYears(1),
                 CameBy = http.Request.Headers[Operations.KeyHeader].ToString(),
             });
@@ -118,11 +119,13 @@ internal static class Registrars
                 return Answer.Refuse("premium", $"{request.Domain} is a premium name and costs {currency.Code} {price.ToAmount()} for the first year, more than was agreed.");
             }
 
-            db.Registrations.Add(new RegistrationRow
+            var row = new RegistrationRow
             {
                 World = world, Domain = request.Domain, Registrar = book, Holder = request.Private ? "Kept private" : request.Holder,
-                Registered = request.Date, Expires = request.Date.AddYears(request.Years),
-            });
+                Registered = request.Date, Expires = request.Date.AddYears(request.Years), HolderMail = request.Mail,
+            };
+            db.Registrations.Add(row);
+            Holders.Write(row, http, db);
             return Answer.Done;
         });
 
@@ -140,7 +143,7 @@ internal static class Registrars
         });
 
     private static async Task<NameState> StateAsync(string world, string domain, (string Label, string Ending) name, CounterpartsDb db, CancellationToken cancel) =>
-        await db.Registrations.AnyAsync(row => row.World == world && row.Domain == domain, cancel) ? NameState.Taken : Names.Of(name.Label, name.Ending);
+        await db.Registrations.AnyAsync(row => (row.World == world || row.World == Behaviours.AnyWorld) && row.Domain == domain, cancel) ? NameState.Taken : Names.Of(name.Label, name.Ending);
 
     private static (string Label, string Ending)? Split(string domain, OfferBook? book)
     {

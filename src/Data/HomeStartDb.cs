@@ -1,9 +1,10 @@
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Data;
 
-/// <summary>Everything the application stores. Rows of a visitor carry their workspace, and no other workspace's rows can be read through this.</summary>
-public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, WorkspaceScope scope) : DbContext(options)
+/// <summary>Everything the application stores, the accounts among it. Rows of a visitor carry their workspace, and no other workspace's rows can be read through this.</summary>
+public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, WorkspaceScope scope) : IdentityUserContext<Account, Guid>(options)
 {
     public DbSet<WorkspaceRow> Workspaces => Set<WorkspaceRow>();
 
@@ -18,6 +19,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     public DbSet<OwnBookRow> OwnBooks => Set<OwnBookRow>();
 
     public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
+
+    public DbSet<SessionRow> Sessions => Set<SessionRow>();
 
     public DbSet<CustomerRow> Customers => Set<CustomerRow>();
 
@@ -46,23 +49,30 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
         }
     }
 
-    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    protected override void OnModelCreating(ModelBuilder builder)
     {
-        modelBuilder.Entity<WorkspaceRow>(workspace => workspace.HasQueryFilter(row => row.Id == scope.Id));
-        modelBuilder.Entity<SiteRow>(site =>
+        base.OnModelCreating(builder);
+        builder.Entity<SessionRow>(session =>
+        {
+            // Looked for before anybody knows whose it is.
+            session.HasIndex(row => row.AccountId);
+            session.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
+        });
+        builder.Entity<WorkspaceRow>(workspace => workspace.HasQueryFilter(row => row.Id == scope.Id));
+        builder.Entity<SiteRow>(site =>
         {
             site.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             site.HasIndex(row => row.WorkspaceId);
             site.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
             site.Property(row => row.Revision).IsConcurrencyToken();
         });
-        modelBuilder.Entity<RevisionRow>(revision =>
+        builder.Entity<RevisionRow>(revision =>
         {
             revision.HasKey(row => new { row.SiteId, row.Position });
             revision.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             revision.HasOne<SiteRow>().WithMany().HasForeignKey(row => row.SiteId);
         });
-        modelBuilder.Entity<OrderRow>(order =>
+        builder.Entity<OrderRow>(order =>
         {
             // The id is the visitor's to choose: it tells nothing of other workspaces'.
             order.HasKey(row => new { row.WorkspaceId, row.Id });
@@ -70,41 +80,41 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             order.HasIndex(row => row.IsOpen);
             order.Property(row => row.Version).IsConcurrencyToken();
         });
-        modelBuilder.Entity<BookRow>().HasKey(row => row.Hash);
-        modelBuilder.Entity<OwnBookRow>(own =>
+        builder.Entity<BookRow>().HasKey(row => row.Hash);
+        builder.Entity<OwnBookRow>(own =>
         {
             own.HasKey(row => new { row.WorkspaceId, row.BookId, row.Version });
             own.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             own.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
             own.HasOne<BookRow>().WithMany().HasForeignKey(row => row.Hash);
         });
-        modelBuilder.Entity<CustomerRow>(customer =>
+        builder.Entity<CustomerRow>(customer =>
         {
             customer.HasKey(row => new { row.WorkspaceId, row.BookId });
             customer.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             customer.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
-        modelBuilder.Entity<AnswerRow>(answer =>
+        builder.Entity<AnswerRow>(answer =>
         {
             answer.HasKey(row => new { row.WorkspaceId, row.Domain });
             answer.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             answer.HasIndex(row => row.AskedAt);
             answer.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
-        modelBuilder.Entity<SoughtRow>(sought =>
+        builder.Entity<SoughtRow>(sought =>
         {
             sought.HasKey(row => new { row.WorkspaceId, row.SiteId });
             sought.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             sought.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
-        modelBuilder.Entity<OutboxRow>(letter =>
+        builder.Entity<OutboxRow>(letter =>
         {
             letter.HasKey(row => new { row.WorkspaceId, row.Id });
             letter.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             letter.HasIndex(row => new { row.State, row.NextAt });
             letter.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
-        modelBuilder.Entity<ShelfRow>(shelf =>
+        builder.Entity<ShelfRow>(shelf =>
         {
             shelf.HasKey(row => new { row.WorkspaceId, row.BookId });
             shelf.HasQueryFilter(row => row.WorkspaceId == scope.Id);
@@ -120,6 +130,9 @@ public sealed class WorkspaceScope
 
     /// <summary>Whether the visitor was here before: else the id was drawn for this request.</summary>
     public bool IsKnown { get; set; }
+
+    /// <summary>The session the visitor is signed in by; null: they are not.</summary>
+    public Guid? Session { get; set; }
 
     /// <summary>Whether the visitor was here before and what tells who they are cannot be read any more.</summary>
     public bool IsLost { get; set; }

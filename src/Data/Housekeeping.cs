@@ -20,6 +20,9 @@ public sealed class Housekeeping(HomeStartDb db)
     /// <summary>For how many days a mail that was sent is kept here: the mailbox has it.</summary>
     public const int SentDays = 30;
 
+    /// <summary>For how many days an address is remembered that somebody asked a code for and never confirmed.</summary>
+    public const int UnconfirmedDays = 2;
+
     /// <param name="today">The real day.</param>
     /// <param name="shipped">The hashes of the offer books that come with the program: they stay.</param>
     public async Task TidyAsync(DateOnly today, IReadOnlyCollection<string> shipped, CancellationToken cancel)
@@ -37,21 +40,18 @@ public sealed class Housekeeping(HomeStartDb db)
             !db.Orders.IgnoreQueryFilters().Any(order => order.WorkspaceId == workspace.Id)
             && db.Sites.IgnoreQueryFilters().Any(site => site.WorkspaceId == workspace.Id)
             && !db.Sites.IgnoreQueryFilters().Any(site => site.WorkspaceId == workspace.Id && site.ChangedOn >= unreachable));
-        var ids = await forgotten.Select(workspace => workspace.Id).ToListAsync(cancel);
-        foreach (var id in ids)
+        foreach (var id in await forgotten.Select(workspace => workspace.Id).ToListAsync(cancel))
         {
-            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            await db.Revisions.IgnoreQueryFilters().Where(revision => revision.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Customers.IgnoreQueryFilters().Where(customer => customer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Answers.IgnoreQueryFilters().Where(answer => answer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Sought.IgnoreQueryFilters().Where(sought => sought.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Outbox.IgnoreQueryFilters().Where(letter => letter.WorkspaceId == id).ExecuteDeleteAsync(cancel);
-            await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
-            await transaction.CommitAsync(cancel);
+            await ForgetAsync(id, cancel);
         }
+
+        var unconfirmed = today.AddDays(-UnconfirmedDays);
+        foreach (var account in (await db.Users.Where(account => account.WorkspaceId == null).ToListAsync(cancel)).Where(account => DateOnly.FromDateTime(account.CreatedAt.UtcDateTime) < unconfirmed))
+        {
+            db.Users.Remove(account);
+        }
+
+        await db.SaveChangesAsync(cancel);
 
         // Books that nobody has any more and no order was placed from.
         await db.Books
@@ -59,5 +59,24 @@ public sealed class Housekeeping(HomeStartDb db)
                 && !db.OwnBooks.IgnoreQueryFilters().Any(own => own.Hash == book.Hash)
                 && !db.Orders.IgnoreQueryFilters().Any(order => order.BookHashes.Contains(book.Hash)))
             .ExecuteDeleteAsync(cancel);
+    }
+
+    /// <summary>Takes everything of a workspace away, its orders and its account too.</summary>
+    public async Task ForgetAsync(Guid id, CancellationToken cancel)
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await db.Revisions.IgnoreQueryFilters().Where(revision => revision.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Orders.IgnoreQueryFilters().Where(order => order.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Customers.IgnoreQueryFilters().Where(customer => customer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Answers.IgnoreQueryFilters().Where(answer => answer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Sought.IgnoreQueryFilters().Where(sought => sought.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Outbox.IgnoreQueryFilters().Where(letter => letter.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Sessions.Where(session => db.Users.Any(account => account.Id == session.AccountId && account.WorkspaceId == id)).ExecuteDeleteAsync(cancel);
+        await db.Users.Where(account => account.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
+        await transaction.CommitAsync(cancel);
     }
 }

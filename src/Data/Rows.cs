@@ -9,6 +9,9 @@ public sealed class WorkspaceRow
 
     /// <summary>How many days look-ahead has moved this workspace's business date on.</summary>
     public int DaysAhead { get; set; }
+
+    /// <summary>The account it belongs to; null: the browser that holds its cookie.</summary>
+    public Guid? AccountId { get; set; }
 }
 
 /// <summary>A site: which of its revisions is the present one.</summary>
@@ -65,6 +68,12 @@ public sealed class OrderRow
 
     /// <summary>The hashes of the offer books it was placed from, separated by spaces.</summary>
     public required string BookHashes { get; set; }
+
+    /// <summary>The world it was placed in, where the workspace it was placed from was joined to another; null: its workspace's.</summary>
+    public Guid? World { get; set; }
+
+    /// <summary>The world at the counterparts that it belongs to.</summary>
+    public Guid WorldId => World ?? WorkspaceId;
 }
 
 /// <summary>An offer book as the exact bytes that came in.</summary>

@@ -53,6 +53,10 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         Check("order");
         Walk.FillIn(browser, "9999510000000002");
         browser.Press("Order A and pay");
+        browser.Reads("Is this your mail address?");
+        Check("confirm the address");
+        browser.Type($"The six digits that were mailed to {browser.Mail}", browser.Code());
+        browser.Press("Confirm");
         browser.Reads("Nothing was charged");
         Check("refused");
         Walk.GiveCard(browser, "9999000000000004");

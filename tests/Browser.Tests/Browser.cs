@@ -27,7 +27,12 @@ public sealed class Browser : IDisposable
         Size(1280, 800);
     }
 
+    private static int _visitors;
+
     public ChromeDriver Driver => _driver;
+
+    /// <summary>The mail address of the present visitor: no other has it.</summary>
+    public string Mail { get; private set; } = "";
 
     public Uri Address => _app.Address;
 
@@ -55,6 +60,7 @@ public sealed class Browser : IDisposable
         _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
         _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = _app.Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "local_storage" });
         _driver.Manage().Logs.GetLog(LogType.Browser);
+        Mail = $"ada{Interlocked.Increment(ref _visitors)}@ostlerwren.example";
         Go("/");
         Find("h1");
     }
@@ -137,6 +143,14 @@ public sealed class Browser : IDisposable
         http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/behaviours/{service}/{mode}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
     }
 
+    /// <summary>Somebody else takes a name, in every world.</summary>
+    public void Take(string domain)
+    {
+        using var http = new HttpClient();
+        http.DefaultRequestHeaders.Authorization = new("Bearer", _app.Secret);
+        http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/registrations/{domain}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+    }
+
     /// <summary>Every answer takes so long from now on.</summary>
     public void Latency(int milliseconds)
     {
@@ -147,6 +161,13 @@ public sealed class Browser : IDisposable
     /// <summary>What the server says to a GET of this visitor.</summary>
     public JsonElement Api(string path) =>
         JsonSerializer.Deserialize<JsonElement>((string)_driver.ExecuteAsyncScript("const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);", path)!);
+
+    /// <summary>The code in the newest mail about one.</summary>
+    /// <param name="but">One that was there before.</param>
+    public string Code(string? but = null) =>
+        Until(
+            () => Api("/api/mail").GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).FirstOrDefault(subject => subject.StartsWith("Your code", StringComparison.Ordinal))?[^6..] is { } code && code != but ? code : null,
+            "no code was mailed");
 
     /// <summary>Changes the site on the page behind the page's back, as another window of the same visitor would.</summary>
     public void ChangeElsewhere(string command) =>

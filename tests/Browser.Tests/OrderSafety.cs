@@ -27,7 +27,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
     {
         Begin();
         Lose("/sites/[^/]+/orders$");
-        browser.Press("Order A and pay");
+        Walk.Order(browser);
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Api("/api/orders").GetArrayLength().ShouldBe(1);
     }
@@ -37,7 +37,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
     {
         Begin();
         Lose("/(sites/[^/]+/orders|api/orders/[0-9a-f-]{36})$");
-        browser.Press("Order A and pay");
+        Walk.Order(browser);
         browser.Reads("the order may have been placed");
         browser.Text.ShouldNotContain("Nothing was ordered");
         browser.Driver.Navigate().Refresh();
@@ -49,7 +49,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
     public void A_second_order_like_one_just_placed_is_asked_about()
     {
         Begin();
-        browser.Press("Order A and pay");
+        Walk.Order(browser);
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Press("Worksheet");
         browser.Press("Order A");
@@ -65,7 +65,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
     public void The_first_password_is_there_until_it_was_seen()
     {
         Begin();
-        browser.Press("Order A and pay");
+        Walk.Order(browser);
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Press("Show it once");
         browser.Reads("Write it down now");
@@ -78,7 +78,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
     public void The_card_number_is_not_in_the_applications_memory()
     {
         Begin();
-        browser.Press("Order A and pay");
+        Walk.Order(browser);
         browser.Reads("Key sheet for ostlerwren.com");
         var memory = Memory(browser.App.Id);
         memory.Holds("ostlerwren.com").ShouldBeTrue("the search finds nothing at all");

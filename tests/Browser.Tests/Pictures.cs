@@ -60,7 +60,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Reads("Read the name once more");
         Walk.FillIn(browser, "9999510000000002");
         Take("order");
-        browser.Press("Order A and pay");
+        Walk.Order(browser);
         browser.Reads("Nothing was charged and nothing was bought");
         Take("order-refused");
         Walk.GiveCard(browser, "9999000000000004");

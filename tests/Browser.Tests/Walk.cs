@@ -6,12 +6,21 @@ internal static class Walk
     public static void FillIn(Browser browser, string card)
     {
         browser.Type("Name", "Ada Wren");
-        browser.Type("Mail address", "ada@ostlerwren.example");
+        browser.Type("Mail address", browser.Mail);
         browser.Type("Street and number", "4 Mill Lane");
         browser.Type("Town", "Hexworth");
         browser.Type("Postcode", "HX4 2AB");
         GiveCard(browser, card);
         browser.Choice("I have read what I buy").Click();
+    }
+
+    /// <summary>Presses the button that orders; then confirms the mail address by the code that comes.</summary>
+    public static void Order(Browser browser, string button = "Order A and pay")
+    {
+        browser.Press(button);
+        browser.Reads("Is this your mail address?");
+        browser.Type($"The six digits that were mailed to {browser.Mail}", browser.Code());
+        browser.Press("Confirm");
     }
 
     public static void GiveCard(Browser browser, string number)

@@ -112,7 +112,7 @@ public sealed class OrderRoutesTests : IAsyncLifetime
         (claimed.GetProperty("isClaim").GetBoolean(), claimed.GetProperty("total").GetString(), claimed.GetProperty("charged").GetBoolean(), claimed.GetProperty("cardEnding").ValueKind).ShouldBe((true, "0.00", false, JsonValueKind.Null));
         claimed.GetProperty("steps").EnumerateArray().Select(step => step.GetProperty("kind").GetString()).ShouldBe(["register", "join"]);
         (await _host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).NameServers.ShouldNotBeEmpty();
-        (await _visitor.RawAsync($"/api/orders/{id}/claim")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await _visitor.RawAsync($"/api/orders/{id}/claim")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
         Where(await ClaimAsync(id, "ostlerandwren", "com")).ShouldBe([""]);
     }
 
@@ -126,7 +126,7 @@ public sealed class OrderRoutesTests : IAsyncLifetime
         await _host.MoveOnAsync(_visitor, DateOnly.FromDateTime(before).DayNumber - TestHost.Today.DayNumber - 1);
         (await _visitor.RawAsync($"/api/orders/{id}/claim")).StatusCode.ShouldBe(HttpStatusCode.OK);
         await _host.MoveOnAsync(_visitor, 1);
-        (await _visitor.RawAsync($"/api/orders/{id}/claim")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await _visitor.RawAsync($"/api/orders/{id}/claim")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
     }
 
     [Fact]
@@ -156,6 +156,36 @@ public sealed class OrderRoutesTests : IAsyncLifetime
         var done = await _visitor.UntilAsync(Id(await _visitor.TryOrderAsync(more: new { holder })), "completed");
         done.GetProperty("keySheet").GetProperty("holder").GetString().ShouldBe("Tom Ostler");
         (await _host.InCounterpartsAsync(db => db.Registrations.Select(row => row.Holder).SingleAsync())).ShouldBe("Tom Ostler");
+    }
+
+    [Fact]
+    public async Task The_holder_confirms_the_address_within_fifteen_days_or_the_name_is_stopped()
+    {
+        var id = Id(await _visitor.TryOrderAsync());
+        await _visitor.UntilAsync(id, "completed");
+        (await HolderAsync(id)).ShouldBe((false, "2026-12-16", 15, false));
+        await _host.MoveOnAsync(_visitor, 15);
+        (await HolderAsync(id)).ShouldBe((false, "2026-12-16", 0, false));
+        await _host.MoveOnAsync(_visitor, 1);
+        (await HolderAsync(id)).ShouldBe((false, "2026-12-16", null, true));
+        (await _visitor.PostAsync($"/api/orders/{id}/holders/ostlerwren.com/write", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        var letters = (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Where(letter => letter.GetProperty("subject").GetString() == "Confirm that you hold ostlerwren.com").ToList();
+        letters.Count.ShouldBe(2);
+        var text = string.Concat(letters[0].GetProperty("parts").EnumerateArray().Select(part => part.GetProperty("text").GetString()));
+        var page = new Uri(text[text.IndexOf("http", StringComparison.Ordinal)..].Trim().ReplaceLineEndings("")).AbsolutePath;
+        (await _visitor.AnswerAsync(page, "say", "yes")).ShouldContain("is confirmed");
+        (await HolderAsync(id)).ShouldBe((true, "2026-12-16", null, false));
+        (await _visitor.PostAsync($"/api/orders/{id}/holders/ostlerwren.com/write", null)).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        (await _visitor.AnswerAsync("/pages/holders/nobody", "say", "yes")).ShouldBeEmpty();
+        await _visitor.TellAsync("registrar", "down");
+        (await _visitor.GetAsync($"/api/orders/{id}/holders")).GetArrayLength().ShouldBe(0);
+    }
+
+    private async Task<(bool, string?, int?, bool)> HolderAsync(Guid id)
+    {
+        var check = (await _visitor.GetAsync($"/api/orders/{id}/holders"))[0];
+        var left = check.GetProperty("daysLeft");
+        return (check.GetProperty("isConfirmed").GetBoolean(), check.GetProperty("until").GetString(), left.ValueKind == JsonValueKind.Null ? null : left.GetInt32(), check.GetProperty("isStopped").GetBoolean());
     }
 
     private Task<JsonElement> ChooseAsync(string route, string name) =>

@@ -38,6 +38,9 @@ public sealed class TestHost : IAsyncDisposable
     {
     }
 
+    /// <summary>The real time of the application, which tests may put forward.</summary>
+    public ShiftedTime Clock { get; } = new();
+
     public string DataFolder => _data.FullName;
 
     /// <summary>Everything both hosts logged, at every level.</summary>
@@ -91,6 +94,7 @@ public sealed class TestHost : IAsyncDisposable
         Record(builder.Logging.ClearProviders());
         Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }), _demo, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
+        builder.Services.AddSingleton<TimeProvider>(Clock);
         if (_interceptor is not null)
         {
             builder.Services.ConfigureDbContext<HomeStartDb>(db => db.AddInterceptors(_interceptor));
@@ -207,5 +211,12 @@ public sealed class TestHost : IAsyncDisposable
         public void Dispose()
         {
         }
+    }
+
+    public sealed class ShiftedTime : TimeProvider
+    {
+        public TimeSpan Ahead { get; set; }
+
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + Ahead;
     }
 }

@@ -16,12 +16,17 @@ public sealed class Visitor
     private readonly HttpClient _http;
     private readonly HttpClient _outside;
     private readonly Func<string, string> _readCookie;
+    private static int _count;
+
     private string _token = "";
+    private Task? _confirmed;
 
     /// <param name="again">Somebody who was here before, coming back to a server that was started again.</param>
     public Visitor(TestServer app, TestServer counterparts, Func<string, string> readCookie, string secret, Visitor? again)
     {
         _readCookie = readCookie;
+        _confirmed = again?._confirmed;
+        Mail = again?.Mail ?? $"ada{Interlocked.Increment(ref _count)}@example.com";
         _cookies = again?._cookies ?? new CookieContainer();
         _http = new HttpClient(new Cookies(_cookies, app.CreateHandler())) { BaseAddress = new Uri("http://localhost") };
         _outside = counterparts.CreateClient();
@@ -29,6 +34,9 @@ public sealed class Visitor
     }
 
     public Guid SiteId { get; private set; }
+
+    /// <summary>The address they order with: nobody else has it.</summary>
+    public string Mail { get; }
 
     /// <summary>Opens the page: the session, then the first site.</summary>
     public async Task<JsonElement> OpenAsync()
@@ -189,9 +197,28 @@ public sealed class Visitor
         return body;
     }
 
+    /// <summary>Confirms a mail address by the code that is mailed to it. Orders need that.</summary>
+    public async Task ConfirmAsync(string? address = null)
+    {
+        var mail = address ?? Mail;
+        (await PostAsync("/api/account/code", new { mail })).Status.ShouldBe(HttpStatusCode.NoContent);
+        var (status, body) = await PostAsync("/api/account/confirm", new { mail, code = await CodeAsync() });
+        status.ShouldBe(HttpStatusCode.OK, body.ToString());
+        _confirmed = Task.CompletedTask;
+        _token = (await GetAsync("/api/session")).GetProperty("token").GetString()!;
+    }
+
+    /// <summary>The code of the newest mail.</summary>
+    public async Task<string> CodeAsync()
+    {
+        var text = await MailAsync("Your code: ");
+        return text[(text.IndexOf(" is ", StringComparison.Ordinal) + 4)..][..6];
+    }
+
     /// <param name="more">Further fields of the order, or others in their place.</param>
     public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null, string? terms = null, object? more = null)
     {
+        await (_confirmed ??= ConfirmAsync());
         var page = await SiteAsync(letter);
         var handedIn = await CardAsync(card);
         var order = JsonSerializer.SerializeToNode(new
@@ -202,7 +229,7 @@ public sealed class Visitor
             revision = page.GetProperty("revision").GetInt32(),
             letter,
             today = today ?? page.GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("dueToday").GetString(),
-            contact = contact ?? new { name = "Ada Wren", mail = "ada@example.com", street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
+            contact = contact ?? new { name = "Ada Wren", mail = Mail, street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
             card = new { token = token ?? handedIn.Token, ending = handedIn.Ending },
             agreed = true,
         })!.AsObject();
@@ -260,7 +287,7 @@ public sealed class Visitor
     }
 
     /// <summary>The workspace this visitor's cookie stands for, which is also the name of its world.</summary>
-    public Guid Workspace => Guid.Parse(_readCookie(_cookies.GetCookies(new Uri("http://localhost")).Single(cookie => cookie.Name.EndsWith("-workspace", StringComparison.Ordinal)).Value));
+    public Guid Workspace => Guid.Parse(_readCookie(_cookies.GetCookies(new Uri("http://localhost")).Single(cookie => cookie.Name.EndsWith("-workspace", StringComparison.Ordinal)).Value).Split(' ')[0]);
 
     private sealed class NeverEnding : MemoryStream
     {

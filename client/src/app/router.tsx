@@ -42,6 +42,12 @@ const start = createRoute({
   },
 });
 
+const account = createRoute({
+  getParentRoute: () => root,
+  path: '/account',
+  component: lazyRouteComponent(() => import('../features/account/AccountPage'), 'AccountPage'),
+});
+
 export interface SiteSearch {
   /** The letter of the candidate looked at; none: the first. */
   view?: string;
@@ -179,6 +185,7 @@ const format = createRoute({
 
 const tree = root.addChildren([
   start,
+  account,
   site.addChildren([
     needs,
     scan,

@@ -25,6 +25,12 @@ public interface IRegistrar
     /// <summary>Points a domain at name servers.</summary>
     Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel);
 
+    /// <summary>Whether the holder of a domain has confirmed their address; null: it is not asked for, or nobody answered.</summary>
+    Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel);
+
+    /// <summary>Has the registrar write to the holder once more; false: it did not answer.</summary>
+    Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel);
+
     /// <summary>What became of a key by a business date; with <paramref name="orVoid"/> a key that is not known or not settled yet can never be used afterwards.</summary>
     Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel);
 }

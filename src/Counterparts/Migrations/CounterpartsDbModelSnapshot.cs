@@ -276,6 +276,15 @@ namespace HomeStart.Counterparts.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("HolderMail")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("HolderPage")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsHolderConfirmed")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("NameServers")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -288,6 +297,9 @@ namespace HomeStart.Counterparts.Migrations
                         .HasColumnType("TEXT");
 
                     b.HasKey("World", "Domain");
+
+                    b.HasIndex("HolderPage")
+                        .IsUnique();
 
                     b.ToTable("Registrations");
                 });

@@ -9,13 +9,13 @@ public sealed record MailWire(bool IsSilent, IReadOnlyList<LetterWire> Arrived, 
 /// <param name="Parts">Its text, cut where a link of ours stands.</param>
 public sealed record LetterWire(string Id, string From, string To, string Subject, DateTimeOffset ArrivedAt, IReadOnlyList<LetterPartWire> Parts)
 {
-    /// <param name="home">Only addresses under it become links.</param>
-    public static LetterWire Of(ArrivedLetter letter, Uri home)
+    /// <param name="home">Addresses under it become links here.</param>
+    /// <param name="outside">Addresses under it become links to a company's own page; all others stay text.</param>
+    public static LetterWire Of(ArrivedLetter letter, Uri home, Uri outside)
     {
         var parts = new List<LetterPartWire>();
         var rest = letter.Text.ReplaceLineEndings("\n");
-        var start = home.ToString();
-        for (var at = rest.IndexOf(start, StringComparison.Ordinal); at >= 0; at = rest.IndexOf(start, StringComparison.Ordinal))
+        while (First(rest, home.ToString(), outside.ToString()) is var (at, start) && at >= 0)
         {
             var end = at;
             while (end < rest.Length && !char.IsWhiteSpace(rest[end]))
@@ -23,18 +23,23 @@ public sealed record LetterWire(string Id, string From, string To, string Subjec
                 end++;
             }
 
-            parts.Add(new LetterPartWire(rest[..at], null));
-            parts.Add(new LetterPartWire(rest[at..end], "/" + rest[(at + start.Length)..end]));
+            parts.Add(new LetterPartWire(rest[..at], null, null));
+            var isHome = start == home.ToString();
+            parts.Add(new LetterPartWire(rest[at..end], isHome ? "/" + rest[(at + start.Length)..end] : null, isHome ? null : rest[at..end]));
             rest = rest[end..];
         }
 
-        parts.Add(new LetterPartWire(rest, null));
+        parts.Add(new LetterPartWire(rest, null, null));
         return new LetterWire(letter.Id, letter.From, letter.To, letter.Subject, letter.ArrivedAt, [.. parts.Where(part => part.Text.Length > 0)]);
     }
+
+    private static (int At, string Start) First(string text, params string[] starts) =>
+        starts.Select(start => (At: text.IndexOf(start, StringComparison.Ordinal), Start: start)).OrderBy(found => found.At < 0 ? int.MaxValue : found.At).First();
 }
 
-/// <param name="Path">Where it leads here; null: it is no link.</param>
-public sealed record LetterPartWire(string Text, string? Path);
+/// <param name="Path">Where it leads here; null: it does not.</param>
+/// <param name="Address">The page of a company that it leads to; null: it does not.</param>
+public sealed record LetterPartWire(string Text, string? Path, string? Address);
 
 /// <param name="NextAt">When it is tried again; null: the mail server will not have it.</param>
 public sealed record UnsentLetterWire(string To, string Subject, DateTimeOffset WrittenAt, int Tries, DateTimeOffset? NextAt)

@@ -176,3 +176,11 @@ public sealed record ClaimWire(string Provider, IReadOnlyList<string> Endings, D
 {
     public static ClaimWire Of(Claim claim) => new(claim.Book.Provider.Name, [.. claim.Endings], claim.Before);
 }
+
+/// <summary>Whether the holder of a domain has confirmed their address at the registry.</summary>
+/// <param name="DaysLeft">Until it is stopped, the last day being 0; null: nothing is waited for.</param>
+/// <param name="IsStopped">Whether nobody is led to the name until it is confirmed.</param>
+public sealed record HolderCheckWire(string Domain, string Mail, bool IsConfirmed, DateOnly Until, int? DaysLeft, bool IsStopped)
+{
+    public static HolderCheckWire Of(DomainName domain, string mail, HolderCheck check, DateOnly today) => new(domain.Text, mail, check.IsConfirmed, check.Until, check.DaysLeft(today), check.IsStopped(today));
+}

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using HomeStart.Connectors;
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Accounts;
 using HomeStart.Web.Advertising;
 using HomeStart.Web.Books;
 using HomeStart.Web.Comparisons;
@@ -50,6 +51,8 @@ public static class Composition
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
         services.AddConnectors(options.CounterpartsAddress, options.MailPort, CounterpartsSecret.Of(options.Data), counterparts);
+        services.AddAccounts();
+        services.AddHttpContextAccessor();
         services.AddOrders(carriesOut: hasData);
         services.AddMail(sends: hasData);
         AddProtection(services, options);
@@ -60,6 +63,7 @@ public static class Composition
         services.AddSeeking();
         services.AddSingleton<Turns>();
         services.AddSingleton<InstanceName>();
+        services.AddSingleton<VisitorCookie>();
         services.AddSingleton<IAntiforgeryAdditionalDataProvider, BoundToWorkspace>();
         AddNetwork(services, options);
         services.AddResponseCompression();
@@ -97,8 +101,10 @@ public static class Composition
         own.MapSeeking();
         own.MapOwned();
         own.MapOrders();
+        own.MapHolders();
         own.MapSellers();
         own.MapMail();
+        own.MapAccounts();
         app.MapClientPage();
     }
 

@@ -1,7 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
-using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Mail;
@@ -12,7 +11,7 @@ internal static class MailEndpoints
     /// <param name="sends">False where the host is only described.</param>
     public static void AddMail(this IServiceCollection services, bool sends)
     {
-        services.AddSingleton<PostBell>().AddScoped<Outbox>();
+        services.AddSingleton<PostBell>().AddScoped<Outbox>().AddScoped<OwnMailbox>();
         if (sends)
         {
             services.AddHostedService<Postman>();
@@ -25,16 +24,16 @@ internal static class MailEndpoints
         app.MapGet("/api/mail/{id}.eml", FileAsync).WithName("mailFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static async Task<IResult> ListAsync(Workspace workspace, HomeStartDb db, IMailbox mailbox, StartOptions options, CancellationToken cancel)
+    private static async Task<IResult> ListAsync(OwnMailbox own, HomeStartDb db, IMailbox mailbox, StartOptions options, CancellationToken cancel)
     {
-        var arrived = await mailbox.ListAsync(workspace.World, cancel);
+        var arrived = await mailbox.ListAsync(await own.WorldAsync(cancel), cancel);
         var rows = await db.Outbox.AsNoTracking().Where(row => row.State != OutboxState.Sent).ToListAsync(cancel);
         return Results.Ok(new MailWire(
             arrived is null,
-            [.. (arrived ?? []).Select(letter => LetterWire.Of(letter, options.PublicAddress))],
+            [.. (arrived ?? []).Select(letter => LetterWire.Of(letter, options.PublicAddress, new Uri(options.CounterpartsAddress, "/pages/")))],
             [.. rows.OrderBy(row => row.WrittenAt).Select(row => UnsentLetterWire.Of(Documents.Read<Letter>(row.Document), row.WrittenAt, row.Tries, row.State == OutboxState.Refused ? null : DateTimeOffset.FromUnixTimeSeconds(row.NextAt)))]));
     }
 
-    private static async Task<IResult> FileAsync(string id, Workspace workspace, IMailbox mailbox, CancellationToken cancel) =>
-        await mailbox.ReadAsync(workspace.World, id, cancel) is { } raw ? Results.File(raw, "message/rfc822", $"mail-{id[..8]}.eml") : Results.Problem("There is no such mail here.", statusCode: StatusCodes.Status404NotFound);
+    private static async Task<IResult> FileAsync(string id, OwnMailbox own, IMailbox mailbox, CancellationToken cancel) =>
+        await mailbox.ReadAsync(await own.WorldAsync(cancel), id, cancel) is { } raw ? Results.File(raw, "message/rfc822", $"mail-{id[..8]}.eml") : Results.Problem("There is no such mail here.", statusCode: StatusCodes.Status404NotFound);
 }

@@ -20,10 +20,10 @@ public sealed class Outbox(HomeStartDb db, StartOptions options, TimeProvider ti
         }
 
         var id = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{workspace:N} {now.Id:N} {version}")).AsSpan(0, 16));
-        return db.Outbox.Add(new OutboxRow
-        {
-            WorkspaceId = workspace, Id = id, WrittenAt = time.GetUtcNow(), NextAt = time.GetUtcNow().ToUnixTimeSeconds(),
-            Document = Documents.Write(OrderLetters.Of(news, now, id, new Uri(options.PublicAddress, $"/sites/{now.SiteId}/orders/{now.Id}"))),
-        }).Entity;
+        return Add(workspace, OrderLetters.Of(news, now, id, new Uri(options.PublicAddress, $"/sites/{now.SiteId}/orders/{now.Id}")));
     }
+
+    /// <summary>Puts a mail there. The caller saves.</summary>
+    public OutboxRow Add(Guid workspace, Letter letter) =>
+        db.Outbox.Add(new OutboxRow { WorkspaceId = workspace, Id = letter.Id, WrittenAt = time.GetUtcNow(), NextAt = time.GetUtcNow().ToUnixTimeSeconds(), Document = Documents.Write(letter) }).Entity;
 }

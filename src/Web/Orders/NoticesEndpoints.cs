@@ -38,9 +38,9 @@ internal static class NoticesEndpoints
             return Results.Problem("This is no notice.", statusCode: StatusCodes.Status400BadRequest);
         }
 
-        foreach (var id in await db.Orders.IgnoreQueryFilters().Where(row => row.WorkspaceId == world && row.IsOpen).Select(row => row.Id).ToListAsync(cancel))
+        foreach (var order in await db.Orders.IgnoreQueryFilters().Where(row => (row.World ?? row.WorkspaceId) == world && row.IsOpen).Select(row => new OrderKey(row.WorkspaceId, row.Id)).ToListAsync(cancel))
         {
-            queue.Add(new OrderKey(world, id));
+            queue.Add(order);
         }
 
         return Results.NoContent();

@@ -1,5 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Accounts;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
@@ -8,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>A visitor's orders: placing one, finding it, deciding about it.</summary>
-public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, HandingIn handing, OrderQueue queue, Outbox outbox, PostBell bell, TimeProvider time)
+public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, HandingIn handing, AccountDesk accounts, OrderQueue queue, Outbox outbox, PostBell bell, TimeProvider time)
 {
     private static readonly TimeSpan JustPlaced = TimeSpan.FromDays(1);
 
@@ -28,6 +29,11 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
+        if (!await CheckConfirmedAsync(wanted.Contact, faults, cancel))
+        {
+            return null;
+        }
+
         var (things, terms) = await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) ?? default;
         var logIn = default(ChosenLogIn);
         if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
@@ -49,6 +55,18 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             {
                 Secret = Guid.NewGuid(), CardToken = wanted.Card?.Token, CardEnding = wanted.Card?.Ending, Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
             }), cancel);
+    }
+
+    /// <summary>Reports a mail address that is not the one the visitor confirmed.</summary>
+    public async Task<bool> CheckConfirmedAsync(Contact contact, FaultList faults, CancellationToken cancel)
+    {
+        var isConfirmed = string.Equals((await accounts.PresentAsync(cancel))?.Email, contact.Mail, StringComparison.OrdinalIgnoreCase);
+        if (!isConfirmed)
+        {
+            faults.Say(FaultCodes.Unconfirmed, "contact.mail", "Confirm this mail address first: a code is mailed to it, and the mails about your order go there.");
+        }
+
+        return isConfirmed;
     }
 
     /// <summary>Looks again at what an order waits for outside.</summary>

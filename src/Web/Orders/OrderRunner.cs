@@ -109,7 +109,7 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
 
         var order = Documents.Read<Order>(row.Document);
         var ahead = await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == key.Workspace).Select(workspace => workspace.DaysAhead).SingleOrDefaultAsync(cancel);
-        var at = new Place(services, row, new World(row.WorkspaceId), Workspace.DayOf(options, time, ahead));
+        var at = new Place(services, row, new World(row.WorldId), Workspace.DayOf(options, time, ahead));
         return OrderFlow.Next(order) is { } action ? await CarryOutAsync(at, order, action, cancel) : await LookAsync(at, order, cancel);
     }
 

@@ -39,9 +39,10 @@ internal static class OrdersEndpoints
     {
         app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync).WithName("placeOrder").Produces<OrderWire>().Produces<SitePageWire>(StatusCodes.Status409Conflict)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPost("/api/orders/check", Check).WithName("checkOrder").Produces<OrderCheckWire>();
+        app.MapPost("/api/orders/check", CheckAsync).WithName("checkOrder").Produces<OrderCheckWire>();
         app.MapGet("/api/countries", () => Countries.All.Select(CountryWire.Of)).WithName("getCountries");
         app.MapPost("/api/contacts/read", ReadCard).WithName("readContact").Produces<ContactBody>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapGet("/api/contacts/last", LastContactAsync).WithName("getLastContact").Produces<ContactBody>().Produces(StatusCodes.Status204NoContent);
         app.MapPost("/api/contacts/vcard", WriteCard).WithName("writeContact").Produces(StatusCodes.Status200OK);
         var orders = app.MapGroup("/api/orders");
         orders.MapGet("", async (OrderDesk desk, CancellationToken cancel) => (await desk.ListAsync(cancel)).Select(OrderWire.Of).ToList()).WithName("getOrders");
@@ -54,7 +55,7 @@ internal static class OrdersEndpoints
         orders.MapPost("/{orderId:guid}/resume", ResumeAsync).WithName("resumeOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         orders.MapPost("/{orderId:guid}/look", LookAsync).WithName("lookAtOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        orders.MapGet("/{orderId:guid}/claim", ClaimAsync).WithName("getClaim").Produces<ClaimWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        orders.MapGet("/{orderId:guid}/claim", ClaimAsync).WithName("getClaim").Produces<ClaimWire>().Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
         orders.MapPost("/{orderId:guid}/claim", PlaceClaimAsync).WithName("placeClaim").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         orders.MapPost("/{orderId:guid}/cancel", CancelAsync).WithName("cancelOrder").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -65,10 +66,11 @@ internal static class OrdersEndpoints
     }
 
     // Before the card goes to its processor, so that the owner sees all that is wrong at once. Nothing is kept.
-    private static IResult Check(JsonBody<CheckOrderBody> body)
+    private static async Task<IResult> CheckAsync(JsonBody<CheckOrderBody> body, OrderDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
+        var contact = PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
+        await desk.CheckConfirmedAsync(contact, faults, cancel);
         return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.Of(fault))]));
     }
 
@@ -83,8 +85,14 @@ internal static class OrdersEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        return Results.Ok(new ContactBody(contact.Name, contact.Mail, contact.Street, contact.Town, contact.Postcode, contact.Country, contact.Telephone, contact.Organisation, contact.State));
+        return Results.Ok(Body(contact));
     }
+
+    private static async Task<IResult> LastContactAsync(OrderDesk desk, CancellationToken cancel) =>
+        await desk.ListAsync(cancel) is [var last, ..] ? Results.Ok(Body(last.Contact)) : Results.NoContent();
+
+    private static ContactBody Body(Contact contact) =>
+        new(contact.Name, contact.Mail, contact.Street, contact.Town, contact.Postcode, contact.Country, contact.Telephone, contact.Organisation, contact.State);
 
     private static IResult WriteCard(JsonBody<ContactBody> body) =>
         Results.File(Encoding.UTF8.GetBytes(VCard.Write(PlaceOrderReader.ReadContact(new Node(body.Root, "", new FaultList())))), "text/vcard; charset=utf-8", "contact.vcf");
@@ -153,7 +161,7 @@ internal static class OrdersEndpoints
     }
 
     private static async Task<IResult> ClaimAsync(Guid orderId, OrderDesk desk, ClaimDesk claims, CancellationToken cancel) =>
-        await desk.FindAsync(orderId, cancel) is { } row && await claims.FindAsync(Documents.Read<Order>(row.Document), cancel) is { } claim ? Results.Ok(ClaimWire.Of(claim)) : Missing();
+        await desk.FindAsync(orderId, cancel) is { } row && await claims.FindAsync(Documents.Read<Order>(row.Document), cancel) is var claim ? claim is null ? Results.NoContent() : Results.Ok(ClaimWire.Of(claim)) : Missing();
 
     private static async Task<IResult> PlaceClaimAsync(Guid orderId, JsonBody<ClaimBody> body, OrderDesk desk, ClaimDesk claims, CancellationToken cancel)
     {
@@ -170,17 +178,17 @@ internal static class OrdersEndpoints
     private static async Task<IResult> CancelAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row ? Results.Ok(OrderWire.Of(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel))) : Missing();
 
-    private static Task<IResult> FirstPasswordAsync(Guid orderId, OrderDesk desk, Workspace workspace, IHostingCompany hosts, CancellationToken cancel) =>
-        OfAccountAsync(orderId, desk, async account => Results.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(workspace.World, account.Id, cancel))), cancel);
+    private static Task<IResult> FirstPasswordAsync(Guid orderId, OrderDesk desk, IHostingCompany hosts, CancellationToken cancel) =>
+        OfAccountAsync(orderId, desk, async (world, account) => Results.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(world, account.Id, cancel))), cancel);
 
-    private static Task<IResult> FirstPasswordSeenAsync(Guid orderId, OrderDesk desk, Workspace workspace, IHostingCompany hosts, CancellationToken cancel) =>
-        OfAccountAsync(orderId, desk, async account =>
+    private static Task<IResult> FirstPasswordSeenAsync(Guid orderId, OrderDesk desk, IHostingCompany hosts, CancellationToken cancel) =>
+        OfAccountAsync(orderId, desk, async (world, account) =>
         {
-            await hosts.FirstPasswordSeenAsync(workspace.World, account.Id, cancel);
+            await hosts.FirstPasswordSeenAsync(world, account.Id, cancel);
             return Results.NoContent();
         }, cancel);
 
-    private static async Task<IResult> OfAccountAsync(Guid orderId, OrderDesk desk, Func<HostAccount, Task<IResult>> ask, CancellationToken cancel)
+    private static async Task<IResult> OfAccountAsync(Guid orderId, OrderDesk desk, Func<World, HostAccount, Task<IResult>> ask, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row || Documents.Read<Order>(row.Document) is not { State: OrderState.Completed, Account: { } account })
         {
@@ -189,7 +197,7 @@ internal static class OrdersEndpoints
 
         try
         {
-            return await ask(account);
+            return await ask(new World(row.WorldId), account);
         }
         catch (NoAnswerException)
         {

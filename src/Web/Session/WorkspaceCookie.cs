@@ -1,56 +1,45 @@
-using System.Security.Cryptography;
 using HomeStart.Data;
-using HomeStart.Web.Hosting;
-using Microsoft.AspNetCore.DataProtection;
+using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Session;
 
 /// <summary>
-/// Binds a visitor to their workspace by a signed cookie, which every visit renews. Nothing is stored for it. Browsers share cookies among the ports of a name: each data folder
-/// has a cookie of its own, and one that cannot be read is kept aside, not lost.
+/// Binds a visitor to their workspace by a signed cookie, which every visit renews. One that cannot be read is kept aside, not lost. The workspace of an account is open only
+/// to a session of it that was not ended.
 /// </summary>
-internal sealed class WorkspaceCookie(RequestDelegate next, IDataProtectionProvider protection, InstanceName instance)
+internal sealed class WorkspaceCookie(RequestDelegate next, VisitorCookie cookie)
 {
     /// <summary>What the first release called it, in every data folder alike.</summary>
     private const string FormerName = "home-start";
 
-    private static readonly TimeSpan Kept = TimeSpan.FromDays(400);
-
-    private readonly IDataProtector _protector = protection.CreateProtector("workspace");
-
-    public Task InvokeAsync(HttpContext http, WorkspaceScope scope)
+    public async Task InvokeAsync(HttpContext http, WorkspaceScope scope, HomeStartDb db)
     {
-        var name = instance.CookieName("workspace", http.Request.IsHttps);
+        var name = cookie.Name(http);
         var given = http.Request.Cookies[name];
         var aside = name + "-unreadable";
-        var known = Read(given) ?? Read(http.Request.Cookies[FormerName]) ?? Read(http.Request.Cookies[aside]);
-        (scope.Id, scope.IsKnown, scope.IsLost) = (known ?? Guid.NewGuid(), known is not null, given is not null && known is null);
-        if (scope.IsLost && !http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
+        var isApi = http.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal);
+        var read = cookie.Read(given) ?? cookie.Read(http.Request.Cookies[FormerName]) ?? cookie.Read(http.Request.Cookies[aside]);
+        var known = read is { } visitor && (!isApi || await IsOpenToAsync(visitor, db, http.RequestAborted)) ? read : null;
+        (scope.Id, scope.Session, scope.IsKnown, scope.IsLost) = (known?.Workspace ?? Guid.NewGuid(), known?.Session, known is not null, given is not null && read is null);
+        if (scope.IsLost && !isApi)
         {
-            return next(http); // The page itself changes nothing: it asks for the session, which says what happened.
+            await next(http); // The page itself changes nothing: it asks for the session, which says what happened.
+            return;
         }
 
         if (scope.IsLost)
         {
-            Keep(http, aside, given!);
+            VisitorCookie.Keep(http, aside, given!);
         }
 
-        Keep(http, name, _protector.Protect(scope.Id.ToString("N")));
-        return next(http);
+        cookie.Write(http, new VisitorId(scope.Id, scope.Session));
+        await next(http);
     }
 
-    private static void Keep(HttpContext http, string name, string value) =>
-        http.Response.Cookies.Append(name, value, new CookieOptions { HttpOnly = true, SameSite = SameSiteMode.Lax, Secure = http.Request.IsHttps, MaxAge = Kept, Path = "/", IsEssential = true });
-
-    private Guid? Read(string? cookie)
+    private static async Task<bool> IsOpenToAsync(VisitorId visitor, HomeStartDb db, CancellationToken cancel)
     {
-        try
-        {
-            return cookie is not null && Guid.TryParse(_protector.Unprotect(cookie), out var id) ? id : null;
-        }
-        catch (CryptographicException)
-        {
-            return null; // Signed with keys that are gone, or by another Home Start.
-        }
+        var account = await db.Workspaces.IgnoreQueryFilters().Where(row => row.Id == visitor.Workspace).Select(row => row.AccountId).SingleOrDefaultAsync(cancel);
+        return account is null ? visitor.Session is null
+            : visitor.Session is { } session && await db.Sessions.AnyAsync(row => row.Id == session && row.AccountId == account && row.EndedAt == null, cancel);
     }
 }

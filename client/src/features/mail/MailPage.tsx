@@ -114,10 +114,10 @@ function ReadLetter({ letter }: { letter: Letter }) {
       </p>
       <p className="border-rule mt-3 border-y py-4 leading-relaxed break-words whitespace-pre-wrap">
         {letter.parts.map((part, at) =>
-          part.path === null ? (
+          part.path === null && part.address === null ? (
             <bdi key={at}>{part.text}</bdi>
           ) : (
-            <a key={at} href={part.path} className="ink break-all">
+            <a key={at} href={part.path ?? part.address ?? ''} className="ink break-all">
               {part.text}
             </a>
           ),

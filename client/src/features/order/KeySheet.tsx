@@ -6,6 +6,7 @@ import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ClaimDomain } from './ClaimDomain';
+import { HolderChecks } from './HolderChecks';
 import { Receipts } from './Receipts';
 
 /** What to keep after the order: where to log in, the addresses, what is paid until when. Printable; no secret stands on it. */
@@ -32,6 +33,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
           {domain} could not be had: {why} Nothing was taken for it.
         </p>
       ))}
+      <HolderChecks order={order} />
       <ClaimDomain order={order} />
       <div className="mt-4 grid items-start gap-x-14 gap-y-6 xl:grid-cols-[minmax(0,40rem)_minmax(0,1fr)]">
         <div>

@@ -1,4 +1,6 @@
-import type { Costing, Schemas } from '../../api/client';
+import { queryOptions } from '@tanstack/react-query';
+import { z } from 'zod';
+import { api, expect, type Costing, type Schemas } from '../../api/client';
 import { isZero } from '../../format/money';
 import type { Card } from './card';
 
@@ -56,6 +58,26 @@ export const empty: OrderForm = {
   card: { number: '', expires: '', code: '' },
   agreed: false,
 };
+
+/** Who ordered last, to be filled in again; null: nobody yet. */
+export const lastContactQuery = queryOptions({
+  queryKey: ['last-contact'],
+  queryFn: async () => {
+    const answer = await api.GET('/api/contacts/last');
+    return answer.response.status === 204
+      ? null
+      : Object.fromEntries(Object.entries(expect(answer)).filter(([, value]) => typeof value === 'string'));
+  },
+});
+
+const contact = z.object(Object.fromEntries(Object.keys(nobody).map((field) => [field, z.string()])));
+const draft = z.object({ contact, holder: contact, isHeldByOther: z.boolean() });
+
+/** A kept draft; null where there is none, or one of another time. */
+export function contactsOf(kept: unknown): Pick<OrderForm, 'contact' | 'holder' | 'isHeldByOther'> | null {
+  const read = draft.safeParse(kept);
+  return read.success ? (read.data as unknown as Pick<OrderForm, 'contact' | 'holder' | 'isHeldByOther'>) : null;
+}
 
 /** Whom the owner pays today: the bills of the first day that come to something, in their order. */
 export const paidToday = (costing: Costing, startDate: string) =>

@@ -7,6 +7,7 @@ import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
+import { AccountLink } from './AccountLink';
 import { CountSettings } from './CountSettings';
 import { Keys } from './Keys';
 import { LostWork } from './LostWork';
@@ -92,6 +93,7 @@ export function SiteLayout() {
           <SiteMenu />
           <div className="grow" />
           <CountSettings />
+          <AccountLink />
           <Keys />
           <ThemeSwitch />
         </div>

@@ -47,6 +47,9 @@ public static class FaultCodes
 
     /// <summary>Of orders alone: one like it was placed a short while ago.</summary>
     public const string Repeated = "repeated";
+
+    /// <summary>A mail address that nobody has confirmed yet.</summary>
+    public const string Unconfirmed = "unconfirmed";
 }
 
 /// <summary>Gathers the faults of an input, so that all of them are said at once: the first <see cref="MostListed"/> with their places, the others as a number.</summary>

@@ -1,0 +1,53 @@
+import { useEffect, useRef, useState } from 'react';
+import { Button } from './Button';
+import { TextField } from './Field';
+
+/** Typing in the code that was mailed; another one can be asked for. */
+export function ConfirmMail({
+  mail,
+  code: first = '',
+  fault,
+  isBusy,
+  confirm,
+  sendAgain,
+}: {
+  mail: string;
+  /** What a link in the mail filled in. */
+  code?: string;
+  fault?: string;
+  isBusy: boolean;
+  confirm: (code: string) => void;
+  sendAgain: () => void;
+}) {
+  const [code, setCode] = useState(first);
+  const field = useRef<HTMLDivElement>(null);
+  useEffect(() => field.current?.querySelector('input')?.focus(), []);
+  return (
+    <div ref={field} className="mt-3 flex max-w-md flex-col gap-2">
+      <TextField
+        label={`The six digits that were mailed to ${mail}`}
+        inputMode="numeric"
+        autoComplete="one-time-code"
+        value={code}
+        onChange={(event) => setCode(event.target.value)}
+        onKeyDown={(event) => {
+          // It stands inside a larger form at times, which is not to be sent by this.
+          if (event.key === 'Enter') {
+            event.preventDefault();
+            confirm(code);
+          }
+        }}
+        fault={fault}
+        hint="They count once, for 15 minutes. Everything here is simulated: look at Mail, in this browser or the one that confirmed the address first."
+      />
+      <div className="flex flex-wrap items-center gap-4">
+        <Button look="main" disabled={isBusy} onClick={() => confirm(code)}>
+          Confirm
+        </Button>
+        <Button look="text" disabled={isBusy} onClick={sendAgain}>
+          Mail another code
+        </Button>
+      </div>
+    </div>
+  );
+}

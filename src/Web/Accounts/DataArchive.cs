@@ -1,0 +1,76 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.Json;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Session;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Accounts;
+
+/// <summary>All that a visitor has here, as one ZIP of open formats. Nothing secret is in it, as nothing secret is kept.</summary>
+public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteDesk sites, IMailbox mailbox)
+{
+    private static readonly JsonSerializerOptions Json = Options();
+
+    public async Task<byte[]> WriteAsync(DateOnly today, CancellationToken cancel)
+    {
+        using var bytes = new MemoryStream();
+        await using (var zip = new ZipArchive(bytes, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            foreach (var (site, index) in (await sites.AllAsync(cancel)).Select((site, index) => (site, index)))
+            {
+                await AddAsync(zip, $"sites/{index + 1}.json", Encoding.UTF8.GetBytes(Documents.Write(site)), cancel);
+            }
+
+            foreach (var row in await db.Orders.AsNoTracking().ToListAsync(cancel))
+            {
+                await AddOrderAsync(zip, Documents.Read<Order>(row.Document), today, cancel);
+            }
+
+            foreach (var own in await db.OwnBooks.AsNoTracking().ToListAsync(cancel))
+            {
+                await AddAsync(zip, $"price-lists/{own.BookId}-{own.Version}.json", (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content, cancel);
+            }
+
+            foreach (var letter in await mailbox.ListAsync(workspace.World, cancel) ?? [])
+            {
+                if (await mailbox.ReadAsync(workspace.World, letter.Id, cancel) is { } raw)
+                {
+                    await AddAsync(zip, $"mail/{letter.ArrivedAt:yyyyMMdd-HHmmss}-{letter.Id[..8]}.eml", raw, cancel);
+                }
+            }
+        }
+
+        return bytes.ToArray();
+    }
+
+    private static async Task AddOrderAsync(ZipArchive zip, Order order, DateOnly today, CancellationToken cancel)
+    {
+        await AddAsync(zip, $"orders/{order.Reference}.json", JsonSerializer.SerializeToUtf8Bytes(OrderWire.Of(order), Json), cancel);
+        await AddAsync(zip, $"orders/{order.Reference}-contact.vcf", Encoding.UTF8.GetBytes(VCard.Write(order.Contact)), cancel);
+        if (order.State == OrderState.Completed)
+        {
+            await AddAsync(zip, $"orders/{order.Reference}-key-sheet.pdf", PdfReport.Write(OrderReports.KeySheet(order), today), cancel);
+        }
+
+        foreach (var receipt in order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>())
+        {
+            await AddAsync(zip, $"orders/{receipt.Number}.pdf", PdfReport.Write(OrderReports.Of(receipt), today), cancel);
+            await AddAsync(zip, $"orders/{receipt.Number}.xml", Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), cancel);
+        }
+    }
+
+    private static async Task AddAsync(ZipArchive zip, string name, byte[] content, CancellationToken cancel)
+    {
+        await using var entry = await zip.CreateEntry(name).OpenAsync(cancel);
+        await entry.WriteAsync(content, cancel);
+    }
+
+    private static JsonSerializerOptions Options()
+    {
+        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web) { WriteIndented = true };
+        WireJson.Configure(options);
+        return options;
+    }
+}
