@@ -204,7 +204,7 @@ public sealed class AccountsTests : IAsyncLifetime
         await using var zip = new ZipArchive(bytes);
         var names = zip.Entries.Select(entry => entry.FullName).ToList();
         new[] { "sites/1.json", $"orders/{reference}.json", $"orders/{reference}-contact.vcf", $"orders/{reference}-key-sheet.pdf", $"orders/{reference}-1.pdf", $"orders/{reference}-1.xml" }.ShouldBeSubsetOf(names);
-        names.Count(name => name.EndsWith(".eml", StringComparison.Ordinal)).ShouldBe(3);
+        names.Count(name => name.EndsWith(".eml", StringComparison.Ordinal)).ShouldBe(4); // The code, two about the order, one from the registrar.
         (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(HttpStatusCode.NoContent);
         (await _host.InDatabaseAsync(async db => await db.Users.CountAsync() + await db.Sessions.CountAsync() + await db.Workspaces.IgnoreQueryFilters().CountAsync() + await db.Orders.IgnoreQueryFilters().CountAsync())).ShouldBe(0);
         (await _visitor.OpenAsync()).GetProperty("name").GetString().ShouldNotBe("Hexworth clocks");

@@ -237,6 +237,41 @@ public class OrdersTests
         (await host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(1);
     }
 
+    [Theory]
+    [InlineData(OrderMoment.Recorded)]
+    [InlineData(OrderMoment.Answered)]
+    public async Task An_invoice_asked_for_when_the_server_stopped_is_there_once(OrderMoment moment)
+    {
+        var stopped = new StopAt(StepKind.Hold, moment);
+        await using var host = await TestHost.StartAsync(stopped);
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var (_, order) = await visitor.TryOrderAsync(more: new { card = (object?)null, payments = new[] { new { book = "tidemarsh", way = "invoice" } } });
+        var id = order.GetProperty("id").GetGuid();
+        await stopped.Reached;
+        await host.StartAgainAsync();
+        visitor = host.Visit(visitor);
+        await visitor.OpenAsync();
+        await visitor.AnswerAsync(await visitor.UntilAsync(id, "needs-transfer"), "amount", "65.15");
+        await visitor.PostAsync($"/api/orders/{id}/look", null);
+        await visitor.UntilAsync(id, "completed");
+        (await WorldAsync(host, visitor)).ShouldBe(new World(0, 1, 1, 1));
+        (await host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task What_was_read_before_midnight_is_read_again_before_it_is_ordered()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.ConfirmAsync();
+        var terms = (await visitor.SiteAsync("A")).GetProperty("worksheet").GetProperty("terms").GetProperty("stamp").GetString();
+        await host.MoveOnAsync(visitor, 1);
+        Where((await visitor.TryOrderAsync(terms: terms)).Body).ShouldBe(["terms"]);
+        (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
+    }
+
     [Fact]
     public async Task Pressing_twice_orders_once()
     {

@@ -8,6 +8,7 @@ export function ConfirmMail({
   code: first = '',
   fault,
   isBusy,
+  mailbox,
   confirm,
   sendAgain,
 }: {
@@ -16,6 +17,8 @@ export function ConfirmMail({
   code?: string;
   fault?: string;
   isBusy: boolean;
+  /** Where the mail is read, in this simulated world. */
+  mailbox?: string;
   confirm: (code: string) => void;
   sendAgain: () => void;
 }) {
@@ -38,7 +41,19 @@ export function ConfirmMail({
           }
         }}
         fault={fault}
-        hint="They count once, for 15 minutes. Everything here is simulated: look at Mail, in this browser or the one that confirmed the address first."
+        hint={
+          <>
+            They count once, for 15 minutes. Everything here is simulated: the mail is on{' '}
+            {mailbox ? (
+              <a className="ink" href={mailbox} target="_blank" rel="noreferrer">
+                the Mail page<span className="sr-only"> (in a new tab)</span>
+              </a>
+            ) : (
+              'the Mail page'
+            )}
+            , here or in the browser that confirmed the address first.
+          </>
+        }
       />
       <div className="flex flex-wrap items-center gap-4">
         <Button look="main" disabled={isBusy} onClick={() => confirm(code)}>

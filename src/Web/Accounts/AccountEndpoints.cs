@@ -96,10 +96,14 @@ internal static class AccountEndpoints
     private static async Task<IResult> EndAsync(Guid? session, HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel)
     {
         var own = http.RequestServices.GetRequiredService<WorkspaceScope>().Session;
-        var ended = await desk.PresentAsync(cancel) is { } account ? await desk.EndAsync(account.Id, session, cancel) : 0;
-        if (ended == 0 && session is not null)
+        if (await desk.PresentAsync(cancel) is not { } account)
         {
-            return Results.Problem("There is no such session here.", statusCode: StatusCodes.Status404NotFound);
+            return session is null ? Results.NoContent() : Missing();
+        }
+
+        if (await desk.EndAsync(account.Id, session, cancel) == 0)
+        {
+            return Missing();
         }
 
         if (session is null || session == own)
@@ -109,6 +113,8 @@ internal static class AccountEndpoints
 
         return Results.NoContent();
     }
+
+    private static IResult Missing() => Results.Problem("There is no such session here.", statusCode: StatusCodes.Status404NotFound);
 
     private static async Task<IResult> DeleteAsync(JsonBody<DeleteAccountBody> body, HttpContext http, HomeStartDb db, Workspace workspace, Housekeeping housekeeping, VisitorCookie cookie, CancellationToken cancel)
     {

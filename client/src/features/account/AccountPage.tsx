@@ -3,6 +3,7 @@ import { Link, useNavigate } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
 import { accountQuery, drafts, useConfirming } from '../../api/account';
 import { api, expect, type Schemas } from '../../api/client';
+import { sessionQuery } from '../../api/queries';
 import { moment } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { ConfirmMail } from '../../ui/ConfirmMail';
@@ -50,6 +51,7 @@ function SignIn() {
   const [link] = useState(fromLink);
   const [mail, setMail] = useState(link.mail);
   const [isAsked, setAsked] = useState(link.code !== '');
+  const site = useQuery(sessionQuery).data?.sites[0]?.id;
   const ask = () => send.mutate(mail, { onSuccess: () => setAsked(true) });
   return (
     <>
@@ -61,6 +63,7 @@ function SignIn() {
       {isAsked ? (
         <ConfirmMail
           mail={mail}
+          mailbox={site && `/sites/${site}/mail`}
           code={link.code}
           fault={confirm.error?.message}
           isBusy={confirm.isPending || send.isPending}

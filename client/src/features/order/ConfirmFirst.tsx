@@ -34,6 +34,7 @@ export function ConfirmFirst({ mail, goOn }: { mail: string; goOn: () => void })
       </p>
       <ConfirmMail
         mail={mail}
+        mailbox={`/sites/${page.id}/mail`}
         fault={confirm.error?.message ?? send.error?.message}
         isBusy={confirm.isPending || send.isPending}
         confirm={(code) => confirm.mutate({ mail, code }, { onSuccess: isHere })}

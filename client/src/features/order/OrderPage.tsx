@@ -96,7 +96,7 @@ export function OrderPage() {
           <InTheWay hindrance={hindrance} orderAgain={() => void place(true)()} askAgain={() => void askAgain()} />
         )}
         <div className="mt-5 flex flex-wrap items-center gap-4">
-          <Button type="submit" look="main" disabled={isSubmitting}>
+          <Button type="submit" look={hindrance?.kind === 'unconfirmed' ? 'plain' : 'main'} disabled={isSubmitting}>
             {isSubmitting ? 'Placing the order …' : `Order ${letter} and pay ${sum}`}
           </Button>
           <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">

@@ -112,7 +112,10 @@ function Waits({ order }: { order: Order }) {
             </p>
           )}
           {step.page && (
-            <a className="ink" href={processor + step.page}>
+            <a
+              className="bg-blue text-on-blue border-blue mt-2 inline-block rounded border px-4 py-2 font-semibold hover:opacity-90"
+              href={processor + step.page}
+            >
               {step.way === 'invoice'
                 ? 'Pay it at the simulated bank'
                 : step.way === 'wallet'

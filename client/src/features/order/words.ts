@@ -38,7 +38,7 @@ export function stepWords(step: Schemas['OrderStepWire']): string {
   switch (step.kind) {
     case 'hold':
       return step.way === 'invoice'
-        ? `Get your transfer of ${sum} for ${step.seller}`
+        ? `Wait for your transfer of ${sum} to ${step.seller}`
         : `Hold ${sum} ${on[step.way]} for ${step.seller}`;
     case 'prepare':
       return `Prepare the hosting at ${step.seller}`;

@@ -6,7 +6,7 @@ import { accountQuery } from '../../api/account';
 export function AccountLink() {
   const account = useQuery(accountQuery).data;
   return (
-    <Link to="/account" className="ink text-[15px]">
+    <Link to="/account" className="ink text-sm">
       {account?.mail ? 'Account' : 'Sign in'}
     </Link>
   );
