@@ -45,6 +45,15 @@ public sealed class Housekeeping(HomeStartDb db)
             await ForgetAsync(id, cancel);
         }
 
+        // Whoever only asked for a code has no site that tells how long they were away.
+        var bare = await db.Workspaces.IgnoreQueryFilters()
+            .Where(workspace => workspace.AccountId == null && !db.Sites.IgnoreQueryFilters().Any(site => site.WorkspaceId == workspace.Id) && !db.Orders.IgnoreQueryFilters().Any(order => order.WorkspaceId == workspace.Id))
+            .Select(workspace => new { workspace.Id, workspace.CreatedAt }).ToListAsync(cancel);
+        foreach (var workspace in bare.Where(workspace => DateOnly.FromDateTime(workspace.CreatedAt.UtcDateTime) < unreachable))
+        {
+            await ForgetAsync(workspace.Id, cancel);
+        }
+
         var unconfirmed = today.AddDays(-UnconfirmedDays);
         foreach (var account in (await db.Users.Where(account => account.WorkspaceId == null).ToListAsync(cancel)).Where(account => DateOnly.FromDateTime(account.CreatedAt.UtcDateTime) < unconfirmed))
         {

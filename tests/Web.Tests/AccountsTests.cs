@@ -102,6 +102,26 @@ public sealed class AccountsTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task Many_wrong_codes_at_once_count_as_many_and_many_first_requests_make_one_account()
+    {
+        await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => AskAsync(_visitor, "tom@example.com")));
+        (await _host.InDatabaseAsync(db => db.Users.CountAsync())).ShouldBe(1);
+        var code = await _visitor.CodeAsync();
+        var answers = await Task.WhenAll(Enumerable.Range(0, 20).Select(_ => EnterAsync(_visitor, "wrong!", "tom@example.com")));
+        answers.ShouldAllBe(status => status == HttpStatusCode.UnprocessableEntity);
+        (await EnterAsync(_visitor, code, "tom@example.com")).ShouldBe(HttpStatusCode.UnprocessableEntity); // Now there is a pause.
+    }
+
+    [Fact]
+    public async Task A_code_used_in_two_windows_at_once_signs_one_of_them_in()
+    {
+        await AskAsync(_visitor);
+        var code = await _visitor.CodeAsync();
+        var both = await Task.WhenAll(EnterAsync(_visitor, code), EnterAsync(_visitor, code));
+        both.Order().ShouldBe([HttpStatusCode.OK, HttpStatusCode.UnprocessableEntity]);
+    }
+
+    [Fact]
     public async Task On_another_device_the_same_code_opens_it_and_joins_both_sides()
     {
         await _visitor.DoAsync(new { kind = "rename-site", name = "From the shop" });

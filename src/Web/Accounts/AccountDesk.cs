@@ -16,12 +16,40 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
 {
     private static readonly TimeSpan BetweenCodes = TimeSpan.FromSeconds(20);
 
+    // Codes for one address are tried one after another, so that many at once are counted as many.
+    private static readonly SemaphoreSlim[] Turns = [.. Enumerable.Range(0, 64).Select(_ => new SemaphoreSlim(1))];
+
     /// <summary>The account of this visitor; null: they are not signed in.</summary>
     public async Task<Account?> PresentAsync(CancellationToken cancel) =>
         scope.Session is { } session && await db.Sessions.Where(row => row.Id == session).Select(row => (Guid?)row.AccountId).SingleOrDefaultAsync(cancel) is { } id ? await db.Users.SingleAsync(account => account.Id == id, cancel) : null;
 
     /// <summary>Mails a code, unless one was mailed a moment ago.</summary>
-    public async Task SendCodeAsync(string mail, CancellationToken cancel)
+    public Task SendCodeAsync(string mail, CancellationToken cancel) =>
+        InTurnAsync(mail, async () =>
+        {
+            await SendAsync(mail, cancel);
+            return true;
+        }, cancel);
+
+    /// <summary>Signs in by a code; null, with the reason, where it does not count.</summary>
+    public Task<VisitorId?> ConfirmAsync(string mail, string code, string device, FaultList faults, CancellationToken cancel) =>
+        InTurnAsync(mail, () => TryAsync(mail, code, device, faults, cancel), cancel);
+
+    private static async Task<T> InTurnAsync<T>(string mail, Func<Task<T>> act, CancellationToken cancel)
+    {
+        var turn = Turns[(uint)string.GetHashCode(mail, StringComparison.OrdinalIgnoreCase) % Turns.Length];
+        await turn.WaitAsync(cancel);
+        try
+        {
+            return await act();
+        }
+        finally
+        {
+            turn.Release();
+        }
+    }
+
+    private async Task SendAsync(string mail, CancellationToken cancel)
     {
         var account = await FindAsync(mail);
         if (account.CodeSentAt > time.GetUtcNow() - BetweenCodes && await users.GetAuthenticationTokenAsync(account, MailCodes.Provider, MailCodes.SignIn) is not null)
@@ -39,8 +67,7 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
         bell.Ring();
     }
 
-    /// <summary>Signs in by a code; null, with the reason, where it does not count.</summary>
-    public async Task<VisitorId?> ConfirmAsync(string mail, string code, string device, FaultList faults, CancellationToken cancel)
+    private async Task<VisitorId?> TryAsync(string mail, string code, string device, FaultList faults, CancellationToken cancel)
     {
         var account = await FindAsync(mail);
         if (await users.IsLockedOutAsync(account))

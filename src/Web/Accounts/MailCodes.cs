@@ -27,7 +27,7 @@ public sealed class MailCodes(IDataProtectionProvider protection, TimeProvider t
 
     public async Task<bool> ValidateAsync(string purpose, string token, UserManager<Account> manager, Account user)
     {
-        if (await manager.GetAuthenticationTokenAsync(user, Provider, purpose) is not { } kept || _protector.Unprotect(kept).Split(' ') is not [var until, var code]
+        if (await manager.GetAuthenticationTokenAsync(user, Provider, purpose) is not { } kept || Opened(kept)?.Split(' ') is not [var until, var code]
             || long.Parse(until, CultureInfo.InvariantCulture) <= time.GetUtcNow().ToUnixTimeSeconds() || !CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(code), Encoding.UTF8.GetBytes(token)))
         {
             return false;
@@ -35,6 +35,18 @@ public sealed class MailCodes(IDataProtectionProvider protection, TimeProvider t
 
         // Two windows at once: the store lets one of them take it away.
         return (await manager.RemoveAuthenticationTokenAsync(user, Provider, purpose)).Succeeded;
+    }
+
+    private string? Opened(string kept)
+    {
+        try
+        {
+            return _protector.Unprotect(kept);
+        }
+        catch (CryptographicException)
+        {
+            return null; // Protected with keys that are gone: a new code is asked for.
+        }
     }
 
     public Task<bool> CanGenerateTwoFactorTokenAsync(UserManager<Account> manager, Account user) => Task.FromResult(true);

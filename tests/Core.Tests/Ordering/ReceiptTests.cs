@@ -103,6 +103,48 @@ public class ReceiptTests
         }
     }
 
+    [Fact]
+    public void An_open_invoice_says_what_is_to_pay_and_until_when_and_a_paid_one_does_not()
+    {
+        var order = OrderFlow.Planned(ByInvoice(Ordered(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name("nameyarrow")))), "tidemarsh"));
+        var waiting = order with
+        {
+            State = OrderState.NeedsTransfer,
+            Steps = [.. order.Steps.Select(step => step is { Kind: StepKind.Hold, Way: PayWay.Invoice } ? step with { Status = StepStatus.Pending, Pending = new Pending(Until: Today.AddDays(14)) } : step)],
+        };
+        var invoice = Receipt.Of(waiting, "tidemarsh").ShouldNotBeNull();
+        (invoice.DueOn, invoice.Number).ShouldBe((Today.AddDays(14), Receipt.NumberOf(order, "tidemarsh")));
+        Receipt.Of(waiting, "nameyarrow").ShouldBeNull(); // It is held on a card, and not taken yet.
+        Of(invoice, "DueDate").ShouldBe(["2026-12-15"]);
+        Of(invoice, "PayableAmount").ShouldBe([invoice.Payment.Amount.ToAmount()]);
+        Of(invoice, "PrepaidAmount").ShouldBe(["0.00"]);
+        OrderReports.Of(invoice).Title.ShouldStartWith("Invoice ");
+        OrderReports.Of(invoice).Rows[^1].Label.ShouldBe("To pay");
+        var paid = Receipt.Of(order with { State = OrderState.Completed }, "tidemarsh")!;
+        paid.DueOn.ShouldBeNull();
+        Of(paid, "DueDate").ShouldBeEmpty();
+        Of(paid, "PayableAmount").ShouldBe(["0.00"]);
+        OrderReports.Of(paid).Title.ShouldStartWith("Receipt ");
+
+        static List<string> Of(Receipt receipt, string element) => [.. UblInvoice.Write(receipt).Descendants(Basic + element).Select(found => found.Value)];
+    }
+
+    [Fact]
+    public void How_it_was_paid_is_said_of_all_ways()
+    {
+        var order = Ordered(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name("nameyarrow"))));
+        PayWords.Of(order).ShouldBe("by the card that ends in 0004");
+        PayWords.Of(ByInvoice(order, "tidemarsh")).ShouldBe("by the card that ends in 0004 and by bank transfer");
+        var some = order.Things.Payments[0] with { FromBalance = new Money(100, order.Things.Payments[0].Amount.Currency), Way = PayWay.Wallet };
+        PayWords.Of(order with { Things = order.Things with { Payments = [some] } }).ShouldBe("from your balance and by your wallet");
+        PayWords.Of(order with { Things = order.Things with { Payments = [some with { FromBalance = some.Amount }] } }).ShouldBe("from your balance");
+        PayWords.Of(order with { Things = order.Things with { Payments = [] } }).ShouldBe("with nothing due");
+        (some.By(PayWay.Balance).Units, some.By(PayWay.Wallet)).ShouldBe(((Minor)100, some.Amount - some.FromBalance!.Value));
+    }
+
+    private static Order ByInvoice(Order order, string book) =>
+        order with { Things = order.Things with { Payments = [.. order.Things.Payments.Select(payment => payment.Book == book ? payment with { Way = PayWay.Invoice } : payment)] } };
+
     private static Order Ordered(Site site)
     {
         var things = Placing.Of(Costed(site)).Value.ShouldNotBeNull();

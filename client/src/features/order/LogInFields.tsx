@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { api, expect } from '../../api/client';
 import { useSite } from '../../api/site';
+import { cx } from '../../ui/cx';
 import { TextField } from '../../ui/Field';
 import { useSettled } from '../../ui/useSettled';
 import type { OrderForm } from './form';
@@ -51,12 +52,17 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
       {check.error && <p className="text-soft mt-2 text-sm">{check.error.message}</p>}
       <ul className="mt-2 text-sm" aria-label="What the host asks of it">
         {rules.map((rule) => (
-          <li key={rule.rule} className={rule.isMet === null ? 'text-soft' : rule.isMet ? 'text-green' : 'text-red'}>
-            <span aria-hidden="true" className="inline-block w-5">
+          <li
+            key={rule.rule}
+            className={cx('flex', rule.isMet === null ? 'text-soft' : rule.isMet ? 'text-green' : 'text-red')}
+          >
+            <span aria-hidden="true" className="w-5 shrink-0">
               {rule.isMet === null ? '·' : rule.isMet ? '✓' : '✗'}
             </span>
-            {rule.words}
-            {rule.isMet !== null && <span className="sr-only">{rule.isMet ? ' (so it is)' : ' (not yet)'}</span>}
+            <span>
+              {rule.words}
+              {rule.isMet !== null && <span className="sr-only">{rule.isMet ? ' (so it is)' : ' (not yet)'}</span>}
+            </span>
           </li>
         ))}
       </ul>

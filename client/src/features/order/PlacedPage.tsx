@@ -81,7 +81,7 @@ function Steps({ order }: { order: Order }) {
             </span>
             <span
               className={cx(
-                'font-semibold',
+                'font-semibold whitespace-nowrap',
                 step.status === 'done'
                   ? 'text-green'
                   : step.status === 'refused' || step.status === 'no-answer'
