@@ -13,9 +13,17 @@ public sealed class LookUps(HttpClient http)
     /// <summary>Asks with what must not stand in an address.</summary>
     internal Task<HttpResponseMessage> PostAsync(World world, FormattableString path, object question, CancellationToken cancel) => SendAsync(world, HttpMethod.Post, path, question, cancel);
 
+    /// <summary>Asks with bytes of a media type.</summary>
+    internal async Task<HttpResponseMessage> PostBytesAsync(World world, FormattableString path, byte[] question, string type, CancellationToken cancel)
+    {
+        using var content = new ByteArrayContent(question);
+        content.Headers.ContentType = new(type);
+        return await SendAsync(world, HttpMethod.Post, path, content, cancel);
+    }
+
     private async Task<HttpResponseMessage> SendAsync(World world, HttpMethod method, FormattableString path, object? question, CancellationToken cancel)
     {
-        using var request = new HttpRequestMessage(method, CounterpartPath.Of(path)) { Content = question is null ? null : JsonContent.Create(question) };
+        using var request = new HttpRequestMessage(method, CounterpartPath.Of(path)) { Content = question is null ? null : question as HttpContent ?? JsonContent.Create(question) };
         request.Headers.Add(Counterpart.WorldHeader, world.ToString());
         return await http.SendAsync(request, cancel);
     }

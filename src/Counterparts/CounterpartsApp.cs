@@ -25,6 +25,7 @@ public static class CounterpartsApp
         builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = 10 }.ToString()));
         builder.Services.AddSingleton(new PriceLists(books));
         builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddScoped<Zones>().AddScoped<Resolvers>();
         builder.Services.AddSingleton(new Notices(notices, secret));
         builder.Services.AddHostedService(services => new MailServer(services.GetRequiredService<IServiceScopeFactory>(), mailPort, secret, services.GetRequiredService<TimeProvider>()));
         builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));
@@ -56,4 +57,7 @@ public static class CounterpartsApp
 internal sealed class PriceLists(IReadOnlyList<OfferBook> books)
 {
     public OfferBook? Find(string book) => books.FirstOrDefault(known => known.Id == book);
+
+    /// <summary>Whether anybody here sells an ending: then names under it are registered.</summary>
+    public bool SellsEnding(string ending) => books.Any(book => book.Domain(ending) is not null);
 }

@@ -21,6 +21,8 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
 
     public DbSet<LogInRow> LogIns => Set<LogInRow>();
 
+    public DbSet<HeardRow> Heard => Set<HeardRow>();
+
     public DbSet<MailRow> Mail => Set<MailRow>();
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
@@ -40,6 +42,7 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
         });
         modelBuilder.Entity<CustomerRow>().HasKey(row => new { row.World, row.Book });
         modelBuilder.Entity<LogInRow>().HasKey(row => row.Token);
+        modelBuilder.Entity<HeardRow>().HasKey(row => new { row.World, row.Place, row.Name, row.Type });
         modelBuilder.Entity<MailRow>().HasKey(row => new { row.World, row.Id });
         modelBuilder.Entity<AccountRow>().HasKey(row => new { row.World, row.Id });
     }
@@ -221,6 +224,23 @@ internal sealed class AccountRow
     public string? PasswordHash { get; set; }
 
     public bool PasswordSeen { get; set; }
+}
+
+/// <summary>What a resolver heard, and until when it believes that.</summary>
+internal sealed class HeardRow
+{
+    public required string World { get; set; }
+
+    public required string Place { get; set; }
+
+    public required string Name { get; set; }
+
+    public int Type { get; set; }
+
+    public required byte[] Message { get; set; }
+
+    /// <summary>In seconds since 1970.</summary>
+    public long Until { get; set; }
 }
 
 /// <summary>A mail that arrived, as it was sent.</summary>

@@ -70,12 +70,12 @@ internal static class Hosts
             return Results.NotFound();
         }
 
-        var number = SHA256.HashData(Encoding.UTF8.GetBytes(book));
+        var (v4, v6) = Addresses(book);
         return Results.Ok(new
         {
-            nameServers = NameServers(book),
-            iPv4 = $"198.51.100.{1 + (number[0] % 254)}",
-            iPv6 = $"2001:db8:{number[1]:x}::{1 + number[2]:x}",
+            nameServers = ServersOf(book),
+            iPv4 = v4,
+            iPv6 = v6,
             mailServer = $"mail.{book}.example.net",
             lentUnder = $"{book}.example.net",
             lentRules = new[]
@@ -87,7 +87,17 @@ internal static class Hosts
         });
     }
 
-    private static string[] NameServers(string book) => [$"ns1.{book}.example.net", $"ns2.{book}.example.net"];
+    /// <summary>Where names that are pointed at a host come in.</summary>
+    public static (string V4, string V6) Addresses(string book)
+    {
+        var number = SHA256.HashData(Encoding.UTF8.GetBytes(book));
+        return ($"198.51.100.{1 + (number[0] % 254)}", $"2001:db8:{number[1]:x}::{1 + number[2]:x}");
+    }
+
+    /// <summary>The book of the host that a name server belongs to; null: it is no host's.</summary>
+    public static string? BookOf(string nameServer) => nameServer.Split('.') is ["ns1" or "ns2", var book, "example", "net"] ? book : null;
+
+    private static string[] ServersOf(string book) => [$"ns1.{book}.example.net", $"ns2.{book}.example.net"];
 
     private static Task<IResult> PrepareAsync(string book, PrepareRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
         Operations.OnceAsync(http, db, async world =>
@@ -120,7 +130,7 @@ internal static class Hosts
             server = $"web{number[4] % 40}.{book}.example.net",
             iPv4 = $"203.0.113.{1 + (number[5] % 254)}",
             iPv6 = $"2001:db8:{number[6]:x}:{number[7]:x}::{1 + number[8]:x}",
-            nameServers = NameServers(book),
+            nameServers = ServersOf(book),
             fileServer = $"sftp.{book}.example.net",
             mailServer = $"mail.{book}.example.net",
         };

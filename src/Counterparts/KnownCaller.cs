@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Http;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>Lets in who knows the secret, and any browser that hands a card in or answers on a page of the bank.</summary>
+/// <summary>Lets in who knows the secret, and any browser that hands a card in or answers on a page of the bank, and any question to name servers.</summary>
 internal sealed class KnownCaller(RequestDelegate next, string secret)
 {
     private readonly byte[] _expected = Encoding.UTF8.GetBytes("Bearer " + secret);
@@ -12,7 +12,7 @@ internal sealed class KnownCaller(RequestDelegate next, string secret)
     public Task InvokeAsync(HttpContext http)
     {
         var given = Encoding.UTF8.GetBytes(http.Request.Headers.Authorization.ToString());
-        if (http.Request.Path == Cards.Path || Pages.IsPage(http.Request.Path) || CryptographicOperations.FixedTimeEquals(given, _expected))
+        if (http.Request.Path == Cards.Path || Pages.IsPage(http.Request.Path) || NameServers.IsQuestion(http.Request.Path) || CryptographicOperations.FixedTimeEquals(given, _expected))
         {
             return next(http);
         }

@@ -129,7 +129,7 @@ internal static class Registrars
             return Answer.Done;
         });
 
-    private static Task<IResult> PointAsync(string book, string domain, PointRequest request, HttpContext http, CounterpartsDb db) =>
+    private static Task<IResult> PointAsync(string book, string domain, PointRequest request, HttpContext http, CounterpartsDb db, Resolvers resolvers) =>
         Operations.OnceAsync(http, db, async world =>
         {
             var row = await db.Registrations.SingleOrDefaultAsync(row => row.World == world && row.Domain == domain && row.Registrar == book, http.RequestAborted);
@@ -138,6 +138,7 @@ internal static class Registrars
                 return Answer.Refuse("not-registered-here", $"{domain} is not registered with this registrar.");
             }
 
+            await resolvers.RememberAsync(world, domain, http.RequestAborted);
             row.NameServers = string.Join(' ', request.NameServers);
             return Answer.Done;
         });

@@ -149,7 +149,7 @@ public sealed class TestHost : IAsyncDisposable
     }
 
     // Mail goes through a real socket: SMTP has no handler to be handed.
-    private static int FreePort()
+    internal static int FreePort()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

@@ -60,11 +60,12 @@ public interface IHostingCompany
     Task FirstPasswordSeenAsync(World world, string account, CancellationToken cancel);
 }
 
-/// <summary>The name servers of the world, as somebody who asks for a domain sees them.</summary>
+/// <summary>The name servers of the world: they are asked, and answer, in messages as RFC 1035 has them.</summary>
 public interface INameServers
 {
-    /// <summary>The MX records of a domain, lowest preference first; none: it has none; null: nobody answered.</summary>
-    Task<IReadOnlyList<ResourceRecord>?> MailOfAsync(World world, DomainName domain, CancellationToken cancel);
+    /// <summary>What is said to a question; null: nobody answered.</summary>
+    /// <param name="place">The resolver that is asked; null: whoever is in charge of the name.</param>
+    Task<byte[]?> AskAsync(World world, string? place, byte[] question, CancellationToken cancel);
 }
 
 /// <summary>What came of handing a secret in: something that stands for it, or why it was not taken.</summary>

@@ -122,6 +122,32 @@ namespace HomeStart.Counterparts.Migrations
                     b.ToTable("Customers");
                 });
 
+            modelBuilder.Entity("HomeStart.Counterparts.HeardRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Place")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Type")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Message")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<long>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("World", "Place", "Name", "Type");
+
+                    b.ToTable("Heard");
+                });
+
             modelBuilder.Entity("HomeStart.Counterparts.HoldRow", b =>
                 {
                     b.Property<string>("World")

@@ -59,15 +59,15 @@ internal static class OwnedEndpoints
         return owned is { Staying: null, Moving: null } ? FaultResults.Unprocessable(faults) : Results.Ok(OwnedNameWire.Of(owned, settings.DisplayCurrency!));
     }
 
-    private static Task<IResult> PointingAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, INameServers nameServers, CancellationToken cancel) =>
+    private static Task<IResult> PointingAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, CancellationToken cancel) =>
         PointedAsync(siteId, view, domain, keepMail, sites, workspace, host, nameServers, (pointing, provider) => Results.Ok(PointingWire.Of(pointing, provider)), cancel);
 
-    private static Task<IResult> ZoneAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, INameServers nameServers, CancellationToken cancel) =>
+    private static Task<IResult> ZoneAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, CancellationToken cancel) =>
         PointedAsync(siteId, view, domain, keepMail, sites, workspace, host, nameServers, (pointing, _) =>
             Results.File(Encoding.ASCII.GetBytes(ZoneFile.Write(pointing.Domain, pointing.Records)), "text/dns", $"{pointing.Domain}.zone"), cancel);
 
     private static async Task<IResult> PointedAsync(
-        Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, INameServers nameServers, Func<Pointing, string, IResult> answer, CancellationToken cancel)
+        Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, Func<Pointing, string, IResult> answer, CancellationToken cancel)
     {
         if (await HostOfAsync(siteId, view, sites, workspace, cancel) is not { } book)
         {

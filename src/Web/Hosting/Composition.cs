@@ -61,6 +61,7 @@ public static class Composition
         services.AddExceptionHandler<StorageFaults>();
         services.AddLookUpLimits();
         services.AddSeeking();
+        services.AddScoped<NameServerDesk>();
         services.AddSingleton<Turns>();
         services.AddSingleton<InstanceName>();
         services.AddSingleton<VisitorCookie>();
