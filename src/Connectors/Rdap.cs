@@ -9,6 +9,9 @@ public static class Rdap
     public static RegistrationRecord? Read(JsonElement domain) =>
         domain is { ValueKind: JsonValueKind.Object } && Answers.Text(domain, "ldhName") is { } name
             ? new RegistrationRecord(name.ToLowerInvariant(), Event(domain, "registration"), Event(domain, "expiration"), Status(domain), Registrar(domain))
+            {
+                NameServers = [.. Answers.Items(domain, "nameservers").Select(server => Answers.Text(server, "ldhName")).OfType<string>().Where(Answers.IsHostName)],
+            }
             : null;
 
     private static DateOnly? Event(JsonElement domain, string action)

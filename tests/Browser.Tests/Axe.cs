@@ -63,6 +63,9 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         browser.Press("Pay with this card");
         browser.Reads("Key sheet for");
         Check("key sheet");
+        Sheet("Online");
+        browser.Reads("places around this made-up world");
+        Check("online");
         Sheet("Orders");
         browser.Reads("Orders and key sheets");
         Check("orders");

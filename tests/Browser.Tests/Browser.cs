@@ -97,7 +97,7 @@ public sealed class Browser : IDisposable
     /// <summary>Waits until the page says this somewhere.</summary>
     public void Reads(string words) => Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
 
-    public string Text => Retrying(() => _driver.FindElement(By.TagName("body")).Text) ?? "";
+    public string Text => Retrying(() => _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text) ?? ""; // Between two pages there is none.
 
     /// <summary>The cells of the ledger's row that say this.</summary>
     public IReadOnlyList<string> Row(string says) => Until(

@@ -60,6 +60,35 @@ public sealed class NameServersTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task An_order_is_followed_until_everybody_sees_it()
+    {
+        var id = (await _visitor.OrderAsync()).GetProperty("id").GetGuid();
+        await _visitor.UntilAsync(id, "completed");
+        var chain = await _visitor.GetAsync($"/api/orders/{id}/online");
+        (chain.GetProperty("domain").GetString(), chain.GetProperty("isJoined").GetBoolean(), chain.GetProperty("places").GetArrayLength()).ShouldBe(("ostlerwren.com", false, 5));
+        chain.GetProperty("links").EnumerateArray().Select(link => link.GetProperty("state").GetString()).ShouldBe(["right", "right", "right", "right", "waiting"]);
+        await _visitor.TellAsync("dns", "down");
+        var silent = await _visitor.GetAsync($"/api/orders/{id}/online");
+        silent.GetProperty("links").EnumerateArray().Select(link => link.GetProperty("state").GetString()).ShouldBe(["right", "unknown", "unknown", "unknown", "unknown"]);
+        silent.GetProperty("mailServers").ValueKind.ShouldBe(System.Text.Json.JsonValueKind.Null);
+        await _visitor.TellAsync("dns", "nonsense");
+        (await _visitor.GetAsync($"/api/orders/{id}/online")).GetProperty("seen").GetInt32().ShouldBe(0);
+        await _visitor.TellAsync("host", "down");
+        (await _visitor.RawAsync($"/api/orders/{id}/online")).StatusCode.ShouldBe(HttpStatusCode.ServiceUnavailable);
+    }
+
+    [Fact]
+    public async Task A_domain_kept_elsewhere_says_what_is_to_be_set_there()
+    {
+        await _visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "keep", name = "wren", ending = "com", expires = "2027-05-01", renewal = "14.20", currency = "GBP" } });
+        var id = (await _visitor.OrderAsync()).GetProperty("id").GetGuid();
+        await _visitor.UntilAsync(id, "completed");
+        var links = (await _visitor.GetAsync($"/api/orders/{id}/online")).GetProperty("links");
+        (links[0].GetProperty("state").GetString(), links[0].GetProperty("wanted")[0].GetString()).ShouldBe(("wrong", "ns1.tidemarsh.example.net"));
+        links[0].GetProperty("found").GetArrayLength().ShouldBe(2);
+    }
+
+    [Fact]
     public async Task A_resolver_counts_down_what_it_heard_and_is_not_in_charge()
     {
         var first = await AskAsync("wren.com", DnsType.A, "sunbay");

@@ -170,6 +170,7 @@ public class SitesTests
             (HttpMethod.Post, $"/api/orders/{order}/cancel", null),
             (HttpMethod.Post, $"/api/orders/{order}/look", null),
             (HttpMethod.Get, $"/api/orders/{order}/holders", null),
+            (HttpMethod.Get, $"/api/orders/{order}/online", null),
             (HttpMethod.Post, $"/api/account/sessions/{order}/end", null),
             (HttpMethod.Post, $"/api/orders/{order}/holders/ostlerwren.com/write", null),
             (HttpMethod.Get, $"/api/orders/{order}/claim", null),

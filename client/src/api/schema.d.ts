@@ -260,6 +260,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{orderId}/online": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getNameChain"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mail": {
         parameters: {
             query?: never;
@@ -1453,6 +1469,17 @@ export interface components {
          */
         CertificateLevel: "none" | "shared" | "own" | "wildcard";
         /**
+         * @description The links, from the registry outwards.
+         * @enum {string}
+         */
+        ChainLinkKind: "name-servers" | "zone" | "address" | "www" | "everywhere";
+        ChainLinkWire: {
+            kind: components["schemas"]["ChainLinkKind"];
+            state: components["schemas"]["LinkState"];
+            found: string[];
+            wanted: string[];
+        };
+        /**
          * @description In what way something differs.
          * @enum {string}
          */
@@ -2221,6 +2248,11 @@ export interface components {
             coversUntil: null | string;
             forDomain: null | string;
         };
+        /**
+         * @description How a link stands.
+         * @enum {string}
+         */
+        LinkState: "right" | "waiting" | "wrong" | "unknown";
         LogInBody: {
             /** @default  */
             user?: string;
@@ -2271,6 +2303,18 @@ export interface components {
             askedAt: string;
             isOld: boolean;
             premiumCost: null | components["schemas"]["NameCostWire"];
+        };
+        NameChainWire: {
+            domain: string;
+            provider: string;
+            isJoined: boolean;
+            /** Format: date-time */
+            askedAt: string;
+            links: components["schemas"]["ChainLinkWire"][];
+            places: components["schemas"]["PlaceSeenWire"][];
+            /** Format: int32 */
+            seen: number;
+            mailServers: null | string[];
         };
         NameCostWire: {
             ending: string;
@@ -2568,6 +2612,10 @@ export interface components {
             transfers?: null | components["schemas"]["TransferCodeBody"][];
             logIn?: null | components["schemas"]["LogInBody"];
             holder?: null | components["schemas"]["ContactBody"];
+        };
+        PlaceSeenWire: {
+            place: string;
+            isSeen: null | boolean;
         };
         PlanOptionWire: {
             book: string;
@@ -3649,6 +3697,53 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    getNameChain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameChainWire"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
             };
         };
     };

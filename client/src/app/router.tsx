@@ -142,6 +142,12 @@ const placed = createRoute({
   component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
 });
 
+const online = createRoute({
+  getParentRoute: () => site,
+  path: '/online',
+  component: lazyRouteComponent(() => import('../features/online/OnlinePage'), 'OnlinePage'),
+});
+
 const mail = createRoute({
   getParentRoute: () => site,
   path: '/mail',
@@ -203,6 +209,7 @@ const tree = root.addChildren([
     order,
     orders,
     placed,
+    online,
     mail,
   ]),
 ]);

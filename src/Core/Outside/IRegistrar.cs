@@ -93,7 +93,11 @@ public enum AvailabilityState
 }
 
 /// <summary>Of the public record: since when, until when, in what state.</summary>
-public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);
+public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar)
+{
+    /// <summary>Who is in charge of the name, as host names.</summary>
+    public IReadOnlyList<string> NameServers { get; init; } = [];
+}
 
 /// <param name="MostPremium">The most that may be asked for the first year of a premium name; null: it must not be one.</param>
 /// <param name="On">The business date it is registered on.</param>

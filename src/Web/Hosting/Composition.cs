@@ -10,6 +10,7 @@ using HomeStart.Web.Costings;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Exports;
 using HomeStart.Web.Mail;
+using HomeStart.Web.Online;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
@@ -103,6 +104,7 @@ public static class Composition
         own.MapOwned();
         own.MapOrders();
         own.MapHolders();
+        own.MapOnline();
         own.MapSellers();
         own.MapMail();
         own.MapAccounts();

@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import { api, expect, type Order, type Schemas } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
@@ -97,7 +98,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
               ))}
             </tbody>
           </Table>
-          <Next sheet={sheet} />
+          <Next sheet={sheet} siteId={order.siteId} />
           <Receipts order={order} />
         </section>
       </div>
@@ -106,7 +107,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
 }
 
 /** What to do now, and what only needs waiting. */
-function Next({ sheet }: { sheet: Schemas['KeySheetWire'] }) {
+function Next({ sheet, siteId }: { sheet: Schemas['KeySheetWire']; siteId: string }) {
   const elsewhere = sheet.domain && !sheet.domainSeller && sheet.nameServers.length > 0;
   return (
     <>
@@ -124,7 +125,10 @@ function Next({ sheet }: { sheet: Schemas['KeySheetWire'] }) {
         {sheet.domainSeller && sheet.server && (
           <li>
             Wait: the domain points at the host now, but it can take from some minutes to two days until everybody sees
-            it. Until then the site may seem to be missing.
+            it. Until then the site may seem to be missing.{' '}
+            <Link to="/sites/$siteId/online" params={{ siteId }} search={{}} className="ink no-print">
+              Watch it spread
+            </Link>
           </li>
         )}
       </ol>

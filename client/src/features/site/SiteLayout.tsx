@@ -27,6 +27,7 @@ const choosing = [
 
 const having = [
   ['/sites/$siteId/orders', 'Orders'],
+  ['/sites/$siteId/online', 'Online'],
   ['/sites/$siteId/mail', 'Mail'],
 ] as const;
 

@@ -1,0 +1,147 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { api, expect, type Schemas } from '../../api/client';
+import { ordersQuery } from '../../api/queries';
+import { useSite } from '../../api/site';
+import { moment } from '../../format/dates';
+import { Button } from '../../ui/Button';
+import { cx } from '../../ui/cx';
+import { Failed, Waiting } from '../../ui/Waiting';
+import { chainWords, linkWords, stateWords } from './words';
+
+/** What was ordered for this site, from ordered to seen: what is true right now, and what to do next. */
+export function OnlinePage() {
+  const { page } = useSite();
+  const orders = useQuery({ ...ordersQuery, refetchOnMount: 'always' });
+  if (orders.error) {
+    return <Failed error={orders.error} retry={() => void orders.refetch()} />;
+  }
+
+  if (!orders.data) {
+    return <Waiting for="Fetching your orders" />;
+  }
+
+  const done = orders.data.filter((order) => order.siteId === page.id && order.state === 'completed');
+  return (
+    <div className="py-5">
+      <title>{`Online · ${page.name} · Home Start`}</title>
+      <h1 className="text-2xl">Online</h1>
+      <p className="text-soft max-w-2xl">
+        Between buying and being seen, names take their time to spread. Here is how far each one has come; nothing is
+        broken while a line says that it only needs waiting.
+      </p>
+      {done.length === 0 && (
+        <p className="mt-3">
+          Nothing is ordered and delivered for this site yet.{' '}
+          <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{}} className="ink">
+            Go to the worksheet
+          </Link>
+          .
+        </p>
+      )}
+      {done.map((order) => (
+        <Chain key={order.id} orderId={order.id} reference={order.reference} />
+      ))}
+    </div>
+  );
+}
+
+function Chain({ orderId, reference }: { orderId: string; reference: string }) {
+  const chain = useQuery({
+    queryKey: ['online', orderId],
+    queryFn: async () => {
+      const answer = await api.GET('/api/orders/{orderId}/online', { params: { path: { orderId } } });
+      return answer.response.status === 204 ? null : expect(answer);
+    },
+    refetchOnMount: 'always',
+    // Spreading is watched as it happens; what has arrived is looked at now and then.
+    refetchInterval: (query) => (query.state.data?.isJoined ? 30_000 : 2_500),
+  });
+  if (chain.error) {
+    return <Failed error={chain.error} retry={() => void chain.refetch()} />;
+  }
+
+  if (chain.data === undefined) {
+    return <Waiting for="Asking the name servers" />;
+  }
+
+  return chain.data === null ? null : (
+    <section className="mt-6 max-w-4xl" aria-labelledby={`chain-${orderId}`}>
+      <div className="flex flex-wrap items-baseline gap-x-6">
+        <h2 id={`chain-${orderId}`} className="grow text-lg">
+          <bdi>{chain.data.domain}</bdi>
+        </h2>
+        <Button look="text" className="text-sm" disabled={chain.isFetching} onClick={() => void chain.refetch()}>
+          Ask again
+        </Button>
+      </div>
+      <p role="status">{chainWords(chain.data)}</p>
+      <ol className="mt-2">
+        {chain.data.links.map((link) => (
+          <LinkRow key={link.kind} link={link} provider={chain.data!.provider} />
+        ))}
+      </ol>
+      <Places chain={chain.data} />
+      <p className="text-soft mt-2 text-sm">
+        Asked at {moment(chain.data.askedAt)}, for order {reference}.{' '}
+        {chain.data.mailServers &&
+          (chain.data.mailServers.length > 0
+            ? `Mail for the domain goes to ${chain.data.mailServers.join(', ')}.`
+            : 'No mail for the domain is taken in anywhere yet.')}
+      </p>
+    </section>
+  );
+}
+
+const inks = {
+  right: 'text-green',
+  waiting: 'text-soft',
+  wrong: 'text-red',
+  unknown: 'text-soft',
+} as const;
+
+function LinkRow({ link, provider }: { link: Schemas['ChainLinkWire']; provider: string }) {
+  return (
+    <li className="odd:bg-band px-2.5 py-1.5">
+      <span className="flex gap-4">
+        <span className="grow">{linkWords[link.kind](provider)}</span>
+        <span className={cx('font-semibold whitespace-nowrap', inks[link.state])}>{stateWords[link.state]}</span>
+      </span>
+      {link.found.length > 0 && (
+        <span className="text-soft block text-sm break-words">
+          found: <bdi>{link.found.join(', ')}</bdi>
+        </span>
+      )}
+      {link.state === 'wrong' && link.wanted.length > 0 && (
+        <span className="block text-sm break-words">
+          Set it, where the domain is registered, to: <code>{link.wanted.join(', ')}</code>
+        </span>
+      )}
+    </li>
+  );
+}
+
+/** Five places around the world, each with what it sees. */
+function Places({ chain }: { chain: Schemas['NameChainWire'] }) {
+  return (
+    <>
+      <p className="mt-3">
+        <b>
+          {chain.seen} of {chain.places.length}
+        </b>{' '}
+        places around this made-up world see it.
+      </p>
+      <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
+        {chain.places.map((place) => (
+          <li key={place.place} className={place.isSeen ? 'text-green' : 'text-soft'}>
+            <span aria-hidden="true">{place.isSeen ? '●' : '○'}</span> {place.place.charAt(0).toUpperCase()}
+            {place.place.slice(1)}
+            <span className="sr-only">
+              {place.isSeen === null ? ' does not answer' : place.isSeen ? ' sees it' : ' does not see it yet'}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,20 @@
+namespace HomeStart.Formats;
+
+/// <summary>The way from a domain to its host, as it is right now.</summary>
+/// <param name="AskedAt">The real time at which everybody was asked.</param>
+/// <param name="Seen">How many of the places are led to the host.</param>
+/// <param name="MailServers">Where mail for the domain goes; null: nobody could say.</param>
+public sealed record NameChainWire(
+    string Domain, string Provider, bool IsJoined, DateTimeOffset AskedAt, IReadOnlyList<ChainLinkWire> Links, IReadOnlyList<PlaceSeenWire> Places, int Seen, IReadOnlyList<string>? MailServers)
+{
+    public static NameChainWire Of(DomainName domain, string provider, NameChain chain, NameFacts facts, DateTimeOffset askedAt) =>
+        new(
+            domain.Text, provider, chain.IsJoined, askedAt, [.. chain.Links.Select(link => new ChainLinkWire(link.Kind, link.State, link.Found, link.Wanted))],
+            [.. chain.Places.Select(place => new PlaceSeenWire(place.Place, place.IsSeen))], chain.Places.Count(place => place.IsSeen == true), facts.Zone?.MailServers);
+}
+
+/// <param name="Wanted">To be set where it is wrong.</param>
+public sealed record ChainLinkWire(ChainLinkKind Kind, LinkState State, IReadOnlyList<string> Found, IReadOnlyList<string> Wanted);
+
+/// <param name="IsSeen">Null: it did not answer.</param>
+public sealed record PlaceSeenWire(string Place, bool? IsSeen);

@@ -1,0 +1,62 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core.Tests;
+
+/// <summary>Each link says what is right, what is to be set and what only needs waiting.</summary>
+public class NameChainTests
+{
+    private static readonly HostEntry Entry = new(["ns1.host.example", "ns2.host.example"], "198.51.100.7", "2001:db8::7", "mail.host.example", null, []);
+
+    [Fact]
+    public void All_is_right_where_the_registry_points_at_the_host_and_everybody_sees_it()
+    {
+        var chain = NameChain.Of(Facts(["NS2.host.example.", "ns1.host.example"], Zone("198.51.100.7"), "198.51.100.7", "198.51.100.7"));
+        States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right]);
+        (chain.IsJoined, chain.Places.Count(place => place.IsSeen == true)).ShouldBe((true, 2));
+    }
+
+    [Fact]
+    public void While_old_answers_run_out_it_only_needs_waiting()
+    {
+        var chain = NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7"), "198.51.100.7", ""));
+        States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Waiting]);
+        chain.IsJoined.ShouldBeFalse();
+        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(false, [], [], []), "", ""))).ShouldBe([LinkState.Right, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting]);
+    }
+
+    [Fact]
+    public void Pointed_elsewhere_it_is_to_be_set_and_to_what()
+    {
+        var chain = NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("192.0.2.9"), "192.0.2.9"));
+        States(chain).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
+        chain.Links[0].Wanted.ShouldBe(Entry.NameServers);
+        (chain.Links[2].Found.Single(), chain.Links[2].Wanted.Single()).ShouldBe(("192.0.2.9", "198.51.100.7"));
+        States(NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], []), ""))).ShouldBe([LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
+    }
+
+    [Fact]
+    public void Records_that_lead_there_do_whoever_keeps_them_and_half_of_them_do_not()
+    {
+        NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")).IsJoined.ShouldBeTrue();
+        var half = NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(true, ["198.51.100.7", "192.0.2.9"], ["198.51.100.7"], []), "198.51.100.7"));
+        States(half).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Right, LinkState.Right]);
+        States(NameChain.Of(Facts([], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong); // The registry knows of no name servers.
+        States(NameChain.Of(Facts(["ns1.host.example"], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong); // Half of them.
+    }
+
+    [Fact]
+    public void Whoever_does_not_answer_is_not_held_against_it()
+    {
+        var chain = NameChain.Of(new NameFacts(Entry, null, null, [new PlaceFacts("sunbay", null)]));
+        States(chain).ShouldBe(Enumerable.Repeat(LinkState.Unknown, 5));
+        chain.Places.Single().IsSeen.ShouldBeNull();
+        States(NameChain.Of(new NameFacts(Entry, Entry.NameServers, Zone("198.51.100.7"), [new PlaceFacts("sunbay", null), new PlaceFacts("farcape", ["198.51.100.7"])])))[4].ShouldBe(LinkState.Waiting);
+    }
+
+    private static ZoneFacts Zone(string address) => new(true, [address], [address], ["mail.host.example"]);
+
+    private static NameFacts Facts(ImmutableArray<string> servers, ZoneFacts zone, params string[] seen) =>
+        new(Entry, servers, zone, [.. seen.Select((address, index) => new PlaceFacts($"place {index}", address.Length == 0 ? [] : [address]))]);
+
+    private static List<LinkState> States(NameChain chain) => [.. chain.Links.Select(link => link.State)];
+}
