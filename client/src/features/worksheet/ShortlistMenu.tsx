@@ -49,9 +49,9 @@ function Arrange({ close }: { close: () => void }) {
     close,
   );
 
-  // The one in hand stays in hand, wherever it stands.
-  const move = async (by: number) => {
-    await look(letter);
+  // The one in hand stays in hand, wherever it stands. The change does not wait for the way there: that may be overtaken.
+  const move = (by: number) => {
+    void look(letter);
     change({ kind: 'move-candidate', letter, by });
   };
 
@@ -68,10 +68,10 @@ function Arrange({ close }: { close: () => void }) {
         <Button type="submit">Name it</Button>
       </form>
       <div className="flex flex-wrap gap-4" role="group" aria-label={`Place of ${letter} on the shortlist`}>
-        <Button look="text" disabled={at <= 0} onClick={() => void move(-1)}>
+        <Button look="text" disabled={at <= 0} onClick={() => move(-1)}>
           One place earlier
         </Button>
-        <Button look="text" disabled={at >= page.shortlist.length - 1} onClick={() => void move(1)}>
+        <Button look="text" disabled={at >= page.shortlist.length - 1} onClick={() => move(1)}>
           One place later
         </Button>
       </div>
