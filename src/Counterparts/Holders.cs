@@ -10,7 +10,6 @@ namespace HomeStart.Counterparts;
 /// <summary>The holder of a new name is written to and confirms the address on a page of the registrar's, within 15 days; else the registry stops the name.</summary>
 internal static class Holders
 {
-    private const int Days = 15;
     private const string Prefix = "/pages/holders/";
 
     public static void MapHolders(this IEndpointRouteBuilder app)
@@ -30,12 +29,12 @@ internal static class Holders
         var company = services.GetRequiredService<PriceLists>().Find(row.Registrar)?.Provider.Name ?? row.Registrar;
         db.Mail.Add(SimulatedMail.Of(
             row.World, company, row.Registrar, row.HolderMail, $"Confirm that you hold {row.Domain}",
-            $"You are the holder of {row.Domain}. Confirm this address until {row.Registered.AddDays(Days):d MMMM yyyy}, or the registry stops the name:\n\n{http.Request.Scheme}://{http.Request.Host}{Prefix}{row.HolderPage}\n",
+            $"You are the holder of {row.Domain}. Confirm this address until {row.Registered.AddDays(HolderCheck.Days):d MMMM yyyy}, or the registry stops the name:\n\n{http.Request.Scheme}://{http.Request.Host}{Prefix}{row.HolderPage}\n",
             services.GetRequiredService<TimeProvider>()));
     }
 
     private static async Task<IResult> StateAsync(string book, string domain, HttpContext http, CounterpartsDb db) =>
-        await OwnAsync(book, domain, http, db) is { HolderMail: not null } row ? Results.Ok(new { isConfirmed = row.IsHolderConfirmed, until = row.Registered.AddDays(Days) }) : Results.NotFound();
+        await OwnAsync(book, domain, http, db) is { HolderMail: not null } row ? Results.Ok(new { isConfirmed = row.IsHolderConfirmed, until = row.Registered.AddDays(HolderCheck.Days) }) : Results.NotFound();
 
     private static async Task<IResult> WriteAgainAsync(string book, string domain, HttpContext http, CounterpartsDb db)
     {

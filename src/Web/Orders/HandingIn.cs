@@ -15,7 +15,8 @@ public sealed class HandingIn(Workspace workspace, IRegistrar registrar, IHostin
         for (var i = 0; i < payments.Count; i++)
         {
             var (way, balance) = wanted.Payments.GetValueOrDefault(payments[i].Book);
-            payments[i] = payments[i] with { Way = way, FromBalance = balance ? await BalanceAsync(payments[i], faults, cancel) : null };
+            payments[i] = payments[i] with { Way = way };
+            payments[i] = balance && await BalanceAsync(payments[i], faults, cancel) is { } there ? payments[i].PaidFrom(there) : payments[i];
         }
 
         if (wanted.Card is null && payments.Any(payment => payment.Ways.Contains(PayWay.Card)))
@@ -83,7 +84,7 @@ public sealed class HandingIn(Workspace workspace, IRegistrar registrar, IHostin
             return null;
         }
 
-        return balance.Units > payment.Amount.Units ? payment.Amount : balance.Units > 0 ? balance : null;
+        return balance;
     }
 
     private async Task<string?> TokenAsync(OrderedDomain domain, DomainName name, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)

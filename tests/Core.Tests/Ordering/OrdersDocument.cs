@@ -118,7 +118,7 @@ public class OrdersDocument
         }
     }
 
-    private static string Place(Order order) => $"{order.State} {string.Join(' ', order.Steps.Select(step => $"{step.Kind}{step.Status}{step.Unanswered}{step.Refused}"))}";
+    private static string Place(Order order) => $"{order.State} {order.IsGivenUp} {string.Join(' ', order.Steps.Select(step => $"{step.Kind}{step.Status}{step.Unanswered}{step.Refused}"))}";
 
     private static string Waits(OrderStep step) => step.Kind == StepKind.Transfer ? "the move has begun" : step.Way == PayWay.Invoice ? "an invoice is sent" : "bank or wallet want a yes";
 

@@ -47,6 +47,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>The order whose included domain this one claims.</summary>
     public Guid? ClaimOf { get; init; }
 
+    /// <summary>Whether what was done is being undone, also while nobody answers: whoever tries again then goes on undoing.</summary>
+    public bool IsGivenUp { get; init; }
+
     /// <summary>Domains that could not be had after another one was: the order went on without them, and nothing was taken for them.</summary>
     public ImmutableArray<MissedDomain> Missed { get; init; } = [];
 
@@ -112,6 +115,11 @@ public sealed record Payment(string Book, string Seller, Money Amount, Money? Ta
     /// <summary>How much of it is had by a way.</summary>
     public Money By(PayWay way) =>
         way == PayWay.Balance ? FromBalance ?? Money.Zero(Amount.Currency) : FromBalance is { } balance ? Amount - balance : Amount;
+
+    /// <summary>With as much of it as there is paid from the owner's balance; a balance of nothing, or in another currency, pays nothing.</summary>
+    public Payment PaidFrom(Money balance) =>
+        balance.Currency != Amount.Currency || balance.Units <= 0 ? this with { FromBalance = null }
+        : this with { FromBalance = balance.Units > Amount.Units ? Amount : balance };
 
     /// <summary>The ways it is had by, each with something to pay.</summary>
     public IEnumerable<PayWay> Ways => new[] { PayWay.Balance, Way }.Distinct().Where(way => By(way).Units > 0);

@@ -110,7 +110,7 @@ public static class OrderFlow
             return order;
         }
 
-        var undoing = order.Steps.Any(step => step.Status == StepStatus.Undoing);
+        var undoing = order.IsGivenUp || order.Steps.Any(step => step.Status == StepStatus.Undoing);
         var resumed = order with
         {
             State = undoing ? OrderState.Undoing : OrderState.Working,
@@ -153,6 +153,7 @@ public static class OrderFlow
             ? Settled(order with
             {
                 State = OrderState.Undoing,
+                IsGivenUp = true,
                 Problem = order.Problem ?? new OrderProblem(StepKind.Hold, "called-off", ""),
                 Steps = [.. order.Steps.Select(step => step with { Unanswered = 0 })],
             })
@@ -165,7 +166,7 @@ public static class OrderFlow
         // It was being called off, and turns out to have been done for good: then the order goes on. What was waited for has come: likewise.
         var goesOn = order.State == OrderState.Undoing ? step.Kind is StepKind.Register or StepKind.Transfer
             : order.State is OrderState.NeedsConfirmation or OrderState.NeedsTransfer or OrderState.NeedsTime;
-        return goesOn ? done with { State = OrderState.Working, Problem = null } : done;
+        return goesOn ? done with { State = OrderState.Working, IsGivenUp = false, Problem = null } : done;
     }
 
     private static Order Unanswered(Order order, OrderStep step, Outcome outcome)
@@ -194,7 +195,7 @@ public static class OrderFlow
             StepKind.Prepare or StepKind.Register or StepKind.Transfer => OrderState.Undoing,
             _ => OrderState.NeedsPatience,
         };
-        return With(order, step, again) with { State = state, Problem = problem };
+        return With(order, step, again) with { State = state, IsGivenUp = state == OrderState.Undoing, Problem = problem };
     }
 
     // Another domain was had already, which cannot be undone: the order goes on without this one, and takes nothing for it.
