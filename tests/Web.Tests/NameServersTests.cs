@@ -12,20 +12,8 @@ using Microsoft.Extensions.DependencyInjection;
 namespace HomeStart.Web.Tests;
 
 /// <summary>The name servers of a world answer real messages over HTTP; a client that nobody here wrote reads them; resolvers believe what they heard until its time runs out.</summary>
-public sealed class NameServersTests : IAsyncLifetime
+public sealed class NameServersTests : OneOwner
 {
-    private TestHost _host = null!;
-    private Visitor _visitor = null!;
-
-    public async ValueTask InitializeAsync()
-    {
-        _host = await TestHost.StartAsync();
-        _visitor = _host.Visit();
-        await _visitor.OpenAsync();
-    }
-
-    public ValueTask DisposeAsync() => _host.DisposeAsync();
-
     [Fact]
     public async Task A_name_is_nowhere_until_it_is_had_and_then_leads_to_the_host()
     {

@@ -7,21 +7,9 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Tests;
 
 /// <summary>Every route to a domain through an order, and the log-in at the host: secrets are handed on and kept nowhere here.</summary>
-public sealed class OrderRoutesTests : IAsyncLifetime
+public sealed class OrderRoutesTests : OneOwner
 {
     private const string Code = "MOVE-WREN";
-
-    private TestHost _host = null!;
-    private Visitor _visitor = null!;
-
-    public async ValueTask InitializeAsync()
-    {
-        _host = await TestHost.StartAsync();
-        _visitor = _host.Visit();
-        await _visitor.OpenAsync();
-    }
-
-    public ValueTask DisposeAsync() => _host.DisposeAsync();
 
     [Fact]
     public async Task A_move_takes_five_days_and_is_paid_when_it_has_come()

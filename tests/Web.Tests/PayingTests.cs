@@ -9,21 +9,9 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Tests;
 
 /// <summary>Every way to pay, each with what may come of it: nothing is delivered unpaid, nothing is taken that was not delivered, and nothing twice.</summary>
-public sealed partial class PayingTests : IAsyncLifetime
+public sealed partial class PayingTests : OneOwner
 {
     private const string CarefulBank = "9999 5700 0000 0006";
-
-    private TestHost _host = null!;
-    private Visitor _visitor = null!;
-
-    public async ValueTask InitializeAsync()
-    {
-        _host = await TestHost.StartAsync();
-        _visitor = _host.Visit();
-        await _visitor.OpenAsync();
-    }
-
-    public ValueTask DisposeAsync() => _host.DisposeAsync();
 
     [Fact]
     public async Task A_bank_that_wants_a_yes_is_asked_on_its_own_page()

@@ -1261,7 +1261,7 @@ export interface components {
         };
         AccountWire: {
             mail: null | string;
-            sessions: components["schemas"]["SessionWireOf"][];
+            sessions: components["schemas"]["SignedInWire"][];
         };
         AddOnChoiceBody: {
             id: string;
@@ -2858,16 +2858,6 @@ export interface components {
             sites: components["schemas"]["SiteListedWire"][];
             isLost: boolean;
         };
-        SessionWireOf: {
-            /** Format: uuid */
-            id: string;
-            device: string;
-            /** Format: date-time */
-            createdAt: string;
-            /** Format: date-time */
-            seenAt: string;
-            isThis: boolean;
-        };
         SettlingWire: {
             least: null | components["schemas"]["ScanRowWire"];
             shorter: null | components["schemas"]["TurnWire"];
@@ -2888,6 +2878,16 @@ export interface components {
             least: string;
             sum: string;
             leastSum: string;
+        };
+        SignedInWire: {
+            /** Format: uuid */
+            id: string;
+            device: string;
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            seenAt: string;
+            isThis: boolean;
         };
         SiteListedWire: {
             /** Format: uuid */

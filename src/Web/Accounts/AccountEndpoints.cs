@@ -10,10 +10,10 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Accounts;
 
 /// <param name="Mail">The confirmed address; null: nobody is signed in.</param>
-public sealed record AccountWire(string? Mail, IReadOnlyList<SessionWireOf> Sessions);
+public sealed record AccountWire(string? Mail, IReadOnlyList<SignedInWire> Sessions);
 
 /// <summary>A browser that is signed in.</summary>
-public sealed record SessionWireOf(Guid Id, string Device, DateTimeOffset CreatedAt, DateTimeOffset SeenAt, bool IsThis);
+public sealed record SignedInWire(Guid Id, string Device, DateTimeOffset CreatedAt, DateTimeOffset SeenAt, bool IsThis);
 
 public sealed record AccountCodeBody(string Mail);
 
@@ -140,7 +140,7 @@ internal static class AccountEndpoints
     private static async Task<AccountWire> WireAsync(AccountDesk desk, Account? account, Guid? session, CancellationToken cancel) =>
         account is null
             ? new AccountWire(null, [])
-            : new AccountWire(account.Email, [.. (await desk.SessionsAsync(account.Id, cancel)).Select(row => new SessionWireOf(row.Id, row.Device, row.CreatedAt, row.SeenAt, row.Id == session))]);
+            : new AccountWire(account.Email, [.. (await desk.SessionsAsync(account.Id, cancel)).Select(row => new SignedInWire(row.Id, row.Device, row.CreatedAt, row.SeenAt, row.Id == session))]);
 
     private static string? ReadMail(Node root)
     {

@@ -162,10 +162,14 @@ public class OrderFlowTests
         {
             var silent = Play(OrderFlow.CalledOff(waiting), _ => Outcome.NoAnswer());
             silent.State.ShouldBe(OrderState.NeedsPatience);
+            OrderFlow.Looks(silent).ShouldBeEmpty(); // What came of it is found out when it is tried again, so that nothing is delivered and let go.
             var again = OrderFlow.Resumed(silent, null);
             again.State.ShouldBe(OrderState.Undoing);
             Play(again, Answer).State.ShouldBe(OrderState.Cancelled);
         }
+
+        var moving = Play(Large(PayWay.Card), action => action.Step.Kind == StepKind.Transfer ? Waits(new Pending()) : Prepared);
+        Play(OrderFlow.Resumed(Play(OrderFlow.CalledOff(moving), _ => Outcome.NoAnswer()), null), _ => Outcome.Done).State.ShouldBe(OrderState.Completed); // It has come: it is paid.
     }
 
     [Fact]

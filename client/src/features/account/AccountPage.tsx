@@ -98,7 +98,7 @@ function SignIn() {
   );
 }
 
-function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SessionWireOf'][] }) {
+function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedInWire'][] }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const left = async () => {

@@ -55,9 +55,9 @@ public static class OrderFlow
         return null;
     }
 
-    /// <summary>What may be looked at again because it waits at a counterpart: one look at each pending step. Looking is not recorded before, as it changes nothing.</summary>
+    /// <summary>What may be looked at again because it waits at a counterpart: one look at each pending step, unless the order is given up: then it is settled instead. Looking is not recorded before, as it changes nothing.</summary>
     public static ImmutableArray<OrderAction> Looks(Order order) =>
-        order.State.IsWaiting() || order.State == OrderState.Working
+        !order.IsGivenUp && (order.State.IsWaiting() || order.State == OrderState.Working)
             ? [.. order.Steps.Where(step => step.Status == StepStatus.Pending).Select(step => new OrderAction(ActionKind.Look, step))]
             : [];
 
