@@ -9,8 +9,11 @@ public static class ConnectorsSetUp
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(6);
 
-    /// <summary>No counterpart has more to say than this many bytes.</summary>
-    private const long LongestAnswer = 256 * 1024;
+    /// <summary>For one file.</summary>
+    private static readonly TimeSpan Carrying = TimeSpan.FromMinutes(10);
+
+    /// <summary>No counterpart has more to say than this many bytes: a list of ten thousand files.</summary>
+    private const long LongestAnswer = 4 * 1024 * 1024;
 
     /// <param name="mailPort">Where the mail counterpart takes mail in, on the same machine.</param>
     /// <param name="secret">What the counterparts know us by.</param>
@@ -33,7 +36,13 @@ public static class ConnectorsSetUp
             resilience.CircuitBreaker.SamplingDuration = TimeSpan.FromSeconds(10);
             resilience.CircuitBreaker.MinimumThroughput = 1000;
         });
+        Under(services.AddHttpClient<FileCarrier>(http =>
+        {
+            SetUp(http);
+            http.Timeout = Carrying;
+        }));
         return services
+            .AddTransient<IHostPanel, HttpHostPanel>()
             .AddTransient<IRegistrar, HttpRegistrar>()
             .AddTransient<IPaymentProcessor, HttpPaymentProcessor>()
             .AddTransient<IHostingCompany, HttpHostingCompany>()

@@ -51,7 +51,10 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
             using var stream = new MemoryStream(bytes);
             using var message = MimeMessage.Load(stream);
             var text = message.TextBody ?? "";
-            return new ArrivedLetter(id, message.From.ToString(), message.To.ToString(), message.Subject ?? "", arrived, text.Length > LongestText ? text[..LongestText] : text);
+            return new ArrivedLetter(id, message.From.ToString(), message.To.ToString(), message.Subject ?? "", arrived, text.Length > LongestText ? text[..LongestText] : text)
+            {
+                MessageId = Guid.TryParseExact(message.MessageId?.Split('@')[0], "N", out var sent) ? sent : null, DeliveredTo = message.Headers["Delivered-To"],
+            };
         }
         catch (FormatException)
         {

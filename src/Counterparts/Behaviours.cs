@@ -38,6 +38,9 @@ internal enum Mode
 
     /// <summary>Of the registry: says the opposite of what the registrars do.</summary>
     Contradicting,
+
+    /// <summary>Of a host: its disks are full.</summary>
+    Full,
 }
 
 /// <summary>Each service of a world can be told how to behave, so that every failure can be seen and tested.</summary>

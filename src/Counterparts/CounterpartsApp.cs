@@ -25,7 +25,8 @@ public static class CounterpartsApp
         builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = 10 }.ToString()));
         builder.Services.AddSingleton(new PriceLists(books));
         builder.Services.AddSingleton(TimeProvider.System);
-        builder.Services.AddScoped<Zones>().AddScoped<Resolvers>();
+        builder.Services.AddScoped<Zones>().AddScoped<Resolvers>().AddScoped<Panel.PanelDesk>().AddScoped<WebServers>().AddScoped<Mailboxes>();
+        builder.Services.AddSingleton(services => new FileStore(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(file))!, "web-space"), services.GetRequiredService<TimeProvider>()));
         builder.Services.AddSingleton(new Notices(notices, secret));
         builder.Services.AddHostedService(services => new MailServer(services.GetRequiredService<IServiceScopeFactory>(), mailPort, secret, services.GetRequiredService<TimeProvider>()));
         builder.Services.ConfigureHttpJsonOptions(json => json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower)));
@@ -36,6 +37,7 @@ public static class CounterpartsApp
             Tables.BringUpToDate(services.ServiceProvider.GetRequiredService<CounterpartsDb>());
         }
 
+        app.Use((http, next) => WebServers.Read(http.Request.Host) is var (name, world) ? http.RequestServices.GetRequiredService<WebServers>().AnswerAsync(http, name, world) : next(http));
         app.UseMiddleware<KnownCaller>(secret);
         app.MapBehaviours();
         app.MapOperations();
@@ -48,6 +50,7 @@ public static class CounterpartsApp
         app.MapPages();
         app.MapCustomers();
         app.MapHosts();
+        app.MapPanel();
         MailServer.MapMail(app);
         return app;
     }
@@ -57,6 +60,9 @@ public static class CounterpartsApp
 internal sealed class PriceLists(IReadOnlyList<OfferBook> books)
 {
     public OfferBook? Find(string book) => books.FirstOrDefault(known => known.Id == book);
+
+    /// <summary>The ids of the books that sell hosting.</summary>
+    public IEnumerable<string> Hosts => books.Where(book => !book.Plans.IsEmpty).Select(book => book.Id);
 
     /// <summary>Whether anybody here sells an ending: then names under it are registered.</summary>
     public bool SellsEnding(string ending) => books.Any(book => book.Domain(ending) is not null);

@@ -25,6 +25,12 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
 
     public DbSet<MailRow> Mail => Set<MailRow>();
 
+    public DbSet<KeptRow> Kept => Set<KeptRow>();
+
+    public DbSet<CertificateRow> Certificates => Set<CertificateRow>();
+
+    public DbSet<EngineRow> Engines => Set<EngineRow>();
+
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         modelBuilder.Entity<BehaviourRow>().HasKey(row => new { row.World, row.Service });
@@ -44,6 +50,9 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
         modelBuilder.Entity<LogInRow>().HasKey(row => row.Token);
         modelBuilder.Entity<HeardRow>().HasKey(row => new { row.World, row.Place, row.Name, row.Type });
         modelBuilder.Entity<MailRow>().HasKey(row => new { row.World, row.Id });
+        modelBuilder.Entity<KeptRow>().HasKey(row => new { row.World, row.Scope, row.Kind, row.Version });
+        modelBuilder.Entity<CertificateRow>().HasKey(row => new { row.World, row.Name });
+        modelBuilder.Entity<EngineRow>().HasKey(row => new { row.World, row.Account, row.Folder });
         modelBuilder.Entity<AccountRow>().HasKey(row => new { row.World, row.Id });
     }
 }
@@ -254,4 +263,52 @@ internal sealed class MailRow
     public required DateTimeOffset ArrivedAt { get; set; }
 
     public required byte[] Raw { get; set; }
+}
+
+/// <summary>A version of a document that a host keeps for a customer.</summary>
+internal sealed class KeptRow
+{
+    public required string World { get; set; }
+
+    /// <summary>An account, or a domain for its zone.</summary>
+    public required string Scope { get; set; }
+
+    public required string Kind { get; set; }
+
+    public int Version { get; set; }
+
+    public required byte[] Content { get; set; }
+
+    public DateTimeOffset KeptAt { get; set; }
+}
+
+/// <summary>The certificate of a name, or the wish for one.</summary>
+internal sealed class CertificateRow
+{
+    public required string World { get; set; }
+
+    public required string Name { get; set; }
+
+    public bool IsWaiting { get; set; }
+
+    /// <summary>The last day it is good for; null: there is none.</summary>
+    public DateOnly? Until { get; set; }
+
+    public string? Refusal { get; set; }
+}
+
+/// <summary>A site engine in a web space, and who may log in.</summary>
+internal sealed class EngineRow
+{
+    public required string World { get; set; }
+
+    public required string Account { get; set; }
+
+    public required string Folder { get; set; }
+
+    public required string Engine { get; set; }
+
+    public string? User { get; set; }
+
+    public string? PasswordHash { get; set; }
 }

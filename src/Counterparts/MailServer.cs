@@ -66,6 +66,13 @@ internal sealed class MailServer(IServiceScopeFactory scopes, int port, string s
 
         using var stream = new MemoryStream(raw);
         using var message = await MimeMessage.LoadAsync(stream, cancel);
+        var (isTaken, box) = await scope.ServiceProvider.GetRequiredService<Mailboxes>().FindAsync(world, (message.To.FirstOrDefault() as MailboxAddress)?.Address ?? "", cancel);
+        if (!isTaken)
+        {
+            return new SmtpResponse(SmtpReplyCode.MailboxUnavailable, "there is no such mailbox here");
+        }
+
+        raw = box is null ? raw : [.. Encoding.ASCII.GetBytes($"Delivered-To: {box}\r\n"), .. raw];
         var id = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(message.MessageId ?? Convert.ToHexString(SHA256.HashData(raw)))))[..32];
         if (!await db.Mail.AnyAsync(row => row.World == world && row.Id == id, cancel))
         {

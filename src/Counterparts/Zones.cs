@@ -15,24 +15,52 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
     /// <summary>For how long it is remembered that something is not there.</summary>
     public const int AbsentSeconds = 20;
 
+    /// <summary>How many other names are followed for one question.</summary>
+    private const int MostAliases = 8;
+
     public async Task<DnsMessage> AuthoritativeAsync(string world, DnsMessage asked, CancellationToken cancel)
     {
-        var name = asked.Question.Name.ToLowerInvariant();
+        var (name, type) = (asked.Question.Name.ToLowerInvariant(), asked.Question.Type);
         var answer = asked with { IsAuthoritative = true };
         if (await ZoneOfAsync(world, name, cancel) is not { } zone)
         {
             return answer.Answer(DnsCode.NoSuchName, [], [Soa("", "ns.registry.example.net")]);
         }
 
-        var owned = zone.Records.Where(record => record.Name == name).ToList();
-        var alias = owned.FirstOrDefault(record => record.Type == DnsType.Cname);
-        ImmutableArray<DnsRecord> found = alias is not null && asked.Question.Type != (int)DnsType.Cname
-            ? [alias, .. zone.Records.Where(record => record.Name == alias.Data && (int)record.Type == asked.Question.Type)]
-            : [.. owned.Where(record => (int)record.Type == asked.Question.Type)];
-        return found.IsEmpty ? answer.Answer(owned.Count > 0 ? DnsCode.Answered : DnsCode.NoSuchName, [], [zone.Records[0]]) : answer.Answer(DnsCode.Answered, found, []);
+        var found = ImmutableArray.CreateBuilder<DnsRecord>();
+        var (at, owned) = (zone, zone.Owned(name));
+        for (var step = 0; step < MostAliases && type != (int)DnsType.Cname && owned.FirstOrDefault(record => record.Type == DnsType.Cname) is { } alias; step++)
+        {
+            found.Add(alias);
+            at = await ZoneOfAsync(world, alias.Data, cancel);
+            owned = at?.Owned(alias.Data) ?? [];
+        }
+
+        found.AddRange(owned.Where(record => (int)record.Type == type));
+        return found.Count == 0 ? answer.Answer(zone.Owned(name).Count > 0 ? DnsCode.Answered : DnsCode.NoSuchName, [], [zone.Records[0]]) : answer.Answer(DnsCode.Answered, found.ToImmutable(), []);
     }
 
-    private sealed record Zone(ImmutableArray<DnsRecord> Records);
+    /// <summary>The book of the host at an address; null: there is none.</summary>
+    public string? HostAt(string? address) => address is null ? null : lists.Hosts.FirstOrDefault(book => Hosts.Addresses(book).V4 == address);
+
+    /// <summary>Under which kind the zone of a domain is kept by whoever is in charge of it now: a registry's change of name servers begins another zone. Null: it is kept elsewhere.</summary>
+    public async Task<string?> KindAsync(string world, string domain, CancellationToken cancel) =>
+        await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, cancel) is { } row ? KindOf(row) : null;
+
+    /// <summary>The records that a zone began with.</summary>
+    public async Task<IEnumerable<ResourceRecord>> BegunAsync(string world, string domain, CancellationToken cancel) =>
+        Begun(await db.Registrations.AsNoTracking().SingleAsync(row => row.World == world && row.Domain == domain, cancel));
+
+    private sealed record Zone(ImmutableArray<DnsRecord> Records)
+    {
+        // What is not there is answered for by a star, where one stands.
+        public List<DnsRecord> Owned(string name)
+        {
+            var own = Records.Where(record => record.Name == name).ToList();
+            var dot = name.IndexOf('.', StringComparison.Ordinal);
+            return own.Count > 0 || dot < 0 ? own : [.. Records.Where(record => record.Name == "*" + name[dot..]).Select(record => record with { Name = name })];
+        }
+    }
 
     // The registered domain that a name belongs to: itself, or what stands behind one of its dots.
     private async Task<Zone?> ZoneOfAsync(string world, string name, CancellationToken cancel)
@@ -41,7 +69,7 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
         {
             if (await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, cancel) is { } row)
             {
-                return Registered(row);
+                return await RegisteredAsync(row, cancel);
             }
 
             var dot = domain.IndexOf('.', StringComparison.Ordinal);
@@ -54,23 +82,33 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
         return null;
     }
 
-    private Zone Registered(RegistrationRow row)
+    private async Task<Zone> RegisteredAsync(RegistrationRow row, CancellationToken cancel)
     {
-        string[] servers = [.. row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries)];
-        if (servers.Length == 0 || Hosts.BookOf(servers[0]) is not { } book || lists.Find(book) is null)
-        {
-            string[] parking = [$"ns1.parking.{row.Registrar}.example.net", $"ns2.parking.{row.Registrar}.example.net"];
-            return new Zone([Soa(row.Domain, parking[0]), .. Servers(row.Domain, parking)]);
-        }
+        var (kind, servers) = (KindOf(row), ServersOf(row));
+        var kept = await db.Kept.AsNoTracking().Where(kept => kept.World == row.World && kept.Scope == row.Domain && kept.Kind == kind).OrderByDescending(kept => kept.Version).FirstOrDefaultAsync(cancel);
+        var records = kept is null ? Begun(row) : PanelDocuments.Records(kept.Content) ?? [];
+        return new Zone([Soa(row.Domain, servers[0]), .. Servers(row.Domain, servers), .. records.Select(record => Sent(row.Domain, record))]);
+    }
 
-        var (v4, v6) = Hosts.Addresses(book);
-        return new Zone(
-        [
-            Soa(row.Domain, servers[0]), .. Servers(row.Domain, servers),
-            new DnsRecord(row.Domain, DnsType.A, TtlSeconds, v4), new DnsRecord(row.Domain, DnsType.Aaaa, TtlSeconds, v6),
-            new DnsRecord("www." + row.Domain, DnsType.Cname, TtlSeconds, row.Domain),
-            new DnsRecord(row.Domain, DnsType.Mx, TtlSeconds, $"mail.{book}.example.net") { Preference = 10 }, new DnsRecord(row.Domain, DnsType.Txt, TtlSeconds, "v=spf1 mx -all"),
-        ]);
+    private IEnumerable<ResourceRecord> Begun(RegistrationRow row) =>
+        HostOf(row) is { } book && Hosts.Addresses(book) is var (v4, v6)
+            ? new Pointing(DomainName.Parse(row.Domain)!, new HostEntry([], v4, v6, $"mail.{book}.example.net", null, []), null, false).Records
+            : [];
+
+    private static string KindOf(RegistrationRow row) => $"{PanelKinds.Zone} {ServersOf(row)[0]}";
+
+    private string? HostOf(RegistrationRow row) => Hosts.BookOf(ServersOf(row)[0]) is { } book && lists.Find(book) is not null ? book : null;
+
+    // Without name servers of its own a domain rests with the registrar.
+    private static string[] ServersOf(RegistrationRow row) =>
+        row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries) is { Length: > 0 } servers ? servers : [$"ns1.parking.{row.Registrar}.example.net", $"ns2.parking.{row.Registrar}.example.net"];
+
+    // Time runs faster here: what is remembered for an hour outside is remembered for half a minute.
+    private static DnsRecord Sent(string domain, ResourceRecord record)
+    {
+        var type = record.Type switch { RecordType.A => DnsType.A, RecordType.Aaaa => DnsType.Aaaa, RecordType.Cname => DnsType.Cname, RecordType.Mx => DnsType.Mx, RecordType.Txt => DnsType.Txt, RecordType.Caa => DnsType.Caa, _ => DnsType.Srv };
+        var isName = record.Type is RecordType.Cname or RecordType.Mx or RecordType.Srv;
+        return new DnsRecord(ZoneRules.FullName(DomainName.Parse(domain)!, record.Owner), type, Math.Min(record.TtlSeconds, TtlSeconds), isName ? record.Data.TrimEnd('.') : record.Data) { Preference = record.Preference ?? 0 };
     }
 
     private static Zone Elsewhere(string domain)

@@ -28,6 +28,10 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<SoughtRow> Sought => Set<SoughtRow>();
 
+    public DbSet<FirstPageRow> FirstPages => Set<FirstPageRow>();
+
+    public DbSet<UploadRow> Uploads => Set<UploadRow>();
+
     public DbSet<OutboxRow> Outbox => Set<OutboxRow>();
 
     /// <summary>
@@ -113,6 +117,18 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             letter.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             letter.HasIndex(row => new { row.State, row.NextAt });
             letter.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        builder.Entity<FirstPageRow>(page =>
+        {
+            page.HasKey(row => new { row.WorkspaceId, row.OrderId });
+            page.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            page.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        builder.Entity<UploadRow>(upload =>
+        {
+            upload.HasKey(row => new { row.WorkspaceId, row.Id });
+            upload.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            upload.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         builder.Entity<ShelfRow>(shelf =>
         {

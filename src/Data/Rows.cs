@@ -150,6 +150,30 @@ public sealed class SoughtRow
     public required string Document { get; set; }
 }
 
+/// <summary>The first page that an owner made for a hosting they ordered.</summary>
+public sealed class FirstPageRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid OrderId { get; set; }
+
+    public required string Document { get; set; }
+}
+
+/// <summary>An upload under way: what is to come. The bytes that came lie beside the database, in a folder named after it.</summary>
+public sealed class UploadRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid Id { get; set; }
+
+    public Guid OrderId { get; set; }
+
+    public DateTimeOffset StartedAt { get; set; }
+
+    public required string Document { get; set; }
+}
+
 /// <summary>A mail on its way out: written together with what it tells of, sent afterwards, kept until somebody took it.</summary>
 public sealed class OutboxRow
 {

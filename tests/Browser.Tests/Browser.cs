@@ -224,6 +224,10 @@ public sealed class Browser : IDisposable
         {
             return default;
         }
+        catch (WebDriverException exception) when (exception.Message.Contains("does not belong to the document", StringComparison.Ordinal))
+        {
+            return default; // The page went away while it was read.
+        }
     }
 
     private static string Quoted(string text) => text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";

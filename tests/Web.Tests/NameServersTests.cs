@@ -54,10 +54,10 @@ public sealed class NameServersTests : OneOwner
         await _visitor.UntilAsync(id, "completed");
         var chain = await _visitor.GetAsync($"/api/orders/{id}/online");
         (chain.GetProperty("domain").GetString(), chain.GetProperty("isJoined").GetBoolean(), chain.GetProperty("places").GetArrayLength()).ShouldBe(("ostlerwren.com", false, 5));
-        chain.GetProperty("links").EnumerateArray().Select(link => link.GetProperty("state").GetString()).ShouldBe(["right", "right", "right", "right", "waiting"]);
+        chain.GetProperty("links").EnumerateArray().Select(link => link.GetProperty("state").GetString()).ShouldBe(["right", "right", "right", "right", "waiting", "right", "wrong"]);
         await _visitor.TellAsync("dns", "down");
         var silent = await _visitor.GetAsync($"/api/orders/{id}/online");
-        silent.GetProperty("links").EnumerateArray().Select(link => link.GetProperty("state").GetString()).ShouldBe(["right", "unknown", "unknown", "unknown", "unknown"]);
+        silent.GetProperty("links").EnumerateArray().Select(link => link.GetProperty("state").GetString()).ShouldBe(["right", "unknown", "unknown", "unknown", "unknown", "right", "waiting"]);
         silent.GetProperty("mailServers").ValueKind.ShouldBe(System.Text.Json.JsonValueKind.Null);
         await _visitor.TellAsync("dns", "nonsense");
         (await _visitor.GetAsync($"/api/orders/{id}/online")).GetProperty("seen").GetInt32().ShouldBe(0);

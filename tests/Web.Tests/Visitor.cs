@@ -95,6 +95,16 @@ public sealed class Visitor
         return [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))];
     }
 
+    /// <summary>The lines of an answer that is told line by line, or the one problem that it is instead.</summary>
+    public async Task<(HttpStatusCode Status, IReadOnlyList<JsonElement> Lines)> LinesOrProblemAsync(string path, object body)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = JsonContent.Create(body) };
+        request.Headers.Add("X-Home-Start-Token", _token);
+        using var response = await _http.SendAsync(request);
+        var text = await response.Content.ReadAsStringAsync();
+        return (response.StatusCode, [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))]);
+    }
+
     /// <summary>What comes of asking about names, line by line.</summary>
     public Task<IReadOnlyList<JsonElement>> CheckNamesAsync(object question) => FirstNamesAsync(question, int.MaxValue, CancellationToken.None);
 

@@ -7,7 +7,14 @@ public sealed record Letter(Guid Id, string To, string Subject, string Text, str
 
 /// <summary>A mail as it arrived.</summary>
 /// <param name="Text">Its plain text.</param>
-public sealed record ArrivedLetter(string Id, string From, string To, string Subject, DateTimeOffset ArrivedAt, string Text);
+public sealed record ArrivedLetter(string Id, string From, string To, string Subject, DateTimeOffset ArrivedAt, string Text)
+{
+    /// <summary>The <see cref="Letter.Id"/> of one that was sent from here; null: it was not.</summary>
+    public Guid? MessageId { get; init; }
+
+    /// <summary>The box it was put into; null: none of the owner's own.</summary>
+    public string? DeliveredTo { get; init; }
+}
 
 /// <summary>Whoever carries mail.</summary>
 public interface IPostOffice

@@ -92,6 +92,28 @@ namespace HomeStart.Counterparts.Migrations
                     b.ToTable("Cards");
                 });
 
+            modelBuilder.Entity("HomeStart.Counterparts.CertificateRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsWaiting")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Refusal")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("Until")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("World", "Name");
+
+                    b.ToTable("Certificates");
+                });
+
             modelBuilder.Entity("HomeStart.Counterparts.CustomerRow", b =>
                 {
                     b.Property<string>("World")
@@ -120,6 +142,32 @@ namespace HomeStart.Counterparts.Migrations
                     b.HasKey("World", "Book");
 
                     b.ToTable("Customers");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.EngineRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Account")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Folder")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Engine")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PasswordHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("User")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("World", "Account", "Folder");
+
+                    b.ToTable("Engines");
                 });
 
             modelBuilder.Entity("HomeStart.Counterparts.HeardRow", b =>
@@ -206,6 +254,32 @@ namespace HomeStart.Counterparts.Migrations
                         .IsUnique();
 
                     b.ToTable("Holds");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.KeptRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Scope")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Content")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<DateTimeOffset>("KeptAt")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("World", "Scope", "Kind", "Version");
+
+                    b.ToTable("Kept");
                 });
 
             modelBuilder.Entity("HomeStart.Counterparts.LogInRow", b =>

@@ -143,6 +143,23 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Customers");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.FirstPageRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "OrderId");
+
+                    b.ToTable("FirstPages");
+                });
+
             modelBuilder.Entity("HomeStart.Data.OrderRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -358,6 +375,29 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Sought");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.UploadRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTimeOffset>("StartedAt")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "Id");
+
+                    b.ToTable("Uploads");
+                });
+
             modelBuilder.Entity("HomeStart.Data.WorkspaceRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -458,6 +498,15 @@ namespace HomeStart.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("HomeStart.Data.FirstPageRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("HomeStart.Data.OutboxRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
@@ -519,6 +568,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.SoughtRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.UploadRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

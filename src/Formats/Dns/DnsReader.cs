@@ -96,6 +96,11 @@ public static class DnsReader
                 return length > 2 && Name(bytes, ref exchangeAt) is { } exchange ? (exchange, Number(bytes, at)) : null;
             case DnsType.Soa:
                 return Name(bytes, ref at) is { } primary && Name(bytes, ref at) is { } mailbox && at + 20 == bytes.Length ? ($"{primary} {mailbox} {string.Join(' ', Figures(bytes[at..]))}", 0) : null;
+            case DnsType.Srv:
+                var targetAt = at + 6;
+                return length > 6 && Name(bytes, ref targetAt) is { } service ? ($"{Number(bytes, at)} {Number(bytes, at + 2)} {Number(bytes, at + 4)} {service}", 0) : null;
+            case DnsType.Caa:
+                return length > 2 && length >= 2 + bytes[at + 1] ? ($"{bytes[at]} {Encoding.ASCII.GetString(bytes.Slice(at + 2, bytes[at + 1]))} \"{Encoding.ASCII.GetString(bytes[(at + 2 + bytes[at + 1])..])}\"", 0) : null;
             default:
                 return Name(bytes, ref at) is { } target ? (target, 0) : null;
         }

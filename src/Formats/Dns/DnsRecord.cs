@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Formats;
 
-/// <summary>Types of records, by their numbers (RFC 1035, RFC 3596).</summary>
+/// <summary>Types of records, by their numbers (RFC 1035, 2782, 3596, 8659).</summary>
 public enum DnsType
 {
     A = 1,
@@ -12,6 +12,8 @@ public enum DnsType
     Mx = 15,
     Txt = 16,
     Aaaa = 28,
+    Srv = 33,
+    Caa = 257,
 }
 
 /// <summary>What a server says of a question, by its number.</summary>
@@ -33,7 +35,7 @@ public sealed record DnsQuestion(string Name, int Type);
 
 /// <summary>A record as it travels.</summary>
 /// <param name="Name">Its owner, without the dot at its end.</param>
-/// <param name="Data">An address; a name without the dot at its end; a text; for SOA "primary mailbox serial refresh retry expire minimum".</param>
+/// <param name="Data">An address; a name without the dot at its end; a text; for SOA "primary mailbox serial refresh retry expire minimum"; for SRV "priority weight port target"; for CAA as in a zone file.</param>
 public sealed record DnsRecord(string Name, DnsType Type, int TtlSeconds, string Data)
 {
     /// <summary>Of MX, lowest first.</summary>

@@ -70,6 +70,21 @@ public static class DnsWriter
                 }
 
                 break;
+            case DnsType.Srv:
+                var service = record.Data.Split(' ');
+                foreach (var figure in service[..3])
+                {
+                    Number(bytes, int.Parse(figure, CultureInfo.InvariantCulture));
+                }
+
+                Name(bytes, service[3]);
+                break;
+            case DnsType.Caa:
+                var authority = record.Data.Split(' ', 3);
+                bytes.WriteByte(byte.Parse(authority[0], CultureInfo.InvariantCulture));
+                bytes.WriteByte((byte)authority[1].Length);
+                bytes.Write(Encoding.ASCII.GetBytes(authority[1] + authority[2].Trim('"')));
+                break;
             default:
                 Name(bytes, record.Data);
                 break;

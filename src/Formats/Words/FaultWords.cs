@@ -69,6 +69,9 @@ public static class FaultWords
         [FaultReason.ContactMissing] = "Type {0}.",
         [FaultReason.ContactTooLong] = "At most {0} characters; this has {1}.",
         [FaultReason.NotConnected] = "The price list of {0} is your own: it can be compared here, and bought at the seller’s own page.",
+        [FaultReason.TooManyRecords] = "There are {1} here; at most {0} are kept.",
+        [FaultReason.TooManyFiles] = "There are {1} files; a web space holds at most {0}.",
+        [FaultReason.NoSuchFile] = "There is nothing called “{0}” here any more: somebody removed or renamed it.",
         [FaultReason.UnstatedToday] = "Part of what is due today is not stated in the offer book, so it cannot be ordered.",
     }.ToFrozenDictionary();
 
@@ -87,6 +90,15 @@ public static class FaultWords
             FaultReason.NameLength when fault.Figures is [_, 1, ..] => Filled("{0} has 1 to {2} characters; this has {3}.", fault),
             FaultReason.NameLength => Filled("{0} has at most {2} characters; this has {3}.", fault),
             FaultReason.Said => (string)fault.Figures[0]!,
+            FaultReason.RecordFlawed => OnlineWords.Of((RecordFlaw)fault.Figures[0]!),
+            FaultReason.ReadySetArgument => OnlineWords.OfReadySet((ReadySet)fault.Figures[0]!),
+            FaultReason.FileFlawed => OnlineWords.Of((string)fault.Figures[0]!, (FileFlaw)fault.Figures[1]!),
+            FaultReason.SpaceFull => $"That would be {OnlineWords.Bytes((long)fault.Figures[0]!)}; your plan holds {OnlineWords.Bytes((long)fault.Figures[1]!)}. Leave something out, or take a larger plan.",
+            FaultReason.PageFlawed => OnlineWords.Of((PageFlaw)fault.Figures[0]!),
+            FaultReason.MailboxFlawed => OnlineWords.Of((MailboxFlaw)fault.Figures[0]!, (string)fault.Figures[1]!),
+            FaultReason.PlanUsedUp => OnlineWords.Of((PlanLimit)fault.Figures[0]!, fault.Figures[1]!, fault.Figures[2]!),
+            FaultReason.HostedNameFlawed => OnlineWords.Of((HostedNameFlaw)fault.Figures[0]!, (string)fault.Figures[1]!),
+            FaultReason.EngineFlawed => OnlineWords.Of((EngineFlaw)fault.Figures[0]!),
             _ => Filled(Sentences[fault.Reason], fault),
         };
 

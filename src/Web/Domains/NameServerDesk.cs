@@ -28,9 +28,12 @@ public sealed class NameServerDesk(INameServers nameServers)
     public async Task<ZoneFacts?> ZoneOfAsync(World world, DomainName domain, CancellationToken cancel)
     {
         var asked = await Task.WhenAll(
-            AskAsync(world, null, domain.Text, DnsType.A, cancel), AskAsync(world, null, "www." + domain.Text, DnsType.A, cancel), AskAsync(world, null, domain.Text, DnsType.Mx, cancel));
-        return asked is [{ } own, { } www, { } mail]
-            ? new ZoneFacts(own.Code == DnsCode.Answered, Data(own, DnsType.A), Data(www, DnsType.A), [.. mail.Answers.Where(record => record.Type == DnsType.Mx).OrderBy(record => record.Preference).Select(record => record.Data)])
+            AskAsync(world, null, domain.Text, DnsType.A, cancel), AskAsync(world, null, domain.Text, DnsType.Aaaa, cancel), AskAsync(world, null, domain.Text, DnsType.Ns, cancel), AskAsync(world, null, "www." + domain.Text, DnsType.A, cancel),
+            AskAsync(world, null, domain.Text, DnsType.Mx, cancel));
+        return asked is [{ } own, { } longer, { } servers, { } www, { } mail]
+            ? new ZoneFacts(
+                own.Code == DnsCode.Answered, Data(servers, DnsType.Ns), [.. Data(own, DnsType.A), .. Data(longer, DnsType.Aaaa)], Data(www, DnsType.A),
+                [.. mail.Answers.Where(record => record.Type == DnsType.Mx).OrderBy(record => record.Preference).Select(record => record.Data)])
             : null;
     }
 

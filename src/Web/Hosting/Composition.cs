@@ -63,6 +63,7 @@ public static class Composition
         services.AddLookUpLimits();
         services.AddSeeking();
         services.AddScoped<NameServerDesk>();
+        services.AddOnline();
         services.AddSingleton<Turns>();
         services.AddSingleton<InstanceName>();
         services.AddSingleton<VisitorCookie>();

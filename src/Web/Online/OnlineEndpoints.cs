@@ -1,44 +1,60 @@
-using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Domains;
-using HomeStart.Web.Orders;
+using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Online;
 
-/// <summary>From ordered to seen: whether what was ordered is joined, checked link by link.</summary>
+/// <summary>From ordered to seen: whether what was ordered is joined, checked link by link, and its certificate.</summary>
 internal static class OnlineEndpoints
 {
-    public static void MapOnline(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/orders/{orderId:guid}/online", ChainAsync).WithName("getNameChain").Produces<NameChainWire>().Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit);
-
-    private static async Task<IResult> ChainAsync(Guid orderId, OrderDesk desk, IHostingCompany hosts, IRegistrar registrar, NameServerDesk nameServers, TimeProvider time, CancellationToken cancel)
+    public static void MapOnline(this IEndpointRouteBuilder app)
     {
-        if (await desk.FindAsync(orderId, cancel) is not { } row)
+        var order = app.MapGroup("/api/orders/{orderId:guid}");
+        Asked(order.MapGet("/online", ChainAsync).WithName("getNameChain"));
+        Asked(order.MapPost("/certificate", CertificateAsync).WithName("askForCertificate"));
+        order.MapZones();
+        order.MapFiles();
+        order.MapUploads();
+        order.MapFirstPage();
+        order.MapHosted();
+        order.MapEngines();
+    }
+
+    private static void Asked(RouteHandlerBuilder route) =>
+        route.Produces<NameChainWire>().Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit);
+
+    private static Task<IResult> ChainAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) => chains.AnswerAsync(orderId, ask: false, cancel);
+
+    private static Task<IResult> CertificateAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) => chains.AnswerAsync(orderId, ask: true, cancel);
+}
+
+/// <summary>Asks everybody between a domain and its host at once.</summary>
+internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Workspace workspace, IHostingCompany hosts, IHostPanel panel, IRegistrar registrar, NameServerDesk nameServers, TimeProvider time)
+{
+    /// <param name="ask">Whether the certificate is asked for first.</param>
+    public async Task<IResult> AnswerAsync(Guid orderId, bool ask, CancellationToken cancel)
+    {
+        if (await orders.FindAsync(orderId, cancel) is null)
         {
             return Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
         }
 
-        var order = Documents.Read<Order>(row.Document);
-        var hosting = order.Things.Hosting ?? await HostingOfClaimAsync(order, desk, cancel);
-        if (order.State != OrderState.Completed || hosting is null || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain)
+        if (await desk.FindAsync(orderId, cancel) is not { Domain: { } domain } hosted)
         {
             return Results.NoContent();
         }
 
-        var world = new World(row.WorldId);
-        var (entry, record, zone, places) = (hosts.EntryAsync(world, hosting.Book, cancel), registrar.LookUpAsync(world, domain, cancel), nameServers.ZoneOfAsync(world, domain, cancel), nameServers.PlacesAsync(world, domain, cancel));
-        await Task.WhenAll(entry, record, zone, places);
+        var (world, today) = (hosted.World, await workspace.BusinessDateAsync(cancel));
+        var entry = hosts.EntryAsync(world, hosted.Hosting.Book, cancel);
+        var (record, zone, places) = (registrar.LookUpAsync(world, domain, cancel), nameServers.ZoneOfAsync(world, domain, cancel), nameServers.PlacesAsync(world, domain, cancel));
+        var (server, certificate) = (panel.VisitAsync(world, domain, cancel), panel.CertificateAsync(world, hosted.Account.Id, domain, ask, today, cancel));
+        await Task.WhenAll(entry, record, zone, places, server, certificate);
         if (await entry is not { } known)
         {
-            return Results.Problem($"{hosting.Provider} does not answer where it takes names in. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+            return Results.Problem($"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
         }
 
-        var facts = new NameFacts(known, (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]);
-        return Results.Ok(NameChainWire.Of(domain, hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()));
+        var facts = new NameFacts(known, (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
+        return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = $"{domain}.{world}.localhost" });
     }
-
-    // A domain that was claimed afterwards joins the hosting of the order it came with.
-    private static async Task<OrderedHosting?> HostingOfClaimAsync(Order order, OrderDesk desk, CancellationToken cancel) =>
-        order.ClaimOf is { } of && await desk.FindAsync(of, cancel) is { } row ? Documents.Read<Order>(row.Document).Things.Hosting : null;
 }

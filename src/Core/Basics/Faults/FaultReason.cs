@@ -193,4 +193,40 @@ public enum FaultReason
 
     /// <summary>The domain written out.</summary>
     NoSuchDomain,
+
+    /// <summary>The most, how many there are.</summary>
+    TooManyRecords,
+
+    /// <summary>What is wrong with the record.</summary>
+    RecordFlawed,
+
+    /// <summary>The set whose argument is missing.</summary>
+    ReadySetArgument,
+
+    /// <summary>The path, what is wrong with it.</summary>
+    FileFlawed,
+
+    /// <summary>How many bytes there would be, how many there may be.</summary>
+    SpaceFull,
+
+    /// <summary>The most, how many there would be.</summary>
+    TooManyFiles,
+
+    /// <summary>The path.</summary>
+    NoSuchFile,
+
+    /// <summary>What is missing, or wrong.</summary>
+    PageFlawed,
+
+    /// <summary>What is wrong, the address it is about.</summary>
+    MailboxFlawed,
+
+    /// <summary>What is used up, how many there would be, how many the plan allows.</summary>
+    PlanUsedUp,
+
+    /// <summary>What is wrong, the name it is about.</summary>
+    HostedNameFlawed,
+
+    /// <summary>What is wrong with how a site engine was to be set up.</summary>
+    EngineFlawed,
 }

@@ -26,4 +26,10 @@ public enum RecordType
 
     /// <summary>A text, such as who may send mail.</summary>
     Txt,
+
+    /// <summary>Who may make certificates for the name (RFC 8659).</summary>
+    Caa,
+
+    /// <summary>Where a service is found (RFC 2782).</summary>
+    Srv,
 }

@@ -1,0 +1,148 @@
+using System.Security.Cryptography;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+
+namespace HomeStart.Web.Online;
+
+/// <summary>Site engines: set up step by step, brought up to a new version, removed.</summary>
+internal static class EngineEndpoints
+{
+    private const string PasswordLetters = "abcdefghjkmnpqrstuvwxyzABCDEFGHJKMNPQRSTUVWXYZ23456789";
+    private const int MadeLength = 18;
+    private const int LongestPassword = 100;
+
+    public static void MapEngines(this IEndpointRouteBuilder order)
+    {
+        var engines = order.MapGroup("/engines");
+        Problems(engines.MapGet("", GetAsync).WithName("getEngines").Produces<EnginesWire>());
+        Problems(engines.MapPost("", SetUpAsync).WithName("setUpEngine").Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        Problems(engines.MapPost("/update", UpdateAsync).WithName("updateEngine").Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        Problems(engines.MapPost("/remove", RemoveAsync).WithName("removeEngine").Produces<EnginesWire>()).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status507InsufficientStorage);
+    }
+
+    private static RouteHandlerBuilder Problems(RouteHandlerBuilder route) => route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+
+    private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, EngineDesk engines, CancellationToken cancel) =>
+        await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing() : await engines.WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire) : OnlineDesk.Silent(hosted);
+
+    private static async Task<IResult> SetUpAsync(Guid orderId, JsonBody<SetUpEngineBody> body, HttpContext http, OnlineDesk desk, EngineDesk engines)
+    {
+        var cancel = http.RequestAborted;
+        if (await desk.FindAsync(orderId, cancel) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        node.IsObject();
+        var wish = new EngineWish(
+            node["engine"].RequiredText("The engine") ?? "", node["folder"].Text()?.Trim().Trim('/') ?? "", node["title"].Text()?.Trim() ?? "", node["user"].Text()?.Trim() ?? "", node["mail"].Text()?.Trim() ?? hosted.Order.Contact.Mail,
+            node["mayReplace"].Flag() ?? false);
+        var typed = node["password"].Text() is { Length: > 0 } password ? password : null;
+        if (typed?.Length > LongestPassword)
+        {
+            node["password"].Fault(FaultCodes.OutOfRange, $"A password has at most {LongestPassword} characters.");
+        }
+
+        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space) || await engines.OffersAsync(hosted, cancel) is not { } offers)
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        if (!faults.Any)
+        {
+            EngineRules.Check(wish, offers, space, hosted.Domain, typed is null ? null : Zxcvbn.Zxcvbn.MatchPassword(typed, [wish.User, wish.Title, hosted.Domain?.Text ?? ""]).Score, faults);
+        }
+
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var made = typed is null ? RandomNumberGenerator.GetString(PasswordLetters, MadeLength) : null;
+        await TellAsync(http, hosted, engines, wish, typed ?? made, made);
+        return Results.Empty;
+    }
+
+    private static Task<IResult> UpdateAsync(Guid orderId, JsonBody<EngineFolderBody> body, HttpContext http, OnlineDesk desk, EngineDesk engines) =>
+        WithAsync(orderId, body, desk, engines, async (hosted, engine) =>
+        {
+            await TellAsync(http, hosted, engines, new EngineWish(engine.Engine, engine.Folder, engine.Title, engine.User, hosted.Order.Contact.Mail, true), null, null);
+            return Results.Empty;
+        }, http.RequestAborted);
+
+    private static Task<IResult> RemoveAsync(Guid orderId, JsonBody<EngineFolderBody> body, OnlineDesk desk, EngineDesk engines, CancellationToken cancel) =>
+        WithAsync(orderId, body, desk, engines, (hosted, engine) => engines.RemoveAsync(hosted, engine, cancel), cancel);
+
+    private static async Task<IResult> WithAsync(Guid orderId, JsonBody<EngineFolderBody> body, OnlineDesk desk, EngineDesk engines, Func<Hosted, InstalledEngine, Task<IResult>> then, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var folder = new Node(body.Root, "", faults)["folder"].Text() ?? "";
+        if (await engines.InstalledAsync(hosted, cancel) is not var (_, installed))
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        if (installed.FirstOrDefault(engine => engine.Folder == folder) is { } engine && !faults.Any)
+        {
+            return await then(hosted, engine);
+        }
+
+        faults.Say(FaultCodes.Unknown, "folder", "No engine stands there.");
+        return FaultResults.Unprocessable(faults);
+    }
+
+    private static async Task TellAsync(HttpContext http, Hosted hosted, EngineDesk engines, EngineWish wish, string? password, string? made)
+    {
+        var lines = new LineAnswer(http);
+        for (var step = 1; step <= EngineSteps.All.Length; step++)
+        {
+            var answer = await engines.StepAsync(hosted, wish, step, password, http.RequestAborted);
+            if (answer.State != PanelState.Done)
+            {
+                await lines.WriteAsync(new EngineLine(null, step - 1, EngineSteps.All.Length, null, answer.State == PanelState.Full
+                    ? $"{hosted.Hosting.Provider} has no room for it. Nothing of your site was changed."
+                    : answer.Message ?? $"{hosted.Hosting.Provider} does not answer at “{EngineSteps.All[step - 1]}”. Nothing of your site was changed: try again, and it begins anew."));
+                return;
+            }
+
+            await lines.WriteAsync(new EngineLine(EngineSteps.All[step - 1], step, EngineSteps.All.Length, step == EngineSteps.All.Length ? made : null, null));
+        }
+    }
+}
+
+/// <summary>The engines of a host and of a hosting.</summary>
+internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace workspace)
+{
+    public async Task<IReadOnlyList<EngineOffer>?> OffersAsync(Hosted hosted, CancellationToken cancel) =>
+        await panel.EnginesAsync(hosted.World, hosted.Hosting.Book, await workspace.BusinessDateAsync(cancel), cancel) is { } kept ? PanelDocuments.Offers(kept.Content.AsMemory()) : null;
+
+    public Task<(int Version, IReadOnlyList<InstalledEngine> Value)?> InstalledAsync(Hosted hosted, CancellationToken cancel) => desk.ReadAsync(hosted, PanelKinds.Engines, PanelDocuments.Engines, cancel);
+
+    public async Task<EnginesWire?> WireAsync(Hosted hosted, CancellationToken cancel) =>
+        await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed) ? EnginesWire.Of(offers, installed, hosted.Plan, hosted.Domain is { } domain ? $"{domain}.{hosted.World}.localhost" : null) : null;
+
+    public async Task<PanelAnswer> StepAsync(Hosted hosted, EngineWish wish, int step, string? password, CancellationToken cancel) =>
+        await panel.EngineStepAsync(hosted.World, hosted.Account.Id, new EngineRequest(wish.Engine, wish.Folder, wish.Title, wish.User, wish.Mail, step, step == 3 ? password : null), await workspace.BusinessDateAsync(cancel), cancel);
+
+    /// <summary>Takes an engine away with all that is in its folder. The version before stays with the host: files can be put back from it.</summary>
+    public async Task<IResult> RemoveAsync(Hosted hosted, InstalledEngine engine, CancellationToken cancel)
+    {
+        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space) || await InstalledAsync(hosted, cancel) is not var (listed, engines))
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        var removed = await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(space.With([], engine.Folder, alone: true)), cancel);
+        var answer = removed.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Engines, listed, PanelDocuments.Write(engines.Where(other => other.Folder != engine.Folder)), cancel) : removed;
+        return answer.State != PanelState.Done ? OnlineDesk.Explain(answer, hosted) : await WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire) : OnlineDesk.Silent(hosted);
+    }
+}

@@ -1,0 +1,147 @@
+using System.Security.Cryptography;
+using System.Text;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Online;
+
+/// <summary>A first page from a few answers: seen before it is put up, and changed later.</summary>
+internal static class FirstPageEndpoints
+{
+    private const int LargestPicture = 5 << 20;
+    private const string FrontPage = "index.html";
+
+    public static void MapFirstPage(this IEndpointRouteBuilder order)
+    {
+        var page = order.MapGroup("/first-page");
+        page.MapGet("", GetAsync).WithName("getFirstPage").Produces<FirstPageWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+        page.MapPost("/preview", Preview).WithName("previewPage").Produces<PreviewWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        Changes(page.MapPut("", PutUpAsync).WithName("putPageUp").Produces<FirstPageWire>());
+        Changes(page.MapPut("/picture", PictureAsync).WithName("putPictureUp").Produces<PictureWire>()).WithMetadata(new RequestSizeLimitAttribute(LargestPicture));
+    }
+
+    private static RouteHandlerBuilder Changes(RouteHandlerBuilder route) =>
+        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable).ProducesProblem(StatusCodes.Status507InsufficientStorage);
+
+    private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, HomeStartDb db, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
+
+        return await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is var (version, space)
+            ? Results.Ok(Wire(await MadeAsync(db, orderId, cancel), version, space))
+            : OnlineDesk.Silent(hosted);
+    }
+
+    private static IResult Preview(Guid orderId, JsonBody<BusinessPageWire> body)
+    {
+        var faults = new FaultList();
+        return BusinessPageReader.Read(new Node(body.Root, "", faults)) is { } page ? Results.Ok(new PreviewWire(PageMaker.Make(page))) : FaultResults.Unprocessable(faults);
+    }
+
+    // What stands at the front is only replaced by this page where the owner says so, or where it is this page.
+    private static async Task<IResult> PutUpAsync(Guid orderId, JsonBody<PutPageUpBody> body, OnlineDesk desk, IHostPanel panel, HomeStartDb db, Workspace workspace, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var (mayReplace, page) = (node["mayReplace"].Flag() ?? false, BusinessPageReader.Read(node["page"]));
+        if (page is null || faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space))
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        if (!mayReplace && Wire(await MadeAsync(db, orderId, cancel), version, space).IsOccupied)
+        {
+            faults.Say(FaultCodes.Unavailable, "mayReplace", "Another page stands at the front of your site. Say that it may be replaced: the version before is kept under Files.");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var html = Encoding.UTF8.GetBytes(PageMaker.Make(page));
+        var file = new SiteFile(FrontPage, Hash(html), html.Length);
+        var stored = await panel.StoreAsync(hosted.World, hosted.Account.Id, file.Hash, file.Size, Whole(html), cancel);
+        var after = space.With([file], "", alone: false);
+        var answer = stored.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(after), cancel) : stored;
+        if (answer.State != PanelState.Done)
+        {
+            return OnlineDesk.Explain(answer, hosted);
+        }
+
+        await workspace.EnsureStoredAsync(cancel);
+        var row = await db.FirstPages.SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) ?? db.FirstPages.Add(new FirstPageRow { WorkspaceId = workspace.Id, OrderId = orderId, Document = "" }).Entity;
+        row.Document = Documents.Write(page);
+        await db.SaveChangesAsync(cancel);
+        return Results.Ok(Wire(page, answer.Version, after));
+    }
+
+    // A picture goes to the host at once, under a name of its own; it is seen when a page is put up with it.
+    private static async Task<IResult> PictureAsync(Guid orderId, HttpRequest request, OnlineDesk desk, IHostPanel panel, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
+
+        using var bytes = new MemoryStream();
+        var buffer = new byte[64 * 1024];
+        for (int read; bytes.Length <= LargestPicture && (read = await request.Body.ReadAsync(buffer, cancel)) > 0;)
+        {
+            bytes.Write(buffer, 0, read);
+        }
+
+        var picture = bytes.ToArray();
+        if (picture.Length > LargestPicture || Pictures.EndingOf(picture) is not { } ending)
+        {
+            var faults = new FaultList();
+            faults.Say(FaultCodes.BadType, "picture", picture.Length > LargestPicture ? "This picture has more than 5 MB: make it smaller first." : "This is no picture that browsers show: choose a PNG, JPEG, GIF or WebP.");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space))
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        var file = new SiteFile($"picture-{Hash(picture)[..8]}.{ending}", Hash(picture), picture.Length);
+        var stored = await panel.StoreAsync(hosted.World, hosted.Account.Id, file.Hash, file.Size, Whole(picture), cancel);
+        var answer = stored.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(space.With([file], "", alone: false)), cancel) : stored;
+        return answer.State == PanelState.Done ? Results.Ok(new PictureWire(file.Path)) : OnlineDesk.Explain(answer, hosted);
+    }
+
+    private static async Task<BusinessPage?> MadeAsync(HomeStartDb db, Guid orderId, CancellationToken cancel) =>
+        await db.FirstPages.AsNoTracking().SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) is { } row ? Documents.Read<BusinessPage>(row.Document) : null;
+
+    private static FirstPageWire Wire(BusinessPage? made, int version, WebSpace space)
+    {
+        var ours = made is null ? null : Hash(Encoding.UTF8.GetBytes(PageMaker.Make(made)));
+        return new FirstPageWire(made is null ? null : BusinessPageWire.Of(made), version > 0 && space.At(FrontPage) is { } front && front.Hash != ours && !IsBegun(front));
+    }
+
+    // The host's own page is nobody's work: it may always go. It is the one a space begins with.
+    private static bool IsBegun(SiteFile front) => front.Hash == HostPages.Placeholder.Hash;
+
+    private static string Hash(byte[] bytes) => Convert.ToHexStringLower(SHA256.HashData(bytes));
+
+    private static async IAsyncEnumerable<ReadOnlyMemory<byte>> Whole(byte[] bytes)
+    {
+        await Task.CompletedTask;
+        yield return bytes;
+    }
+}

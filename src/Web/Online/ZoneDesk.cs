@@ -1,0 +1,124 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+
+namespace HomeStart.Web.Online;
+
+/// <summary>The zones of an owner's domains, wherever they are kept.</summary>
+internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompany hosts, IRegistrar registrar)
+{
+    /// <summary>Goes on with the zone of a domain that belongs to a hosting: the one that is named, else the main one.</summary>
+    public async Task<IResult> ReadAsync(Guid orderId, string? typed, Func<Hosted, DomainName, KeptDocument, ImmutableArray<ResourceRecord>, IResult> then, CancellationToken cancel) =>
+        await WhichAsync(orderId, typed, cancel) is not var (hosted, domain) ? OnlineDesk.Missing()
+        : await FindAsync(hosted, domain, null, cancel) is var (kept, records) ? then(hosted, domain, kept, records)
+        : await KeptElsewhereAsync(hosted, domain, cancel);
+
+    /// <summary>The same, with the zone as the page shows it.</summary>
+    public async Task<IResult> WithAsync(Guid orderId, string? typed, Func<Hosted, DomainName, ZoneWire, Task<IResult>> then, CancellationToken cancel)
+    {
+        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
+        {
+            return OnlineDesk.Missing();
+        }
+
+        return await FindAsync(hosted, domain, null, cancel) is var (kept, records)
+            ? await then(hosted, domain, ZoneWire.Of(domain, kept.Version, await ServedByAsync(hosted, domain, cancel), true, records))
+            : await KeptElsewhereAsync(hosted, domain, cancel);
+    }
+
+    public async Task<IResult> ChangeAsync(Guid orderId, string? typed, int seen, ImmutableArray<ResourceRecord> records, CancellationToken cancel)
+    {
+        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
+        {
+            return OnlineDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        ZoneRules.Check(domain, records, faults);
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var answer = await panel.WriteAsync(hosted.World, domain.Text, PanelKinds.Zone, seen, PanelDocuments.Write(records), cancel);
+        return answer.State == PanelState.Done ? Results.Ok(ZoneWire.Of(domain, answer.Version, await ServedByAsync(hosted, domain, cancel), true, records)) : OnlineDesk.Explain(answer, hosted);
+    }
+
+    /// <summary>Says what a zone file or a ready set would change, and changes nothing.</summary>
+    public async Task<IResult> TryAsync(Guid orderId, string? typed, JsonElement body, CancellationToken cancel)
+    {
+        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
+        {
+            return OnlineDesk.Missing();
+        }
+
+        if (await FindAsync(hosted, domain, null, cancel) is not var (_, now))
+        {
+            return await KeptElsewhereAsync(hosted, domain, cancel);
+        }
+
+        if (await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is not { } entry)
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        var faults = new FaultList();
+        var after = Wanted(new Node(body, "", faults), domain, now, entry);
+        if (after is { } records && !faults.Any)
+        {
+            ZoneRules.Check(domain, records, faults);
+        }
+
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(ZoneChangeWire.Of(ZoneChange.Between(now, after!.Value), after.Value));
+    }
+
+    /// <summary>Puts the version before in place of the one that is seen.</summary>
+    public async Task<IResult> BackAsync(Guid orderId, string? typed, int seen, CancellationToken cancel)
+    {
+        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
+        {
+            return OnlineDesk.Missing();
+        }
+
+        return seen > 0 && await FindAsync(hosted, domain, seen - 1, cancel) is var (_, before)
+            ? await ChangeAsync(orderId, typed, seen, before, cancel)
+            : Results.Problem("There is no version before this one.", statusCode: StatusCodes.Status409Conflict);
+    }
+
+    private static ImmutableArray<ResourceRecord>? Wanted(Node node, DomainName domain, ImmutableArray<ResourceRecord> now, HostEntry entry)
+    {
+        if (node["zoneFile"].Element is { ValueKind: JsonValueKind.String } file)
+        {
+            return ZoneFileReader.Read(file.GetString()!, domain, node.Faults);
+        }
+
+        if (node["set"].IsAbsent)
+        {
+            node["set"].Required("A zone file or a ready set");
+        }
+
+        return node["set"].Word(RecordReader.Sets) is { } set ? ReadySets.Put(set, now, new Pointing(domain, entry, null, false), node["argument"].Text(), node.Faults) : null;
+    }
+
+    private async Task<(Hosted Hosted, DomainName Domain)?> WhichAsync(Guid orderId, string? typed, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } hosted)
+        {
+            return null;
+        }
+
+        var domain = typed is null ? hosted.Domain : DomainName.Parse(typed.Trim().ToLowerInvariant());
+        return domain is not null && (domain == hosted.Domain || (await desk.OwnedAsync(cancel)).Contains(domain)) ? (hosted, domain) : null;
+    }
+
+    private async Task<(KeptDocument Kept, ImmutableArray<ResourceRecord> Records)?> FindAsync(Hosted hosted, DomainName domain, int? version, CancellationToken cancel) =>
+        await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, version, cancel) is { } kept && PanelDocuments.Records(kept.Content.AsMemory()) is { } records ? (kept, records) : null;
+
+    private async Task<string> ServedByAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
+        (await registrar.LookUpAsync(hosted.World, domain, cancel))?.NameServers is { Count: > 0 } servers ? string.Join(", ", servers) : "the registrar it was bought from";
+
+    private async Task<IResult> KeptElsewhereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
+        await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null ? OnlineDesk.Silent(hosted)
+            : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, []));
+}
