@@ -31,7 +31,7 @@ internal static class Engines
         [
             new("thistledown", "Thistledown", version, "A journal with pages: news, recipes, a diary of work. Written in the browser.", 1, 200),
             new("larderbook", "Larderbook", version, "A small shop: goods, basket, orders by mail.", 1, 600),
-            new("hedgerow", "Hedgerow", version, "A few pages that are changed in place. It needs no database.", 0, 60),
+            new("hedgerow", "Hedgerow", version, "A few pages that are changed in place.", 0, 60),
         ];
     }
 

@@ -112,7 +112,7 @@ public sealed class Browser : IDisposable
     {
         _driver.ExecuteScript(File.ReadAllText(Repository.Folder("client", "node_modules", "axe-core", "axe.min.js")));
         var findings = _driver.ExecuteAsyncScript(
-            "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
+            "const done = arguments[0]; axe.run(document, { iframes: false, resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
         return [.. ((IReadOnlyCollection<object>)findings!).Cast<string>()];
     }
 

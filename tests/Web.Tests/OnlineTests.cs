@@ -263,7 +263,7 @@ public sealed class OnlineTests : OneOwner
     }
 
     private static object Page(string name) =>
-        new { name, about = "We mend clocks.", street = "3 Tide Lane", town = "Wexmouth", telephone = "01234 567890", hours = new object?[] { new { opens = "09:00", closes = "17:30" }, null, null, null, null, null, null }, layout = "shopfront", picture = (string?)null, pictureText = "" };
+        new { name, about = "We mend clocks.", street = "3 Tide Lane", town = "Wexmouth", telephone = "01234 567890", hours = new[] { new { isOpen = true, opens = "09:00", closes = "17:30" } }, layout = "shopfront", picture = (string?)null, pictureText = "" };
 
     private static object Engine(string engine, string folder = "", string user = "minutehand", string? password = null) => new { engine, folder, title = "The clock journal", user, mail = "ada@example.com", password, mayReplace = folder.Length == 0 };
 

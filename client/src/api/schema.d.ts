@@ -2492,8 +2492,6 @@ export interface components {
             websites: null | components["schemas"]["PlanUseWire"];
             subdomains: null | components["schemas"]["PlanUseWire"];
             sites: components["schemas"]["NameStandsWire"][];
-            world: string;
-            lent: null | string;
         };
         HostedNameWire: {
             name: string;
@@ -2838,6 +2836,7 @@ export interface components {
             /** Format: int32 */
             status: null | number;
             leadsHere: null | boolean;
+            address: string;
         };
         NameYearsWire: {
             /** Format: int32 */
@@ -2969,6 +2968,7 @@ export interface components {
             size: number;
         };
         OpenHoursWire: {
+            isOpen: boolean;
             opens: string;
             closes: string;
         };
@@ -7350,6 +7350,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
         };
     };
     getFirstPage: {
@@ -7485,6 +7494,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -58,3 +58,24 @@ const handedIn = z.union([
 
 /** What the card processor says of a card: what stands for it, or what is wrong with it; null where it makes no sense. */
 export const cardAnswerOf = (answer: unknown) => handedIn.safeParse(answer).data ?? null;
+
+const engineLine = z.object({
+  step: z.nullable(z.string()),
+  done: z.number(),
+  steps: z.number(),
+  password: z.nullable(z.string()),
+  problem: z.nullable(z.string()),
+});
+
+/** One line of how far setting an engine up has come. */
+export const engineLineOf = (text: string): components['schemas']['EngineLine'] => engineLine.parse(JSON.parse(text));
+
+const putUpLine = z.object({
+  done: z.number(),
+  files: z.number(),
+  version: z.nullable(z.number()),
+  problem: z.nullable(z.string()),
+});
+
+/** One line of how far putting files up has come. */
+export const putUpLineOf = (text: string): components['schemas']['PutUpLine'] => putUpLine.parse(JSON.parse(text));

@@ -148,6 +148,45 @@ const online = createRoute({
   component: lazyRouteComponent(() => import('../features/online/OnlinePage'), 'OnlinePage'),
 });
 
+const hosting = createRoute({
+  getParentRoute: () => site,
+  path: '/online/$orderId',
+  component: lazyRouteComponent(() => import('../features/online/HostingLayout'), 'HostingLayout'),
+});
+
+const hostingPages = [
+  createRoute({
+    getParentRoute: () => hosting,
+    path: '/first-page',
+    component: lazyRouteComponent(() => import('../features/online/firstPage/FirstPagePage'), 'FirstPagePage'),
+  }),
+  createRoute({
+    getParentRoute: () => hosting,
+    path: '/files',
+    component: lazyRouteComponent(() => import('../features/online/files/FilesPage'), 'FilesPage'),
+  }),
+  createRoute({
+    getParentRoute: () => hosting,
+    path: '/engine',
+    component: lazyRouteComponent(() => import('../features/online/engine/EnginePage'), 'EnginePage'),
+  }),
+  createRoute({
+    getParentRoute: () => hosting,
+    path: '/mailboxes',
+    component: lazyRouteComponent(() => import('../features/online/mailboxes/MailboxesPage'), 'MailboxesPage'),
+  }),
+  createRoute({
+    getParentRoute: () => hosting,
+    path: '/names',
+    component: lazyRouteComponent(() => import('../features/online/names/NamesPage'), 'NamesPage'),
+  }),
+  createRoute({
+    getParentRoute: () => hosting,
+    path: '/records',
+    component: lazyRouteComponent(() => import('../features/online/records/RecordsPage'), 'RecordsPage'),
+  }),
+] as const;
+
 const mail = createRoute({
   getParentRoute: () => site,
   path: '/mail',
@@ -210,6 +249,7 @@ const tree = root.addChildren([
     orders,
     placed,
     online,
+    hosting.addChildren(hostingPages),
     mail,
   ]),
 ]);

@@ -43,6 +43,16 @@ export function TextField({ label, hint, fault, wide, className, ...props }: Sha
   );
 }
 
+/** Several lines of text. */
+export function TextArea({ label, hint, fault, wide, className, ...props }: Shared & ComponentProps<'textarea'>) {
+  const id = useId();
+  return (
+    <Frame id={id} {...{ label, hint, fault, wide }}>
+      <textarea id={id} className={cx(box, className)} {...described(id, { label, hint, fault })} {...props} />
+    </Frame>
+  );
+}
+
 export function SelectField({
   label,
   hint,

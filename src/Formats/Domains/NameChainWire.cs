@@ -7,7 +7,7 @@ namespace HomeStart.Formats;
 public sealed record NameChainWire(
     string Domain, string Provider, bool IsJoined, DateTimeOffset AskedAt, IReadOnlyList<ChainLinkWire> Links, IReadOnlyList<PlaceSeenWire> Places, int Seen, IReadOnlyList<string>? MailServers, CertificateWire? Certificate)
 {
-    /// <summary>Where the site is seen in this made-up world, without scheme and port.</summary>
+    /// <summary>Where the site is seen in this made-up world.</summary>
     public string Site { get; init; } = "";
 
     public static NameChainWire Of(DomainName domain, string provider, NameChain chain, NameFacts facts, DateTimeOffset askedAt) =>

@@ -16,12 +16,12 @@ public sealed record MorePlanWire(string Name, int? Allowed, string DearerPerMon
 /// <summary>The names of a hosting account.</summary>
 /// <param name="Owned">The domains that can be hosted, or have parts before them.</param>
 /// <param name="Sites">What each name answers with right now, as an HTTP status; null: no answer.</param>
-/// <param name="World">What stands behind a name where this made-up world is browsed.</param>
-public sealed record HostedNamesWire(int Version, IReadOnlyList<HostedNameWire> Names, IReadOnlyList<string> Owned, PlanUseWire? Websites, PlanUseWire? Subdomains, IReadOnlyList<NameStandsWire> Sites, string World, string? Lent);
+public sealed record HostedNamesWire(int Version, IReadOnlyList<HostedNameWire> Names, IReadOnlyList<string> Owned, PlanUseWire? Websites, PlanUseWire? Subdomains, IReadOnlyList<NameStandsWire> Sites);
 
 /// <param name="Status">As an HTTP status; 421: the host's server does not know the name; null: no answer.</param>
 /// <param name="LeadsHere">Whether its records lead to the host; null: nobody could say.</param>
-public sealed record NameStandsWire(string Name, int? Status, bool? LeadsHere);
+/// <param name="Address">Where it is seen.</param>
+public sealed record NameStandsWire(string Name, int? Status, bool? LeadsHere, string Address);
 
 /// <summary>The mail addresses of a hosting account.</summary>
 /// <param name="Domains">Those that addresses can be at.</param>
@@ -52,7 +52,7 @@ public sealed record EnginesWire(IReadOnlyList<EngineOfferWire> Offers, IReadOnl
             [.. installed.Select(engine => new InstalledEngineWire(
                 engine.Engine, engine.Name, engine.Version, engine.Folder, engine.Title, engine.User, engine.IsReady,
                 offers.FirstOrDefault(offer => offer.Id == engine.Engine && offer.Version != engine.Version)?.Version,
-                site is null ? null : $"{site}/{(engine.Folder.Length > 0 ? engine.Folder + "/" : "")}"))]);
+                site is null ? null : $"{site}{(engine.Folder.Length > 0 ? engine.Folder + "/" : "")}"))]);
 
     private static string? Lacks(EngineOffer offer, IReadOnlyList<InstalledEngine> installed, Plan? plan) =>
         plan is null || offer.Databases == 0 || PlanUse.AllowedBy(plan, PlanLimit.Databases) is not { } databases ? null

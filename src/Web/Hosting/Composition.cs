@@ -93,6 +93,7 @@ public static class Composition
         all.MapScans();
         all.MapNames();
         all.MapNotices();
+        all.MapPreview();
         var own = all.MapGroup("").AddEndpointFilter<AntiforgeryFilter>();
         own.MapSession();
         own.MapBooks();

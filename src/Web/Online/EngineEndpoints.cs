@@ -128,7 +128,7 @@ internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace wo
     public Task<(int Version, IReadOnlyList<InstalledEngine> Value)?> InstalledAsync(Hosted hosted, CancellationToken cancel) => desk.ReadAsync(hosted, PanelKinds.Engines, PanelDocuments.Engines, cancel);
 
     public async Task<EnginesWire?> WireAsync(Hosted hosted, CancellationToken cancel) =>
-        await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed) ? EnginesWire.Of(offers, installed, hosted.Plan, hosted.Domain is { } domain ? $"{domain}.{hosted.World}.localhost" : null) : null;
+        await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed) ? EnginesWire.Of(offers, installed, hosted.Plan, desk.AddressOf(hosted, hosted.Domain)) : null;
 
     public async Task<PanelAnswer> StepAsync(Hosted hosted, EngineWish wish, int step, string? password, CancellationToken cancel) =>
         await panel.EngineStepAsync(hosted.World, hosted.Account.Id, new EngineRequest(wish.Engine, wish.Folder, wish.Title, wish.User, wish.Mail, step, step == 3 ? password : null), await workspace.BusinessDateAsync(cancel), cancel);

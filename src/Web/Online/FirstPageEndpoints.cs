@@ -20,10 +20,13 @@ internal static class FirstPageEndpoints
     {
         var page = order.MapGroup("/first-page");
         page.MapGet("", GetAsync).WithName("getFirstPage").Produces<FirstPageWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
-        page.MapPost("/preview", Preview).WithName("previewPage").Produces<PreviewWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        page.MapPost("/preview", PreviewAsync).WithName("previewPage").Produces<PreviewWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         Changes(page.MapPut("", PutUpAsync).WithName("putPageUp").Produces<FirstPageWire>());
         Changes(page.MapPut("/picture", PictureAsync).WithName("putPictureUp").Produces<PictureWire>()).WithMetadata(new RequestSizeLimitAttribute(LargestPicture));
     }
+
+    /// <summary>The preview comes by a form, which carries no token: it changes nothing.</summary>
+    public static void MapPreview(this IEndpointRouteBuilder app) => app.MapPost("/api/orders/{orderId:guid}/first-page/preview.html", PreviewPageAsync).WithName("previewPageHtml").DisableAntiforgery().ExcludeFromDescription();
 
     private static RouteHandlerBuilder Changes(RouteHandlerBuilder route) =>
         route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
@@ -41,10 +44,28 @@ internal static class FirstPageEndpoints
             : OnlineDesk.Silent(hosted);
     }
 
-    private static IResult Preview(Guid orderId, JsonBody<BusinessPageWire> body)
+    private static async Task<IResult> PreviewAsync(Guid orderId, JsonBody<BusinessPageWire> body, OnlineDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        return BusinessPageReader.Read(new Node(body.Root, "", faults)) is { } page ? Results.Ok(new PreviewWire(PageMaker.Make(page))) : FaultResults.Unprocessable(faults);
+        return await desk.FindAsync(orderId, cancel) is null ? OnlineDesk.Missing() : BusinessPageReader.Read(new Node(body.Root, "", faults)) is { } page ? Results.Ok(new PreviewWire(PageMaker.Make(page))) : FaultResults.Unprocessable(faults);
+    }
+
+    // The page itself, to stand in a frame: a form brings it, it runs nothing, and it belongs to no origin.
+    private static async Task<IResult> PreviewPageAsync(Guid orderId, HttpContext http, OnlineDesk desk)
+    {
+        if (await desk.FindAsync(orderId, http.RequestAborted) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
+
+        var form = await http.Request.ReadFormAsync(http.RequestAborted);
+        var faults = new FaultList();
+        var (json, _) = JsonText.Parse(Encoding.UTF8.GetBytes(form["page"].ToString()));
+        http.Response.RegisterForDispose(json ?? System.Text.Json.JsonDocument.Parse("null"));
+        var page = json is null ? null : BusinessPageReader.Read(new Node(json.RootElement, "", faults));
+        var site = desk.AddressOf(hosted, hosted.Domain);
+        http.Items[SecurityHeaders.PolicyItem] = $"default-src 'none'; style-src 'unsafe-inline'; img-src {site ?? "'none'"}; sandbox; frame-ancestors 'self'";
+        return Results.Text(page is null ? "<!DOCTYPE html><title>Not yet</title><p>Fill in the form, and the page stands here." : PageMaker.Make(page, page.Picture is { } picture && site is not null ? site + picture : null), "text/html; charset=utf-8");
     }
 
     // What stands at the front is only replaced by this page where the owner says so, or where it is this page.

@@ -32,11 +32,11 @@ internal sealed class NameUses(OnlineDesk desk, IHostPanel panel, IHostingCompan
         var stands = await Task.WhenAll(names.Names.Select(async name =>
         {
             var (status, zone) = (panel.VisitAsync(hosted.World, name.Name, cancel), nameServers.ZoneOfAsync(hosted.World, name.Name, cancel));
-            return new NameStandsWire(name.Name.Text, await status, await zone is { } facts && entry is not null ? facts.Addresses.Contains(entry.IPv4) : null);
+            return new NameStandsWire(name.Name.Text, await status, await zone is { } facts && entry is not null ? facts.Addresses.Contains(entry.IPv4) : null, desk.AddressOf(hosted, name.Name)!);
         }));
         return new HostedNamesWire(
             version, [.. names.Names.Select(HostedNameWire.Of)], [.. (await desk.OwnedAsync(cancel)).Select(domain => domain.Text)],
-            PlanUseWire.Of(hosted.Use(PlanLimit.Websites, names.Websites), hosted.Book?.Currency), PlanUseWire.Of(hosted.Use(PlanLimit.Subdomains, names.Subdomains), hosted.Book?.Currency), stands, $"{hosted.World}.localhost", entry?.LentUnder);
+            PlanUseWire.Of(hosted.Use(PlanLimit.Websites, names.Websites), hosted.Book?.Currency), PlanUseWire.Of(hosted.Use(PlanLimit.Subdomains, names.Subdomains), hosted.Book?.Currency), stands);
     }
 
     // The records of a name that is kept at the host are set with it; what is kept elsewhere is shown to be set there. What cannot be asked now shows as not leading here.

@@ -1,5 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Hosting;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
@@ -30,7 +31,7 @@ public sealed record Hosted(Order Order, OrderedHosting Hosting, HostAccount Acc
 }
 
 /// <summary>Finds what was ordered and delivered, and asks the host for its documents.</summary>
-public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartDb db, IHostPanel panel)
+public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartDb db, IHostPanel panel, StartOptions options)
 {
     public static IResult Missing() => Results.Problem("There is no hosting of yours here: it may not be delivered yet.", statusCode: StatusCodes.Status404NotFound);
 
@@ -54,6 +55,9 @@ public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartD
         var domain = order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address ?? (await ClaimedAsync(claimed.Id, cancel)).FirstOrDefault();
         return new Hosted(claimed, hosting, account, new World(row.WorldId), domain, book, book?.Plan(hosting.Plan));
     }
+
+    /// <summary>Where a name of this made-up world is seen in a browser, ending in a slash: an origin of its own for each; null without a name.</summary>
+    public string? AddressOf(Hosted hosted, DomainName? name) => name is null ? null : $"http://{name}.{hosted.World}.localhost:{options.CounterpartsAddress.Port}/";
 
     /// <summary>Every domain that this owner has, or keeps and pointed somewhere.</summary>
     public async Task<IReadOnlyCollection<DomainName>> OwnedAsync(CancellationToken cancel) =>

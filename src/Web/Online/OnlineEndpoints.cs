@@ -55,6 +55,6 @@ internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Worksp
         }
 
         var facts = new NameFacts(known, (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
-        return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = $"{domain}.{world}.localhost" });
+        return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = desk.AddressOf(hosted, domain)! });
     }
 }

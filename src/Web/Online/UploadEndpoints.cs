@@ -21,9 +21,9 @@ internal static class UploadEndpoints
         var uploads = order.MapGroup("/uploads");
         uploads.MapGet("", ListAsync).WithName("getUploads").Produces<IReadOnlyList<UploadWire>>().ProducesProblem(StatusCodes.Status404NotFound);
         Problems(uploads.MapPost("", StartAsync).WithName("startUpload").Produces<UploadWire>());
-        Problems(uploads.MapPut("/{uploadId:guid}/files/{index:int}", PutAsync).WithName("sendPiece").Produces<PieceWire>()).ProducesProblem(StatusCodes.Status409Conflict).WithMetadata(new RequestSizeLimitAttribute(LargestPiece)).DisableAntiforgery();
+        Problems(uploads.MapPut("/{uploadId:guid}/files/{index:int}", PutAsync).WithName("sendPiece").Produces<PieceWire>()).ProducesProblem(StatusCodes.Status409Conflict).WithMetadata(new RequestSizeLimitAttribute(LargestPiece));
         Problems(uploads.MapPost("/{uploadId:guid}/put-up", PutUpAsync).WithName("putUp").Produces<PutUpLine>(StatusCodes.Status200OK, LineAnswer.ContentType));
-        uploads.MapDelete("/{uploadId:guid}", DropAsync).WithName("dropUpload").Produces(StatusCodes.Status204NoContent);
+        uploads.MapDelete("/{uploadId:guid}", DropAsync).WithName("dropUpload").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
     }
 
     private static RouteHandlerBuilder Problems(RouteHandlerBuilder route) =>
@@ -96,7 +96,8 @@ internal static class UploadEndpoints
 
     private static async Task<IResult> DropAsync(Guid orderId, Guid uploadId, UploadDesk uploads, CancellationToken cancel)
     {
+        var isThere = await uploads.FindAsync(orderId, uploadId, cancel) is not null;
         await uploads.DropAsync(orderId, uploadId, cancel);
-        return Results.NoContent();
+        return isThere ? Results.NoContent() : Missing();
     }
 }

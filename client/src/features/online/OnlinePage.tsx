@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { api, expect, type Schemas } from '../../api/client';
 import { ordersQuery } from '../../api/queries';
@@ -7,7 +7,9 @@ import { moment } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { chainWords, linkWords, stateWords } from './words';
+import { longDay } from '../../format/dates';
+import { ongoing } from './pages';
+import { chainWords, linkWords, stateOf } from './words';
 
 /** What was ordered for this site, from ordered to seen: what is true right now, and what to do next. */
 export function OnlinePage() {
@@ -40,13 +42,13 @@ export function OnlinePage() {
         </p>
       )}
       {done.map((order) => (
-        <Chain key={order.id} orderId={order.id} reference={order.reference} />
+        <Chain key={order.id} siteId={page.id} orderId={order.id} reference={order.reference} />
       ))}
     </div>
   );
 }
 
-function Chain({ orderId, reference }: { orderId: string; reference: string }) {
+function Chain({ siteId, orderId, reference }: { siteId: string; orderId: string; reference: string }) {
   const chain = useQuery({
     queryKey: ['online', orderId],
     queryFn: async () => {
@@ -66,7 +68,7 @@ function Chain({ orderId, reference }: { orderId: string; reference: string }) {
   }
 
   return chain.data === null ? null : (
-    <section className="mt-6 max-w-4xl" aria-labelledby={`chain-${orderId}`}>
+    <section className="mt-6" aria-labelledby={`chain-${orderId}`}>
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h2 id={`chain-${orderId}`} className="grow text-lg">
           <bdi>{chain.data.domain}</bdi>
@@ -76,12 +78,37 @@ function Chain({ orderId, reference }: { orderId: string; reference: string }) {
         </Button>
       </div>
       <p role="status">{chainWords(chain.data)}</p>
-      <ol className="mt-2">
-        {chain.data.links.map((link) => (
-          <LinkRow key={link.kind} link={link} provider={chain.data!.provider} />
-        ))}
-      </ol>
-      <Places chain={chain.data} />
+      <div className="mt-2 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+        <ol>
+          {chain.data.links.map((link) => (
+            <LinkRow key={link.kind} link={link} provider={chain.data!.provider} />
+          ))}
+        </ol>
+        <div>
+          <Places chain={chain.data} />
+          <Certificate orderId={orderId} chain={chain.data} />
+          <p className="mt-3">
+            <a href={chain.data.site} className="ink font-semibold" target="_blank" rel="noreferrer">
+              See the site
+            </a>{' '}
+            <span className="text-soft">
+              as somebody sees it who is led to your host. This made-up world keeps it under an address of this
+              computer.
+            </span>
+          </p>
+          <h3 className="mt-4 text-base">What to do next</h3>
+          <ul className="mt-1">
+            {ongoing.map(({ to, label, does }) => (
+              <li key={to} className="odd:bg-band px-2.5 py-1.5">
+                <Link to={to} params={{ siteId, orderId }} search={{}} className="ink font-semibold">
+                  {label}
+                </Link>
+                <span className="text-soft block text-sm">{does}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
       <p className="text-soft mt-2 text-sm">
         Asked at {moment(chain.data.askedAt)}, for order {reference}.{' '}
         {chain.data.mailServers &&
@@ -89,6 +116,48 @@ function Chain({ orderId, reference }: { orderId: string; reference: string }) {
             ? `Mail for the domain goes to ${chain.data.mailServers.join(', ')}.`
             : 'No mail for the domain is taken in anywhere yet.')}
       </p>
+    </section>
+  );
+}
+
+/** Asked for once the name leads to the host, waited for, there until its day; and what a browser says before that. */
+function Certificate({ orderId, chain }: { orderId: string; chain: Schemas['NameChainWire'] }) {
+  const queries = useQueryClient();
+  const ask = useMutation({
+    mutationFn: async () =>
+      expect(await api.POST('/api/orders/{orderId}/certificate', { params: { path: { orderId } } })),
+    onSuccess: (now) => queries.setQueryData(['online', orderId], now),
+  });
+  const { certificate } = chain;
+  const leads = chain.links.some(({ kind, state }) => kind === 'address' && state === 'right');
+  return (
+    <section className="mt-3" aria-label="Certificate">
+      {certificate?.state === 'there' ? (
+        <p>
+          Its certificate is good until <b>{longDay(certificate.until!)}</b>, and your host renews it a month before.
+        </p>
+      ) : certificate?.state === 'waiting' ? (
+        <p>
+          The certificate is asked for. It comes by itself when all five places see the name; until then browsers warn
+          of an address that begins with https.
+        </p>
+      ) : (
+        <>
+          <p>
+            There is no certificate yet. Until there is, browsers warn visitors that the connection is not private: that
+            is about a missing proof, not about your site. The proof is made when the name leads to your host.
+          </p>
+          {certificate?.refusal && <p className="text-red mt-1">{certificate.refusal}</p>}
+          <Button className="mt-2" disabled={!leads || ask.isPending} onClick={() => ask.mutate()}>
+            Ask for the certificate
+          </Button>
+          {ask.error && (
+            <p role="alert" className="text-red mt-1">
+              {ask.error.message}
+            </p>
+          )}
+        </>
+      )}
     </section>
   );
 }
@@ -105,7 +174,7 @@ function LinkRow({ link, provider }: { link: Schemas['ChainLinkWire']; provider:
     <li className="odd:bg-band px-2.5 py-1.5">
       <span className="flex gap-4">
         <span className="grow">{linkWords[link.kind](provider)}</span>
-        <span className={cx('font-semibold whitespace-nowrap', inks[link.state])}>{stateWords[link.state]}</span>
+        <span className={cx('font-semibold whitespace-nowrap', inks[link.state])}>{stateOf(link)}</span>
       </span>
       {link.found.length > 0 && (
         <span className="text-soft block text-sm break-words">
@@ -125,7 +194,7 @@ function LinkRow({ link, provider }: { link: Schemas['ChainLinkWire']; provider:
 function Places({ chain }: { chain: Schemas['NameChainWire'] }) {
   return (
     <>
-      <p className="mt-3">
+      <p>
         <b>
           {chain.seen} of {chain.places.length}
         </b>{' '}

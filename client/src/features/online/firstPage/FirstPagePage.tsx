@@ -1,0 +1,208 @@
+import { useMutation } from '@tanstack/react-query';
+import { useParams } from '@tanstack/react-router';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { api, expect, tokenHeader, Refused, type Schemas } from '../../../api/client';
+import { faultAt, otherwise, usePanel } from '../../../api/panel';
+import { useSite } from '../../../api/site';
+import { Button } from '../../../ui/Button';
+import { SelectField, TextArea, TextField } from '../../../ui/Field';
+import { Failed, Waiting } from '../../../ui/Waiting';
+import { Hours } from './Hours';
+
+type Page = Schemas['BusinessPageWire'];
+
+const fields = ['name', 'about', 'street', 'town', 'telephone', 'pictureText', 'hours'];
+
+/** A page in a minute: a few answers, seen as it will look, put up with one press. */
+export function FirstPagePage() {
+  const { orderId } = useParams({ from: '/sites/$siteId/online/$orderId' });
+  const { page } = useSite();
+  const path = { params: { path: { orderId } } };
+  const panel = usePanel(['first-page', orderId], async () =>
+    expect(await api.GET('/api/orders/{orderId}/first-page', path)),
+  );
+  if (panel.query.error) {
+    return <Failed error={panel.query.error} retry={() => void panel.query.refetch()} />;
+  }
+
+  return (
+    <>
+      <title>{`First page · ${page.name} · Home Start`}</title>
+      <h1 className="text-2xl">First page</h1>
+      {panel.query.data ? (
+        <Making orderId={orderId} now={panel.query.data} change={panel.change} />
+      ) : (
+        <Waiting for="Looking at what stands there" />
+      )}
+    </>
+  );
+}
+
+const blank = (name: string): Page => ({
+  name,
+  about: '',
+  street: '',
+  town: '',
+  telephone: '',
+  hours: [true, true, true, true, true, false, false].map((isOpen) => ({ isOpen, opens: '09:00', closes: '17:00' })),
+  layout: 'column',
+  picture: null,
+  pictureText: '',
+});
+
+function Making({
+  orderId,
+  now,
+  change,
+}: {
+  orderId: string;
+  now: Schemas['FirstPageWire'];
+  change: ReturnType<typeof usePanel<Schemas['FirstPageWire']>>['change'];
+}) {
+  const { page } = useSite();
+  const [typed, setTyped] = useState(now.page ?? blank(page.name));
+  const [mayReplace, setMayReplace] = useState(false);
+  const picture = usePicture(orderId, (path) => setTyped((before) => ({ ...before, picture: path })));
+  const set = (field: keyof Page) => (event: { target: { value: string } }) =>
+    setTyped({ ...typed, [field]: event.target.value });
+  const at = (field: string) => faultAt(change.error, field);
+  const send = (event: FormEvent) => {
+    event.preventDefault();
+    change.mutate(async () =>
+      expect(
+        await api.PUT('/api/orders/{orderId}/first-page', {
+          params: { path: { orderId } },
+          body: { page: typed, mayReplace },
+        }),
+      ),
+    );
+  };
+  return (
+    <div className="mt-3 grid gap-x-12 gap-y-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
+      <form className="flex flex-col gap-3" noValidate onSubmit={send}>
+        <TextField label="Name of your business" value={typed.name} onChange={set('name')} fault={at('page.name')} />
+        <TextArea
+          label="What you do"
+          hint="A few sentences. An empty line begins a new paragraph."
+          rows={4}
+          value={typed.about}
+          onChange={set('about')}
+          fault={at('page.about')}
+        />
+        <div className="grid gap-3 sm:grid-cols-2">
+          <TextField label="Street" value={typed.street} onChange={set('street')} fault={at('page.street')} />
+          <TextField label="Town" value={typed.town} onChange={set('town')} fault={at('page.town')} />
+          <TextField
+            label="Telephone"
+            type="tel"
+            value={typed.telephone}
+            onChange={set('telephone')}
+            fault={at('page.telephone')}
+          />
+          <SelectField label="Layout" value={typed.layout} onChange={set('layout')}>
+            <option value="column">One column</option>
+            <option value="shopfront">Shopfront: picture across the top</option>
+            <option value="spine">Spine: the name at the side</option>
+          </SelectField>
+        </div>
+        <Hours hours={typed.hours} fault={at('page.hours')} set={(hours) => setTyped({ ...typed, hours })} />
+        <label className="flex flex-wrap items-baseline gap-x-2">
+          <span className="font-semibold">A picture, if you like</span>
+          <input
+            type="file"
+            accept="image/png,image/jpeg,image/gif,image/webp"
+            className="text-blue max-w-full"
+            onChange={(event) => event.target.files?.[0] && picture.mutate(event.target.files[0])}
+          />
+          {picture.isPending && <span role="status">Sending it …</span>}
+          {picture.error && <span className="text-red text-sm">{picture.error.message}</span>}
+        </label>
+        {typed.picture && (
+          <>
+            <TextField
+              label="What is to be seen on it"
+              hint="For those who cannot see it."
+              value={typed.pictureText}
+              onChange={set('pictureText')}
+              fault={at('page.pictureText')}
+            />
+            <div>
+              <Button look="text" onClick={() => setTyped({ ...typed, picture: null, pictureText: '' })}>
+                Leave the picture out
+              </Button>
+            </div>
+          </>
+        )}
+        {now.isOccupied && (
+          <label className="flex items-baseline gap-2">
+            <input
+              type="checkbox"
+              className="accent-blue"
+              checked={mayReplace}
+              onChange={(event) => setMayReplace(event.target.checked)}
+            />
+            <span>Another page stands at the front of your site. It may be replaced.</span>
+          </label>
+        )}
+        {change.error && (
+          <p role="alert" className="text-red">
+            {otherwise(
+              change.error,
+              fields.map((field) => `page.${field}`),
+            ) ?? 'Something is missing: see above.'}
+          </p>
+        )}
+        <div className="flex flex-wrap items-center gap-4">
+          <Button type="submit" look="main" disabled={change.isPending}>
+            {now.page ? 'Put the changes up' : 'Put it up'}
+          </Button>
+          {change.isSuccess && <span role="status">It is up. Anybody led to your host sees it from now on.</span>}
+        </div>
+      </form>
+      <Preview orderId={orderId} page={typed} />
+    </div>
+  );
+}
+
+function usePicture(orderId: string, done: (path: string) => void) {
+  return useMutation({
+    mutationFn: async (file: File) => {
+      const answer = await fetch(`/api/orders/${orderId}/first-page/picture`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/octet-stream', ...tokenHeader() },
+        body: file,
+      });
+      const told: unknown = await answer.json().catch(() => null);
+      if (!answer.ok) {
+        throw new Refused(answer.status, told);
+      }
+
+      return (told as Schemas['PictureWire']).path;
+    },
+    onSuccess: done,
+  });
+}
+
+/** The page as it will look: it is made by the server and belongs to no origin, so that it can do nothing here. */
+function Preview({ orderId, page }: { orderId: string; page: Page }) {
+  const form = useRef<HTMLFormElement>(null);
+  const json = JSON.stringify(page);
+  useEffect(() => {
+    const timer = setTimeout(() => form.current?.submit(), 500);
+    return () => clearTimeout(timer);
+  }, [json]);
+  return (
+    <div>
+      <h2 className="text-lg">How it will look</h2>
+      <form ref={form} method="post" target="preview" action={`/api/orders/${orderId}/first-page/preview.html`} hidden>
+        <input type="hidden" name="page" value={json} />
+      </form>
+      <iframe
+        name="preview"
+        title="How your page will look"
+        sandbox=""
+        className="border-rule mt-1 h-[36rem] w-full border"
+      />
+    </div>
+  );
+}
