@@ -65,6 +65,11 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
     // The registered domain that a name belongs to: itself, or what stands behind one of its dots.
     private async Task<Zone?> ZoneOfAsync(string world, string name, CancellationToken cancel)
     {
+        if (await LentAsync(world, name, cancel) is { } lent)
+        {
+            return lent;
+        }
+
         for (var domain = name; domain.Contains('.', StringComparison.Ordinal); domain = domain[(domain.IndexOf('.', StringComparison.Ordinal) + 1)..])
         {
             if (await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, cancel) is { } row)
@@ -80,6 +85,20 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
         }
 
         return null;
+    }
+
+    // An address that a host lends leads to it, for as long as the account stands.
+    private async Task<Zone?> LentAsync(string world, string name, CancellationToken cancel)
+    {
+        var plain = name.StartsWith("www.", StringComparison.Ordinal) ? name[4..] : name;
+        if (plain.Split('.') is not [_, var book, "example", "net"] || lists.Find(book) is not { Plans.IsEmpty: false } || !await db.Accounts.AnyAsync(row => row.World == world && row.Book == book && row.Domain == plain && !row.IsRemoved, cancel))
+        {
+            return null;
+        }
+
+        var (v4, v6) = Hosts.Addresses(book);
+        string[] servers = [$"ns1.{book}.example.net", $"ns2.{book}.example.net"];
+        return new Zone([Soa(plain, servers[0]), .. Servers(plain, servers), new DnsRecord(plain, DnsType.A, TtlSeconds, v4), new DnsRecord(plain, DnsType.Aaaa, TtlSeconds, v6), new DnsRecord("www." + plain, DnsType.Cname, TtlSeconds, plain)]);
     }
 
     private async Task<Zone> RegisteredAsync(RegistrationRow row, CancellationToken cancel)

@@ -16,6 +16,9 @@ public sealed record RecordWire(string Owner, int TtlSeconds, string Type, strin
 /// <param name="CanChange">Whether it can be changed from here; false: somebody else keeps it.</param>
 public sealed record ZoneWire(string Domain, int Version, string ServedBy, bool CanChange, IReadOnlyList<RecordWire> Records)
 {
+    /// <summary>Every domain of this owner, whose records can be looked at here.</summary>
+    public IReadOnlyList<string> Domains { get; init; } = [];
+
     public static ZoneWire Of(DomainName domain, int version, string servedBy, bool canChange, IEnumerable<ResourceRecord> records) => new(domain.Text, version, servedBy, canChange, [.. records.Select(RecordWire.Of)]);
 }
 

@@ -54,7 +54,9 @@ internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Worksp
             return Results.Problem($"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
         }
 
-        var facts = new NameFacts(known, (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
+        // A borrowed address is the host's own: no registry has it by itself.
+        var isLent = known.LentUnder is { } under && domain.Text.EndsWith("." + under, StringComparison.Ordinal);
+        var facts = new NameFacts(known, isLent ? known.NameServers : (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
         return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = desk.AddressOf(hosted, domain)! });
     }
 }

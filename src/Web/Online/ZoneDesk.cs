@@ -23,7 +23,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         }
 
         return await FindAsync(hosted, domain, null, cancel) is var (kept, records)
-            ? await then(hosted, domain, ZoneWire.Of(domain, kept.Version, await ServedByAsync(hosted, domain, cancel), true, records))
+            ? await then(hosted, domain, await WireAsync(hosted, domain, kept.Version, records, cancel))
             : await KeptElsewhereAsync(hosted, domain, cancel);
     }
 
@@ -42,7 +42,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         }
 
         var answer = await panel.WriteAsync(hosted.World, domain.Text, PanelKinds.Zone, seen, PanelDocuments.Write(records), cancel);
-        return answer.State == PanelState.Done ? Results.Ok(ZoneWire.Of(domain, answer.Version, await ServedByAsync(hosted, domain, cancel), true, records)) : OnlineDesk.Explain(answer, hosted);
+        return answer.State == PanelState.Done ? Results.Ok(await WireAsync(hosted, domain, answer.Version, records, cancel)) : OnlineDesk.Explain(answer, hosted);
     }
 
     /// <summary>Says what a zone file or a ready set would change, and changes nothing.</summary>
@@ -115,10 +115,15 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
     private async Task<(KeptDocument Kept, ImmutableArray<ResourceRecord> Records)?> FindAsync(Hosted hosted, DomainName domain, int? version, CancellationToken cancel) =>
         await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, version, cancel) is { } kept && PanelDocuments.Records(kept.Content.AsMemory()) is { } records ? (kept, records) : null;
 
+    private async Task<ZoneWire> WireAsync(Hosted hosted, DomainName domain, int version, IEnumerable<ResourceRecord> records, CancellationToken cancel) =>
+        ZoneWire.Of(domain, version, await ServedByAsync(hosted, domain, cancel), true, records) with { Domains = await DomainsAsync(hosted, cancel) };
+
+    private async Task<IReadOnlyList<string>> DomainsAsync(Hosted hosted, CancellationToken cancel) => [.. (await desk.OwnedAsync(cancel)).Append(hosted.Domain!).Distinct().Select(domain => domain.Text)];
+
     private async Task<string> ServedByAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
         (await registrar.LookUpAsync(hosted.World, domain, cancel))?.NameServers is { Count: > 0 } servers ? string.Join(", ", servers) : "the registrar it was bought from";
 
     private async Task<IResult> KeptElsewhereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
         await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null ? OnlineDesk.Silent(hosted)
-            : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, []));
+            : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, []) { Domains = await DomainsAsync(hosted, cancel) });
 }

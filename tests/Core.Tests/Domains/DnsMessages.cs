@@ -59,6 +59,15 @@ public class DnsMessages
     public void What_is_no_question_is_none(string bytes) => DnsReader.Read(Convert.FromHexString(bytes)).ShouldBeNull();
 
     [Fact]
+    public void Services_and_makers_of_certificates_are_these_bytes()
+    {
+        Answer(DnsType.Srv, "1 2 3 b.example").ShouldEndWith("0021" + "0001" + "0000001E" + "0011" + "000100020003" + "01620765" + "78616D706C6500");
+        Answer(DnsType.Caa, "128 issue \"ca\"").ShouldEndWith("0101" + "0001" + "0000001E" + "0009" + "80" + "05" + "6973737565" + "6361");
+
+        static string Answer(DnsType type, string data) => Convert.ToHexString(DnsWriter.Write(DnsMessage.Ask("a.example", type).Answer(DnsCode.Answered, [new DnsRecord("a.example", type, 30, data)], [])));
+    }
+
+    [Fact]
     public void A_long_text_is_cut_in_pieces_and_put_together_again()
     {
         var text = new string('k', 700);
@@ -80,6 +89,8 @@ public class DnsMessages
             Name.Select(name => (DnsType.Ns, name, 0)),
             Name.Select(name => (DnsType.Cname, name, 0)),
             Label.Select(text => (DnsType.Txt, text, 0)),
+            Gen.Select(Name, Gen.Int[0, 65_535]).Select((name, port) => (DnsType.Srv, $"10 5 {port} {name}", 0)),
+            Name.Select(name => (DnsType.Caa, $"0 issue \"{name}\"", 0)),
             Gen.Select(Name, Name).Select((primary, mailbox) => (DnsType.Soa, $"{primary} {mailbox} 1 2 3 4 5", 0))),
         (name, ttl, data) => new DnsRecord(name, data.Item1, ttl, data.Item2) { Preference = data.Item3 });
 

@@ -21,7 +21,7 @@ public class NameChainTests
         var chain = NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7"), "198.51.100.7", ""));
         States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Waiting]);
         chain.IsJoined.ShouldBeFalse();
-        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(false, [], [], []), "", ""))).ShouldBe([LinkState.Right, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting]);
+        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(false, [], [], [], []), "", ""))).ShouldBe([LinkState.Right, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting]);
     }
 
     [Fact]
@@ -30,15 +30,15 @@ public class NameChainTests
         var chain = NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("192.0.2.9"), "192.0.2.9"));
         States(chain).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
         chain.Links[0].Wanted.ShouldBe(Entry.NameServers);
-        (chain.Links[2].Found.Single(), chain.Links[2].Wanted.Single()).ShouldBe(("192.0.2.9", "198.51.100.7"));
-        States(NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], []), ""))).ShouldBe([LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
+        (chain.Links[2].Found.Single(), chain.Links[2].Wanted[0]).ShouldBe(("192.0.2.9", "198.51.100.7"));
+        States(NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], [], []), ""))).ShouldBe([LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
     }
 
     [Fact]
     public void Records_that_lead_there_do_whoever_keeps_them_and_half_of_them_do_not()
     {
         NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")).IsJoined.ShouldBeTrue();
-        var half = NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(true, ["198.51.100.7", "192.0.2.9"], ["198.51.100.7"], []), "198.51.100.7"));
+        var half = NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(true, [], ["198.51.100.7", "192.0.2.9"], ["198.51.100.7"], []), "198.51.100.7"));
         States(half).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Right, LinkState.Right]);
         States(NameChain.Of(Facts([], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong); // The registry knows of no name servers.
         States(NameChain.Of(Facts(["ns1.host.example"], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong); // Half of them.
@@ -53,10 +53,50 @@ public class NameChainTests
         States(NameChain.Of(new NameFacts(Entry, Entry.NameServers, Zone("198.51.100.7"), [new PlaceFacts("sunbay", null), new PlaceFacts("farcape", ["198.51.100.7"])])))[4].ShouldBe(LinkState.Waiting);
     }
 
-    private static ZoneFacts Zone(string address) => new(true, [address], [address], ["mail.host.example"]);
+    [Fact]
+    public void A_longer_address_that_leads_elsewhere_misleads_half_of_the_visitors() =>
+        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(true, [], ["198.51.100.7", "2001:db8::9"], ["198.51.100.7"], []), "198.51.100.7")))[2].ShouldBe(LinkState.Wrong);
+
+    [Fact]
+    public void A_zone_that_names_others_than_the_registry_contradicts_it()
+    {
+        var zone = NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7") with { Servers = ["ns1.elsewhere.example"] }, "198.51.100.7")).Links[1];
+        (zone.State, zone.Found.Single(), zone.Wanted.Length).ShouldBe((LinkState.Wrong, "ns1.elsewhere.example", 2));
+        NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7") with { Servers = ["NS1.host.example.", "ns2.host.example"] }, "198.51.100.7")).Links[1].State.ShouldBe(LinkState.Right);
+    }
+
+    [Fact]
+    public void Half_of_the_hosts_name_servers_are_to_be_set_though_records_lead_there() =>
+        States(NameChain.Of(Facts(["ns1.host.example", "ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong);
+
+    [Theory]
+    [InlineData(200, "198.51.100.7", LinkState.Right)]
+    [InlineData(404, "198.51.100.7", LinkState.Right)]
+    [InlineData(421, "198.51.100.7", LinkState.Wrong)]
+    [InlineData(421, "192.0.2.9", LinkState.Waiting)]
+    [InlineData(null, "198.51.100.7", LinkState.Unknown)]
+    [InlineData(null, "192.0.2.9", LinkState.Waiting)]
+    public void The_server_answers_for_the_name_or_does_not_know_it(int? status, string address, LinkState state)
+    {
+        var chain = NameChain.Of(Facts(Entry.NameServers, Zone(address), address) with { ServerStatus = status });
+        (chain.Links[5].Kind, chain.Links[5].State).ShouldBe((ChainLinkKind.Server, state));
+        chain.IsJoined.ShouldBe(state == LinkState.Right);
+    }
+
+    [Theory]
+    [InlineData(null, "198.51.100.7", LinkState.Unknown)]
+    [InlineData(CertificateState.None, "198.51.100.7", LinkState.Wrong)]
+    [InlineData(CertificateState.None, "192.0.2.9", LinkState.Waiting)]
+    [InlineData(CertificateState.Waiting, "198.51.100.7", LinkState.Waiting)]
+    [InlineData(CertificateState.There, "198.51.100.7", LinkState.Right)]
+    [InlineData(CertificateState.Refused, "198.51.100.7", LinkState.Wrong)]
+    public void A_certificate_is_asked_for_once_the_name_leads_there(CertificateState? certificate, string address, LinkState state) =>
+        NameChain.Of(Facts(Entry.NameServers, Zone(address), address) with { Certificate = certificate is { } known ? new CertificateFacts(known) : null }).Links[6].State.ShouldBe(state);
+
+    private static ZoneFacts Zone(string address) => new(true, [], [address], [address], ["mail.host.example"]);
 
     private static NameFacts Facts(ImmutableArray<string> servers, ZoneFacts zone, params string[] seen) =>
-        new(Entry, servers, zone, [.. seen.Select((address, index) => new PlaceFacts($"place {index}", address.Length == 0 ? [] : [address]))]);
+        new(Entry, servers, zone, [.. seen.Select((address, index) => new PlaceFacts($"place {index}", address.Length == 0 ? [] : [address]))]) { ServerStatus = 200 };
 
-    private static List<LinkState> States(NameChain chain) => [.. chain.Links.Select(link => link.State)];
+    private static List<LinkState> States(NameChain chain) => [.. chain.Links.Take(5).Select(link => link.State)];
 }

@@ -10,10 +10,12 @@ type ZoneRecord = Schemas['RecordWire'];
 /** Many records at once, as a ready set or a zone file: what would change is shown before it is taken in. */
 export function Incoming({
   orderId,
+  domain,
   isBusy,
   take,
 }: {
   orderId: string;
+  domain: string;
   isBusy: boolean;
   take: (records: ZoneRecord[], done: () => void) => void;
 }) {
@@ -22,7 +24,7 @@ export function Incoming({
   const [file, setFile] = useState('');
   const attempt = useMutation({
     mutationFn: async (body: Schemas['TryZoneBody']) =>
-      expect(await api.POST('/api/orders/{orderId}/zone/try', { params: { path: { orderId } }, body })),
+      expect(await api.POST('/api/orders/{orderId}/zone/try', { params: { path: { orderId }, query: { domain } }, body })),
   });
   const ready = readySets[set];
   return (

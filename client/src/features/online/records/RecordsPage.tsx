@@ -4,7 +4,7 @@ import { api, expect, type Schemas } from '../../../api/client';
 import { faultAt, otherwise, usePanel } from '../../../api/panel';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextField } from '../../../ui/Field';
+import { InkSelect, SelectField, TextField } from '../../../ui/Field';
 import { Cell, Head, Heads, Row, Table } from '../../../ui/Table';
 import { Failed, Waiting } from '../../../ui/Waiting';
 import { Incoming } from './Incoming';
@@ -17,9 +17,10 @@ type ZoneRecord = Schemas['RecordWire'];
 export function RecordsPage() {
   const { orderId } = useParams({ from: '/sites/$siteId/online/$orderId' });
   const { page } = useSite();
-  const path = { params: { path: { orderId } } };
+  const [domain, setDomain] = useState<string | undefined>();
+  const path = { params: { path: { orderId }, query: { domain } } };
   const [edited, setEdited] = useState<number | null>(null);
-  const { query, change } = usePanel(['zone', orderId], async () =>
+  const { query, change } = usePanel(['zone', orderId, domain ?? ''], async () =>
     expect(await api.GET('/api/orders/{orderId}/zone', path)),
   );
   if (query.error) {
@@ -45,7 +46,16 @@ export function RecordsPage() {
     <>
       <title>{`Records · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">
-        Records of <bdi>{zone.domain}</bdi>
+        Records of{' '}
+        {zone.domains.length > 1 ? (
+          <InkSelect label="Domain" value={zone.domain} onChange={(event) => setDomain(event.target.value)}>
+            {zone.domains.map((known) => (
+              <option key={known}>{known}</option>
+            ))}
+          </InkSelect>
+        ) : (
+          <bdi>{zone.domain}</bdi>
+        )}
       </h1>
       {!zone.canChange ? (
         <p className="max-w-2xl">
@@ -74,7 +84,7 @@ export function RecordsPage() {
                 Undo: put the version before back
               </Button>
             )}
-            <a href={`/api/orders/${orderId}/zone/file`} className="ink" download>
+            <a href={`/api/orders/${orderId}/zone/file?domain=${zone.domain}`} className="ink" download>
               Save as a zone file
             </a>
           </p>
@@ -102,7 +112,7 @@ export function RecordsPage() {
               }
             />
           )}
-          <Incoming orderId={orderId} isBusy={change.isPending} take={put} />
+          <Incoming orderId={orderId} domain={zone.domain} isBusy={change.isPending} take={put} />
         </>
       )}
     </>
