@@ -262,6 +262,21 @@ public sealed class OnlineTests : OneOwner
         (await VisitAsync("nobody.example")).Body.ShouldContain("Server not found");
     }
 
+    [Fact]
+    public async Task A_borrowed_address_is_seen_at_once_and_stays_when_a_domain_of_ones_own_comes()
+    {
+        await _visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "lent", book = "tidemarsh" } });
+        await DeliverAsync();
+        var chain = await _visitor.GetAsync($"{Api}/online");
+        var lent = chain.GetProperty("domain").GetString()!;
+        lent.ShouldEndWith(".tidemarsh.example.net");
+        chain.GetProperty("links").EnumerateArray().Take(4).ShouldAllBe(link => link.GetProperty("state").GetString() == "right");
+        await UploadAsync(new() { ["index.html"] = "lent" });
+        (await VisitAsync(lent)).Body.ShouldBe("lent");
+        (await _visitor.GetAsync($"{Api}/zone")).GetProperty("canChange").GetBoolean().ShouldBeFalse(); // The host keeps it.
+        (await PutAsync("names", new { version = 0, names = new[] { new { name = lent, use = "own-site" }, new { name = $"more.{lent}", use = "same-site" } } })).ShouldBeOk();
+    }
+
     private static object Page(string name) =>
         new { name, about = "We mend clocks.", street = "3 Tide Lane", town = "Wexmouth", telephone = "01234 567890", hours = new[] { new { isOpen = true, opens = "09:00", closes = "17:30" } }, layout = "shopfront", picture = (string?)null, pictureText = "" };
 

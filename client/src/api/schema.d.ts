@@ -3754,6 +3754,7 @@ export interface components {
             servedBy: string;
             canChange: boolean;
             records: components["schemas"]["RecordWire"][];
+            domains: string[];
         };
     };
     responses: never;

@@ -13,13 +13,12 @@ public sealed record RecordWire(string Owner, int TtlSeconds, string Type, strin
 /// <summary>A zone, and which versions of it can be put back.</summary>
 /// <param name="Version">Of what stands; a change says which one it saw. 0: nobody changed it yet.</param>
 /// <param name="ServedBy">Who is in charge, in words.</param>
+/// <param name="Domains">Every domain of this owner, whose records can be looked at here.</param>
 /// <param name="CanChange">Whether it can be changed from here; false: somebody else keeps it.</param>
-public sealed record ZoneWire(string Domain, int Version, string ServedBy, bool CanChange, IReadOnlyList<RecordWire> Records)
+public sealed record ZoneWire(string Domain, int Version, string ServedBy, bool CanChange, IReadOnlyList<RecordWire> Records, IReadOnlyList<string> Domains)
 {
-    /// <summary>Every domain of this owner, whose records can be looked at here.</summary>
-    public IReadOnlyList<string> Domains { get; init; } = [];
-
-    public static ZoneWire Of(DomainName domain, int version, string servedBy, bool canChange, IEnumerable<ResourceRecord> records) => new(domain.Text, version, servedBy, canChange, [.. records.Select(RecordWire.Of)]);
+    public static ZoneWire Of(DomainName domain, int version, string servedBy, IEnumerable<ResourceRecord> records, IReadOnlyList<string> domains) =>
+        new(domain.Text, version, servedBy, true, [.. records.Select(RecordWire.Of)], domains);
 }
 
 /// <summary>What taking records in would do.</summary>

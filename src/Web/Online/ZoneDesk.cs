@@ -116,7 +116,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, version, cancel) is { } kept && PanelDocuments.Records(kept.Content.AsMemory()) is { } records ? (kept, records) : null;
 
     private async Task<ZoneWire> WireAsync(Hosted hosted, DomainName domain, int version, IEnumerable<ResourceRecord> records, CancellationToken cancel) =>
-        ZoneWire.Of(domain, version, await ServedByAsync(hosted, domain, cancel), true, records) with { Domains = await DomainsAsync(hosted, cancel) };
+        ZoneWire.Of(domain, version, await ServedByAsync(hosted, domain, cancel), records, await DomainsAsync(hosted, cancel));
 
     private async Task<IReadOnlyList<string>> DomainsAsync(Hosted hosted, CancellationToken cancel) => [.. (await desk.OwnedAsync(cancel)).Append(hosted.Domain!).Distinct().Select(domain => domain.Text)];
 
@@ -125,5 +125,5 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
 
     private async Task<IResult> KeptElsewhereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
         await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null ? OnlineDesk.Silent(hosted)
-            : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, []) { Domains = await DomainsAsync(hosted, cancel) });
+            : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, [], await DomainsAsync(hosted, cancel)));
 }

@@ -5,7 +5,7 @@ using HomeStart.Web.Session;
 namespace HomeStart.Web.Orders;
 
 /// <summary>Whether what the owner saw and agreed to still is so.</summary>
-public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
+public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHostingCompany hosts)
 {
     /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
     public async Task<(OrderedThings Things, IReadOnlyList<AgreedTerm> Terms)?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
@@ -41,8 +41,15 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar)
 
         var placed = Placing.Of(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
-        return placed.Value is { } things ? (things, terms) : null;
+        return placed.Value is { } things ? (await WithLentAsync(versioned.Site, listed.Candidate, things, cancel), terms) : null;
     }
+
+    // A borrowed address is the host's to give: where it does not answer now, the hosting is had without.
+    private async Task<OrderedThings> WithLentAsync(Site site, Candidate candidate, OrderedThings things, CancellationToken cancel) =>
+        things.Hosting is { Address: null } hosting && candidate.Domains.Any(domain => domain.Route == DomainRoute.Lent)
+        && await hosts.EntryAsync(workspace.World, hosting.Book, cancel) is { LentUnder: { } under } && DomainName.Parse($"{OwnedReader.LentLabel(site.Name)}.{under}") is { } lent
+            ? things with { Hosting = hosting with { Address = lent } }
+            : things;
 
     /// <summary>Asks the registrars once more before any money is held; they have the last word when they register. What cannot be checked is not ordered.</summary>
     public async Task CheckNamesAsync(VersionedSite versioned, PlaceOrder wanted, OrderedThings things, FaultList faults, CancellationToken cancel)

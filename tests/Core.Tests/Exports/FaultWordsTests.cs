@@ -1,3 +1,4 @@
+using HomeStart.Core.Online;
 using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
@@ -19,6 +20,15 @@ public class FaultWordsTests
             FaultReason.ThereTwice => ["plan", "slipway"],
             FaultReason.ContactMissing => ["postcode"],
             FaultReason.HasExpired => [new DateOnly(2026, 11, 30)],
+            FaultReason.RecordFlawed => [RecordFlaw.Twice],
+            FaultReason.ReadySetArgument => [ReadySet.ProveByText],
+            FaultReason.FileFlawed => ["run.php", FileFlaw.Kind],
+            FaultReason.SpaceFull => [2L, 1L],
+            FaultReason.PageFlawed => [PageFlaw.Name],
+            FaultReason.MailboxFlawed => [MailboxFlaw.Twice, "a@b.example"],
+            FaultReason.PlanUsedUp => [PlanLimit.Mailboxes, 2, 1],
+            FaultReason.HostedNameFlawed => [HostedNameFlaw.Twice, "a.example"],
+            FaultReason.EngineFlawed => [EngineFlaw.User],
             _ => ["one", "two", "three", "four"],
         };
         var sentence = FaultWords.Of(new Fault(FaultCodes.Unknown, "here", reason, figures));

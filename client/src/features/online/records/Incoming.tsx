@@ -24,7 +24,9 @@ export function Incoming({
   const [file, setFile] = useState('');
   const attempt = useMutation({
     mutationFn: async (body: Schemas['TryZoneBody']) =>
-      expect(await api.POST('/api/orders/{orderId}/zone/try', { params: { path: { orderId }, query: { domain } }, body })),
+      expect(
+        await api.POST('/api/orders/{orderId}/zone/try', { params: { path: { orderId }, query: { domain } }, body }),
+      ),
   });
   const ready = readySets[set];
   return (
