@@ -2,7 +2,7 @@ using System.IO.Compression;
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Core.Online;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace HomeStart.Web.Tests;
 
@@ -131,6 +131,26 @@ public sealed class OnlineTests : OneOwner
         (await VisitAsync("ostlerwren.com")).Body.ShouldBe("<h1>Long and whole</h1>");
         (await _visitor.GetAsync($"{Api}/uploads")).GetArrayLength().ShouldBe(0);
         before.ShouldNotBeNull();
+    }
+
+    [Fact]
+    public async Task An_upload_that_nobody_finishes_is_cleared_away_after_a_week()
+    {
+        await DeliverAsync();
+        var id = await SendAsync(new() { ["index.html"] = "half" });
+        _host.Clock.Ahead = TimeSpan.FromDays(6);
+        await TidyAsync();
+        Directory.Exists(Path.Combine(_host.DataFolder, "uploads", id.ToString("N"))).ShouldBeTrue();
+        _host.Clock.Ahead = TimeSpan.FromDays(8);
+        await TidyAsync();
+        Directory.Exists(Path.Combine(_host.DataFolder, "uploads", id.ToString("N"))).ShouldBeFalse();
+        (await LinesAsync($"uploads/{id}/put-up")).Status.ShouldBe(HttpStatusCode.NotFound);
+
+        async Task TidyAsync()
+        {
+            await using var scope = _host.Services.CreateAsyncScope();
+            await scope.ServiceProvider.GetRequiredService<Online.UploadTidying>().TidyAsync(TestContext.Current.CancellationToken);
+        }
     }
 
     [Fact]

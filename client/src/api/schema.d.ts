@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/upkeep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["runYears"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scans": {
         parameters: {
             query?: never;
@@ -1884,6 +1900,12 @@ export interface components {
             version: number;
             records: components["schemas"]["RecordWire"][];
         };
+        ChargedLineWire: {
+            kind: components["schemas"]["UpkeepLineKind"];
+            ref: string;
+            holding: string;
+            amount: string;
+        };
         /**
          * @description How often an extra is charged (costing rules 13 and 14).
          * @enum {string}
@@ -2214,6 +2236,22 @@ export interface components {
             /** Format: date */
             firstTermEnd: string;
         };
+        DecisionBody: {
+            /** Format: date */
+            on: string;
+            do: string;
+            holding?: null | string;
+            value?: unknown;
+            plan?: null | string;
+            /** Format: int32 */
+            everyMonths?: null | number;
+            /** Format: int32 */
+            commitMonths?: null | number;
+            extra?: null | string;
+            /** Format: int32 */
+            quantity?: null | number;
+            domain?: null | components["schemas"]["DomainBody"];
+        };
         DeleteAccountBody: {
             sure: boolean;
         };
@@ -2460,6 +2498,27 @@ export interface components {
          * @enum {string}
          */
         Fit: "met" | "with-extra" | "not-met" | "not-stated";
+        HappeningWire: {
+            /** Format: date */
+            on: string;
+            what: string;
+            book?: null | string;
+            /** Format: date */
+            due?: null | string;
+            total?: null | string;
+            net?: null | string;
+            tax?: null | string;
+            fromBalance?: null | string;
+            atLeast?: null | boolean;
+            lines?: null | components["schemas"]["ChargedLineWire"][];
+            /** Format: int32 */
+            attempt?: null | number;
+            holding?: null | string;
+            state?: null | components["schemas"]["HoldingState"];
+            do?: null | string;
+            reason?: null | components["schemas"]["RefusalReason"];
+            assumed?: null | boolean;
+        };
         HeldNameWire: {
             name: string;
             ending: string;
@@ -2483,6 +2542,16 @@ export interface components {
             /** Format: int32 */
             daysLeft: null | number;
             isStopped: boolean;
+        };
+        /** @enum {string} */
+        HoldingState: "live" | "suspended" | "ended" | "grace" | "redemption" | "pending" | "left" | "gone" | null;
+        HoldingWire: {
+            holding: string;
+            ref: string;
+            state: components["schemas"]["HoldingState"];
+            renews: boolean;
+            /** Format: date */
+            paidUntil: null | string;
         };
         HostedNamesWire: {
             /** Format: int32 */
@@ -3292,6 +3361,8 @@ export interface components {
             /** Format: int32 */
             minCommitMonths: null | number;
         };
+        /** @enum {string} */
+        RefusalReason: "unknown" | "not-live" | "too-late" | "nothing-to-pay" | "open-bill" | "same" | "card-stopped" | null;
         RefusedLineWire: {
             /** Format: int32 */
             line: number;
@@ -3646,6 +3717,33 @@ export interface components {
             kind: components["schemas"]["LineKind"];
             ref: string;
         };
+        UpkeepBody: {
+            /** Format: date */
+            startDate: string;
+            /** Format: int32 */
+            horizonMonths: number;
+            candidate: components["schemas"]["CandidateBody"];
+            /** Format: date */
+            until: string;
+            decisions?: null | components["schemas"]["DecisionBody"][];
+            owner?: null | components["schemas"]["OwnerBody"];
+            books?: null | unknown[];
+        };
+        /**
+         * @description The kinds of lines, in the order of a bill.
+         * @enum {string}
+         */
+        UpkeepLineKind: "plan" | "dataCentre" | "setup" | "domain" | "addOn" | "redemption" | "credit";
+        UpkeepWire: {
+            happened: components["schemas"]["HappeningWire"][];
+            holdings: components["schemas"]["HoldingWire"][];
+            balances: {
+                [key: string]: string;
+            };
+            paid: {
+                [key: string]: string;
+            };
+        };
         UploadFileWire: {
             path: string;
             /** Format: int64 */
@@ -3785,6 +3883,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CostingWire"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    runYears: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UpkeepBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UpkeepWire"];
                 };
             };
             /** @description Bad Request */

@@ -98,7 +98,7 @@ public static class CandidateReader
         return node.AmountNumber();
     }
 
-    private static ImmutableArray<AddOnChoice> AddOns(Node node) =>
+    internal static ImmutableArray<AddOnChoice> AddOns(Node node) =>
         [.. node.Items().Select(item =>
         {
             if (item.IsAbsent)

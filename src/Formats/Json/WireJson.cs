@@ -19,6 +19,7 @@ public static class WireJson
         // Kinds of line are written in camel case, all other words with hyphens; a number is no word.
         options.Converters.Add(new JsonStringEnumConverter<LineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
         options.Converters.Add(new JsonStringEnumConverter<RowKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.Converters.Add(new JsonStringEnumConverter<UpkeepLineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.TypeInfoResolver = new DefaultJsonTypeInfoResolver().WithAddedModifier(OnlyIncludedLinesSaySo);
         return options;

@@ -16,6 +16,7 @@ using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Upkeep;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HttpOverrides;
@@ -90,6 +91,7 @@ public static class Composition
         app.UseRateLimiter();
         var all = app.MapGroup("").AddEndpointFilter<ReadableBody>();
         all.MapCostings();
+        all.MapUpkeep();
         all.MapScans();
         all.MapNames();
         all.MapNotices();

@@ -1,4 +1,5 @@
 using HomeStart.Data;
+using HomeStart.Web.Online;
 
 namespace HomeStart.Web.Hosting;
 
@@ -14,6 +15,7 @@ internal sealed partial class DailyTidying(IServiceScopeFactory scopes, Demo dem
             {
                 await using var scope = scopes.CreateAsyncScope();
                 await scope.ServiceProvider.GetRequiredService<Housekeeping>().TidyAsync(DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime), [.. demo.Files.Select(file => file.Hash)], stoppingToken);
+                await scope.ServiceProvider.GetRequiredService<UploadTidying>().TidyAsync(stoppingToken);
             }
             catch (Exception exception) when (!stoppingToken.IsCancellationRequested)
             {

@@ -79,11 +79,24 @@ function Chain({ siteId, orderId, reference }: { siteId: string; orderId: string
       </div>
       <p role="status">{chainWords(chain.data)}</p>
       <div className="mt-2 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
-        <ol>
-          {chain.data.links.map((link) => (
-            <LinkRow key={link.kind} link={link} provider={chain.data!.provider} />
-          ))}
-        </ol>
+        <div>
+          <ol>
+            {chain.data.links.map((link) => (
+              <LinkRow key={link.kind} link={link} provider={chain.data!.provider} />
+            ))}
+          </ol>
+          <h3 className="mt-4 text-base">What to do next</h3>
+          <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+            {ongoing.map(({ to, label, does }) => (
+              <li key={to} className="px-2.5 py-1.5">
+                <Link to={to} params={{ siteId, orderId }} search={{}} className="ink font-semibold">
+                  {label}
+                </Link>
+                <span className="text-soft block text-sm">{does}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
         <div>
           <Places chain={chain.data} />
           <Certificate orderId={orderId} chain={chain.data} />
@@ -96,17 +109,6 @@ function Chain({ siteId, orderId, reference }: { siteId: string; orderId: string
               computer.
             </span>
           </p>
-          <h3 className="mt-4 text-base">What to do next</h3>
-          <ul className="mt-1">
-            {ongoing.map(({ to, label, does }) => (
-              <li key={to} className="odd:bg-band px-2.5 py-1.5">
-                <Link to={to} params={{ siteId, orderId }} search={{}} className="ink font-semibold">
-                  {label}
-                </Link>
-                <span className="text-soft block text-sm">{does}</span>
-              </li>
-            ))}
-          </ul>
         </div>
       </div>
       <p className="text-soft mt-2 text-sm">

@@ -98,6 +98,7 @@ public sealed class BillLine
     {
         (Kind, Ref, Quantity, Amount, IsUnstated, Cover) = (kind, reference, quantity, price.Units, !price.IsStated, cover);
         AfterDiscounts = Amount;
+        IsUnstatedWhole = IsUnstated;
     }
 
     /// <summary>What it is for.</summary>
@@ -117,6 +118,12 @@ public sealed class BillLine
 
     /// <summary>A part of it is not stated and no allowance waives that part (costing rule 4).</summary>
     public bool IsUnstated { get; private set; }
+
+    /// <summary>A part of it is not stated, also one that an allowance waives: so it stands where the allowance falls away.</summary>
+    internal bool IsUnstatedWhole { get; }
+
+    /// <summary>Whether an allowance waives a part of it, be that nothing.</summary>
+    internal bool IsWaived => Discounts.Any(discount => discount.Promotion is null);
 
     /// <summary>The days it pays for; null: none.</summary>
     public Cover? Cover { get; }

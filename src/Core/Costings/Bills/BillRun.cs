@@ -56,6 +56,15 @@ public sealed class BillRun
         return run;
     }
 
+    /// <summary>The lines of domains before a day, without an allowance and without a discount: of one that is claimed after the order (upkeep rule 15).</summary>
+    internal static (BillRun Run, IReadOnlyList<DomainLine> Lines) OfDomainsAlone(DateOnly end, Purchase purchase)
+    {
+        var run = new BillRun(purchase, end);
+        var lines = DomainCharges.Make(purchase, run);
+        run.Bills = run.InOrder();
+        return (run, lines);
+    }
+
     /// <summary>
     /// Up to where a run has to reach for the usual costing: past the horizon, the first term and the first line of every domain by a cycle and a year, so that what falls due
     /// next is in it.

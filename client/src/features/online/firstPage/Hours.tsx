@@ -22,7 +22,7 @@ export function Hours({
       {days.map((day, at) => {
         const open = hours[at] ?? { isOpen: false, opens: '', closes: '' };
         return (
-          <div key={day} className="odd:bg-band flex h-9 items-center gap-3 px-2">
+          <div key={day} className="odd:bg-band flex min-h-9 flex-wrap items-center gap-x-3 px-2">
             <label className="flex w-32 items-center gap-2">
               <input
                 type="checkbox"

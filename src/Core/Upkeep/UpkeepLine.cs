@@ -1,0 +1,94 @@
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>A line that falls due, and what became of it.</summary>
+internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held holding, DateOnly date, Price price, Cover? cover)
+{
+    public UpkeepLineKind Kind => kind;
+
+    public string Ref => reference;
+
+    public Held Holding => holding;
+
+    public DateOnly Date => date;
+
+    public Cover? Cover => cover;
+
+    /// <summary>Of an extra: where it stands in its book. Of a domain: its place.</summary>
+    public int BookOrder { get; init; }
+
+    /// <summary>What is had of an extra comes before what is bought of it.</summary>
+    public bool IsIncluded { get; init; }
+
+    /// <summary>The ending of a domain, for refunds.</summary>
+    public string? Ending { get; init; }
+
+    /// <summary>Whether it is the plan's, or the domain's.</summary>
+    public bool IsOwn => kind is UpkeepLineKind.Plan or UpkeepLineKind.Domain;
+
+    /// <summary>Charged with each bill of the plan, so that a change of plan ends it.</summary>
+    public bool IsByCycle { get; init; }
+
+    /// <summary>What the included domain-year waives; null: it has no such row (rule 4).</summary>
+    public Waiver? Waiver { get; init; }
+
+    /// <summary>The line that a credit credits.</summary>
+    public UpkeepLine? Credits { get; init; }
+
+    public LineFate Fate { get; set; }
+
+    /// <summary>What was paid, once it is.</summary>
+    public Minor PaidAmount { get; private set; }
+
+    /// <summary>Whether a change of plan ended its cover (rule 14).</summary>
+    public bool IsCut { get; set; }
+
+    /// <summary>What it comes to, with or without the waiver.</summary>
+    public Price Amount(bool isWaived) => Waiver is { } waiver && isWaived ? new Price(price.Units - waiver.Units, waiver.RestIsStated) : price;
+
+    public void Pay(Minor amount) => (Fate, PaidAmount) = (LineFate.Paid, amount);
+
+    /// <summary>Whether it is one of those that a refund excludes; a credit is as the line it credits.</summary>
+    public bool Is(LineMatch match) =>
+        Credits is { } credited ? credited.Is(match) : kind <= UpkeepLineKind.AddOn && match.Matches((LineKind)kind, kind == UpkeepLineKind.Domain ? Ending : reference);
+
+    /// <summary>A line of a costing.</summary>
+    public static UpkeepLine Of(BillLine line, DateOnly date, Held holding, bool isByCycle) =>
+        new((UpkeepLineKind)line.Kind, line.Ref, holding, date, new Price(line.AfterDiscounts + line.Waived, !line.IsUnstatedWhole), line.Cover)
+        {
+            BookOrder = line.BookOrder, IsIncluded = line.IsIncluded, Ending = line.Ending, IsByCycle = isByCycle, Waiver = line.IsWaived ? new Waiver(line.Waived, !line.IsUnstated) : null,
+        };
+
+    /// <summary>Rule 17 of the costing, then redemption and credits; those alike stay in the order they were bought.</summary>
+    public static IEnumerable<UpkeepLine> InOrder(IEnumerable<UpkeepLine> lines) =>
+        lines.OrderBy(line => line.Kind == UpkeepLineKind.Redemption ? 5 : line.Kind == UpkeepLineKind.Credit ? 6 : (int)line.Kind).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.BookOrder).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.Holding.Index).ThenByDescending(line => line.IsIncluded);
+}
+
+/// <param name="Units">What is waived.</param>
+/// <param name="RestIsStated">Whether all that is not waived is stated.</param>
+internal readonly record struct Waiver(Minor Units, bool RestIsStated);
+
+/// <summary>What became of a line.</summary>
+internal enum LineFate
+{
+    /// <summary>It is still to come.</summary>
+    Coming,
+
+    /// <summary>It stands on an open bill.</summary>
+    Open,
+
+    /// <summary>It was skipped, taken out of a bill, or not renewed: paying the holding later pays it.</summary>
+    Missed,
+
+    /// <summary>Its bill was given up.</summary>
+    GivenUp,
+
+    /// <summary>It is paid.</summary>
+    Paid,
+
+    /// <summary>It will never be charged.</summary>
+    Stopped,
+}

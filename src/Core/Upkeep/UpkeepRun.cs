@@ -1,0 +1,160 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>
+/// What happens after the order (upkeep.md): runs what was bought day by day through renewals, refused cards, lapses and the owner's decisions. Pure: the same request gives the same years, and
+/// going on from where it stopped gives the same as one go.
+/// </summary>
+public static class Years
+{
+    /// <summary>The most months that are run through.</summary>
+    public const int Longest = 120;
+
+    /// <summary>The years of a candidate; null with what bars it.</summary>
+    /// <param name="until">The last day, from the day of the order on.</param>
+    /// <param name="decisions">Those of a day in the order they are made.</param>
+    public static Result<UpkeepYears> Run(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, DateOnly until, IReadOnlyList<Decision> decisions, FaultList faults)
+    {
+        var purchase = Resolver.Resolve(candidate, books, settings, faults);
+        return Result.Of(purchase is not null && CostingWork.IsBounded(purchase, faults) ? new UpkeepRun(purchase, books, settings, until).Through(decisions) : null, faults);
+    }
+}
+
+/// <summary>The days of one run. Its rules are in the files beside this one, each about one of them.</summary>
+internal sealed partial class UpkeepRun
+{
+    private readonly DateOnly _start;
+    private readonly DateOnly _until;
+    private readonly Counting _counting;
+    private readonly IReadOnlyList<OfferBook> _books;
+    private readonly CountSettings _settings;
+    private readonly BillRun _costing;
+    private readonly List<Held> _domains = [];
+    private readonly HeldHosting? _hosting;
+    private readonly SortedDictionary<string, Till> _tills = new(StringComparer.Ordinal);
+    private readonly Dictionary<DateOnly, List<UpkeepLine>> _coming = [];
+    private readonly ImmutableArray<Happening>.Builder _happened = ImmutableArray.CreateBuilder<Happening>();
+    private readonly HashSet<int> _grantsTaken = [];
+    private readonly IncludedDomain? _orderGives;
+    private readonly int _commitOfOrder;
+    private readonly int _nextIndexOfOrder;
+    private int _nextIndex;
+    private bool _cardWorks = true;
+
+    public UpkeepRun(Purchase whole, IReadOnlyList<OfferBook> books, CountSettings settings, DateOnly until)
+    {
+        // What is kept elsewhere, lent, or chosen later is not had.
+        var purchase = whole with { Domains = [.. whole.Domains.Where(domain => domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer)] };
+        (_start, _until, _books, _settings, _nextIndexOfOrder, _nextIndex) = (settings.StartDate, until, books, settings, whole.Domains.Length, whole.Domains.Length);
+        _counting = new Counting(settings, whole.OwnCurrency);
+        if (purchase.Hosting is { } bought)
+        {
+            _hosting = new HeldHosting(new Held("hosting", bought.Plan.Id, -1, bought.Book), bought, _start);
+            (_orderGives, _commitOfOrder) = (bought.Plan.IncludedDomain, bought.Option.CommitMonths);
+            TillOf(bought.Book);
+        }
+
+        foreach (var domain in purchase.Domains)
+        {
+            _domains.Add(new Held($"domain:{domain.Index}", domain.Choice.Ref, domain.Index, domain.Book!) { Lapse = domain.Price!.Lapse });
+            TillOf(domain.Book!);
+        }
+
+        _costing = BillRun.Of(purchase);
+        foreach (var bill in _costing.Bills)
+        {
+            foreach (var line in bill.Lines)
+            {
+                Plan(line, bill.Date);
+            }
+        }
+    }
+
+    public UpkeepYears Through(IReadOnlyList<Decision> decisions)
+    {
+        foreach (var till in _tills.Values)
+        {
+            Pay(till, _start, _start, LinesOn(_start, till), isOrder: true);
+        }
+
+        var byDay = decisions.ToLookup(decision => decision.On);
+        for (var day = _start.AddDays(1); day <= _until; day = day.AddDays(1))
+        {
+            foreach (var decision in byDay[day])
+            {
+                Decide(decision);
+            }
+
+            foreach (var till in _tills.Values)
+            {
+                Retry(till, day);
+                Renew(till, day);
+            }
+
+            ChangeStates(day);
+        }
+
+        return new UpkeepYears(
+            _happened.ToImmutable(), [.. Holdings.Select(held => new HoldingAtEnd(held.Key, held.Ref, held.State, held.Renews, held.PaidUntil))],
+            _tills.Values.ToImmutableSortedDictionary(till => till.Book.Id, till => new Money(till.Balance, till.Book.Currency), StringComparer.Ordinal),
+            [.. _tills.Values.Where(till => till.HasCharge).GroupBy(till => till.Book.Currency).Select(group => new Money(group.Aggregate((Minor)0, (sum, till) => sum + till.ByCard), group.Key))]);
+    }
+
+    private IEnumerable<Held> Holdings => _hosting is null ? _domains : _domains.Prepend(_hosting.Held);
+
+    private Held? HoldingOf(string key) => Holdings.FirstOrDefault(held => held.Key == key);
+
+    private Till TillOf(OfferBook book)
+    {
+        if (!_tills.TryGetValue(book.Id, out var till))
+        {
+            _tills.Add(book.Id, till = new Till(book));
+        }
+
+        return till;
+    }
+
+    private List<UpkeepLine> LinesOn(DateOnly day, Till till) => _coming.TryGetValue(day, out var lines) ? [.. lines.Where(line => line.Fate == LineFate.Coming && ReferenceEquals(line.Holding.Book, till.Book))] : [];
+
+    // A line of the costing: of a domain where it names one, else of hosting. A grant that it takes is gone for claims.
+    private void Plan(BillLine line, DateOnly date)
+    {
+        var held = line.Domain is { } index ? _domains.First(domain => domain.Index == index) : _hosting!.Held;
+        if (line.IsWaived && _orderGives is { } given)
+        {
+            _grantsTaken.Add(given.EveryYear ? Months.WholeBetween(_start, date) / 12 : 0);
+        }
+
+        if (date <= _until)
+        {
+            Add(UpkeepLine.Of(line, date, held, held.IsHosting && IsByCycle(line, held.Book)));
+        }
+    }
+
+    private static bool IsByCycle(BillLine line, OfferBook book) =>
+        line.Kind is LineKind.Plan or LineKind.DataCentre || (line.Kind == LineKind.AddOn && book.AddOn(line.Ref, AddOnFor.Hosting)?.Every is ChargeEvery.Month or ChargeEvery.Cycle);
+
+    private void Add(UpkeepLine line)
+    {
+        line.Holding.Lines.Add(line);
+        if (!_coming.TryGetValue(line.Date, out var lines))
+        {
+            _coming.Add(line.Date, lines = []);
+        }
+
+        lines.Add(line);
+    }
+
+    private void Say(Happening happening) => _happened.Add(happening);
+
+    private void Become(Held held, HoldingState state, DateOnly on, bool isAssumed = false)
+    {
+        held.State = state;
+        Say(new StateChanged(on, held.Key, state, isAssumed));
+    }
+}
