@@ -71,6 +71,7 @@ public static class FaultWords
         [FaultReason.NotConnected] = "The price list of {0} is your own: it can be compared here, and bought at the seller’s own page.",
         [FaultReason.TooManyRecords] = "There are {1} here; at most {0} are kept.",
         [FaultReason.TooManyFiles] = "There are {1} files; a web space holds at most {0}.",
+        [FaultReason.PairsTooMany] = "No single difference explains this sum, and there are {0} steps to try two at once; at most {1} are. Send a book with fewer extras, codes or plans.",
         [FaultReason.NoSuchFile] = "There is nothing called “{0}” here any more: somebody removed or renamed it.",
         [FaultReason.UnstatedToday] = "Part of what is due today is not stated in the offer book, so it cannot be ordered.",
     }.ToFrozenDictionary();

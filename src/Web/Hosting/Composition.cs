@@ -12,6 +12,7 @@ using HomeStart.Web.Exports;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Online;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Reconciling;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
@@ -92,6 +93,7 @@ public static class Composition
         var all = app.MapGroup("").AddEndpointFilter<ReadableBody>();
         all.MapCostings();
         all.MapUpkeep();
+        all.MapReconciling();
         all.MapScans();
         all.MapNames();
         all.MapNotices();

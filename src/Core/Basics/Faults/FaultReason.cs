@@ -229,4 +229,7 @@ public enum FaultReason
 
     /// <summary>What is wrong with how a site engine was to be set up.</summary>
     EngineFlawed,
+
+    /// <summary>The steps there would be, the most.</summary>
+    PairsTooMany,
 }

@@ -27,7 +27,8 @@ internal static class CostingWork
         return work <= Most;
     }
 
-    private static long Of(Purchase purchase)
+    /// <summary>Steps: lines over the whole run, each held against every promotion and code.</summary>
+    public static long Of(Purchase purchase)
     {
         long codes = (purchase.Hosting?.Codes.Length ?? 0) + purchase.Domains.Sum(domain => domain.Choice.Codes.Length);
         long rules = purchase.Books.Where(book => purchase.BuysAt(book)).Sum(book => book.Promotions.Sum(promotion => 1L + promotion.AppliesTo.Length));
