@@ -12,7 +12,7 @@ public static class Reconciler
     public const int Most = 20;
 
     /// <summary>Steps of all pairs together: some seconds.</summary>
-    private const long MostWork = 40_000_000;
+    private const long MostWork = 2_000_000_000;
 
     /// <summary>The reconciliation; null with what bars it in <paramref name="faults"/>.</summary>
     public static Result<Reconciliation> Run(Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings, SeenSum seen, FaultList faults, CancellationToken cancel)
