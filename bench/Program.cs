@@ -9,8 +9,15 @@ using HomeStart.Bench;
 // dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at once; first answer in the browser
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
 // dotnet run -c Release --project bench -- attack         a change and its answer, alone and while a second process attacks
+// dotnet run -c Release --project bench -- years          ten years with twenty decisions; all pairs of deviations of a large book
 // dotnet run -c Release --project bench -- upload         2,000 files, and 200 MB, through the upload: times, and what the application held at most
 // dotnet run -c Release --project bench -- load 8         POST /api/costings from 8 callers at once
+if (args is ["years"])
+{
+    YearsTimings.Run();
+    return;
+}
+
 if (args is ["upload"])
 {
     await UploadTimings.RunAsync();

@@ -9,8 +9,13 @@ internal sealed partial class UpkeepRun
 {
     private void Renew(Till till, DateOnly day)
     {
+        if (LinesOn(day, till) is not { Count: > 0 } coming)
+        {
+            return;
+        }
+
         var due = new List<UpkeepLine>();
-        foreach (var lines in LinesOn(day, till).GroupBy(line => line.Holding))
+        foreach (var lines in coming.GroupBy(line => line.Holding))
         {
             var held = lines.Key;
             if (held.State == HoldingState.Live && (held.Renews || (held.IsHosting && day < _hosting!.CommittedEnd)))
@@ -37,9 +42,13 @@ internal sealed partial class UpkeepRun
 
     private void Retry(Till till, DateOnly day)
     {
-        foreach (var bill in till.Open.Where(bill => bill.Next == day).OrderBy(bill => bill.Due).ToList())
+        // Most days have no open bill at all.
+        if (till.Open.Count > 0)
         {
-            Attempt(till, bill, day);
+            foreach (var bill in till.Open.Where(bill => bill.Next == day).OrderBy(bill => bill.Due).ToList())
+            {
+                Attempt(till, bill, day);
+            }
         }
     }
 

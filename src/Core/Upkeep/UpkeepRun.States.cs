@@ -27,9 +27,12 @@ internal sealed partial class UpkeepRun
             }
         }
 
-        foreach (var domain in _domains.Where(domain => domain.MissedOn is not null && !domain.IsOver))
+        foreach (var domain in _domains)
         {
-            Lapse(domain, day);
+            if (domain.MissedOn is not null && !domain.IsOver)
+            {
+                Lapse(domain, day);
+            }
         }
     }
 

@@ -33,7 +33,6 @@ internal sealed partial class UpkeepRun
     private readonly Counting _counting;
     private readonly IReadOnlyList<OfferBook> _books;
     private readonly CountSettings _settings;
-    private readonly BillRun _costing;
     private readonly List<Held> _domains = [];
     private readonly HeldHosting? _hosting;
     private readonly SortedDictionary<string, Till> _tills = new(StringComparer.Ordinal);
@@ -65,8 +64,7 @@ internal sealed partial class UpkeepRun
             TillOf(domain.Book!);
         }
 
-        _costing = BillRun.Of(purchase);
-        foreach (var bill in _costing.Bills)
+        foreach (var bill in RunOf(purchase, until).Bills)
         {
             foreach (var line in bill.Lines)
             {
@@ -79,7 +77,7 @@ internal sealed partial class UpkeepRun
     {
         foreach (var till in _tills.Values)
         {
-            Pay(till, _start, _start, LinesOn(_start, till), isOrder: true);
+            Pay(till, _start, _start, LinesOn(_start, till) ?? [], isOrder: true);
         }
 
         var byDay = decisions.ToLookup(decision => decision.On);
@@ -105,6 +103,16 @@ internal sealed partial class UpkeepRun
             [.. _tills.Values.Where(till => till.HasCharge).GroupBy(till => till.Book.Currency).Select(group => new Money(group.Aggregate((Minor)0, (sum, till) => sum + till.ByCard), group.Key))]);
     }
 
+    // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have, or settle whether a code counts.
+    private static BillRun RunOf(Purchase purchase, DateOnly until)
+    {
+        var (enough, granted) = (until.AddMonths(13), purchase.StartDate.AddMonths(purchase.Hosting?.Plan.IncludedDomain?.ClaimWithinMonths ?? 0));
+        var whole = purchase.StartDate.AddMonths(Months.Run);
+        var end = granted > enough ? granted : enough;
+        var run = BillRun.Until(end < whole ? end : whole, purchase);
+        return run.SettlesCodes ? run : BillRun.Of(purchase);
+    }
+
     private IEnumerable<Held> Holdings => _hosting is null ? _domains : _domains.Prepend(_hosting.Held);
 
     private Held? HoldingOf(string key) => Holdings.FirstOrDefault(held => held.Key == key);
@@ -119,7 +127,7 @@ internal sealed partial class UpkeepRun
         return till;
     }
 
-    private List<UpkeepLine> LinesOn(DateOnly day, Till till) => _coming.TryGetValue(day, out var lines) ? [.. lines.Where(line => line.Fate == LineFate.Coming && ReferenceEquals(line.Holding.Book, till.Book))] : [];
+    private List<UpkeepLine>? LinesOn(DateOnly day, Till till) => _coming.TryGetValue(day, out var lines) ? [.. lines.Where(line => line.Fate == LineFate.Coming && ReferenceEquals(line.Holding.Book, till.Book))] : null;
 
     // A line of the costing: of a domain where it names one, else of hosting. A grant that it takes is gone for claims.
     private void Plan(BillLine line, DateOnly date)
