@@ -23,7 +23,7 @@ public static class Reconciler
         }
 
         var sent = new Situation(candidate.Hosting, candidate.Domains, [.. Enumerable.Range(0, candidate.Domains.Length)], books, settings, seen.Book, seen.Date);
-        return Result.Of(Run(sent, sent.Cost()!, seen.Total, purchase, faults, cancel), faults);
+        return Result.Of(Run(sent, sent.Cost(isWhole: true)!, seen.Total, purchase, faults, cancel), faults);
     }
 
     private static Reconciliation? Run(Situation sent, Read read, Minor seen, Purchase purchase, FaultList faults, CancellationToken cancel)

@@ -59,8 +59,9 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
         : DomainsThere.Any() ? WithDomain(DomainsThere.First().Place, domain => domain with { Codes = [.. domain.Codes, .. codes] })
         : this;
 
-    /// <summary>The bill of the book on the day, whole; null where the request is refused.</summary>
-    public Read? Cost()
+    /// <summary>The bill of the book on the day; null where the request is refused.</summary>
+    /// <param name="isWhole">Whether the verdicts of codes are asked for, which only the whole run gives.</param>
+    public Read? Cost(bool isWhole = false)
     {
         var faults = new FaultList();
         if (Resolver.Resolve(new Candidate(Hosting, Domains), Books, Settings, faults) is not { } purchase || !CostingWork.IsBounded(purchase, faults))
@@ -70,7 +71,7 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
 
         // A run to the day is enough, unless a later bill settles whether one of several codes counts.
         var run = BillRun.Until(Date.AddDays(1), purchase);
-        run = run.SettlesCodes || !CodesThere.Skip(1).Any() ? run : BillRun.Of(purchase);
+        run = run.SettlesCodes || (!isWhole && !CodesThere.Skip(1).Any()) ? run : BillRun.Of(purchase);
         return new Read(run, run.Bills.FirstOrDefault(bill => bill.Date == Date && bill.Book?.Id == BookId), purchase);
     }
 

@@ -127,6 +127,7 @@ public class UpkeepByHand
         Told(twice, "2027-07-01", Change("2027-07-01", "big", 12))[1].ShouldBe("2027-07-01 charged 323.31");
         Told(twice, "2027-07-01", Drop("2027-06-30", "backup"), Change("2027-07-01", "big", 12))[1].ShouldBe("2027-07-01 charged 299.51");
         Told(twice.With("books[0].plans[1].includes", "[\"backup\"]"), "2027-07-01", Change("2027-07-01", "big", 12))[1].ShouldBe("2027-07-01 charged 299.31"); // One of the two is held by the big plan.
+        Run(twice, "2027-07-01", Change("2027-07-01", "big", 12)).Happened[^1].ShouldBeOfType<Charged>().Lines.Select(line => $"{line.Kind} {line.Ref} {Amount(line.Amount)}").ShouldBe(["Plan big 360.00", "AddOn backup 0.00", "AddOn backup 24.00", "Credit small -60.49", "Credit backup -24.20"]);
     }
 
     [Fact]
