@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reconciliations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reconcile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scans": {
         parameters: {
             query?: never;
@@ -1943,6 +1959,11 @@ export interface components {
             /** Format: date */
             before: string;
         };
+        ClosestWire: {
+            deviations: components["schemas"]["DeviationWire"][];
+            total: string;
+            remainder: string;
+        };
         CodeConditionWire: {
             /** Format: date */
             onOrAfter: null | string;
@@ -2255,6 +2276,18 @@ export interface components {
         DeleteAccountBody: {
             sure: boolean;
         };
+        /**
+         * @description The kinds, in the order they are tried.
+         * @enum {string}
+         */
+        DeviationKind: "not-stated" | "without-tax" | "tax-added" | "a-month" | "extra-added" | "quantity" | "extra-left-out" | "code-left-out" | "code-added" | "code-instead" | "promotion-left-out" | "paid-otherwise" | "other-plan" | "years" | "domain-left-out" | "included-not-given" | "data-centre" | "set-up-left-out" | "later-price" | "other-customer";
+        DeviationWire: {
+            kind: components["schemas"]["DeviationKind"];
+            ref: null | string;
+            /** Format: int32 */
+            domain: null | number;
+            value: null | components["schemas"]["JsonElement"];
+        };
         DifferentDaysWire: {
             /** Format: date */
             domain: string;
@@ -2442,6 +2475,10 @@ export interface components {
         EnginesWire: {
             offers: components["schemas"]["EngineOfferWire"][];
             installed: components["schemas"]["InstalledEngineWire"][];
+        };
+        ExplanationWire: {
+            deviations: components["schemas"]["DeviationWire"][];
+            total: string;
         };
         ExtraPriceWire: {
             id: string;
@@ -3335,6 +3372,26 @@ export interface components {
             /** Format: date */
             dueOn: null | string;
         };
+        ReconciliationBody: {
+            /** Format: date */
+            startDate: string;
+            /** Format: int32 */
+            horizonMonths: number;
+            candidate: components["schemas"]["CandidateBody"];
+            seen: components["schemas"]["SeenSumBody"];
+            owner?: null | components["schemas"]["OwnerBody"];
+            books?: null | unknown[];
+        };
+        ReconciliationWire: {
+            currency: string;
+            ours: string;
+            seen: string;
+            difference: string;
+            atLeast: boolean;
+            agrees: boolean;
+            explanations: components["schemas"]["ExplanationWire"][];
+            closest: null | components["schemas"]["ClosestWire"];
+        };
         /** @enum {string} */
         RecordPrivacy: "sold" | "by-default" | "forbidden" | null;
         RecordWire: {
@@ -3465,6 +3522,12 @@ export interface components {
         SeenBody: {
             /** Format: int32 */
             version: number;
+        };
+        SeenSumBody: {
+            book: string;
+            total: string;
+            /** Format: date */
+            date?: null | string;
         };
         SessionWire: {
             token: string;
@@ -3934,6 +3997,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UpkeepWire"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    reconcile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReconciliationBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReconciliationWire"];
                 };
             };
             /** @description Bad Request */
