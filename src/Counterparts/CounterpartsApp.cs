@@ -37,6 +37,7 @@ public static class CounterpartsApp
             Tables.BringUpToDate(services.ServiceProvider.GetRequiredService<CounterpartsDb>());
         }
 
+        app.Use(WithoutItsFile);
         app.Use((http, next) => WebServers.Read(http.Request.Host) is var (name, world) ? http.RequestServices.GetRequiredService<WebServers>().AnswerAsync(http, name, world) : next(http));
         app.UseMiddleware<KnownCaller>(secret);
         app.MapBehaviours();
@@ -53,6 +54,19 @@ public static class CounterpartsApp
         app.MapPanel();
         MailServer.MapMail(app);
         return app;
+    }
+
+    // A connection that a caller left in the middle of may not be open again at once: whoever asks then is told to ask again.
+    private static async Task WithoutItsFile(HttpContext http, RequestDelegate next)
+    {
+        try
+        {
+            await next(http);
+        }
+        catch (Exception exception) when ((exception is SqliteException || exception.GetBaseException() is SqliteException) && !http.Response.HasStarted)
+        {
+            http.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
+        }
     }
 }
 

@@ -76,7 +76,7 @@ public static class UploadReader
         }
 
         FileRules.Check(files, node.Faults);
-        if (!plan.Unpacks && storage is { } most && plan.Size > most)
+        if (Math.Min(storage ?? FileRules.LargestUpload, FileRules.LargestUpload) is var most && plan.Size > most)
         {
             node.Faults.Add(FaultCodes.OutOfRange, "files", FaultReason.SpaceFull, plan.Size, most);
         }

@@ -94,7 +94,7 @@ public static class FaultWords
             FaultReason.RecordFlawed => OnlineWords.Of((RecordFlaw)fault.Figures[0]!),
             FaultReason.ReadySetArgument => OnlineWords.OfReadySet((ReadySet)fault.Figures[0]!),
             FaultReason.FileFlawed => OnlineWords.Of((string)fault.Figures[0]!, (FileFlaw)fault.Figures[1]!),
-            FaultReason.SpaceFull => $"That would be {OnlineWords.Bytes((long)fault.Figures[0]!)}; your plan holds {OnlineWords.Bytes((long)fault.Figures[1]!)}. Leave something out, or take a larger plan.",
+            FaultReason.SpaceFull => $"That would be {OnlineWords.Bytes((long)fault.Figures[0]!)}; at most {OnlineWords.Bytes((long)fault.Figures[1]!)} go in. Leave something out, or take a larger plan.",
             FaultReason.PageFlawed => OnlineWords.Of((PageFlaw)fault.Figures[0]!),
             FaultReason.MailboxFlawed => OnlineWords.Of((MailboxFlaw)fault.Figures[0]!, (string)fault.Figures[1]!),
             FaultReason.PlanUsedUp => OnlineWords.Of((PlanLimit)fault.Figures[0]!, fault.Figures[1]!, fault.Figures[2]!),

@@ -51,7 +51,7 @@ internal sealed class ArrivedFiles : IDisposable
                 faults.Add(FaultCodes.Required, "files[0]", FaultReason.Said, "There is no file in this archive.");
             }
 
-            if (!faults.Any && storage is { } most && files.Sum(file => file.Size) is var size && size > most)
+            if (!faults.Any && Math.Min(storage ?? FileRules.LargestUpload, FileRules.LargestUpload) is var most && files.Sum(file => file.Size) is var size && size > most)
             {
                 faults.Add(FaultCodes.OutOfRange, "files", FaultReason.SpaceFull, size, most);
             }

@@ -39,10 +39,10 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
     public async Task<(bool IsTaken, long Has)> AppendAsync(Guid id, int index, long from, long whole, Stream piece, CancellationToken cancel)
     {
         Directory.CreateDirectory(PathOf(id));
-        await using var file = new FileStream(PathOf(id, index), FileMode.OpenOrCreate, FileAccess.Write, FileShare.None);
-        if (file.Length != from)
+        await using var file = Opened(PathOf(id, index));
+        if (file is null || file.Length != from)
         {
-            return (false, file.Length);
+            return (false, file?.Length ?? Has(id, index));
         }
 
         file.Position = from;
@@ -85,6 +85,19 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
         if (await db.Uploads.Where(row => row.OrderId == orderId && row.Id == id).ExecuteDeleteAsync(cancel) > 0 && Directory.Exists(PathOf(id)))
         {
             Directory.Delete(PathOf(id), recursive: true);
+        }
+    }
+
+    // Null: another piece of the same file is being written, from another window say.
+    private static FileStream? Opened(string path)
+    {
+        try
+        {
+            return new FileStream(path, FileMode.OpenOrCreate, FileAccess.Write, FileShare.None);
+        }
+        catch (IOException) when (File.Exists(path))
+        {
+            return null;
         }
     }
 

@@ -118,7 +118,7 @@ public class FileRulesTests
             FaultWords.Of(new Fault(FaultCodes.BadType, "", FaultReason.FileFlawed, [new string('a', 300), flaw])).Length.ShouldBeInRange(60, 300);
         }
 
-        FaultWords.Of(new Fault(FaultCodes.OutOfRange, "", FaultReason.SpaceFull, [3L << 30, 1536L << 20])).ShouldStartWith("That would be 3 GB; your plan holds 1.5 GB.");
+        FaultWords.Of(new Fault(FaultCodes.OutOfRange, "", FaultReason.SpaceFull, [3L << 30, 1536L << 20])).ShouldStartWith("That would be 3 GB; at most 1.5 GB go in.");
     }
 
     private static SiteFile File(string path) => new(path, new string('a', 64), 1);

@@ -11,8 +11,11 @@ public static class FileRules
     /// <summary>The most files of a web space.</summary>
     public const int MostFiles = 10_000;
 
-    /// <summary>The most bytes of one file, and of an archive unpacked: 2 GiB.</summary>
+    /// <summary>The most bytes of one file: 2 GiB.</summary>
     public const long LargestFile = 2L << 30;
+
+    /// <summary>The most bytes of one upload, and of an archive unpacked, where the plan sets no limit or a higher one: 4 GiB.</summary>
+    public const long LargestUpload = 4L << 30;
 
     /// <summary>An archive that grows by more than this holds nothing that anybody made by hand.</summary>
     public const int MostTimesLarger = 200;
