@@ -25,7 +25,7 @@ public static class CounterpartsApp
         builder.Services.AddDbContext<CounterpartsDb>(options => options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, DefaultTimeout = 10 }.ToString()));
         builder.Services.AddSingleton(new PriceLists(books));
         builder.Services.AddSingleton(TimeProvider.System);
-        builder.Services.AddScoped<Zones>().AddScoped<Resolvers>().AddScoped<Panel.PanelDesk>().AddScoped<WebServers>().AddScoped<Mailboxes>();
+        builder.Services.AddScoped<Zones>().AddScoped<Resolvers>().AddScoped<PanelDesk>().AddScoped<WebServers>().AddScoped<Mailboxes>();
         builder.Services.AddSingleton(services => new FileStore(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(file))!, "web-space"), services.GetRequiredService<TimeProvider>()));
         builder.Services.AddSingleton(new Notices(notices, secret));
         builder.Services.AddHostedService(services => new MailServer(services.GetRequiredService<IServiceScopeFactory>(), mailPort, secret, services.GetRequiredService<TimeProvider>()));
@@ -56,6 +56,9 @@ public static class CounterpartsApp
         return app;
     }
 
+    /// <summary>SQLITE_BUSY.</summary>
+    private const int Busy = 5;
+
     // A connection that a caller left in the middle of may not be open again at once: whoever asks then is told to ask again.
     private static async Task WithoutItsFile(HttpContext http, RequestDelegate next)
     {
@@ -63,7 +66,7 @@ public static class CounterpartsApp
         {
             await next(http);
         }
-        catch (Exception exception) when ((exception is SqliteException || exception.GetBaseException() is SqliteException) && !http.Response.HasStarted)
+        catch (Exception exception) when (exception.GetBaseException() is SqliteException { SqliteErrorCode: Busy } && !http.Response.HasStarted)
         {
             http.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
         }

@@ -15,6 +15,7 @@ namespace HomeStart.Counterparts;
 /// </summary>
 internal static class Engines
 {
+    private const int FirstYear = 2020;
     private const string LogInPath = "log-in/index.html";
     private static readonly PasswordHasher<EngineRow> Hasher = new();
 
@@ -26,7 +27,7 @@ internal static class Engines
 
     private static EngineOffer[] On(DateOnly date)
     {
-        var version = $"{3 + (date.Year % 7)}.{(date.Month - 1) / 2}";
+        var version = $"{Math.Max(1, date.Year - FirstYear)}.{(date.Month - 1) / 2}";
         return
         [
             new("thistledown", "Thistledown", version, "A journal with pages: news, recipes, a diary of work. Written in the browser.", 1, 200),
@@ -35,7 +36,7 @@ internal static class Engines
         ];
     }
 
-    private static async Task<IResult> StepAsync(string account, EngineRequest request, DateOnly? date, HttpContext http, CounterpartsDb db, Panel.PanelDesk panel, FileStore files)
+    private static async Task<IResult> StepAsync(string account, EngineRequest request, DateOnly? date, HttpContext http, CounterpartsDb db, PanelDesk panel, FileStore files)
     {
         var (world, cancel) = (http.World(), http.RequestAborted);
         if (await db.Accounts.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Id == account && !row.IsRemoved, cancel) is null || On(date ?? DateOnly.MinValue).FirstOrDefault(offer => offer.Id == request.Engine) is not { } offer)
@@ -71,17 +72,18 @@ internal static class Engines
     }
 
     // The front page and the log-in take their place in the web space, and the engine in the list of engines.
-    private static async Task<int> SeenAsync(string world, string account, EngineRequest request, EngineOffer offer, Panel.PanelDesk panel, CancellationToken cancel)
+    private static async Task<int> SeenAsync(string world, string account, EngineRequest request, EngineOffer offer, PanelDesk panel, CancellationToken cancel)
     {
         if (await panel.FindAsync(world, account, PanelKinds.Space, null, cancel) is not var (version, content) || await panel.FindAsync(world, account, PanelKinds.Engines, null, cancel) is not var (listed, list))
         {
             return StatusCodes.Status404NotFound;
         }
 
-        var space = PanelDocuments.Space(content)!.With(Pages(request, offer).Select(page => page.File), request.Folder, alone: false);
+        List<SiteFile> pages = [.. Pages(request, offer).Select(page => page.File)];
+        var space = PanelDocuments.Space(content)!.With(pages, request.Folder, alone: false);
         var (status, _) = await panel.PutAsync(world, account, PanelKinds.Space, version, PanelDocuments.Write(space), cancel);
         return status != StatusCodes.Status200OK ? status
-            : (await panel.PutAsync(world, account, PanelKinds.Engines, listed, PanelDocuments.Write(PanelDocuments.Engines(list)!.Where(engine => engine.Folder != request.Folder).Append(new InstalledEngine(offer.Id, offer.Name, offer.Version, request.Folder, request.Title, request.User, request.Step))), cancel)).Status;
+            : (await panel.PutAsync(world, account, PanelKinds.Engines, listed, PanelDocuments.Write(PanelDocuments.Engines(list)!.Where(engine => engine.Folder != request.Folder).Append(new InstalledEngine(offer.Id, offer.Name, offer.Version, request.Folder, request.Title, request.User, request.Step) { Files = [.. pages.Select(page => page with { Path = WebSpace.Joined(request.Folder, page.Path) })] })), cancel)).Status;
     }
 
     /// <summary>Lets the administrator in at the engine's log-in address.</summary>

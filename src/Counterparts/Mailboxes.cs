@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Counterparts;
 
 /// <summary>Where mail to an address ends up: for a domain whose mail comes in at a host here, in the boxes that its owner set up.</summary>
-internal sealed class Mailboxes(CounterpartsDb db, Zones zones, WebServers servers, Panel.PanelDesk panel)
+internal sealed class Mailboxes(CounterpartsDb db, Zones zones, WebServers servers, PanelDesk panel)
 {
     /// <summary>Whether somebody takes it, and the box it is put into; null: it is filed as it came, being none of ours.</summary>
     public async Task<(bool IsTaken, string? Box)> FindAsync(string world, string address, CancellationToken cancel)

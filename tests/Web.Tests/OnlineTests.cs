@@ -67,7 +67,11 @@ public sealed class OnlineTests : OneOwner
         await DeliverAsync();
         (await VisitAsync("ostlerwren.com")).Body.ShouldContain("Nothing here yet");
         var page = Page("Ostler & Wren <clocks>");
-        (await PostAsync("first-page/preview", page)).ShouldBeOk().GetProperty("html").GetString()!.ShouldContain("Ostler &amp; Wren &lt;clocks&gt;");
+        var (html, policy) = await PreviewAsync(page);
+        html.ShouldContain("Ostler &amp; Wren &lt;clocks&gt;");
+        policy.ShouldContain("default-src 'none'");
+        policy.ShouldContain("sandbox; frame-ancestors 'self'");
+        (await PreviewAsync("nonsense")).Html.ShouldContain("Fill in the form");
         (await PutAsync("first-page", new { page, mayReplace = false })).ShouldBeOk().GetProperty("isOccupied").GetBoolean().ShouldBeFalse();
         foreach (var name in new[] { "ostlerwren.com", "www.ostlerwren.com" })
         {
@@ -121,7 +125,7 @@ public sealed class OnlineTests : OneOwner
         await _host.StartAgainAsync();
         var again = _host.Visit(_visitor);
         await again.OpenAsync();
-        (_visitor, var before) = (again, _visitor);
+        _visitor = again;
         (await _visitor.GetAsync($"{Api}/uploads"))[0].GetProperty("files")[0].GetProperty("has").GetInt64().ShouldBe(7);
         (await PieceAsync(id, 0, 3, bytes[3..])).ShouldBe(HttpStatusCode.Conflict); // It would leave the middle twice.
         (await LinesAsync($"uploads/{id}/put-up")).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
@@ -130,7 +134,6 @@ public sealed class OnlineTests : OneOwner
         (await LinesAsync($"uploads/{id}/put-up")).Lines[^1].GetProperty("version").GetInt32().ShouldBe(1);
         (await VisitAsync("ostlerwren.com")).Body.ShouldBe("<h1>Long and whole</h1>");
         (await _visitor.GetAsync($"{Api}/uploads")).GetArrayLength().ShouldBe(0);
-        before.ShouldNotBeNull();
     }
 
     [Fact]
@@ -265,8 +268,52 @@ public sealed class OnlineTests : OneOwner
         (await LinesAsync("engines/update", new { folder = "journal" })).Lines[^1].GetProperty("problem").ValueKind.ShouldBe(JsonValueKind.Null);
         (await _visitor.GetAsync($"{Api}/engines")).GetProperty("installed")[0].GetProperty("newVersion").ValueKind.ShouldBe(JsonValueKind.Null);
         (await LogInAsync("/journal/log-in/", "minutehand", password)).ShouldContain("You are in");
+        (await LinesAsync("engines", Engine("larderbook", folder: "shop"))).Lines[0].GetProperty("errors")[0].GetProperty("where").GetString().ShouldBe("engine"); // The one database is taken.
+        await UploadAsync(new() { ["journal/notes.html"] = "of my own", ["index.html"] = "front" });
         (await PostAsync("engines/remove", new { folder = "journal" })).ShouldBeOk().GetProperty("installed").GetArrayLength().ShouldBe(0);
+        (await VisitAsync("ostlerwren.com", "/journal/notes.html")).Body.ShouldBe("of my own");
+        (await VisitAsync("ostlerwren.com")).Body.ShouldBe("front");
         (await VisitAsync("ostlerwren.com", "/journal/")).Status.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task An_engine_at_the_front_goes_alone()
+    {
+        await DeliverAsync();
+        await UploadAsync(new() { ["about.html"] = "about", ["index.html"] = "mine" });
+        (await LinesAsync("engines", new { engine = "hedgerow", folder = "", title = "The clock journal", user = "minutehand", password = (string?)null, mayReplace = false })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        await _visitor.TellAsync("host", "answers-lost");
+        (await LinesAsync("engines", Engine("hedgerow"))).Lines[^1].GetProperty("problem").GetString()!.ShouldContain("does not answer at “files”");
+        await _visitor.TellAsync("host", "ok");
+        var password = (await LinesAsync("engines", Engine("hedgerow"))).Lines[^1].GetProperty("password").GetString()!;
+        (await LogInAsync("/log-in/", "minutehand", password)).ShouldContain("You are in");
+        (await PostAsync("engines/remove", new { folder = "" })).ShouldBeOk();
+        (await VisitAsync("ostlerwren.com", "/about.html")).Body.ShouldBe("about");
+        (await VisitAsync("ostlerwren.com")).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await PostAsync("engines/remove", new { folder = "" })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
+    public async Task A_password_that_was_made_is_shown_though_the_last_answer_was_lost()
+    {
+        await using var host = await TestHost.StartAsync(between: () => new LosesLastStep());
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var order = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        await visitor.UntilAsync(order, "completed");
+        var (_, lines) = await visitor.LinesOrProblemAsync($"/api/orders/{order}/engines", Engine("thistledown", folder: "journal"));
+        (lines[^1].GetProperty("done").GetInt32(), lines[^1].GetProperty("password").GetString()!.Length).ShouldBe((4, 18));
+    }
+
+    // Carries the last step of an engine out, and loses what was said to it.
+    private sealed class LosesLastStep : DelegatingHandler
+    {
+        protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+        {
+            var isLast = request.Method == HttpMethod.Put && request.RequestUri!.AbsolutePath.EndsWith("/engines", StringComparison.Ordinal) && (await request.Content!.ReadAsStringAsync(cancellationToken)).Contains("\"step\":4", StringComparison.Ordinal);
+            var answer = await base.SendAsync(request, cancellationToken);
+            return isLast ? new HttpResponseMessage(HttpStatusCode.BadGateway) : answer;
+        }
     }
 
     [Fact]
@@ -347,6 +394,13 @@ public sealed class OnlineTests : OneOwner
         using var request = new HttpRequestMessage(HttpMethod.Get, path) { Headers = { Host = $"{name}.{_visitor.Workspace:N}.localhost:5081" } };
         var response = await outside.SendAsync(request, TestContext.Current.CancellationToken);
         return (response.StatusCode, await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), response.Headers);
+    }
+
+    private async Task<(string Html, string Policy)> PreviewAsync(object page)
+    {
+        using var form = new FormUrlEncodedContent([new("page", page as string ?? JsonSerializer.Serialize(page))]);
+        var answer = await _visitor.PostFormAsync($"{Api}/first-page/preview.html", form);
+        return (await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken), answer.Headers.GetValues("Content-Security-Policy").Single());
     }
 
     private async Task<string> LogInAsync(string path, string user, string password)

@@ -187,7 +187,6 @@ public class SitesTests
             (HttpMethod.Post, $"/api/orders/{order}/uploads/{order}/put-up", null),
             (HttpMethod.Delete, $"/api/orders/{order}/uploads/{order}", null),
             (HttpMethod.Get, $"/api/orders/{order}/first-page", null),
-            (HttpMethod.Post, $"/api/orders/{order}/first-page/preview", new { }),
             (HttpMethod.Post, $"/api/orders/{order}/first-page/preview.html", null),
             (HttpMethod.Put, $"/api/orders/{order}/first-page", new { }),
             (HttpMethod.Put, $"/api/orders/{order}/first-page/picture", null),

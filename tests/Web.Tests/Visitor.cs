@@ -135,6 +135,9 @@ public sealed class Visitor
         return (response.StatusCode, response.Headers);
     }
 
+    /// <summary>Posts as a form of a page does: with the cookies, without the token.</summary>
+    public async Task<HttpResponseMessage> PostFormAsync(string path, FormUrlEncodedContent form) => await _http.PostAsync(path, form);
+
     /// <summary>Posts, and leaves when told to.</summary>
     public async Task PostUntilAsync(string path, object body, CancellationToken leave)
     {

@@ -19,3 +19,14 @@ export function Failed({ error, retry }: { error: Error; retry: () => void }) {
     </div>
   );
 }
+
+/** What stands where something is not there yet: that it is on its way, or that it could not be had. */
+export function Awaited({
+  query,
+  for: what,
+}: {
+  query: { error: Error | null; refetch: () => Promise<unknown> };
+  for: string;
+}) {
+  return query.error ? <Failed error={query.error} retry={() => void query.refetch()} /> : <Waiting for={what} />;
+}

@@ -56,15 +56,16 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
         Credits is { } credited ? credited.Is(match) : kind <= UpkeepLineKind.AddOn && match.Matches((LineKind)kind, kind == UpkeepLineKind.Domain ? Ending : reference);
 
     /// <summary>A line of a costing.</summary>
-    public static UpkeepLine Of(BillLine line, DateOnly date, Held holding, bool isByCycle) =>
+    /// <param name="waiver">What an allowance waives of it, where the costing took none.</param>
+    public static UpkeepLine Of(BillLine line, DateOnly date, Held holding, bool isByCycle, Waiver? waiver = null) =>
         new((UpkeepLineKind)line.Kind, line.Ref, holding, date, new Price(line.AfterDiscounts + line.Waived, !line.IsUnstatedWhole), line.Cover)
         {
-            BookOrder = line.BookOrder, IsIncluded = line.IsIncluded, Ending = line.Ending, IsByCycle = isByCycle, Waiver = line.IsWaived ? new Waiver(line.Waived, !line.IsUnstated) : null,
+            BookOrder = line.BookOrder, IsIncluded = line.IsIncluded, Ending = line.Ending, IsByCycle = isByCycle, Waiver = line.IsWaived ? new Waiver(line.Waived, !line.IsUnstated) : waiver,
         };
 
     /// <summary>Rule 17 of the costing, then redemption and credits; those alike stay in the order they were bought.</summary>
     public static IEnumerable<UpkeepLine> InOrder(IEnumerable<UpkeepLine> lines) =>
-        lines.OrderBy(line => line.Kind == UpkeepLineKind.Redemption ? 5 : line.Kind == UpkeepLineKind.Credit ? 6 : (int)line.Kind).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.BookOrder).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.Holding.Index).ThenByDescending(line => line.IsIncluded);
+        lines.OrderBy(line => line.Kind).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.BookOrder).ThenBy(line => line.Holding.Index).ThenByDescending(line => line.IsIncluded);
 }
 
 /// <param name="Units">What is waived.</param>

@@ -175,7 +175,7 @@ internal sealed partial class UpkeepRun
 
     // A domain bought on the day of the order goes back with the hosting, unless it was excluded, or its year was taken off what comes back.
     private bool GoesWithIt(Held domain, RefundRule rule) =>
-        domain.Lines.FirstOrDefault(line => line.IsOwn && line.Date == _start) is { } own && domain.Index < _nextIndexOfOrder && !rule.Excludes.Any(own.Is) && !(rule.DeductsIncludedDomain && own.Waiver?.Units > 0);
+        domain.Lines.FirstOrDefault(line => line.IsOwn && line.Date == _start) is { } own && !rule.Excludes.Any(own.Is) && !(rule.DeductsIncludedDomain && own.Waiver?.Units > 0);
 
     private void GoAway(Held held, DateOnly day)
     {
@@ -199,7 +199,8 @@ internal sealed partial class UpkeepRun
         var isNew = !_tills.ContainsKey(book.Id);
         var till = TillOf(book);
         var held = new Held($"domain:{_nextIndex}", choice.Ref, _nextIndex, book) { Lapse = resolved.Price!.Lapse };
-        var lines = LinesOf(resolved, held, claim.On, GrantFor(choice, book, claim.On) is not null);
+        var grant = GrantFor(choice, book, claim.On);
+        var lines = LinesOf(resolved, held, claim.On, isGiven: grant is not null);
         if (!Pay(till, claim.On, claim.On, [.. lines.Where(line => line.Date == claim.On)], isOrder: true))
         {
             if (isNew)
@@ -210,9 +211,9 @@ internal sealed partial class UpkeepRun
             return RefusalReason.CardStopped;
         }
 
-        if (GrantFor(choice, book, claim.On) is { } grant)
+        if (grant is { } taken)
         {
-            _grantsTaken.Add(grant);
+            _grantsTaken.Add(taken);
         }
 
         _nextIndex++;
@@ -236,16 +237,13 @@ internal sealed partial class UpkeepRun
         {
             foreach (var line in bill.Lines)
             {
-                var made = UpkeepLine.Of(line, bill.Date, held, isByCycle: false);
-                lines.Add(isGiven && bill.Date == day && line.Kind == LineKind.Domain ? Waived(made, line, own[0]) : made);
+                var isFirst = bill.Date == day && line.Kind == LineKind.Domain;
+                lines.Add(UpkeepLine.Of(line, bill.Date, held, isByCycle: false, isGiven && isFirst ? new Waiver(own[0].Waivable.Units, own[0].RestIsStated) : null));
             }
         }
 
         return lines;
     }
-
-    private static UpkeepLine Waived(UpkeepLine made, BillLine line, DomainLine own) =>
-        new(made.Kind, made.Ref, made.Holding, made.Date, new Price(line.Amount, !line.IsUnstated), made.Cover) { BookOrder = made.BookOrder, Ending = made.Ending, Waiver = new Waiver(own.Waivable.Units, own.RestIsStated) };
 
     // The number of an allowance of the order that nobody took, there to be used on a day; null: there is none for this domain.
     private int? GrantFor(DomainChoice choice, OfferBook book, DateOnly day)

@@ -41,7 +41,6 @@ internal sealed partial class UpkeepRun
     private readonly HashSet<int> _grantsTaken = [];
     private readonly IncludedDomain? _orderGives;
     private readonly int _commitOfOrder;
-    private readonly int _nextIndexOfOrder;
     private int _nextIndex;
     private bool _cardWorks = true;
 
@@ -49,7 +48,7 @@ internal sealed partial class UpkeepRun
     {
         // What is kept elsewhere, lent, or chosen later is not had.
         var purchase = whole with { Domains = [.. whole.Domains.Where(domain => domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer)] };
-        (_start, _until, _books, _settings, _nextIndexOfOrder, _nextIndex) = (settings.StartDate, until, books, settings, whole.Domains.Length, whole.Domains.Length);
+        (_start, _until, _books, _settings, _nextIndex) = (settings.StartDate, until, books, settings, whole.Domains.Length);
         _counting = new Counting(settings, whole.OwnCurrency);
         if (purchase.Hosting is { } bought)
         {

@@ -44,20 +44,14 @@ public sealed record TestMailBody(string To);
 public sealed record TestMailWire(string? ArrivedIn, string Said);
 
 /// <summary>What engines the host offers, and which are set up.</summary>
-/// <param name="CanRun">Whether the plan has what each needs, in the order of the offers; else why not.</param>
 public sealed record EnginesWire(IReadOnlyList<EngineOfferWire> Offers, IReadOnlyList<InstalledEngineWire> Installed)
 {
-    public static EnginesWire Of(IReadOnlyList<EngineOffer> offers, IReadOnlyList<InstalledEngine> installed, Plan? plan, string? site) =>
-        new([.. offers.Select(offer => new EngineOfferWire(offer.Id, offer.Name, offer.Version, offer.For, offer.Databases, offer.StorageMegabytes, Lacks(offer, installed, plan)))],
+    public static EnginesWire Of(IReadOnlyList<EngineOffer> offers, IReadOnlyList<InstalledEngine> installed, int? databases, string? site) =>
+        new([.. offers.Select(offer => new EngineOfferWire(offer.Id, offer.Name, offer.Version, offer.For, offer.Databases, offer.StorageMegabytes, EngineRules.LacksDatabase(offer, offers, installed, databases) ? OnlineWords.Of(EngineFlaw.NoDatabase) : null))],
             [.. installed.Select(engine => new InstalledEngineWire(
                 engine.Engine, engine.Name, engine.Version, engine.Folder, engine.Title, engine.User, engine.IsReady,
                 offers.FirstOrDefault(offer => offer.Id == engine.Engine && offer.Version != engine.Version)?.Version,
                 site is null ? null : $"{site}{(engine.Folder.Length > 0 ? engine.Folder + "/" : "")}"))]);
-
-    private static string? Lacks(EngineOffer offer, IReadOnlyList<InstalledEngine> installed, Plan? plan) =>
-        plan is null || offer.Databases == 0 || PlanUse.AllowedBy(plan, PlanLimit.Databases) is not { } databases ? null
-        : databases - installed.Count(engine => engine.Engine != "hedgerow") < offer.Databases ? $"Your plan has {databases} {(databases == 1 ? "database" : "databases")}, and none is left."
-        : null;
 }
 
 /// <param name="Lacks">What the plan lacks for it; null: nothing.</param>

@@ -27,9 +27,6 @@ public sealed record FirstPageWire(BusinessPageWire? Page, bool IsOccupied);
 /// <param name="Path">What the page calls it by.</param>
 public sealed record PictureWire(string Path);
 
-/// <summary>A page as it would be seen.</summary>
-public sealed record PreviewWire(string Html);
-
 /// <summary>A page to be put up.</summary>
 /// <param name="MayReplace">Whether what stands at the front of the site may give way.</param>
 public sealed record PutPageUpBody(BusinessPageWire Page, bool MayReplace);

@@ -48,7 +48,7 @@ public static class PanelDocuments
     /// <summary>Whether a text is a SHA-256 in lower-case hexadecimal.</summary>
     public static bool IsHash(string text) => text.Length == 64 && text.All(char.IsAsciiHexDigitLower);
 
-    private static InstalledEngine Engine(Node node) => new(Text(node, "engine"), Text(node, "name"), Text(node, "version"), node["folder"].Text() ?? "", Text(node, "title"), Text(node, "user"), node["step"].Whole() ?? 0);
+    private static InstalledEngine Engine(Node node) => new(Text(node, "engine"), Text(node, "name"), Text(node, "version"), node["folder"].Text() ?? "", Text(node, "title"), Text(node, "user"), node["step"].Whole() ?? 0) { Files = [.. node["files"].Items(FileRules.MostFiles).Select(File).OfType<SiteFile>()] };
 
     private static EngineOffer Offer(Node node) => new(Text(node, "id"), Text(node, "name"), Text(node, "version"), Text(node, "for"), node["databases"].Whole() ?? 0, node["storageMegabytes"].Whole() ?? 0);
 

@@ -86,6 +86,7 @@ internal static class OnlineWords
         flaw switch
         {
             EngineFlaw.Unknown => "This host does not offer that engine.",
+            EngineFlaw.NoDatabase => "It needs a database, and your plan has none left. Remove another engine, or take a larger plan.",
             EngineFlaw.Folder => "Type the name of a folder, such as shop, or leave it empty for the front of the site.",
             EngineFlaw.Occupied => "Something stands there already. Choose another folder, or say that it may be replaced: a version of it is kept.",
             EngineFlaw.Title => "Type a title of at most 80 characters.",

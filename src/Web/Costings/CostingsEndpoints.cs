@@ -1,30 +1,29 @@
+using System.Text.Json;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
-using HomeStart.Web.Requests;
 
 namespace HomeStart.Web.Costings;
 
-/// <summary>Costing a candidate for anybody: no sign-in, nothing stored.</summary>
+/// <summary>What can be worked out of a candidate: its costing, its years after the order, and why a seller's sum is another.</summary>
 internal static class CostingsEndpoints
 {
-    public static void MapCostings(this IEndpointRouteBuilder app) =>
-        app.MapPost("/api/costings", CostAsync)
-            .WithName("costCandidate")
-            .Produces<CostingWire>()
-            .ProducesProblem(StatusCodes.Status400BadRequest)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
-
-    private static async Task<IResult> CostAsync(JsonBody<CostingBody> body, Demo demo, Turns turns, CancellationToken cancel)
+    public static void MapCostings(this IEndpointRouteBuilder app)
     {
-        using var turn = await turns.CostingAsync(cancel);
-        return turn.Refusal ?? Cost(body, demo);
+        app.MapCalculation<CostingBody, CostingWire>("/api/costings", "costCandidate", Cost);
+        app.MapCalculation<UpkeepBody, UpkeepWire>("/api/upkeep", "runYears", RunYears);
+        app.MapCalculation<ReconciliationBody, ReconciliationWire>("/api/reconciliations", "reconcile", Reconcile);
     }
 
-    private static IResult Cost(JsonBody body, Demo demo)
-    {
-        var faults = new FaultList();
-        var request = CostingRequestReader.Read(body.Root, demo.OfferBooks, faults);
-        return request is null ? FaultResults.Unprocessable(faults) : FaultResults.Answer(Coster.Cost(request.Candidate, request.Books, request.Settings, faults).As(CostingWriter.Write));
-    }
+    private static Result<CostingWire>? Cost(JsonElement body, Demo demo, FaultList faults, CancellationToken cancel) =>
+        CostingRequestReader.Read(body, demo.OfferBooks, faults) is { } asked ? Coster.Cost(asked.Candidate, asked.Books, asked.Settings, faults).As(CostingWriter.Write) : null;
+
+    private static Result<UpkeepWire>? RunYears(JsonElement body, Demo demo, FaultList faults, CancellationToken cancel) =>
+        UpkeepRequestReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } years
+            ? Years.Run(asked.Candidate, asked.Books, asked.Settings, years.Until, years.Decisions, faults).As(UpkeepWire.Of)
+            : null;
+
+    private static Result<ReconciliationWire>? Reconcile(JsonElement body, Demo demo, FaultList faults, CancellationToken cancel) =>
+        ReconciliationReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } seen
+            ? Reconciler.Run(asked.Candidate, asked.Books, asked.Settings, seen.Seen, faults, cancel).As(ReconciliationWire.Of)
+            : null;
 }

@@ -2,7 +2,6 @@ using System.Security.Cryptography;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Online;
 
@@ -47,14 +46,14 @@ internal static class EngineEndpoints
             node["password"].Fault(FaultCodes.OutOfRange, $"A password has at most {LongestPassword} characters.");
         }
 
-        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space) || await engines.OffersAsync(hosted, cancel) is not { } offers)
+        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space) || await engines.OffersAsync(hosted, cancel) is not { } offers || await engines.InstalledAsync(hosted, cancel) is not var (_, installed))
         {
             return OnlineDesk.Silent(hosted);
         }
 
         if (!faults.Any)
         {
-            EngineRules.Check(wish, offers, space, hosted.Domain, typed is null ? null : Zxcvbn.Zxcvbn.MatchPassword(typed, [wish.User, wish.Title, hosted.Domain?.Text ?? ""]).Score, faults);
+            EngineRules.Check(wish, offers, installed, hosted.Plan?.Allowed(PlanLimit.Databases), space, hosted.Domain, typed is null ? null : Zxcvbn.Zxcvbn.MatchPassword(typed, [wish.User, wish.Title, hosted.Domain?.Text ?? ""]).Score, faults);
         }
 
         if (faults.Any)
@@ -110,39 +109,11 @@ internal static class EngineEndpoints
             {
                 await lines.WriteAsync(new EngineLine(null, step - 1, EngineSteps.All.Length, null, answer.State == PanelState.Full
                     ? $"{hosted.Hosting.Provider} has no room for it. Nothing of your site was changed."
-                    : answer.Message ?? $"{hosted.Hosting.Provider} does not answer at “{EngineSteps.All[step - 1]}”. Nothing of your site was changed: try again, and it begins anew."));
+                    : answer.Message ?? $"{hosted.Hosting.Provider} does not answer at “{EngineSteps.All[step - 1]}”. What visitors see changes with the last step alone: look whether it stands, else try again."));
                 return;
             }
 
             await lines.WriteAsync(new EngineLine(EngineSteps.All[step - 1], step, EngineSteps.All.Length, step == EngineSteps.All.Length ? made : null, null));
         }
-    }
-}
-
-/// <summary>The engines of a host and of a hosting.</summary>
-internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace workspace)
-{
-    public async Task<IReadOnlyList<EngineOffer>?> OffersAsync(Hosted hosted, CancellationToken cancel) =>
-        await panel.EnginesAsync(hosted.World, hosted.Hosting.Book, await workspace.BusinessDateAsync(cancel), cancel) is { } kept ? PanelDocuments.Offers(kept.Content.AsMemory()) : null;
-
-    public Task<(int Version, IReadOnlyList<InstalledEngine> Value)?> InstalledAsync(Hosted hosted, CancellationToken cancel) => desk.ReadAsync(hosted, PanelKinds.Engines, PanelDocuments.Engines, cancel);
-
-    public async Task<EnginesWire?> WireAsync(Hosted hosted, CancellationToken cancel) =>
-        await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed) ? EnginesWire.Of(offers, installed, hosted.Plan, desk.AddressOf(hosted, hosted.Domain)) : null;
-
-    public async Task<PanelAnswer> StepAsync(Hosted hosted, EngineWish wish, int step, string? password, CancellationToken cancel) =>
-        await panel.EngineStepAsync(hosted.World, hosted.Account.Id, new EngineRequest(wish.Engine, wish.Folder, wish.Title, wish.User, wish.Mail, step, step == 3 ? password : null), await workspace.BusinessDateAsync(cancel), cancel);
-
-    /// <summary>Takes an engine away with all that is in its folder. The version before stays with the host: files can be put back from it.</summary>
-    public async Task<IResult> RemoveAsync(Hosted hosted, InstalledEngine engine, CancellationToken cancel)
-    {
-        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space) || await InstalledAsync(hosted, cancel) is not var (listed, engines))
-        {
-            return OnlineDesk.Silent(hosted);
-        }
-
-        var removed = await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(space.With([], engine.Folder, alone: true)), cancel);
-        var answer = removed.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Engines, listed, PanelDocuments.Write(engines.Where(other => other.Folder != engine.Folder)), cancel) : removed;
-        return answer.State != PanelState.Done ? OnlineDesk.Explain(answer, hosted) : await WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire) : OnlineDesk.Silent(hosted);
     }
 }

@@ -20,7 +20,6 @@ internal static class FirstPageEndpoints
     {
         var page = order.MapGroup("/first-page");
         page.MapGet("", GetAsync).WithName("getFirstPage").Produces<FirstPageWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
-        page.MapPost("/preview", PreviewAsync).WithName("previewPage").Produces<PreviewWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         Changes(page.MapPut("", PutUpAsync).WithName("putPageUp").Produces<FirstPageWire>());
         Changes(page.MapPut("/picture", PictureAsync).WithName("putPictureUp").Produces<PictureWire>()).WithMetadata(new RequestSizeLimitAttribute(LargestPicture));
     }
@@ -42,12 +41,6 @@ internal static class FirstPageEndpoints
         return await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is var (version, space)
             ? Results.Ok(Wire(await MadeAsync(db, orderId, cancel), version, space))
             : OnlineDesk.Silent(hosted);
-    }
-
-    private static async Task<IResult> PreviewAsync(Guid orderId, JsonBody<BusinessPageWire> body, OnlineDesk desk, CancellationToken cancel)
-    {
-        var faults = new FaultList();
-        return await desk.FindAsync(orderId, cancel) is null ? OnlineDesk.Missing() : BusinessPageReader.Read(new Node(body.Root, "", faults)) is { } page ? Results.Ok(new PreviewWire(PageMaker.Make(page))) : FaultResults.Unprocessable(faults);
     }
 
     // The page itself, to stand in a frame: a form brings it, it runs nothing, and it belongs to no origin.

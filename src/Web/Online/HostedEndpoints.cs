@@ -40,7 +40,7 @@ internal static class HostedEndpoints
         var (seen, names) = (node["version"].Whole() ?? 0, HostedNameReader.Read(node["names"]));
         if (!faults.Any)
         {
-            names.Check(await desk.OwnedAsync(cancel), hosted.Allowed(PlanLimit.Websites), hosted.Allowed(PlanLimit.Subdomains), faults);
+            names.Check(await desk.OwnedAsync(cancel), hosted.Plan?.Allowed(PlanLimit.Websites), hosted.Plan?.Allowed(PlanLimit.Subdomains), faults);
         }
 
         return faults.Any ? FaultResults.Unprocessable(faults) : await uses.ChangeAsync(hosted, seen, names, cancel);
@@ -63,7 +63,7 @@ internal static class HostedEndpoints
         var (seen, setUp) = (node["version"].Whole() ?? 0, MailSetUpReader.Read(node));
         if (!faults.Any)
         {
-            setUp.Check(await mail.DomainsAsync(hosted, cancel), hosted.Allowed(PlanLimit.Mailboxes), faults);
+            setUp.Check(await mail.DomainsAsync(hosted, cancel), hosted.Plan?.Allowed(PlanLimit.Mailboxes), faults);
         }
 
         if (faults.Any)

@@ -17,7 +17,7 @@ internal sealed class MailDesk(NameUses uses, IHostingCompany hosts, NameServerD
     {
         var (domains, entry) = (await DomainsAsync(hosted, cancel), await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel));
         var servers = hosted.Domain is { } domain ? await nameServers.MailOfAsync(hosted.World, domain, cancel) : [];
-        return MailboxesWire.Of(version, mail, domains, hosted.Use(PlanLimit.Mailboxes, mail.Boxes.Length), hosted.Book?.Currency, entry is null || servers is null ? null : servers.Any(record => record.Data == entry.MailServer + "."));
+        return MailboxesWire.Of(version, mail, domains, hosted.Plan?.Use(PlanLimit.Mailboxes, mail.Boxes.Length), hosted.Plan?.Book.Currency, servers is null ? null : entry?.TakesMailOf(servers));
     }
 
     /// <summary>Sends a mail, and looks whether and where it arrives.</summary>

@@ -18,10 +18,7 @@ internal sealed class NameUses(OnlineDesk desk, IHostPanel panel, IHostingCompan
             return OnlineDesk.Explain(answer, hosted);
         }
 
-        foreach (var name in names.Names)
-        {
-            await PointAsync(hosted, name, cancel);
-        }
+        await PointAsync(hosted, names, cancel);
 
         return Results.Ok(await WireAsync(hosted, answer.Version, names, cancel));
     }
@@ -32,32 +29,28 @@ internal sealed class NameUses(OnlineDesk desk, IHostPanel panel, IHostingCompan
         var stands = await Task.WhenAll(names.Names.Select(async name =>
         {
             var (status, zone) = (panel.VisitAsync(hosted.World, name.Name, cancel), nameServers.ZoneOfAsync(hosted.World, name.Name, cancel));
-            return new NameStandsWire(name.Name.Text, await status, await zone is { } facts && entry is not null ? facts.Addresses.Contains(entry.IPv4) : null, desk.AddressOf(hosted, name.Name)!);
+            return new NameStandsWire(name.Name.Text, await status, await zone is { } facts ? entry?.IsLedToBy(facts.Addresses) : null, desk.AddressOf(hosted, name.Name)!);
         }));
         return new HostedNamesWire(
             version, [.. names.Names.Select(HostedNameWire.Of)], [.. (await desk.OwnedAsync(cancel)).Select(domain => domain.Text)],
-            PlanUseWire.Of(hosted.Use(PlanLimit.Websites, names.Websites), hosted.Book?.Currency), PlanUseWire.Of(hosted.Use(PlanLimit.Subdomains, names.Subdomains), hosted.Book?.Currency), stands);
+            PlanUseWire.Of(hosted.Plan?.Use(PlanLimit.Websites, names.Websites), hosted.Plan?.Book.Currency), PlanUseWire.Of(hosted.Plan?.Use(PlanLimit.Subdomains, names.Subdomains), hosted.Plan?.Book.Currency), stands);
     }
 
-    // The records of a name that is kept at the host are set with it; what is kept elsewhere is shown to be set there. What cannot be asked now shows as not leading here.
-    private async Task PointAsync(Hosted hosted, HostedName name, CancellationToken cancel)
+    // The records of names that are kept at the host are set with them; what is kept elsewhere is shown to be set there. What cannot be asked now shows as not leading here.
+    private async Task PointAsync(Hosted hosted, HostedNames names, CancellationToken cancel)
     {
-        if (name.Use == NameUse.MailOnly || await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is not { } entry)
+        if (await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is not { } entry)
         {
             return;
         }
 
-        var domain = (await desk.OwnedAsync(cancel)).FirstOrDefault(owned => name.Name == owned || name.Name.Text.EndsWith("." + owned, StringComparison.Ordinal));
-        if (domain is null || await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, null, cancel) is not { } kept || PanelDocuments.Records(kept.Content.AsMemory()) is not { } records)
+        foreach (var (domain, owners) in names.OwnersIn(await desk.OwnedAsync(cancel)))
         {
-            return;
-        }
-
-        var owner = name.Name == domain ? "@" : name.Name.Text[..^(domain.Text.Length + 1)];
-        if (!records.Any(record => record.Owner == owner && record.Type is RecordType.A or RecordType.Cname))
-        {
-            records = [.. records, new ResourceRecord(owner, Pointing.TtlSeconds, RecordType.A, entry.IPv4), new ResourceRecord(owner, Pointing.TtlSeconds, RecordType.Aaaa, entry.IPv6)];
-            await panel.WriteAsync(hosted.World, domain.Text, PanelKinds.Zone, kept.Version, PanelDocuments.Write(records), cancel);
+            if (await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, null, cancel) is { } kept && PanelDocuments.Records(kept.Content.AsMemory()) is { } records
+                && owners.Aggregate(records, entry.Led) is var led && led.Length > records.Length)
+            {
+                await panel.WriteAsync(hosted.World, domain.Text, PanelKinds.Zone, kept.Version, PanelDocuments.Write(led), cancel);
+            }
         }
     }
 }

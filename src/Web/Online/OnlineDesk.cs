@@ -7,28 +7,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Online;
 
-/// <summary>A hosting that was ordered and delivered, and what its plan allows.</summary>
+/// <summary>A hosting that was ordered and delivered.</summary>
 /// <param name="Domain">The main domain; null: there is none yet.</param>
-/// <param name="Plan">Null where its book is not on the shelf any more.</param>
-public sealed record Hosted(Order Order, OrderedHosting Hosting, HostAccount Account, World World, DomainName? Domain, OfferBook? Book, Plan? Plan)
-{
-    /// <summary>How it is paid for.</summary>
-    public BillingOption? Option => Plan?.Billing.FirstOrDefault(option => option.CommitMonths == Hosting.CommitMonths);
-
-    /// <summary>The storage of the plan in bytes; null: without a limit, or not stated.</summary>
-    public long? Storage => Plan?.Features["storageGB"]?.Number is { } gigabytes ? (long)Math.Min(gigabytes * (1L << 30), long.MaxValue / 2) : null;
-
-    /// <summary>How much of something is used up.</summary>
-    public PlanUse? Use(PlanLimit limit, int used) => Book is null || Plan is null ? null : PlanUse.Of(limit, used, Book, Plan, Option, Added(limit));
-
-    /// <summary>How much of something the plan allows with its extras; null: without a limit, or not stated.</summary>
-    public int? Allowed(PlanLimit limit) => Use(limit, 0)?.Allowed;
-
-    // What extras that were bought with it add.
-    private int Added(PlanLimit limit) =>
-        Order.Things.Items.Where(item => item is { Kind: LineKind.AddOn, ForDomain: null } && item.Book == Book!.Id)
-            .Sum(item => Book!.AddOns.FirstOrDefault(extra => extra.Id == item.Ref)?.Adds.GetValueOrDefault(limit.ToString().ToLowerInvariant())?.Number is { } number ? (int)(number * item.Quantity) : 0);
-}
+/// <param name="Plan">Null where its book does not sell it any more.</param>
+public sealed record Hosted(Order Order, OrderedHosting Hosting, HostAccount Account, World World, DomainName? Domain, HostedPlan? Plan);
 
 /// <summary>Finds what was ordered and delivered, and asks the host for its documents.</summary>
 public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartDb db, IHostPanel panel, StartOptions options)
@@ -53,7 +35,7 @@ public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartD
 
         var book = workspace.Books.FirstOrDefault(book => book.Id == hosting.Book);
         var domain = order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address ?? (await ClaimedAsync(claimed.Id, cancel)).FirstOrDefault();
-        return new Hosted(claimed, hosting, account, new World(row.WorldId), domain, book, book?.Plan(hosting.Plan));
+        return new Hosted(claimed, hosting, account, new World(row.WorldId), domain, book is null ? null : HostedPlan.Of(claimed, hosting, book));
     }
 
     /// <summary>Where a name of this made-up world is seen in a browser, ending in a slash: an origin of its own for each; null without a name.</summary>
@@ -61,8 +43,7 @@ public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartD
 
     /// <summary>Every domain that this owner has, or keeps and pointed somewhere.</summary>
     public async Task<IReadOnlyCollection<DomainName>> OwnedAsync(CancellationToken cancel) =>
-        [.. (await db.Orders.AsNoTracking().ToListAsync(cancel)).Select(row => Documents.Read<Order>(row.Document)).Where(order => order.State == OrderState.Completed)
-            .SelectMany(order => order.Things.Domains.Select(domain => domain.Name).Append(order.Things.Hosting?.Address)).OfType<DomainName>().Distinct()];
+        [.. (await CompletedAsync(cancel)).SelectMany(order => order.Things.Domains.Select(domain => domain.Name).Append(order.Things.Hosting?.Address)).OfType<DomainName>().Distinct()];
 
     /// <summary>A document as it stands, or stood; null: nobody answered, or not in a way that can be read.</summary>
     public async Task<(int Version, T Value)?> ReadAsync<T>(Hosted hosted, string kind, Func<ReadOnlyMemory<byte>, T?> read, CancellationToken cancel, int? version = null)
@@ -81,5 +62,8 @@ public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartD
         };
 
     private async Task<IEnumerable<DomainName>> ClaimedAsync(Guid of, CancellationToken cancel) =>
-        (await db.Orders.AsNoTracking().ToListAsync(cancel)).Select(row => Documents.Read<Order>(row.Document)).Where(order => order.ClaimOf == of && order.State == OrderState.Completed).SelectMany(order => order.Things.Domains.Select(domain => domain.Name)).OfType<DomainName>();
+        (await CompletedAsync(cancel)).Where(order => order.ClaimOf == of).SelectMany(order => order.Things.Domains.Select(domain => domain.Name)).OfType<DomainName>();
+
+    private async Task<IEnumerable<Order>> CompletedAsync(CancellationToken cancel) =>
+        (await db.Orders.AsNoTracking().ToListAsync(cancel)).Select(row => Documents.Read<Order>(row.Document)).Where(order => order.State == OrderState.Completed);
 }

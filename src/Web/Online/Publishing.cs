@@ -56,8 +56,8 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
         yield return await PlaceAsync(hosted, files, plan, cancel);
     }
 
-    /// <summary>Puts files that the host has into the list of what is seen.</summary>
-    public async Task<PutUpLine> PlaceAsync(Hosted hosted, IReadOnlyList<SiteFile> files, UploadPlan plan, CancellationToken cancel)
+    // Puts files that the host has into the list of what is seen.
+    private async Task<PutUpLine> PlaceAsync(Hosted hosted, IReadOnlyList<SiteFile> files, UploadPlan plan, CancellationToken cancel)
     {
         for (var attempt = 0; attempt < Tries; attempt++)
         {
@@ -67,7 +67,7 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
             }
 
             var (after, faults) = (space.With(files, plan.Folder, plan.Alone), new FaultList());
-            after.Check(hosted.Storage, faults);
+            after.Check(hosted.Plan?.Storage, faults);
             if (faults.Any)
             {
                 return new PutUpLine(files.Count, files.Count, null, FaultWords.Of(faults.Faults[0]));

@@ -22,7 +22,7 @@ internal static class SpaceEndpoints
 
     private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
-        : await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is var (version, space) ? Results.Ok(WebSpaceWire.Of(version, space, hosted.Storage))
+        : await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is var (version, space) ? Results.Ok(WebSpaceWire.Of(version, space, hosted.Plan?.Storage))
         : OnlineDesk.Silent(hosted);
 
     private static Task<IResult> RenameAsync(Guid orderId, JsonBody<RenameFileBody> body, OnlineDesk desk, CancellationToken cancel) =>
@@ -72,6 +72,6 @@ internal static class SpaceEndpoints
     private static async Task<IResult> StoreAsync(OnlineDesk desk, Hosted hosted, int seen, WebSpace space, CancellationToken cancel)
     {
         var answer = await desk.WriteAsync(hosted, PanelKinds.Space, seen, PanelDocuments.Write(space), cancel);
-        return answer.State == PanelState.Done ? Results.Ok(WebSpaceWire.Of(answer.Version, space, hosted.Storage)) : OnlineDesk.Explain(answer, hosted);
+        return answer.State == PanelState.Done ? Results.Ok(WebSpaceWire.Of(answer.Version, space, hosted.Plan?.Storage)) : OnlineDesk.Explain(answer, hosted);
     }
 }

@@ -1,9 +1,7 @@
-using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Online;
 
@@ -42,11 +40,11 @@ internal static class UploadEndpoints
         }
 
         var faults = new FaultList();
-        var plan = UploadReader.Read(new Node(body.Root, "", faults), hosted.Storage);
+        var plan = UploadReader.Read(new Node(body.Root, "", faults), hosted.Plan?.Storage);
         return faults.Any || plan is null ? FaultResults.Unprocessable(faults) : Results.Ok(await uploads.StartAsync(orderId, plan, cancel));
     }
 
-    private static async Task<IResult> PutAsync(Guid orderId, Guid uploadId, int index, long? from, HttpRequest request, UploadDesk uploads, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> PutAsync(Guid orderId, Guid uploadId, int index, long? from, HttpRequest request, UploadDesk uploads, CancellationToken cancel)
     {
         if (await uploads.FindAsync(orderId, uploadId, cancel) is not { } plan || index < 0 || index >= plan.Files.Length)
         {
@@ -72,7 +70,7 @@ internal static class UploadEndpoints
         }
 
         var faults = new FaultList();
-        using var arrived = uploads.Arrived(uploadId, plan, hosted.Storage, faults);
+        using var arrived = uploads.Arrived(uploadId, plan, hosted.Plan?.Storage, faults);
         if (arrived is null || faults.Any)
         {
             return FaultResults.Unprocessable(faults);

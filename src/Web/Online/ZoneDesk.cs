@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text;
 using System.Text.Json;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
@@ -8,24 +9,13 @@ namespace HomeStart.Web.Online;
 /// <summary>The zones of an owner's domains, wherever they are kept.</summary>
 internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompany hosts, IRegistrar registrar)
 {
-    /// <summary>Goes on with the zone of a domain that belongs to a hosting: the one that is named, else the main one.</summary>
-    public async Task<IResult> ReadAsync(Guid orderId, string? typed, Func<Hosted, DomainName, KeptDocument, ImmutableArray<ResourceRecord>, IResult> then, CancellationToken cancel) =>
-        await WhichAsync(orderId, typed, cancel) is not var (hosted, domain) ? OnlineDesk.Missing()
-        : await FindAsync(hosted, domain, null, cancel) is var (kept, records) ? then(hosted, domain, kept, records)
-        : await KeptElsewhereAsync(hosted, domain, cancel);
+    /// <summary>The zone as the page shows it.</summary>
+    public Task<IResult> GetAsync(Guid orderId, string? typed, CancellationToken cancel) =>
+        ReadAsync(orderId, typed, async (hosted, domain, kept, records) => Results.Ok(await WireAsync(hosted, domain, kept.Version, records, cancel)), cancel);
 
-    /// <summary>The same, with the zone as the page shows it.</summary>
-    public async Task<IResult> WithAsync(Guid orderId, string? typed, Func<Hosted, DomainName, ZoneWire, Task<IResult>> then, CancellationToken cancel)
-    {
-        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
-        {
-            return OnlineDesk.Missing();
-        }
-
-        return await FindAsync(hosted, domain, null, cancel) is var (kept, records)
-            ? await then(hosted, domain, await WireAsync(hosted, domain, kept.Version, records, cancel))
-            : await KeptElsewhereAsync(hosted, domain, cancel);
-    }
+    /// <summary>The zone as a file.</summary>
+    public Task<IResult> FileAsync(Guid orderId, string? typed, CancellationToken cancel) =>
+        ReadAsync(orderId, typed, (_, domain, _, records) => Task.FromResult(Results.File(Encoding.UTF8.GetBytes(ZoneFile.Write(domain, records)), "text/dns; charset=utf-8", $"{domain}.zone")), cancel);
 
     public async Task<IResult> ChangeAsync(Guid orderId, string? typed, int seen, ImmutableArray<ResourceRecord> records, CancellationToken cancel)
     {
@@ -85,6 +75,12 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             ? await ChangeAsync(orderId, typed, seen, before, cancel)
             : Results.Problem("There is no version before this one.", statusCode: StatusCodes.Status409Conflict);
     }
+
+    // Goes on with the zone of a domain that belongs to a hosting: the one that is named, else the main one.
+    private async Task<IResult> ReadAsync(Guid orderId, string? typed, Func<Hosted, DomainName, KeptDocument, ImmutableArray<ResourceRecord>, Task<IResult>> then, CancellationToken cancel) =>
+        await WhichAsync(orderId, typed, cancel) is not var (hosted, domain) ? OnlineDesk.Missing()
+        : await FindAsync(hosted, domain, null, cancel) is var (kept, records) ? await then(hosted, domain, kept, records)
+        : await KeptElsewhereAsync(hosted, domain, cancel);
 
     private static ImmutableArray<ResourceRecord>? Wanted(Node node, DomainName domain, ImmutableArray<ResourceRecord> now, HostEntry entry)
     {

@@ -1,4 +1,3 @@
-using System.Text;
 using HomeStart.Formats;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Hosting;
@@ -21,11 +20,9 @@ internal static class ZoneEndpoints
 
     private static void Asked(RouteHandlerBuilder route) => route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit);
 
-    private static async Task<IResult> GetAsync(Guid orderId, string? domain, ZoneDesk zones, CancellationToken cancel) =>
-        await zones.WithAsync(orderId, domain, (_, _, zone) => Task.FromResult(Results.Ok(zone)), cancel);
+    private static Task<IResult> GetAsync(Guid orderId, string? domain, ZoneDesk zones, CancellationToken cancel) => zones.GetAsync(orderId, domain, cancel);
 
-    private static Task<IResult> FileAsync(Guid orderId, string? domain, ZoneDesk zones, CancellationToken cancel) =>
-        zones.ReadAsync(orderId, domain, (_, name, _, records) => Results.File(Encoding.UTF8.GetBytes(ZoneFile.Write(name, records)), "text/dns; charset=utf-8", $"{name}.zone"), cancel);
+    private static Task<IResult> FileAsync(Guid orderId, string? domain, ZoneDesk zones, CancellationToken cancel) => zones.FileAsync(orderId, domain, cancel);
 
     private static Task<IResult> PutAsync(Guid orderId, string? domain, JsonBody<ChangeZoneBody> body, ZoneDesk zones, CancellationToken cancel)
     {

@@ -93,6 +93,22 @@ public class NameChainTests
     public void A_certificate_is_asked_for_once_the_name_leads_there(CertificateState? certificate, string address, LinkState state) =>
         NameChain.Of(Facts(Entry.NameServers, Zone(address), address) with { Certificate = certificate is { } known ? new CertificateFacts(known) : null }).Links[6].State.ShouldBe(state);
 
+    [Fact]
+    public void A_host_is_led_to_where_nothing_leads_away_and_a_name_is_led_once()
+    {
+        (Entry.IsLedToBy([]), Entry.IsLedToBy(["198.51.100.7"]), Entry.IsLedToBy(["2001:db8::7", "198.51.100.7"]), Entry.IsLedToBy(["198.51.100.7", "192.0.2.9"])).ShouldBe((false, true, true, false));
+        Entry.Led([], "shop").Select(record => $"{record.Owner} {record.Type} {record.Data}").ShouldBe(["shop A 198.51.100.7", "shop Aaaa 2001:db8::7"]);
+        foreach (var type in new[] { RecordType.A, RecordType.Aaaa, RecordType.Cname })
+        {
+            Entry.Led([new("shop", 60, type, "x")], "shop").Length.ShouldBe(1); // It leads somewhere already.
+        }
+
+        Entry.Led([new("shop", 60, RecordType.Txt, "x"), new("www", 60, RecordType.A, "x")], "shop").Length.ShouldBe(4);
+        Entry.TakesMailOf([new("@", 60, RecordType.Mx, "mail.host.example.")]).ShouldBeTrue();
+        Entry.TakesMailOf([new("@", 60, RecordType.Mx, "mail.other.example.")]).ShouldBeFalse();
+        (Entry.Lends(DomainName.Parse("a.lent.example")!), (Entry with { LentUnder = "lent.example" }).Lends(DomainName.Parse("a.lent.example")!), (Entry with { LentUnder = "lent.example" }).Lends(DomainName.Parse("notlent.example")!)).ShouldBe((false, true, false));
+    }
+
     private static ZoneFacts Zone(string address) => new(true, [], [address], [address], ["mail.host.example"]);
 
     private static NameFacts Facts(ImmutableArray<string> servers, ZoneFacts zone, params string[] seen) =>

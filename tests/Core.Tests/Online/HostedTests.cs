@@ -122,6 +122,45 @@ public class HostedTests
     }
 
     [Fact]
+    public void A_database_is_there_for_each_engine_that_needs_one()
+    {
+        InstalledEngine Standing(string engine, string folder) => new(engine, engine, "1", folder, "t", "u", 4);
+        EngineFlaws(Wish, databases: 1).ShouldBeEmpty();
+        EngineFlaws(Wish, databases: 0).ShouldBe([EngineFlaw.NoDatabase]);
+        EngineFlaws(Wish, databases: 1, installed: [Standing("thistledown", "diary")]).ShouldBe([EngineFlaw.NoDatabase]);
+        EngineFlaws(Wish, databases: 2, installed: [Standing("thistledown", "diary")]).ShouldBeEmpty();
+        EngineFlaws(Wish, databases: 1, installed: [Standing("hedgerow", "diary"), Standing("forgotten", "old")]).ShouldBeEmpty();
+        EngineFlaws(Wish, databases: 1, installed: [Standing("thistledown", Wish.Folder)]).ShouldBeEmpty(); // It gives way.
+        EngineFlaws(Wish with { Engine = "hedgerow" }, databases: 0, installed: [Standing("thistledown", "diary")]).ShouldBeEmpty(); // It needs none.
+        EngineFlaws(Wish, databases: null, installed: [Standing("thistledown", "diary")]).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_plan_is_the_one_that_was_ordered_paid_as_it_was_with_its_extras()
+    {
+        var boxes = new AddOn("boxes", "Boxes", AddOnFor.Hosting, ChargeEvery.Month, new PriceSteps([new PriceStep(null, 100)])) { Adds = Features.None.Values.Add("mailboxes", new FeatureValue(5)) };
+        var plan = Plan("small", 1, 120_00) with
+        {
+            Billing = [new BillingOption(1, 12, null, new PriceSteps([new PriceStep(null, 15_00)])), new BillingOption(12, 12, null, new PriceSteps([new PriceStep(null, 120_00)]))],
+            Features = new Features(Features.None.Values.Add("mailboxes", new FeatureValue(2)).Add("storageGB", new FeatureValue(1.5m))),
+        };
+        var book = new OfferBook("host", new Provider("Host", null), default, Currency.Get("GBP")) { Plans = [plan], AddOns = [boxes] };
+        var hosting = new OrderedHosting("host", "Host", "small", "Small", Main, 12);
+        var had = HostedPlan.Of(Bought(hosting, Item(LineKind.Plan, "small", 1, 12), Item(LineKind.AddOn, "boxes", 3, 12), Item(LineKind.AddOn, "boxes", 9, 12) with { ForDomain = "clocks.example" }), hosting, book).ShouldNotBeNull();
+        (had.Option, had.Storage, had.Allowed(PlanLimit.Mailboxes), had.Allowed(PlanLimit.Websites)).ShouldBe((plan.Billing[1], 1_610_612_736L, 17, null));
+        HostedPlan.Of(Bought(hosting), hosting, book)!.Option.ShouldBeNull(); // An order of before it was kept how it is paid.
+        HostedPlan.Of(Bought(hosting), hosting, book with { Plans = [] }).ShouldBeNull();
+        HostedPlan.StorageOf(new Plan("none", "None")).ShouldBeNull();
+    }
+
+    [Fact]
+    public void Names_say_which_records_they_need_in_which_domain()
+    {
+        var parts = Names(Name("clocks.example"), Name("shop.clocks.example"), Name("a.b.clocks.example", NameUse.Resting), Name("post.clocks.example", NameUse.MailOnly), Name("other.example")).OwnersIn([Main]).ToList();
+        parts.Select(part => (part.Domain, string.Join(' ', part.Owners))).ShouldBe([(Main, "@ shop a.b")]);
+    }
+
+    [Fact]
     public void Every_flaw_has_its_sentence()
     {
         Enum.GetValues<MailboxFlaw>().ShouldAllBe(flaw => FaultWords.Of(new Fault("", "", FaultReason.MailboxFlawed, new object?[] { flaw, "a@b.example" })).Contains("a@b.example"));
@@ -150,12 +189,19 @@ public class HostedTests
 
     private static readonly EngineWish Wish = new("thistledown", "journal", "The clocks", "minutehand", "a@b.example", false);
 
-    private static List<EngineFlaw> EngineFlaws(EngineWish wish, int? strength = null)
+    private static readonly EngineOffer[] Offers = [new("thistledown", "Thistledown", "1", "", 1, 1), new("hedgerow", "Hedgerow", "1", "", 0, 1)];
+
+    private static List<EngineFlaw> EngineFlaws(EngineWish wish, int? strength = null, int? databases = null, InstalledEngine[]? installed = null)
     {
         var faults = new FaultList();
-        EngineRules.Check(wish, [new EngineOffer("thistledown", "Thistledown", "1", "", 1, 1)], new WebSpace([new SiteFile("index.html", "", 1)]), Main, strength, faults);
+        EngineRules.Check(wish, Offers, installed ?? [], databases, new WebSpace([new SiteFile("index.html", "", 1)]), Main, strength, faults);
         return [.. faults.Faults.Select(fault => (EngineFlaw)fault.Figures[0]!)];
     }
+
+    private static OrderedItem Item(LineKind kind, string reference, int quantity, int months) => new(kind, reference, reference, "host", "Host", quantity, months, Money.Zero(Currency.Get("GBP")), null, null, false);
+
+    private static Order Bought(OrderedHosting hosting, params OrderedItem[] items) =>
+        new(Guid.Empty, Guid.Empty, "A", default, new Contact("", "", "", "", "", "", ""), new OrderedThings([], hosting, [], [.. items], Money.Zero(Currency.Get("GBP"))));
 
     private static HostedName Name(string name, NameUse use = NameUse.OwnSite, string folder = "") => new(DomainName.Parse(name)!, use, folder);
 

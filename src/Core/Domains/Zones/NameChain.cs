@@ -59,15 +59,15 @@ public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<P
     public static NameChain Of(NameFacts facts)
     {
         var (entry, zone, places) = (facts.Entry, facts.Zone, facts.Places);
-        var leads = zone is not null && LeadsTo(zone.Addresses, entry);
+        var leads = zone is not null && entry.IsLedToBy(zone.Addresses);
         var isPointed = facts.ServersAtRegistry is { } servers && Same(servers, entry.NameServers);
-        ImmutableArray<PlaceSeen> seen = [.. places.Select(place => new PlaceSeen(place.Place, place.Addresses is { } addresses ? LeadsTo(addresses, entry) : null))];
+        ImmutableArray<PlaceSeen> seen = [.. places.Select(place => new PlaceSeen(place.Place, place.Addresses is { } addresses ? entry.IsLedToBy(addresses) : null))];
         return new NameChain(
         [
             new(ChainLinkKind.NameServers, ServersState(facts.ServersAtRegistry, entry, isPointed, leads), facts.ServersAtRegistry ?? [], entry.NameServers),
             ZoneLink(facts, isPointed),
             new(ChainLinkKind.Address, zone is null ? LinkState.Unknown : leads ? LinkState.Right : zone.Addresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.Addresses ?? [], [entry.IPv4, entry.IPv6]),
-            new(ChainLinkKind.Www, zone is null ? LinkState.Unknown : LeadsTo(zone.WwwAddresses, entry) ? LinkState.Right : zone.WwwAddresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.WwwAddresses ?? [], [entry.IPv4]),
+            new(ChainLinkKind.Www, zone is null ? LinkState.Unknown : entry.IsLedToBy(zone.WwwAddresses) ? LinkState.Right : zone.WwwAddresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.WwwAddresses ?? [], [entry.IPv4]),
             new(ChainLinkKind.Everywhere, seen.All(place => place.IsSeen == true) ? LinkState.Right : seen.All(place => place.IsSeen is null) ? LinkState.Unknown : LinkState.Waiting, [], []),
             ServerLink(facts.ServerStatus, leads),
             CertificateLink(facts.Certificate, leads),
@@ -103,8 +103,6 @@ public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<P
 
     // Just pointed at the host, what is not there yet will be; else somebody has to set it.
     private static LinkState NotYet(bool isPointed) => isPointed ? LinkState.Waiting : LinkState.Wrong;
-
-    private static bool LeadsTo(ImmutableArray<string> addresses, HostEntry entry) => !addresses.IsEmpty && addresses.All(address => address == entry.IPv4 || address == entry.IPv6);
 
     private static bool Same(ImmutableArray<string> found, ImmutableArray<string> wanted) => found.Select(Plain).ToHashSet(StringComparer.Ordinal).SetEquals(wanted.Select(Plain));
 

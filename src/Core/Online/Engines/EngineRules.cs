@@ -16,6 +16,9 @@ public sealed record EngineWish(string Engine, string Folder, string Title, stri
 /// <param name="Step">How many of <see cref="EngineSteps.All"/> are done.</param>
 public sealed record InstalledEngine(string Engine, string Name, string Version, string Folder, string Title, string User, int Step)
 {
+    /// <summary>The files that are its own: they, and nothing else, go when it is removed.</summary>
+    public ImmutableArray<SiteFile> Files { get; init; } = [];
+
     /// <summary>Whether it works.</summary>
     public bool IsReady => Step >= EngineSteps.All.Length;
 }
@@ -23,8 +26,11 @@ public sealed record InstalledEngine(string Engine, string Name, string Version,
 /// <summary>The steps of setting an engine up, in their order.</summary>
 public static class EngineSteps
 {
+    /// <summary>The one that takes the password.</summary>
+    public const string Administrator = "administrator";
+
     /// <summary>Their words.</summary>
-    public static readonly ImmutableArray<string> All = ["files", "database", "administrator", "check"];
+    public static readonly ImmutableArray<string> All = ["files", "database", Administrator, "check"];
 }
 
 /// <summary>What an engine's set-up must be like.</summary>
@@ -33,12 +39,18 @@ public static class EngineRules
     private static readonly string[] Obvious = ["admin", "administrator", "root", "user", "test", "guest", "owner", "master", "webmaster", "manager", "login", "info", "hello", "me"];
 
     /// <summary>Reports all that is wrong, each at its field.</summary>
+    /// <param name="installed">Those that stand already; one in the same folder gives way.</param>
+    /// <param name="databases">How many the plan allows; null: without a limit, or not stated.</param>
     /// <param name="strength">Of the password, 0 to 4, by an estimator; null: one is to be made.</param>
-    public static void Check(EngineWish wish, IEnumerable<EngineOffer> offers, WebSpace space, DomainName? domain, int? strength, FaultList faults)
+    public static void Check(EngineWish wish, IReadOnlyList<EngineOffer> offers, IReadOnlyList<InstalledEngine> installed, int? databases, WebSpace space, DomainName? domain, int? strength, FaultList faults)
     {
-        if (!offers.Any(offer => offer.Id == wish.Engine))
+        if (offers.FirstOrDefault(offer => offer.Id == wish.Engine) is not { } offer)
         {
             Add(faults, "engine", EngineFlaw.Unknown);
+        }
+        else if (LacksDatabase(offer, offers, [.. installed.Where(engine => engine.Folder != wish.Folder)], databases))
+        {
+            Add(faults, "engine", EngineFlaw.NoDatabase);
         }
 
         if (wish.Folder.Length > 0 && (FileRules.PathFlaw(wish.Folder) is not null || wish.Folder.Length > 60))
@@ -73,6 +85,10 @@ public static class EngineRules
     /// <summary>The least strength of a password, of 0 to 4: not guessed by a machine that can only try at the log-in page.</summary>
     public const int LeastStrength = 3;
 
+    /// <summary>Whether the plan has fewer databases left than an engine needs.</summary>
+    public static bool LacksDatabase(EngineOffer offer, IReadOnlyList<EngineOffer> offers, IReadOnlyList<InstalledEngine> installed, int? databases) =>
+        offer.Databases > 0 && databases - installed.Sum(engine => offers.FirstOrDefault(known => known.Id == engine.Engine)?.Databases ?? 0) < offer.Databases;
+
     // What is tried first by those who try at random: common names, the title, the domain.
     private static bool IsObvious(string user, string title, DomainName? domain) =>
         Obvious.Any(known => user.TrimEnd("0123456789-_".ToCharArray()) == known) || Letters(user) == Letters(title) || (domain is not null && Letters(user) == Letters(domain.Text.Split('.')[0]));
@@ -87,6 +103,9 @@ public enum EngineFlaw
 {
     /// <summary>The host does not offer it.</summary>
     Unknown,
+
+    /// <summary>The plan has no database left for it.</summary>
+    NoDatabase,
 
     /// <summary>No name of a folder.</summary>
     Folder,

@@ -34,6 +34,9 @@ public sealed record WebSpace(ImmutableArray<SiteFile> Files)
         return left.Length < Files.Length && path.Length > 0 ? new WebSpace(left) : Missing(path, faults);
     }
 
+    /// <summary>Without these files, as long as they are still what they were.</summary>
+    public WebSpace Without(IEnumerable<SiteFile> files) => new(Files.RemoveRange(files));
+
     /// <summary>With a file, or a folder, called something else.</summary>
     public WebSpace? Renamed(string path, string to, FaultList faults)
     {

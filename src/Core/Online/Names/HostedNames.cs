@@ -52,6 +52,13 @@ public sealed record HostedNames(ImmutableArray<HostedName> Names)
     /// <summary>What a name shows: for one that shows the main domain's site, that folder.</summary>
     public string FolderOf(HostedName name) => name.Use == NameUse.SameSite ? Names[0].Folder : name.Folder;
 
+    /// <summary>For each of these domains that a name belongs to: the owners of the records that its names need, mail alone needing none.</summary>
+    public IEnumerable<(DomainName Domain, ImmutableArray<string> Owners)> OwnersIn(IReadOnlyCollection<DomainName> domains) =>
+        Names.Where(name => name.Use != NameUse.MailOnly)
+            .Select(name => (name.Name, Domain: domains.FirstOrDefault(domain => domain == name.Name || IsUnder(name.Name, domain))))
+            .Where(name => name.Domain is not null)
+            .GroupBy(name => name.Domain!, (domain, names) => (domain, (ImmutableArray<string>)[.. names.Select(name => name.Name == domain ? "@" : name.Name.Text[..^(domain.Text.Length + 1)])]));
+
     /// <summary>Reports all that is wrong.</summary>
     /// <param name="owned">The domains that were had or are kept by this owner: only they, and parts before them, can be hosted.</param>
     /// <param name="websites">How many sites the plan allows; null: without a limit or not known.</param>

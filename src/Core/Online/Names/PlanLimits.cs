@@ -49,7 +49,8 @@ public sealed record PlanUse(PlanLimit Limit, int Used, int? Allowed, bool IsSta
 
     private static bool IsUnlimited(Plan plan, PlanLimit limit) => plan.Features[FeatureOf(limit)]?.Word == FeatureValue.Unlimited;
 
-    private static string FeatureOf(PlanLimit limit) => limit switch { PlanLimit.Websites => "websites", PlanLimit.Subdomains => "subdomains", PlanLimit.Mailboxes => "mailboxes", _ => "databases" };
+    /// <summary>What the books call it.</summary>
+    internal static string FeatureOf(PlanLimit limit) => limit switch { PlanLimit.Websites => "websites", PlanLimit.Subdomains => "subdomains", PlanLimit.Mailboxes => "mailboxes", _ => "databases" };
 }
 
 /// <param name="Allowed">Null: without a limit.</param>

@@ -9,7 +9,7 @@ import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Note } from '../../../ui/Note';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/Waiting';
 
 type Offer = Schemas['EngineOfferWire'];
 type Installed = Schemas['InstalledEngineWire'];
@@ -33,12 +33,8 @@ export function EnginePage() {
   const { query, change } = usePanel(['engines', orderId], async () =>
     expect(await api.GET('/api/orders/{orderId}/engines', path)),
   );
-  if (query.error) {
-    return <Failed error={query.error} retry={() => void query.refetch()} />;
-  }
-
   if (!query.data) {
-    return <Waiting for="Asking the host for its engines" />;
+    return <Awaited query={query} for="Asking the host for its engines" />;
   }
 
   const { offers, installed } = query.data;
@@ -229,7 +225,7 @@ function Standing({
         {isSure ? (
           <>
             <Button look="text" disabled={isBusy} onClick={remove}>
-              Yes, remove it with all its files
+              Yes, remove it
             </Button>
             <Button look="text" onClick={() => setSure(false)}>
               Keep it
@@ -243,7 +239,7 @@ function Standing({
       </p>
       {isSure && (
         <p className="text-soft text-sm">
-          The version before is kept: under Files you can put it back for as long as you make fewer than twenty changes.
+          Its own files go, and no others. Under Files you can put the version before back.
         </p>
       )}
     </section>
@@ -254,6 +250,7 @@ function SetUp({ offer, running }: { offer: Offer; running: Running }) {
   const { page } = useSite();
   const [typed, setTyped] = useState({ folder: '', title: page.name, user: '', password: '', mayReplace: false });
   const { error } = running;
+  const said = otherwise(error, ['folder', 'title', 'user', 'password']);
   const set = (field: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [field]: event.target.value });
   const send = async (event: FormEvent) => {
@@ -308,9 +305,9 @@ function SetUp({ offer, running }: { offer: Offer; running: Running }) {
         onChange={set('password')}
         fault={faultAt(error, 'password')}
       />
-      {otherwise(error, ['folder', 'title', 'user', 'password']) && (
+      {said && (
         <p role="alert" className="text-red">
-          {otherwise(error, ['folder', 'title', 'user', 'password'])}
+          {said}
         </p>
       )}
       <div>

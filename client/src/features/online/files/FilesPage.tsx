@@ -5,7 +5,7 @@ import { api, expect, type Schemas } from '../../../api/client';
 import { otherwise, usePanel } from '../../../api/panel';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/Waiting';
 import { PutFiles } from './PutFiles';
 
 /** The files of the site: put up, listed, renamed, removed, and the version before put back. */
@@ -22,12 +22,8 @@ export function FilesPage() {
     queryFn: async () => expect(await api.GET('/api/orders/{orderId}/uploads', path)),
     refetchOnMount: 'always',
   });
-  if (query.error) {
-    return <Failed error={query.error} retry={() => void query.refetch()} />;
-  }
-
   if (!query.data) {
-    return <Waiting for="Asking the host for your files" />;
+    return <Awaited query={query} for="Asking the host for your files" />;
   }
 
   const space = query.data;

@@ -6,7 +6,7 @@ import { faultAt, otherwise, usePanel } from '../../../api/panel';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { SelectField, TextArea, TextField } from '../../../ui/Field';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/Waiting';
 import { Hours } from './Hours';
 
 type Page = Schemas['BusinessPageWire'];
@@ -21,10 +21,6 @@ export function FirstPagePage() {
   const panel = usePanel(['first-page', orderId], async () =>
     expect(await api.GET('/api/orders/{orderId}/first-page', path)),
   );
-  if (panel.query.error) {
-    return <Failed error={panel.query.error} retry={() => void panel.query.refetch()} />;
-  }
-
   return (
     <>
       <title>{`First page · ${page.name} · Home Start`}</title>
@@ -32,7 +28,7 @@ export function FirstPagePage() {
       {panel.query.data ? (
         <Making orderId={orderId} now={panel.query.data} change={panel.change} />
       ) : (
-        <Waiting for="Looking at what stands there" />
+        <Awaited query={panel.query} for="Looking at what stands there" />
       )}
     </>
   );

@@ -7,7 +7,7 @@ import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { SelectField, TextField } from '../../../ui/Field';
 import { Note } from '../../../ui/Note';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/Waiting';
 import { PlanUse } from '../PlanUse';
 
 type Mailboxes = Schemas['MailboxesWire'];
@@ -20,12 +20,8 @@ export function MailboxesPage() {
   const { query, change } = usePanel(['mailboxes', orderId], async () =>
     expect(await api.GET('/api/orders/{orderId}/mailboxes', path)),
   );
-  if (query.error) {
-    return <Failed error={query.error} retry={() => void query.refetch()} />;
-  }
-
   if (!query.data) {
-    return <Waiting for="Asking the host for your addresses" />;
+    return <Awaited query={query} for="Asking the host for your addresses" />;
   }
 
   const now = query.data;

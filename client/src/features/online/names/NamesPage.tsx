@@ -5,7 +5,7 @@ import { otherwise, usePanel } from '../../../api/panel';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { SelectField, TextField } from '../../../ui/Field';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/Waiting';
 import { PlanUse } from '../PlanUse';
 
 type Names = Schemas['HostedNamesWire'];
@@ -36,12 +36,8 @@ export function NamesPage() {
   const { query, change } = usePanel(['names', orderId], async () =>
     expect(await api.GET('/api/orders/{orderId}/names', path)),
   );
-  if (query.error) {
-    return <Failed error={query.error} retry={() => void query.refetch()} />;
-  }
-
   if (!query.data) {
-    return <Waiting for="Asking the host for your names" />;
+    return <Awaited query={query} for="Asking the host for your names" />;
   }
 
   const now = query.data;

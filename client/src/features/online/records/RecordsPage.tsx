@@ -6,7 +6,7 @@ import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { InkSelect, SelectField, TextField } from '../../../ui/Field';
 import { Cell, Head, Heads, Row, Table } from '../../../ui/Table';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/Waiting';
 import { Incoming } from './Incoming';
 import { recordTypes, ttlWords } from './words';
 
@@ -23,12 +23,8 @@ export function RecordsPage() {
   const { query, change } = usePanel(['zone', orderId, domain ?? ''], async () =>
     expect(await api.GET('/api/orders/{orderId}/zone', path)),
   );
-  if (query.error) {
-    return <Failed error={query.error} retry={() => void query.refetch()} />;
-  }
-
   if (!query.data) {
-    return <Waiting for="Asking for your records" />;
+    return <Awaited query={query} for="Asking for your records" />;
   }
 
   const zone = query.data;
@@ -59,8 +55,8 @@ export function RecordsPage() {
       </h1>
       {!zone.canChange ? (
         <p className="max-w-2xl">
-          Somebody else is in charge of this domain: its records are changed where it is kept. The Online page says what
-          to set there.
+          These records cannot be changed from here. If you keep the domain elsewhere, they are changed there, and the
+          Online page says to what; an address that your host lends is the host’s to lead.
         </p>
       ) : (
         <>
@@ -215,7 +211,10 @@ function RecordForm({
     event.preventDefault();
     save({ ...typed, preference: typed.type === 'MX' ? (typed.preference ?? 10) : null });
   };
-  const places = ['owner', 'data', 'ttlSeconds', 'preference'].map((field) => `${at}.${field}`);
+  const said = otherwise(
+    error,
+    ['owner', 'data', 'ttlSeconds', 'preference'].map((field) => `${at}.${field}`),
+  );
   return (
     <form className="mt-4 grid max-w-3xl gap-3 sm:grid-cols-2" noValidate onSubmit={send}>
       <h2 className="text-lg sm:col-span-2">{record ? 'Change this record' : 'Add a record'}</h2>
@@ -264,9 +263,9 @@ function RecordForm({
         onChange={(event) => setTyped({ ...typed, ttlSeconds: Number(event.target.value) || 0 })}
         fault={faultAt(error, `${at}.ttlSeconds`)}
       />
-      {otherwise(error, places) && (
+      {said && (
         <p role="alert" className="text-red sm:col-span-2">
-          {otherwise(error, places)}
+          {said}
         </p>
       )}
       <p className="flex gap-4 sm:col-span-2">

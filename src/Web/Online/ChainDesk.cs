@@ -1,0 +1,37 @@
+using HomeStart.Formats;
+using HomeStart.Web.Domains;
+using HomeStart.Web.Session;
+
+namespace HomeStart.Web.Online;
+
+/// <summary>Asks everybody between a domain and its host at once.</summary>
+internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Workspace workspace, IHostingCompany hosts, IHostPanel panel, IRegistrar registrar, NameServerDesk nameServers, TimeProvider time)
+{
+    /// <param name="ask">Whether the certificate is asked for first.</param>
+    public async Task<IResult> AnswerAsync(Guid orderId, bool ask, CancellationToken cancel)
+    {
+        if (await orders.FindAsync(orderId, cancel) is null)
+        {
+            return Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+        }
+
+        if (await desk.FindAsync(orderId, cancel) is not { Domain: { } domain } hosted)
+        {
+            return Results.NoContent();
+        }
+
+        var (world, today) = (hosted.World, await workspace.BusinessDateAsync(cancel));
+        var entry = hosts.EntryAsync(world, hosted.Hosting.Book, cancel);
+        var (record, zone, places) = (registrar.LookUpAsync(world, domain, cancel), nameServers.ZoneOfAsync(world, domain, cancel), nameServers.PlacesAsync(world, domain, cancel));
+        var (server, certificate) = (panel.VisitAsync(world, domain, cancel), panel.CertificateAsync(world, hosted.Account.Id, domain, ask, today, cancel));
+        await Task.WhenAll(entry, record, zone, places, server, certificate);
+        if (await entry is not { } known)
+        {
+            return Results.Problem($"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+        }
+
+        // A borrowed address is the host's own: no registry has it by itself.
+        var facts = new NameFacts(known, known.Lends(domain) ? known.NameServers : (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
+        return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = desk.AddressOf(hosted, domain)! });
+    }
+}
