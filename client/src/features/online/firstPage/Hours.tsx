@@ -15,15 +15,16 @@ export function Hours({
   set: (hours: HoursOfDay[]) => void;
 }) {
   const put = (day: number, next: HoursOfDay) => set(hours.map((old, at) => (at === day ? next : old)));
-  const box = 'border-blue bg-sheet text-blue rounded border px-1.5 font-semibold';
+  // Narrow enough for both of a day to stand in one row on a telephone.
+  const box = 'border-blue bg-sheet text-blue w-[7rem] rounded border px-1 text-sm font-semibold';
   return (
     <fieldset>
       <legend className="font-semibold">Open</legend>
       {days.map((day, at) => {
         const open = hours[at] ?? { isOpen: false, opens: '', closes: '' };
         return (
-          <div key={day} className="odd:bg-band flex min-h-9 flex-wrap items-center gap-x-3 px-2">
-            <label className="flex w-32 items-center gap-2">
+          <div key={day} className="odd:bg-band flex min-h-9 items-center gap-x-1.5 px-2">
+            <label className="flex w-28 shrink-0 items-center gap-2">
               <input
                 type="checkbox"
                 className="accent-blue"
