@@ -32,21 +32,48 @@ public class ZoneRulesTests
     [InlineData("@", RecordType.Txt, "anything at all", null)]
     [InlineData("@", RecordType.Txt, "", RecordFlaw.Text)]
     [InlineData("@", RecordType.Txt, "a\nb", RecordFlaw.Text)]
+    [InlineData("@", RecordType.Txt, "a\tb", RecordFlaw.Text)]
     [InlineData("@", RecordType.Caa, "0 issue \"ca.example.net\"", null)]
     [InlineData("@", RecordType.Caa, "128 iodef \"mailto:a@example.net\"", null)]
     [InlineData("@", RecordType.Caa, "1 issue \"ca.example.net\"", RecordFlaw.Authority)]
     [InlineData("@", RecordType.Caa, "0 issues \"ca.example.net\"", RecordFlaw.Authority)]
     [InlineData("@", RecordType.Caa, "0 issue ca.example.net", RecordFlaw.Authority)]
     [InlineData("@", RecordType.Caa, "0 issue \"a\"b\"", RecordFlaw.Authority)]
+    [InlineData("@", RecordType.Caa, "0 issuewild \"\"", null)]
+    [InlineData("@", RecordType.Caa, "0 issue \"", RecordFlaw.Authority)]
+    [InlineData("@", RecordType.Caa, "0 issue \"a", RecordFlaw.Authority)]
+    [InlineData("@", RecordType.Caa, "0 issue a\"", RecordFlaw.Authority)]
+    [InlineData("@", RecordType.Caa, "0 issue \"é\"", RecordFlaw.Authority)]
+    [InlineData("@", RecordType.Caa, "0 issue \"~ }\"", null)]
+    [InlineData("@", RecordType.Caa, "0 issue", RecordFlaw.Authority)]
     [InlineData("_sip._tcp", RecordType.Srv, "10 5 5060 sip.example.net.", null)]
     [InlineData("_sip._tcp", RecordType.Srv, "10 5 5060 .", null)]
     [InlineData("_sip._tcp", RecordType.Srv, "10 5 70000 sip.example.net.", RecordFlaw.Service)]
     [InlineData("_sip._tcp", RecordType.Srv, "10 5 sip.example.net.", RecordFlaw.Service)]
+    [InlineData("_sip._tcp", RecordType.Srv, "65535 65535 65535 sip.example.net.", null)]
+    [InlineData("_sip._tcp", RecordType.Srv, "65536 5 5060 sip.example.net.", RecordFlaw.Service)]
+    [InlineData("_sip._tcp", RecordType.Srv, "10 -5 5060 sip.example.net.", RecordFlaw.Service)]
+    [InlineData("_sip._tcp", RecordType.Srv, "10 5 5060 sip.example.net", RecordFlaw.Service)]
+    [InlineData("_sip._tcp.a.b", RecordType.Srv, "10 5 5060 sip.example.net.", null)]
+    [InlineData("_._tcp", RecordType.Srv, "10 5 5060 sip.example.net.", RecordFlaw.ServiceOwner)]
+    [InlineData("_sip._", RecordType.Srv, "10 5 5060 sip.example.net.", RecordFlaw.ServiceOwner)]
+    [InlineData("_sip.tcp", RecordType.Srv, "10 5 5060 sip.example.net.", RecordFlaw.ServiceOwner)]
+    [InlineData("_sip", RecordType.Srv, "10 5 5060 sip.example.net.", RecordFlaw.ServiceOwner)]
     [InlineData("sip", RecordType.Srv, "10 5 5060 sip.example.net.", RecordFlaw.ServiceOwner)]
     [InlineData("-a", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
     [InlineData("a..b", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
     [InlineData("a.*", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
     [InlineData("a b", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
+    [InlineData("a-", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
+    [InlineData("A", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
+    [InlineData("a*", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
+    [InlineData("*.a", RecordType.A, "198.51.100.7", null)]
+    [InlineData("9-a", RecordType.A, "198.51.100.7", null)]
+    [InlineData("é", RecordType.A, "198.51.100.7", RecordFlaw.Owner)]
+    [InlineData("www", RecordType.Cname, "Host.Example.", null)]
+    [InlineData("www", RecordType.Cname, "host..example.", RecordFlaw.Target)]
+    [InlineData("www", RecordType.Cname, "-host.example.", RecordFlaw.Target)]
+    [InlineData("www", RecordType.Cname, "WWW.Clocks.Example.", RecordFlaw.AliasLoop)]
     public void A_record_by_itself(string owner, RecordType type, string data, RecordFlaw? flaw) => Flaws(Record(owner, type, data)).ShouldBe(flaw is { } wrong ? [wrong] : []);
 
     [Fact]
@@ -58,6 +85,12 @@ public class ZoneRulesTests
         Flaws(Record("@", RecordType.A, "198.51.100.7") with { TtlSeconds = ZoneRules.MostTtl + 1 }).ShouldBe([RecordFlaw.Ttl]);
         Flaws(Record("@", RecordType.Txt, new string('é', ZoneRules.LongestText / 2))).ShouldBeEmpty();
         Flaws(Record("@", RecordType.Txt, new string('é', (ZoneRules.LongestText / 2) + 1))).ShouldBe([RecordFlaw.Text]);
+        Flaws(Record(new string('a', DomainLabel.Longest), RecordType.A, "198.51.100.7")).ShouldBeEmpty();
+        Flaws(Record(new string('a', DomainLabel.Longest + 1), RecordType.A, "198.51.100.7")).ShouldBe([RecordFlaw.Owner]);
+        Flaws(Record("www", RecordType.Cname, Long(DomainName.Longest) + ".")).ShouldBeEmpty();
+        Flaws(Record("www", RecordType.Cname, Long(DomainName.Longest + 1) + ".")).ShouldBe([RecordFlaw.Target]);
+        Flaws(Record("@", RecordType.Caa, $"0 issue \"{new string('a', 248)}\"")).ShouldBeEmpty();
+        Flaws(Record("@", RecordType.Caa, $"0 issue \"{new string('a', 249)}\"")).ShouldBe([RecordFlaw.Authority]);
         var room = DomainName.Longest - Domain.Text.Length - 1;
         Flaws(Record(Long(room), RecordType.A, "198.51.100.7")).ShouldBeEmpty();
         Flaws(Record(Long(room + 1), RecordType.A, "198.51.100.7")).ShouldBe([RecordFlaw.OwnerTooLong]);
@@ -94,6 +127,7 @@ public class ZoneRulesTests
         var mail = Record("@", RecordType.Mx, "mail.clocks.example.") with { Preference = 10 };
         Flaws(mail, Record("mail", RecordType.Cname, "mail.example.net.")).ShouldBe([RecordFlaw.MailToAlias]);
         Flaws(mail, Record("mail", RecordType.A, "198.51.100.7")).ShouldBeEmpty();
+        Flaws(Record("shop", RecordType.Mx, "mail.example.net") with { Preference = 10 }).ShouldBe([RecordFlaw.Target]);
     }
 
     [Fact]
@@ -103,6 +137,8 @@ public class ZoneRulesTests
         Places(Record("@", RecordType.Txt, "v=spf1 mx -all"), Record("@", RecordType.Txt, "V=SPF1 -all")).ShouldBe([("records[1].data", RecordFlaw.TwoSenders)]);
         Places(Record("@", RecordType.Txt, "v=spf1"), Record("www", RecordType.Txt, "v=spf1 -all")).ShouldBeEmpty();
         Places(Record("@", RecordType.Txt, "v=spf1 mx"), Record("@", RecordType.Txt, "v=spf10 is none")).ShouldBeEmpty();
+        Places(Record("a", RecordType.Mx, "Mail.example.") with { Preference = 5 }, Record("b", RecordType.A, "198.51.100.7"), Record("A", RecordType.Mx, "mail.example.") with { Preference = 9 }).ShouldContain(("records[2].data", RecordFlaw.Twice));
+        Places(Record("@", RecordType.A, "198.51.100.7"), Record("shop", RecordType.A, "198.51.100.7")).ShouldBeEmpty();
         Places(Record("@", RecordType.Txt, "Proof"), Record("@", RecordType.Txt, "proof")).ShouldBeEmpty(); // Capitals count in a text.
     }
 
@@ -125,6 +161,32 @@ public class ZoneRulesTests
         }
 
         List<string> Shown(ReadySet set, string? argument = null) => [.. ReadySets.Put(set, now, pointing, argument, new FaultList())!.Value.Select(record => $"{record.Owner} {record.Type} {record.Data}")];
+    }
+
+    [Fact]
+    public void Out_of_range_and_wrong_kind_are_told_apart()
+    {
+        Codes(Record("@", RecordType.A, "198.51.100.7") with { TtlSeconds = 1 }).ShouldBe([("records[0].ttlSeconds", FaultCodes.OutOfRange)]);
+        Codes(Record(Long(DomainName.Longest), RecordType.A, "198.51.100.7")).ShouldBe([("records[0].owner", FaultCodes.OutOfRange)]);
+        Codes(Record("@", RecordType.A, "x")).ShouldBe([("records[0].data", FaultCodes.BadType)]);
+        Codes(Record("sip", RecordType.Srv, "10 5 5060 .")).ShouldBe([("records[0].owner", FaultCodes.BadType)]);
+        Codes(Record("@", RecordType.Mx, "mail.example.")).ShouldBe([("records[0].preference", FaultCodes.BadType)]);
+
+        static List<(string, string)> Codes(ResourceRecord record)
+        {
+            var faults = new FaultList();
+            ZoneRules.Check(Domain, [record], faults);
+            return [.. faults.Faults.Select(fault => (fault.Where, fault.Code))];
+        }
+    }
+
+    [Fact]
+    public void What_differs_between_two_zones_is_what_goes_and_what_comes_whatever_their_order()
+    {
+        ImmutableArray<ResourceRecord> before = [Record("@", RecordType.A, "192.0.2.1"), Record("@", RecordType.Txt, "a"), Record("www", RecordType.A, "192.0.2.1")];
+        var change = ZoneChange.Between(before, [before[1], before[0] with { TtlSeconds = 60 }, before[2]]);
+        (change.Out.Single(), change.In.Single(), change.IsNone).ShouldBe((before[0], before[0] with { TtlSeconds = 60 }, false));
+        (ZoneChange.Between(before, [before[2], before[0], before[1]]).IsNone, ZoneChange.Between(before, before[..2]).IsNone, ZoneChange.Between(before[..2], before).IsNone).ShouldBe((true, false, false));
     }
 
     [Fact]
