@@ -121,6 +121,10 @@ internal static class LookUpTimings
 
         public Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel) => throw new NotSupportedException();
 
+        public Task<Outcome> StandAsync(World world, string key, string book, DomainName domain, string state, DateOnly? until, CancellationToken cancel) => throw new NotSupportedException();
+
+        public Task<Release?> ReleaseAsync(World world, string book, DomainName domain, DateOnly on, CancellationToken cancel) => throw new NotSupportedException();
+
         public Task<Outcome> TransferAsync(World world, string key, string token, Registration registration, CancellationToken cancel) => throw new NotSupportedException();
     }
 }

@@ -6,6 +6,7 @@ using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 using HomeStart.Core.Reconciling;
 using HomeStart.Core.Upkeep;
+using HomeStart.Formats;
 
 namespace HomeStart.Bench;
 
@@ -23,8 +24,16 @@ internal static class YearsTimings
         ImmutableArray<OfferBook> books = [book];
         Decision[] decisions = [.. Enumerable.Range(0, 20).Select(at => Decided(Start.AddMonths(5 * (at + 1)).AddDays(3), at))];
         Median("ten years with twenty decisions", () => Years.Run(candidate, books, settings, Start.AddMonths(120), decisions, new FaultList()).Value!.Happened.Length, "happenings");
+        Median("the page of upkeep with all what-ifs", () => Page(candidate, books, settings), "what-ifs");
         Median("no sum explained, all pairs tried, today", () => Pairs(candidate, books, settings, Start), "explanations");
         Median("the same, on a bill of the second year", () => Pairs(candidate, books, settings, Start.AddMonths(13)), "explanations");
+    }
+
+    private static int Page(Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings)
+    {
+        var tenure = Tenure.Of(candidate, books, settings, new FaultList()).Value!;
+        var outlook = new Outlook(tenure, DayKeeper.Opened(tenure, Guid.Empty, Guid.Empty, new PaidBy(null, null)), Start.AddMonths(5), 36);
+        return UpkeepPageWriter.Write(outlook, "", "", 1, isBehind: false, OwnerNotices.Of(outlook, null, ImmutableDictionary<string, DateOnly>.Empty)).Effects.Count;
     }
 
     private static int Pairs(Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings, DateOnly date) =>

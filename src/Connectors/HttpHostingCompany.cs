@@ -33,6 +33,9 @@ public sealed class HttpHostingCompany(Counterpart changes, LookUps lookUps) : I
 
     public Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel) => LookedUpAsync(world, $"/hosts/{book}/entry", Answers.Entry, cancel);
 
+    public Task<Outcome> StandAsync(World world, string key, string account, string state, string plan, DateOnly? until, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/accounts/{account}/standing", new { state, plan, until }, cancel);
+
     public Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/accounts/{account}/remove", new { }, cancel);
 

@@ -1,3 +1,6 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+
 namespace HomeStart.Connectors;
 
 /// <summary>The payment processor over HTTP.</summary>
@@ -25,6 +28,26 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
 
     public Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/holds/{holdKey}/release", new { }, cancel);
+
+    public Task<Outcome> ChargeAsync(World world, string key, LaterCharge charge, CancellationToken cancel) => changes.ChangeAsync(world, key, $"/charges", Body(charge), cancel);
+
+    public Task<Outcome> GiveBackAsync(World world, string key, LaterCharge charge, CancellationToken cancel) => changes.ChangeAsync(world, key, $"/refunds", Body(charge), cancel);
+
+    public async Task<DateOnly?> CardExpiresAsync(World world, string token, CancellationToken cancel)
+    {
+        try
+        {
+            using var response = await changes.SendAsync(world, HttpMethod.Post, $"/cards/look", cancel, new { token });
+            return response.IsSuccessStatusCode && DateOnly.TryParseExact(Answers.Text(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), "expiresOn"), "yyyy-MM-dd", out var day) ? day : null;
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return null;
+        }
+    }
+
+    private static object Body(LaterCharge charge) =>
+        new { token = charge.CardToken, wallet = charge.Wallet, amount = charge.Amount.ToAmount(), currency = charge.Amount.Currency.Code, book = charge.Book, seller = charge.Seller, date = charge.On };
 
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => changes.AskAsync(world, "card", key, orVoid, cancel, today: today);
 }

@@ -72,6 +72,25 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
     public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/name-servers", new { nameServers }, cancel);
 
+    public Task<Outcome> StandAsync(World world, string key, string book, DomainName domain, string state, DateOnly? until, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/registrars/{book}/registrations/{domain}/standing", new { state, until }, cancel);
+
+    public async Task<Release?> ReleaseAsync(World world, string book, DomainName domain, DateOnly on, CancellationToken cancel)
+    {
+        try
+        {
+            using var response = await changes.SendAsync(world, HttpMethod.Post, $"/registrars/{book}/registrations/{domain}/release?date={on:yyyy-MM-dd}", cancel);
+            var answer = response.IsSuccessStatusCode ? await response.Content.ReadFromJsonAsync<JsonElement>(cancel) : default;
+            var code = response.IsSuccessStatusCode ? Answers.Text(answer, "code") : null;
+            return code is not null ? new Release(code, null)
+                : response.IsSuccessStatusCode && DateOnly.TryParseExact(Answers.Text(answer, "until"), "yyyy-MM-dd", out var until) ? new Release(null, until) : null;
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
+        {
+            return null;
+        }
+    }
+
     public async Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel)
     {
         try

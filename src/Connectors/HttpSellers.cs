@@ -20,6 +20,9 @@ public sealed class HttpSellers(Counterpart changes, LookUps lookUps) : ISellers
         }
     }
 
+    public Task<Outcome> MoveBalanceAsync(World world, string key, string book, Money by, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/sellers/{book}/customers/me/balance", new { by = by.ToAmount() }, cancel);
+
     public async Task<bool> SendCodeAsync(World world, string book, string mail, CancellationToken cancel)
     {
         try

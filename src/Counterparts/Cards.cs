@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Security.Cryptography;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
@@ -8,7 +9,7 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The cards of the payment processor. A browser hands it a number and gets a token; the number is checked and forgotten. Numbers that begin with 9999 51 are refused for
-/// want of money, with 9999 54 because they have expired; with 9999 57 the bank wants its customer's yes.
+/// want of money, with 9999 54 because they have expired; with 9999 57 the bank wants its customer's yes. With 9999 52 later charges are refused, with 9999 53 only for three days.
 /// </summary>
 internal static class Cards
 {
@@ -50,6 +51,8 @@ internal static class Cards
             Ending = digits[^4..],
             Refusal = digits[..6] switch { "999951" => "The bank says there is not enough money on the card.", "999954" => "The bank says the card has expired.", _ => null },
             WantsYes = digits.StartsWith("999957", StringComparison.Ordinal),
+            Later = digits[..6] switch { "999952" => LaterCharges.Refused, "999953" => LaterCharges.RefusedForDays, _ => LaterCharges.Paid },
+            ExpiresOn = LastDay(card.Expires!),
         };
         db.Cards.Add(row);
         await db.SaveChangesAsync(http.RequestAborted);
@@ -73,6 +76,9 @@ internal static class Cards
             yield return ("code", "Type the three or four digits on the back.");
         }
     }
+
+    // A card is good to the end of its month.
+    private static DateOnly LastDay(string expires) => new DateOnly(2000 + int.Parse(expires[3..], CultureInfo.InvariantCulture), int.Parse(expires[..2], CultureInfo.InvariantCulture), 1).AddMonths(1).AddDays(-1);
 
     // The last digit of a card number is made from the others (ISO/IEC 7812-1, annex B).
     private static bool PassesCheckDigit(string digits) =>

@@ -48,9 +48,11 @@ public static class CounterpartsApp
         app.MapNameServers();
         app.MapCards();
         app.MapHolds();
+        app.MapCharges();
         app.MapPages();
         app.MapCustomers();
         app.MapHosts();
+        app.MapStandings();
         app.MapPanel();
         MailServer.MapMail(app);
         return app;

@@ -13,6 +13,8 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
 
     public DbSet<CardRow> Cards => Set<CardRow>();
 
+    public DbSet<ChargeRow> Charges => Set<ChargeRow>();
+
     public DbSet<HoldRow> Holds => Set<HoldRow>();
 
     public DbSet<AccountRow> Accounts => Set<AccountRow>();
@@ -41,6 +43,7 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
             registration.HasIndex(row => row.HolderPage).IsUnique();
         });
         modelBuilder.Entity<CardRow>().HasKey(row => row.Token);
+        modelBuilder.Entity<ChargeRow>().HasKey(row => new { row.World, row.Key });
         modelBuilder.Entity<HoldRow>(hold =>
         {
             hold.HasKey(row => new { row.World, row.Key });
@@ -107,6 +110,12 @@ internal sealed class RegistrationRow
     /// <summary>The key of the transfer it came, or is to come, by.</summary>
     public string? CameBy { get; set; }
 
+    /// <summary>What became of it at its registrar: live, grace, redemption or pending.</summary>
+    public string State { get; set; } = "live";
+
+    /// <summary>Whether it was unlocked to be moved away.</summary>
+    public bool IsUnlocked { get; set; }
+
     /// <summary>Where the holder is written to; null for names from before that was asked.</summary>
     public string? HolderMail { get; set; }
 
@@ -127,6 +136,45 @@ internal sealed class CardRow
 
     /// <summary>Whether the bank wants its customer's yes.</summary>
     public bool WantsYes { get; set; }
+
+    /// <summary>The last day it is good for; null for cards from before that was kept.</summary>
+    public DateOnly? ExpiresOn { get; set; }
+
+    /// <summary>What the bank does when a seller charges it again, without its customer.</summary>
+    public LaterCharges Later { get; set; }
+
+    /// <summary>The day of its first refusal of a later charge.</summary>
+    public DateOnly? RefusedOn { get; set; }
+}
+
+internal enum LaterCharges
+{
+    Paid,
+
+    /// <summary>The bank refuses them.</summary>
+    Refused,
+
+    /// <summary>The bank refuses them for some days, and pays them afterwards.</summary>
+    RefusedForDays,
+}
+
+/// <summary>What a card paid without its customer's doing anything, or what came back to it.</summary>
+internal sealed class ChargeRow
+{
+    public required string World { get; set; }
+
+    public required string Key { get; set; }
+
+    public required string Book { get; set; }
+
+    public required string Seller { get; set; }
+
+    /// <summary>Below zero: it came back.</summary>
+    public required string Amount { get; set; }
+
+    public required string Currency { get; set; }
+
+    public DateOnly On { get; set; }
 }
 
 internal sealed class HoldRow
@@ -228,6 +276,11 @@ internal sealed class AccountRow
     public string? PasscodeHash { get; set; }
 
     public bool IsRemoved { get; set; }
+
+    /// <summary>How it stands: live, suspended or ended.</summary>
+    public string State { get; set; } = "live";
+
+    public DateOnly? PaidUntil { get; set; }
 
     /// <summary>Of the newest first password; null: none was made yet.</summary>
     public string? PasswordHash { get; set; }

@@ -22,11 +22,14 @@ internal static class Customers
         group.MapPost("/sellers/{book}/customers/code", CodeAsync);
         group.MapPost("/sellers/{book}/customers/confirm", ConfirmAsync);
         group.MapGet("/sellers/{book}/customers/me", AsksAsync);
+        group.MapPost("/sellers/{book}/customers/me/balance", MoveAsync);
     }
 
     internal sealed record CodeRequest(string Mail);
 
     internal sealed record ConfirmRequest(string Code);
+
+    internal sealed record MoveRequest(string By);
 
     /// <summary>Adds to a balance, or takes from it.</summary>
     public static void Move(CustomerRow customer, Money by) => customer.Balance = (Holds.Parse(customer.Balance, customer.Currency) + by).ToAmount();
@@ -87,6 +90,23 @@ internal static class Customers
 
     private static async Task<IResult> AsksAsync(string book, HttpContext http, CounterpartsDb db) =>
         await FindAsync(db, http.World(), book, http.RequestAborted) is { IsConfirmed: true } row ? Results.Ok(Said(row)) : Results.NotFound();
+
+    // What a change of plan leaves over, or a renewal takes of it. Whoever has anything there is a customer.
+    private static Task<IResult> MoveAsync(string book, MoveRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
+        Operations.OnceAsync(http, db, async world =>
+        {
+            if (lists.Find(book) is not { } seller)
+            {
+                return Answer.Refuse("no-such-seller", "There is no such seller.");
+            }
+
+            var row = await FindAsync(db, world, book, http.RequestAborted)
+                ?? db.Customers.Add(new CustomerRow { World = world, Book = book, Currency = seller.Currency.Code, Balance = Money.Zero(seller.Currency).ToAmount(), IsConfirmed = true }).Entity;
+            var isLess = request.By.StartsWith('-');
+            var by = Holds.Parse(isLess ? request.By[1..] : request.By, row.Currency);
+            Move(row, isLess ? Money.Zero(by.Currency) - by : by);
+            return Answer.Done;
+        });
 
     private static object Said(CustomerRow row) => new { balance = row.Balance, currency = row.Currency };
 

@@ -26,21 +26,25 @@ internal static class Rdap
 
         if (row is not null)
         {
-            return Record(domain, row.Registered, row.Expires, row.Registrar, row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries), isLocked: true);
+            return Record(domain, row.Registered, row.Expires, row.Registrar, row.NameServers.Split(' ', StringSplitOptions.RemoveEmptyEntries), isLocked: !row.IsUnlocked, row.State);
         }
 
         var (registered, expires) = Names.HeldSince(domain);
         return Record(domain, registered, expires, "Another registrar", ["ns1.example.net", "ns2.example.net"], Names.IsLocked(domain));
     }
 
-    private static IResult Record(string domain, DateOnly registered, DateOnly expires, string registrar, string[] nameServers, bool isLocked) =>
+    // As RFC 8056 words them.
+    private static string[] StatusOf(string state) =>
+        state switch { "grace" => ["auto renew period"], "redemption" => ["redemption period"], "pending" => ["pending delete"], _ => ["active"] };
+
+    private static IResult Record(string domain, DateOnly registered, DateOnly expires, string registrar, string[] nameServers, bool isLocked, string state = "live") =>
         Results.Json(
             new
             {
                 rdapConformance = new[] { "rdap_level_0" },
                 objectClassName = "domain",
                 ldhName = domain,
-                status = isLocked ? new[] { "active", "client transfer prohibited" } : ["active"],
+                status = StatusOf(state).Concat(isLocked ? ["client transfer prohibited"] : []),
                 events = new[]
                 {
                     new { eventAction = "registration", eventDate = $"{registered:yyyy-MM-dd}T00:00:00Z" },

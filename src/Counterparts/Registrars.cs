@@ -23,7 +23,7 @@ internal static class Registrars
     }
 
     /// <summary>For how many days a name stays with a registrar once it came there.</summary>
-    private const int RestDays = 60;
+    public const int RestDays = 60;
 
     /// <summary>For how many days the present seller of a name may refuse to let it go.</summary>
     private const int TransferDays = 5;

@@ -37,7 +37,7 @@ internal sealed class WebServers(CounterpartsDb db, Zones zones, PanelDesk panel
             return NotHere;
         }
 
-        return hosted.Use switch
+        return !IsOpen(account) ? StatusCodes.Status503ServiceUnavailable : hosted.Use switch
         {
             NameUse.Forwarded => StatusCodes.Status302Found,
             NameUse.MailOnly => StatusCodes.Status404NotFound,
@@ -88,11 +88,17 @@ internal sealed class WebServers(CounterpartsDb db, Zones zones, PanelDesk panel
         {
             await SayAsync(http, NotHere, "No such site here", $"{name} leads to this server, which does not know the name.");
         }
+        else if (!IsOpen(account))
+        {
+            await SayAsync(http, StatusCodes.Status503ServiceUnavailable, "This site is not shown at the moment", "Its hosting is not paid. What was put there is kept for some days: whoever owns it can pay and have it back.");
+        }
         else
         {
             await ShowAsync(http, account, hosted, names);
         }
     }
+
+    private static bool IsOpen(AccountRow account) => account.State == "live";
 
     private async Task ShowAsync(HttpContext http, AccountRow account, HostedName hosted, HostedNames names)
     {

@@ -74,7 +74,7 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
         {
             if (await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, cancel) is { } row)
             {
-                return await RegisteredAsync(row, cancel);
+                return Standings.Leads(row) ? await RegisteredAsync(row, cancel) : null;
             }
 
             var dot = domain.IndexOf('.', StringComparison.Ordinal);

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace HomeStart.Data;
 
@@ -16,10 +17,11 @@ public static class Documents
     {
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new ExactDecimalConverter(), new CurrencyConverter(), new DomainNameConverter(), new MoneyConverter() },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { KindsOfDayBook } },
     };
 
     // What turns a document of version 1, 2, … into one of the next. The first release wrote no version: 1.
-    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(NameAnswer)] = [], [typeof(SoughtNames)] = [], [typeof(Letter)] = [], [typeof(BusinessPage)] = [], [typeof(UploadPlan)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany] };
+    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(NameAnswer)] = [], [typeof(SoughtNames)] = [], [typeof(Letter)] = [], [typeof(BusinessPage)] = [], [typeof(UploadPlan)] = [], [typeof(DayBook)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany] };
 
     public static string Write<T>(T document)
     {
@@ -45,6 +47,22 @@ public static class Documents
 
         node.Remove(Version);
         return node.Deserialize<T>(Options) ?? throw new JsonException("The document is empty.");
+    }
+
+    // What was decided and what happened is of several kinds: each is written with its word.
+    private static void KindsOfDayBook(JsonTypeInfo info)
+    {
+        Type[] kinds = info.Type == typeof(Decision) ? [typeof(SetRenewing), typeof(SetCard), typeof(PayMissed), typeof(Leave), typeof(ChangePlan), typeof(AddExtra), typeof(DropExtra), typeof(ClaimDomain)]
+            : info.Type == typeof(Happening) ? [typeof(Charged), typeof(Failed), typeof(StateChanged), typeof(Refunded), typeof(Credited), typeof(Refused)]
+            : [];
+        if (kinds.Length > 0)
+        {
+            info.PolymorphismOptions = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = "kind" };
+            foreach (var kind in kinds)
+            {
+                info.PolymorphismOptions.DerivedTypes.Add(new JsonDerivedType(kind, JsonNamingPolicy.CamelCase.ConvertName(kind.Name)));
+            }
+        }
     }
 
     private static int Current<T>() => 1 + Steps[typeof(T)].Length;

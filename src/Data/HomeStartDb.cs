@@ -14,6 +14,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<OrderRow> Orders => Set<OrderRow>();
 
+    public DbSet<DayBookRow> DayBooks => Set<DayBookRow>();
+
     public DbSet<BookRow> Books => Set<BookRow>();
 
     public DbSet<OwnBookRow> OwnBooks => Set<OwnBookRow>();
@@ -83,6 +85,14 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             order.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             order.HasIndex(row => row.IsOpen);
             order.Property(row => row.Version).IsConcurrencyToken();
+        });
+        builder.Entity<DayBookRow>(book =>
+        {
+            book.HasKey(row => new { row.WorkspaceId, row.OrderId });
+            book.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            book.HasIndex(row => row.WaitsFor);
+            book.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+            book.Property(row => row.Version).IsConcurrencyToken();
         });
         builder.Entity<BookRow>().HasKey(row => row.Hash);
         builder.Entity<OwnBookRow>(own =>

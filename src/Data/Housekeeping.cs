@@ -77,6 +77,7 @@ public sealed class Housekeeping(HomeStartDb db)
         await db.Revisions.IgnoreQueryFilters().Where(revision => revision.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Orders.IgnoreQueryFilters().Where(order => order.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.DayBooks.IgnoreQueryFilters().Where(book => book.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Customers.IgnoreQueryFilters().Where(customer => customer.WorkspaceId == id).ExecuteDeleteAsync(cancel);

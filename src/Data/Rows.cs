@@ -10,6 +10,15 @@ public sealed class WorkspaceRow
     /// <summary>How many days look-ahead has moved this workspace's business date on.</summary>
     public int DaysAhead { get; set; }
 
+    /// <summary>Counts the addresses that a calendar could subscribe to; only the last is good. 0: there is none.</summary>
+    public int CalendarNumber { get; set; }
+
+    /// <summary>Whether that address was withdrawn.</summary>
+    public bool CalendarWithdrawn { get; set; }
+
+    /// <summary>How many days before something falls due the owner is written to, separated by spaces; null: as usual.</summary>
+    public string? RemindDays { get; set; }
+
     /// <summary>The account it belongs to; null: the browser that holds its cookie.</summary>
     public Guid? AccountId { get; set; }
 }
@@ -74,6 +83,21 @@ public sealed class OrderRow
 
     /// <summary>The world at the counterparts that it belongs to.</summary>
     public Guid WorldId => World ?? WorkspaceId;
+}
+
+/// <summary>What happens day by day with what was ordered, as one document that each recorded act replaces.</summary>
+public sealed class DayBookRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid OrderId { get; set; }
+
+    public int Version { get; set; }
+
+    /// <summary>The number of the first day (<see cref="DateOnly.DayNumber"/>) that the business date must have reached for something to be carried out.</summary>
+    public int WaitsFor { get; set; }
+
+    public required string Document { get; set; }
 }
 
 /// <summary>An offer book as the exact bytes that came in.</summary>

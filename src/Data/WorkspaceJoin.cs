@@ -8,7 +8,7 @@ public sealed class WorkspaceJoin(HomeStartDb db)
     // Where both sides said something of the same thing, the account's word holds.
     private static readonly string[] Moves =
     [
-        .. new[] { "Orders", "Outbox", "Sought", "Shelf", "Customers", "Answers", "FirstPages", "Uploads" }.SelectMany(table => new[]
+        .. new[] { "Orders", "DayBooks", "Outbox", "Sought", "Shelf", "Customers", "Answers", "FirstPages", "Uploads" }.SelectMany(table => new[]
         {
             $"UPDATE OR IGNORE \"{table}\" SET \"WorkspaceId\" = {{0}} WHERE \"WorkspaceId\" = {{1}}",
             $"DELETE FROM \"{table}\" WHERE \"WorkspaceId\" = {{1}} AND {{0}} IS NOT NULL",
@@ -24,6 +24,10 @@ public sealed class WorkspaceJoin(HomeStartDb db)
         // What was placed stays in the world it was placed in.
         await db.Orders.IgnoreQueryFilters().Where(order => order.WorkspaceId == from && order.World == null).ExecuteUpdateAsync(set => set.SetProperty(order => order.World, from), cancel);
         await JoinBooksAsync(from, into, cancel);
+
+        // No clock goes back: what happened in the browser's workspace has happened.
+        var ahead = await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == from || workspace.Id == into).MaxAsync(workspace => (int?)workspace.DaysAhead, cancel) ?? 0;
+        await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == into).ExecuteUpdateAsync(set => set.SetProperty(workspace => workspace.DaysAhead, ahead), cancel);
         foreach (var statement in Moves)
         {
             await db.Database.ExecuteSqlRawAsync(statement, [into, from], cancel);

@@ -60,3 +60,10 @@ export function expect<T>(answer: { data?: T; error?: unknown; response: Respons
 
   return answer.data;
 }
+
+/** Of an answer without data: nothing, or a {@link Refused}. */
+export function carriedOut(answer: { error?: unknown; response: Response }): void {
+  if (!answer.response.ok) {
+    throw new Refused(answer.response.status, answer.error);
+  }
+}

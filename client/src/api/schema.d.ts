@@ -292,6 +292,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/upkeep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getUpkeep"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveClock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setReminders"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeCalendarAddress"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdrawCalendarAddress"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar/{token}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["subscribedCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/upkeep.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["upkeepCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mail": {
         parameters: {
             query?: never;
@@ -1508,6 +1620,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{orderId}/upkeep/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["whatIf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdrawDecision"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setUpkeepCard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/pay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["payMissed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["carryOnUpkeep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/lapse/{holding}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getLapse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/stay-or-move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["stayOrMove"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["releaseDomain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account": {
         parameters: {
             query?: never;
@@ -1713,11 +1969,32 @@ export interface components {
             seller: string;
             sentence: string;
         };
+        AllowanceUseWire: {
+            ending: string;
+            saves: null | components["schemas"]["MoneyWire"];
+            costs: components["schemas"]["SumsWire"];
+        };
+        AllowanceWire: {
+            seller: string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            lastDay: string;
+            isYearly: boolean;
+            takenBy: null | string;
+            savesThere: null | components["schemas"]["MoneyWire"];
+            uses: components["schemas"]["AllowanceUseWire"][];
+        };
         /**
          * @description Five different answers.
          * @enum {string}
          */
         AvailabilityState: "free" | "taken" | "premium" | "reserved" | "unchecked";
+        BalanceWire: {
+            seller: string;
+            amount: string;
+            currency: string;
+        };
         BarWire: {
             /** Format: date */
             date: string;
@@ -1978,6 +2255,27 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             saves: null | string;
             makesItCount: null | components["schemas"]["CodeConditionWire"];
+        };
+        ComingBillWire: {
+            /** Format: date */
+            on: string;
+            seller: string;
+            amount: string;
+            currency: string;
+            atLeast: boolean;
+            fromBalance: string;
+            lines: components["schemas"]["ComingLineWire"][];
+        };
+        ComingLineWire: {
+            what: string;
+            amount: string;
+        };
+        ComingStateWire: {
+            /** Format: date */
+            on: string;
+            name: string;
+            state: components["schemas"]["HoldingState"];
+            words: string;
         };
         CommandWire: components["schemas"]["CommandWireRenameSiteWire"] | components["schemas"]["CommandWireSetHorizonWire"] | components["schemas"]["CommandWireSetStartWire"] | components["schemas"]["CommandWireSetTaxWire"] | components["schemas"]["CommandWireSetDisplayWire"] | components["schemas"]["CommandWireSetNewCustomerWire"] | components["schemas"]["CommandWireSetKeepChanceWire"] | components["schemas"]["CommandWireSetNeedsWire"] | components["schemas"]["CommandWireAddCandidateWire"] | components["schemas"]["CommandWireRemoveCandidateWire"] | components["schemas"]["CommandWireRenameCandidateWire"] | components["schemas"]["CommandWireMoveCandidateWire"] | components["schemas"]["CommandWireChoosePlanWire"] | components["schemas"]["CommandWireChooseBillingWire"] | components["schemas"]["CommandWireChooseDataCentreWire"] | components["schemas"]["CommandWireChooseDomainWire"] | components["schemas"]["CommandWireAddDomainWire"] | components["schemas"]["CommandWireDropDomainWire"] | components["schemas"]["CommandWireHoldNamesWire"] | components["schemas"]["CommandWireDropNamesWire"] | components["schemas"]["CommandWireSetExtraWire"] | components["schemas"]["CommandWireEnterCodeWire"] | components["schemas"]["CommandWireDropCodeWire"] | components["schemas"]["CommandWireUseCodesWire"];
         CommandWireAddCandidateWire: {
@@ -2241,6 +2539,17 @@ export interface components {
             /** Format: date */
             firstTermEnd: string;
         };
+        DayLineWire: {
+            /** Format: date */
+            on: string;
+            words: string;
+            kind: string;
+        };
+        DecideBody: {
+            /** Format: int32 */
+            version: number;
+            decision: components["schemas"]["DecisionBody"];
+        };
         DecisionBody: {
             /** Format: date */
             on: string;
@@ -2407,6 +2716,28 @@ export interface components {
             text: null | string;
             look: components["schemas"]["BookLookWire"];
         };
+        EffectWire: {
+            group: string;
+            title: string;
+            refused: null | string;
+            /** Format: date */
+            on: string;
+            decision: components["schemas"]["DecisionBody"];
+            dueThen: components["schemas"]["SumsWire"];
+            notes: string[];
+            years: components["schemas"]["EffectYearWire"][];
+            horizon: components["schemas"]["SumsWire"];
+            staying: components["schemas"]["SumsWire"];
+            difference: components["schemas"]["SumsWire"];
+        };
+        EffectYearWire: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: string;
+            then: components["schemas"]["SumsWire"];
+            staying: components["schemas"]["SumsWire"];
+        };
         EndingPriceWire: {
             ending: string;
             register: null | string;
@@ -2519,6 +2850,22 @@ export interface components {
          * @enum {string}
          */
         Fit: "met" | "with-extra" | "not-met" | "not-stated";
+        HadWire: {
+            holding: string;
+            name: string;
+            seller: string;
+            state: components["schemas"]["HoldingState"];
+            stateWords: string;
+            renews: boolean;
+            /** Format: date */
+            committedUntil: null | string;
+            /** Format: date */
+            paidUntil: null | string;
+            first: null | components["schemas"]["PaymentDueWire"];
+            next: null | components["schemas"]["PaymentDueWire"];
+            isDearer: boolean;
+            owed: null | components["schemas"]["MoneyWire"];
+        };
         HappeningWire: {
             /** Format: date */
             on: string;
@@ -2708,6 +3055,15 @@ export interface components {
             /** Format: int32 */
             pendingDays: null | number;
         };
+        LapseStepWire: {
+            /** Format: date */
+            on: string;
+            state: components["schemas"]["HoldingState"];
+            words: string;
+            return: null | components["schemas"]["MoneyWire"];
+            returnAtLeast: boolean;
+            assumed: boolean;
+        };
         LaterClaimWire: {
             provider: string;
             ending: string;
@@ -2836,12 +3192,30 @@ export interface components {
             domain: string;
             why: string;
         };
+        MoneyWire: {
+            amount: string;
+            currency: string;
+        };
         MorePlanWire: {
             name: string;
             /** Format: int32 */
             allowed: null | number;
             dearerPerMonth: string;
             currency: string;
+        };
+        MoveClockBody: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+        };
+        MoveToWire: {
+            seller: string;
+            plan: string;
+            words: string;
+            costs: components["schemas"]["MoneyWire"];
+            atLeast: boolean;
+            candidate: components["schemas"]["CandidateWire"];
         };
         NameAdviceWire: {
             code: string;
@@ -3052,6 +3426,19 @@ export interface components {
         };
         /** @enum {string} */
         NoRefund: "no-hosting" | "not-offered" | "commit-too-short" | "nothing-left" | null;
+        /**
+         * @description What a notice is about, the most pressing first.
+         * @enum {string}
+         */
+        NoticeKind: "unpaid" | "losing" | "holder-not-confirmed" | "give-back" | "claim-domain" | "allowance" | "card-expires" | "no-card" | "commitment-ends" | "price-step" | "not-stated" | "ends" | "apart";
+        NoticeWire: {
+            kind: components["schemas"]["NoticeKind"];
+            /** Format: date */
+            on: string;
+            holding: null | string;
+            words: string;
+            isUrgent: boolean;
+        };
         OfferedFileWire: {
             path: string;
             /** Format: int64 */
@@ -3123,6 +3510,9 @@ export interface components {
             receipts: components["schemas"]["ReceiptWire"][];
             keySheet: null | components["schemas"]["KeySheetWire"];
         };
+        OtherCardBody: {
+            card: components["schemas"]["CardBody"];
+        };
         OutcomeWire: {
             currency: string;
             horizon: string;
@@ -3150,6 +3540,13 @@ export interface components {
             customerOf?: null | string[];
             keepChancePercent?: null | string;
         };
+        PaidBillWire: {
+            /** Format: date */
+            on: string;
+            seller: string;
+            amount: string;
+            currency: string;
+        };
         PaidWire: {
             /** Format: date */
             date: string;
@@ -3161,6 +3558,30 @@ export interface components {
             /** @default false */
             balance?: boolean;
         };
+        PayerWire: {
+            cardEnding: null | string;
+            wallet: boolean;
+            /** Format: date */
+            expires: null | string;
+            works: boolean;
+        };
+        PayingWire: {
+            holding: string;
+            amount: string;
+            currency: string;
+            page: null | string;
+            /** Format: date */
+            until: null | string;
+        };
+        PaymentDueWire: {
+            /** Format: date */
+            on: string;
+            amount: string;
+            currency: string;
+            /** Format: int32 */
+            months: number;
+            atLeast: boolean;
+        };
         PaymentWire: {
             book: string;
             seller: string;
@@ -3168,6 +3589,10 @@ export interface components {
             currency: string;
             way: components["schemas"]["PayWay"];
             fromBalance: null | string;
+        };
+        PayMissedBody: {
+            holding: string;
+            way: string;
         };
         /**
          * @description How a seller is paid.
@@ -3202,6 +3627,13 @@ export interface components {
         PlaceSeenWire: {
             place: string;
             isSeen: null | boolean;
+        };
+        PlannedWire: {
+            /** Format: int32 */
+            index: number;
+            /** Format: date */
+            on: string;
+            words: string;
         };
         PlanOptionWire: {
             book: string;
@@ -3419,6 +3851,22 @@ export interface components {
             book: string;
             plan: string;
             reasons: components["schemas"]["ReasonWire"][];
+        };
+        ReleaseBody: {
+            holding: string;
+        };
+        ReleaseWire: {
+            domain: string;
+            code: null | string;
+            /** Format: date */
+            until: null | string;
+        };
+        RemindDaysBody: {
+            days: number[];
+        };
+        RemindersWire: {
+            days: number[];
+            calendarAddress: null | string;
         };
         RemoveFileBody: {
             /** Format: int32 */
@@ -3642,6 +4090,20 @@ export interface components {
             alone: boolean;
             unpacks: boolean;
         };
+        StayOrMoveWire: {
+            /** Format: date */
+            on: string;
+            /** Format: date */
+            lastDay: string;
+            /** Format: int32 */
+            months: number;
+            domain: null | string;
+            staying: components["schemas"]["MoneyWire"];
+            stayingAtLeast: boolean;
+            best: null | components["schemas"]["MoveToWire"];
+            saving: null | components["schemas"]["MoneyWire"];
+            takes: string[];
+        };
         /**
          * @description What is asked of a counterpart, in the order it is done.
          * @enum {string}
@@ -3673,9 +4135,42 @@ export interface components {
             horizon: components["schemas"]["SumWire"];
             stepTimes: null | string;
         };
+        SumsWire: {
+            amounts: components["schemas"]["MoneyWire"][];
+            atLeast: boolean;
+        };
         SumWire: {
             amount: string;
             atLeast: boolean;
+        };
+        TenureWire: {
+            /** Format: uuid */
+            orderId: string;
+            reference: string;
+            name: string;
+            /** Format: int32 */
+            version: number;
+            /** Format: date */
+            placedOn: string;
+            /** Format: date */
+            decidingOn: string;
+            /** Format: date */
+            until: string;
+            isBehind: boolean;
+            problem: null | string;
+            payer: components["schemas"]["PayerWire"];
+            holdings: components["schemas"]["HadWire"][];
+            balances: components["schemas"]["BalanceWire"][];
+            notices: components["schemas"]["NoticeWire"][];
+            paid: components["schemas"]["PaidBillWire"][];
+            bills: components["schemas"]["ComingBillWire"][];
+            states: components["schemas"]["ComingStateWire"][];
+            staying: components["schemas"]["SumsWire"];
+            effects: components["schemas"]["EffectWire"][];
+            allowances: components["schemas"]["AllowanceWire"][];
+            planned: components["schemas"]["PlannedWire"][];
+            dayBook: components["schemas"]["DayLineWire"][];
+            paying?: null | components["schemas"]["PayingWire"];
         };
         TermsWire: {
             stamp: string;
@@ -3761,6 +4256,11 @@ export interface components {
             kind: components["schemas"]["LineKind"];
             ref: string;
         };
+        UntoldOrderWire: {
+            /** Format: uuid */
+            orderId: string;
+            reference: string;
+        };
         UpkeepBody: {
             /** Format: date */
             startDate: string;
@@ -3778,6 +4278,24 @@ export interface components {
          * @enum {string}
          */
         UpkeepLineKind: "plan" | "dataCentre" | "setup" | "domain" | "addOn" | "redemption" | "credit";
+        UpkeepPageWire: {
+            /** Format: date */
+            today: string;
+            /** Format: date */
+            tomorrow: string;
+            /** Format: date */
+            realToday: string;
+            /** Format: int32 */
+            horizonMonths: number;
+            /** Format: date */
+            furthest: string;
+            isMoving: boolean;
+            /** Format: date */
+            nextEvent: null | string;
+            tenures: components["schemas"]["TenureWire"][];
+            untold: components["schemas"]["UntoldOrderWire"][];
+            reminders: components["schemas"]["RemindersWire"];
+        };
         UpkeepWire: {
             happened: components["schemas"]["HappeningWire"][];
             holdings: components["schemas"]["HoldingWire"][];
@@ -3860,6 +4378,15 @@ export interface components {
             expires: string;
             renewal: string;
             book: string;
+        };
+        WhatIfBody: {
+            decision: components["schemas"]["DecisionBody"];
+        };
+        WithdrawBody: {
+            /** Format: int32 */
+            version: number;
+            /** Format: int32 */
+            index: number;
         };
         WorksheetWire: {
             letter: string;
@@ -4554,6 +5081,202 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    getUpkeep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UpkeepPageWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    moveClock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveClockBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    setReminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemindDaysBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    makeCalendarAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdrawCalendarAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    subscribedCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    upkeepCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
             };
         };
     };
@@ -8162,6 +8885,550 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    whatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EffectWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecideBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    withdrawDecision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithdrawBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    setUpkeepCard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherCardBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    payMissed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PayMissedBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    carryOnUpkeep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getLapse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+                holding: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LapseStepWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    stayOrMove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StayOrMoveWire"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    releaseDomain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReleaseBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReleaseWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -148,6 +148,12 @@ const online = createRoute({
   component: lazyRouteComponent(() => import('../features/online/OnlinePage'), 'OnlinePage'),
 });
 
+const upkeep = createRoute({
+  getParentRoute: () => site,
+  path: '/upkeep',
+  component: lazyRouteComponent(() => import('../features/upkeep/UpkeepPage'), 'UpkeepPage'),
+});
+
 const hosting = createRoute({
   getParentRoute: () => site,
   path: '/online/$orderId',
@@ -249,6 +255,7 @@ const tree = root.addChildren([
     orders,
     placed,
     online,
+    upkeep,
     hosting.addChildren(hostingPages),
     mail,
   ]),

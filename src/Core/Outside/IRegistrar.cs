@@ -25,6 +25,13 @@ public interface IRegistrar
     /// <summary>Points a domain at name servers.</summary>
     Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel);
 
+    /// <summary>Tells a registrar how a domain stands: paid until when, in grace, in redemption, about to be let go, given back.</summary>
+    /// <param name="state">live, grace, redemption, pending, left or gone.</param>
+    Task<Outcome> StandAsync(World world, string key, string book, DomainName domain, string state, DateOnly? until, CancellationToken cancel);
+
+    /// <summary>Has a registrar unlock a domain and give out its transfer code; null: it did not answer, or does not have it.</summary>
+    Task<Release?> ReleaseAsync(World world, string book, DomainName domain, DateOnly on, CancellationToken cancel);
+
     /// <summary>Whether the holder of a domain has confirmed their address; null: it is not asked for, or nobody answered.</summary>
     Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel);
 
@@ -41,6 +48,11 @@ public readonly record struct World(Guid Id)
     /// <summary>The id as counterparts' addresses have it.</summary>
     public override string ToString() => Id.ToString("N");
 }
+
+/// <summary>What a registrar says to whoever wants to move a domain away.</summary>
+/// <param name="Code">The transfer code; null: it cannot be moved yet.</param>
+/// <param name="Until">Until when it rests where it is.</param>
+public sealed record Release(string? Code, DateOnly? Until);
 
 /// <summary>The registrar's answer. The prices are set for a premium name alone.</summary>
 /// <param name="Why">For <see cref="AvailabilityState.Unchecked"/>: what went wrong, for the owner.</param>

@@ -15,9 +15,24 @@ public interface IPaymentProcessor
     /// <summary>Lets the money held under a key go.</summary>
     Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel);
 
+    /// <summary>Charges a card or wallet again, without the owner's doing anything.</summary>
+    Task<Outcome> ChargeAsync(World world, string key, LaterCharge charge, CancellationToken cancel);
+
+    /// <summary>Gives money back to it.</summary>
+    Task<Outcome> GiveBackAsync(World world, string key, LaterCharge charge, CancellationToken cancel);
+
+    /// <summary>The last day a card is good for; null: it is not known, or nobody answered.</summary>
+    Task<DateOnly?> CardExpiresAsync(World world, string token, CancellationToken cancel);
+
     /// <summary>What became of a key by a business date; with <paramref name="orVoid"/> a key that is not known or not settled yet can never be used afterwards.</summary>
     Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel);
 }
+
+/// <summary>A charge after the order, or what comes back of one.</summary>
+/// <param name="CardToken">What the processor gave for the card; null: there is none.</param>
+/// <param name="Wallet">Whether a wallet pays where there is no card.</param>
+/// <param name="On">The business date.</param>
+public sealed record LaterCharge(string? CardToken, bool Wallet, Money Amount, string Book, string Seller, DateOnly On);
 
 /// <param name="Way">How: <c>card</c>, <c>wallet</c>, <c>invoice</c>, <c>balance</c>.</param>
 /// <param name="CardToken">For a card: what the processor gave for it.</param>
@@ -44,6 +59,10 @@ public interface IHostingCompany
 
     /// <summary>Where a host takes in names that are pointed at it; null where it gave no answer that can be read.</summary>
     Task<HostEntry?> EntryAsync(World world, string book, CancellationToken cancel);
+
+    /// <summary>Tells a host how an account stands: paid until when, suspended, ended, given back.</summary>
+    /// <param name="state">live, suspended, ended, left or gone.</param>
+    Task<Outcome> StandAsync(World world, string key, string account, string state, string plan, DateOnly? until, CancellationToken cancel);
 
     /// <summary>Takes back an account that was prepared.</summary>
     Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel);
@@ -76,6 +95,10 @@ public interface ISellers
 {
     /// <summary>What a seller owes the owner, who is its customer; null: they are none there, or nobody answered.</summary>
     Task<Money?> BalanceAsync(World world, string book, CancellationToken cancel);
+
+    /// <summary>Changes what a seller owes the owner.</summary>
+    /// <param name="by">Below zero where it was spent.</param>
+    Task<Outcome> MoveBalanceAsync(World world, string key, string book, Money by, CancellationToken cancel);
 
     /// <summary>Has a seller mail a code to an address that it may know; false: it did not answer.</summary>
     Task<bool> SendCodeAsync(World world, string book, string mail, CancellationToken cancel);

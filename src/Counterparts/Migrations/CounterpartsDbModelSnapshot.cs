@@ -35,6 +35,9 @@ namespace HomeStart.Counterparts.Migrations
                     b.Property<bool>("IsRemoved")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("PaidUntil")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("PasscodeHash")
                         .HasColumnType("TEXT");
 
@@ -45,6 +48,10 @@ namespace HomeStart.Counterparts.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("State")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -81,7 +88,16 @@ namespace HomeStart.Counterparts.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("ExpiresOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Later")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Refusal")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("RefusedOn")
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("WantsYes")
@@ -112,6 +128,38 @@ namespace HomeStart.Counterparts.Migrations
                     b.HasKey("World", "Name");
 
                     b.ToTable("Certificates");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.ChargeRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Amount")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Book")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Seller")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("World", "Key");
+
+                    b.ToTable("Charges");
                 });
 
             modelBuilder.Entity("HomeStart.Counterparts.CustomerRow", b =>
@@ -385,6 +433,9 @@ namespace HomeStart.Counterparts.Migrations
                     b.Property<bool>("IsHolderConfirmed")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("IsUnlocked")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("NameServers")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -393,6 +444,10 @@ namespace HomeStart.Counterparts.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Registrar")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("State")
                         .IsRequired()
                         .HasColumnType("TEXT");
 

@@ -143,6 +143,32 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Customers");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.DayBookRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("WaitsFor")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("WorkspaceId", "OrderId");
+
+                    b.HasIndex("WaitsFor");
+
+                    b.ToTable("DayBooks");
+                });
+
             modelBuilder.Entity("HomeStart.Data.FirstPageRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -407,11 +433,20 @@ namespace HomeStart.Data.Migrations
                     b.Property<Guid?>("AccountId")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("CalendarNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("CalendarWithdrawn")
+                        .HasColumnType("INTEGER");
+
                     b.Property<DateTimeOffset>("CreatedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<int>("DaysAhead")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("RemindDays")
+                        .HasColumnType("TEXT");
 
                     b.HasKey("Id");
 
@@ -490,6 +525,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.CustomerRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.DayBookRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

@@ -35,7 +35,10 @@ public static class UpkeepRequestReader
         return new UpkeepRequest(costing, until ?? start, [.. root["decisions"].Items().Select(node => Decision(node, start, until, costing.Books)).OfType<Decision>()]);
     }
 
-    private static Decision? Decision(Node node, DateOnly start, DateOnly? until, ImmutableArray<OfferBook> books)
+    /// <summary>One decision; null, with every fault at its place, where it cannot be read.</summary>
+    /// <param name="start">The day of the order: a decision comes after it.</param>
+    /// <param name="until">The last day it may be made on; null: any.</param>
+    public static Decision? Decision(Node node, DateOnly start, DateOnly? until, ImmutableArray<OfferBook> books)
     {
         if (node.IsAbsent)
         {

@@ -43,6 +43,10 @@ public sealed class Shelf(HomeStartDb db, Demo demo, IMemoryCache cache)
         return [.. demo.OfferBooks.Where(book => book.Id == bookId), .. own.Select(Read)];
     }
 
+    /// <summary>The very books that an order was placed from.</summary>
+    /// <param name="hashes">Separated by spaces.</param>
+    public ImmutableArray<OfferBook> PlacedFrom(string hashes) => [.. hashes.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Read)];
+
     public static string HashOf(byte[] bytes) => Convert.ToHexStringLower(SHA256.HashData(bytes));
 
     private ImmutableArray<ShelvedBook> Load()

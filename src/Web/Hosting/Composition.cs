@@ -16,6 +16,7 @@ using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Upkeep;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HttpOverrides;
@@ -55,6 +56,7 @@ public static class Composition
         services.AddAccounts();
         services.AddHttpContextAccessor();
         services.AddOrders(carriesOut: hasData);
+        services.AddUpkeep(carriesOut: hasData);
         services.AddMail(sends: hasData);
         AddProtection(services, options);
         services.AddWatching();
@@ -108,6 +110,8 @@ public static class Composition
         own.MapHolders();
         own.MapOnline();
         own.MapSellers();
+        own.MapUpkeep();
+        own.MapClock();
         own.MapMail();
         own.MapAccounts();
         app.MapClientPage();

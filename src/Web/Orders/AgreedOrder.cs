@@ -44,6 +44,10 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
         return placed.Value is { } things ? (await WithLentAsync(versioned.Site, listed.Candidate, things, cancel), terms) : null;
     }
 
+    /// <summary>What the order is made of, for its later years.</summary>
+    public async Task<Bought> BoughtAsync(Site site, PlaceOrder wanted, CancellationToken cancel) =>
+        new(site.Listed(wanted.Letter)!.Candidate, site.Settings, [.. (await workspace.CountAsync(site.Settings, cancel)).Customer.Of]);
+
     // A borrowed address is the host's to give: where it does not answer now, the hosting is had without.
     private async Task<OrderedThings> WithLentAsync(Site site, Candidate candidate, OrderedThings things, CancellationToken cancel) =>
         things.Hosting is { Address: null } hosting && candidate.Domains.Any(domain => domain.Route == DomainRoute.Lent)

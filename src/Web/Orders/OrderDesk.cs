@@ -54,6 +54,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
             {
                 Secret = Guid.NewGuid(), CardToken = wanted.Card?.Token, CardEnding = wanted.Card?.Ending, Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
+                Bought = await agreed.BoughtAsync(versioned.Site, wanted, cancel),
             }), cancel);
     }
 

@@ -3,6 +3,7 @@ using HomeStart.Data;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
+using HomeStart.Web.Upkeep;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
@@ -11,7 +12,7 @@ namespace HomeStart.Web.Orders;
 /// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server left open is gone on with when it starts
 /// again; a fault of our own is tried again with growing pauses.
 /// </summary>
-public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, PostBell bell, StartOptions options, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
+public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, PostBell bell, DayBell days, StartOptions options, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
 {
     private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
@@ -165,6 +166,10 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
 
         await at.Db.SaveDurablyAsync(cancel);
         bell.Ring();
+        if (after.State == OrderState.Completed)
+        {
+            days.Ring(at.Row.WorkspaceId);
+        }
     }
 
     // Whoever has bought is the seller's customer: codes for new ones stop counting there.

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Globalization;
 using HomeStart.Data;
 using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
@@ -35,6 +36,15 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
 
     /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
     public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel) => _today ??= await TodayAsync(cancel);
+
+    /// <summary>The day it is without look-ahead.</summary>
+    public DateOnly RealDay => DayOf(options, time, 0);
+
+    /// <summary>How many days before something falls due the owner is written to.</summary>
+    public async Task<IReadOnlyList<int>> RemindDaysAsync(CancellationToken cancel) =>
+        await db.Workspaces.Where(row => row.Id == scope.Id).Select(row => row.RemindDays).SingleOrDefaultAsync(cancel) is { } days
+            ? [.. days.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(day => int.Parse(day, CultureInfo.InvariantCulture))]
+            : Foreseen.UsualDays;
 
     /// <summary>How a site is counted today, by an owner who is a customer where they are.</summary>
     public async Task<CountSettings> CountAsync(SiteSettings settings, CancellationToken cancel) =>

@@ -5,7 +5,7 @@ import { Button } from '../../ui/Button';
 import { useSite } from '../../api/site';
 import { Agreed } from './Agreed';
 import { BesideTheForm } from './BesideTheForm';
-import { CardSection } from './CardFields';
+import { CardSection } from '../../ui/CardFields';
 import { ConfirmFirst } from './ConfirmFirst';
 import { ContactFields } from './ContactFields';
 import { empty, movedIn, paidToday, type OrderForm } from './form';

@@ -7,8 +7,8 @@ import { sessionQuery } from '../../api/queries';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { CardFaults, cardToken, type Card } from './card';
-import { CardFields } from './CardFields';
+import { CardFaults, cardToken, type Card } from '../../api/card';
+import { CardFields } from '../../ui/CardFields';
 import { InvoiceLinks } from './Receipts';
 
 /** What happened, what was and was not charged, and what to do next. */

@@ -2,7 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import { z } from 'zod';
 import { api, expect, type Costing, type Schemas } from '../../api/client';
 import { isZero } from '../../format/money';
-import type { Card } from './card';
+import type { Card } from '../../api/card';
 
 /** What is typed on the order page. */
 export interface Contact {

@@ -5,7 +5,7 @@ import type { UseFormReturn } from 'react-hook-form';
 import { api, Refused, type Order } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
 import { useSite } from '../../api/site';
-import { CardFaults, cardToken } from './card';
+import { CardFaults, cardToken } from '../../api/card';
 import { fieldOf, movedIn, paidToday, type OrderForm } from './form';
 import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
 

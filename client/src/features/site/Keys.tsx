@@ -12,6 +12,7 @@ const sheets = {
   d: ['/sites/$siteId/domain', 'Domain'],
   b: ['/sites/$siteId/shelf', 'Shelf'],
   o: ['/sites/$siteId/orders', 'Orders'],
+  k: ['/sites/$siteId/upkeep', 'Upkeep'],
 } as const;
 
 const storedAs = 'home-start-single-keys';

@@ -28,6 +28,7 @@ const choosing = [
 const having = [
   ['/sites/$siteId/orders', 'Orders'],
   ['/sites/$siteId/online', 'Online'],
+  ['/sites/$siteId/upkeep', 'Upkeep'],
   ['/sites/$siteId/mail', 'Mail'],
 ] as const;
 

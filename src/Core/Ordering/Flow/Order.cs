@@ -47,6 +47,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>The order whose included domain this one claims.</summary>
     public Guid? ClaimOf { get; init; }
 
+    /// <summary>What it was made of; null for orders placed before that was kept, and for claims.</summary>
+    public Bought? Bought { get; init; }
+
     /// <summary>Whether what was done is being undone, also while nobody answers: whoever tries again then goes on undoing.</summary>
     public bool IsGivenUp { get; init; }
 

@@ -1,4 +1,4 @@
-import { cardAnswerOf } from '../../api/shapes';
+import { cardAnswerOf } from './shapes';
 
 /** A card as typed. It goes to the card processor's own address and nowhere else. */
 export interface Card {

@@ -6,25 +6,6 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
 
-/// <summary>
-/// What happens after the order (upkeep.md): runs what was bought day by day through renewals, refused cards, lapses and the owner's decisions. Pure: the same request gives the same years, and
-/// going on from where it stopped gives the same as one go.
-/// </summary>
-public static class Years
-{
-    /// <summary>The most months that are run through.</summary>
-    public const int Longest = 120;
-
-    /// <summary>The years of a candidate; null with what bars it.</summary>
-    /// <param name="until">The last day, from the day of the order on.</param>
-    /// <param name="decisions">Those of a day in the order they are made.</param>
-    public static Result<UpkeepYears> Run(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, DateOnly until, IReadOnlyList<Decision> decisions, FaultList faults)
-    {
-        var purchase = Resolver.Resolve(candidate, books, settings, faults);
-        return Result.Of(purchase is not null && CostingWork.IsBounded(purchase, faults) ? new UpkeepRun(purchase, books, settings, until).Through(decisions) : null, faults);
-    }
-}
-
 /// <summary>The days of one run. Its rules are in the files beside this one, each about one of them.</summary>
 internal sealed partial class UpkeepRun
 {
@@ -39,6 +20,7 @@ internal sealed partial class UpkeepRun
     private readonly Dictionary<DateOnly, List<UpkeepLine>> _coming = [];
     private readonly ImmutableArray<Happening>.Builder _happened = ImmutableArray.CreateBuilder<Happening>();
     private readonly HashSet<int> _grantsTaken = [];
+    private readonly Dictionary<DateOnly, int> _afterDecisions = [];
     private readonly IncludedDomain? _orderGives;
     private readonly int _commitOfOrder;
     private int _nextIndex;
@@ -72,7 +54,8 @@ internal sealed partial class UpkeepRun
         }
     }
 
-    public UpkeepYears Through(IReadOnlyList<Decision> decisions)
+    /// <param name="isMorning">Only what is decided on the last day happens on it: what falls due on it does not.</param>
+    public UpkeepYears Through(IReadOnlyList<Decision> decisions, bool isMorning = false)
     {
         foreach (var till in _tills.Values)
         {
@@ -87,6 +70,16 @@ internal sealed partial class UpkeepRun
                 Decide(decision);
             }
 
+            if (byDay.Contains(day))
+            {
+                _afterDecisions[day] = _happened.Count;
+            }
+
+            if (isMorning && day == _until)
+            {
+                break;
+            }
+
             foreach (var till in _tills.Values)
             {
                 Retry(till, day);
@@ -99,7 +92,15 @@ internal sealed partial class UpkeepRun
         return new UpkeepYears(
             _happened.ToImmutable(), [.. Holdings.Select(held => new HoldingAtEnd(held.Key, held.Ref, held.State, held.Renews, held.PaidUntil))],
             _tills.Values.ToImmutableSortedDictionary(till => till.Book.Id, till => new Money(till.Balance, till.Book.Currency), StringComparer.Ordinal),
-            [.. _tills.Values.Where(till => till.HasCharge).GroupBy(till => till.Book.Currency).Select(group => new Money(group.Aggregate((Minor)0, (sum, till) => sum + till.ByCard), group.Key))]);
+            [.. _tills.Values.Where(till => till.HasCharge).GroupBy(till => till.Book.Currency).Select(group => new Money(group.Aggregate((Minor)0, (sum, till) => sum + till.ByCard), group.Key))])
+        {
+            CardWorks = _cardWorks,
+            Hosting = _hosting is { } hosting ? new HostingAtEnd(hosting.Plan, hosting.Option, hosting.CommittedEnd > DateOnly.MinValue ? hosting.CommittedEnd : null, [.. hosting.Extras.GroupBy(had => had.Extra.AddOn.Id).Select(had => new AddOnChoice(had.Key, had.Sum(extra => extra.Units)))]) : null,
+            Open = [.. _tills.Values.SelectMany(till => till.Open.Select(bill => new OpenAtEnd(till.Book.Id, bill.Due, new Money(Worth(bill.Lines).Taxed(_counting, till).Total, till.Book.Currency), bill.Next, [.. bill.Lines.Select(line => line.Holding.Key).Distinct()])))],
+            AllowancesTaken = [.. _grantsTaken],
+            AfterDecisions = _afterDecisions,
+            Books = Holdings.ToImmutableDictionary(held => held.Key, held => held.Book.Id),
+        };
     }
 
     // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have, or settle whether a code counts.

@@ -1,6 +1,6 @@
 import type { FieldErrors, FieldValues, Path, UseFormRegister } from 'react-hook-form';
-import { TextField } from '../../ui/Field';
-import type { Card } from './card';
+import { TextField } from './Field';
+import type { Card } from '../api/card';
 
 /** The three fields of a card, wherever they stand in a form. The number leaves the browser for the card processor alone. */
 export function CardFields<T extends FieldValues>({
@@ -33,7 +33,8 @@ export function CardSection<T extends FieldValues>(props: Parameters<typeof Card
       <h2 className="text-lg">Card</h2>
       <p className="text-soft text-sm">
         The number goes straight to the card processor, not to us. Everything here is simulated: 9999 0000 0000 0004 is
-        a card that works, 9999 5100 0000 0002 one that is refused, 9999 5700 0000 0006 one whose bank wants a yes.
+        a card that works, 9999 5100 0000 0002 one that is refused, 9999 5700 0000 0006 one whose bank wants a yes, 9999
+        5200 0000 0001 one that pays now and is refused when something renews.
       </p>
       <div className="mt-3 grid gap-3 sm:grid-cols-4">
         <CardFields {...props} />

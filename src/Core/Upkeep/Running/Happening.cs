@@ -110,12 +110,3 @@ public enum RefusalReason
     /// <summary>It needs the card, which does not work.</summary>
     CardStopped,
 }
-
-/// <summary>What was bought, run through the years.</summary>
-/// <param name="Balances">With every book that something was bought from.</param>
-/// <param name="Paid">By card, less what was refunded, in every currency with a charge.</param>
-public sealed record UpkeepYears(ImmutableArray<Happening> Happened, ImmutableArray<HoldingAtEnd> Holdings, ImmutableSortedDictionary<string, Money> Balances, ImmutableArray<Money> Paid);
-
-/// <summary>A holding on the last day.</summary>
-/// <param name="PaidUntil">The latest end of what was paid; null: nothing was.</param>
-public sealed record HoldingAtEnd(string Holding, string Ref, HoldingState State, bool Renews, DateOnly? PaidUntil);

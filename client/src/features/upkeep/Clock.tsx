@@ -1,0 +1,66 @@
+import { useState, type FormEvent } from 'react';
+import { api, carriedOut, type Schemas } from '../../api/client';
+import { longDay } from '../../format/dates';
+import { Button } from '../../ui/Button';
+import { useChange } from './upkeep';
+
+/** The simulated clock: what day it is here, what day it really is, and the ways to move on. */
+export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
+  const { today, tomorrow, realToday, furthest, nextEvent, isMoving } = upkeep;
+  const [date, setDate] = useState('');
+  const move = useChange(async (to: string) => carriedOut(await api.POST('/api/clock', { body: { from: today, to } })));
+  const busy = move.isPending || isMoving;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (date) {
+      move.mutate(date, { onSuccess: () => setDate('') });
+    }
+  };
+  return (
+    <section aria-label="Simulated clock" className="border-rule mt-2 border-y py-3">
+      <p>
+        In this simulated world it is <b>{longDay(today)}</b>
+        {today !== realToday && <span className="text-soft">; really it is {longDay(realToday)}</span>}.{' '}
+        <span className="text-soft">
+          Move the clock on to see what happens. What falls due on a day happens when the day is over, so that you can
+          still decide on it.
+        </span>
+      </p>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        <Button disabled={busy || today >= furthest} onClick={() => move.mutate(tomorrow)}>
+          On by a day
+        </Button>
+        {nextEvent && nextEvent <= furthest && (
+          <Button disabled={busy} onClick={() => move.mutate(nextEvent)}>
+            On to {longDay(nextEvent)}, the next event
+          </Button>
+        )}
+        <form onSubmit={submit} className="flex items-center gap-2">
+          <label className="flex items-center gap-2">
+            or to
+            <input
+              type="date"
+              required
+              min={tomorrow}
+              max={furthest}
+              value={date}
+              onChange={(event) => setDate(event.target.value)}
+              className="border-blue bg-sheet text-blue rounded border px-2.5 py-1.5 font-semibold"
+            />
+          </label>
+          <Button type="submit" disabled={busy}>
+            Move on
+          </Button>
+        </form>
+        <span role="status" className="text-soft">
+          {busy && 'Days are passing …'}
+        </span>
+      </div>
+      {move.error && (
+        <p role="alert" className="text-red mt-1">
+          {move.error.message}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { useSite } from '../../api/site';
+import { span } from '../../format/words';
+import { Awaited } from '../../ui/Waiting';
+import { Allowances } from './Allowances';
+import { Clock } from './Clock';
+import { DayBook } from './DayBook';
+import { Decisions } from './Decisions';
+import { Holdings } from './Holdings';
+import { LaterCard } from './LaterCard';
+import { Leaving } from './Leaving';
+import { NoticeList } from './NoticeList';
+import { Reminders } from './Reminders';
+import { StayOrMove } from './StayOrMove';
+import { WentWrong } from './WentWrong';
+import { YearsLine } from './YearsLine';
+import { sumsWords } from './sums';
+import { upkeepQuery, type Tenure } from './upkeep';
+
+/** What is had of each order: until when it is paid, what comes next, what is at risk, and what can be decided about it. */
+export function UpkeepPage() {
+  const { page } = useSite();
+  const upkeep = useQuery(upkeepQuery(page.id));
+  if (!upkeep.data) {
+    return <Awaited query={upkeep} for="Looking at what you have" />;
+  }
+
+  const { tenures, untold, today, horizonMonths } = upkeep.data;
+  return (
+    <div className="py-5">
+      <title>{`Upkeep · ${page.name} · Home Start`}</title>
+      <h1 className="text-2xl">Upkeep</h1>
+      <Clock upkeep={upkeep.data} />
+      {tenures.length === 0 && (
+        <p className="mt-4 max-w-2xl">
+          Nothing is ordered and delivered for this site yet. When it is, this page knows in advance what renews, what
+          gets dearer and what can be lost.{' '}
+          <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{}} className="ink">
+            Go to the worksheet
+          </Link>
+          .
+        </p>
+      )}
+      {tenures.map((tenure) => (
+        <Kept key={tenure.orderId} tenure={tenure} today={today} horizonMonths={horizonMonths} />
+      ))}
+      {untold.length > 0 && (
+        <p className="text-soft mt-6 max-w-2xl">
+          Of {untold.map(({ reference }) => reference).join(', ')} only the dates on the key sheet are known: what it
+          was made of was not kept when it was placed.
+        </p>
+      )}
+      {tenures.length > 0 && <Reminders reminders={upkeep.data.reminders} siteId={page.id} />}
+    </div>
+  );
+}
+
+function Kept({ tenure, today, horizonMonths }: { tenure: Tenure; today: string; horizonMonths: number }) {
+  const { page } = useSite();
+  return (
+    <section className="mt-6" aria-labelledby={`kept-${tenure.orderId}`}>
+      <h2 id={`kept-${tenure.orderId}`} className="text-xl">
+        <bdi>{tenure.name}</bdi>
+      </h2>
+      <p>
+        As it is, <b>{sumsWords(tenure.staying)}</b> is paid over {span(horizonMonths)} from today, with tax. Ordered as{' '}
+        <Link
+          to="/sites/$siteId/orders/$orderId"
+          params={{ siteId: page.id, orderId: tenure.orderId }}
+          search={{}}
+          className="ink"
+        >
+          {tenure.reference}
+        </Link>
+        .
+      </p>
+      <WentWrong tenure={tenure} />
+      <YearsLine tenure={tenure} today={today} />
+      <Holdings tenure={tenure} />
+      <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,27rem)]">
+        <div>
+          <NoticeList tenure={tenure} />
+          <Decisions tenure={tenure} horizonMonths={horizonMonths} />
+          <Allowances tenure={tenure} />
+          <StayOrMove tenure={tenure} />
+          <Leaving tenure={tenure} />
+        </div>
+        <div>
+          <LaterCard tenure={tenure} />
+          <DayBook tenure={tenure} />
+        </div>
+      </div>
+    </section>
+  );
+}

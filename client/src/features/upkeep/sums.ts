@@ -1,0 +1,25 @@
+import type { Schemas } from '../../api/client';
+import { change, isZero, money } from '../../format/money';
+
+type Sums = Schemas['SumsWire'];
+
+/** "£189.07", "£12.00 and US$8.00", "at least £9.00"; "nothing" where nothing is paid. */
+export function sumsWords({ amounts, atLeast }: Sums): string {
+  const paid = amounts.filter(({ amount }) => !isZero(amount));
+  if (paid.length === 0) {
+    return atLeast ? 'not stated' : 'nothing';
+  }
+
+  return (atLeast ? 'at least ' : '') + paid.map(({ amount, currency }) => money(amount, currency)).join(' and ');
+}
+
+/** "saves £20.00", "adds £12.00", "changes nothing". */
+export function differenceWords({ amounts, atLeast }: Sums): string {
+  const words = amounts.filter(({ amount }) => !isZero(amount)).map(({ amount, currency }) => change(amount, currency));
+  return words.length === 0 ? 'changes nothing' : (atLeast ? 'at least: ' : '') + words.join(', ');
+}
+
+/** Whether something is saved and nothing added, for its ink. */
+export const saves = ({ amounts }: Sums) =>
+  amounts.some(({ amount }) => amount.startsWith('-')) &&
+  amounts.every(({ amount }) => amount.startsWith('-') || isZero(amount));

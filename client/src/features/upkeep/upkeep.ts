@@ -1,0 +1,21 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { api, expect, type Schemas } from '../../api/client';
+
+export type Tenure = Schemas['TenureWire'];
+export type Effect = Schemas['EffectWire'];
+
+/** What is had and what is to come of it; followed while days are passing, and while an invoice waits to be paid. */
+export const upkeepQuery = (siteId: string) =>
+  queryOptions({
+    queryKey: ['upkeep', siteId],
+    queryFn: async () => expect(await api.GET('/api/sites/{siteId}/upkeep', { params: { path: { siteId } } })),
+    refetchOnMount: 'always',
+    refetchInterval: (query) =>
+      query.state.data?.isMoving ? 700 : query.state.data?.tenures.some(({ paying }) => paying) ? 4_000 : false,
+  });
+
+/** Something that is done about what is had. The clock, orders and mail may all be others afterwards, so that all is asked for anew. */
+export function useChange<T>(work: (body: T) => Promise<void>) {
+  const queries = useQueryClient();
+  return useMutation({ mutationFn: work, onSettled: () => queries.invalidateQueries() });
+}

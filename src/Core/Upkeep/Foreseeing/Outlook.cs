@@ -1,0 +1,119 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>How what was bought stands on a morning, and what is to come over the horizon if nothing else is decided.</summary>
+public sealed class Outlook
+{
+    private readonly Counting _counting;
+
+    /// <param name="today">The day of the order or a later one, up to the last that is run to.</param>
+    /// <param name="horizonMonths">How far is looked ahead from that day.</param>
+    public Outlook(Tenure tenure, DayBook book, DateOnly today, int horizonMonths)
+    {
+        var end = today.AddMonths(horizonMonths);
+        (Tenure, Book, Today) = (tenure, book, today < tenure.Last ? today : tenure.Last);
+        End = end < tenure.Last ? end : tenure.Last;
+        Now = Today == tenure.Start ? tenure.Through(Today, []) : tenure.ToMorning(Today, [.. book.Decisions.Where(decision => decision.On <= Today)]);
+        Ahead = tenure.Through(LastDay, book.Decisions);
+        _counting = new Counting(tenure.Settings, tenure.Purchase.OwnCurrency);
+    }
+
+    /// <summary>What was bought.</summary>
+    public Tenure Tenure { get; }
+
+    /// <summary>What happened so far, and what is decided.</summary>
+    public DayBook Book { get; }
+
+    /// <summary>The business date.</summary>
+    public DateOnly Today { get; }
+
+    /// <summary>The first day beyond the horizon.</summary>
+    public DateOnly End { get; }
+
+    /// <summary>The last day that is looked at.</summary>
+    public DateOnly LastDay => End > Today ? End.AddDays(-1) : Today;
+
+    /// <summary>This morning.</summary>
+    public UpkeepYears Now { get; }
+
+    /// <summary>Up to the end of the horizon, with what is decided so far.</summary>
+    public UpkeepYears Ahead { get; }
+
+    /// <summary>The first day for which something can be decided: a decision comes after the day of the order.</summary>
+    public DateOnly DecidingOn => Today > Tenure.Start ? Today : Tenure.Start.AddDays(1);
+
+    /// <summary>What is still to happen, from this day's evening on.</summary>
+    public IEnumerable<Happening> Coming => Ahead.Happened.Skip(Now.Happened.Length);
+
+    /// <summary>What is paid from now to the end of the horizon if nothing else is decided.</summary>
+    public Sums Staying => Sums.Of(Coming);
+
+    /// <summary>What is had, each with what was paid first and what comes next.</summary>
+    public ImmutableArray<Holding> Holdings => [.. Now.Holdings.Select(Of)];
+
+    /// <summary>An amount of a line as it is paid: with the tax its seller charges.</summary>
+    public Money WithTax(string book, Minor amount)
+    {
+        var seller = Tenure.Book(book);
+        return new Money(_counting.Tax(seller, amount).Total, seller.Currency);
+    }
+
+    /// <summary>The months that a line of a holding pays for after the first term.</summary>
+    public int MonthsOf(HoldingAtEnd held) => held.IsHosting ? Now.Hosting!.Option.EveryMonths : 12;
+
+    private Holding Of(HoldingAtEnd held)
+    {
+        var book = Now.Books[held.Holding];
+        return new Holding(held, book, First(held, book), Next(held, book));
+    }
+
+    private Paying? First(HoldingAtEnd held, string book)
+    {
+        var choice = held.IsHosting ? null : Tenure.Purchase.Domains.FirstOrDefault(domain => $"domain:{domain.Index}" == held.Holding)?.Choice;
+        var months = held.IsHosting ? Tenure.Purchase.Hosting!.Option.EveryMonths : 12 * (choice?.Years ?? 1);
+        return Now.Happened.OfType<Charged>().Select(charged => Own(charged, held, book, months)).FirstOrDefault(paying => paying is not null)
+            ?? (choice is null && !held.IsHosting ? null : new Paying(Tenure.Start, Money.Zero(Tenure.Book(book).Currency), months, IsAtLeast: false));
+    }
+
+    private Paying? Next(HoldingAtEnd held, string book)
+    {
+        foreach (var happening in Coming)
+        {
+            switch (happening)
+            {
+                case Charged charged when Own(charged, held, book, MonthsOf(held)) is { } paying:
+                    return paying;
+                case StateChanged changed when changed.Holding == held.Holding && changed.State != HoldingState.Live:
+                    return null;
+                default:
+                    continue;
+            }
+        }
+
+        return null;
+    }
+
+    private Paying? Own(Charged charged, HoldingAtEnd held, string book, int months)
+    {
+        var own = charged.Lines.FirstOrDefault(line => line.Holding == held.Holding && line.Kind is UpkeepLineKind.Plan or UpkeepLineKind.Domain);
+        return own is null ? null : new Paying(charged.On, WithTax(book, own.Amount), months, charged.IsAtLeast);
+    }
+}
+
+/// <summary>Something that is had.</summary>
+/// <param name="First">What was paid for it first, itself alone; null: it is not known.</param>
+/// <param name="Next">What it is charged next; null: nothing within the horizon, or not before it is lost.</param>
+public sealed record Holding(HoldingAtEnd Held, string Book, Paying? First, Paying? Next);
+
+/// <summary>A payment for a plan or a domain itself.</summary>
+/// <param name="Amount">With tax, after discounts.</param>
+/// <param name="Months">How long it pays for.</param>
+/// <param name="IsAtLeast">Whether a part of its bill is not stated.</param>
+public sealed record Paying(DateOnly On, Money Amount, int Months, bool IsAtLeast)
+{
+    /// <summary>Whether a month of it costs more than of another.</summary>
+    public bool IsDearerThan(Paying other) => Amount.Currency == other.Amount.Currency && Amount.Units * other.Months > other.Amount.Units * Months;
+}

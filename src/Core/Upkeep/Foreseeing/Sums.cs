@@ -1,0 +1,29 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>What is paid by card, less what comes back to it, in each currency: after the order nothing is converted.</summary>
+/// <param name="Amounts">By currency code; only those of which anything was paid or came back.</param>
+/// <param name="IsAtLeast">Whether a part of it is not stated.</param>
+public sealed record Sums(ImmutableSortedDictionary<string, Money> Amounts, bool IsAtLeast)
+{
+    /// <summary>Nothing.</summary>
+    public static readonly Sums Nothing = new(ImmutableSortedDictionary.Create<string, Money>(StringComparer.Ordinal), IsAtLeast: false);
+
+    /// <summary>What happenings came to.</summary>
+    public static Sums Of(IEnumerable<Happening> happened) =>
+        happened.Aggregate(Nothing, (sum, happening) => happening switch
+        {
+            Charged charged => sum.With(new Money(charged.Total - charged.FromBalance, charged.Currency), charged.IsAtLeast),
+            Refunded refunded => sum.With(new Money(-refunded.Total, refunded.Currency), isAtLeast: false),
+            _ => sum,
+        });
+
+    /// <summary>What of one is not in the other, currency by currency; below zero where it is less.</summary>
+    public static Sums operator -(Sums left, Sums right) =>
+        right.Amounts.Values.Aggregate(left, (sum, money) => sum.With(new Money(-money.Units, money.Currency), isAtLeast: false)) with { IsAtLeast = left.IsAtLeast || right.IsAtLeast };
+
+    private Sums With(Money money, bool isAtLeast) =>
+        new(Amounts.SetItem(money.Currency.Code, Amounts.GetValueOrDefault(money.Currency.Code, Money.Zero(money.Currency)) + money), IsAtLeast || isAtLeast);
+}

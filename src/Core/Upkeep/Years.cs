@@ -1,0 +1,68 @@
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Offers;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>
+/// What happens after the order (upkeep.md): runs what was bought day by day through renewals, refused cards, lapses and the owner's decisions. Pure: the same request gives the same years, and
+/// going on from where it stopped gives the same as one go.
+/// </summary>
+public static class Years
+{
+    /// <summary>The most months that are run through.</summary>
+    public const int Longest = 120;
+
+    /// <summary>The years of a candidate; null with what bars it.</summary>
+    /// <param name="until">The last day, from the day of the order on.</param>
+    /// <param name="decisions">Those of a day in the order they are made.</param>
+    public static Result<UpkeepYears> Run(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, DateOnly until, IReadOnlyList<Decision> decisions, FaultList faults) =>
+        Tenure.Of(candidate, books, settings, faults).As(tenure => tenure.Through(until, decisions));
+}
+
+/// <summary>What was bought, ready to be run through its years, as often as is asked.</summary>
+public sealed class Tenure
+{
+    private readonly Candidate _candidate;
+
+    private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings) => (_candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
+
+    /// <summary>What was bought on the day of the order.</summary>
+    public Purchase Purchase { get; }
+
+    /// <summary>The books it was bought from, and those beside them.</summary>
+    public IReadOnlyList<OfferBook> Books { get; }
+
+    /// <summary>S: the day of the order.</summary>
+    public DateOnly Start => Settings.StartDate;
+
+    /// <summary>The last day that is run to.</summary>
+    public DateOnly Last => Start.AddMonths(Years.Longest);
+
+    /// <summary>How it was counted when it was bought.</summary>
+    public CountSettings Settings { get; }
+
+    /// <summary>A candidate that was bought; null with what bars it.</summary>
+    public static Result<Tenure> Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
+    {
+        var purchase = Resolver.Resolve(candidate, books, settings, faults);
+        return Result.Of(purchase is not null && CostingWork.IsBounded(purchase, faults) ? new Tenure(candidate, purchase, books, settings) : null, faults);
+    }
+
+    /// <summary>As it would be had one of a hosting extra been bought with it; null where that cannot be.</summary>
+    public Tenure? With(string extra) =>
+        _candidate.Hosting is { } hosting && hosting.AddOns.All(had => had.Id != extra)
+            ? Of(_candidate with { Hosting = hosting with { AddOns = hosting.AddOns.Add(new AddOnChoice(extra)) } }, Books, Settings, new FaultList()).Value
+            : null;
+
+    /// <summary>Its days up to the end of one.</summary>
+    /// <param name="until">From the day of the order on.</param>
+    /// <param name="decisions">Those of a day in the order they are made.</param>
+    public UpkeepYears Through(DateOnly until, IReadOnlyList<Decision> decisions) => new UpkeepRun(Purchase, Books, Settings, until).Through(decisions);
+
+    /// <summary>Its days up to the morning of one: what is decided on it counts, and what falls due on it is still to come.</summary>
+    public UpkeepYears ToMorning(DateOnly day, IReadOnlyList<Decision> decisions) => new UpkeepRun(Purchase, Books, Settings, day).Through(decisions, isMorning: true);
+
+    /// <summary>The book of an id.</summary>
+    public OfferBook Book(string id) => Books.First(book => book.Id == id);
+}

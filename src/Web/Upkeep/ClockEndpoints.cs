@@ -1,0 +1,125 @@
+using System.Collections.Immutable;
+using System.Text;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Upkeep;
+
+/// <summary>The simulated clock, reminders and the calendar.</summary>
+internal static class ClockEndpoints
+{
+    /// <summary>How long the page waits for days to pass; what takes longer goes on by itself.</summary>
+    internal static readonly TimeSpan Patience = TimeSpan.FromSeconds(4);
+
+    private const int MostReminders = 6;
+    private const int EarliestReminder = 120;
+
+    public static void MapClock(this IEndpointRouteBuilder app)
+    {
+        app.MapPost("/api/clock", MoveAsync).WithName("moveClock").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPut("/api/reminders", RemindAsync).WithName("setReminders").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/calendar", MakeAsync).WithName("makeCalendarAddress").Produces(StatusCodes.Status204NoContent);
+        app.MapPost("/api/calendar/withdraw", WithdrawAsync).WithName("withdrawCalendarAddress").Produces(StatusCodes.Status204NoContent);
+        app.MapGet("/api/calendar/{token}.ics", SubscribedAsync).WithName("subscribedCalendar").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound).RequireRateLimiting(Domains.DomainsEndpoints.Limit);
+        app.MapGet("/api/sites/{siteId:guid}/upkeep.ics", DownloadAsync).WithName("upkeepCalendar").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static async Task<IResult> MoveAsync(JsonBody<MoveClockBody> body, Workspace workspace, TenureDesk desk, DayRunner runner, HomeStartDb db, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var (from, to, today) = (node["from"].Date(), node["to"].Date(), await workspace.BusinessDateAsync(cancel));
+        await workspace.EnsureStoredAsync(cancel);
+        await desk.OpenAsync(cancel);
+        if (!faults.Any && from != today)
+        {
+            return MovedMeanwhile();
+        }
+
+        var furthest = UpkeepPage.Furthest(await desk.ListAsync(null, cancel), today);
+        if (!faults.Any && (to is null || to <= today || to > furthest))
+        {
+            faults.Say(FaultCodes.OutOfRange, "to", $"Choose a day after {UpkeepWords.Day(today)}, and not after {UpkeepWords.Day(furthest)}: ten years are as far as is looked ahead.");
+        }
+
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (!await MovedAsync(db, workspace, today, to!.Value, cancel))
+        {
+            return MovedMeanwhile();
+        }
+
+        await runner.PlayForAWhileAsync(workspace.Id, Patience, cancel);
+        return Results.NoContent();
+    }
+
+    private static IResult MovedMeanwhile() => Results.Problem("The clock was moved meanwhile, perhaps in another window. Look at the day it shows now.", statusCode: StatusCodes.Status409Conflict);
+
+    // Only from the day that was seen: of two that move it at once, one does.
+    private static async Task<bool> MovedAsync(HomeStartDb db, Workspace workspace, DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var seen = from.DayNumber - workspace.RealDay.DayNumber;
+        return await db.Workspaces.Where(row => row.DaysAhead == seen).ExecuteUpdateAsync(set => set.SetProperty(row => row.DaysAhead, to.DayNumber - from.DayNumber + seen), cancel) == 1;
+    }
+
+    private static async Task<IResult> RemindAsync(JsonBody<RemindDaysBody> body, Workspace workspace, HomeStartDb db, DayBell bell, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        List<int?> days = [.. new Node(body.Root, "", faults)["days"].Items().Select(node => node.Whole())];
+        if (!faults.Any && (days.Count > MostReminders || days.Exists(day => day is null or < 1 or > EarliestReminder)))
+        {
+            faults.Say(FaultCodes.OutOfRange, "days", $"Up to {MostReminders} reminders, each 1 to {EarliestReminder} days before.");
+        }
+
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        await workspace.EnsureStoredAsync(cancel);
+        var written = string.Join(' ', days.Distinct().OrderDescending());
+        await db.Workspaces.ExecuteUpdateAsync(set => set.SetProperty(row => row.RemindDays, written), cancel);
+        await db.DayBooks.ExecuteUpdateAsync(set => set.SetProperty(row => row.WaitsFor, 0), cancel); // What they wait for is worked out anew.
+        bell.Ring(workspace.Id);
+        return Results.NoContent();
+    }
+
+    private static async Task<IResult> MakeAsync(CalendarAddress calendar, CancellationToken cancel)
+    {
+        await calendar.MakeAsync(cancel);
+        return Results.NoContent();
+    }
+
+    private static async Task<IResult> WithdrawAsync(CalendarAddress calendar, CancellationToken cancel)
+    {
+        await calendar.WithdrawAsync(cancel);
+        return Results.NoContent();
+    }
+
+    private static async Task<IResult> SubscribedAsync(string token, CalendarAddress calendar, IServiceProvider services, CancellationToken cancel) =>
+        await calendar.EnterAsync(token, cancel) ? await CalendarAsync(null, services.GetRequiredService<TenureDesk>(), services.GetRequiredService<Workspace>(), services.GetRequiredService<SiteDesk>(), cancel) : Results.Problem("There is no such calendar, or its address was withdrawn.", statusCode: StatusCodes.Status404NotFound);
+
+    private static async Task<IResult> DownloadAsync(Guid siteId, TenureDesk desk, Workspace workspace, SiteDesk sites, CancellationToken cancel) =>
+        await sites.FindAsync(siteId, cancel) is null ? SiteDesk.Missing() : await CalendarAsync(siteId, desk, workspace, sites, cancel);
+
+    private static async Task<IResult> CalendarAsync(Guid? siteId, TenureDesk desk, Workspace workspace, SiteDesk sites, CancellationToken cancel)
+    {
+        var days = new List<(Outlook, string, ImmutableArray<Foreseen>)>();
+        foreach (var kept in await desk.ListAsync(siteId, cancel))
+        {
+            var outlook = await desk.OutlookAsync(kept, await sites.FindAsync(kept.Order.SiteId, cancel) is { Site.Settings.HorizonMonths: var months } ? months : 36, cancel);
+            days.Add((outlook, kept.Name, Foreseen.Of(outlook, OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty))));
+        }
+
+        var text = UpkeepCalendar.Of(days, [.. await workspace.RemindDaysAsync(cancel)], await workspace.BusinessDateAsync(cancel));
+        return Results.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "home-start.ics");
+    }
+}

@@ -1,0 +1,51 @@
+using HomeStart.Data;
+
+namespace HomeStart.Web.Upkeep;
+
+/// <summary>Carries one act of a day out at the counterpart it belongs to. The same key does it once, however often it is asked for.</summary>
+public sealed class DayActions(IPaymentProcessor payments, ISellers sellers, IHostingCompany hosts, IRegistrar registrar)
+{
+    /// <param name="today">The day that is being carried out.</param>
+    public Task<Outcome> CarryOutAsync(Kept kept, Act act, DateOnly today, CancellationToken cancel) =>
+        act switch
+        {
+            TryCharge charge => ChargeAsync(kept, charge, today, cancel),
+            GiveMoneyBack back => OnceAsync(kept, back.Key, today, () => payments.GiveBackAsync(kept.World, back.Key, Charge(kept, back.Book, back.Amount, today), cancel), cancel),
+            MoveBalance move => sellers.MoveBalanceAsync(kept.World, move.Key, move.Book, move.By, cancel),
+            TellStanding standing => TellAsync(kept, standing, cancel),
+            _ => throw new InvalidOperationException($"Nobody carries out {act.GetType().Name}."),
+        };
+
+    /// <summary>In words: who is asked.</summary>
+    public static string WhoOf(Kept kept, Act act) =>
+        act switch
+        {
+            TryCharge or GiveMoneyBack => "The payment processor",
+            MoveBalance move => kept.Tenure.Book(move.Book).Provider.Name,
+            TellStanding standing => kept.Tenure.Book(standing.Book).Provider.Name,
+            _ => "Somebody",
+        };
+
+    private Task<Outcome> ChargeAsync(Kept kept, TryCharge charge, DateOnly today, CancellationToken cancel) =>
+        kept.Book.Otherwise is { IsDecided: true } held && kept.Book.UnderWay!.IsDecision
+            ? OnceAsync(kept, charge.Key, today, () => payments.CaptureAsync(kept.World, charge.Key, held.Hold, charge.Amount, cancel), cancel)
+            : OnceAsync(kept, charge.Key, today, () => payments.ChargeAsync(kept.World, charge.Key, Charge(kept, charge.Book, charge.Amount, today), cancel), cancel);
+
+    // What may have been asked for before is asked after by its key first.
+    private async Task<Outcome> OnceAsync(Kept kept, string key, DateOnly today, Func<Task<Outcome>> ask, CancellationToken cancel)
+    {
+        var before = kept.Book.UnderWay!.IsTried ? await payments.AskAsync(kept.World, key, orVoid: false, today, cancel) : new Outcome(OutcomeState.NeverHappened);
+        return before.State == OutcomeState.NeverHappened ? await ask() : before;
+    }
+
+    private static LaterCharge Charge(Kept kept, string book, Money amount, DateOnly today) =>
+        new(kept.Book.Payer.CardToken, kept.Book.Payer.Wallet, amount, book, kept.Tenure.Book(book).Provider.Name, today);
+
+    private Task<Outcome> TellAsync(Kept kept, TellStanding standing, CancellationToken cancel)
+    {
+        var (held, state) = (standing.Held, standing.Held.State.ToString().ToLowerInvariant());
+        return held.IsHosting
+            ? kept.Order.Account is { } account ? hosts.StandAsync(kept.World, standing.Key, account.Id, state, held.Ref, held.PaidUntil, cancel) : Task.FromResult(Outcome.Done)
+            : DomainName.Parse(held.Ref) is { } domain ? registrar.StandAsync(kept.World, standing.Key, standing.Book, domain, state, held.PaidUntil, cancel) : Task.FromResult(Outcome.Done);
+    }
+}

@@ -1,0 +1,124 @@
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Orders;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Upkeep;
+
+/// <summary>Makes decisions about what is had, and has them carried out.</summary>
+public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace workspace, HomeStartDb db, DayRunner runner, IPaymentProcessor payments, StartOptions options)
+{
+    /// <summary>How many decisions can be made about one order.</summary>
+    private const int MostDecisions = 500;
+
+    /// <summary>What is had of an order, and how it stands; null: there is no such order.</summary>
+    public async Task<(Kept Kept, Outlook Outlook)?> OutlookAsync(Guid orderId, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(orderId, cancel) is not { } kept)
+        {
+            return null;
+        }
+
+        var months = await sites.FindAsync(kept.Order.SiteId, cancel) is { Site.Settings.HorizonMonths: var horizon } ? horizon : 36;
+        return (kept, await desk.OutlookAsync(kept, months, cancel));
+    }
+
+    /// <summary>Reads a decision of the owner's; null with the faults. The card and names to claim have ways of their own.</summary>
+    public static Decision? Read(Node node, Outlook outlook)
+    {
+        var decision = UpkeepRequestReader.Decision(node, outlook.DecidingOn.AddDays(-1), outlook.Tenure.Last, [.. outlook.Tenure.Books]);
+        if (decision is SetCard or ClaimDomain)
+        {
+            node["do"].Fault(FaultCodes.Unknown, "Give another card, or claim a name, by their own ways.");
+            return null;
+        }
+
+        return decision;
+    }
+
+    /// <summary>With another card; where the one before did not work, this one is taken to.</summary>
+    public static DayBook WithCard(DayBook book, Outlook outlook, PaidBy payer)
+    {
+        var with = book with { Payer = payer };
+        return outlook.Now.CardWorks ? with : with.With(new SetCard(outlook.DecidingOn, Works: true));
+    }
+
+    /// <summary>What to say where the owner saw something else than there is now; null: they saw it.</summary>
+    public async Task<IResult?> StaleAsync(Kept kept, int seen, CancellationToken cancel, bool whileBehind = false) =>
+        seen != kept.Row.Version || (!whileBehind && UpkeepPage.IsBehind(kept, await workspace.BusinessDateAsync(cancel))) ? WentOn() : null;
+
+    private static IResult WentOn() => Results.Problem("This went on meanwhile: look at how it stands now, and decide again.", statusCode: StatusCodes.Status409Conflict);
+
+    /// <summary>Changes a day book by the owner's decision, and has what is to happen at once carried out.</summary>
+    /// <param name="seen">The version the owner saw.</param>
+    /// <param name="on">The day it is to be carried out on; null: nothing is.</param>
+    /// <param name="whileBehind">Whether it can be made while earlier days are still being carried out.</param>
+    public async Task<IResult> ChangeAsync(Kept kept, int seen, Func<DayBook, DayBook> change, DateOnly? on, CancellationToken cancel, bool whileBehind = false)
+    {
+        if (await StaleAsync(kept, seen, cancel, whileBehind) is { } stale)
+        {
+            return stale;
+        }
+
+        var book = change(kept.Book);
+        if (book.Decisions.Length > MostDecisions)
+        {
+            return Results.Problem($"{MostDecisions} decisions were made about this order, and no more can be kept.", statusCode: StatusCodes.Status409Conflict);
+        }
+
+        kept.With(book, on ?? await workspace.BusinessDateAsync(cancel));
+        try
+        {
+            await db.SaveDurablyAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            return WentOn();
+        }
+
+        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
+        return Results.NoContent();
+    }
+
+    /// <summary>Pays what is missing for something: by the card, from the balance with its seller, or against an invoice.</summary>
+    public async Task<IResult> PayAsync(Kept kept, Outlook outlook, string holding, PayWay way, CancellationToken cancel)
+    {
+        if (outlook.Now.Holding(holding) is not { } held || Return.Paying(outlook, held, outlook.DecidingOn) is not { } back)
+        {
+            var faults = new FaultList();
+            faults.Say(FaultCodes.Unavailable, "holding", "There is nothing to pay for it, or it is too late.");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (way == PayWay.Card)
+        {
+            return await ChangeAsync(kept, kept.Row.Version, book => (outlook.Now.CardWorks ? book : book.With(new SetCard(outlook.DecidingOn, Works: true))).With(new PayMissed(outlook.DecidingOn, holding)), outlook.DecidingOn, cancel);
+        }
+
+        var (bookId, word) = (outlook.Now.Books[holding], way.ToString().ToLowerInvariant());
+        var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
+        kept = kept.With(kept.Book with { Otherwise = paying }, outlook.Today);
+        await db.SaveDurablyAsync(cancel);
+        var request = new PaymentRequest(word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}", new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
+        var outcome = await payments.HoldAsync(kept.World, paying.Hold, request, cancel);
+        return await HeldAsync(kept, paying, outcome, outlook.Today, cancel);
+    }
+
+    private async Task<IResult> HeldAsync(Kept kept, PaidOtherwise paying, Outcome outcome, DateOnly today, CancellationToken cancel)
+    {
+        kept.With(kept.Book with { Otherwise = outcome.State == OutcomeState.Refused ? null : paying with { Page = outcome.Pending?.Page, Until = outcome.Pending?.Until } }, today);
+        await db.SaveDurablyAsync(cancel);
+        if (outcome.State == OutcomeState.Refused)
+        {
+            var faults = new FaultList();
+            faults.Say(FaultCodes.Unavailable, "way", outcome.Message ?? "It was refused, without a reason.");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
+        return Results.NoContent();
+    }
+}

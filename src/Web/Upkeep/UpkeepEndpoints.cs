@@ -1,0 +1,165 @@
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+
+namespace HomeStart.Web.Upkeep;
+
+/// <summary>What is had after the order: how it stands, what decisions would do, and making them.</summary>
+internal static class UpkeepEndpoints
+{
+    public static void AddUpkeep(this IServiceCollection services, bool carriesOut)
+    {
+        services.AddSingleton<DayBell>();
+        services.AddSingleton<DayPace>();
+        services.AddSingleton<DayRunner>();
+        if (carriesOut)
+        {
+            services.AddHostedService(provider => provider.GetRequiredService<DayRunner>());
+        }
+
+        services.AddScoped<TenureDesk>();
+        services.AddScoped<DayActions>();
+        services.AddScoped<DayStep>();
+        services.AddScoped<DecisionDesk>();
+        services.AddScoped<CalendarAddress>();
+        services.AddScoped<UpkeepPage>();
+    }
+
+    public static void MapUpkeep(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/sites/{siteId:guid}/upkeep", PageAsync).WithName("getUpkeep").Produces<UpkeepPageWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
+        Answers(tenure.MapPost("/what-if", WhatIfAsync).WithName("whatIf").Produces<EffectWire>());
+        Answers(tenure.MapPost("/decisions", DecideAsync).WithName("decide").Produces(StatusCodes.Status204NoContent));
+        Answers(tenure.MapPost("/withdraw", WithdrawAsync).WithName("withdrawDecision").Produces(StatusCodes.Status204NoContent));
+        Answers(tenure.MapPost("/card", CardAsync).WithName("setUpkeepCard").Produces(StatusCodes.Status204NoContent));
+        Answers(tenure.MapPost("/pay", PayAsync).WithName("payMissed").Produces(StatusCodes.Status204NoContent));
+        Answers(tenure.MapPost("/again", AgainAsync).WithName("carryOnUpkeep").Produces(StatusCodes.Status204NoContent));
+        Answers(tenure.MapGet("/lapse/{holding}", LapseAsync).WithName("getLapse").Produces<IReadOnlyList<LapseStepWire>>());
+        Answers(tenure.MapGet("/stay-or-move", StayOrMoveAsync).WithName("stayOrMove").Produces<StayOrMoveWire>().Produces(StatusCodes.Status204NoContent));
+        Answers(tenure.MapPost("/release", ReleaseAsync).WithName("releaseDomain").Produces<ReleaseWire>());
+    }
+
+    private static void Answers(RouteHandlerBuilder route) =>
+        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+
+    private static async Task<IResult> PageAsync(Guid siteId, SiteDesk sites, TenureDesk desk, Workspace workspace, UpkeepPage page, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
+        return Results.Ok(await page.OfAsync(siteId, site.Site.Settings.HorizonMonths, cancel));
+    }
+
+    private static async Task<IResult> WhatIfAsync(Guid orderId, JsonBody<WhatIfBody> body, DecisionDesk decisions, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        return await decisions.OutlookAsync(orderId, cancel) is not var (_, outlook) ? TenureDesk.Missing()
+            : DecisionDesk.Read(new Node(body.Root, "", faults)["decision"], outlook) is { } decision && !faults.Any ? Results.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.Of(outlook, decision)))
+            : FaultResults.Unprocessable(faults);
+    }
+
+    private static async Task<IResult> DecideAsync(Guid orderId, JsonBody<DecideBody> body, DecisionDesk decisions, CancellationToken cancel)
+    {
+        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
+        {
+            return TenureDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var (seen, decision) = (node["version"].Whole() ?? 0, DecisionDesk.Read(node["decision"], outlook));
+        if (decision is not null && await decisions.StaleAsync(kept, seen, cancel) is { } stale)
+        {
+            return stale;
+        }
+
+        if (!faults.Any && decision is not null && Effect.Of(outlook, decision).Refused is { } refused)
+        {
+            faults.Say(FaultCodes.Unavailable, "decision", $"This cannot be done: {UpkeepWords.Reason(refused)}");
+        }
+
+        return faults.Any || decision is null ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, seen, book => book.With(decision), decision.On, cancel);
+    }
+
+    private static async Task<IResult> WithdrawAsync(Guid orderId, JsonBody<WithdrawBody> body, DecisionDesk decisions, CancellationToken cancel)
+    {
+        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, _))
+        {
+            return TenureDesk.Missing();
+        }
+
+        var node = new Node(body.Root, "", new FaultList());
+        return await decisions.ChangeAsync(kept, node["version"].Whole() ?? 0, book => book.Without(node["index"].Whole() ?? -1), null, cancel);
+    }
+
+    private static async Task<IResult> CardAsync(Guid orderId, JsonBody<OtherCardBody> body, DecisionDesk decisions, CancellationToken cancel)
+    {
+        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
+        {
+            return TenureDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var (token, ending) = PlaceOrderReader.ReadCard(new Node(body.Root, "", faults)["card"]);
+        return faults.Any ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, kept.Row.Version, book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, ending)), outlook.DecidingOn, cancel, whileBehind: true);
+    }
+
+    private static async Task<IResult> PayAsync(Guid orderId, JsonBody<PayMissedBody> body, DecisionDesk decisions, CancellationToken cancel)
+    {
+        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
+        {
+            return TenureDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var (holding, way) = (node["holding"].RequiredText("What is paid for"), node["way"].Word(("card", PayWay.Card), ("balance", PayWay.Balance), ("invoice", PayWay.Invoice)));
+        return faults.Any || holding is null || way is null ? FaultResults.Unprocessable(faults) : await decisions.PayAsync(kept, outlook, holding, way.Value, cancel);
+    }
+
+    private static async Task<IResult> AgainAsync(Guid orderId, DecisionDesk decisions, DayRunner runner, Workspace workspace, CancellationToken cancel)
+    {
+        if (await decisions.OutlookAsync(orderId, cancel) is null)
+        {
+            return TenureDesk.Missing();
+        }
+
+        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
+        return Results.NoContent();
+    }
+
+    private static async Task<IResult> LapseAsync(Guid orderId, string holding, DecisionDesk decisions, CancellationToken cancel) =>
+        await decisions.OutlookAsync(orderId, cancel) is var (_, outlook) && outlook.Now.Holding(holding) is { } held ? Results.Ok(UpkeepPageWriter.Lapse(outlook, held)) : TenureDesk.Missing();
+
+    private static async Task<IResult> StayOrMoveAsync(Guid orderId, DecisionDesk decisions, SiteDesk sites, Workspace workspace, Turns turns, WorkspaceScope scope, CancellationToken cancel)
+    {
+        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook) || await sites.CountedAsync(kept.Order.SiteId, cancel) is not var (site, settings))
+        {
+            return TenureDesk.Missing();
+        }
+
+        using var turn = await turns.OwnScanAsync(scope, cancel);
+        var answer = turn.Refusal is null ? await Task.Run(() => StayOrMove.Of(outlook, site.Needs, settings, [.. workspace.Offered], cancel), cancel) : null;
+        return turn.Refusal ?? (answer!.Faults.Any ? FaultResults.Unprocessable(answer.Faults) : answer.Value is { } worked ? Results.Ok(UpkeepPageWriter.StayOrMove(worked, workspace.Books)) : Results.NoContent());
+    }
+
+    private static async Task<IResult> ReleaseAsync(Guid orderId, JsonBody<ReleaseBody> body, DecisionDesk decisions, IRegistrar registrar, Workspace workspace, CancellationToken cancel)
+    {
+        var holding = new Node(body.Root, "", new FaultList())["holding"].RequiredText("The domain");
+        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook) || holding is null || outlook.Now.Holding(holding) is not { IsHosting: false } held || DomainName.Parse(held.Ref) is not { } domain)
+        {
+            return TenureDesk.Missing();
+        }
+
+        var book = outlook.Now.Books[held.Holding];
+        return await registrar.ReleaseAsync(kept.World, book, domain, await workspace.BusinessDateAsync(cancel), cancel) is { } release
+            ? Results.Ok(new ReleaseWire(domain.Text, release.Code, release.Until))
+            : Results.Problem($"{kept.Tenure.Book(book).Provider.Name} did not answer, or does not have {domain} any more. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+    }
+}
