@@ -24,6 +24,9 @@ public sealed record UpkeepYears(ImmutableArray<Happening> Happened, ImmutableAr
     /// <summary>By day on which something was decided: how much had happened once that was carried out, before what fell due on the day.</summary>
     public IReadOnlyDictionary<DateOnly, int> AfterDecisions { get; init; } = ImmutableDictionary<DateOnly, int>.Empty;
 
+    /// <summary>Days on which something was paid that came to nothing, which is no happening: what it covers is paid all the same.</summary>
+    public IReadOnlyCollection<DateOnly> QuietDays { get; init; } = [];
+
     /// <summary>By holding: the id of the book it is had at.</summary>
     public ImmutableDictionary<string, string> Books { get; init; } = ImmutableDictionary<string, string>.Empty;
 

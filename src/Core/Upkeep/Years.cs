@@ -24,6 +24,7 @@ public static class Years
 public sealed class Tenure
 {
     private readonly Candidate _candidate;
+    private IReadOnlyDictionary<int, (string Domain, Minor Waived)>? _spent;
 
     private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings) => (_candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
 
@@ -41,6 +42,9 @@ public sealed class Tenure
 
     /// <summary>How it was counted when it was bought.</summary>
     public CountSettings Settings { get; }
+
+    /// <summary>By their number: the domains of the order that use an allowance, and what it takes off their price, in minor units.</summary>
+    public IReadOnlyDictionary<int, (string Domain, Minor Waived)> AllowancesSpent => _spent ??= Spent();
 
     /// <summary>A candidate that was bought; null with what bars it.</summary>
     public static Result<Tenure> Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
@@ -65,4 +69,19 @@ public sealed class Tenure
 
     /// <summary>The book of an id.</summary>
     public OfferBook Book(string id) => Books.First(book => book.Id == id);
+
+    private Dictionary<int, (string Domain, Minor Waived)> Spent()
+    {
+        var spent = new Dictionary<int, (string, Minor)>();
+        var isYearly = Purchase.Hosting?.Plan.IncludedDomain?.EveryYear ?? false;
+        foreach (var bill in BillRun.Of(Purchase).Bills)
+        {
+            foreach (var line in bill.Lines.Where(line => line is { IsWaived: true, Kind: LineKind.Domain }))
+            {
+                spent.TryAdd(isYearly ? Months.WholeBetween(Start, bill.Date) / 12 : 0, (line.Ref, line.Waived));
+            }
+        }
+
+        return spent;
+    }
 }

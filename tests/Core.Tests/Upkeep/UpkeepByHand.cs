@@ -201,7 +201,7 @@ public class UpkeepByHand
         Years.Run(read!.Costing.Candidate, read.Costing.Books, read.Costing.Settings, read.Until, read.Decisions, faults).Value.ShouldBeNull();
     }
 
-    private static JsonObject Market() =>
+    internal static JsonObject Market() =>
         JsonNode.Parse(
             """
             {
@@ -224,7 +224,7 @@ public class UpkeepByHand
             """)!.AsObject();
 
     // The small plan gives a year of a domain.
-    private static JsonObject Given() => Market().With("books[0].plans[0].includedDomain", "{\"minCommitMonths\":12,\"endings\":[\"com\"]}");
+    internal static JsonObject Given() => Market().With("books[0].plans[0].includedDomain", "{\"minCommitMonths\":12,\"endings\":[\"com\"]}");
 
     private static object Card(string on, string value) => new { on, @do = "card", value };
 
@@ -242,7 +242,7 @@ public class UpkeepByHand
 
     private static object Claim(string on, string name, string ending = "com") => new { on, @do = "claim", domain = new { book = "host", name, ending } };
 
-    private static JsonObject Ask(JsonObject market, string until, params object[] decisions)
+    internal static JsonObject Ask(JsonObject market, string until, params object[] decisions)
     {
         var request = market.DeepClone().AsObject();
         request["until"] = until;

@@ -10,7 +10,8 @@ public class UpkeepProperties
 {
     private const int Cases = 600;
 
-    private static readonly Gen<JsonObject> Years = Gen.Select(RandomMarket.Request, Gen.Int[0, int.MaxValue]).Select((request, seed) => Decided(request, new Random(seed)));
+    /// <summary>Requests with decisions of every kind.</summary>
+    internal static readonly Gen<JsonObject> Years = Gen.Select(RandomMarket.Request, Gen.Int[0, int.MaxValue]).Select((request, seed) => Decided(request, new Random(seed)));
 
     [Fact]
     public void Without_a_decision_the_charges_are_the_costings_bills() =>
@@ -182,7 +183,7 @@ public class UpkeepProperties
         return UpkeepExamples.Run(request.Deserialize<JsonElement>());
     }
 
-    private static List<string> Told(IEnumerable<Happening> happened) => [.. happened.Select(happening => JsonSerializer.Serialize(HappeningWire.Of(happening), WireJson.Options))];
+    internal static List<string> Told(IEnumerable<Happening> happened) => [.. happened.Select(happening => JsonSerializer.Serialize(HappeningWire.Of(happening), WireJson.Options))];
 
     private static DateOnly Date(JsonNode? node) => DateOnly.Parse(node!.GetValue<string>());
 

@@ -40,7 +40,13 @@ public static class DayKeeper
         }
 
         var until = book.Planned is [var planned, ..] && planned.On <= last ? planned.On.AddDays(-1) : last;
-        return until <= book.ClosedTo ? null : tenure.Through(until, book.Made).Happened.Skip(book.Lines.Length).FirstOrDefault()?.On;
+        return until <= book.ClosedTo ? null : First(tenure.Through(until, book.Made), book);
+    }
+
+    private static DateOnly? First(UpkeepYears years, DayBook book)
+    {
+        var (happens, quiet) = (years.Happened.Skip(book.Lines.Length).FirstOrDefault()?.On, years.QuietDays.FirstOrDefault(day => day > book.ClosedTo));
+        return quiet != default && !(happens < quiet) ? quiet : happens;
     }
 
     /// <summary>The first business date on which something is to be carried out, or written about; null: never again.</summary>
@@ -122,7 +128,7 @@ public static class DayKeeper
     {
         var byCard = new Money(would.Total - would.FromBalance, would.Currency);
         var isPaid = paid is not null ? Noted(book, paid) : Noted(WithCard(book, works: true), would);
-        var isRefused = otherwise is not null ? Noted(book, otherwise) : Asked(book).Any(line => line is Charged) ? Contradicted(book) : Refusing(tenure, WithCard(book, works: false));
+        var isRefused = otherwise is not null ? Noted(book, otherwise) : Asked(book).Any(line => line is Charged paidBefore && paidBefore.Total > paidBefore.FromBalance) ? Contradicted(book) : Refusing(tenure, WithCard(book, works: false));
         return new TryCharge(Key(book), would.Book, byCard, would.Due, new Attempted(isPaid, isRefused));
     }
 

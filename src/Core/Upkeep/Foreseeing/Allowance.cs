@@ -59,32 +59,18 @@ public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly 
     private static Allowance Of(Outlook outlook, OfferBook book, ImmutableArray<string> endings, bool isYearly, (int Number, DateOnly From, DateOnly Last) window)
     {
         var allowance = new Allowance(book.Id, window.Number, window.From, window.Last, endings, isYearly);
+        if (outlook.Tenure.AllowancesSpent.TryGetValue(window.Number, out var spent))
+        {
+            return allowance with { TakenBy = spent.Domain, SavesThere = outlook.WithTax(book.Id, spent.Waived) };
+        }
+
         if (outlook.Now.AllowancesTaken.Contains(window.Number))
         {
-            var (domain, waived) = TakerOf(outlook, window.Number, window.From, window.Last);
-            return allowance with { TakenBy = domain, SavesThere = waived is { } units ? outlook.WithTax(book.Id, units) : null };
+            return allowance with { TakenBy = outlook.Book.Decisions.OfType<ClaimDomain>().FirstOrDefault(claim => claim.On >= window.From && claim.On <= window.Last)?.Domain.Ref ?? "" };
         }
 
         var isOpen = window.From <= outlook.DecidingOn && outlook.DecidingOn <= window.Last;
         return allowance with { Uses = isOpen ? [.. endings.Select(ending => AllowanceUse.Of(outlook, book, ending)).OfType<AllowanceUse>().OrderByDescending(use => use.Saves?.Units ?? -1).ThenBy(use => use.Ending, StringComparer.Ordinal)] : [] };
-    }
-
-    // A line of the order takes it, or a name that was claimed within its time.
-    private static (string Domain, Minor? Waived) TakerOf(Outlook outlook, int number, DateOnly from, DateOnly last)
-    {
-        var purchase = outlook.Tenure.Purchase;
-        foreach (var bill in BillRun.Of(purchase).Bills)
-        {
-            foreach (var line in bill.Lines)
-            {
-                if (line is { IsWaived: true, Kind: LineKind.Domain } && (number == 0 ? bill.Date <= last : bill.Date >= from && bill.Date <= last))
-                {
-                    return (line.Ref, line.Waived);
-                }
-            }
-        }
-
-        return (outlook.Book.Decisions.OfType<ClaimDomain>().FirstOrDefault(claim => claim.On >= from && claim.On <= last)?.Domain.Ref ?? "", null);
     }
 }
 

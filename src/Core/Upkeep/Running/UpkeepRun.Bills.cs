@@ -112,6 +112,11 @@ internal sealed partial class UpkeepRun
                 [.. sum.Lines.Select(line => new ChargedLine(line.Line.Kind, line.Line.Ref, line.Line.Holding.Key, line.Price.Units))]));
         }
 
+        else if (lines.Count > 0)
+        {
+            _quietDays.Add(day);
+        }
+
         foreach (var (line, price) in sum.Lines)
         {
             line.Pay(price.Units);

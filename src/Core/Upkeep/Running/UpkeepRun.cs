@@ -21,6 +21,7 @@ internal sealed partial class UpkeepRun
     private readonly ImmutableArray<Happening>.Builder _happened = ImmutableArray.CreateBuilder<Happening>();
     private readonly HashSet<int> _grantsTaken = [];
     private readonly Dictionary<DateOnly, int> _afterDecisions = [];
+    private readonly SortedSet<DateOnly> _quietDays = [];
     private readonly IncludedDomain? _orderGives;
     private readonly int _commitOfOrder;
     private int _nextIndex;
@@ -99,6 +100,7 @@ internal sealed partial class UpkeepRun
             Open = [.. _tills.Values.SelectMany(till => till.Open.Select(bill => new OpenAtEnd(till.Book.Id, bill.Due, new Money(Worth(bill.Lines).Taxed(_counting, till).Total, till.Book.Currency), bill.Next, [.. bill.Lines.Select(line => line.Holding.Key).Distinct()])))],
             AllowancesTaken = [.. _grantsTaken],
             AfterDecisions = _afterDecisions,
+            QuietDays = _quietDays,
             Books = Holdings.ToImmutableDictionary(held => held.Key, held => held.Book.Id),
         };
     }
