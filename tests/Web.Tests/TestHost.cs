@@ -4,6 +4,7 @@ using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Upkeep;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Hosting;
@@ -33,6 +34,7 @@ public sealed class TestHost : IAsyncDisposable
     private Func<DelegatingHandler>? _between;
     private IInterceptor? _interceptor;
     private Func<StartOptions, StartOptions> _options = same => same;
+    private DayPace? _days;
 
     private TestHost()
     {
@@ -73,9 +75,9 @@ public sealed class TestHost : IAsyncDisposable
     public static Task<TestHost> StartAsync(Func<StartOptions, StartOptions> options) => StartAsync(null, null, null, options);
 
     /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>
-    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null)
+    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null, DayPace? days = null)
     {
-        var host = new TestHost { _between = between, _interceptor = interceptor, _options = options ?? (same => same) };
+        var host = new TestHost { _between = between, _interceptor = interceptor, _options = options ?? (same => same), _days = days };
         await host.StartAgainAsync(pace);
         return host;
     }
@@ -95,6 +97,11 @@ public sealed class TestHost : IAsyncDisposable
         Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }), _demo, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         builder.Services.AddSingleton<TimeProvider>(Clock);
+        if (_days is not null)
+        {
+            builder.Services.AddSingleton(_days);
+        }
+
         if (_interceptor is not null)
         {
             builder.Services.ConfigureDbContext<HomeStartDb>(db => db.AddInterceptors(_interceptor));

@@ -3,6 +3,8 @@ using System.Net;
 using System.Text.Json;
 using HomeStart.Counterparts;
 using HomeStart.Data;
+using HomeStart.Web.Orders;
+using HomeStart.Web.Upkeep;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
@@ -189,6 +191,205 @@ public class UpkeepTests
         Held(await PageAsync(visitor), "hosting").GetProperty("state").GetString().ShouldBe("gone");
         Lines(await PageAsync(visitor)).ShouldNotContain(line => line.Contains("Do without", StringComparison.Ordinal));
         await ShouldAgreeAsync(host, visitor);
+    }
+
+    [Theory]
+    [InlineData(1)]
+    [InlineData(2)]
+    [InlineData(3)]
+    public async Task Years_of_decisions_and_faults_take_to_the_cent_what_the_calculation_says(int seed)
+    {
+        var random = new Random(seed);
+        await using var host = await TestHost.StartAsync(days: new Quick());
+        var (visitor, order) = await OrderedAsync(host, random.Next(2) == 0 ? "9999530000000000" : Visitor.GoodCard, random.Next(2) == 0 ? "A" : "C");
+        for (var turn = 0; turn < 14; turn++)
+        {
+            var (service, mode) = (new[] { "card", "host", "registrar", "customers" }[random.Next(4)], new[] { "ok", "down", "answers-lost", "nonsense" }[random.Next(4)]);
+            await visitor.TellAsync(service, mode);
+            var page = await PageAsync(visitor);
+            var today = DateOnly.Parse(page.GetProperty("today").GetString()!, CultureInfo.InvariantCulture);
+            if (random.Next(3) > 0)
+            {
+                (await visitor.PostAsync("/api/clock", new { from = today, to = today.AddDays(random.Next(1, 160)) })).Status.ShouldBe(HttpStatusCode.NoContent);
+            }
+            else if (Tenure(page).GetProperty("effects").EnumerateArray().Where(effect => effect.GetProperty("refused").ValueKind == JsonValueKind.Null && effect.GetProperty("group").GetString() != "leave").ToList() is { Count: > 0 } effects)
+            {
+                var decision = effects[random.Next(effects.Count)].GetProperty("decision");
+                (await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version = Tenure(page).GetProperty("version").GetInt32(), decision })).Status.ShouldBeOneOf(HttpStatusCode.NoContent, HttpStatusCode.Conflict);
+            }
+
+            await visitor.TellAsync(service, "ok");
+            await CalmAsync(visitor);
+        }
+
+        await ShouldAgreeAsync(host, visitor);
+    }
+
+    [Fact]
+    public async Task A_server_stopped_at_any_moment_of_a_day_goes_on_and_nothing_happens_twice()
+    {
+        var stops = new Stopping();
+        await using var host = await TestHost.StartAsync(days: stops);
+        var (visitor, order) = await OrderedAsync(host, letter: "C"); // Hosting and domain at two sellers: two charges and two standings on one day.
+        await MoveToAsync(visitor, "2027-12-01");
+        await DecideAsync(visitor, order, new { on = "2027-12-01", @do = "change", plan = "courtyard", everyMonths = 12 });
+        stops.In = 1;
+        (await visitor.PostAsync("/api/clock", new { from = "2027-12-01", to = "2027-12-02" })).Status.ShouldBe(HttpStatusCode.NoContent);
+        for (var tries = 0; (await PageAsync(visitor)).GetProperty("isMoving").GetBoolean(); tries++)
+        {
+            tries.ShouldBeLessThan(60);
+            stops.In = 1 + (tries % 4); // Before an answer, after it, and some moments on.
+            await visitor.PostAsync($"/api/orders/{order}/upkeep/again", null);
+        }
+
+        stops.In = 0;
+        stops.Stopped.ShouldBeGreaterThan(3);
+        await host.StartAgainAsync();
+        visitor = host.Visit(visitor);
+        await visitor.OpenAsync();
+        await ShouldAgreeAsync(host, visitor);
+    }
+
+    [Fact]
+    public async Task A_counterpart_that_is_down_holds_the_day_up_and_says_so_until_it_answers()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (visitor, order) = await OrderedAsync(host);
+        await visitor.TellAsync("registrar", "down");
+        (await visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2028-03-01" })).Status.ShouldBe(HttpStatusCode.NoContent);
+        await visitor.WaitForAsync(async () => Tenure(await PageAsync(visitor)).GetProperty("problem").ValueKind == JsonValueKind.String);
+        var page = await PageAsync(visitor);
+        Tenure(page).GetProperty("problem").GetString()!.ShouldStartWith("Tidemarsh Hosting did not carry on");
+        page.GetProperty("isMoving").GetBoolean().ShouldBeTrue();
+        (await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version = Tenure(page).GetProperty("version").GetInt32(), decision = new { on = "2028-03-01", @do = "drop", extra = "backup" } })).Status.ShouldBe(HttpStatusCode.Conflict);
+        await visitor.TellAsync("registrar", "ok");
+        await visitor.PostAsync($"/api/orders/{order}/upkeep/again", null);
+        await ShouldAgreeAsync(host, visitor);
+    }
+
+    [Fact]
+    public async Task The_calendar_is_read_by_another_program_says_the_sums_and_can_be_withdrawn()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (visitor, _) = await OrderedAsync(host);
+        (await visitor.PostAsync("/api/calendar", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        var address = new Uri((await PageAsync(visitor)).GetProperty("reminders").GetProperty("calendarAddress").GetString()!);
+        using var anybody = host.App();
+        var calendar = Ical.Net.Calendar.Load(await anybody.GetStringAsync(address.PathAndQuery, TestContext.Current.CancellationToken))!;
+        var renewal = calendar.Events.Single(day => day.Start!.Value == new DateTime(2027, 12, 1));
+        renewal.Summary.ShouldBe("£189.07 due to Tidemarsh Hosting (ostlerwren.com)");
+        renewal.Description!.ShouldContain("If you do nothing it is taken and renews.");
+        renewal.Alarms.Select(alarm => alarm.Trigger!.Duration!.Value.Days).ShouldBe([-60, -30, -7, -1]);
+        calendar.Events.ShouldContain(day => day.Summary!.StartsWith("Last day to give the hosting back", StringComparison.Ordinal) && day.Start!.Value == new DateTime(2026, 12, 31));
+        calendar.Events.Select(day => day.Uid).Distinct().Count().ShouldBe(calendar.Events.Count);
+
+        (await visitor.PostAsync("/api/calendar", null)).Status.ShouldBe(HttpStatusCode.NoContent); // Another takes its place.
+        (await anybody.GetAsync(address.PathAndQuery, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        var second = new Uri((await PageAsync(visitor)).GetProperty("reminders").GetProperty("calendarAddress").GetString()!);
+        (await visitor.PostAsync("/api/calendar/withdraw", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await anybody.GetAsync(second.PathAndQuery, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await anybody.GetAsync("/api/calendar/nonsense.ics", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await host.InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().CountAsync())).ShouldBe(1); // Asking for a calendar makes nobody a visitor.
+    }
+
+    [Fact]
+    public async Task Reminders_come_as_they_are_asked_for()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (visitor, _) = await OrderedAsync(host);
+        (await visitor.SendAsync(HttpMethod.Put, "/api/reminders", new { days = new[] { 0 } })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await visitor.SendAsync(HttpMethod.Put, "/api/reminders", new { days = new[] { 14 } })).Status.ShouldBe(HttpStatusCode.NoContent);
+        await MoveToAsync(visitor, "2027-12-01");
+        (await visitor.MailAsync("In 14 days: £189.07 due to Tidemarsh Hosting")).ShouldContain("Tidemarsh Hosting takes £189.07");
+        var subjects = (await visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).ToList();
+        subjects.Count(subject => subject.StartsWith("In 14 days", StringComparison.Ordinal)).ShouldBe(2); // The last day to give it back, and the renewal.
+        subjects.ShouldNotContain(subject => subject.StartsWith("In 60 days", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_claimed_name_is_had_with_the_hosting_it_came_with_and_renews()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.DoAsync(new { kind = "drop-domain", letter = "A", domain = "ostlerwren.com" });
+        var order = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
+        await visitor.UntilAsync(order, "completed");
+        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await MoveToAsync(visitor, "2027-02-01");
+        Tenure(await PageAsync(visitor)).GetProperty("notices").EnumerateArray().ShouldContain(notice => notice.GetProperty("kind").GetString() == "claim-domain");
+        var (status, claim) = await visitor.PostAsync($"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true });
+        status.ShouldBe(HttpStatusCode.OK, claim.ToString());
+        await visitor.UntilAsync(claim.GetProperty("id").GetGuid(), "completed");
+        await visitor.WaitForAsync(async () => Tenure(await PageAsync(visitor)).GetProperty("holdings").GetArrayLength() == 2);
+        await MoveToAsync(visitor, "2028-03-01");
+        (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).Expires.ShouldBe(new DateOnly(2029, 2, 1));
+        (await TakenAsync(host)).Select(taken => taken.On).ShouldBe(["2027-12-01", "2028-02-01"]);
+    }
+
+    [Fact]
+    public async Task A_domain_that_is_to_leave_is_unlocked_with_its_code_once_it_may_move()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (visitor, order) = await OrderedAsync(host);
+        var (_, early) = await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" });
+        (early.GetProperty("code").ValueKind, early.GetProperty("until").GetString()).ShouldBe((JsonValueKind.Null, "2027-01-30"));
+        await MoveToAsync(visitor, "2027-01-30");
+        var (_, release) = await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" });
+        release.GetProperty("code").GetString().ShouldBe("MOVE-OSTLERWREN");
+        (await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "hosting" })).Status.ShouldBe(HttpStatusCode.NotFound);
+        await visitor.TellAsync("registrar", "down");
+        (await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" })).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+    }
+
+    [Fact]
+    public async Task What_would_be_is_asked_for_any_day_and_bad_questions_say_where()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (visitor, order) = await OrderedAsync(host);
+        var (status, effect) = await visitor.PostAsync($"/api/orders/{order}/upkeep/what-if", new { decision = new { on = "2027-12-01", @do = "change", plan = "jetty", everyMonths = 12 } });
+        status.ShouldBe(HttpStatusCode.OK);
+        effect.GetProperty("on").GetString().ShouldBe("2027-12-01");
+        foreach (var (decision, where) in new (object, string)[]
+        {
+            (new { on = "2026-12-01", @do = "leave" }, "decision.on"), (new { on = "2040-12-01", @do = "leave" }, "decision.on"), (new { on = "2027-12-01", @do = "jump" }, "decision.do"),
+            (new { on = "2027-12-01", @do = "card", value = "works" }, "decision.do"), (new { on = "2027-12-01", @do = "add", extra = "backup", quantity = 0 }, "decision.quantity"),
+        })
+        {
+            var (bad, body) = await visitor.PostAsync($"/api/orders/{order}/upkeep/what-if", new { decision });
+            bad.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
+            body.GetProperty("errors").EnumerateArray().Select(error => error.GetProperty("where").GetString()).ShouldContain(where);
+        }
+
+        (await visitor.GetAsync($"/api/orders/{order}/upkeep/lapse/domain:0")).EnumerateArray().Select(step => step.GetProperty("state").GetString()).ShouldBe(["grace", "redemption", "pending", "gone"]);
+        (await visitor.GetAsync($"/api/orders/{order}/upkeep/stay-or-move")).GetProperty("on").GetString().ShouldBe("2027-12-01");
+    }
+
+    private sealed class Quick : DayPace
+    {
+        public override TimeSpan SweepEvery => TimeSpan.FromMilliseconds(100);
+    }
+
+    /// <summary>Breaks off at the next moment, as a server that is killed does.</summary>
+    private sealed class Stopping : DayPace
+    {
+        public override TimeSpan SweepEvery => TimeSpan.FromMinutes(10);
+
+        /// <summary>At which moment from now; 0: not at all.</summary>
+        public int In { get; set; }
+
+        public int Stopped { get; private set; }
+
+        public override Task AtAsync(OrderMoment moment, Act act, CancellationToken cancel)
+        {
+            if (In == 0 || --In > 0)
+            {
+                return Task.CompletedTask;
+            }
+
+            Stopped++;
+            throw new InvalidOperationException("The server was stopped here.");
+        }
     }
 
     private static async Task DecideAsync(Visitor visitor, Guid order, object decision)
