@@ -10,11 +10,18 @@ using HomeStart.Bench;
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
 // dotnet run -c Release --project bench -- attack         a change and its answer, alone and while a second process attacks
 // dotnet run -c Release --project bench -- years          ten years with twenty decisions; all pairs of deviations of a large book
+// dotnet run -c Release --project bench -- clock          a hundred workspaces moved on a year at once
 // dotnet run -c Release --project bench -- upload         2,000 files, and 200 MB, through the upload: times, and what the application held at most
 // dotnet run -c Release --project bench -- load 8         POST /api/costings from 8 callers at once
 if (args is ["years"])
 {
     YearsTimings.Run();
+    return;
+}
+
+if (args is ["clock"])
+{
+    await ClockTimings.RunAsync();
     return;
 }
 

@@ -302,6 +302,8 @@ public class UpkeepTests
         await MoveToAsync(visitor, "2027-12-01");
         (await visitor.MailAsync("In 14 days: £189.07 due to Tidemarsh Hosting")).ShouldContain("Tidemarsh Hosting takes £189.07");
         var subjects = (await visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).ToList();
+        (await visitor.MailAsync("In 14 days: £189.07")).ReplaceLineEndings(" ").ShouldContain("see what staying costs");
+        (await visitor.MailAsync("In 14 days: £189.07")).ShouldContain("?stay=");
         subjects.Count(subject => subject.StartsWith("In 14 days", StringComparison.Ordinal)).ShouldBe(2); // The last day to give it back, and the renewal.
         subjects.ShouldNotContain(subject => subject.StartsWith("In 60 days", StringComparison.Ordinal));
     }

@@ -151,6 +151,8 @@ const online = createRoute({
 const upkeep = createRoute({
   getParentRoute: () => site,
   path: '/upkeep',
+  // The order whose "stay or move" is worked out at once: a reminder leads there.
+  validateSearch: (search): SiteSearch & { stay?: string } => ({ view: text(search.view), stay: text(search.stay) }),
   component: lazyRouteComponent(() => import('../features/upkeep/UpkeepPage'), 'UpkeepPage'),
 });
 

@@ -4,10 +4,14 @@ namespace HomeStart.Formats;
 public static class UpkeepLetters
 {
     /// <param name="days">How many days before it is written.</param>
-    public static Letter Reminder(Outlook outlook, Order order, string name, Foreseen one, int days, Guid id, Uri page)
+    /// <param name="stayOrMove">Where it is worked out whether moving would cost less.</param>
+    public static Letter Reminder(Outlook outlook, Order order, string name, Foreseen one, int days, Guid id, Uri page, Uri stayOrMove)
     {
         var (subject, words) = ReminderWords.Of(outlook, name, one);
-        return Letter(id, order, $"In {(days == 1 ? "one day" : $"{days} days")}: {subject}", words, "Look at it, and decide", page);
+        var mayMove = days > StayOrMove.MovingDays && one.Charge?.Lines.Any(line => line.Kind == UpkeepLineKind.Plan) == true;
+        return Letter(
+            id, order, $"In {(days == 1 ? "one day" : $"{days} days")}: {subject}", mayMove ? $"{words} There is still time to move: see what staying costs against the best of everything else." : words,
+            mayMove ? "Stay or move?" : "Look at it, and decide", mayMove ? stayOrMove : page);
     }
 
     /// <summary>Null: it is nothing to write about.</summary>

@@ -66,13 +66,17 @@ internal static class ClientPageRoutes
 
     public static void MapClientPage(this WebApplication app)
     {
-        app.MapFallback("/api/{**rest}", () => Results.Problem("There is nothing at this address.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
-        app.MapFallback((HttpContext http, ClientPage page) =>
-        {
-            http.Response.Headers.CacheControl = "no-store";
-            return page.For((string)http.Items[SecurityHeaders.NonceItem]!) is { } html
-                ? Results.Content(html, "text/html; charset=utf-8")
-                : Results.Problem("The client is not built: run ./run, which builds it.", statusCode: StatusCodes.Status503ServiceUnavailable);
-        }).ExcludeFromDescription();
+        // As handlers, the generator of routes would take them for routes like any other.
+        app.MapFallback("/api/{**rest}", (RequestDelegate)(http => Results.Problem("There is nothing at this address.", statusCode: StatusCodes.Status404NotFound).ExecuteAsync(http))).ExcludeFromDescription();
+        app.MapFallback((RequestDelegate)SendPage).ExcludeFromDescription();
+    }
+
+    private static Task SendPage(HttpContext http)
+    {
+        http.Response.Headers.CacheControl = "no-store";
+        var page = http.RequestServices.GetRequiredService<ClientPage>().For((string)http.Items[SecurityHeaders.NonceItem]!) is { } html
+            ? Results.Content(html, "text/html; charset=utf-8")
+            : Results.Problem("The client is not built: run ./run, which builds it.", statusCode: StatusCodes.Status503ServiceUnavailable);
+        return page.ExecuteAsync(http);
     }
 }

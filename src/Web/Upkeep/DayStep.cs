@@ -117,7 +117,7 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
             var foreseen = Foreseen.Of(outlook, OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty));
             foreach (var (one, days) in Foreseen.RemindersOn(outlook, foreseen, remindDays))
             {
-                outbox.Add(kept.Row.WorkspaceId, UpkeepLetters.Reminder(outlook, kept.Order, kept.Name, one, days, IdOf(kept, $"reminder {one.Key} {days}"), Page(kept)));
+                outbox.Add(kept.Row.WorkspaceId, UpkeepLetters.Reminder(outlook, kept.Order, kept.Name, one, days, IdOf(kept, $"reminder {one.Key} {days}"), Page(kept), new Uri($"{Page(kept)}?stay={kept.Order.Id}")));
             }
         }
 

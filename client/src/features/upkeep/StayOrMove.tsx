@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link } from '@tanstack/react-router';
+import { Link, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../api/client';
 import { useSite } from '../../api/site';
@@ -13,7 +13,8 @@ import type { Tenure } from './upkeep';
 
 /** Before hosting renews: what staying costs from that day on, against the best of everything else in the books. */
 export function StayOrMove({ tenure }: { tenure: Tenure }) {
-  const [asked, setAsked] = useState(false);
+  const { stay } = useSearch({ from: '/sites/$siteId/upkeep' });
+  const [asked, setAsked] = useState(stay === tenure.orderId);
   const answer = useQuery({
     queryKey: ['stay-or-move', tenure.orderId, tenure.version],
     queryFn: async () => {

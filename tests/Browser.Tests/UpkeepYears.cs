@@ -1,0 +1,122 @@
+using OpenQA.Selenium;
+
+namespace HomeStart.Browser.Tests;
+
+/// <summary>After the order: years pass on the page of upkeep, with what an owner decides on the way.</summary>
+public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
+{
+    [Fact]
+    public void Through_the_price_step_a_refused_card_to_redemption_and_back()
+    {
+        Deliver("A", "9999520000000001");
+        browser.Reads("costs £129.46 each year from 1 December 2027; it was £32.29 at first");
+        browser.AxeFindings().ShouldBeEmpty();
+        MoveTo("2027-12-01");
+        browser.Reads("In this simulated world it is 1 December 2027; really it is 1 December 2026.");
+        browser.Press("On by a day");
+        browser.Reads("could not be taken. It is tried again on");
+        browser.Reads("is suspended on 8 December 2027");
+        MoveTo("2028-01-04");
+        browser.Reads("in redemption: it leads nowhere, and costs a fee to have back");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.Theme("dark");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.Theme("light");
+        browser.Press("Give another card");
+        Walk.GiveCard(browser, "9999000000000004");
+        browser.Press("Charge later bills to this card");
+        browser.Reads("the card that ends in 0004");
+        browser.Press("Pay £146.16");
+        browser.Reads("How you pay");
+        browser.Find("[role=dialog] button.bg-blue").Click();
+        browser.Reads("£146.16 was taken by Tidemarsh Hosting for ostlerwren.com and having ostlerwren.com back");
+        browser.Press("Mail");
+        browser.Reads("A bill was paid");
+        browser.Driver.Navigate().Back();
+        browser.Driver.Navigate().Refresh();
+        browser.Reads("£146.16 was taken");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_change_with_credit_is_looked_at_made_planned_for_later_and_taken_back()
+    {
+        Deliver("C");
+        MoveTo("2027-03-15");
+        browser.Press("Look: Change to Courtyard, paid each year");
+        browser.Reads("Nothing is decided by looking at this.");
+        browser.Reads("as it is");
+        browser.Select("From", "1 December 2027, when the next bill is due");
+        browser.Press("Do this on 1 Dec 2027");
+        browser.Reads("Decided for 1 December 2027: Change to Courtyard");
+        browser.Press("Take it back");
+        browser.Until(() => browser.Text.Contains("Decided for", StringComparison.Ordinal) ? null : "", "it was not taken back");
+        browser.Press("Look: Change to Courtyard, paid each year");
+        browser.Press("Do this");
+        browser.Reads("what was left of Lintel");
+        browser.Field("yes, Courtyard renews by itself").Click();
+        browser.Reads("The hosting Courtyard does not renew: it ends on");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_came_is_given_back_on_the_last_day_by_keyboard_alone()
+    {
+        Deliver("A");
+        MoveTo("2026-12-31");
+        browser.Press("Upkeep"); // The one press of the mouse before.
+        browser.ByKeyboard("Look: Give the hosting back", Keys.Enter);
+        browser.Reads("£60.95 came back from Tidemarsh Hosting");
+        browser.ByKeyboard("Do this", Keys.Enter);
+        browser.Reads("given back");
+        browser.Reads("The hosting Slipway was given back");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_day_late_it_only_stops_and_a_free_allowance_is_spent_in_time()
+    {
+        browser.StartAfresh();
+        browser.ChangeElsewhere("{\"kind\":\"drop-domain\",\"letter\":\"A\",\"domain\":\"ostlerwren.com\"}");
+        browser.Driver.Navigate().Refresh();
+        Order("A");
+        MoveTo("2027-01-01");
+        browser.Reads("The domain that comes with your plan is not claimed.");
+        browser.Press("Look: Give the hosting back");
+        browser.Reads("It cannot be given back any more: it only stops renewing.");
+        browser.Press("Leave it as it is");
+        browser.Press("Claim a name");
+        browser.Reads("A domain came with it");
+        browser.Type("Name", "ostlerwren");
+        browser.Choice("I have read the name").Click();
+        browser.Press("Claim it, nothing to pay");
+        browser.Reads("Key sheet");
+        browser.Press("Upkeep");
+        browser.Reads("it pays for ostlerwren.com");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    private void Deliver(string letter, string card = "9999000000000004")
+    {
+        browser.StartAfresh();
+        Order(letter, card);
+    }
+
+    private void Order(string letter, string card = "9999000000000004")
+    {
+        browser.Go(browser.Driver.Url[browser.Address.ToString().Length..].Split('?')[0].Replace("worksheet", "order", StringComparison.Ordinal) + $"?view={letter}");
+        Walk.FillIn(browser, card);
+        Walk.Order(browser, $"Order {letter} and pay");
+        browser.Reads("Key sheet");
+        browser.Press("Upkeep");
+        browser.Reads("Renews by itself");
+    }
+
+    private void MoveTo(string day)
+    {
+        browser.Driver.ExecuteScript("const e = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, arguments[0]); e.dispatchEvent(new Event('input', { bubbles: true }));", day);
+        browser.Press("Move on");
+        browser.Reads($"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}");
+        browser.Until(() => browser.Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
+    }
+}
