@@ -121,14 +121,12 @@ function Renewing({ tenure, held }: { tenure: Tenure; held: Had }) {
         <input
           type="checkbox"
           role="switch"
+          aria-label={`${held.name} renews by itself`}
           checked={planned}
           disabled={decide.isPending}
           onChange={(event) => decide.mutate(event.target.checked)}
         />
-        <span>
-          {planned ? 'yes' : 'no'}
-          <span className="sr-only">, {held.name} renews by itself</span>
-        </span>
+        <span>{planned ? 'yes' : 'no'}</span>
       </label>
       {held.committedUntil && (
         <span className="text-soft block text-[13px]">whatever you say until {longDay(held.committedUntil)}</span>
