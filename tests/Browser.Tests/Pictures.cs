@@ -15,10 +15,6 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Theme("dark");
         Take("worksheet-night");
         browser.Theme("light");
-        browser.Press("Tidemarsh Hosting, Slipway");
-        browser.Reads("Courtyard");
-        Take("plans");
-        browser.Press("Close");
         browser.Press("Compare");
         browser.Reads("Least paid so far");
         Take("compare");
@@ -76,6 +72,23 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Mail");
         browser.Reads("Everything you ordered is there");
         Take("mail");
+        Upkeep();
+    }
+
+    private void Upkeep()
+    {
+        browser.Press("Upkeep");
+        browser.Reads("Renews by itself");
+        browser.Press("Give a card");
+        Walk.GiveCard(browser, "9999000000000004");
+        browser.Press("Charge later bills to this card");
+        browser.Reads("the card that ends in 0004");
+        browser.Driver.ExecuteScript("const e = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '2028-09-20'); e.dispatchEvent(new Event('input', { bubbles: true }));");
+        browser.Press("Move on");
+        browser.Reads("it is 20 September 2028");
+        browser.Until(() => browser.Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
+        browser.Driver.ExecuteScript("document.activeElement.blur(); scrollTo(0, 0)");
+        Take("upkeep");
     }
 
     private void Site()

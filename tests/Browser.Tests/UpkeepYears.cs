@@ -9,7 +9,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
     public void Through_the_price_step_a_refused_card_to_redemption_and_back()
     {
         Deliver("A", "9999520000000001");
-        browser.Reads("costs £129.46 each year from 1 December 2027; it was £32.29 at first");
+        browser.Reads("costs £129.46 each year from 1 December 2027; £32.29 was paid before");
         browser.AxeFindings().ShouldBeEmpty();
         MoveTo("2027-12-01");
         browser.Reads("In this simulated world it is 1 December 2027; really it is 1 December 2026.");

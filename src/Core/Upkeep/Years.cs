@@ -1,5 +1,6 @@
 using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
@@ -24,9 +25,19 @@ public static class Years
 public sealed class Tenure
 {
     private readonly Candidate _candidate;
+    private readonly Purchase _had;
+    private readonly Counting _counting;
     private IReadOnlyDictionary<int, (string Domain, Minor Waived)>? _spent;
+    private Made? _made;
 
-    private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings) => (_candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
+    private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings)
+    {
+        (_candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
+        _counting = new Counting(settings, purchase.OwnCurrency);
+
+        // What is kept elsewhere, lent, or chosen later is not had.
+        _had = purchase with { Domains = [.. purchase.Domains.Where(domain => domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer)] };
+    }
 
     /// <summary>What was bought on the day of the order.</summary>
     public Purchase Purchase { get; }
@@ -62,13 +73,39 @@ public sealed class Tenure
     /// <summary>Its days up to the end of one.</summary>
     /// <param name="until">From the day of the order on.</param>
     /// <param name="decisions">Those of a day in the order they are made.</param>
-    public UpkeepYears Through(DateOnly until, IReadOnlyList<Decision> decisions) => new UpkeepRun(Purchase, Books, Settings, until).Through(decisions);
+    public UpkeepYears Through(DateOnly until, IReadOnlyList<Decision> decisions) => Run(until).Through(decisions);
 
     /// <summary>Its days up to the morning of one: what is decided on it counts, and what falls due on it is still to come.</summary>
-    public UpkeepYears ToMorning(DateOnly day, IReadOnlyList<Decision> decisions) => new UpkeepRun(Purchase, Books, Settings, day).Through(decisions, isMorning: true);
+    public UpkeepYears ToMorning(DateOnly day, IReadOnlyList<Decision> decisions) => Run(day).Through(decisions, isMorning: true);
 
     /// <summary>The book of an id.</summary>
     public OfferBook Book(string id) => Books.First(book => book.Id == id);
+
+    private UpkeepRun Run(DateOnly until) => new(BillsTo(until), Books, Settings, _counting, until, Purchase.Domains.Length);
+
+    // No bill depends on a later one, so that those made for a later day serve for an earlier one.
+    private BillRun BillsTo(DateOnly until)
+    {
+        var made = _made;
+        if (made is null || made.Until < until)
+        {
+            _made = made = new Made(until, RunOf(_had, until));
+        }
+
+        return made.Bills;
+    }
+
+    // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have, or settle whether a code counts.
+    private static BillRun RunOf(Purchase purchase, DateOnly until)
+    {
+        var (enough, granted) = (until.AddMonths(13), purchase.StartDate.AddMonths(purchase.Hosting?.Plan.IncludedDomain?.ClaimWithinMonths ?? 0));
+        var whole = purchase.StartDate.AddMonths(Months.Run);
+        var end = granted > enough ? granted : enough;
+        var run = BillRun.Until(end < whole ? end : whole, purchase);
+        return run.SettlesCodes ? run : BillRun.Of(purchase);
+    }
+
+    private sealed record Made(DateOnly Until, BillRun Bills);
 
     private Dictionary<int, (string Domain, Minor Waived)> Spent()
     {

@@ -24,7 +24,7 @@ public static class UpkeepPageWriter
             Bills = [.. outlook.Coming.OfType<Charged>().Take(MostBills).Select(charged => Bill(charged, tenure))],
             States = [.. book.Lines.Concat(outlook.Coming).OfType<StateChanged>().Where(state => state.State != HoldingState.Live).Select(state => new ComingStateWire(state.On, UpkeepWords.Name(outlook.Ahead, state.Holding), state.State, UpkeepWords.Of(state.State)))],
             Staying = SumsWire.Of(outlook.Staying),
-            Effects = [.. Choices.Of(outlook).AsParallel().AsOrdered().Select(choice => Effect(outlook, choice.Group, Core.Upkeep.Effect.Of(outlook, choice.Decision)))],
+            Effects = [.. Choices.Of(outlook).Select(choice => Effect(outlook, choice.Group, Core.Upkeep.Effect.Of(outlook, choice.Decision)))],
             Allowances = [.. Allowance.Of(outlook).Select(allowance => Write(allowance, tenure))],
             Planned = [.. book.Planned.Index().Select(planned => new PlannedWire(planned.Index, planned.Item.On, UpkeepWords.Of(planned.Item, tenure, now)))],
             DayBook = DayBook(outlook),
@@ -33,13 +33,14 @@ public static class UpkeepPageWriter
     }
 
     /// <summary>One decision's effect.</summary>
+    /// <param name="group">Where it stands on the page; null: it is asked for by itself, and more is said of it.</param>
     public static EffectWire Effect(Outlook outlook, ChoiceGroup? group, Effect effect)
     {
         var (tenure, now) = (outlook.Tenure, outlook.Now);
         return new EffectWire(Group(group), UpkeepWords.Of(effect.Decisions[0], tenure, now).TrimEnd('.'), effect.Refused is { } refused ? UpkeepWords.Reason(refused) : null, effect.On, DecisionBodies.Of(effect.Decisions[0]))
         {
             DueThen = SumsWire.Of(effect.DueThen),
-            Notes = [.. Notes(outlook, effect)],
+            Notes = [.. Notes(outlook, effect, isAsked: group is null)],
             Years = [.. effect.Years.Select(year => new EffectYearWire(year.From, year.Until, SumsWire.Of(year.Then), SumsWire.Of(year.Staying)))],
             Horizon = SumsWire.Of(effect.Horizon),
             Staying = SumsWire.Of(outlook.Staying),
@@ -104,7 +105,7 @@ public static class UpkeepPageWriter
 
     private static string Kind(Happening happening) => happening is StateChanged { State: not HoldingState.Live } ? "lost" : char.ToLowerInvariant(happening.GetType().Name[0]) + happening.GetType().Name[1..];
 
-    private static IEnumerable<string> Notes(Outlook outlook, Effect effect)
+    private static IEnumerable<string> Notes(Outlook outlook, Effect effect, bool isAsked)
     {
         foreach (var happening in effect.AtOnce.Where(happening => happening is Refunded or Credited))
         {
@@ -116,7 +117,7 @@ public static class UpkeepPageWriter
             yield return "It cannot be given back any more: it only stops renewing.";
         }
 
-        if (effect.Decisions[0] is AddExtra add && LateExtra.FromTheStart(outlook, add.Extra) is { } start)
+        if (isAsked && effect.Decisions[0] is AddExtra add && LateExtra.FromTheStart(outlook, add.Extra) is { } start)
         {
             yield return $"Had it been bought with the order, it would have come to {string.Join(" and ", start.Amounts.Values.DefaultIfEmpty(Money.Zero(outlook.Tenure.Purchase.OwnCurrency)).Select(UpkeepWords.Sum))} by then.";
         }

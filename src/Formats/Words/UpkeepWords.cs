@@ -66,7 +66,7 @@ public static class UpkeepWords
             NoticeKind.CardExpires => $"Your card is good until {Day(notice.On)}, and {Worth(notice)} is due to {Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)}. Give another card before then.",
             NoticeKind.NoCard => $"There is no card that {Seller(tenure, notice.Book!)} could charge: {Worth(notice)} is due on {Day(notice.On)}.",
             NoticeKind.CommitmentEnds => $"You are committed until {Day(notice.On)}. That is the last day to say that the hosting does not renew{(notice.Worth is null ? "." : $"; else {Worth(notice)} is due.")}",
-            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "at first it cost nothing" : $"it was {Sum(notice.Against.Value)} at first")}.",
+            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{Sum(notice.Against.Value)} was paid before")}.",
             NoticeKind.NotStated => $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask {Seller(tenure, notice.Book!)} before then.",
             NoticeKind.Ends => $"{Name(now, notice.Holding!)} does not renew: it {Becomes(notice.State!.Value)} on {Day(notice.On)}.",
             NoticeKind.Apart => $"Hosting and {Name(now, notice.Holding!)} fall due on different days, {Day(notice.On)} and {Day(notice.Other!.Value)}, and one is easily forgotten. Changing how the hosting is paid on the domain’s day brings them together.",

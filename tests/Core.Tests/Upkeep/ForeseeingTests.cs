@@ -51,6 +51,10 @@ public class ForeseeingTests
     }
 
     [Fact]
+    public void A_price_that_has_stepped_up_is_no_news_any_more() =>
+        Told(Look(new DateOnly(2028, 3, 1)), null).ShouldNotContain(notice => notice.Contains("PriceStep", StringComparison.Ordinal));
+
+    [Fact]
     public void The_last_day_to_give_it_back_is_said_until_it_is_over()
     {
         Told(Look(new DateOnly(2027, 1, 31)), null).ShouldContain("2027-01-31 GiveBack hosting 120.00");

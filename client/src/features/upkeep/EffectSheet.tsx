@@ -23,7 +23,7 @@ export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect:
           body: { decision: { ...effect.decision, on } },
         }),
       ),
-    enabled: on !== effect.on,
+    enabled: on !== effect.on || effect.group === 'extra',
   });
   const decide = useChange(async () =>
     carriedOut(
@@ -33,7 +33,7 @@ export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect:
       }),
     ),
   );
-  const now = on === effect.on ? effect : later.data;
+  const now = later.data ?? (on === effect.on ? effect : undefined);
   const days = [...new Set([effect.on, ...tenure.bills.map((bill) => bill.on)])].slice(0, 8);
   return (
     <Dialog

@@ -16,13 +16,13 @@ export function LaterCard({ tenure }: { tenure: Tenure }) {
   return (
     <section aria-label="Later bills">
       <h3 className="text-lg">Later bills</h3>
-      <p className={works ? undefined : 'text-red'}>
+      <p className={works && (cardEnding ?? wallet) ? undefined : 'text-red'}>
         {cardEnding
           ? `They are charged to the card that ends in ${cardEnding}${expires ? `, good until ${longDay(expires)}` : ''}.`
           : wallet
             ? 'They are charged to your wallet.'
             : 'There is no card they could be charged to.'}
-        {!works && ' It was refused.'}
+        {!works && cardEnding && ' It was refused.'}
       </p>
       {open ? (
         <AnotherCard tenure={tenure} close={() => setOpen(false)} />

@@ -4,11 +4,16 @@ import type { Tenure } from './upkeep';
 
 /** What should be known before its day. */
 export function NoticeList({ tenure }: { tenure: Tenure }) {
+  const isOver = tenure.holdings.every(({ state }) => state === 'gone' || state === 'left');
   return (
     <section aria-label="What to know in time">
       <h3 className="text-lg">What to know in time</h3>
       {tenure.notices.length === 0 ? (
-        <p className="text-soft">Nothing: all is paid, and nothing gets dearer within what is looked ahead to.</p>
+        <p className="text-soft">
+          {isOver
+            ? 'Nothing is left of it to look after.'
+            : 'Nothing: all is paid, and nothing gets dearer within what is looked ahead to.'}
+        </p>
       ) : (
         <ul className="mt-1">
           {tenure.notices.map((notice) => (

@@ -8,6 +8,7 @@ namespace HomeStart.Core.Upkeep;
 public sealed class Outlook
 {
     private readonly Counting _counting;
+    private Sums? _staying;
 
     /// <param name="today">The day of the order or a later one, up to the last that is run to.</param>
     /// <param name="horizonMonths">How far is looked ahead from that day.</param>
@@ -49,7 +50,7 @@ public sealed class Outlook
     public IEnumerable<Happening> Coming => Ahead.Happened.Skip(Now.Happened.Length);
 
     /// <summary>What is paid from now to the end of the horizon if nothing else is decided.</summary>
-    public Sums Staying => Sums.Of(Coming);
+    public Sums Staying => _staying ??= Sums.Of(Coming);
 
     /// <summary>What is had, each with what was paid first and what comes next.</summary>
     public ImmutableArray<Holding> Holdings => [.. Now.Holdings.Select(Of)];
@@ -67,8 +68,13 @@ public sealed class Outlook
     private Holding Of(HoldingAtEnd held)
     {
         var book = Now.Books[held.Holding];
-        return new Holding(held, book, First(held, book), Next(held, book));
+        var first = First(held, book);
+        return new Holding(held, book, first, Next(held, book)) { Last = Last(held, book, first) };
     }
+
+    // Before anything was charged again: what was paid first.
+    private Paying? Last(HoldingAtEnd held, string book, Paying? first) =>
+        Now.Happened.OfType<Charged>().Reverse().Select(charged => charged.On == first?.On ? first : Own(charged, held, book, MonthsOf(held))).FirstOrDefault(paying => paying is not null) ?? first;
 
     private Paying? First(HoldingAtEnd held, string book)
     {
@@ -106,7 +112,11 @@ public sealed class Outlook
 /// <summary>Something that is had.</summary>
 /// <param name="First">What was paid for it first, itself alone; null: it is not known.</param>
 /// <param name="Next">What it is charged next; null: nothing within the horizon, or not before it is lost.</param>
-public sealed record Holding(HoldingAtEnd Held, string Book, Paying? First, Paying? Next);
+public sealed record Holding(HoldingAtEnd Held, string Book, Paying? First, Paying? Next)
+{
+    /// <summary>What was paid for it last.</summary>
+    public Paying? Last { get; init; }
+}
 
 /// <summary>A payment for a plan or a domain itself.</summary>
 /// <param name="Amount">With tax, after discounts.</param>

@@ -91,9 +91,9 @@ public static class OwnerNotices
         {
             yield return new Notice(NoticeKind.NotStated, unstated.On, holding.Held.Holding, null) { Book = holding.Book };
         }
-        else if (holding is { First: { } first, Next: { } next } && next.IsDearerThan(first))
+        else if (holding is { Last: { } last, Next: { } next } && next.IsDearerThan(last))
         {
-            yield return new Notice(NoticeKind.PriceStep, next.On, holding.Held.Holding, next.Amount) { Against = first.Amount, Months = next.Months, Book = holding.Book };
+            yield return new Notice(NoticeKind.PriceStep, next.On, holding.Held.Holding, next.Amount) { Against = last.Amount, Months = next.Months, Book = holding.Book };
         }
     }
 

@@ -12,13 +12,38 @@ public sealed record Sums(ImmutableSortedDictionary<string, Money> Amounts, bool
     public static readonly Sums Nothing = new(ImmutableSortedDictionary.Create<string, Money>(StringComparer.Ordinal), IsAtLeast: false);
 
     /// <summary>What happenings came to.</summary>
-    public static Sums Of(IEnumerable<Happening> happened) =>
-        happened.Aggregate(Nothing, (sum, happening) => happening switch
+    public static Sums Of(IEnumerable<Happening> happened)
+    {
+        var (amounts, isAtLeast) = (new List<Money>(1), false);
+        foreach (var happening in happened)
         {
-            Charged charged => sum.With(new Money(charged.Total - charged.FromBalance, charged.Currency), charged.IsAtLeast),
-            Refunded refunded => sum.With(new Money(-refunded.Total, refunded.Currency), isAtLeast: false),
-            _ => sum,
-        });
+            if (happening is Charged charged)
+            {
+                Add(amounts, new Money(charged.Total - charged.FromBalance, charged.Currency));
+                isAtLeast |= charged.IsAtLeast;
+            }
+            else if (happening is Refunded refunded)
+            {
+                Add(amounts, new Money(-refunded.Total, refunded.Currency));
+            }
+        }
+
+        return amounts.Count == 0 ? Nothing with { IsAtLeast = isAtLeast } : new Sums(Nothing.Amounts.AddRange(amounts.Select(money => KeyValuePair.Create(money.Currency.Code, money))), isAtLeast);
+    }
+
+    // Nearly always there is one currency.
+    private static void Add(List<Money> amounts, Money money)
+    {
+        var at = amounts.FindIndex(sum => sum.Currency == money.Currency);
+        if (at < 0)
+        {
+            amounts.Add(money);
+        }
+        else
+        {
+            amounts[at] += money;
+        }
+    }
 
     /// <summary>What of one is not in the other, currency by currency; below zero where it is less.</summary>
     public static Sums operator -(Sums left, Sums right) =>

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
-using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
@@ -27,12 +26,12 @@ internal sealed partial class UpkeepRun
     private int _nextIndex;
     private bool _cardWorks = true;
 
-    public UpkeepRun(Purchase whole, IReadOnlyList<OfferBook> books, CountSettings settings, DateOnly until)
+    /// <param name="bills">Of what is had, at least up to the last day; the same run may serve many.</param>
+    /// <param name="nextIndex">The place of the first domain that is claimed.</param>
+    public UpkeepRun(BillRun bills, IReadOnlyList<OfferBook> books, CountSettings settings, Counting counting, DateOnly until, int nextIndex)
     {
-        // What is kept elsewhere, lent, or chosen later is not had.
-        var purchase = whole with { Domains = [.. whole.Domains.Where(domain => domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer)] };
-        (_start, _until, _books, _settings, _nextIndex) = (settings.StartDate, until, books, settings, whole.Domains.Length);
-        _counting = new Counting(settings, whole.OwnCurrency);
+        var purchase = bills.Purchase;
+        (_start, _until, _books, _settings, _counting, _nextIndex) = (settings.StartDate, until, books, settings, counting, nextIndex);
         if (purchase.Hosting is { } bought)
         {
             _hosting = new HeldHosting(new Held("hosting", bought.Plan.Id, -1, bought.Book), bought, _start);
@@ -46,7 +45,7 @@ internal sealed partial class UpkeepRun
             TillOf(domain.Book!);
         }
 
-        foreach (var bill in RunOf(purchase, until).Bills)
+        foreach (var bill in bills.Bills)
         {
             foreach (var line in bill.Lines)
             {
@@ -103,16 +102,6 @@ internal sealed partial class UpkeepRun
             QuietDays = _quietDays,
             Books = Holdings.ToImmutableDictionary(held => held.Key, held => held.Book.Id),
         };
-    }
-
-    // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have, or settle whether a code counts.
-    private static BillRun RunOf(Purchase purchase, DateOnly until)
-    {
-        var (enough, granted) = (until.AddMonths(13), purchase.StartDate.AddMonths(purchase.Hosting?.Plan.IncludedDomain?.ClaimWithinMonths ?? 0));
-        var whole = purchase.StartDate.AddMonths(Months.Run);
-        var end = granted > enough ? granted : enough;
-        var run = BillRun.Until(end < whole ? end : whole, purchase);
-        return run.SettlesCodes ? run : BillRun.Of(purchase);
     }
 
     private IEnumerable<Held> Holdings => _hosting is null ? _domains : _domains.Prepend(_hosting.Held);
