@@ -114,9 +114,13 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
 
     private void MoveTo(string day)
     {
+        Rested();
         browser.Driver.ExecuteScript("const e = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, arguments[0]); e.dispatchEvent(new Event('input', { bubbles: true }));", day);
         browser.Press("Move on");
         browser.Reads($"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}");
-        browser.Until(() => browser.Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
+        Rested();
     }
+
+    // While days are passing the clock cannot be moved: right after an order its day book is still being opened.
+    private void Rested() => browser.Until(() => browser.Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
 }

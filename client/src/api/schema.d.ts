@@ -804,6 +804,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/candidates/{letter}/slip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getSlip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/slip.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["slipPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/their-sum": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["explainTheirSum"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/domains/typed": {
         parameters: {
             query?: never;
@@ -2106,6 +2154,12 @@ export interface components {
          * @enum {string}
          */
         Buyable: "nowhere" | "where-asked" | "anywhere";
+        BuyingSlipWire: {
+            letter: string;
+            /** Format: date */
+            date: string;
+            sellers: components["schemas"]["SellerSlipWire"][];
+        };
         CandidateBody: {
             hosting?: null | components["schemas"]["HostingBody"];
             domains?: null | components["schemas"]["DomainBody"][];
@@ -3313,6 +3367,11 @@ export interface components {
             daysApart: null | number;
             isNearest: boolean;
         };
+        NearestWire: {
+            words: string[];
+            total: string;
+            remainder: string;
+        };
         NearNamesBody: {
             name: string;
             ending: string;
@@ -3958,6 +4017,16 @@ export interface components {
             /** Format: date */
             date?: null | string;
         };
+        SellerSlipWire: {
+            book: string;
+            seller: string;
+            currency: string;
+            taxOnTop: boolean;
+            steps: components["schemas"]["SlipStepWire"][];
+            today: null | components["schemas"]["SlipBillWire"];
+            next: null | components["schemas"]["SlipBillWire"];
+            questions: string[];
+        };
         SessionWire: {
             token: string;
             cardProcessor: string;
@@ -4052,6 +4121,28 @@ export interface components {
             };
             newCustomer: boolean;
             keepChancePercent: null | string;
+        };
+        SlipBillWire: {
+            /** Format: date */
+            date: string;
+            lines: components["schemas"]["SlipLineWire"][];
+            tax: null | string;
+            total: string;
+            atLeast: boolean;
+        };
+        SlipLineWire: {
+            what: string;
+            amount: string;
+            notStated: boolean;
+        };
+        /**
+         * @description What is asked, in the order sellers' pages ask it.
+         * @enum {string}
+         */
+        SlipStepKind: "plan" | "way-to-pay" | "data-centre" | "domain" | "domain-elsewhere" | "take-extra" | "untick-extra" | "code" | "renewing";
+        SlipStepWire: {
+            kind: components["schemas"]["SlipStepKind"];
+            words: string;
         };
         SlipWire: {
             letter: string;
@@ -4182,6 +4273,20 @@ export interface components {
         TestMailWire: {
             arrivedIn: null | string;
             said: string;
+        };
+        TheirSumBody: {
+            book: string;
+            total: string;
+        };
+        TheirSumWire: {
+            currency: string;
+            ours: string;
+            theirs: string;
+            difference: string;
+            atLeast: boolean;
+            agrees: boolean;
+            explanations: components["schemas"]["WhyWire"][];
+            closest: null | components["schemas"]["NearestWire"];
         };
         TimelineWire: {
             isByYear: boolean;
@@ -4381,6 +4486,10 @@ export interface components {
         };
         WhatIfBody: {
             decision: components["schemas"]["DecisionBody"];
+        };
+        WhyWire: {
+            words: string[];
+            asTheySell: null | components["schemas"]["CandidateWire"];
         };
         WithdrawBody: {
             /** Format: int32 */
@@ -6187,6 +6296,122 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSlip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuyingSlipWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    slipPdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    explainTheirSum: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TheirSumBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TheirSumWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -148,6 +148,12 @@ const online = createRoute({
   component: lazyRouteComponent(() => import('../features/online/OnlinePage'), 'OnlinePage'),
 });
 
+const slip = createRoute({
+  getParentRoute: () => site,
+  path: '/slip',
+  component: lazyRouteComponent(() => import('../features/slip/SlipPage'), 'SlipPage'),
+});
+
 const upkeep = createRoute({
   getParentRoute: () => site,
   path: '/upkeep',
@@ -257,6 +263,7 @@ const tree = root.addChildren([
     orders,
     placed,
     online,
+    slip,
     upkeep,
     hosting.addChildren(hostingPages),
     mail,

@@ -14,16 +14,16 @@ internal static class ExportsEndpoints
         File(site.MapGet("/comparison.pdf", ComparisonAsync)).WithName("comparisonPdf");
         var candidate = site.MapGroup("/candidates/{letter}");
         File(candidate.MapGet("/worksheet.pdf", WorksheetAsync)).WithName("worksheetPdf");
-        File(candidate.MapGet("/bills.csv", (Guid siteId, string letter, string? style, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
-            CsvAsync(siteId, letter, "bills", style, CostingCsv.Bills, desk, workspace, cancel))).WithName("billsCsv");
-        File(candidate.MapGet("/ledger.csv", (Guid siteId, string letter, string? style, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
-            CsvAsync(siteId, letter, "ledger", style, CostingCsv.Ledger, desk, workspace, cancel))).WithName("ledgerCsv");
+        File(candidate.MapGet("/bills.csv", (Guid siteId, string letter, string? style, SiteDesk desk, CancellationToken cancel) =>
+            CsvAsync(siteId, letter, "bills", style, CostingCsv.Bills, desk, cancel))).WithName("billsCsv");
+        File(candidate.MapGet("/ledger.csv", (Guid siteId, string letter, string? style, SiteDesk desk, CancellationToken cancel) =>
+            CsvAsync(siteId, letter, "ledger", style, CostingCsv.Ledger, desk, cancel))).WithName("ledgerCsv");
     }
 
     private static RouteHandlerBuilder File(RouteHandlerBuilder route) => route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
 
     private static async Task<IResult> CsvAsync(
-        Guid siteId, string letter, string what, string? style, Func<Costing, CsvStyle, string> write, SiteDesk desk, Workspace workspace, CancellationToken cancel)
+        Guid siteId, string letter, string what, string? style, Func<Costing, CsvStyle, string> write, SiteDesk desk, CancellationToken cancel)
     {
         if (CsvStyle.Named(style) is not { } named)
         {
@@ -31,14 +31,14 @@ internal static class ExportsEndpoints
         }
 
         // A byte order mark, so that spreadsheets read the names as they are written.
-        return await CostedAsync(siteId, letter, desk, workspace, cancel) is var (_, _, costing)
+        return await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
             ? Results.File([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(write(costing, named))], "text/csv; charset=utf-8", $"candidate-{letter}-{what}.csv")
             : SiteDesk.Missing();
     }
 
     private static async Task<IResult> WorksheetAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
-        await CostedAsync(siteId, letter, desk, workspace, cancel) is var (site, made, costing)
-            ? Results.File(PdfReport.Write(WorksheetReport.Of(site.Name, letter, costing), made), "application/pdf", $"candidate-{letter}.pdf")
+        await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
+            ? Results.File(PdfReport.Write(WorksheetReport.Of(site.Name, letter, costing), await workspace.BusinessDateAsync(cancel)), "application/pdf", $"candidate-{letter}.pdf")
             : SiteDesk.Missing();
 
     private static async Task<IResult> ComparisonAsync(Guid siteId, string? @base, SiteDesk desk, Workspace workspace, CancellationToken cancel)
@@ -51,10 +51,4 @@ internal static class ExportsEndpoints
         var comparison = Comparison.Of(site, workspace.Books, settings, @base, against: null);
         return Results.File(PdfReport.Write(ComparisonReport.Of(site.Name, comparison, settings), await workspace.BusinessDateAsync(cancel)), "application/pdf", "comparison.pdf");
     }
-
-    // Null where there is no such candidate, or it cannot be costed yet.
-    private static async Task<(Site Site, DateOnly Made, Costing Costing)?> CostedAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
-        await desk.CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed && Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is { } costing
-            ? (site, await workspace.BusinessDateAsync(cancel), costing)
-            : null;
 }

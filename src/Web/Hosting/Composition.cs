@@ -16,6 +16,7 @@ using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Slips;
 using HomeStart.Web.Upkeep;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.DataProtection;
@@ -103,6 +104,7 @@ public static class Composition
         own.MapSites();
         own.MapComparisons();
         own.MapExports();
+        own.MapSlips();
         own.MapDomains();
         own.MapSeeking();
         own.MapOwned();

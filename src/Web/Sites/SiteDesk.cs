@@ -104,6 +104,10 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     public async Task<(Site Site, CountSettings Settings)?> CountedAsync(Guid siteId, CancellationToken cancel) =>
         await FindAsync(siteId, cancel) is { } versioned ? (versioned.Site, await workspace.CountAsync(versioned.Site.Settings, cancel)) : null;
 
+    /// <summary>A candidate of a site worked out; null where there is none, or it is not complete.</summary>
+    public async Task<(Site Site, Costing Costing)?> CostedAsync(Guid siteId, string letter, CancellationToken cancel) =>
+        await CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed && Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is { } costing ? (site, costing) : null;
+
     public static IResult Missing() => Results.Problem("There is no such site or candidate here.", statusCode: StatusCodes.Status404NotFound);
 
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>

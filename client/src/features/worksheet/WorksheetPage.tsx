@@ -1,3 +1,4 @@
+import { Link } from '@tanstack/react-router';
 import { useSite } from '../../api/site';
 import { BillsThroughTime } from './BillsThroughTime';
 import { EmptyStart } from './EmptyStart';
@@ -24,6 +25,16 @@ export function WorksheetPage() {
         <div className="no-print my-3 flex gap-3.5 text-[13.5px]">
           <UndoRedo />
           <TakeAway />
+          {worksheet.costing && (
+            <Link
+              to="/sites/$siteId/slip"
+              params={{ siteId: page.id }}
+              search={{ view: worksheet.letter }}
+              className="ink"
+            >
+              Buy it yourself
+            </Link>
+          )}
         </div>
       </div>
       <Ledger />

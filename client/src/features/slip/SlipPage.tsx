@@ -1,0 +1,199 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { useState } from 'react';
+import { api, expect, type Schemas } from '../../api/client';
+import { useSite } from '../../api/site';
+import { longDay } from '../../format/dates';
+import { figure, money, sumMoney } from '../../format/money';
+import { Button } from '../../ui/Button';
+import { Awaited } from '../../ui/Waiting';
+import { TheirSum } from './TheirSum';
+
+type Seller = Schemas['SellerSlipWire'];
+
+/** The slip of a candidate: what to choose, untick and expect at the sellers' own pages, to tick off on the way. */
+export function SlipPage() {
+  const { page } = useSite();
+  const { letter, costing } = page.worksheet;
+  const slip = useQuery({
+    queryKey: ['slip', page.id, letter, page.revision],
+    queryFn: async () =>
+      expect(
+        await api.GET('/api/sites/{siteId}/candidates/{letter}/slip', {
+          params: { path: { siteId: page.id, letter } },
+        }),
+      ),
+    enabled: costing !== null,
+    // What is being compared stays while the slip is written anew.
+    placeholderData: keepPreviousData,
+  });
+  return (
+    <div className="py-5">
+      <title>{`Buy ${letter} yourself · ${page.name} · Home Start`}</title>
+      <h1 className="text-2xl">Buy {letter} at the sellers’ own pages</h1>
+      <p className="text-soft no-print max-w-2xl">
+        Keep this beside their page. It says what to choose, what to take the tick off, and the sum that must stand
+        there before you pay.
+      </p>
+      {costing === null ? (
+        <p className="mt-3">
+          Candidate {letter} is not complete yet.{' '}
+          <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
+            Choose what is missing on its worksheet
+          </Link>
+          .
+        </p>
+      ) : !slip.data ? (
+        <Awaited query={slip} for="Writing the slip" />
+      ) : (
+        <>
+          <p className="no-print mt-2 flex gap-4">
+            <Button look="text" onClick={() => window.print()}>
+              Print it
+            </Button>
+            <a className="ink" download href={`/api/sites/${page.id}/candidates/${letter}/slip.pdf`}>
+              One page as PDF
+            </a>
+          </p>
+          {slip.data.sellers.map((seller) => (
+            <AtSeller key={seller.book} seller={seller} letter={letter} />
+          ))}
+        </>
+      )}
+    </div>
+  );
+}
+
+function AtSeller({ seller, letter }: { seller: Seller; letter: string }) {
+  return (
+    <section className="mt-6" aria-labelledby={`at-${seller.book}`}>
+      <h2 id={`at-${seller.book}`} className="text-xl">
+        At <bdi>{seller.seller}</bdi>
+      </h2>
+      <div className="mt-2 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,27rem)]">
+        <Steps seller={seller} letter={letter} />
+        <div>
+          <MustStand seller={seller} />
+          <TheirSum seller={seller} letter={letter} />
+        </div>
+      </div>
+      {seller.questions.length > 0 && <Questions seller={seller} />}
+    </section>
+  );
+}
+
+/** Ticked off on the way; kept in this browser alone. */
+function Steps({ seller, letter }: { seller: Seller; letter: string }) {
+  const { page } = useSite();
+  const key = `home-start-slip-${page.id}-${letter}-${seller.book}`;
+  const [done, setDone] = useState(() => stored(key));
+  const tick = (words: string) => {
+    const now = done.includes(words) ? done.filter((known) => known !== words) : [...done, words];
+    setDone(now);
+    try {
+      localStorage.setItem(key, JSON.stringify(now));
+    } catch {
+      // Storage may be switched off: then it holds until the page is closed.
+    }
+  };
+  return (
+    <ol>
+      {seller.steps.map((step) => (
+        <li key={step.words} className="odd:bg-band px-2.5 py-1.5">
+          <label className="flex gap-2.5">
+            <input
+              type="checkbox"
+              aria-label={step.words}
+              className="mt-0.5"
+              checked={done.includes(step.words)}
+              onChange={() => tick(step.words)}
+            />
+            <span className={step.kind === 'untick-extra' ? 'text-red' : undefined}>
+              <bdi>{step.words}</bdi>
+            </span>
+          </label>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function stored(key: string): string[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
+    return Array.isArray(kept) ? kept.filter((words) => typeof words === 'string') : [];
+  } catch {
+    return [];
+  }
+}
+
+/** The sum that must stand there, line by line, and the next one. */
+function MustStand({ seller }: { seller: Seller }) {
+  const { today, next, currency } = seller;
+  return today === null ? (
+    <p>Nothing is due there today.</p>
+  ) : (
+    <>
+      <table className="w-full text-left text-[14px]">
+        <caption className="text-soft text-left">What must stand there today, in {currency}</caption>
+        <tbody>
+          {today.lines.map((line, index) => (
+            <tr key={index} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
+              <th scope="row" className="font-normal">
+                <bdi>{line.what}</bdi>
+              </th>
+              <td className="text-right">{line.notStated ? 'not stated' : figure(line.amount)}</td>
+            </tr>
+          ))}
+          {today.tax !== null && (
+            <tr className="[&>*]:px-2.5 [&>*]:py-1">
+              <th scope="row" className="font-normal">
+                Tax on top
+              </th>
+              <td className="text-right">{figure(today.tax)}</td>
+            </tr>
+          )}
+          <tr className="double-rule font-semibold [&>*]:px-2.5 [&>*]:py-1">
+            <th scope="row">In all</th>
+            <td className="text-right">{sumMoney({ amount: today.total, atLeast: today.atLeast }, currency)}</td>
+          </tr>
+        </tbody>
+      </table>
+      {next && (
+        <p className="text-soft mt-1">
+          Next, on {longDay(next.date)}: {next.atLeast && 'at least '}
+          {money(next.total, currency)}.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What their price list does not state: to be pasted into their chat before buying. */
+function Questions({ seller }: { seller: Seller }) {
+  const [copied, setCopied] = useState(false);
+  return (
+    <div className="mt-3 max-w-3xl">
+      <h3 className="text-base">What they do not say: ask before you buy</h3>
+      <ul className="mt-1 list-disc pl-6">
+        {seller.questions.map((question) => (
+          <li key={question}>{question}</li>
+        ))}
+      </ul>
+      <p className="no-print mt-1 flex flex-wrap gap-x-5">
+        <Button
+          look="text"
+          onClick={() => void navigator.clipboard.writeText(seller.questions.join('\n')).then(() => setCopied(true))}
+        >
+          Copy these questions
+        </Button>
+        {copied && (
+          <span role="status" className="text-green">
+            copied
+          </span>
+        )}
+        <span className="text-soft">Put what they answer into their price list, on the Shelf.</span>
+      </p>
+    </div>
+  );
+}

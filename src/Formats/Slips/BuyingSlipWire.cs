@@ -1,0 +1,70 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Formats;
+
+/// <summary>What to do at the sellers' own pages to buy a candidate there.</summary>
+public sealed record BuyingSlipWire(string Letter, DateOnly Date, IReadOnlyList<SellerSlipWire> Sellers)
+{
+    public static BuyingSlipWire Of(string letter, Slip slip, Costing costing) => new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.Of)]);
+}
+
+/// <param name="Steps">In the order their pages ask.</param>
+/// <param name="Today">What must stand there today; null: nothing is due.</param>
+/// <param name="Questions">What their price list does not state, to be asked before buying.</param>
+public sealed record SellerSlipWire(string Book, string Seller, string Currency, bool TaxOnTop, IReadOnlyList<SlipStepWire> Steps, SlipBillWire? Today, SlipBillWire? Next, IReadOnlyList<string> Questions)
+{
+    public static SellerSlipWire Of(SellerSlip slip) =>
+        new(
+            slip.Book.Id, slip.Book.Provider.Name, slip.Book.Currency.Code, slip.Book.Tax is { Charged: true, PricesInclude: false }, [.. slip.Steps.Select(step => new SlipStepWire(step.Kind, SlipWords.Of(step, slip.Book)))],
+            SlipBillWire.Of(slip.Today, slip.Book), SlipBillWire.Of(slip.Next, slip.Book), [.. slip.Questions.Select(question => SlipWords.Of(question, slip.Book))]);
+}
+
+public sealed record SlipStepWire(SlipStepKind Kind, string Words);
+
+/// <param name="Tax">Null where it is inside, or none is charged.</param>
+public sealed record SlipBillWire(DateOnly Date, IReadOnlyList<SlipLineWire> Lines, string? Tax, string Total, bool AtLeast)
+{
+    internal static SlipBillWire? Of(SlipBill? bill, OfferBook book)
+    {
+        return bill is null ? null : new(bill.Date, [.. bill.Lines.Select(line => new SlipLineWire(SlipWords.Of(line, book), Amount(line.Amount), line.IsUnstated))], book.Tax is { Charged: true, PricesInclude: false } ? Amount(bill.Tax) : null, Amount(bill.Total), bill.IsAtLeast);
+
+        string Amount(Minor units) => new Money(units, bill.Currency).ToAmount();
+    }
+}
+
+/// <param name="Amount">After discounts, before tax on top.</param>
+public sealed record SlipLineWire(string What, string Amount, bool NotStated);
+
+/// <summary>What a seller's page asks for.</summary>
+/// <param name="Total">In the book's currency, as typed.</param>
+public sealed record TheirSumBody(string Book, string Total);
+
+/// <summary>Why their sum is not ours.</summary>
+/// <param name="Difference">Theirs less ours.</param>
+/// <param name="Explanations">Each gives exactly their sum; the likeliest first.</param>
+/// <param name="Closest">Where nothing explains it: what comes nearest.</param>
+public sealed record TheirSumWire(string Currency, string Ours, string Theirs, string Difference, bool AtLeast, bool Agrees, IReadOnlyList<WhyWire> Explanations, NearestWire? Closest);
+
+/// <param name="Words">One sentence a reason; two reasons together make their sum.</param>
+/// <param name="AsTheySell">The candidate as it is there; null where what differs is no choice.</param>
+public sealed record WhyWire(IReadOnlyList<string> Words, CandidateWire? AsTheySell);
+
+/// <param name="Words">Empty: ours is as near as anything.</param>
+/// <param name="Remainder">What stays unexplained: theirs less this total.</param>
+public sealed record NearestWire(IReadOnlyList<string> Words, string Total, string Remainder);
+
+/// <summary>Writes why a seller's sum is not ours.</summary>
+public static class TheirSumWriter
+{
+    public static TheirSumWire Write(Reconciliation found, Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings, SeenSum seen)
+    {
+        var book = books.First(known => known.Id == seen.Book);
+        return new TheirSumWire(
+            found.Currency.Code, Amount(found.Ours), Amount(found.Seen), Amount(found.Seen - found.Ours), found.IsAtLeast, found.Agrees,
+            [.. found.Explanations.Select(why => new WhyWire(Words(why), AsTheySellIt.Of(candidate, books, settings, seen, why.Deviations) is { } theirs ? CandidateWire.Of(theirs) : null))],
+            found.Closest is { } closest ? new NearestWire(Words(closest), Amount(closest.Total), Amount(found.Seen - closest.Total)) : null);
+
+        string Amount(Minor units) => new Money(units, found.Currency).ToAmount();
+        List<string> Words(Explanation why) => [.. why.Deviations.Select(deviation => SlipWords.Of(deviation, book, candidate, seen, why.Total))];
+    }
+}

@@ -1,0 +1,43 @@
+namespace HomeStart.Browser.Tests;
+
+/// <summary>At the seller's own page: the slip beside it, and why its sum is another.</summary>
+public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
+{
+    [Fact]
+    public void A_sum_that_differs_by_a_ticked_extra_by_tax_by_two_reasons_and_by_none_known()
+    {
+        browser.StartAfresh();
+        browser.Press("Buy it yourself");
+        browser.Reads("Take the tick off Search listing help: it is ticked in advance, and you did not ask for it.");
+        browser.Reads("What must stand there today");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.Choice("Choose the plan Slipway.").Click();
+        Compare("65.15");
+        browser.Reads("It agrees, to the penny.");
+        Compare("much");
+        browser.Reads("amount"); // What an amount looks like.
+        Compare("£93.95");
+        browser.Reads("Theirs is £28.80 more than £65.15.");
+        browser.Reads("That is with Search listing help ticked: take the tick off.");
+        browser.Press("I want it as they sell it");
+        browser.Reads("Kept as candidate E, beside yours.");
+        Compare("54.29");
+        browser.Reads("They show it without tax");
+        Compare("78.29");
+        browser.Reads("And: That is with Search listing help ticked");
+        Compare("65.17");
+        browser.Reads("Nothing that we know of gives exactly that sum.");
+        browser.Theme("dark");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.Driver.Navigate().Refresh();
+        browser.Reads("What must stand there today");
+        browser.Choice("Choose the plan Slipway.").Selected.ShouldBeTrue(); // What was ticked off stays so.
+        browser.Complaints().ShouldAllBe(complaint => complaint.Contains("422", StringComparison.Ordinal));
+    }
+
+    private void Compare(string total)
+    {
+        browser.Type("What does their page ask for? £", total);
+        browser.Press("Compare the sums");
+    }
+}

@@ -1,0 +1,44 @@
+using System.Net;
+using System.Text.Json;
+
+namespace HomeStart.Web.Tests;
+
+/// <summary>Buying at the seller's own page: the slip, and why its sum is another.</summary>
+public class SlipsTests
+{
+    [Fact]
+    public async Task Their_sum_is_explained_and_bad_ones_say_where()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var slip = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/candidates/A/slip");
+        var seller = slip.GetProperty("sellers")[0];
+        var ours = seller.GetProperty("today").GetProperty("total").GetString()!;
+        ours.ShouldBe("65.15");
+        (await AskAsync(ours)).GetProperty("agrees").GetBoolean().ShouldBeTrue();
+        var ticked = await AskAsync("93.95"); // With Search listing help, 24.00 and tax.
+        ticked.GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("That is with Search listing help ticked");
+        ticked.GetProperty("explanations")[0].GetProperty("asTheySell").GetProperty("hosting").GetProperty("addOns").GetArrayLength().ShouldBe(2);
+        (await AskAsync("54.29")).GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("They show it without tax");
+        var unknown = await AskAsync("65.16");
+        (unknown.GetProperty("explanations").GetArrayLength(), unknown.GetProperty("closest").GetProperty("remainder").GetString()).ShouldBe((0, "0.01"));
+        foreach (var (body, where) in new (object, string)[] { (new { book = "tidemarsh" }, "total"), (new { book = "tidemarsh", total = "-1" }, "total"), (new { book = "tidemarsh", total = "much" }, "total"), (new { book = "plainstone", total = "1.00" }, "book"), (new { total = "1.00" }, "book") })
+        {
+            var (status, answer) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/candidates/A/their-sum", body);
+            status.ShouldBe(HttpStatusCode.UnprocessableEntity, answer.ToString());
+            answer.GetProperty("errors")[0].GetProperty("where").GetString().ShouldBe(where);
+        }
+
+        using var pdf = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/slip.pdf");
+        pdf.Content.Headers.ContentType!.MediaType.ShouldBe("application/pdf");
+        (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/Z/slip")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+
+        async Task<JsonElement> AskAsync(string total)
+        {
+            var (status, answer) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/candidates/A/their-sum", new { book = "tidemarsh", total });
+            status.ShouldBe(HttpStatusCode.OK, answer.ToString());
+            return answer;
+        }
+    }
+}
