@@ -18,7 +18,7 @@ public static class SlipWords
             SlipStepKind.TakeExtra => step.IsIncluded ? $"{Extra(step, book)} comes with it: take it, and see that nothing stands there for it." : $"Take {(step.Quantity > 1 ? $"{step.Quantity} × " : "")}{Extra(step, book)}.",
             SlipStepKind.UntickExtra => $"Take the tick off {Extra(step, book)}: it is ticked in advance, and you did not ask for it.",
             SlipStepKind.Code => $"Type the code {step.Ref}{(step.ForDomain is null ? "" : $", with {step.ForDomain}")}, and see that the sum changes.",
-            SlipStepKind.Renewing => "If it asks about renewing by itself, say yes only if you want to be charged without being asked: Home Start reminds you either way.",
+            SlipStepKind.Renewing => "If it asks about renewing by itself, say yes only if you want to be charged without being asked.",
             _ => throw new ArgumentOutOfRangeException(nameof(step), step.Kind, "There are no words for this."),
         };
 
