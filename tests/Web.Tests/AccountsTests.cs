@@ -207,11 +207,12 @@ public sealed class AccountsTests : OneOwner
         var order = await _visitor.UntilAsync((await _visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
         var reference = order.GetProperty("reference").GetString();
         await _visitor.MailAsync("Your order is complete");
+        await _visitor.WaitForAsync(async () => (await _visitor.GetAsync($"/api/sites/{_visitor.SiteId}/upkeep")).GetProperty("tenures").GetArrayLength() == 1);
         using var response = await _visitor.RawAsync("/api/account/data.zip");
         await using var bytes = await response.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken);
         await using var zip = new ZipArchive(bytes);
         var names = zip.Entries.Select(entry => entry.FullName).ToList();
-        new[] { "sites/1.json", $"orders/{reference}.json", $"orders/{reference}-contact.vcf", $"orders/{reference}-key-sheet.pdf", $"orders/{reference}-1.pdf", $"orders/{reference}-1.xml" }.ShouldBeSubsetOf(names);
+        new[] { "sites/1.json", $"orders/{reference}.json", $"orders/{reference}-contact.vcf", $"orders/{reference}-key-sheet.pdf", $"orders/{reference}-1.pdf", $"orders/{reference}-1.xml", $"orders/{reference}-day-book.json" }.ShouldBeSubsetOf(names);
         names.Count(name => name.EndsWith(".eml", StringComparison.Ordinal)).ShouldBe(4); // The code, two about the order, one from the registrar.
         (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(HttpStatusCode.NoContent);
         (await _host.InDatabaseAsync(async db => await db.Users.CountAsync() + await db.Sessions.CountAsync() + await db.Workspaces.IgnoreQueryFilters().CountAsync() + await db.Orders.IgnoreQueryFilters().CountAsync())).ShouldBe(0);

@@ -144,3 +144,9 @@ public sealed record MoveToWire(string Seller, string Plan, string Words, MoneyW
 
 /// <param name="Code">The transfer code; null: it rests where it is until a day.</param>
 public sealed record ReleaseWire(string Domain, string? Code, DateOnly? Until);
+
+/// <summary>What happened with an order after it, and what was decided, to take away: in the words of <c>POST /api/upkeep</c>.</summary>
+public sealed record DayBookWire(IReadOnlyList<HappeningWire> Happened, IReadOnlyList<DecisionBody> Decided)
+{
+    public static DayBookWire Of(DayBook book) => new([.. book.Lines.Select(HappeningWire.Of)], [.. book.Decisions.Select(DecisionBodies.Of)]);
+}

@@ -28,6 +28,11 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
                 await AddOrderAsync(zip, Documents.Read<Order>(row.Document), today, cancel);
             }
 
+            foreach (var row in await db.DayBooks.AsNoTracking().ToListAsync(cancel))
+            {
+                await AddAsync(zip, $"orders/{OrderReference.Of(row.OrderId)}-day-book.json", JsonSerializer.SerializeToUtf8Bytes(DayBookWire.Of(Documents.Read<DayBook>(row.Document)), Json), cancel);
+            }
+
             foreach (var own in await db.OwnBooks.AsNoTracking().ToListAsync(cancel))
             {
                 await AddAsync(zip, $"price-lists/{own.BookId}-{own.Version}.json", (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content, cancel);

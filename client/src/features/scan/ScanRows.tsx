@@ -1,5 +1,4 @@
 import { useNavigate } from '@tanstack/react-router';
-import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import type { ScanRow as Row } from '../../api/scan';
 import { shortDay } from '../../format/dates';
@@ -7,6 +6,7 @@ import { currencySign, figure, isZero } from '../../format/money';
 import { shortSpan } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
+import { useKeep } from '../../api/keep';
 import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
 import { Head, Heads, Table } from '../../ui/Table';
@@ -131,18 +131,11 @@ function NextDue({
 
 /** Onto the shortlist: to look at it at once, or to go on reading here. */
 function Take({ row, place }: { row: Row; place: number }) {
-  const { page, changes } = useSite();
+  const { page } = useSite();
   const navigate = useNavigate();
-  const [kept, setKept] = useState<string | null>(null);
-  const add = async () => {
-    const after = await changes
-      .changeAsync({ kind: 'add-candidate', copyOf: null, candidate: row.candidate })
-      .catch(() => null);
-    return after?.shortlist.at(-1)?.letter ?? null;
-  };
-
+  const { letter: kept, keep } = useKeep(row.candidate);
   const open = async () => {
-    const letter = kept ?? (await add());
+    const letter = await keep();
     if (letter) {
       await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: { view: letter } });
     }
@@ -158,7 +151,7 @@ function Take({ row, place }: { row: Row; place: number }) {
           kept as {kept}
         </span>
       ) : (
-        <Button look="text" onClick={() => void add().then(setKept)}>
+        <Button look="text" onClick={() => void keep()}>
           Keep<span className="sr-only"> way {place} on the shortlist</span>
         </Button>
       )}

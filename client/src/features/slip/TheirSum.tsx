@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
 import { api, expect, Refused, type Schemas } from '../../api/client';
+import { useKeep } from '../../api/keep';
 import { useSite } from '../../api/site';
 import { currencySign, money } from '../../format/money';
 import { Button } from '../../ui/Button';
@@ -115,12 +116,8 @@ function Why({ answer }: { answer: Schemas['TheirSumWire'] }) {
 
 /** The candidate as it is sold there, beside ours on the shortlist. */
 function TakeTheirs({ candidate }: { candidate: Schemas['CandidateWire'] }) {
-  const { page, changes } = useSite();
-  const [letter, setLetter] = useState<string | null>(null);
-  const take = async () => {
-    const after = await changes.changeAsync({ kind: 'add-candidate', copyOf: null, candidate }).catch(() => null);
-    setLetter(after?.shortlist.at(-1)?.letter ?? null);
-  };
+  const { page } = useSite();
+  const { letter, keep } = useKeep(candidate);
   return letter ? (
     <span className="block text-sm">
       Kept as{' '}
@@ -130,7 +127,7 @@ function TakeTheirs({ candidate }: { candidate: Schemas['CandidateWire'] }) {
       , beside yours.
     </span>
   ) : (
-    <Button look="text" className="block text-sm" onClick={() => void take()}>
+    <Button look="text" className="block text-sm" onClick={() => void keep()}>
       I want it as they sell it: keep that as a candidate
     </Button>
   );

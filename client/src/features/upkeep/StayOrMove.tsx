@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../api/client';
+import { useKeep } from '../../api/keep';
 import { useSite } from '../../api/site';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
@@ -103,12 +104,8 @@ function Worked({ answer }: { answer: Schemas['StayOrMoveWire'] }) {
 
 /** Onto the shortlist, to be looked at as any other candidate. */
 function Keep({ candidate }: { candidate: Schemas['CandidateWire'] }) {
-  const { page, changes } = useSite();
-  const [letter, setLetter] = useState<string | null>(null);
-  const keep = async () => {
-    const after = await changes.changeAsync({ kind: 'add-candidate', copyOf: null, candidate }).catch(() => null);
-    setLetter(after?.shortlist.at(-1)?.letter ?? null);
-  };
+  const { page } = useSite();
+  const { letter, keep } = useKeep(candidate);
   return letter ? (
     <p role="status" className="mt-1">
       Kept as{' '}
