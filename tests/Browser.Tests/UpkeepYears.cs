@@ -11,6 +11,10 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         Deliver("A", "9999520000000001");
         browser.Reads("costs £129.46 each year from 1 December 2027; £32.29 was paid before");
         browser.AxeFindings().ShouldBeEmpty();
+        browser.Press("If it lapses");
+        browser.Reads("Not renewing it saves £316.22");
+        browser.Reads("Having it back costs");
+        browser.Press("Close");
         MoveTo("2027-12-01");
         browser.Reads("In this simulated world it is 1 December 2027; really it is 1 December 2026.");
         browser.Press("On by a day");

@@ -72,6 +72,7 @@ public sealed partial class DayRunner(IServiceScopeFactory scopes, DayBell bell,
     private async Task SweepAsync(CancellationToken cancel)
     {
         using var timer = new PeriodicTimer(pace.SweepEvery, time);
+        await RingUnopenedAsync(cancel);
         do
         {
             try
@@ -84,6 +85,25 @@ public sealed partial class DayRunner(IServiceScopeFactory scopes, DayBell bell,
             }
         }
         while (await timer.WaitForNextTickAsync(cancel));
+    }
+
+    // What was delivered just before a server stopped may have no day book yet, or be a claim that is not noted.
+    private async Task RingUnopenedAsync(CancellationToken cancel)
+    {
+        try
+        {
+            await using var scope = scopes.CreateAsyncScope();
+            var db = scope.ServiceProvider.GetRequiredService<HomeStartDb>();
+            var books = db.DayBooks.IgnoreQueryFilters();
+            foreach (var workspace in await db.Orders.IgnoreQueryFilters().Where(order => !order.IsOpen && !books.Any(book => book.WorkspaceId == order.WorkspaceId && book.OrderId == order.Id)).Select(order => order.WorkspaceId).Distinct().ToListAsync(cancel))
+            {
+                bell.Ring(workspace);
+            }
+        }
+        catch (Exception exception) when (!cancel.IsCancellationRequested)
+        {
+            LogFault(exception, Guid.Empty);
+        }
     }
 
     private async Task AnswerBellAsync(CancellationToken cancel)

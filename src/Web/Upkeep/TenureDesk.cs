@@ -41,8 +41,8 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
         return [.. placed.Where(order => siteId is null || order.SiteId == siteId).OrderBy(order => order.PlacedAt).Select(order => rows.Find(row => row.OrderId == order.Id) is { } row ? KeptOf(order, row) : null).OfType<Kept>()];
     }
 
-    /// <summary>Opens the day books of what was delivered meanwhile, and notes down what was claimed.</summary>
-    public async Task OpenAsync(CancellationToken cancel)
+    /// <summary>Opens the day books of what was delivered meanwhile, and notes down what was claimed; whether there was anything.</summary>
+    public async Task<bool> OpenAsync(CancellationToken cancel)
     {
         var rows = await db.DayBooks.ToListAsync(cancel);
         var placed = (await db.Orders.AsNoTracking().ToListAsync(cancel)).Select(row => (Row: row, Order: Documents.Read<Order>(row.Document))).Where(pair => pair.Order.State == OrderState.Completed).ToList();
@@ -63,7 +63,15 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
             }
         }
 
-        await db.SaveChangesAsync(cancel);
+        try
+        {
+            return await db.SaveChangesAsync(cancel) > 0;
+        }
+        catch (DbUpdateException)
+        {
+            db.ChangeTracker.Clear(); // Whoever looked at the same moment did it.
+            return true;
+        }
     }
 
     // What is claimed with an order of its own is a decision of the one it came with.

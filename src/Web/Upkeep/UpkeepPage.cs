@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>Puts together what the page of upkeep shows.</summary>
-public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb db, IRegistrar registrar, CalendarAddress calendar)
+public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb db, IRegistrar registrar, CalendarAddress calendar, DayBell bell)
 {
     /// <summary>So long after it was registered a holder may still be asked to confirm an address.</summary>
     private const int ConfirmingDays = 60;
@@ -16,6 +16,11 @@ public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb
     public async Task<UpkeepPageWire> OfAsync(Guid siteId, int horizonMonths, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
+        if (await desk.OpenAsync(cancel))
+        {
+            bell.Ring(workspace.Id);
+        }
+
         var all = await desk.ListAsync(null, cancel);
         var placed = (await db.Orders.AsNoTracking().Where(row => row.SiteId == siteId).ToListAsync(cancel)).Select(row => Documents.Read<Order>(row.Document));
         var (tenures, next) = (new List<TenureWire>(), (DateOnly?)null);

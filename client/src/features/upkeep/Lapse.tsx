@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, expect, type Schemas } from '../../api/client';
-import { shortDay } from '../../format/dates';
+import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Dialog } from '../../ui/Dialog';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Awaited } from '../../ui/Waiting';
+import { differenceWords } from './sums';
 import type { Tenure } from './upkeep';
 
 /** What follows, state by state, if something is let lapse; and what coming back costs then. */
@@ -18,6 +19,9 @@ export function Lapse({ tenure, held, close }: { tenure: Tenure; held: Schemas['
         }),
       ),
   });
+  const effect = tenure.effects.find(
+    ({ group, decision }) => group === 'renewing' && decision.holding === held.holding && held.renews,
+  );
   return (
     <Dialog
       open
@@ -25,6 +29,12 @@ export function Lapse({ tenure, held, close }: { tenure: Tenure; held: Schemas['
       title={`If ${held.name} is not renewed`}
       about="Nothing is decided by looking at this."
     >
+      {effect && !effect.refused && (
+        <p className="mb-2">
+          Not renewing it {differenceWords(effect.difference)}, counted until {longDay(tenure.until)}. The switch beside
+          it decides, and goes back the same way until its day.
+        </p>
+      )}
       {!steps.data ? (
         <Awaited query={steps} for="Going through the days" />
       ) : steps.data.length === 0 ? (
