@@ -136,6 +136,7 @@ public class UpkeepTests
         {
             var paying = Tenure(await PageAsync(visitor)).GetProperty("paying");
             Held(await PageAsync(visitor), "hosting").GetProperty("state").GetString().ShouldBe("suspended");
+            (await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way })).Status.ShouldBe(HttpStatusCode.Conflict); // A second invoice would lose sight of the first.
             await visitor.AnswerAsync(paying.GetProperty("page").GetString()!, "amount", paying.GetProperty("amount").GetString()!);
             (await visitor.PostAsync($"/api/orders/{order}/upkeep/again", null)).Status.ShouldBe(HttpStatusCode.NoContent);
         }

@@ -35,7 +35,8 @@ internal static class SlipEndpoints
 
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
-        var book = costing.Run.Purchase.Books.FirstOrDefault(known => known.Id == node["book"].RequiredText("The seller") && costing.Run.Purchase.BuysAt(known));
+        var id = node["book"].RequiredText("The seller");
+        var book = costing.Run.Purchase.Books.FirstOrDefault(known => known.Id == id && costing.Run.Purchase.BuysAt(known));
         if (book is null && !faults.Any)
         {
             node["book"].Fault(FaultCodes.Unknown, "Nothing of this candidate is bought there.");

@@ -27,9 +27,13 @@ public sealed class DayActions(IPaymentProcessor payments, ISellers sellers, IHo
         };
 
     private Task<Outcome> ChargeAsync(Kept kept, TryCharge charge, DateOnly today, CancellationToken cancel) =>
-        kept.Book.Otherwise is { IsDecided: true } held && kept.Book.UnderWay!.IsDecision
+        PaidOtherwise(kept.Book) is { } held
             ? OnceAsync(kept, charge.Key, today, () => payments.CaptureAsync(kept.World, charge.Key, held.Hold, charge.Amount, cancel), cancel)
             : OnceAsync(kept, charge.Key, today, () => payments.ChargeAsync(kept.World, charge.Key, Charge(kept, charge.Book, charge.Amount, today), cancel), cancel);
+
+    /// <summary>The money that is held for the decision under way; null: none is, and the card pays.</summary>
+    public static PaidOtherwise? PaidOtherwise(DayBook book) =>
+        book is { Otherwise: { IsDecided: true } held, UnderWay.IsDecision: true, Planned: [PayMissed pay, ..] } && pay.Holding == held.Holding ? held : null;
 
     // What may have been asked for before is asked after by its key first.
     private async Task<Outcome> OnceAsync(Kept kept, string key, DateOnly today, Func<Task<Outcome>> ask, CancellationToken cancel)

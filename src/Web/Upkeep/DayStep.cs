@@ -70,7 +70,7 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
     private static DayBook After(Kept kept, Act act, Outcome outcome) =>
         (act, outcome.State) switch
         {
-            (TryCharge charge, OutcomeState.Done) => charge.Expected.Paid with { Otherwise = kept.Book.UnderWay!.IsDecision && kept.Book.Otherwise is { IsDecided: true } ? null : kept.Book.Otherwise },
+            (TryCharge charge, OutcomeState.Done) => charge.Expected.Paid with { Otherwise = DayActions.PaidOtherwise(kept.Book) is null ? kept.Book.Otherwise : null },
             (TryCharge charge, OutcomeState.Refused) => charge.Expected.Refused,
             (_, OutcomeState.Done) or (TellStanding or MoveBalance, OutcomeState.Refused) => DayKeeper.Done(kept.Tenure, kept.Book), // Who does not know what it is told of has nothing to change.
             _ => kept.Book with
@@ -84,7 +84,7 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
     {
         var last = today.AddDays(-1) < kept.Tenure.Last ? today.AddDays(-1) : kept.Tenure.Last;
         var book = kept.Book with { ClosedTo = last > kept.Book.ClosedTo ? last : kept.Book.ClosedTo };
-        var waitsFor = DayKeeper.WaitsFor(kept.Tenure, book, remindDays);
+        var waitsFor = book.Otherwise is null ? DayKeeper.WaitsFor(kept.Tenure, book, remindDays) : today; // An invoice may be paid at any time.
         if (book != before || kept.Row.WaitsFor != (waitsFor?.DayNumber ?? int.MaxValue))
         {
             kept.With(book, waitsFor);
@@ -145,10 +145,16 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         }
 
         var outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: false, today, cancel);
+        if (outcome.State == OutcomeState.NeverHappened)
+        {
+            outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: true, today, cancel); // A late request can hold nothing any more.
+        }
+
         return outcome.State switch
         {
             OutcomeState.Done => DayKeeper.PaidWithHeld(kept.Tenure, book, today > kept.Tenure.Start ? today : kept.Tenure.Start.AddDays(1)),
             OutcomeState.Refused or OutcomeState.NeverHappened => book with { Otherwise = null },
+            OutcomeState.Pending => book with { Otherwise = other with { Page = outcome.Pending?.Page, Until = outcome.Pending?.Until } },
             _ => book,
         };
     }

@@ -98,19 +98,27 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
             return await ChangeAsync(kept, kept.Row.Version, book => (outlook.Now.CardWorks ? book : book.With(new SetCard(outlook.DecidingOn, Works: true))).With(new PayMissed(outlook.DecidingOn, holding)), outlook.DecidingOn, cancel);
         }
 
+        // One thing at a time is paid otherwise: the money of an invoice that is under way must not be lost sight of.
+        if (kept.Book.Otherwise is not null || await StaleAsync(kept, kept.Row.Version, cancel) is not null)
+        {
+            return WentOn();
+        }
+
         var (bookId, word) = (outlook.Now.Books[holding], way.ToString().ToLowerInvariant());
         var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
         kept = kept.With(kept.Book with { Otherwise = paying }, outlook.Today);
-        await db.SaveDurablyAsync(cancel);
+        try
+        {
+            await db.SaveDurablyAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            return WentOn();
+        }
+
         var request = new PaymentRequest(word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}", new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
         var outcome = await payments.HoldAsync(kept.World, paying.Hold, request, cancel);
-        return await HeldAsync(kept, paying, outcome, outlook.Today, cancel);
-    }
-
-    private async Task<IResult> HeldAsync(Kept kept, PaidOtherwise paying, Outcome outcome, DateOnly today, CancellationToken cancel)
-    {
-        kept.With(kept.Book with { Otherwise = outcome.State == OutcomeState.Refused ? null : paying with { Page = outcome.Pending?.Page, Until = outcome.Pending?.Until } }, today);
-        await db.SaveDurablyAsync(cancel);
+        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel); // What came of it is asked for by its key, also after a lost answer.
         if (outcome.State == OutcomeState.Refused)
         {
             var faults = new FaultList();
@@ -118,7 +126,6 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
             return FaultResults.Unprocessable(faults);
         }
 
-        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
         return Results.NoContent();
     }
 }

@@ -67,7 +67,7 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
         {
             return await db.SaveChangesAsync(cancel) > 0;
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException exception) when (exception is DbUpdateConcurrencyException || Sqlite.IsDuplicate(exception))
         {
             db.ChangeTracker.Clear(); // Whoever looked at the same moment did it.
             return true;

@@ -39,7 +39,8 @@ public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb
     }
 
     /// <summary>Whether what fell due is still being carried out.</summary>
-    public static bool IsBehind(Kept kept, DateOnly today) => kept.Book.UnderWay is not null || kept.Row.WaitsFor <= today.DayNumber;
+    public static bool IsBehind(Kept kept, DateOnly today) =>
+        kept.Book.UnderWay is not null || (kept.Row.WaitsFor <= today.DayNumber && (kept.Book.Otherwise is null or { IsDecided: true } || kept.Book.ClosedTo < today.AddDays(-1)));
 
     /// <summary>As far as the clock can be moved on: ten years after the order that was placed first.</summary>
     public static DateOnly Furthest(IReadOnlyList<Kept> all, DateOnly today) => all.Count == 0 ? today.AddMonths(Years.Longest) : all.Min(kept => kept.Tenure.Last);

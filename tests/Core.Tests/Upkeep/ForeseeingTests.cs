@@ -193,6 +193,27 @@ public class ForeseeingTests
     }
 
     [Fact]
+    public void No_two_days_to_remember_have_one_key()
+    {
+        // A bill of the first and one of the third are tried again on the fourth, both at one seller.
+        var outlook = Look(new DateOnly(2028, 1, 1));
+        Notice Open(int due) => new(NoticeKind.Unpaid, new DateOnly(2028, 1, 4), null, null) { Book = "host", Other = new DateOnly(2028, 1, due) };
+        var foreseen = Foreseen.Of(outlook, [Open(1), Open(3), Open(3)]).Where(one => one.Notice is not null).Select(one => one.Key);
+        foreseen.ShouldBe(["20280104-Unpaid-host-20280101", "20280104-Unpaid-host-20280103"]);
+    }
+
+    [Fact]
+    public void Staying_and_moving_are_counted_over_the_same_months_near_the_end_of_ten_years()
+    {
+        var site = Shop.Choosing("tidemarsh", "slipway", 12);
+        var tenure = Tenure.Of(site.Listed("A")!.Candidate, Shop.Books, Shop.Settings, new FaultList()).Value!;
+        var outlook = new Outlook(tenure, DayKeeper.Opened(tenure, Guid.Empty, Guid.Empty, new PaidBy("card", "0004")), new DateOnly(2035, 10, 1), 36);
+        var answer = StayOrMove.Of(outlook, new Needs(), Shop.Settings, [.. Shop.Books], CancellationToken.None).Value.ShouldNotBeNull();
+        (answer.On, answer.Months).ShouldBe((new DateOnly(2035, 12, 1), 12));
+        answer.Staying.Units.ShouldBe(outlook.Coming.OfType<Charged>().First().Total);
+    }
+
+    [Fact]
     public void Staying_is_held_against_the_best_of_everything_else_from_the_day_it_renews()
     {
         var site = Shop.Choosing("tidemarsh", "slipway", 12);

@@ -25,7 +25,7 @@ export function TheirSum({ seller, letter }: { seller: Schemas['SellerSlipWire']
             total: total
               .trim()
               .replace(/^[£€$]/, '')
-              .replaceAll(',', ''),
+              .replace(/,(?=\d{3}(\D|$))/g, ''),
           },
         }),
       ),

@@ -14,14 +14,14 @@ public sealed record Foreseen(DateOnly On, Charged? Charge, Notice? Notice)
     public static readonly ImmutableArray<int> UsualDays = [60, 30, 7, 1];
 
     /// <summary>The same for the same thing, whenever it is worked out.</summary>
-    public string Key => Charge is { } charge ? $"{On:yyyyMMdd}-charge-{charge.Book}" : $"{On:yyyyMMdd}-{Notice!.Kind}-{Notice.Holding}{Notice.Book}";
+    public string Key => Charge is { } charge ? $"{On:yyyyMMdd}-charge-{charge.Book}{(charge.Due == On ? "" : $"-{charge.Due:yyyyMMdd}")}" : $"{On:yyyyMMdd}-{Notice!.Kind}-{Notice.Holding}{Notice.Book}{(Notice.Other is { } other ? $"-{other:yyyyMMdd}" : "")}";
 
     /// <summary>What is to come within the horizon, by its day.</summary>
     public static ImmutableArray<Foreseen> Of(Outlook outlook, IEnumerable<Notice> notices) =>
     [
         .. outlook.Coming.OfType<Charged>().Where(charged => charged.Total > charged.FromBalance).Select(charged => new Foreseen(charged.On, charged, null))
             .Concat(notices.Where(notice => notice.Kind is not (NoticeKind.PriceStep or NoticeKind.NotStated or NoticeKind.Apart)).Select(notice => new Foreseen(notice.On, null, notice)))
-            .OrderBy(foreseen => foreseen.On).ThenBy(foreseen => foreseen.Key, StringComparer.Ordinal),
+            .DistinctBy(foreseen => foreseen.Key).OrderBy(foreseen => foreseen.On).ThenBy(foreseen => foreseen.Key, StringComparer.Ordinal),
     ];
 
     /// <summary>Whether a reminder so many days before makes sense: not for a bill that comes more often than that.</summary>

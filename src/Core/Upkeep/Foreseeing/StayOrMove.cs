@@ -43,8 +43,15 @@ public sealed record StayOrMove(DateOnly On, int Months, string? Domain, Money S
 
     private static StayOrMove? Of(Outlook outlook, DateOnly on, Needs needs, CountSettings counted, ImmutableArray<Offers.OfferBook> books, FaultList faults, CancellationToken cancel)
     {
-        var (display, end) = (counted.DisplayCurrency ?? outlook.Tenure.Purchase.OwnCurrency, on.AddMonths(counted.HorizonMonths));
-        var last = end.AddDays(-1) < outlook.Tenure.Last ? end.AddDays(-1) : outlook.Tenure.Last;
+        // Both are counted over the same months: no further than what is had is run to.
+        var months = Math.Min(counted.HorizonMonths, Basics.Months.WholeBetween(on, outlook.Tenure.Last));
+        if (months < 1)
+        {
+            return null;
+        }
+
+        var display = counted.DisplayCurrency ?? outlook.Tenure.Purchase.OwnCurrency;
+        var last = on.AddMonths(months).AddDays(-1);
         var counting = new Counting(counted, display);
         var goesAlong = outlook.Now.Holdings.FirstOrDefault(held => held is { IsHosting: false, State: HoldingState.Live });
         var years = outlook.Tenure.Through(last, outlook.Book.Decisions);
@@ -62,14 +69,26 @@ public sealed record StayOrMove(DateOnly On, int Months, string? Domain, Money S
             isAtLeast |= charged.IsAtLeast;
         }
 
-        var settings = counted with { StartDate = on, DisplayCurrency = display };
-        var moves = DomainNeeds(outlook, needs, goesAlong, on).Select(need => Scan.Run(new ScanRequest(books, settings, needs with { Domain = need, MaxDueToday = null }, Objective.Horizon, ByPlan: false, Top: 1), null, cancel).Value?.Rows.FirstOrDefault());
-        var best = moves.OfType<ScanRow>().OrderBy(row => row.Totals.Horizon).FirstOrDefault();
-        return new StayOrMove(on, counted.HorizonMonths, goesAlong?.Ref, new Money(sum, display), isAtLeast, best is null ? null : new MoveTo(best, new Money(best.Totals.Horizon, display), best.Totals.AtLeast.Horizon));
+        var settings = counted with { StartDate = on, HorizonMonths = months, DisplayCurrency = display };
+        var moves = new List<ScanRow>();
+        foreach (var need in DomainNeeds(outlook, counting, needs, goesAlong, on))
+        {
+            var scan = Scan.Run(new ScanRequest(books, settings, needs with { Domain = need, MaxDueToday = null }, Objective.Horizon, ByPlan: false, Top: 1), null, cancel);
+            if (!scan.Has(out var found))
+            {
+                faults.Add(scan.Faults);
+                return null;
+            }
+
+            moves.AddRange(found.Rows);
+        }
+
+        var best = moves.OrderBy(row => row.Totals.Horizon).FirstOrDefault();
+        return new StayOrMove(on, months, goesAlong?.Ref, new Money(sum, display), isAtLeast, best is null ? null : new MoveTo(best, new Money(best.Totals.Horizon, display), best.Totals.AtLeast.Horizon));
     }
 
     // The domain may be moved along, or stay where it is at what it renews for there.
-    private static IEnumerable<DomainNeed?> DomainNeeds(Outlook outlook, Needs needs, HoldingAtEnd? domain, DateOnly on)
+    private static IEnumerable<DomainNeed?> DomainNeeds(Outlook outlook, Counting counting, Needs needs, HoldingAtEnd? domain, DateOnly on)
     {
         if (domain is null || DomainName.Parse(domain.Ref) is null)
         {
@@ -82,7 +101,7 @@ public sealed record StayOrMove(DateOnly On, int Months, string? Domain, Money S
         var expires = domain.PaidUntil > on ? domain.PaidUntil : on;
         yield return new DomainNeed(DomainRoute.Transfer, name, [ending]) { Expires = expires };
         var book = outlook.Tenure.Book(outlook.Now.Books[domain.Holding]);
-        if (book.Domain(ending)?.Renew is { } renew && ExactDecimal.TryParse(outlook.WithTax(book.Id, renew).ToAmount(), out var renewal))
+        if (book.Domain(ending)?.Renew is { } renew && ExactDecimal.TryParse(new Money(counting.Counts(book, renew), book.Currency).ToAmount(), out var renewal))
         {
             yield return new DomainNeed(DomainRoute.Keep, name, [ending]) { Expires = expires, Renewal = renewal, Currency = book.Currency };
         }
