@@ -3330,6 +3330,11 @@ export interface components {
             shownWith: null | string[];
             years: components["schemas"]["NameYearsWire"][];
         };
+        NamedOrderWire: {
+            /** Format: uuid */
+            orderId: string;
+            reference: string;
+        };
         NameIdeasBody: {
             business: null | string;
             trade: null | string;
@@ -4361,11 +4366,6 @@ export interface components {
             kind: components["schemas"]["LineKind"];
             ref: string;
         };
-        UntoldOrderWire: {
-            /** Format: uuid */
-            orderId: string;
-            reference: string;
-        };
         UpkeepBody: {
             /** Format: date */
             startDate: string;
@@ -4398,7 +4398,8 @@ export interface components {
             /** Format: date */
             nextEvent: null | string;
             tenures: components["schemas"]["TenureWire"][];
-            untold: components["schemas"]["UntoldOrderWire"][];
+            awaited: components["schemas"]["NamedOrderWire"][];
+            untold: components["schemas"]["NamedOrderWire"][];
             reminders: components["schemas"]["RemindersWire"];
         };
         UpkeepWire: {

@@ -6,11 +6,12 @@ namespace HomeStart.Formats;
 /// <param name="NextEvent">The next day on which something can be decided or will have happened; null: none is foreseen.</param>
 /// <param name="Furthest">As far as the clock can be moved on.</param>
 /// <param name="IsMoving">Whether what fell due up to today is still being carried out.</param>
+/// <param name="Awaited">Orders that are being carried out: what they bring stands here once it is delivered.</param>
 /// <param name="Untold">Orders of which only their dates are known: what they were made of was not kept yet.</param>
 public sealed record UpkeepPageWire(
-    DateOnly Today, DateOnly Tomorrow, DateOnly RealToday, int HorizonMonths, DateOnly Furthest, bool IsMoving, DateOnly? NextEvent, IReadOnlyList<TenureWire> Tenures, IReadOnlyList<UntoldOrderWire> Untold, RemindersWire Reminders);
+    DateOnly Today, DateOnly Tomorrow, DateOnly RealToday, int HorizonMonths, DateOnly Furthest, bool IsMoving, DateOnly? NextEvent, IReadOnlyList<TenureWire> Tenures, IReadOnlyList<NamedOrderWire> Awaited, IReadOnlyList<NamedOrderWire> Untold, RemindersWire Reminders);
 
-public sealed record UntoldOrderWire(Guid OrderId, string Reference);
+public sealed record NamedOrderWire(Guid OrderId, string Reference);
 
 /// <param name="Days">How many days before something falls due a mail is written.</param>
 /// <param name="CalendarAddress">Where a calendar can subscribe; null: there is no such address.</param>

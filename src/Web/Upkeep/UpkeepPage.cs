@@ -16,13 +16,14 @@ public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb
     public async Task<UpkeepPageWire> OfAsync(Guid siteId, int horizonMonths, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
+        // Before what is had: an order that is delivered between the two is followed for a moment longer, and none is missed.
+        var placed = (await db.Orders.AsNoTracking().Where(row => row.SiteId == siteId).ToListAsync(cancel)).ConvertAll(row => Documents.Read<Order>(row.Document));
         if (await desk.OpenAsync(cancel))
         {
             bell.Ring(workspace.Id);
         }
 
         var all = await desk.ListAsync(null, cancel);
-        var placed = (await db.Orders.AsNoTracking().Where(row => row.SiteId == siteId).ToListAsync(cancel)).Select(row => Documents.Read<Order>(row.Document));
         var (tenures, next) = (new List<TenureWire>(), (DateOnly?)null);
         foreach (var kept in all.Where(kept => kept.Order.SiteId == siteId))
         {
@@ -34,9 +35,11 @@ public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb
 
         return new UpkeepPageWire(
             today, today.AddDays(1), workspace.RealDay, horizonMonths, Furthest(all, today), all.Any(kept => IsBehind(kept, today)), next, tenures,
-            [.. placed.Where(order => order is { State: OrderState.Completed, Bought: null, ClaimOf: null }).Select(order => new UntoldOrderWire(order.Id, order.Reference))],
+            Named(placed.Where(order => order.State is not (OrderState.Completed or OrderState.Cancelled))), Named(placed.Where(order => order is { State: OrderState.Completed, Bought: null, ClaimOf: null })),
             new RemindersWire([.. await workspace.RemindDaysAsync(cancel)], await calendar.OfAsync(cancel)));
     }
+
+    private static List<NamedOrderWire> Named(IEnumerable<Order> orders) => [.. orders.Select(order => new NamedOrderWire(order.Id, order.Reference))];
 
     /// <summary>Whether what fell due is still being carried out.</summary>
     public static bool IsBehind(Kept kept, DateOnly today) =>

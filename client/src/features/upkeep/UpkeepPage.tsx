@@ -26,13 +26,21 @@ export function UpkeepPage() {
     return <Awaited query={upkeep} for="Looking at what you have" />;
   }
 
-  const { tenures, untold, today, horizonMonths } = upkeep.data;
+  const { tenures, awaited, untold, today, horizonMonths } = upkeep.data;
   return (
     <div className="py-5">
       <title>{`Upkeep · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">Upkeep</h1>
       <Clock upkeep={upkeep.data} />
-      {tenures.length === 0 && (
+      {awaited.map(({ orderId, reference }) => (
+        <p key={orderId} className="mt-4" role="status">
+          <Link to="/sites/$siteId/orders/$orderId" params={{ siteId: page.id, orderId }} search={{}} className="ink">
+            {reference}
+          </Link>{' '}
+          is being carried out. What it brings stands here once it is delivered.
+        </p>
+      ))}
+      {tenures.length === 0 && awaited.length === 0 && (
         <p className="mt-4 max-w-2xl">
           Nothing is ordered and delivered for this site yet. When it is, this page knows in advance what renews, what
           gets dearer and what can be lost.{' '}

@@ -4,14 +4,14 @@ import { api, expect, type Schemas } from '../../api/client';
 export type Tenure = Schemas['TenureWire'];
 export type Effect = Schemas['EffectWire'];
 
-/** What is had and what is to come of it; followed while days are passing, and while an invoice waits to be paid. */
+/** What is had and what is to come of it; followed while days are passing, and while an order or an invoice is awaited. */
 export const upkeepQuery = (siteId: string) =>
   queryOptions({
     queryKey: ['upkeep', siteId],
     queryFn: async () => expect(await api.GET('/api/sites/{siteId}/upkeep', { params: { path: { siteId } } })),
     refetchOnMount: 'always',
-    refetchInterval: (query) =>
-      query.state.data?.isMoving ? 700 : query.state.data?.tenures.some(({ paying }) => paying) ? 4_000 : false,
+    refetchInterval: ({ state: { data } }) =>
+      data?.isMoving ? 700 : data?.awaited.length ? 1_500 : data?.tenures.some(({ paying }) => paying) ? 4_000 : false,
   });
 
 /** Something that is done about what is had. The clock, orders and mail may all be others afterwards, so that all is asked for anew. */
