@@ -32,6 +32,10 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<FirstPageRow> FirstPages => Set<FirstPageRow>();
 
+    public DbSet<KeptFileRow> KeptFiles => Set<KeptFileRow>();
+
+    public DbSet<SlipRow> Slips => Set<SlipRow>();
+
     public DbSet<UploadRow> Uploads => Set<UploadRow>();
 
     public DbSet<OutboxRow> Outbox => Set<OutboxRow>();
@@ -133,6 +137,19 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             page.HasKey(row => new { row.WorkspaceId, row.OrderId });
             page.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             page.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        builder.Entity<KeptFileRow>(file =>
+        {
+            file.HasKey(row => new { row.WorkspaceId, row.Id });
+            file.HasIndex(row => new { row.WorkspaceId, row.OrderId });
+            file.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            file.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        builder.Entity<SlipRow>(slip =>
+        {
+            slip.HasKey(row => new { row.WorkspaceId, row.SiteId, row.Letter });
+            slip.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            slip.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         builder.Entity<UploadRow>(upload =>
         {

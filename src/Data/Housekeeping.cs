@@ -84,6 +84,8 @@ public sealed class Housekeeping(HomeStartDb db)
         await db.Answers.IgnoreQueryFilters().Where(answer => answer.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Sought.IgnoreQueryFilters().Where(sought => sought.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.FirstPages.IgnoreQueryFilters().Where(page => page.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.KeptFiles.IgnoreQueryFilters().Where(file => file.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.Slips.IgnoreQueryFilters().Where(slip => slip.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Uploads.IgnoreQueryFilters().Where(upload => upload.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Outbox.IgnoreQueryFilters().Where(letter => letter.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Sessions.Where(session => db.Users.Any(account => account.Id == session.AccountId && account.WorkspaceId == id)).ExecuteDeleteAsync(cancel);

@@ -184,6 +184,37 @@ public sealed class FirstPageRow
     public required string Document { get; set; }
 }
 
+/// <summary>A receipt that its owner keeps with what they bought at a seller's own page, as the bytes that came in.</summary>
+public sealed class KeptFileRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid Id { get; set; }
+
+    public Guid OrderId { get; set; }
+
+    public required string Name { get; set; }
+
+    public required string MediaType { get; set; }
+
+    public required byte[] Content { get; set; }
+
+    /// <summary>The business date it came on.</summary>
+    public DateOnly KeptOn { get; set; }
+}
+
+/// <summary>What an owner ticked off on the slip of a candidate.</summary>
+public sealed class SlipRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    public Guid SiteId { get; set; }
+
+    public required string Letter { get; set; }
+
+    public required string Document { get; set; }
+}
+
 /// <summary>An upload under way: what is to come. The bytes that came lie beside the database, in a folder named after it.</summary>
 public sealed class UploadRow
 {

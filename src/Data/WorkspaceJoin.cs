@@ -8,7 +8,7 @@ public sealed class WorkspaceJoin(HomeStartDb db)
     // Where both sides said something of the same thing, the account's word holds.
     private static readonly string[] Moves =
     [
-        .. new[] { "Orders", "DayBooks", "Outbox", "Sought", "Shelf", "Customers", "Answers", "FirstPages", "Uploads" }.SelectMany(table => new[]
+        .. new[] { "Orders", "DayBooks", "Outbox", "Sought", "Shelf", "Customers", "Answers", "FirstPages", "KeptFiles", "Slips", "Uploads" }.SelectMany(table => new[]
         {
             $"UPDATE OR IGNORE \"{table}\" SET \"WorkspaceId\" = {{0}} WHERE \"WorkspaceId\" = {{1}}",
             $"DELETE FROM \"{table}\" WHERE \"WorkspaceId\" = {{1}} AND {{0}} IS NOT NULL",

@@ -1,2 +1,2 @@
-// One browser at a time: the machine has two cores, and a test that waits for the other's page proves nothing.
-[assembly: Xunit.v3.Parallelization(Mode = Xunit.Sdk.ParallelMode.None)]
+// Two classes at a time, each with an application and a browser of its own: one browser keeps little more than half of two cores busy. What a page must show is waited for long enough for both.
+[assembly: Xunit.v3.Parallelization(Mode = Xunit.Sdk.ParallelMode.Collections, MaxThreads = 2)]

@@ -8,7 +8,7 @@ namespace HomeStart.Browser.Tests;
 /// <summary>The application in headless Chromium: one of each a class; a test begins with <see cref="StartAfresh"/>.</summary>
 public sealed class Browser : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
     private readonly AppProcess _app = new();
     private readonly DirectoryInfo _profile = Directory.CreateTempSubdirectory("home-start-profile-");

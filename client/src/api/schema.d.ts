@@ -196,6 +196,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/bought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["noteBought"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/orders": {
         parameters: {
             query?: never;
@@ -302,6 +318,22 @@ export interface paths {
         get: operations["getUpkeep"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/upkeep/statement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readStatement"];
         delete?: never;
         options?: never;
         head?: never;
@@ -812,7 +844,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["getSlip"];
-        put?: never;
+        put: operations["tickSlip"];
         post?: never;
         delete?: never;
         options?: never;
@@ -847,6 +879,54 @@ export interface paths {
         put?: never;
         post: operations["explainTheirSum"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/bought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeBought"];
+        post?: never;
+        delete: operations["forgetBought"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getKeptFiles"];
+        put?: never;
+        post: operations["keepFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/kept/{fileId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getKeptFile"];
+        put?: never;
+        post?: never;
+        delete: operations["dropKeptFile"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1812,6 +1892,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{orderId}/upkeep/charges/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tellCharge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/charges/{line}/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["explainCharge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{orderId}/upkeep/letter/{book}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["overchargeLetter"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account": {
         parameters: {
             query?: never;
@@ -2023,6 +2151,7 @@ export interface components {
             costs: components["schemas"]["SumsWire"];
         };
         AllowanceWire: {
+            book: string;
             seller: string;
             /** Format: date */
             from: string;
@@ -2138,6 +2267,12 @@ export interface components {
             addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
         };
+        BoughtThereWire: {
+            receipts: components["schemas"]["SellerReceiptWire"][];
+            keys: components["schemas"]["TypedKeysBody"];
+            /** Format: date */
+            cardExpires: null | string;
+        };
         BusinessPageWire: {
             name: string;
             about: string;
@@ -2159,6 +2294,7 @@ export interface components {
             /** Format: date */
             date: string;
             sellers: components["schemas"]["SellerSlipWire"][];
+            done: string[];
         };
         CandidateBody: {
             hosting?: null | components["schemas"]["HostingBody"];
@@ -2199,6 +2335,12 @@ export interface components {
             state: components["schemas"]["LinkState"];
             found: string[];
             wanted: string[];
+        };
+        ChangeBoughtBody: {
+            receipts: components["schemas"]["SellerReceiptBody"][];
+            keys: components["schemas"]["TypedKeysBody"];
+            /** Format: date */
+            cardExpires?: null | string;
         };
         /**
          * @description In what way something differs.
@@ -3064,6 +3206,15 @@ export interface components {
             address: null | string;
         };
         JsonElement: unknown;
+        KeptFileWire: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: int32 */
+            size: number;
+            /** Format: date */
+            keptOn: string;
+        };
         KeySheetWire: {
             provider: null | string;
             plan: null | string;
@@ -3080,6 +3231,7 @@ export interface components {
             mailServer: null | string;
             holder: string;
             mail: string;
+            notes: null | string;
         };
         KnownCodeWire: {
             code: string;
@@ -3156,6 +3308,9 @@ export interface components {
             text: string;
             path: null | string;
             address: null | string;
+        };
+        LetterTextWire: {
+            text: string;
         };
         LetterWire: {
             id: string;
@@ -3262,6 +3417,23 @@ export interface components {
             from: string;
             /** Format: date */
             to: string;
+        };
+        MovementWire: {
+            /** Format: int32 */
+            line: number;
+            /** Format: date */
+            on: string;
+            book: string;
+            seller: string;
+            cameBack: boolean;
+            what: string;
+            due: string;
+            currency: string;
+            seen: null | string;
+            statement: null | string;
+            over: null | string;
+            asks: boolean;
+            mayHaveFailed: boolean;
         };
         MoveToWire: {
             seller: string;
@@ -3490,6 +3662,19 @@ export interface components {
         };
         /** @enum {string} */
         NoRefund: "no-hosting" | "not-offered" | "commit-too-short" | "nothing-left" | null;
+        NoteBoughtBody: {
+            /** Format: uuid */
+            id: string;
+            letter: string;
+            /** Format: date */
+            boughtOn: string;
+            name: string;
+            mail: string;
+            receipts: components["schemas"]["SellerReceiptBody"][];
+            keys: components["schemas"]["TypedKeysBody"];
+            /** Format: date */
+            cardExpires?: null | string;
+        };
         /**
          * @description What a notice is about, the most pressing first.
          * @enum {string}
@@ -3573,6 +3758,7 @@ export interface components {
             terms: components["schemas"]["AgreedTermWire"][];
             receipts: components["schemas"]["ReceiptWire"][];
             keySheet: null | components["schemas"]["KeySheetWire"];
+            there: null | components["schemas"]["BoughtThereWire"];
         };
         OtherCardBody: {
             card: components["schemas"]["CardBody"];
@@ -3586,6 +3772,12 @@ export interface components {
             nextDue: null | components["schemas"]["NextWire"];
             horizonChange: null | string;
             todayChange: null | string;
+        };
+        OverchargedWire: {
+            book: string;
+            seller: string;
+            amount: string;
+            currency: string;
         };
         OwnedNameWire: {
             currency: string;
@@ -3628,6 +3820,7 @@ export interface components {
             /** Format: date */
             expires: null | string;
             works: boolean;
+            atTheSellers: boolean;
         };
         PayingWire: {
             holding: string;
@@ -3842,6 +4035,10 @@ export interface components {
             has: components["schemas"]["JsonElement"];
             wants: components["schemas"]["JsonElement"];
         };
+        ReceiptEntryBody: {
+            what: string;
+            amount: string;
+        };
         ReceiptWire: {
             book: string;
             seller: string;
@@ -4022,6 +4219,21 @@ export interface components {
             /** Format: date */
             date?: null | string;
         };
+        SellerReceiptBody: {
+            book: string;
+            paid: string;
+            reference?: null | string;
+            lines?: null | components["schemas"]["ReceiptEntryBody"][];
+        };
+        SellerReceiptWire: {
+            book: string;
+            seller: string;
+            reference: null | string;
+            paid: string;
+            currency: string;
+            workedOut: null | string;
+            lines: components["schemas"]["ReceiptEntryBody"][];
+        };
         SellerSlipWire: {
             book: string;
             seller: string;
@@ -4186,6 +4398,32 @@ export interface components {
             alone: boolean;
             unpacks: boolean;
         };
+        StatementBody: {
+            text: string;
+            /** @default false */
+            keep?: boolean;
+        };
+        StatementRowWire: {
+            /** Format: int32 */
+            number: number;
+            /** Format: date */
+            on: string;
+            text: string;
+            amount: string;
+            currency: string;
+            seller: string;
+            verdict: string;
+            due: null | string;
+            dueCurrency: null | string;
+            words: string;
+            reasons: string[];
+        };
+        StatementWire: {
+            rows: components["schemas"]["StatementRowWire"][];
+            /** Format: int32 */
+            others: number;
+            kept: boolean;
+        };
         StayOrMoveWire: {
             /** Format: date */
             on: string;
@@ -4239,6 +4477,12 @@ export interface components {
             amount: string;
             atLeast: boolean;
         };
+        TellChargeBody: {
+            /** Format: int32 */
+            version: number;
+            taken: boolean;
+            total?: null | string;
+        };
         TenureWire: {
             /** Format: uuid */
             orderId: string;
@@ -4266,6 +4510,8 @@ export interface components {
             allowances: components["schemas"]["AllowanceWire"][];
             planned: components["schemas"]["PlannedWire"][];
             dayBook: components["schemas"]["DayLineWire"][];
+            movements: components["schemas"]["MovementWire"][];
+            overcharged: components["schemas"]["OverchargedWire"][];
             paying?: null | components["schemas"]["PayingWire"];
         };
         TermsWire: {
@@ -4292,6 +4538,9 @@ export interface components {
             agrees: boolean;
             explanations: components["schemas"]["WhyWire"][];
             closest: null | components["schemas"]["NearestWire"];
+        };
+        TickBody: {
+            done: string[];
         };
         TimelineWire: {
             isByYear: boolean;
@@ -4348,6 +4597,17 @@ export interface components {
             label: null | string;
             ending: null | string;
             fault: null | string;
+        };
+        TypedKeysBody: {
+            logIn?: null | string;
+            user?: null | string;
+            server?: null | string;
+            iPv4?: null | string;
+            iPv6?: null | string;
+            nameServers?: null | string[];
+            fileServer?: null | string;
+            mailServer?: null | string;
+            notes?: null | string;
         };
         UnsentLetterWire: {
             to: string;
@@ -5015,6 +5275,50 @@ export interface operations {
             };
         };
     };
+    noteBought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteBoughtBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     placeOrder: {
         parameters: {
             query?: never;
@@ -5216,6 +5520,68 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readStatement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StatementBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatementWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6338,6 +6704,49 @@ export interface operations {
             };
         };
     };
+    tickSlip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     slipPdf: {
         parameters: {
             query?: never;
@@ -6413,6 +6822,212 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    changeBought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeBoughtBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    forgetBought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getKeptFiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptFileWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepFile: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                orderId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getKeptFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+                fileId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    dropKeptFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+                fileId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9673,6 +10288,147 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    tellCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TellChargeBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    explainCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TheirSumWire"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    overchargeLetter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                orderId: string;
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetterTextWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

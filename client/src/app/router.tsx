@@ -154,6 +154,14 @@ const slip = createRoute({
   component: lazyRouteComponent(() => import('../features/slip/SlipPage'), 'SlipPage'),
 });
 
+const bought = createRoute({
+  getParentRoute: () => site,
+  path: '/bought',
+  // The order whose telling is mended; none: a candidate is noted as bought.
+  validateSearch: (search): SiteSearch & { order?: string } => ({ view: text(search.view), order: text(search.order) }),
+  component: lazyRouteComponent(() => import('../features/bought/BoughtPage'), 'BoughtPage'),
+});
+
 const upkeep = createRoute({
   getParentRoute: () => site,
   path: '/upkeep',
@@ -264,6 +272,7 @@ const tree = root.addChildren([
     placed,
     online,
     slip,
+    bought,
     upkeep,
     hosting.addChildren(hostingPages),
     mail,

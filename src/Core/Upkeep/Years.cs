@@ -24,7 +24,6 @@ public static class Years
 /// <summary>What was bought, ready to be run through its years, as often as is asked.</summary>
 public sealed class Tenure
 {
-    private readonly Candidate _candidate;
     private readonly Purchase _had;
     private readonly Counting _counting;
     private IReadOnlyDictionary<int, (string Domain, Minor Waived)>? _spent;
@@ -32,12 +31,15 @@ public sealed class Tenure
 
     private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
-        (_candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
+        (Candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
         _counting = new Counting(settings, purchase.OwnCurrency);
 
         // What is kept elsewhere, lent, or chosen later is not had.
         _had = purchase with { Domains = [.. purchase.Domains.Where(domain => domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer)] };
     }
+
+    /// <summary>What was chosen.</summary>
+    public Candidate Candidate { get; }
 
     /// <summary>What was bought on the day of the order.</summary>
     public Purchase Purchase { get; }
@@ -66,8 +68,8 @@ public sealed class Tenure
 
     /// <summary>As it would be had one of a hosting extra been bought with it; null where that cannot be.</summary>
     public Tenure? With(string extra) =>
-        _candidate.Hosting is { } hosting && hosting.AddOns.All(had => had.Id != extra)
-            ? Of(_candidate with { Hosting = hosting with { AddOns = hosting.AddOns.Add(new AddOnChoice(extra)) } }, Books, Settings, new FaultList()).Value
+        Candidate.Hosting is { } hosting && hosting.AddOns.All(had => had.Id != extra)
+            ? Of(Candidate with { Hosting = hosting with { AddOns = hosting.AddOns.Add(new AddOnChoice(extra)) } }, Books, Settings, new FaultList()).Value
             : null;
 
     /// <summary>Its days up to the end of one.</summary>

@@ -186,6 +186,39 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("FirstPages");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.KeptFileRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Content")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<DateOnly>("KeptOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "Id");
+
+                    b.HasIndex("WorkspaceId", "OrderId");
+
+                    b.ToTable("KeptFiles");
+                });
+
             modelBuilder.Entity("HomeStart.Data.OrderRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -384,6 +417,26 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Sites");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.SlipRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("SiteId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Letter")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "SiteId", "Letter");
+
+                    b.ToTable("Slips");
+                });
+
             modelBuilder.Entity("HomeStart.Data.SoughtRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -551,6 +604,15 @@ namespace HomeStart.Data.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("HomeStart.Data.KeptFileRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("HomeStart.Data.OutboxRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
@@ -603,6 +665,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.SiteRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.SlipRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

@@ -1,7 +1,4 @@
 using System.Collections.Immutable;
-using System.Globalization;
-using CsvHelper;
-using CsvHelper.Configuration;
 
 namespace HomeStart.Formats;
 
@@ -22,7 +19,7 @@ public static class PriceTableReader
         }
 
         var roles = Roles(node["roles"]);
-        var table = text.Length is 0 or > Longest ? null : PriceTable.Of(Cells(text), roles);
+        var table = text.Length is 0 or > Longest ? null : PriceTable.Of(TableCells.Of(text, PriceTable.Most), roles);
         if (table is null && !faults.Any)
         {
             node["text"].Fault(FaultCodes.BadType, "This is no table: it needs a row of headings and a row of prices, parted by tabs, commas or semicolons.");
@@ -90,34 +87,6 @@ public static class PriceTableReader
             return role;
         })];
     }
-
-    private static ImmutableArray<ImmutableArray<string>> Cells(string text)
-    {
-        var mark = Mark(text);
-        if (mark is null)
-        {
-            return [.. text.Split('\n').Select(line => System.Text.RegularExpressions.Regex.Split(line.Trim(), @"\s{2,}", System.Text.RegularExpressions.RegexOptions.NonBacktracking).ToImmutableArray())];
-        }
-
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = mark, BadDataFound = null, HasHeaderRecord = false, IgnoreBlankLines = true, TrimOptions = TrimOptions.Trim });
-        var rows = ImmutableArray.CreateBuilder<ImmutableArray<string>>();
-        while (rows.Count <= PriceTable.Most && parser.Read())
-        {
-            rows.Add(mark == "|" ? Unframed(parser.Record!) : [.. parser.Record!.Select(Unquoted)]);
-        }
-
-        return [.. rows.Where(row => !row.All(cell => cell.All(letter => letter is '-' or ':' or ' ')))];
-    }
-
-    // What parts the cells, surest first; null: runs of spaces.
-    private static string? Mark(string text) => text.Contains('\t') ? "\t" : text.Contains('|') ? "|" : text.Contains(';') ? ";" : text.Contains(',') ? "," : null;
-
-    // "| a | b |" has nothing outside its bars.
-    private static ImmutableArray<string> Unframed(string[] cells) =>
-        [.. cells.SkipWhile((cell, index) => index == 0 && cell.Trim().Length == 0).Reverse().SkipWhile((cell, index) => index == 0 && cell.Trim().Length == 0).Reverse().Select(cell => cell.Trim())];
-
-    // As our own files guard a text that looks like a formula.
-    private static string Unquoted(string cell) => cell is ['\'', '=' or '+' or '-' or '@', ..] ? cell[1..] : cell;
 
     private static string? Said(Node node) => node.Text()?.Trim() is { Length: > 0 } text ? text : null;
 }

@@ -31,14 +31,19 @@ public static class OrderReports
         var sheet = KeySheetWire.Of(order);
         return new Report(
             $"Key sheet for {sheet.Domain ?? sheet.Plan ?? order.Reference}",
-            [$"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. Passwords are not on it, and are kept nowhere here."],
+            [order.There is null ? Placed(order) : $"Bought at the sellers’ own pages on {ReportWords.Day(order.PlacedOn)}. Kept here as {order.Reference}, as it was filled in by hand. Passwords are not on it."],
             ["", ""],
             [
                 .. Facts(sheet).Where(fact => fact.Value is { Length: > 0 }).Select(fact => new ReportRow(fact.Name, [fact.Value!])),
+                .. order.There?.Receipts.Where(receipt => receipt.Reference is not null).Select(receipt => new ReportRow($"Reference at {SellerOf(order, receipt.Book)}", [receipt.Reference!])) ?? [],
                 .. order.Things.Items.Where(item => item.Until is not null).Select(item => new ReportRow($"{item.Name}, {item.Seller}", [$"paid until {ReportWords.Day(item.Until!.Value)}"])),
             ],
             []);
     }
+
+    private static string Placed(Order order) => $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. Passwords are not on it, and are kept nowhere here.";
+
+    private static string SellerOf(Order order, string book) => order.Things.Items.FirstOrDefault(item => item.Book == book)?.Seller ?? book;
 
     private static IEnumerable<(string Name, string? Value)> Facts(KeySheetWire sheet) =>
         [
@@ -57,6 +62,7 @@ public static class OrderReports
             ("Mail server", sheet.MailServer),
             ("Holder", sheet.Holder),
             ("Mail address given", sheet.Mail),
+            ("Notes", sheet.Notes),
         ];
 
     private static string Day(DateOnly? day) => day is { } known ? ReportWords.Day(known) : "";

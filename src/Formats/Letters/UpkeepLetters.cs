@@ -16,7 +16,8 @@ public static class UpkeepLetters
 
     /// <summary>Null: it is nothing to write about.</summary>
     public static Letter? News(Happening happening, Tenure tenure, UpkeepYears now, Order order, Guid id, Uri page) =>
-        Subject(happening, now) is { } subject ? Letter(id, order, subject, UpkeepWords.Of(happening, tenure, now), happening is Failed or StateChanged ? "See what can be done" : "Look at the day book", page) : null;
+        order.There is not null && happening is Charged { On: var on } charged && charged.Total > charged.FromBalance ? Letter(id, order, $"Was it taken? {UpkeepWords.Seller(tenure, charged.Book)}, {UpkeepWords.Day(on)}", ChargeWords.Asking(charged, tenure), "Say yes or no", page)
+        : Subject(happening, now) is { } subject ? Letter(id, order, subject, UpkeepWords.Of(happening, tenure, now), happening is Failed or StateChanged ? "See what can be done" : "Look at the day book", page) : null;
 
     private static string? Subject(Happening happening, UpkeepYears now) =>
         happening switch

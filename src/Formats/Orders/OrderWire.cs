@@ -5,6 +5,7 @@ namespace HomeStart.Formats;
 /// <param name="PaidBy">In words: how it is paid.</param>
 /// <param name="IsClaim">Whether it claims a domain that came with hosting ordered before.</param>
 /// <param name="KeySheet">What to keep; null until the order is completed.</param>
+/// <param name="There">What was told of buying it at the sellers' own pages; null: it was ordered here.</param>
 public sealed record OrderWire(
     Guid Id,
     string Reference,
@@ -26,7 +27,8 @@ public sealed record OrderWire(
     IReadOnlyList<OrderedItemWire> Items,
     IReadOnlyList<AgreedTermWire> Terms,
     IReadOnlyList<ReceiptWire> Receipts,
-    KeySheetWire? KeySheet)
+    KeySheetWire? KeySheet,
+    BoughtThereWire? There)
 {
     public static OrderWire Of(Order order) =>
         new(
@@ -49,8 +51,9 @@ public sealed record OrderWire(
             order.ClaimOf is not null,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
-            [.. order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>().Select(ReceiptWire.Of)],
-            order.State == OrderState.Completed ? KeySheetWire.Of(order) : null);
+            [.. order.Receipts.Select(ReceiptWire.Of)],
+            order.State == OrderState.Completed ? KeySheetWire.Of(order) : null,
+            BoughtThereWire.Of(order));
 
     // What Core knows by its code alone; a counterpart's own words stand as they came.
     private static string Words(string code) =>
@@ -149,7 +152,8 @@ public sealed record KeySheetWire(
     string? FileServer,
     string? MailServer,
     string Holder,
-    string Mail)
+    string Mail,
+    string? Notes)
 {
     internal static KeySheetWire Of(Order order) =>
         new(
@@ -158,16 +162,17 @@ public sealed record KeySheetWire(
             (order.Things.Domains.FirstOrDefault()?.Name ?? order.Things.Hosting?.Address)?.Text,
             order.Things.Domains.FirstOrDefault()?.Seller,
             [.. order.Things.Domains.Skip(1).Select(domain => $"{domain.Name}, through {domain.Seller}")],
-            order.Account?.LogIn,
-            order.Account?.User,
-            order.Account?.Server,
-            order.Account?.IPv4,
-            order.Account?.IPv6,
-            order.Account?.NameServers ?? [],
-            order.Account?.FileServer,
-            order.Account?.MailServer,
+            order.Account?.LogIn ?? order.There?.Keys.LogIn,
+            order.Account?.User ?? order.There?.Keys.User,
+            order.Account?.Server ?? order.There?.Keys.Server,
+            order.Account?.IPv4 ?? order.There?.Keys.IPv4,
+            order.Account?.IPv6 ?? order.There?.Keys.IPv6,
+            order.Account?.NameServers ?? order.There?.Keys.NameServers ?? [],
+            order.Account?.FileServer ?? order.There?.Keys.FileServer,
+            order.Account?.MailServer ?? order.There?.Keys.MailServer,
             order.RegisteredTo.Name,
-            order.RegisteredTo.Mail);
+            order.RegisteredTo.Mail,
+            order.There?.Keys.Notes);
 }
 
 /// <summary>A domain that came with hosting and can be claimed.</summary>

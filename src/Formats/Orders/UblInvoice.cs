@@ -1,9 +1,11 @@
+using System.Collections.Immutable;
 using System.Globalization;
+using System.Xml;
 using System.Xml.Linq;
 
 namespace HomeStart.Formats;
 
-/// <summary>Writes a receipt, or what is still to be paid, as an invoice in UBL 2.1 (ISO/IEC 19845), with the core elements of EN 16931 that are known: a seller's address and tax number are in no offer book.</summary>
+/// <summary>Reads what a seller's invoice says, and writes a receipt, or what is still to be paid, as an invoice in UBL 2.1 (ISO/IEC 19845), with the core elements of EN 16931 that are known: a seller's address and tax number are in no offer book.</summary>
 public static class UblInvoice
 {
     private static readonly XNamespace Invoice = "urn:oasis:names:specification:ubl:schema:xsd:Invoice-2";
@@ -15,6 +17,42 @@ public static class UblInvoice
 
     /// <summary>One piece (UN/ECE recommendation 20).</summary>
     private const string Piece = "C62";
+
+    /// <summary>What an invoice says; null: it is none.</summary>
+    public static InvoiceRead? Read(ReadOnlyMemory<byte> bytes)
+    {
+        if (Document(bytes) is not { } root || root.Name != Invoice + "Invoice")
+        {
+            return null;
+        }
+
+        var supplier = root.Element(Parts + "AccountingSupplierParty");
+        return new InvoiceRead(
+            supplier?.Descendants(Basic + "RegistrationName").Concat(supplier.Descendants(Basic + "Name")).Select(name => name.Value.Trim()).FirstOrDefault(name => name.Length > 0), root.Element(Basic + "ID")?.Value.Trim(),
+            [
+                .. root.Elements(Parts + "InvoiceLine").Take(BoughtThere.MostLines).Select(line => (What: line.Element(Parts + "Item")?.Element(Basic + "Name")?.Value.Trim(), Amount: AmountOf(line.Element(Basic + "LineExtensionAmount"))))
+                    .Where(line => line is { What.Length: > 0, Amount: not null }).Select(line => new ReceiptEntry(line.What!, line.Amount!.Value)),
+            ]);
+    }
+
+    // A document that names others, or that grows as it is read, is none of ours.
+    private static XElement? Document(ReadOnlyMemory<byte> bytes)
+    {
+        try
+        {
+            using var stream = new MemoryStream(bytes.ToArray());
+            using var reader = XmlReader.Create(stream, new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
+            return XDocument.Load(reader).Root;
+        }
+        catch (XmlException)
+        {
+            return null;
+        }
+    }
+
+    private static Money? AmountOf(XElement? element) =>
+        element is not null && Currency.TryGet(element.Attribute("currencyID")?.Value, out var currency) && ExactDecimal.TryParse(element.Value.Trim(), out var number)
+        && Money.TryOf(number, currency, out var money) == AmountFault.None ? money : null;
 
     public static XDocument Write(Receipt receipt)
     {
@@ -83,3 +121,9 @@ public static class UblInvoice
 
     private static string Day(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 }
+
+/// <summary>What an invoice in UBL says.</summary>
+/// <param name="Seller">Null: it names none.</param>
+/// <param name="Number">The seller's number of it.</param>
+/// <param name="Lines">Before tax.</param>
+public sealed record InvoiceRead(string? Seller, string? Number, ImmutableArray<ReceiptEntry> Lines);

@@ -3,10 +3,14 @@ using System.Collections.Immutable;
 namespace HomeStart.Formats;
 
 /// <summary>What to do at the sellers' own pages to buy a candidate there.</summary>
-public sealed record BuyingSlipWire(string Letter, DateOnly Date, IReadOnlyList<SellerSlipWire> Sellers)
+/// <param name="Done">The steps that were ticked off, each with its seller's book before it.</param>
+public sealed record BuyingSlipWire(string Letter, DateOnly Date, IReadOnlyList<SellerSlipWire> Sellers, IReadOnlyList<string> Done)
 {
-    public static BuyingSlipWire Of(string letter, Slip slip, Costing costing) => new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.Of)]);
+    public static BuyingSlipWire Of(string letter, Slip slip, Costing costing, IReadOnlyList<string> done) => new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.Of)], done);
 }
+
+/// <summary>What is ticked off on a slip from now on.</summary>
+public sealed record TickBody(IReadOnlyList<string> Done);
 
 /// <param name="Steps">In the order their pages ask.</param>
 /// <param name="Today">What must stand there today; null: nothing is due.</param>

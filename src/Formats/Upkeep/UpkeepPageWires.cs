@@ -51,12 +51,19 @@ public sealed record TenureWire(Guid OrderId, string Reference, string Name, int
     /// <summary>What happened, the newest first.</summary>
     public required IReadOnlyList<DayLineWire> DayBook { get; init; }
 
+    /// <summary>Money that moved, and what was seen of it, the newest first.</summary>
+    public required IReadOnlyList<MovementWire> Movements { get; init; }
+
+    /// <summary>What sellers took beyond what was due.</summary>
+    public required IReadOnlyList<OverchargedWire> Overcharged { get; init; }
+
     /// <summary>What is being paid against an invoice; null: nothing.</summary>
     public PayingWire? Paying { get; init; }
 }
 
 /// <param name="Works">False after a refusal, until another card is given or it is paid again.</param>
-public sealed record PayerWire(string? CardEnding, bool Wallet, DateOnly? Expires, bool Works);
+/// <param name="AtTheSellers">Whether the sellers take it themselves: it was bought at their own pages.</param>
+public sealed record PayerWire(string? CardEnding, bool Wallet, DateOnly? Expires, bool Works, bool AtTheSellers);
 
 /// <param name="Renews">Whether it renews by itself.</param>
 /// <param name="CommittedUntil">Until then it renews whatever is said; null: it is not committed to.</param>
@@ -128,7 +135,7 @@ public sealed record EffectYearWire(DateOnly From, DateOnly Until, SumsWire Then
 
 /// <param name="TakenBy">The domain that takes it; null: it is there to be spent.</param>
 /// <param name="SavesThere">What it saves there.</param>
-public sealed record AllowanceWire(string Seller, DateOnly From, DateOnly LastDay, bool IsYearly, string? TakenBy, MoneyWire? SavesThere, IReadOnlyList<AllowanceUseWire> Uses);
+public sealed record AllowanceWire(string Book, string Seller, DateOnly From, DateOnly LastDay, bool IsYearly, string? TakenBy, MoneyWire? SavesThere, IReadOnlyList<AllowanceUseWire> Uses);
 
 /// <param name="Saves">What its first year costs without; null: not stated.</param>
 /// <param name="Costs">What its later years cost until the end of what is looked ahead to.</param>

@@ -13,9 +13,10 @@ public static class UpkeepPageWriter
     public static TenureWire Write(Outlook outlook, string reference, string name, int version, bool isBehind, ImmutableArray<Notice> notices)
     {
         var (tenure, book, now) = (outlook.Tenure, outlook.Book, outlook.Now);
+        var (movements, open) = (Movement.Of(book), Telling.Open(tenure, book).Select(movement => movement.Line).ToHashSet());
         return new TenureWire(
             book.OrderId, reference, name, version, tenure.Start, outlook.DecidingOn, outlook.End, isBehind, isBehind && book.Problem is { } problem ? $"{problem.Who} did not carry on: {problem.Message}" : null,
-            new PayerWire(book.Payer.CardEnding, book.Payer.Wallet, book.Payer.Expires, now.CardWorks))
+            new PayerWire(book.Payer.CardEnding, book.Payer.Wallet, book.Payer.Expires, now.CardWorks, book.Payer.AtTheSellers))
         {
             Holdings = [.. outlook.Holdings.Select(holding => Had(outlook, holding))],
             Balances = [.. now.Balances.Where(balance => balance.Value.Units > 0).Select(balance => new BalanceWire(UpkeepWords.Seller(tenure, balance.Key), balance.Value.ToAmount(), balance.Value.Currency.Code))],
@@ -28,6 +29,8 @@ public static class UpkeepPageWriter
             Allowances = [.. Allowance.Of(outlook).Select(allowance => Write(allowance, tenure))],
             Planned = [.. book.Planned.Index().Select(planned => new PlannedWire(planned.Index, planned.Item.On, UpkeepWords.Of(planned.Item, tenure, now)))],
             DayBook = DayBook(outlook),
+            Movements = [.. movements.Reverse().Take(MostBills).Select(movement => MovementWire.Of(movement, outlook, open.Contains(movement.Line)))],
+            Overcharged = [.. ChargeCheck.OverchargedOf(movements).Select(seller => new OverchargedWire(seller.Key, UpkeepWords.Seller(tenure, seller.Key), seller.Value.ToAmount(), seller.Value.Currency.Code))],
             Paying = book.Otherwise is { } paying ? new PayingWire(paying.Holding, paying.Amount.ToAmount(), paying.Amount.Currency.Code, paying.Page, paying.Until) : null,
         };
     }
@@ -91,7 +94,7 @@ public static class UpkeepPageWriter
 
     private static AllowanceWire Write(Allowance allowance, Tenure tenure) =>
         new(
-            UpkeepWords.Seller(tenure, allowance.Book), allowance.From, allowance.LastDay, allowance.IsYearly, allowance.TakenBy, allowance.SavesThere is { } saves ? MoneyWire.Of(saves) : null,
+            allowance.Book, UpkeepWords.Seller(tenure, allowance.Book), allowance.From, allowance.LastDay, allowance.IsYearly, allowance.TakenBy, allowance.SavesThere is { } saves ? MoneyWire.Of(saves) : null,
             [.. allowance.Uses.Select(use => new AllowanceUseWire(use.Ending, use.Saves is { } money ? MoneyWire.Of(money) : null, SumsWire.Of(use.Costs)))]);
 
     // What was decided stands beside what happened; of a day, decisions first.
@@ -99,7 +102,8 @@ public static class UpkeepPageWriter
     {
         var (tenure, now) = (outlook.Tenure, outlook.Now);
         var decided = outlook.Book.Made.Select(decision => (decision.On, Order: 0, Line: new DayLineWire(decision.On, UpkeepWords.Of(decision, tenure, now), decision is SetCard ? "card" : "decided")));
-        var happened = outlook.Book.Lines.Select(happening => (happening.On, Order: 1, Line: new DayLineWire(happening.On, UpkeepWords.Of(happening, tenure, now), Kind(happening))));
+        var told = outlook.Book.Payer.AtTheSellers ? Movement.Of(outlook.Book).Where(movement => movement.On > tenure.Start).ToDictionary(movement => movement.Line, movement => ChargeWords.Of(movement, tenure)) : [];
+        var happened = outlook.Book.Lines.Index().Select(line => (line.Item.On, Order: 1, Line: new DayLineWire(line.Item.On, told.GetValueOrDefault(line.Index) ?? UpkeepWords.Of(line.Item, tenure, now), Kind(line.Item))));
         return [.. decided.Concat(happened).OrderBy(line => line.On).ThenBy(line => line.Order).Select(line => line.Line).Reverse()];
     }
 

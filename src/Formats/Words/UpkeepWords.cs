@@ -157,7 +157,8 @@ public static class UpkeepWords
             _ => "is lost",
         };
 
-    private static string Lines(IReadOnlyList<ChargedLine> lines, OfferBook book)
+    /// <summary>What a bill is for: those of its lines that cost anything.</summary>
+    public static string Lines(IReadOnlyList<ChargedLine> lines, OfferBook book)
     {
         List<string> names = [.. lines.Where(line => line.Amount != 0).Select(line => Line(line, book)).Distinct()];
         return names.Count switch { 0 => "nothing that costs anything", 1 => names[0], _ => $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}" };

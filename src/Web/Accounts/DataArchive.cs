@@ -33,6 +33,11 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
                 await AddAsync(zip, $"orders/{OrderReference.Of(row.OrderId)}-day-book.json", JsonSerializer.SerializeToUtf8Bytes(DayBookWire.Of(Documents.Read<DayBook>(row.Document)), Json), cancel);
             }
 
+            foreach (var file in await db.KeptFiles.AsNoTracking().ToListAsync(cancel))
+            {
+                await AddAsync(zip, $"orders/{OrderReference.Of(file.OrderId)}-kept/{file.Id:N}-{file.Name}", file.Content, cancel);
+            }
+
             foreach (var own in await db.OwnBooks.AsNoTracking().ToListAsync(cancel))
             {
                 await AddAsync(zip, $"price-lists/{own.BookId}-{own.Version}.json", (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content, cancel);
@@ -59,7 +64,7 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
             await AddAsync(zip, $"orders/{order.Reference}-key-sheet.pdf", PdfReport.Write(OrderReports.KeySheet(order), today), cancel);
         }
 
-        foreach (var receipt in order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>())
+        foreach (var receipt in order.Receipts)
         {
             await AddAsync(zip, $"orders/{receipt.Number}.pdf", PdfReport.Write(OrderReports.Of(receipt), today), cancel);
             await AddAsync(zip, $"orders/{receipt.Number}.xml", Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), cancel);

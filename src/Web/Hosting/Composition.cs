@@ -58,6 +58,7 @@ public static class Composition
         services.AddHttpContextAccessor();
         services.AddOrders(carriesOut: hasData);
         services.AddUpkeep(carriesOut: hasData);
+        services.AddScoped<Slips.BoughtDesk>();
         services.AddMail(sends: hasData);
         AddProtection(services, options);
         services.AddWatching();
@@ -105,6 +106,7 @@ public static class Composition
         own.MapComparisons();
         own.MapExports();
         own.MapSlips();
+        own.MapBought();
         own.MapDomains();
         own.MapSeeking();
         own.MapOwned();
@@ -113,6 +115,7 @@ public static class Composition
         own.MapOnline();
         own.MapSellers();
         own.MapUpkeep();
+        own.MapCharges();
         own.MapClock();
         own.MapMail();
         own.MapAccounts();

@@ -1,3 +1,4 @@
+using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Session;
@@ -10,9 +11,14 @@ internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Worksp
     /// <param name="ask">Whether the certificate is asked for first.</param>
     public async Task<IResult> AnswerAsync(Guid orderId, bool ask, CancellationToken cancel)
     {
-        if (await orders.FindAsync(orderId, cancel) is null)
+        if (await orders.FindAsync(orderId, cancel) is not { } row)
         {
             return Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+        }
+
+        if (Documents.Read<Order>(row.Document) is { There: not null } bought)
+        {
+            return await ThereAsync(bought, new World(row.WorldId), cancel);
         }
 
         if (await desk.FindAsync(orderId, cancel) is not { Domain: { } domain } hosted)
@@ -33,5 +39,19 @@ internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Worksp
         // A borrowed address is the host's own: no registry has it by itself.
         var facts = new NameFacts(known, known.Lends(domain) ? known.NameServers : (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
         return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = desk.AddressOf(hosted, domain)! });
+    }
+
+    // What was bought at a seller's own page is held against its key sheet: everybody is asked but the host, who knows nothing of us.
+    private async Task<IResult> ThereAsync(Order order, World world, CancellationToken cancel)
+    {
+        if (order is not { Things.Hosting: { } hosting, There.Keys.Entry: { } entry } || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain)
+        {
+            return Results.NoContent();
+        }
+
+        var (record, zone, places, server) = (registrar.LookUpAsync(world, domain, cancel), nameServers.ZoneOfAsync(world, domain, cancel), nameServers.PlacesAsync(world, domain, cancel), panel.VisitAsync(world, domain, cancel));
+        await Task.WhenAll(record, zone, places, server);
+        var facts = new NameFacts(entry, (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server };
+        return Results.Ok(NameChainWire.Of(domain, hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()));
     }
 }

@@ -29,7 +29,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        if (!await CheckConfirmedAsync(wanted.Contact, faults, cancel))
+        if (!await CheckConfirmedAsync(wanted.Contact.Mail, "contact.mail", faults, cancel))
         {
             return null;
         }
@@ -59,12 +59,13 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
     }
 
     /// <summary>Reports a mail address that is not the one the visitor confirmed.</summary>
-    public async Task<bool> CheckConfirmedAsync(Contact contact, FaultList faults, CancellationToken cancel)
+    /// <param name="where">The field it was typed in.</param>
+    public async Task<bool> CheckConfirmedAsync(string mail, string where, FaultList faults, CancellationToken cancel)
     {
-        var isConfirmed = string.Equals((await accounts.PresentAsync(cancel))?.Email, contact.Mail, StringComparison.OrdinalIgnoreCase);
+        var isConfirmed = string.Equals((await accounts.PresentAsync(cancel))?.Email, mail, StringComparison.OrdinalIgnoreCase);
         if (!isConfirmed)
         {
-            faults.Say(FaultCodes.Unconfirmed, "contact.mail", "Confirm this mail address first: a code is mailed to it, and the mails about your order go there.");
+            faults.Say(FaultCodes.Unconfirmed, where, "Confirm this mail address first: a code is mailed to it, and the mails about your order go there.");
         }
 
         return isConfirmed;

@@ -70,7 +70,7 @@ internal static class OrdersEndpoints
     {
         var faults = new FaultList();
         var contact = PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
-        await desk.CheckConfirmedAsync(contact, faults, cancel);
+        await desk.CheckConfirmedAsync(contact.Mail, "contact.mail", faults, cancel);
         return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.Of(fault))]));
     }
 
@@ -89,7 +89,7 @@ internal static class OrdersEndpoints
     }
 
     private static async Task<IResult> LastContactAsync(OrderDesk desk, CancellationToken cancel) =>
-        await desk.ListAsync(cancel) is [var last, ..] ? Results.Ok(Body(last.Contact)) : Results.NoContent();
+        (await desk.ListAsync(cancel)).FirstOrDefault(order => order.There is null) is { } last ? Results.Ok(Body(last.Contact)) : Results.NoContent();
 
     private static ContactBody Body(Contact contact) =>
         new(contact.Name, contact.Mail, contact.Street, contact.Town, contact.Postcode, contact.Country, contact.Telephone, contact.Organisation, contact.State);

@@ -31,6 +31,9 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
     /// <summary>The hashes of all books on the shelf, for an order to say what it was placed from.</summary>
     public IEnumerable<string> BookHashes => shelf.All.Select(shelved => shelved.Hash);
 
+    /// <summary>The very books that an order was placed from.</summary>
+    public ImmutableArray<OfferBook> PlacedFrom(OrderRow row) => shelf.PlacedFrom(row.BookHashes);
+
     /// <summary>Whether a seller can be ordered from here: the counterparts are those of the demo.</summary>
     public bool IsConnected(OfferBook book) => demo.OfferBooks.Any(known => known.Id == book.Id);
 

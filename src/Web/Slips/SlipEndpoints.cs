@@ -1,25 +1,65 @@
+using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Slips;
 
 /// <summary>Buying at the seller's own page: what to do there, and why its sum is not ours.</summary>
 internal static class SlipEndpoints
 {
+    /// <summary>How many steps a slip can have ticked off.</summary>
+    private const int MostSteps = 200;
+
     public static void MapSlips(this IEndpointRouteBuilder app)
     {
         var candidate = app.MapGroup("/api/sites/{siteId:guid}/candidates/{letter}");
         candidate.MapGet("/slip", SlipAsync).WithName("getSlip").Produces<BuyingSlipWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        candidate.MapPut("/slip", TickAsync).WithName("tickSlip").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         candidate.MapGet("/slip.pdf", PdfAsync).WithName("slipPdf").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
         candidate.MapPost("/their-sum", TheirSumAsync).WithName("explainTheirSum").Produces<TheirSumWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status429TooManyRequests);
     }
 
-    private static async Task<IResult> SlipAsync(Guid siteId, string letter, SiteDesk desk, CancellationToken cancel) =>
-        await desk.CostedAsync(siteId, letter, cancel) is var (_, costing) ? Results.Ok(BuyingSlipWire.Of(letter, Slip.Of(costing), costing)) : SiteDesk.Missing();
+    private static async Task<IResult> SlipAsync(Guid siteId, string letter, SiteDesk desk, HomeStartDb db, CancellationToken cancel) =>
+        await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
+            ? Results.Ok(BuyingSlipWire.Of(letter, Slip.Of(costing), costing, await RowAsync(db, siteId, letter, cancel) is { } row ? Documents.Read<string[]>(row.Document) : []))
+            : SiteDesk.Missing();
+
+    private static Task<SlipRow?> RowAsync(HomeStartDb db, Guid siteId, string letter, CancellationToken cancel) => db.Slips.SingleOrDefaultAsync(row => row.SiteId == siteId && row.Letter == letter, cancel);
+
+    // Kept with the site, so that what was ticked off on the telephone is so at the desk.
+    private static async Task<IResult> TickAsync(Guid siteId, string letter, JsonBody<TickBody> body, SiteDesk desk, Workspace workspace, HomeStartDb db, CancellationToken cancel)
+    {
+        if (await desk.FindAsync(siteId, cancel) is not { } site || site.Site.Listed(letter) is null)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var done = new Node(body.Root, "", faults)["done"].Texts(MostSteps);
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        await workspace.EnsureStoredAsync(cancel);
+        var row = await RowAsync(db, siteId, letter, cancel) ?? db.Slips.Add(new SlipRow { WorkspaceId = workspace.Id, SiteId = siteId, Letter = letter, Document = "" }).Entity;
+        row.Document = Documents.Write(done);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
+        {
+            // Two first ticks at once: the other one is kept, and the next tick brings both.
+        }
+
+        return Results.NoContent();
+    }
 
     private static async Task<IResult> PdfAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)

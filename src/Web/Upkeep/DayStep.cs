@@ -99,7 +99,7 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         var now = kept.Tenure.ToMorning(kept.Book.UnderWay!.Day, after.Made);
         foreach (var (index, line) in after.Lines.Index().Skip(kept.Book.Lines.Length))
         {
-            if (UpkeepLetters.News(line, kept.Tenure, now, kept.Order, IdOf(kept, $"line {index}"), Page(kept)) is { } letter)
+            if (line.On > after.ToldTo && UpkeepLetters.News(line, kept.Tenure, now, kept.Order, IdOf(kept, $"line {index} of {line.On:yyyyMMdd}"), Page(kept)) is { } letter)
             {
                 outbox.Add(kept.Row.WorkspaceId, letter);
             }

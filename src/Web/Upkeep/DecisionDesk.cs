@@ -30,7 +30,7 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
     public static Decision? Read(Node node, Outlook outlook)
     {
         var decision = UpkeepRequestReader.Decision(node, outlook.DecidingOn.AddDays(-1), outlook.Tenure.Last, [.. outlook.Tenure.Books]);
-        if (decision is SetCard or ClaimDomain)
+        if (decision is SetCard or ClaimDomain && !outlook.Book.Payer.AtTheSellers)
         {
             node["do"].Fault(FaultCodes.Unknown, "Give another card, or claim a name, by their own ways.");
             return null;
@@ -69,18 +69,29 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
             return Results.Problem($"{MostDecisions} decisions were made about this order, and no more can be kept.", statusCode: StatusCodes.Status409Conflict);
         }
 
-        kept.With(book, on ?? await workspace.BusinessDateAsync(cancel));
+        if (await SaveAsync(kept, book, cancel, on ?? await workspace.BusinessDateAsync(cancel)) is { } meanwhile)
+        {
+            return meanwhile;
+        }
+
+        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
+        return Results.NoContent();
+    }
+
+    /// <summary>Stores a day book in place of the one that was seen; what to say where it went on meanwhile, else null.</summary>
+    /// <param name="waitsFor">Null: what it waits for is as before.</param>
+    public async Task<IResult?> SaveAsync(Kept kept, DayBook book, CancellationToken cancel, DateOnly? waitsFor = null)
+    {
+        kept.With(book, waitsFor ?? (kept.Row.WaitsFor == int.MaxValue ? null : DateOnly.FromDayNumber(kept.Row.WaitsFor)));
         try
         {
             await db.SaveDurablyAsync(cancel);
+            return null;
         }
         catch (DbUpdateConcurrencyException)
         {
             return WentOn();
         }
-
-        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
-        return Results.NoContent();
     }
 
     /// <summary>Pays what is missing for something: by the card, from the balance with its seller, or against an invoice.</summary>
@@ -93,7 +104,7 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
             return FaultResults.Unprocessable(faults);
         }
 
-        if (way == PayWay.Card)
+        if (way == PayWay.Card || kept.Book.Payer.AtTheSellers)
         {
             return await ChangeAsync(kept, kept.Row.Version, book => (outlook.Now.CardWorks ? book : book.With(new SetCard(outlook.DecidingOn, Works: true))).With(new PayMissed(outlook.DecidingOn, holding)), outlook.DecidingOn, cancel);
         }
@@ -106,14 +117,9 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
 
         var (bookId, word) = (outlook.Now.Books[holding], way.ToString().ToLowerInvariant());
         var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
-        kept = kept.With(kept.Book with { Otherwise = paying }, outlook.Today);
-        try
+        if (await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } meanwhile)
         {
-            await db.SaveDurablyAsync(cancel);
-        }
-        catch (DbUpdateConcurrencyException)
-        {
-            return WentOn();
+            return meanwhile;
         }
 
         var request = new PaymentRequest(word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}", new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);

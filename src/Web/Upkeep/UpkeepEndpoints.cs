@@ -106,6 +106,11 @@ internal static class UpkeepEndpoints
         }
 
         var faults = new FaultList();
+        if (kept.Book.Payer.AtTheSellers)
+        {
+            return Results.Problem("Give the other card at the seller’s own page: none is charged from here for what was bought there.", statusCode: StatusCodes.Status409Conflict);
+        }
+
         var (token, ending) = PlaceOrderReader.ReadCard(new Node(body.Root, "", faults)["card"]);
         return faults.Any ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, kept.Row.Version, book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, ending)), outlook.DecidingOn, cancel, whileBehind: true);
     }
@@ -158,6 +163,11 @@ internal static class UpkeepEndpoints
         }
 
         var book = outlook.Now.Books[held.Holding];
+        if (kept.Book.Payer.AtTheSellers)
+        {
+            return Results.Problem($"Ask for it at {kept.Tenure.Book(book).Provider.Name}’s own page, where you bought {domain}: unlock it there first.", statusCode: StatusCodes.Status409Conflict);
+        }
+
         return await registrar.ReleaseAsync(kept.World, book, domain, await workspace.BusinessDateAsync(cancel), cancel) is { } release
             ? Results.Ok(new ReleaseWire(domain.Text, release.Code, release.Until))
             : Results.Problem($"{kept.Tenure.Book(book).Provider.Name} did not answer, or does not have {domain} any more. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);

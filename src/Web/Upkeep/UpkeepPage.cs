@@ -58,7 +58,7 @@ public sealed class UpkeepPage(TenureDesk desk, Workspace workspace, HomeStartDb
     private async Task<IReadOnlyDictionary<string, DateOnly>> UnconfirmedAsync(Kept kept, DateOnly today, CancellationToken cancel)
     {
         var unconfirmed = new Dictionary<string, DateOnly>(StringComparer.Ordinal);
-        if (today <= kept.Order.PlacedOn.AddDays(ConfirmingDays))
+        if (kept.Order.There is null && today <= kept.Order.PlacedOn.AddDays(ConfirmingDays))
         {
             foreach (var domain in kept.Order.Things.Domains.Where(domain => domain is { Route: DomainRoute.Register, Name: not null }))
             {

@@ -42,13 +42,20 @@ export function OnlinePage() {
         </p>
       )}
       {done.map((order) => (
-        <Chain key={order.id} siteId={page.id} orderId={order.id} reference={order.reference} />
+        <Chain key={order.id} siteId={page.id} orderId={order.id} reference={order.reference} there={order.there} />
       ))}
     </div>
   );
 }
 
-function Chain({ siteId, orderId, reference }: { siteId: string; orderId: string; reference: string }) {
+interface ChainProps {
+  siteId: string;
+  orderId: string;
+  reference: string;
+  there: Schemas['OrderWire']['there'];
+}
+
+function Chain({ siteId, orderId, reference, there }: ChainProps) {
   const chain = useQuery({
     queryKey: ['online', orderId],
     queryFn: async () => {
@@ -67,7 +74,19 @@ function Chain({ siteId, orderId, reference }: { siteId: string; orderId: string
     return <Waiting for="Asking the name servers" />;
   }
 
-  return chain.data === null ? null : (
+  if (chain.data === null) {
+    return there ? (
+      <p className="mt-4 max-w-2xl">
+        For {reference}, bought at the sellers’ own pages, the way to the site can be checked once its{' '}
+        <Link to="/sites/$siteId/bought" params={{ siteId }} search={{ order: orderId }} className="ink">
+          key sheet
+        </Link>{' '}
+        says the address of the server.
+      </p>
+    ) : null;
+  }
+
+  return (
     <section className="mt-6" aria-labelledby={`chain-${orderId}`}>
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h2 id={`chain-${orderId}`} className="grow text-lg">
@@ -86,29 +105,48 @@ function Chain({ siteId, orderId, reference }: { siteId: string; orderId: string
             ))}
           </ol>
           <h3 className="mt-4 text-base">What to do next</h3>
-          <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
-            {ongoing.map(({ to, label, does }) => (
-              <li key={to} className="px-2.5 py-1.5">
-                <Link to={to} params={{ siteId, orderId }} search={{}} className="ink font-semibold">
-                  {label}
-                </Link>
-                <span className="text-soft block text-sm">{does}</span>
-              </li>
-            ))}
-          </ul>
+          {there ? (
+            <p>
+              Files, mail addresses and records are looked after where you bought it
+              {there.keys.logIn && (
+                <>
+                  :{' '}
+                  <a href={there.keys.logIn} className="ink" target="_blank" rel="noreferrer">
+                    log in there
+                  </a>
+                </>
+              )}
+              .
+            </p>
+          ) : (
+            <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">
+              {ongoing.map(({ to, label, does }) => (
+                <li key={to} className="px-2.5 py-1.5">
+                  <Link to={to} params={{ siteId, orderId }} search={{}} className="ink font-semibold">
+                    {label}
+                  </Link>
+                  <span className="text-soft block text-sm">{does}</span>
+                </li>
+              ))}
+            </ul>
+          )}
         </div>
         <div>
           <Places chain={chain.data} />
-          <Certificate orderId={orderId} chain={chain.data} />
-          <p className="mt-3">
-            <a href={chain.data.site} className="ink font-semibold" target="_blank" rel="noreferrer">
-              See the site
-            </a>{' '}
-            <span className="text-soft">
-              as somebody sees it who is led to your host. This made-up world keeps it under an address of this
-              computer.
-            </span>
-          </p>
+          {!there && (
+            <>
+              <Certificate orderId={orderId} chain={chain.data} />
+              <p className="mt-3">
+                <a href={chain.data.site} className="ink font-semibold" target="_blank" rel="noreferrer">
+                  See the site
+                </a>{' '}
+                <span className="text-soft">
+                  as somebody sees it who is led to your host. This made-up world keeps it under an address of this
+                  computer.
+                </span>
+              </p>
+            </>
+          )}
         </div>
       </div>
       <p className="text-soft mt-2 text-sm">

@@ -6,6 +6,7 @@ import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Head, Heads, Row, Table } from '../../ui/Table';
+import { BoughtThere } from './BoughtThere';
 import { ClaimDomain } from './ClaimDomain';
 import { HolderChecks } from './HolderChecks';
 import { Receipts } from './Receipts';
@@ -24,18 +25,30 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
         </a>
       </div>
       <p className="text-soft" role="status">
-        Order {order.reference}, {longDay(order.placedOn)}.{' '}
-        {order.payments.length === 0
-          ? 'Nothing was to pay.'
-          : `${money(order.total, order.currency)} was paid ${order.paidBy}.`}
+        {order.there ? (
+          <>
+            Bought at the sellers’ own pages on {longDay(order.placedOn)}, kept here as {order.reference}.
+          </>
+        ) : (
+          <>
+            Order {order.reference}, {longDay(order.placedOn)}.{' '}
+            {order.payments.length === 0
+              ? 'Nothing was to pay.'
+              : `${money(order.total, order.currency)} was paid ${order.paidBy}.`}
+          </>
+        )}
       </p>
       {order.missed.map(({ domain, why }) => (
         <p key={domain} className="border-red text-red mt-2 border-l-2 pl-3">
           {domain} could not be had: {why} Nothing was taken for it.
         </p>
       ))}
-      <HolderChecks order={order} />
-      <ClaimDomain order={order} />
+      {!order.there && (
+        <>
+          <HolderChecks order={order} />
+          <ClaimDomain order={order} />
+        </>
+      )}
       <div className="mt-4 grid items-start gap-x-14 gap-y-6 xl:grid-cols-[minmax(0,40rem)_minmax(0,1fr)]">
         <div>
           <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band grid grid-cols-[9rem_1fr] sm:grid-cols-[12rem_1fr] [&>*]:px-2.5 [&>*]:py-1.5">
@@ -43,7 +56,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
             <Entry name="Host and plan" value={sheet.provider && `${sheet.provider}, ${sheet.plan}`} />
             <Entry name="Log in at" value={sheet.logIn} />
             <Entry name="User" value={sheet.user} />
-            {sheet.user && (
+            {sheet.user && !order.there && (
               <Entry name="First password">
                 <FirstPassword orderId={order.id} />
               </Entry>
@@ -64,7 +77,8 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
               }
             />
             <Entry name="Further domains" value={sheet.furtherDomains.join('; ')} />
-            <Entry name="Holder" value={`${sheet.holder}, ${sheet.mail}`} />
+            <Entry name={order.there ? 'Bought by' : 'Holder'} value={`${sheet.holder}, ${sheet.mail}`} />
+            <Entry name="Notes" value={sheet.notes} />
           </dl>
         </div>
         <section aria-labelledby="bought">
@@ -98,8 +112,14 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
               ))}
             </tbody>
           </Table>
-          <Next sheet={sheet} siteId={order.siteId} />
-          <Receipts order={order} />
+          {order.there ? (
+            <BoughtThere order={order} />
+          ) : (
+            <>
+              <Next sheet={sheet} siteId={order.siteId} />
+              <Receipts order={order} />
+            </>
+          )}
         </section>
       </div>
     </>

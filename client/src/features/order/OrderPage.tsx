@@ -6,7 +6,7 @@ import { useSite } from '../../api/site';
 import { Agreed } from './Agreed';
 import { BesideTheForm } from './BesideTheForm';
 import { CardSection } from '../../ui/CardFields';
-import { ConfirmFirst } from './ConfirmFirst';
+import { ConfirmFirst } from '../../ui/ConfirmFirst';
 import { ContactFields } from './ContactFields';
 import { empty, movedIn, paidToday, type OrderForm } from './form';
 import { InTheWay } from './InTheWay';
@@ -90,7 +90,11 @@ export function OrderPage() {
           )}
         </section>
         {hindrance?.kind === 'unconfirmed' && (
-          <ConfirmFirst mail={form.getValues('contact.mail').trim()} goOn={() => void place(false)()} />
+          <ConfirmFirst
+            mail={form.getValues('contact.mail').trim()}
+            then="your order goes on"
+            goOn={() => void place(false)()}
+          />
         )}
         {hindrance && hindrance.kind !== 'unconfirmed' && (
           <InTheWay hindrance={hindrance} orderAgain={() => void place(true)()} askAgain={() => void askAgain()} />

@@ -30,7 +30,7 @@ export function OrdersPage() {
           <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{}} className="ink">
             its worksheet
           </Link>
-          , its key sheet is kept here.
+          , or note what you bought at a seller’s own page, its key sheet is kept here.
         </p>
       ) : (
         <Table className="mt-3 w-full">
@@ -62,7 +62,7 @@ export function OrdersPage() {
                 <td>
                   <bdi>{order.items.map((item) => item.what).join('; ')}</bdi>
                 </td>
-                <td>{stateWords[order.state]}</td>
+                <td>{order.there ? 'paid at the seller' : stateWords[order.state]}</td>
                 <td className="text-right">{money(order.total, order.currency)}</td>
               </Row>
             ))}

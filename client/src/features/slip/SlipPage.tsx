@@ -1,8 +1,10 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
+import type { Schemas } from '../../api/client';
 import { useSite } from '../../api/site';
+import { slipQuery } from '../../api/slip';
+import { useTicks, type Ticks } from './ticks';
 import { longDay } from '../../format/dates';
 import { figure, money, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';
@@ -15,18 +17,8 @@ type Seller = Schemas['SellerSlipWire'];
 export function SlipPage() {
   const { page } = useSite();
   const { letter, costing } = page.worksheet;
-  const slip = useQuery({
-    queryKey: ['slip', page.id, letter, page.revision],
-    queryFn: async () =>
-      expect(
-        await api.GET('/api/sites/{siteId}/candidates/{letter}/slip', {
-          params: { path: { siteId: page.id, letter } },
-        }),
-      ),
-    enabled: costing !== null,
-    // What is being compared stays while the slip is written anew.
-    placeholderData: keepPreviousData,
-  });
+  const slip = useQuery({ ...slipQuery(page.id, letter, page.revision), enabled: costing !== null });
+  const ticks = useTicks(page.id, letter, slip.data);
   return (
     <div className="py-5">
       <title>{`Buy ${letter} yourself · ${page.name} · Home Start`}</title>
@@ -56,22 +48,39 @@ export function SlipPage() {
             </a>
           </p>
           {slip.data.sellers.map((seller) => (
-            <AtSeller key={seller.book} seller={seller} letter={letter} />
+            <AtSeller key={seller.book} seller={seller} letter={letter} ticks={ticks} />
           ))}
+          {ticks.fault && (
+            <p role="alert" className="text-red mt-2">
+              The tick was not kept: {ticks.fault.message}
+            </p>
+          )}
+          <p className="no-print border-rule mt-8 border-t pt-3">
+            Bought it?{' '}
+            <Link
+              to="/sites/$siteId/bought"
+              params={{ siteId: page.id }}
+              search={{ view: letter }}
+              className="ink font-semibold"
+            >
+              Note what you bought there
+            </Link>
+            , so that it is looked after from today on.
+          </p>
         </>
       )}
     </div>
   );
 }
 
-function AtSeller({ seller, letter }: { seller: Seller; letter: string }) {
+function AtSeller({ seller, letter, ticks }: { seller: Seller; letter: string; ticks: Ticks }) {
   return (
     <section className="mt-6" aria-labelledby={`at-${seller.book}`}>
       <h2 id={`at-${seller.book}`} className="text-xl">
         At <bdi>{seller.seller}</bdi>
       </h2>
       <div className="mt-2 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,27rem)]">
-        <Steps seller={seller} letter={letter} />
+        <Steps seller={seller} ticks={ticks} />
         <div>
           <MustStand seller={seller} />
           <TheirSum seller={seller} letter={letter} />
@@ -82,49 +91,31 @@ function AtSeller({ seller, letter }: { seller: Seller; letter: string }) {
   );
 }
 
-/** Ticked off on the way; kept in this browser alone. */
-function Steps({ seller, letter }: { seller: Seller; letter: string }) {
-  const { page } = useSite();
-  const key = `home-start-slip-${page.id}-${letter}-${seller.book}`;
-  const [done, setDone] = useState(() => stored(key));
-  const tick = (words: string) => {
-    const now = done.includes(words) ? done.filter((known) => known !== words) : [...done, words];
-    setDone(now);
-    try {
-      localStorage.setItem(key, JSON.stringify(now));
-    } catch {
-      // Storage may be switched off: then it holds until the page is closed.
-    }
-  };
+/** Ticked off on the way, at the desk or on the telephone: kept with the site. */
+function Steps({ seller, ticks }: { seller: Seller; ticks: Ticks }) {
   return (
     <ol>
-      {seller.steps.map((step) => (
-        <li key={step.words} className="odd:bg-band px-2.5 py-1.5">
-          <label className="flex gap-2.5">
-            <input
-              type="checkbox"
-              aria-label={step.words}
-              className="mt-0.5"
-              checked={done.includes(step.words)}
-              onChange={() => tick(step.words)}
-            />
-            <span className={step.kind === 'untick-extra' ? 'text-red' : undefined}>
-              <bdi>{step.words}</bdi>
-            </span>
-          </label>
-        </li>
-      ))}
+      {seller.steps.map((step) => {
+        const key = `${seller.book}: ${step.words}`;
+        return (
+          <li key={step.words} className="odd:bg-band px-2.5 py-1.5">
+            <label className="flex gap-2.5">
+              <input
+                type="checkbox"
+                aria-label={step.words}
+                className="mt-0.5"
+                checked={ticks.done.includes(key)}
+                onChange={() => ticks.tick(key)}
+              />
+              <span className={step.kind === 'untick-extra' ? 'text-red' : undefined}>
+                <bdi>{step.words}</bdi>
+              </span>
+            </label>
+          </li>
+        );
+      })}
     </ol>
   );
-}
-
-function stored(key: string): string[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
-    return Array.isArray(kept) ? kept.filter((words) => typeof words === 'string') : [];
-  } catch {
-    return [];
-  }
 }
 
 /** The sum that must stand there, line by line, and the next one. */

@@ -3,6 +3,7 @@ import { useSite } from '../../api/site';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
+import { ClaimedThere } from './ClaimedThere';
 import { sumsWords } from './sums';
 import type { Tenure } from './upkeep';
 
@@ -36,15 +37,19 @@ export function Allowances({ tenure }: { tenure: Tenure }) {
             ) : allowance.uses.length > 0 ? (
               <>
                 <b>it is there to be spent</b>; after that day it is lost.{' '}
-                <Link
-                  to="/sites/$siteId/orders/$orderId"
-                  params={{ siteId: page.id, orderId: tenure.orderId }}
-                  search={{}}
-                  hash="claim"
-                  className="ink"
-                >
-                  Claim a name
-                </Link>
+                {tenure.payer.atTheSellers ? (
+                  <ClaimedThere tenure={tenure} allowance={allowance} />
+                ) : (
+                  <Link
+                    to="/sites/$siteId/orders/$orderId"
+                    params={{ siteId: page.id, orderId: tenure.orderId }}
+                    search={{}}
+                    hash="claim"
+                    className="ink"
+                  >
+                    Claim a name
+                  </Link>
+                )}
               </>
             ) : (
               <>it will be there to be spent.</>

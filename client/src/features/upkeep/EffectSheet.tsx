@@ -76,13 +76,24 @@ export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect:
               ))}
             </ul>
           )}
+          {tenure.payer.atTheSellers && (
+            <p className="mt-3 max-w-3xl">
+              Do it at the seller’s own page first: from here nothing is done there, it is only noted.
+            </p>
+          )}
           <div className="mt-4 flex gap-3">
             <Button
               look="main"
               disabled={decide.isPending || Boolean(now.refused)}
               onClick={() => decide.mutate(undefined, { onSuccess: close })}
             >
-              {on === tenure.decidingOn ? 'Do this' : `Do this on ${shortDay(on)}`}
+              {tenure.payer.atTheSellers
+                ? on === tenure.decidingOn
+                  ? 'I did this there'
+                  : `I do this there on ${shortDay(on)}`
+                : on === tenure.decidingOn
+                  ? 'Do this'
+                  : `Do this on ${shortDay(on)}`}
             </Button>
             <Button onClick={close}>Leave it as it is</Button>
           </div>

@@ -31,7 +31,13 @@ export function Leaving({ tenure }: { tenure: Tenure }) {
       ) : (
         <ol className="mt-1 list-decimal space-y-1 pl-6">
           <li>Order at the new seller, and leave what you have running.</li>
-          {hosting && (
+          {hosting && tenure.payer.atTheSellers && (
+            <li>
+              Take your files, the records of the domain and what is in the mailboxes along: all of it is where you
+              bought it.
+            </li>
+          )}
+          {hosting && !tenure.payer.atTheSellers && (
             <>
               <li>
                 Take your files along:{' '}
@@ -59,8 +65,15 @@ export function Leaving({ tenure }: { tenure: Tenure }) {
           <li>Point the domain at the new host, and wait until all five places see it.</li>
           {domains.map((domain) => (
             <li key={domain.holding}>
-              To move <bdi>{domain.name}</bdi> too, have it unlocked and take its transfer code to the new registrar.
-              <Unlock orderId={tenure.orderId} domain={domain} />
+              To move <bdi>{domain.name}</bdi> too, have it unlocked
+              {tenure.payer.atTheSellers && (
+                <>
+                  {' '}
+                  at <bdi>{domain.seller}</bdi>
+                </>
+              )}{' '}
+              and take its transfer code to the new registrar.
+              {!tenure.payer.atTheSellers && <Unlock orderId={tenure.orderId} domain={domain} />}
             </li>
           ))}
           {hosting && <li>Look once more for mail at the old host, then switch off “renews by itself” above.</li>}

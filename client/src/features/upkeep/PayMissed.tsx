@@ -29,6 +29,21 @@ export function PayMissed({ tenure, held }: { tenure: Tenure; held: Schemas['Had
   );
   const paying = tenure.paying?.holding === held.holding ? tenure.paying : null;
   const sum = money(held.owed!.amount, held.owed!.currency);
+  if (tenure.payer.atTheSellers) {
+    return (
+      <>
+        <Button look="main" disabled={pay.isPending} onClick={() => pay.mutate(undefined)}>
+          I paid {sum} there
+        </Button>
+        {pay.error && (
+          <p role="alert" className="text-red mt-2">
+            {pay.error.message}
+          </p>
+        )}
+      </>
+    );
+  }
+
   return paying?.page ? (
     <p className="max-w-64">
       {money(paying.amount, paying.currency)} by bank transfer

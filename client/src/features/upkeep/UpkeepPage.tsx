@@ -4,6 +4,8 @@ import { useSite } from '../../api/site';
 import { span } from '../../format/words';
 import { Awaited } from '../../ui/Waiting';
 import { Allowances } from './Allowances';
+import { CardStatement } from './CardStatement';
+import { Charges } from './Charges';
 import { Clock } from './Clock';
 import { DayBook } from './DayBook';
 import { Decisions } from './Decisions';
@@ -11,8 +13,10 @@ import { Holdings } from './Holdings';
 import { LaterCard } from './LaterCard';
 import { Leaving } from './Leaving';
 import { NoticeList } from './NoticeList';
+import { PaidThere } from './PaidThere';
 import { Reminders } from './Reminders';
 import { StayOrMove } from './StayOrMove';
+import { WasItTaken } from './WasItTaken';
 import { WentWrong } from './WentWrong';
 import { YearsLine } from './YearsLine';
 import { sumsWords } from './sums';
@@ -42,8 +46,8 @@ export function UpkeepPage() {
       ))}
       {tenures.length === 0 && awaited.length === 0 && (
         <p className="mt-4 max-w-2xl">
-          Nothing is ordered and delivered for this site yet. When it is, this page knows in advance what renews, what
-          gets dearer and what can be lost.{' '}
+          Nothing is ordered and delivered for this site yet, or noted as bought. When it is, this page knows in advance
+          what renews, what gets dearer and what can be lost.{' '}
           <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{}} className="ink">
             Go to the worksheet
           </Link>
@@ -59,6 +63,7 @@ export function UpkeepPage() {
           was made of was not kept when it was placed.
         </p>
       )}
+      {tenures.length > 0 && <CardStatement siteId={page.id} />}
       {tenures.length > 0 && <Reminders reminders={upkeep.data.reminders} siteId={page.id} />}
     </div>
   );
@@ -84,6 +89,7 @@ function Kept({ tenure, today, horizonMonths }: { tenure: Tenure; today: string;
         .
       </p>
       <WentWrong tenure={tenure} />
+      <WasItTaken tenure={tenure} />
       <YearsLine tenure={tenure} today={today} />
       <Holdings tenure={tenure} />
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,27rem)]">
@@ -95,7 +101,8 @@ function Kept({ tenure, today, horizonMonths }: { tenure: Tenure; today: string;
           <Leaving tenure={tenure} />
         </div>
         <div>
-          <LaterCard tenure={tenure} />
+          {tenure.payer.atTheSellers ? <PaidThere tenure={tenure} /> : <LaterCard tenure={tenure} />}
+          <Charges tenure={tenure} />
           <DayBook tenure={tenure} />
         </div>
       </div>

@@ -7,8 +7,11 @@ namespace HomeStart.Core.Domains;
 /// <param name="LentRules">What holds for a borrowed address, one sentence each, in the host's words.</param>
 public sealed record HostEntry(ImmutableArray<string> NameServers, string IPv4, string IPv6, string MailServer, string? LentUnder, ImmutableArray<string> LentRules)
 {
+    /// <summary>Its addresses, as many as are known.</summary>
+    public ImmutableArray<string> Addresses => [.. new[] { IPv4, IPv6 }.Where(address => address.Length > 0)];
+
     /// <summary>Whether addresses lead here: some do, and none leads anywhere else, so that no visitor goes astray.</summary>
-    public bool IsLedToBy(IReadOnlyCollection<string> addresses) => addresses.Count > 0 && addresses.All(address => address == IPv4 || address == IPv6);
+    public bool IsLedToBy(IReadOnlyCollection<string> addresses) => addresses.Count > 0 && addresses.All(address => Addresses.Contains(address));
 
     /// <summary>Whether any of a domain's MX records has its mail taken in here.</summary>
     public bool TakesMailOf(IEnumerable<ResourceRecord> mail) => mail.Any(record => record.Data == MailServer + ".");

@@ -60,14 +60,14 @@ public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<P
     {
         var (entry, zone, places) = (facts.Entry, facts.Zone, facts.Places);
         var leads = zone is not null && entry.IsLedToBy(zone.Addresses);
-        var isPointed = facts.ServersAtRegistry is { } servers && Same(servers, entry.NameServers);
+        var isPointed = facts.ServersAtRegistry is { } servers && !entry.NameServers.IsEmpty && Same(servers, entry.NameServers);
         ImmutableArray<PlaceSeen> seen = [.. places.Select(place => new PlaceSeen(place.Place, place.Addresses is { } addresses ? entry.IsLedToBy(addresses) : null))];
         return new NameChain(
         [
             new(ChainLinkKind.NameServers, ServersState(facts.ServersAtRegistry, entry, isPointed, leads), facts.ServersAtRegistry ?? [], entry.NameServers),
             ZoneLink(facts, isPointed),
-            new(ChainLinkKind.Address, zone is null ? LinkState.Unknown : leads ? LinkState.Right : zone.Addresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.Addresses ?? [], [entry.IPv4, entry.IPv6]),
-            new(ChainLinkKind.Www, zone is null ? LinkState.Unknown : entry.IsLedToBy(zone.WwwAddresses) ? LinkState.Right : zone.WwwAddresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.WwwAddresses ?? [], [entry.IPv4]),
+            new(ChainLinkKind.Address, zone is null ? LinkState.Unknown : leads ? LinkState.Right : zone.Addresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.Addresses ?? [], entry.Addresses),
+            new(ChainLinkKind.Www, zone is null ? LinkState.Unknown : entry.IsLedToBy(zone.WwwAddresses) ? LinkState.Right : zone.WwwAddresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.WwwAddresses ?? [], [.. entry.Addresses.Take(1)]),
             new(ChainLinkKind.Everywhere, seen.All(place => place.IsSeen == true) ? LinkState.Right : seen.All(place => place.IsSeen is null) ? LinkState.Unknown : LinkState.Waiting, [], []),
             ServerLink(facts.ServerStatus, leads),
             CertificateLink(facts.Certificate, leads),

@@ -50,6 +50,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>What it was made of; null for orders placed before that was kept, and for claims.</summary>
     public Bought? Bought { get; init; }
 
+    /// <summary>What was told of buying it at the sellers' own pages; null: it was ordered here.</summary>
+    public BoughtThere? There { get; init; }
+
     /// <summary>Whether what was done is being undone, also while nobody answers: whoever tries again then goes on undoing.</summary>
     public bool IsGivenUp { get; init; }
 
@@ -61,6 +64,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
 
     /// <summary>Whether the owner can still call it off: nothing was done that cannot be undone.</summary>
     public bool CanCancel => State.IsWaiting() && !Steps.Any(step => step.IsForGood);
+
+    /// <summary>What its sellers were paid, or are to be paid against an invoice; none for what was bought at their own pages, which gave their own.</summary>
+    public IEnumerable<Receipt> Receipts => Things.Payments.Select(payment => Receipt.Of(this, payment.Book)).OfType<Receipt>();
 
     /// <summary>Who is registered as the holder.</summary>
     public Contact RegisteredTo => Holder ?? Contact;

@@ -18,7 +18,7 @@ public static class Placing
             faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.NotConnected, stranger.Provider.Name);
         }
 
-        var today = costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
+        var today = Today(costing);
         if (today.Exists(bill => bill.IsAtLeast))
         {
             faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.UnstatedToday);
@@ -26,6 +26,11 @@ public static class Placing
 
         return Result.Of(faults.Any ? null : Things(costing, today), faults);
     }
+
+    /// <summary>What was bought at the sellers' own pages by a costing: whoever sells it, and whatever its price list does not state.</summary>
+    public static OrderedThings There(Costing costing) => Things(costing, Today(costing));
+
+    private static List<Bill> Today(Costing costing) => costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
 
     private static OrderedThings Things(Costing costing, List<Bill> today)
     {

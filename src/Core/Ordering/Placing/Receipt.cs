@@ -15,7 +15,7 @@ public sealed record Receipt(string Number, Order Order, Payment Payment, Money 
     public static Receipt? Of(Order order, string book)
     {
         var dueOn = order.Steps.FirstOrDefault(step => step is { Kind: StepKind.Hold, Way: PayWay.Invoice, Status: StepStatus.Pending } && step.Book == book)?.Pending?.Until;
-        if ((order.State != OrderState.Completed && dueOn is null) || order.Things.Payments.FirstOrDefault(payment => payment.Book == book) is not { Tax: { } tax } payment || payment.Amount.Units == 0)
+        if (order.There is not null || (order.State != OrderState.Completed && dueOn is null) || order.Things.Payments.FirstOrDefault(payment => payment.Book == book) is not { Tax: { } tax } payment || payment.Amount.Units == 0)
         {
             return null;
         }

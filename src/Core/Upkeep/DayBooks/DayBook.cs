@@ -32,6 +32,12 @@ public sealed record DayBook(Guid OrderId, DateOnly ClosedTo, Guid Secret)
     /// <summary>The last day whose reminders were written.</summary>
     public DateOnly RemindedTo { get; init; }
 
+    /// <summary>The last day whose happenings are not written about: they were before it was noted down, or were written about already.</summary>
+    public DateOnly ToldTo { get; init; }
+
+    /// <summary>What was seen of charges and of money that came back, on a card statement, say.</summary>
+    public ImmutableArray<SeenMovement> Seen { get; init; } = [];
+
     /// <summary>What the owner is paying for otherwise than by the card; null: nothing.</summary>
     public PaidOtherwise? Otherwise { get; init; }
 
@@ -63,8 +69,11 @@ public sealed record DayBook(Guid OrderId, DateOnly ClosedTo, Guid Secret)
 /// <param name="Expires">The last day the card is good for; null: it is not known.</param>
 public sealed record PaidBy(string? CardToken, string? CardEnding, bool Wallet = false, DateOnly? Expires = null)
 {
+    /// <summary>Whether the sellers take it themselves, from what was given to them at their own pages.</summary>
+    public bool AtTheSellers { get; init; }
+
     /// <summary>Whether anything can be charged without asking the owner.</summary>
-    public bool IsKnown => CardToken is not null || Wallet;
+    public bool IsKnown => CardToken is not null || Wallet || AtTheSellers;
 }
 
 /// <summary>Something missed that is being paid from the balance, or against an invoice.</summary>

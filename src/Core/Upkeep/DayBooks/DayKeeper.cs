@@ -14,6 +14,14 @@ public static class DayKeeper
     public static DayBook Opened(Tenure tenure, Guid orderId, Guid secret, PaidBy payer) =>
         new(orderId, tenure.Start, secret) { Lines = tenure.Through(tenure.Start, []).Happened, Payer = payer, RemindedTo = tenure.Start };
 
+    /// <summary>The day book of what was bought at the sellers' own pages: nothing is asked of anybody for it, and what passed before it was noted is not written about.</summary>
+    /// <param name="notedOn">The day it was told.</param>
+    public static DayBook OpenedThere(Tenure tenure, Guid orderId, Guid secret, DateOnly? cardExpires, DateOnly notedOn)
+    {
+        var before = notedOn.AddDays(-1) > tenure.Start ? notedOn.AddDays(-1) : tenure.Start;
+        return Opened(tenure, orderId, secret, new PaidBy(null, null, Expires: cardExpires) { AtTheSellers = true }) with { RemindedTo = before, ToldTo = before };
+    }
+
     /// <summary>The day book with the next moment begun before a day; the same where one is under way, or nothing is left to happen before that day.</summary>
     /// <param name="today">Its decisions are carried out, what falls due on it is not.</param>
     public static DayBook Begun(Tenure tenure, DayBook book, DateOnly today)
@@ -111,6 +119,7 @@ public static class DayKeeper
     private static Act Of(Tenure tenure, DayBook book, Happening happening) =>
         happening switch
         {
+            _ when book.Payer.AtTheSellers => new NoteDown(),
             Charged charged when charged.Total > charged.FromBalance => Try(tenure, book, charged, paid: charged, otherwise: null),
             Failed when Asked(book).Any(line => line is Failed) => new NoteDown(), // The card was refused today already.
             Failed failed => IfItWorked(tenure, book) is Charged would ? Try(tenure, book, would, paid: null, otherwise: failed) : new NoteDown(),
@@ -147,6 +156,11 @@ public static class DayKeeper
     // After the charges: what balances changed by, and how holdings stand that stand otherwise than before.
     private static IEnumerable<Act> Rest(DayBook book, UpkeepYears before, UpkeepYears after)
     {
+        if (book.Payer.AtTheSellers)
+        {
+            yield break; // The sellers know it, and nobody else has to.
+        }
+
         var number = 0;
         foreach (var (id, balance) in after.Balances)
         {

@@ -1,13 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useRef } from 'react';
-import { useConfirming } from '../../api/account';
-import { sessionQuery } from '../../api/queries';
-import { useSite } from '../../api/site';
-import { ConfirmMail } from '../../ui/ConfirmMail';
+import { useConfirming } from '../api/account';
+import { sessionQuery } from '../api/queries';
+import { useSite } from '../api/site';
+import { ConfirmMail } from './ConfirmMail';
 
-/** The mail address is confirmed before anything is ordered: then the order goes on by itself. */
-export function ConfirmFirst({ mail, goOn }: { mail: string; goOn: () => void }) {
+/** The mail address is confirmed before anything is ordered or noted: then that goes on by itself. */
+export function ConfirmFirst({ mail, then, goOn }: { mail: string; then: string; goOn: () => void }) {
   const { send, confirm } = useConfirming();
   const { page } = useSite();
   const queries = useQueryClient();
@@ -30,7 +30,7 @@ export function ConfirmFirst({ mail, goOn }: { mail: string; goOn: () => void })
         Is this your mail address?
       </h2>
       <p className="text-soft text-sm">
-        We mailed you a code. It makes your account, or opens the one you have; then your order goes on.
+        We mailed you a code. It makes your account, or opens the one you have; then {then}.
       </p>
       <ConfirmMail
         mail={mail}

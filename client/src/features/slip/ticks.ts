@@ -1,0 +1,34 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { api, carriedOut, type Schemas } from '../../api/client';
+
+export interface Ticks {
+  done: string[];
+  tick: (key: string) => void;
+  fault: Error | null;
+}
+
+/** The steps of a slip that are ticked off: shown at once, and kept with the site. */
+export function useTicks(siteId: string, letter: string, slip: Schemas['BuyingSlipWire'] | undefined): Ticks {
+  const queries = useQueryClient();
+  const keep = useMutation({
+    // One after another: the last tick is what is kept.
+    scope: { id: `ticks-${siteId}-${letter}` },
+    mutationFn: async (done: string[]) =>
+      carriedOut(
+        await api.PUT('/api/sites/{siteId}/candidates/{letter}/slip', {
+          params: { path: { siteId, letter } },
+          body: { done },
+        }),
+      ),
+    onError: () => queries.invalidateQueries({ queryKey: ['slip', siteId, letter] }),
+  });
+  const done = slip?.done ?? [];
+  const tick = (key: string) => {
+    const now = done.includes(key) ? done.filter((known) => known !== key) : [...done, key];
+    queries.setQueriesData<Schemas['BuyingSlipWire']>({ queryKey: ['slip', siteId, letter] }, (old) =>
+      old ? { ...old, done: now } : old,
+    );
+    keep.mutate(now);
+  };
+  return { done, tick, fault: keep.error };
+}

@@ -1,0 +1,37 @@
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Ordering;
+
+/// <summary>Finds what must not be kept in what an owner types freely: the number of a card, or a secret that is named as one.</summary>
+public static partial class TypedSecret
+{
+    private const int ShortestCard = 13;
+    private const int LongestCard = 19;
+
+    /// <summary>What stands in a text that is secret; null: nothing that can be told by looking.</summary>
+    public static SecretKind? In(string text) => Digits().Matches(text).Any(run => IsCard(run.Value)) ? SecretKind.CardNumber : Named().IsMatch(text) ? SecretKind.Passcode : null;
+
+    // The sum of digits that every number of a card keeps to, so that most other long numbers are told apart.
+    private static bool IsCard(string run)
+    {
+        var digits = run.Where(char.IsAsciiDigit).Select(digit => digit - '0').Reverse().ToList();
+        return digits.Count is >= ShortestCard and <= LongestCard
+            && digits.Select((digit, place) => place % 2 == 0 ? digit : (digit * 2 / 10) + (digit * 2 % 10)).Sum() % 10 == 0;
+    }
+
+    [GeneratedRegex(@"\d(?:[ -]?\d)+", RegexOptions.CultureInvariant, 1000)]
+    private static partial Regex Digits();
+
+    [GeneratedRegex(@"\b(?:pass(?:word|code|phrase)?|pin|secret|(?:transfer|auth(?:orisation)?|security)[ -]?code|cvv|cvc)\b\s*(?:is\b|[:=])\s*\S", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
+    private static partial Regex Named();
+}
+
+/// <summary>What is secret.</summary>
+public enum SecretKind
+{
+    /// <summary>The number of a card.</summary>
+    CardNumber,
+
+    /// <summary>Something that lets whoever reads it in.</summary>
+    Passcode,
+}

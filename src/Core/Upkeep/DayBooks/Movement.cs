@@ -1,0 +1,82 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>Money that moved on a day as the day book has it: a seller took it, or, below zero, it came back from one.</summary>
+/// <param name="Line">Its place among the lines of the day book.</param>
+/// <param name="Due">The day it was due first.</param>
+/// <param name="Sum">With tax, less what a balance paid.</param>
+public sealed record Movement(int Line, string Book, DateOnly On, DateOnly Due, Money Sum)
+{
+    /// <summary>The charge; null: money came back.</summary>
+    public Charged? Charged { get; init; }
+
+    /// <summary>What was seen of it; null: nothing yet.</summary>
+    public SeenMovement? Seen { get; init; }
+
+    /// <summary>How much more was taken than was due, or less came back; below zero: the owner was better off. Null: it was not seen.</summary>
+    public Money? Over => Seen is { } seen ? seen.Total - Sum : null;
+
+    /// <summary>All of a day book, in its order.</summary>
+    public static ImmutableArray<Movement> Of(DayBook book) => [.. book.Lines.Index().Select(line => Of(line.Index, line.Item)).OfType<Movement>().Select(movement => movement with { Seen = book.Seen.FirstOrDefault(seen => seen.Line == movement.Line) })];
+
+    private static Movement? Of(int line, Happening happening) =>
+        happening switch
+        {
+            Charged charged when charged.Total > charged.FromBalance => new Movement(line, charged.Book, charged.On, charged.Due, new Money(charged.Total - charged.FromBalance, charged.Currency)) { Charged = charged },
+            Refunded refunded => new Movement(line, refunded.Book, refunded.On, refunded.On, new Money(-refunded.Total, refunded.Currency)),
+            _ => null,
+        };
+}
+
+/// <summary>What was seen of money that moved.</summary>
+/// <param name="Line">The line of the day book that says what was to move.</param>
+/// <param name="Total">In the currency of the book; below zero where it came back.</param>
+public sealed record SeenMovement(int Line, Money Total)
+{
+    /// <summary>What a card statement says of it; null: its owner told it.</summary>
+    public string? Statement { get; init; }
+}
+
+/// <summary>What only the owner can tell of what is paid at the sellers: it counts as taken on its day until they say otherwise.</summary>
+public static class Telling
+{
+    /// <summary>What is to be asked about: what moved after the day of the order, and was not seen.</summary>
+    public static IEnumerable<Movement> Open(Tenure tenure, DayBook book) =>
+        book.Payer.AtTheSellers ? Movement.Of(book).Where(movement => movement.Seen is null && movement.On > tenure.Start) : [];
+
+    /// <summary>The day book with what was seen of a movement, in place of what was before.</summary>
+    public static DayBook Seen(DayBook book, SeenMovement seen) => book with { Seen = [.. book.Seen.Where(known => known.Line != seen.Line), seen] };
+
+    /// <summary>The day book with what each seller took on the day of the order.</summary>
+    public static DayBook Paid(DayBook book, IEnumerable<(string Book, Money Paid)> paid, DateOnly start) =>
+        paid.Aggregate(book, (with, took) => Movement.Of(with).FirstOrDefault(movement => movement.On == start && movement.Book == took.Book && movement.Sum.Currency == took.Paid.Currency) is { } movement ? Seen(with, new SeenMovement(movement.Line, took.Paid)) : with);
+
+    /// <summary>Whether it can be told that a movement was not: it was a charge that fell due. What the owner decided and did at a seller was paid with it.</summary>
+    public static bool MayHaveFailed(Tenure tenure, DayBook book, Movement movement) =>
+        book.Payer.AtTheSellers && movement is { Charged: not null } && movement.On > tenure.Start
+        && movement.Line >= tenure.Through(movement.On, [.. book.Decisions.Where(decision => decision.On <= movement.On)]).AfterDecisions.GetValueOrDefault(movement.On);
+
+    /// <summary>
+    /// A charge was not taken on its day: the day book as it stood before that day, with the card stopped on it. What came after passes anew, without being written about again.
+    /// </summary>
+    public static DayBook NotTaken(Tenure tenure, DayBook book, Movement charge)
+    {
+        var day = charge.On;
+        ImmutableArray<Decision> before = [.. book.Decisions.TakeWhile(decision => decision.On < day)];
+        var lines = tenure.Through(day.AddDays(-1), before).Happened;
+        var place = book.Decisions.TakeWhile(decision => decision.On <= day).Count();
+        return book with
+        {
+            Decisions = book.Decisions.Insert(place, new SetCard(day, Works: false)),
+            Decided = before.Length,
+            Lines = lines,
+            ClosedTo = day.AddDays(-1),
+            UnderWay = null,
+            Problem = null,
+            ToldTo = book.ClosedTo > book.ToldTo ? book.ClosedTo : book.ToldTo,
+            Seen = [.. book.Seen.Where(seen => seen.Line < lines.Length)],
+        };
+    }
+}

@@ -1,0 +1,139 @@
+using System.Net.Mime;
+using HomeStart.Data;
+using HomeStart.Formats;
+using HomeStart.Web.Hosting;
+using HomeStart.Web.Orders;
+using HomeStart.Web.Requests;
+using HomeStart.Web.Session;
+using HomeStart.Web.Sites;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+
+namespace HomeStart.Web.Slips;
+
+/// <summary>Noting what was bought at the sellers' own pages, and keeping its receipts.</summary>
+internal static class BoughtEndpoints
+{
+    /// <summary>How many files can be kept with one order.</summary>
+    private const int MostFiles = 20;
+
+    public static void MapBought(this IEndpointRouteBuilder app)
+    {
+        app.MapPost("/api/sites/{siteId:guid}/bought", NoteAsync).WithName("noteBought").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        var order = app.MapGroup("/api/orders/{orderId:guid}");
+        order.MapPut("/bought", ChangeAsync).WithName("changeBought").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        order.MapDelete("/bought", ForgetAsync).WithName("forgetBought").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
+        order.MapGet("/kept", ListAsync).WithName("getKeptFiles").Produces<IReadOnlyList<KeptFileWire>>().ProducesProblem(StatusCodes.Status404NotFound);
+        order.MapPost("/kept", KeepAsync).WithName("keepFile").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .WithMetadata(new RequestSizeLimitAttribute(KeptFile.Largest + 1));
+        order.MapGet("/kept/{fileId:guid}", GetAsync).WithName("getKeptFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+        order.MapDelete("/kept/{fileId:guid}", DropAsync).WithName("dropKeptFile").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
+    }
+
+    private static IResult Missing() => Results.Problem("There is nothing here that was bought at a seller’s own page.", statusCode: StatusCodes.Status404NotFound);
+
+    private static IResult NoFile() => Results.Problem("There is no such file here.", statusCode: StatusCodes.Status404NotFound);
+
+    private static async Task<OrderRow?> FindAsync(OrderDesk orders, Guid orderId, CancellationToken cancel) =>
+        await orders.FindAsync(orderId, cancel) is { } row && Documents.Read<Order>(row.Document).There is not null ? row : null;
+
+    private static async Task<IResult> NoteAsync(Guid siteId, JsonBody<NoteBoughtBody> body, SiteDesk sites, BoughtDesk desk, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is not { } found)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        return await desk.NoteAsync(await sites.StoredAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel) is { } order ? Results.Ok(OrderWire.Of(order)) : FaultResults.Unprocessable(faults);
+    }
+
+    private static async Task<IResult> ChangeAsync(Guid orderId, JsonBody<ChangeBoughtBody> body, OrderDesk orders, BoughtDesk desk, CancellationToken cancel)
+    {
+        if (await FindAsync(orders, orderId, cancel) is not { } row)
+        {
+            return Missing();
+        }
+
+        var faults = new FaultList();
+        return await desk.ChangeAsync(row, new Node(body.Root, "", faults), faults, cancel) is { } order ? Results.Ok(OrderWire.Of(order)) : FaultResults.Unprocessable(faults);
+    }
+
+    private static async Task<IResult> ForgetAsync(Guid orderId, OrderDesk orders, BoughtDesk desk, CancellationToken cancel)
+    {
+        if (await FindAsync(orders, orderId, cancel) is null)
+        {
+            return Missing();
+        }
+
+        await desk.ForgetAsync(orderId, cancel);
+        return Results.NoContent();
+    }
+
+    private static async Task<IResult> ListAsync(Guid orderId, OrderDesk orders, HomeStartDb db, CancellationToken cancel) =>
+        await FindAsync(orders, orderId, cancel) is null ? Missing()
+        : Results.Ok(await db.KeptFiles.AsNoTracking().Where(file => file.OrderId == orderId).OrderBy(file => file.KeptOn).ThenBy(file => file.Name).Select(file => new KeptFileWire(file.Id, file.Name, file.Content.Length, file.KeptOn)).ToListAsync(cancel));
+
+    // The bytes as they are, told by what is in them. What an invoice in UBL says fills in what was not typed.
+    private static async Task<IResult> KeepAsync(Guid orderId, string? name, HttpRequest request, OrderDesk orders, Workspace workspace, HomeStartDb db, CancellationToken cancel)
+    {
+        if (await FindAsync(orders, orderId, cancel) is not { } row)
+        {
+            return Missing();
+        }
+
+        var (faults, bytes) = (new FaultList(), await BytesAsync(request, cancel));
+        if (bytes is null)
+        {
+            faults.Say(FaultCodes.OutOfRange, "file", $"This file is too large: up to {KeptFile.Largest >> 20} MB can be kept.");
+        }
+        else if (await db.KeptFiles.CountAsync(file => file.OrderId == orderId, cancel) >= MostFiles)
+        {
+            faults.Say(FaultCodes.OutOfRange, "file", $"{MostFiles} files are kept with this already, and no more can be. Take one away first.");
+        }
+
+        if (faults.Any || KeptFile.Read(name ?? "", bytes!, faults) is not { } file)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        db.KeptFiles.Add(new KeptFileRow { WorkspaceId = workspace.Id, Id = Guid.NewGuid(), OrderId = orderId, Name = file.Name, MediaType = file.MediaType, Content = bytes!, KeptOn = await workspace.BusinessDateAsync(cancel) });
+        await db.SaveChangesAsync(cancel);
+        var order = file.Invoice is { } invoice ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel) : Documents.Read<Order>(row.Document);
+        return Results.Ok(OrderWire.Of(order));
+    }
+
+    private static Order FilledIn(Order order, InvoiceRead invoice)
+    {
+        var receipts = order.There!.Receipts;
+        var of = receipts.FirstOrDefault(receipt => order.Things.Items.FirstOrDefault(item => item.Book == receipt.Book)?.Seller is { } seller && invoice.Seller is { } named && Statement.Names(named, seller)) ?? (receipts is [var only] ? only : null);
+        if (of is null)
+        {
+            return order;
+        }
+
+        var lines = of.Lines.IsEmpty && invoice.Lines.All(line => line.Amount.Currency == of.Paid.Currency) ? invoice.Lines : of.Lines;
+        return order with { There = order.There with { Receipts = receipts.Replace(of, of with { Reference = of.Reference ?? invoice.Number, Lines = lines }) } };
+    }
+
+    private static async Task<IResult> GetAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
+        await db.KeptFiles.AsNoTracking().SingleOrDefaultAsync(file => file.OrderId == orderId && file.Id == fileId, cancel) is { } file
+            ? Results.File(file.Content, file.MediaType == MediaTypeNames.Application.Pdf ? file.MediaType : MediaTypeNames.Application.Octet, file.Name) : NoFile();
+
+    private static async Task<IResult> DropAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
+        await db.KeptFiles.Where(file => file.OrderId == orderId && file.Id == fileId).ExecuteDeleteAsync(cancel) > 0 ? Results.NoContent() : NoFile();
+
+    private static async Task<byte[]?> BytesAsync(HttpRequest request, CancellationToken cancel)
+    {
+        try
+        {
+            using var bytes = new MemoryStream();
+            await request.Body.CopyToAsync(bytes, cancel);
+            return bytes.Length > KeptFile.Largest ? null : bytes.ToArray();
+        }
+        catch (BadHttpRequestException exception) when (exception.StatusCode == StatusCodes.Status413PayloadTooLarge)
+        {
+            return null;
+        }
+    }
+}
