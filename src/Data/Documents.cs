@@ -21,7 +21,7 @@ public static class Documents
     };
 
     // What turns a document of version 1, 2, … into one of the next. The first release wrote no version: 1.
-    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(NameAnswer)] = [], [typeof(SoughtNames)] = [], [typeof(Letter)] = [], [typeof(BusinessPage)] = [], [typeof(UploadPlan)] = [], [typeof(DayBook)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany] };
+    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(NameAnswer)] = [], [typeof(SoughtNames)] = [], [typeof(Letter)] = [], [typeof(BusinessPage)] = [], [typeof(UploadPlan)] = [], [typeof(DayBook)] = [], [typeof(SlipTicks)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany] };
 
     public static string Write<T>(T document)
     {

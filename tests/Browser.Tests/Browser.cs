@@ -97,6 +97,20 @@ public sealed class Browser : IDisposable
     /// <summary>Waits until the page says this somewhere.</summary>
     public void Reads(string words) => Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
 
+    /// <summary>Moves the simulated clock of the upkeep page on, and waits until all days have passed.</summary>
+    public void MoveClock(string day)
+    {
+        Find("[aria-label='Simulated clock'] input[type=date]");
+        Rested();
+        _driver.ExecuteScript("const e = document.querySelector('[aria-label=\"Simulated clock\"] input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, arguments[0]); e.dispatchEvent(new Event('input', { bubbles: true }));", day);
+        Press("Move on");
+        Reads($"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}");
+        Rested();
+    }
+
+    // While days are passing the clock cannot be moved: right after an order its day book is still being opened.
+    private void Rested() => Until(() => Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
+
     public string Text => Retrying(() => _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text) ?? ""; // Between two pages there is none.
 
     /// <summary>The cells of the ledger's row that say this.</summary>

@@ -15,12 +15,12 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("Not renewing it saves £316.22");
         browser.Reads("Having it back costs");
         browser.Press("Close");
-        MoveTo("2027-12-01");
+        browser.MoveClock("2027-12-01");
         browser.Reads("In this simulated world it is 1 December 2027; really it is 1 December 2026.");
         browser.Press("On by a day");
         browser.Reads("could not be taken. It is tried again on");
         browser.Reads("is suspended on 8 December 2027");
-        MoveTo("2028-01-04");
+        browser.MoveClock("2028-01-04");
         browser.Reads("in redemption: it leads nowhere, and costs a fee to have back");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Theme("dark");
@@ -46,7 +46,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
     public void A_change_with_credit_is_looked_at_made_planned_for_later_and_taken_back()
     {
         Deliver("C");
-        MoveTo("2027-03-15");
+        browser.MoveClock("2027-03-15");
         browser.Press("Look: Change to Courtyard, paid each year");
         browser.Reads("Nothing is decided by looking at this.");
         browser.Reads("as it is");
@@ -67,7 +67,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
     public void What_came_is_given_back_on_the_last_day_by_keyboard_alone()
     {
         Deliver("A");
-        MoveTo("2026-12-31");
+        browser.MoveClock("2026-12-31");
         browser.Press("Upkeep"); // The one press of the mouse before.
         browser.ByKeyboard("Look: Give the hosting back", Keys.Enter);
         browser.Reads("£60.95 came back from Tidemarsh Hosting");
@@ -84,7 +84,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.ChangeElsewhere("{\"kind\":\"drop-domain\",\"letter\":\"A\",\"domain\":\"ostlerwren.com\"}");
         browser.Driver.Navigate().Refresh();
         Order("A");
-        MoveTo("2027-01-01");
+        browser.MoveClock("2027-01-01");
         browser.Reads("The domain that comes with your plan is not claimed.");
         browser.Press("Look: Give the hosting back");
         browser.Reads("It cannot be given back any more: it only stops renewing.");
@@ -114,16 +114,4 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Upkeep");
         browser.Reads("Renews by itself");
     }
-
-    private void MoveTo(string day)
-    {
-        Rested();
-        browser.Driver.ExecuteScript("const e = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, arguments[0]); e.dispatchEvent(new Event('input', { bubbles: true }));", day);
-        browser.Press("Move on");
-        browser.Reads($"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}");
-        Rested();
-    }
-
-    // While days are passing the clock cannot be moved: right after an order its day book is still being opened.
-    private void Rested() => browser.Until(() => browser.Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
 }

@@ -41,4 +41,23 @@ public class SlipsTests
             return answer;
         }
     }
+
+    [Fact]
+    public async Task What_is_ticked_off_is_kept_with_the_site_and_each_candidate_has_its_own()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await TickAsync("A", "tidemarsh: Choose the plan Slipway.", "tidemarsh: Type the code.");
+        await TickAsync("A", "tidemarsh: Choose the plan Slipway.");
+        (await DoneAsync("A")).ShouldBe(["tidemarsh: Choose the plan Slipway."]);
+        (await DoneAsync("B")).ShouldBeEmpty();
+        await visitor.DoAsync(new { kind = "rename-site", name = "Another name" });
+        (await DoneAsync("A")).Count.ShouldBe(1);
+        (await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/candidates/Z/slip", new { done = Array.Empty<string>() })).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/candidates/A/slip", new { done = Enumerable.Repeat("x", 201) })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+
+        async Task TickAsync(string letter, params string[] done) => (await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/candidates/{letter}/slip", new { done })).Status.ShouldBe(HttpStatusCode.NoContent);
+        async Task<List<string?>> DoneAsync(string letter) => [.. (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/candidates/{letter}/slip")).GetProperty("done").EnumerateArray().Select(step => step.GetString())];
+    }
 }

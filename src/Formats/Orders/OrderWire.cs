@@ -51,7 +51,7 @@ public sealed record OrderWire(
             order.ClaimOf is not null,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
-            [.. order.Receipts.Select(ReceiptWire.Of)],
+            [.. Receipt.AllOf(order).Select(ReceiptWire.Of)],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null,
             BoughtThereWire.Of(order));
 

@@ -102,7 +102,7 @@ public static class UpkeepPageWriter
     {
         var (tenure, now) = (outlook.Tenure, outlook.Now);
         var decided = outlook.Book.Made.Select(decision => (decision.On, Order: 0, Line: new DayLineWire(decision.On, UpkeepWords.Of(decision, tenure, now), decision is SetCard ? "card" : "decided")));
-        var told = outlook.Book.Payer.AtTheSellers ? Movement.Of(outlook.Book).Where(movement => movement.On > tenure.Start).ToDictionary(movement => movement.Line, movement => ChargeWords.Of(movement, tenure)) : [];
+        var told = outlook.Book.Payer.AtTheSellers ? Movement.Of(outlook.Book).ToDictionary(movement => movement.Line, movement => ChargeWords.Of(movement, tenure)) : [];
         var happened = outlook.Book.Lines.Index().Select(line => (line.Item.On, Order: 1, Line: new DayLineWire(line.Item.On, told.GetValueOrDefault(line.Index) ?? UpkeepWords.Of(line.Item, tenure, now), Kind(line.Item))));
         return [.. decided.Concat(happened).OrderBy(line => line.On).ThenBy(line => line.Order).Select(line => line.Line).Reverse()];
     }

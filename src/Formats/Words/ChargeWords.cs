@@ -57,8 +57,13 @@ public static class ChargeWords
         return text.ToString().ReplaceLineEndings("\n");
     }
 
-    // The reasons are written to the owner; a seller needs the first of their sentences.
-    private static string Told(string reason) => $"It looks as if: {reason.Split(": ")[0].TrimEnd('.')}.";
+    // The reasons are written to the owner; a seller needs the first of their sentences, and is spoken to.
+    private static string Told(string reason)
+    {
+        var first = reason.Split(": ")[0].Split(". ")[0].TrimEnd('.');
+        var spoken = first.StartsWith("They ", StringComparison.Ordinal) ? $"you {first[5..]}" : $"{char.ToLowerInvariant(first[0])}{first[1..]}";
+        return $"By my reckoning {spoken}.";
+    }
 
     private static string Difference(Money over) => over.Units > 0 ? $"{UpkeepWords.Sum(over)} more" : $"{UpkeepWords.Sum(Plain(over))} less";
 

@@ -6,6 +6,11 @@ public static class PayWords
     /// <summary>How an order is paid: "by the card that ends in 0004".</summary>
     public static string Of(Order order)
     {
+        if (order.There is not null)
+        {
+            return "at the seller’s own page";
+        }
+
         List<string> ways = [.. order.Things.Payments.SelectMany(payment => payment.Ways).Distinct().Select(way => Of(way, order.CardEnding))];
         return ways.Count switch { 0 => "with nothing due", 1 => ways[0], _ => $"{string.Join(", ", ways[..^1])} and {ways[^1]}" };
     }

@@ -64,7 +64,7 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
             await AddAsync(zip, $"orders/{order.Reference}-key-sheet.pdf", PdfReport.Write(OrderReports.KeySheet(order), today), cancel);
         }
 
-        foreach (var receipt in order.Receipts)
+        foreach (var receipt in Receipt.AllOf(order))
         {
             await AddAsync(zip, $"orders/{receipt.Number}.pdf", PdfReport.Write(OrderReports.Of(receipt), today), cancel);
             await AddAsync(zip, $"orders/{receipt.Number}.xml", Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), cancel);

@@ -44,7 +44,7 @@ internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Worksp
     // What was bought at a seller's own page is held against its key sheet: everybody is asked but the host, who knows nothing of us.
     private async Task<IResult> ThereAsync(Order order, World world, CancellationToken cancel)
     {
-        if (order is not { Things.Hosting: { } hosting, There.Keys.Entry: { } entry } || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain)
+        if (order is not { Things.Hosting: { } hosting } || order.There!.Keys.AsEntry() is not { } entry || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain)
         {
             return Results.NoContent();
         }

@@ -31,10 +31,15 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
             return Documents.Read<Order>(before.Document);
         }
 
-        var (on, contact) = (ReadDay(body["boughtOn"], today), new Contact(body["name"].RequiredText("Your name")?.Trim() ?? "", body["mail"].RequiredText("Your mail address")?.Trim() ?? "", "", "", "", "", null));
-        if (contact.Name.Length > Longest || (contact.Mail.Length > 0 && !Contact.LooksLikeMail(contact.Mail)))
+        var (on, contact) = (ReadDay(body["boughtOn"], today), new Contact(body["name"].Text()?.Trim() ?? "", body["mail"].Text()?.Trim() ?? "", "", "", "", "", null));
+        if (contact.Name.Length is 0 or > Longest)
         {
-            body[contact.Name.Length > Longest ? "name" : "mail"].Fault(FaultCodes.BadType, contact.Name.Length > Longest ? $"Up to {Longest} characters can be kept." : "This is no mail address.");
+            body["name"].Fault(contact.Name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, contact.Name.Length == 0 ? "Your name is missing." : $"Up to {Longest} characters can be kept.");
+        }
+
+        if (!Contact.LooksLikeMail(contact.Mail))
+        {
+            body["mail"].Fault(contact.Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, contact.Mail.Length == 0 ? "Your mail address is missing." : "This is no mail address.");
         }
 
         var settings = (await workspace.CountAsync(versioned.Site.Settings, cancel)) with { StartDate = on ?? today };

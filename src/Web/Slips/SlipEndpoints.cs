@@ -26,7 +26,7 @@ internal static class SlipEndpoints
 
     private static async Task<IResult> SlipAsync(Guid siteId, string letter, SiteDesk desk, HomeStartDb db, CancellationToken cancel) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
-            ? Results.Ok(BuyingSlipWire.Of(letter, Slip.Of(costing), costing, await RowAsync(db, siteId, letter, cancel) is { } row ? Documents.Read<string[]>(row.Document) : []))
+            ? Results.Ok(BuyingSlipWire.Of(letter, Slip.Of(costing), costing, await RowAsync(db, siteId, letter, cancel) is { } row ? Documents.Read<SlipTicks>(row.Document).Done : []))
             : SiteDesk.Missing();
 
     private static Task<SlipRow?> RowAsync(HomeStartDb db, Guid siteId, string letter, CancellationToken cancel) => db.Slips.SingleOrDefaultAsync(row => row.SiteId == siteId && row.Letter == letter, cancel);
@@ -48,7 +48,7 @@ internal static class SlipEndpoints
 
         await workspace.EnsureStoredAsync(cancel);
         var row = await RowAsync(db, siteId, letter, cancel) ?? db.Slips.Add(new SlipRow { WorkspaceId = workspace.Id, SiteId = siteId, Letter = letter, Document = "" }).Entity;
-        row.Document = Documents.Write(done);
+        row.Document = Documents.Write(new SlipTicks(done));
         try
         {
             await db.SaveChangesAsync(cancel);

@@ -102,7 +102,9 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
         </div>
         {!order && (
           <fieldset className="mt-6">
-            <legend className="text-lg">Who is written to</legend>
+            <legend>
+              <h2 className="text-lg">Who is written to</h2>
+            </legend>
             <p className="text-soft text-sm">Before something falls due, and to ask whether it was taken.</p>
             <div className="mt-1 grid gap-3 sm:grid-cols-2">
               <TextField
@@ -131,7 +133,7 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
             {fault}
           </p>
         )}
-        <div className="flex flex-wrap items-center gap-4">
+        <div className="mt-4 flex flex-wrap items-center gap-4">
           <Button type="submit" look={asked ? 'plain' : 'main'} disabled={isSubmitting}>
             {isSubmitting ? 'Noting it …' : order ? 'Keep this' : 'Note that I bought this'}
           </Button>
@@ -188,8 +190,10 @@ function PaidThere({
   const sign = currencySign(seller.currency);
   return (
     <fieldset className="mt-5">
-      <legend className="text-lg">
-        <bdi>{seller.seller}</bdi>
+      <legend>
+        <h2 className="text-lg">
+          <bdi>{seller.seller}</bdi>
+        </h2>
       </legend>
       <div className="mt-1 grid gap-3 sm:grid-cols-2">
         <TextField
@@ -243,7 +247,9 @@ function Keys({ form }: { form: UseFormReturn<Form> }) {
   const errors = form.formState.errors.keys;
   return (
     <fieldset>
-      <legend className="text-lg">Key sheet</legend>
+      <legend>
+        <h2 className="text-lg">Key sheet</h2>
+      </legend>
       <p className="text-soft text-sm">
         What you need to find again in a year. Leave out what you do not have yet; with the address and the name servers
         it can be checked here whether your domain leads there.

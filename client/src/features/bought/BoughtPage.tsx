@@ -31,9 +31,7 @@ export function BoughtPage() {
   return (
     <div className="py-5">
       <title>{`Bought there · ${page.name} · Home Start`}</title>
-      <h1 className="text-2xl">
-        {orderId ? 'What you bought there' : `You bought ${letter} at the sellers’ own pages`}
-      </h1>
+      <h1 className="text-2xl">{orderId ? 'What you bought there' : `Note what you bought there: ${letter}`}</h1>
       <p className="text-soft max-w-2xl">
         {orderId
           ? 'Mend or fill in what you told.'

@@ -116,7 +116,8 @@ function Chain({ siteId, orderId, reference, there }: ChainProps) {
                   </a>
                 </>
               )}
-              .
+              . What you bought there does not reach this made-up world by itself: in it the name may not be registered
+              at all.
             </p>
           ) : (
             <ul className="mt-1 grid gap-x-8 sm:grid-cols-2">

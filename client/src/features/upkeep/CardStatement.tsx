@@ -13,7 +13,7 @@ const verdicts: Record<string, string> = {
   matched: 'as it was due',
   explained: 'another sum, and why',
   open: 'another sum, and nothing explains it',
-  'not-due': 'nothing was due',
+  'not-due': 'not expected',
 };
 
 /** A card statement as CSV, held against all that was due for this site: looked at first, kept after that. */

@@ -77,7 +77,8 @@ function Kept({ tenure, today, horizonMonths }: { tenure: Tenure; today: string;
         <bdi>{tenure.name}</bdi>
       </h2>
       <p>
-        As it is, <b>{sumsWords(tenure.staying)}</b> is paid over {span(horizonMonths)} from today, with tax. Ordered as{' '}
+        As it is, <b>{sumsWords(tenure.staying)}</b> is paid over {span(horizonMonths)} from today, with tax.{' '}
+        {tenure.payer.atTheSellers ? 'Bought there, kept as' : 'Ordered as'}{' '}
         <Link
           to="/sites/$siteId/orders/$orderId"
           params={{ siteId: page.id, orderId: tenure.orderId }}

@@ -65,9 +65,6 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>Whether the owner can still call it off: nothing was done that cannot be undone.</summary>
     public bool CanCancel => State.IsWaiting() && !Steps.Any(step => step.IsForGood);
 
-    /// <summary>What its sellers were paid, or are to be paid against an invoice; none for what was bought at their own pages, which gave their own.</summary>
-    public IEnumerable<Receipt> Receipts => Things.Payments.Select(payment => Receipt.Of(this, payment.Book)).OfType<Receipt>();
-
     /// <summary>Who is registered as the holder.</summary>
     public Contact RegisteredTo => Holder ?? Contact;
 }

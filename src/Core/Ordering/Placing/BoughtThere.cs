@@ -34,5 +34,5 @@ public sealed record TypedKeys(string? LogIn, string? User, string? Server, stri
     public static readonly TypedKeys None = new(null, null, null, null, null, [], null, null, null);
 
     /// <summary>Where names are taken in by these keys; null: they do not say at which address.</summary>
-    public HostEntry? Entry => (IPv4 ?? IPv6) is null ? null : new HostEntry(NameServers, IPv4 ?? "", IPv6 ?? "", MailServer ?? "", null, []);
+    public HostEntry? AsEntry() => (IPv4 ?? IPv6) is null ? null : new HostEntry(NameServers, IPv4 ?? "", IPv6 ?? "", MailServer ?? "", null, []);
 }

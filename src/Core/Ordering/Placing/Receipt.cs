@@ -11,6 +11,9 @@ public sealed record Receipt(string Number, Order Order, Payment Payment, Money 
     /// <summary>The number of what one of an order's sellers is paid under.</summary>
     public static string NumberOf(Order order, string book) => $"{order.Reference}-{1 + order.Things.Payments.TakeWhile(payment => payment.Book != book).Count()}";
 
+    /// <summary>Of all sellers of an order; none of what was bought at their own pages, which gave their own.</summary>
+    public static IEnumerable<Receipt> AllOf(Order order) => order.Things.Payments.Select(payment => Of(order, payment.Book)).OfType<Receipt>();
+
     /// <summary>The receipt or open invoice of a seller's; null where there is neither yet, where nothing is paid there, or for orders of whose payments the tax was not kept.</summary>
     public static Receipt? Of(Order order, string book)
     {
