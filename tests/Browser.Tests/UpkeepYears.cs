@@ -93,7 +93,9 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("A domain came with it");
         browser.Type("Name", "ostlerwren");
         browser.Choice("I have read the name").Click();
+        var before = browser.Driver.Url;
         browser.Press("Claim it, nothing to pay");
+        browser.Until(() => browser.Driver.Url == before ? null : "", "the order of the claim does not open");
         browser.Press("Upkeep"); // Before it is delivered: the page follows it.
         browser.Reads("it pays for ostlerwren.com");
         browser.Complaints().ShouldBeEmpty();

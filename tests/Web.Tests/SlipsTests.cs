@@ -60,4 +60,28 @@ public class SlipsTests
         async Task TickAsync(string letter, params string[] done) => (await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/candidates/{letter}/slip", new { done })).Status.ShouldBe(HttpStatusCode.NoContent);
         async Task<List<string?>> DoneAsync(string letter) => [.. (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/candidates/{letter}/slip")).GetProperty("done").EnumerateArray().Select(step => step.GetString())];
     }
+
+    [Fact]
+    public async Task What_they_answer_goes_into_a_copy_of_the_price_list_and_every_sum_is_made_from_it()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        await visitor.DoAsync(new { kind = "choose-plan", letter = "A", book = "saltglass", plan = "shard" });
+        await visitor.DoAsync(new { kind = "choose-billing", letter = "A", everyMonths = 1, commitMonths = 12 });
+        var question = (await QuestionsAsync()).First(asked => asked.GetProperty("asks").GetString() == "amount");
+        var words = question.GetProperty("words").GetString();
+        (await AnswerAsync(new { book = "saltglass", question = words, amount = "lots" })).ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await AnswerAsync(new { book = "saltglass", question = "And what else?", amount = "9.00" })).ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await AnswerAsync(new { book = "saltglass", question = words, amount = "$9.00", said = "By chat, from Kit." })).ShouldBe(HttpStatusCode.NoContent);
+        (await QuestionsAsync()).ShouldNotContain(asked => asked.GetProperty("words").GetString() == words);
+        (await AnswerAsync(new { book = "saltglass", question = words, amount = "9.00" })).ShouldBe(HttpStatusCode.UnprocessableEntity); // It stands there now.
+        var notice = (await QuestionsAsync())[^1].GetProperty("words").GetString();
+        (await AnswerAsync(new { book = "saltglass", question = notice, said = "Thirty days." })).ShouldBe(HttpStatusCode.NoContent);
+        (await QuestionsAsync())[^1].GetProperty("answered").GetString().ShouldBe($"Asked on 1 December 2026: {notice} “Thirty days.”");
+        (await visitor.GetAsync("/api/shelf/saltglass/file")).GetProperty("provider").GetProperty("facts").ToString().ShouldContain("By chat, from Kit.");
+
+        async Task<HttpStatusCode> AnswerAsync(object body) => (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/candidates/A/slip/answers", body)).Status;
+        async Task<List<JsonElement>> QuestionsAsync() => [.. (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/candidates/A/slip")).GetProperty("sellers").EnumerateArray().First(seller => seller.GetProperty("book").GetString() == "saltglass").GetProperty("questions").EnumerateArray()];
+    }
 }

@@ -868,6 +868,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/candidates/{letter}/slip/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answerQuestion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/candidates/{letter}/their-sum": {
         parameters: {
             query?: never;
@@ -2162,6 +2178,16 @@ export interface components {
             savesThere: null | components["schemas"]["MoneyWire"];
             uses: components["schemas"]["AllowanceUseWire"][];
         };
+        AnswerBody: {
+            book: string;
+            question: string;
+            amount?: null | string;
+            /** Format: int32 */
+            days?: null | number;
+            credit?: null | boolean;
+            firstPrice?: null | boolean;
+            said?: null | string;
+        };
         /**
          * @description Five different answers.
          * @enum {string}
@@ -2473,7 +2499,7 @@ export interface components {
             state: components["schemas"]["HoldingState"];
             words: string;
         };
-        CommandWire: components["schemas"]["CommandWireRenameSiteWire"] | components["schemas"]["CommandWireSetHorizonWire"] | components["schemas"]["CommandWireSetStartWire"] | components["schemas"]["CommandWireSetTaxWire"] | components["schemas"]["CommandWireSetDisplayWire"] | components["schemas"]["CommandWireSetNewCustomerWire"] | components["schemas"]["CommandWireSetKeepChanceWire"] | components["schemas"]["CommandWireSetNeedsWire"] | components["schemas"]["CommandWireAddCandidateWire"] | components["schemas"]["CommandWireRemoveCandidateWire"] | components["schemas"]["CommandWireRenameCandidateWire"] | components["schemas"]["CommandWireMoveCandidateWire"] | components["schemas"]["CommandWireChoosePlanWire"] | components["schemas"]["CommandWireChooseBillingWire"] | components["schemas"]["CommandWireChooseDataCentreWire"] | components["schemas"]["CommandWireChooseDomainWire"] | components["schemas"]["CommandWireAddDomainWire"] | components["schemas"]["CommandWireDropDomainWire"] | components["schemas"]["CommandWireHoldNamesWire"] | components["schemas"]["CommandWireDropNamesWire"] | components["schemas"]["CommandWireSetExtraWire"] | components["schemas"]["CommandWireEnterCodeWire"] | components["schemas"]["CommandWireDropCodeWire"] | components["schemas"]["CommandWireUseCodesWire"];
+        CommandWire: components["schemas"]["CommandWireRenameSiteWire"] | components["schemas"]["CommandWireSetHorizonWire"] | components["schemas"]["CommandWireSetStartWire"] | components["schemas"]["CommandWireSetTaxWire"] | components["schemas"]["CommandWireSetDisplayWire"] | components["schemas"]["CommandWireSetNewCustomerWire"] | components["schemas"]["CommandWireSetKeepChanceWire"] | components["schemas"]["CommandWireSetNeedsWire"] | components["schemas"]["CommandWireAddCandidateWire"] | components["schemas"]["CommandWireReplaceCandidateWire"] | components["schemas"]["CommandWireRemoveCandidateWire"] | components["schemas"]["CommandWireRenameCandidateWire"] | components["schemas"]["CommandWireMoveCandidateWire"] | components["schemas"]["CommandWireChoosePlanWire"] | components["schemas"]["CommandWireChooseBillingWire"] | components["schemas"]["CommandWireChooseDataCentreWire"] | components["schemas"]["CommandWireChooseDomainWire"] | components["schemas"]["CommandWireAddDomainWire"] | components["schemas"]["CommandWireDropDomainWire"] | components["schemas"]["CommandWireHoldNamesWire"] | components["schemas"]["CommandWireDropNamesWire"] | components["schemas"]["CommandWireSetExtraWire"] | components["schemas"]["CommandWireEnterCodeWire"] | components["schemas"]["CommandWireDropCodeWire"] | components["schemas"]["CommandWireUseCodesWire"];
         CommandWireAddCandidateWire: {
             /** @enum {string} */
             kind: "add-candidate";
@@ -2564,6 +2590,12 @@ export interface components {
             /** @enum {string} */
             kind: "rename-site";
             name: string;
+        };
+        CommandWireReplaceCandidateWire: {
+            /** @enum {string} */
+            kind: "replace-candidate";
+            letter: string;
+            candidate: components["schemas"]["CandidateBody"];
         };
         CommandWireSetDisplayWire: {
             /** @enum {string} */
@@ -4242,7 +4274,7 @@ export interface components {
             steps: components["schemas"]["SlipStepWire"][];
             today: null | components["schemas"]["SlipBillWire"];
             next: null | components["schemas"]["SlipBillWire"];
-            questions: string[];
+            questions: components["schemas"]["SlipQuestionWire"][];
         };
         SessionWire: {
             token: string;
@@ -4351,6 +4383,11 @@ export interface components {
             what: string;
             amount: string;
             notStated: boolean;
+        };
+        SlipQuestionWire: {
+            words: string;
+            asks: string;
+            answered: null | string;
         };
         /**
          * @description What is asked, in the order sellers' pages ask it.
@@ -6768,6 +6805,49 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    answerQuestion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -18,6 +18,7 @@ public static class SiteChange
             SetHorizon or SetStart or SetTax or SetDisplay or SetNewCustomer or SetKeepChance => site with { Settings = SettingsChange.Apply(site.Settings, command, today, faults) },
             SetNeeds needs => site with { Needs = needs.Needs },
             AddCandidate add => Add(site, add, faults),
+            ReplaceCandidate replace => OfCandidate(site, replace.Letter, faults, _ => replace.With),
             RemoveCandidate remove => Remove(site, remove, faults),
             RenameCandidate rename => RenameListed(site, rename, faults),
             MoveCandidate move => Move(site, move, faults),
@@ -49,6 +50,7 @@ public static class SiteChange
             ChooseDomain choose => choose.Letter,
             AddDomain choose => choose.Letter,
             SetExtra choose => choose.Letter,
+            ReplaceCandidate replace => replace.Letter,
             AddCandidate { Found: not null } => changed.Shortlist[^1].Letter,
             _ => null,
         };

@@ -38,6 +38,9 @@ public sealed record SetNeeds(Needs Needs) : SiteCommand;
 /// <param name="Found">A candidate that a scan found.</param>
 public sealed record AddCandidate(string? CopyOf, Candidate? Found = null) : SiteCommand;
 
+/// <summary>Puts another way to buy in the place of what a candidate was, under its letter and name.</summary>
+public sealed record ReplaceCandidate(string Letter, Candidate With) : SiteCommand;
+
 /// <summary>Takes a candidate off the shortlist; its letter is never given again.</summary>
 public sealed record RemoveCandidate(string Letter) : SiteCommand;
 

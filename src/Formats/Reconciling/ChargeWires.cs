@@ -19,7 +19,7 @@ public sealed record MovementWire(int Line, DateOnly On, string Book, string Sel
         return new MovementWire(
             movement.Line, movement.On, movement.Book, UpkeepWords.Seller(tenure, movement.Book), movement.Charged is null, movement.Charged is { } charged ? UpkeepWords.Lines(charged.Lines, tenure.Book(charged.Book)) : "money back",
             Amount(movement.Sum.Units * sign), movement.Sum.Currency.Code, movement.Seen is { } seen ? Amount(seen.Total.Units * sign) : null, movement.Seen?.Statement, movement.Over is { Units: var over } && over != 0 ? Amount(over) : null, asks,
-            Telling.MayHaveFailed(tenure, outlook.Book, movement));
+            Telling.MayHaveFailed(tenure, outlook.Now, outlook.Book, movement));
 
         string Amount(Minor units) => new Money(units, movement.Sum.Currency).ToAmount();
     }

@@ -54,6 +54,8 @@ public static class CommandReader
                 return new SetTax(Percent(node["percent"]), node["counted"].Flag() ?? true);
             case "add-candidate":
                 return new AddCandidate(node["copyOf"].Text(), node["candidate"].IsAbsent ? null : CandidateReader.Read(node["candidate"]));
+            case "replace-candidate":
+                return new ReplaceCandidate(Text(node["letter"]), CandidateReader.Read(node["candidate"]));
             case "set-display":
                 return new SetDisplay(Text(node["currency"]), Rates(node["rates"]));
             case "set-new-customer":

@@ -26,6 +26,7 @@ public sealed record StartSiteBody(string Name);
 [JsonDerivedType(typeof(SetKeepChanceWire), "set-keep-chance")]
 [JsonDerivedType(typeof(SetNeedsWire), "set-needs")]
 [JsonDerivedType(typeof(AddCandidateWire), "add-candidate")]
+[JsonDerivedType(typeof(ReplaceCandidateWire), "replace-candidate")]
 [JsonDerivedType(typeof(RemoveCandidateWire), "remove-candidate")]
 [JsonDerivedType(typeof(RenameCandidateWire), "rename-candidate")]
 [JsonDerivedType(typeof(MoveCandidateWire), "move-candidate")]
@@ -60,6 +61,8 @@ public sealed record SetKeepChanceWire(string? Percent = null) : CommandWire;
 public sealed record SetNeedsWire(NeedsBody Needs) : CommandWire;
 
 public sealed record AddCandidateWire(string? CopyOf = null, CandidateBody? Candidate = null) : CommandWire;
+
+public sealed record ReplaceCandidateWire(string Letter, CandidateBody Candidate) : CommandWire;
 
 public sealed record RemoveCandidateWire(string Letter) : CommandWire;
 

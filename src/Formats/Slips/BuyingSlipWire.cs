@@ -15,13 +15,32 @@ public sealed record TickBody(IReadOnlyList<string> Done);
 /// <param name="Steps">In the order their pages ask.</param>
 /// <param name="Today">What must stand there today; null: nothing is due.</param>
 /// <param name="Questions">What their price list does not state, to be asked before buying.</param>
-public sealed record SellerSlipWire(string Book, string Seller, string Currency, bool TaxOnTop, IReadOnlyList<SlipStepWire> Steps, SlipBillWire? Today, SlipBillWire? Next, IReadOnlyList<string> Questions)
+public sealed record SellerSlipWire(string Book, string Seller, string Currency, bool TaxOnTop, IReadOnlyList<SlipStepWire> Steps, SlipBillWire? Today, SlipBillWire? Next, IReadOnlyList<SlipQuestionWire> Questions)
 {
     public static SellerSlipWire Of(SellerSlip slip) =>
         new(
             slip.Book.Id, slip.Book.Provider.Name, slip.Book.Currency.Code, slip.Book.Tax is { Charged: true, PricesInclude: false }, [.. slip.Steps.Select(step => new SlipStepWire(step.Kind, SlipWords.Of(step, slip.Book)))],
-            SlipBillWire.Of(slip.Today, slip.Book), SlipBillWire.Of(slip.Next, slip.Book), [.. slip.Questions.Select(question => SlipWords.Of(question, slip.Book))]);
+            SlipBillWire.Of(slip.Today, slip.Book), SlipBillWire.Of(slip.Next, slip.Book), [.. slip.Questions.Select(question => SlipQuestionWire.Of(question, slip.Book))]);
 }
+
+/// <param name="Asks">What is answered: amount, days, change or words.</param>
+/// <param name="Answered">What they said, and when, where the price list has no other place for it; null: nothing yet.</param>
+public sealed record SlipQuestionWire(string Words, string Asks, string? Answered)
+{
+    internal static SlipQuestionWire Of(SlipQuestion question, OfferBook book)
+    {
+        var words = SlipWords.Of(question, book);
+        return new SlipQuestionWire(words, BookAnswers.Asks(question.Kind), book.Provider.Facts.LastOrDefault(fact => fact.Contains(words, StringComparison.Ordinal)));
+    }
+}
+
+/// <summary>What a seller answered.</summary>
+/// <param name="Question">In its words, as the slip has it.</param>
+/// <param name="Amount">Of a price.</param>
+/// <param name="Days">Within how many it can be given back.</param>
+/// <param name="Credit">Whether a change credits what is unused; and whether it starts at the first price.</param>
+/// <param name="Said">The seller's own words.</param>
+public sealed record AnswerBody(string Book, string Question, string? Amount = null, int? Days = null, bool? Credit = null, bool? FirstPrice = null, string? Said = null);
 
 public sealed record SlipStepWire(SlipStepKind Kind, string Words);
 

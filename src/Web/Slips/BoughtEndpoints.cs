@@ -17,6 +17,9 @@ internal static class BoughtEndpoints
     /// <summary>How many files can be kept with one order.</summary>
     private const int MostFiles = 20;
 
+    /// <summary>How many bytes all that a visitor keeps may take together.</summary>
+    private const long MostBytes = 50 << 20;
+
     public static void MapBought(this IEndpointRouteBuilder app)
     {
         app.MapPost("/api/sites/{siteId:guid}/bought", NoteAsync).WithName("noteBought").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
@@ -90,6 +93,11 @@ internal static class BoughtEndpoints
         else if (await db.KeptFiles.CountAsync(file => file.OrderId == orderId, cancel) >= MostFiles)
         {
             faults.Say(FaultCodes.OutOfRange, "file", $"{MostFiles} files are kept with this already, and no more can be. Take one away first.");
+        }
+
+        else if (await db.KeptFiles.SumAsync(file => (long)file.Content.Length, cancel) + bytes.Length > MostBytes)
+        {
+            faults.Say(FaultCodes.OutOfRange, "file", $"Your receipts would take more than {MostBytes >> 20} MB with this, and no more are kept. Take some away first.");
         }
 
         if (faults.Any || KeptFile.Read(name ?? "", bytes!, faults) is not { } file)

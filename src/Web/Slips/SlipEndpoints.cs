@@ -1,5 +1,9 @@
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
@@ -20,6 +24,7 @@ internal static class SlipEndpoints
         candidate.MapGet("/slip", SlipAsync).WithName("getSlip").Produces<BuyingSlipWire>().ProducesProblem(StatusCodes.Status404NotFound);
         candidate.MapPut("/slip", TickAsync).WithName("tickSlip").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         candidate.MapGet("/slip.pdf", PdfAsync).WithName("slipPdf").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+        candidate.MapPost("/slip/answers", AnswerAsync).WithName("answerQuestion").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         candidate.MapPost("/their-sum", TheirSumAsync).WithName("explainTheirSum").Produces<TheirSumWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status429TooManyRequests);
     }
@@ -59,6 +64,39 @@ internal static class SlipEndpoints
         }
 
         return Results.NoContent();
+    }
+
+    // What they said goes into the visitor's own version of the price list, with the day; the slip, and every sum, is made from that one then.
+    private static async Task<IResult> AnswerAsync(Guid siteId, string letter, JsonBody<AnswerBody> body, SiteDesk desk, Shelf books, ShelfDesk shelf, Workspace workspace, CancellationToken cancel)
+    {
+        if (await desk.CostedAsync(siteId, letter, cancel) is not var (_, costing))
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var (id, words) = (node["book"].RequiredText("The seller"), node["question"].RequiredText("The question"));
+        var asked = Slip.Of(costing).Sellers.FirstOrDefault(known => known.Book.Id == id) is { } seller ? seller.Questions.FirstOrDefault(question => SlipWords.Of(question, seller.Book) == words) : null;
+        if (asked is null || books.Find(id!) is not { } shelved || await books.BytesAsync(id!, null, cancel) is not { } bytes)
+        {
+            node["question"].Fault(FaultCodes.Unknown, "This is not asked any more: it stands in the price list now.");
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (BookAnswers.Read(node, asked, shelved.Book) is not { } answer)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var text = BookWriter.Text(BookAnswers.Into(JsonNode.Parse(bytes)!, asked, answer, costing.Run.Purchase.Hosting?.Option, words!, await workspace.BusinessDateAsync(cancel)));
+        using var json = JsonDocument.Parse(text);
+        if (BookReader.Read(json.RootElement, faults) is { } book)
+        {
+            await shelf.TakeAsync(book, Encoding.UTF8.GetBytes(text), faults, cancel);
+        }
+
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.NoContent();
     }
 
     private static async Task<IResult> PdfAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>

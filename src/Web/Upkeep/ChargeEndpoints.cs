@@ -10,6 +10,9 @@ namespace HomeStart.Web.Upkeep;
 /// <summary>What was charged, held against what was due: told by the owner, or read from a card statement.</summary>
 internal static class ChargeEndpoints
 {
+    /// <summary>For how many charges at once it is looked for a reason: of each that is left, <c>why</c> can be asked by itself.</summary>
+    private const int MostReasons = 20;
+
     public static void MapCharges(this IEndpointRouteBuilder app)
     {
         var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
@@ -42,7 +45,7 @@ internal static class ChargeEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var failed = taken == false && Telling.MayHaveFailed(kept.Tenure, kept.Book, movement);
+        var failed = taken == false && Telling.MayHaveFailed(kept.Tenure, outlook.Now, kept.Book, movement);
         return await decisions.ChangeAsync(kept, seen, book => failed ? Telling.NotTaken(kept.Tenure, book, movement) : Telling.Seen(book, new SeenMovement(movement.Line, sum)), failed ? movement.On : null, cancel);
     }
 
@@ -71,7 +74,7 @@ internal static class ChargeEndpoints
             return turn.Refusal;
         }
 
-        var over = Movement.Of(kept.Book).Where(movement => movement.Book == book && movement.Over?.Units > 0).Select(movement => (movement, Reasons(kept.Tenure, movement, movement.Seen!.Total, cancel))).ToList();
+        var over = Movement.Of(kept.Book).Where(movement => movement.Book == book && movement.Over?.Units > 0).Select((movement, place) => (movement, place < MostReasons ? Reasons(kept.Tenure, movement, movement.Seen!.Total, cancel) : [])).ToList();
         var reference = kept.Order.There is { } there ? there.Receipts.FirstOrDefault(receipt => receipt.Book == book)?.Reference : kept.Order.Reference;
         return over.Count == 0 ? TenureDesk.Missing() : Results.Ok(new LetterTextWire(ChargeWords.Letter(kept.Tenure, book, kept.Order.Contact.Name.Trim(), reference, over)));
     }
@@ -106,7 +109,8 @@ internal static class ChargeEndpoints
             return stale;
         }
 
-        return Results.Ok(new StatementWire([.. matches.Select(match => Row(match, all, cancel))], rows.Length - matches.Length, keep));
+        var explained = matches.Where(match => match is { Agrees: false, Movement: not null, Seen: not null }).Take(MostReasons).Select(match => match.Row.Number).ToHashSet();
+        return Results.Ok(new StatementWire([.. matches.Select(match => Row(match, all, explained.Contains(match.Row.Number), cancel))], rows.Length - matches.Length, keep));
     }
 
     private static async Task<IResult?> KeepAsync(IReadOnlyList<Kept> all, ImmutableArray<StatementMatch> matches, DecisionDesk decisions, CancellationToken cancel)
@@ -127,10 +131,10 @@ internal static class ChargeEndpoints
         return null;
     }
 
-    private static StatementRowWire Row(StatementMatch match, IReadOnlyList<Kept> all, CancellationToken cancel)
+    private static StatementRowWire Row(StatementMatch match, IReadOnlyList<Kept> all, bool isExplained, CancellationToken cancel)
     {
         var kept = all.FirstOrDefault(kept => kept.Order.Id == match.OrderId);
-        var reasons = match is { Agrees: false, Movement: { } movement, Seen: { } seen } && kept is not null ? Reasons(kept.Tenure, movement, seen, cancel) : [];
+        var reasons = isExplained && match is { Movement: { } movement, Seen: { } seen } && kept is not null ? Reasons(kept.Tenure, movement, seen, cancel) : [];
         var seller = all.SelectMany(had => had.Tenure.Books).First(book => book.Id == match.Book).Provider.Name;
         var (verdict, words) = ChargeWords.Of(match, reasons.Count > 0);
         return new StatementRowWire(

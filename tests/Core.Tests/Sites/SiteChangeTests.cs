@@ -7,6 +7,16 @@ namespace HomeStart.Core.Tests;
 public class SiteChangeTests
 {
     [Fact]
+    public void A_candidate_becomes_another_under_its_letter_and_name_where_the_books_sell_it()
+    {
+        var site = Do(Site.Empty("Shop"), new RenameCandidate("A", "Mine"), new AddCandidate(null));
+        var theirs = Choosing("tidemarsh", "slipway", 12).Shortlist[0].Candidate;
+        var replaced = Do(site, new ReplaceCandidate("A", theirs));
+        (replaced.Listed("A")!.Candidate, replaced.Listed("A")!.Name, replaced.Shortlist.Length).ShouldBe((theirs, "Mine", 2));
+        SiteChange.Apply(site, new ReplaceCandidate("A", theirs with { Hosting = theirs.Hosting! with { Plan = "gone" } }), Books, Today).Faults.Any.ShouldBeTrue();
+    }
+
+    [Fact]
     public void A_site_begins_with_one_empty_candidate() => Site.Empty("Shop").Shortlist.Select(listed => listed.Letter).ShouldBe(["A"]);
 
     [Fact]
@@ -76,6 +86,7 @@ public class SiteChangeTests
         { new SetHorizon(121), "out-of-range", "months" },
         { new SetStart(new DateOnly(1900, 1, 1)), "bad-date", "date" },
         { new AddCandidate("Z"), "unknown", "copyOf" },
+        { new ReplaceCandidate("Z", new Candidate(null, [])), "unknown", "letter" },
         { new RemoveCandidate("Z"), "unknown", "letter" },
         { new RenameCandidate("A", new string('x', 41)), "out-of-range", "name" },
         { new MoveCandidate("Z", 1), "unknown", "letter" },

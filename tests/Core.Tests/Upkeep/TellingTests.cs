@@ -48,10 +48,10 @@ public class TellingTests
     {
         var (tenure, book) = There();
         book = Play(tenure, book.With(new ChangePlan(new DateOnly(2027, 7, 1), "big", 12, 12)), new DateOnly(2028, 7, 2));
-        var movements = Movement.Of(book);
-        movements.Select(movement => (movement.On, Telling.MayHaveFailed(tenure, book, movement))).ShouldBe([(tenure.Start, false), (new DateOnly(2027, 7, 1), false), (Renewal, true), (new DateOnly(2028, 7, 1), true)]);
+        var (movements, years) = (Movement.Of(book), tenure.ToMorning(new DateOnly(2028, 7, 2), book.Made));
+        movements.Select(movement => (movement.On, Telling.MayHaveFailed(tenure, years, book, movement))).ShouldBe([(tenure.Start, false), (new DateOnly(2027, 7, 1), false), (Renewal, true), (new DateOnly(2028, 7, 1), true)]);
         var elsewhere = book with { Payer = new PaidBy("card", "0004") };
-        movements.ShouldAllBe(movement => !Telling.MayHaveFailed(tenure, elsewhere, movement));
+        movements.ShouldAllBe(movement => !Telling.MayHaveFailed(tenure, years, elsewhere, movement));
     }
 
     [Fact]
@@ -60,7 +60,7 @@ public class TellingTests
         var (tenure, book) = There();
         book = Play(tenure, book.With(new Leave(new DateOnly(2027, 1, 31))), new DateOnly(2027, 2, 2));
         var back = Movement.Of(book)[^1];
-        (back.Charged, back.Sum.Units, Telling.MayHaveFailed(tenure, book, back)).ShouldBe((null, (Minor)(-12000), false));
+        (back.Charged, back.Sum.Units, Telling.MayHaveFailed(tenure, tenure.ToMorning(new DateOnly(2027, 2, 2), book.Made), book, back)).ShouldBe((null, (Minor)(-12000), false));
         Movement.Of(Telling.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[^1].Over!.Value.Units.ShouldBe(2000);
     }
 
@@ -84,7 +84,7 @@ public class TellingTests
                     foreach (var movement in Telling.Open(tenure, book).ToList())
                     {
                         // An answer of "no" makes the rest pass anew: what is asked after that is another question.
-                        if (random.Next(4) == 0 && Telling.MayHaveFailed(tenure, book, movement))
+                        if (random.Next(4) == 0 && Telling.MayHaveFailed(tenure, tenure.ToMorning(today, book.Made), book, movement))
                         {
                             missed.Add((movement.Book, movement.On));
                             book = Play(tenure, Telling.NotTaken(tenure, book, movement), today);
@@ -101,7 +101,7 @@ public class TellingTests
 
                 foreach (var (seller, on) in missed)
                 {
-                    Movement.Of(book).ShouldNotContain(movement => movement.Book == seller && movement.Due == on && movement.On == on && Telling.MayHaveFailed(tenure, book, movement));
+                    Movement.Of(book).ShouldNotContain(movement => movement.Book == seller && movement.Due == on && movement.On == on && Telling.MayHaveFailed(tenure, tenure.ToMorning(request.Until, book.Made), book, movement));
                 }
             },
             iter: 150);

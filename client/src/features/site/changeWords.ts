@@ -44,6 +44,8 @@ function namesOf(names: readonly { name: string; ending: string }[]): string {
 
 function ofCandidate(change: Extract<Change, { letter: string }>): string {
   switch (change.kind) {
+    case 'replace-candidate':
+      return 'make it what they sell';
     case 'remove-candidate':
       return 'remove it';
     case 'rename-candidate':

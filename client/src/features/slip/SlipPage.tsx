@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { useSite } from '../../api/site';
 import { slipQuery } from '../../api/slip';
@@ -9,6 +8,7 @@ import { longDay } from '../../format/dates';
 import { figure, money, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Awaited } from '../../ui/Waiting';
+import { Questions } from './Questions';
 import { TheirSum } from './TheirSum';
 
 type Seller = Schemas['SellerSlipWire'];
@@ -86,7 +86,7 @@ function AtSeller({ seller, letter, ticks }: { seller: Seller; letter: string; t
           <TheirSum seller={seller} letter={letter} />
         </div>
       </div>
-      {seller.questions.length > 0 && <Questions seller={seller} />}
+      {seller.questions.length > 0 && <Questions seller={seller} letter={letter} />}
     </section>
   );
 }
@@ -157,34 +157,5 @@ function MustStand({ seller }: { seller: Seller }) {
         </p>
       )}
     </>
-  );
-}
-
-/** What their price list does not state: to be pasted into their chat before buying. */
-function Questions({ seller }: { seller: Seller }) {
-  const [copied, setCopied] = useState(false);
-  return (
-    <div className="mt-3 max-w-3xl">
-      <h3 className="text-base">What they do not say: ask before you buy</h3>
-      <ul className="mt-1 list-disc pl-6">
-        {seller.questions.map((question) => (
-          <li key={question}>{question}</li>
-        ))}
-      </ul>
-      <p className="no-print mt-1 flex flex-wrap gap-x-5">
-        <Button
-          look="text"
-          onClick={() => void navigator.clipboard.writeText(seller.questions.join('\n')).then(() => setCopied(true))}
-        >
-          Copy these questions
-        </Button>
-        {copied && (
-          <span role="status" className="text-green">
-            copied
-          </span>
-        )}
-        <span className="text-soft">Put what they answer into their price list, on the Shelf.</span>
-      </p>
-    </div>
   );
 }

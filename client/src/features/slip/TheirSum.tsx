@@ -51,14 +51,14 @@ export function TheirSum({ seller, letter }: { seller: Schemas['SellerSlipWire']
       </div>
       <div role="status" className="mt-2">
         {explain.isPending && <p className="text-soft">Trying what could be different …</p>}
-        {explain.data && <Why answer={explain.data} />}
+        {explain.data && <Why answer={explain.data} letter={letter} />}
         {explain.error && faults.length === 0 && <p className="text-red">{explain.error.message}</p>}
       </div>
     </form>
   );
 }
 
-function Why({ answer }: { answer: Schemas['TheirSumWire'] }) {
+function Why({ answer, letter }: { answer: Schemas['TheirSumWire']; letter: string }) {
   const [all, setAll] = useState(false);
   const { currency, explanations, closest } = answer;
   if (answer.agrees) {
@@ -86,7 +86,7 @@ function Why({ answer }: { answer: Schemas['TheirSumWire'] }) {
                   <bdi>{words}</bdi>
                 </span>
               ))}
-              {why.asTheySell && <TakeTheirs candidate={why.asTheySell} />}
+              {why.asTheySell && <TakeTheirs candidate={why.asTheySell} letter={letter} />}
             </li>
           ))}
         </ul>
@@ -114,9 +114,9 @@ function Why({ answer }: { answer: Schemas['TheirSumWire'] }) {
   );
 }
 
-/** The candidate as it is sold there, beside ours on the shortlist. */
-function TakeTheirs({ candidate }: { candidate: Schemas['CandidateWire'] }) {
-  const { page } = useSite();
+/** The candidate as it is sold there: in the place of ours, or beside it on the shortlist. */
+function TakeTheirs({ candidate, letter: ours }: { candidate: Schemas['CandidateWire']; letter: string }) {
+  const { page, changes } = useSite();
   const { letter, keep } = useKeep(candidate);
   return letter ? (
     <span className="block text-sm">
@@ -127,8 +127,18 @@ function TakeTheirs({ candidate }: { candidate: Schemas['CandidateWire'] }) {
       , beside yours.
     </span>
   ) : (
-    <Button look="text" className="block text-sm" onClick={() => void keep()}>
-      I want it as they sell it: keep that as a candidate
-    </Button>
+    <span className="flex flex-wrap gap-x-5 text-sm">
+      <Button
+        look="text"
+        onClick={() =>
+          void changes.changeAsync({ kind: 'replace-candidate', letter: ours, candidate }).catch(() => null)
+        }
+      >
+        Make {ours} what they sell me
+      </Button>
+      <Button look="text" onClick={() => void keep()}>
+        Keep theirs beside {ours}
+      </Button>
+    </span>
   );
 }

@@ -3,13 +3,19 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Ordering;
 
 /// <summary>Finds what must not be kept in what an owner types freely: the number of a card, or a secret that is named as one.</summary>
-public static partial class TypedSecret
+public static class TypedSecret
 {
     private const int ShortestCard = 13;
     private const int LongestCard = 19;
 
+    // Neither goes back over what it has read: the texts are anybody's, and a mail may be long.
+    private static readonly Regex Digits = new(@"\d(?:[ -]?\d)+", RegexOptions.CultureInvariant | RegexOptions.NonBacktracking);
+
+    private static readonly Regex Named = new(
+        @"\b(?:pass(?:word|code|phrase)?|pin|secret|(?:transfer|auth(?:orisation)?|security)[ -]?code|cvv|cvc)\b\s*(?:is\b|[:=])\s*\S", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.NonBacktracking);
+
     /// <summary>What stands in a text that is secret; null: nothing that can be told by looking.</summary>
-    public static SecretKind? In(string text) => Digits().Matches(text).Any(run => IsCard(run.Value)) ? SecretKind.CardNumber : Named().IsMatch(text) ? SecretKind.Passcode : null;
+    public static SecretKind? In(string text) => Digits.Matches(text).Any(run => IsCard(run.Value)) ? SecretKind.CardNumber : Named.IsMatch(text) ? SecretKind.Passcode : null;
 
     // The sum of digits that every number of a card keeps to, so that most other long numbers are told apart.
     private static bool IsCard(string run)
@@ -18,12 +24,6 @@ public static partial class TypedSecret
         return digits.Count is >= ShortestCard and <= LongestCard
             && digits.Select((digit, place) => place % 2 == 0 ? digit : (digit * 2 / 10) + (digit * 2 % 10)).Sum() % 10 == 0;
     }
-
-    [GeneratedRegex(@"\d(?:[ -]?\d)+", RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Digits();
-
-    [GeneratedRegex(@"\b(?:pass(?:word|code|phrase)?|pin|secret|(?:transfer|auth(?:orisation)?|security)[ -]?code|cvv|cvc)\b\s*(?:is\b|[:=])\s*\S", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, 1000)]
-    private static partial Regex Named();
 }
 
 /// <summary>What is secret.</summary>

@@ -54,9 +54,9 @@ public static class Telling
         paid.Aggregate(book, (with, took) => Movement.Of(with).FirstOrDefault(movement => movement.On == start && movement.Book == took.Book && movement.Sum.Currency == took.Paid.Currency) is { } movement ? Seen(with, new SeenMovement(movement.Line, took.Paid)) : with);
 
     /// <summary>Whether it can be told that a movement was not: it was a charge that fell due. What the owner decided and did at a seller was paid with it.</summary>
-    public static bool MayHaveFailed(Tenure tenure, DayBook book, Movement movement) =>
-        book.Payer.AtTheSellers && movement is { Charged: not null } && movement.On > tenure.Start
-        && movement.Line >= tenure.Through(movement.On, [.. book.Decisions.Where(decision => decision.On <= movement.On)]).AfterDecisions.GetValueOrDefault(movement.On);
+    /// <param name="years">Its days, run to that of the movement or further.</param>
+    public static bool MayHaveFailed(Tenure tenure, UpkeepYears years, DayBook book, Movement movement) =>
+        book.Payer.AtTheSellers && movement is { Charged: not null } && movement.On > tenure.Start && movement.Line >= years.AfterDecisions.GetValueOrDefault(movement.On);
 
     /// <summary>
     /// A charge was not taken on its day: the day book as it stood before that day, with the card stopped on it. What came after passes anew, without being written about again.
