@@ -12,6 +12,8 @@ public static class StatementReader
 
     private const int MostRows = 3000;
 
+    private const int LongestText = 200;
+
     private static readonly string[] Days = ["yyyy-MM-dd", "yyyy/MM/dd", "yyyyMMdd", "dd/MM/yyyy", "d/M/yyyy", "dd/MM/yy", "dd-MM-yyyy", "dd.MM.yyyy", "d.M.yyyy", "dd MMM yyyy", "d MMM yyyy", "dd-MMM-yyyy", "dd MMM yy", "d MMMM yyyy"];
 
     private static readonly string[] MonthFirst = ["MM/dd/yyyy", "M/d/yyyy"];
@@ -57,7 +59,7 @@ public static class StatementReader
                 continue;
             }
 
-            rows.Add(new StatementRow(number + 1, day.Value, cells[columns.Text], amount, columns.Abroad(cells)));
+            rows.Add(new StatementRow(number + 1, day.Value, cells[columns.Text] is { Length: > LongestText } text ? text[..LongestText] : cells[columns.Text], amount, columns.Abroad(cells)));
         }
 
         // Of a card most rows are charges, and of an account too: whichever sign they bear.

@@ -55,8 +55,15 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
             return null;
         }
 
+        var things = Placing.There(costing);
+        if ((await orders.ListAsync(cancel)).FirstOrDefault(order => order.There is not null && order.PlacedOn == on && order.Things.IsLike(things)) is { } like)
+        {
+            faults.Say(FaultCodes.Repeated, "boughtOn", $"You noted this already, as {like.Reference}. Change what you told there, or take it away first.");
+            return null;
+        }
+
         var bought = new Bought(listed.Candidate, versioned.Site.Settings, settings.Customer.Of is { } of ? [.. of] : []);
-        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, Placing.There(costing)) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there }, cancel);
+        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there }, cancel);
     }
 
     /// <summary>Tells it anew; null, with the reasons, where it cannot be.</summary>
@@ -70,17 +77,23 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         }
 
         var changed = await orders.DecideAsync(row, now => now with { There = there }, cancel);
-        await SeenAsync(changed, cancel);
+        await ToldAsync(changed, cancel);
         return changed;
     }
 
     /// <summary>Takes away what was noted by mistake, with its day book and what is kept with it.</summary>
-    public async Task ForgetAsync(Guid orderId, CancellationToken cancel)
+    public async Task ForgetAsync(Order order, CancellationToken cancel)
     {
+        var (orderId, there) = (order.Id, order.There!);
+        var elsewhere = (await orders.ListAsync(cancel)).Where(other => other.Id != orderId && other.State == OrderState.Completed).SelectMany(other => other.Things.Payments.Select(payment => payment.Book)).ToHashSet();
+        List<string> strangers = [.. there.Receipts.Select(receipt => receipt.Book).Where(book => !elsewhere.Contains(book))];
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.KeptFiles.Where(file => file.OrderId == orderId).ExecuteDeleteAsync(cancel);
         await db.DayBooks.Where(book => book.OrderId == orderId).ExecuteDeleteAsync(cancel);
-        await db.Orders.Where(order => order.Id == orderId).ExecuteDeleteAsync(cancel);
+        await db.Orders.Where(row => row.Id == orderId).ExecuteDeleteAsync(cancel);
+
+        // Who bought nothing there is a new customer again, unless the seller knew them before.
+        await db.Customers.Where(row => strangers.Contains(row.BookId) && row.Since >= there.NotedOn).ExecuteDeleteAsync(cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -138,12 +151,13 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         return order;
     }
 
-    // What was paid on the day stands in the day book too, once there is one.
-    private async Task SeenAsync(Order order, CancellationToken cancel)
+    // What was paid on the day, and until when the card is good, stands in the day book too, once there is one.
+    private async Task ToldAsync(Order order, CancellationToken cancel)
     {
         while (await db.DayBooks.SingleOrDefaultAsync(row => row.OrderId == order.Id, cancel) is { } row)
         {
-            row.Document = Documents.Write(Telling.Paid(Documents.Read<DayBook>(row.Document), order.There!.Receipts.Select(receipt => (receipt.Book, receipt.Paid)), order.PlacedOn));
+            var book = Documents.Read<DayBook>(row.Document);
+            row.Document = Documents.Write(Telling.Paid(book with { Payer = book.Payer with { Expires = order.There!.CardExpires } }, order.There.Receipts.Select(receipt => (receipt.Book, receipt.Paid)), order.PlacedOn));
             row.Version++;
             try
             {

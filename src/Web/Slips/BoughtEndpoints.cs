@@ -64,12 +64,12 @@ internal static class BoughtEndpoints
 
     private static async Task<IResult> ForgetAsync(Guid orderId, OrderDesk orders, BoughtDesk desk, CancellationToken cancel)
     {
-        if (await FindAsync(orders, orderId, cancel) is null)
+        if (await FindAsync(orders, orderId, cancel) is not { } row)
         {
             return Missing();
         }
 
-        await desk.ForgetAsync(orderId, cancel);
+        await desk.ForgetAsync(Documents.Read<Order>(row.Document), cancel);
         return Results.NoContent();
     }
 

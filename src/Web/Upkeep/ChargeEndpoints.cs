@@ -13,6 +13,8 @@ internal static class ChargeEndpoints
     /// <summary>For how many charges at once it is looked for a reason: of each that is left, <c>why</c> can be asked by itself.</summary>
     private const int MostReasons = 20;
 
+    private const int LongestText = 120;
+
     public static void MapCharges(this IEndpointRouteBuilder app)
     {
         var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
@@ -120,7 +122,7 @@ internal static class ChargeEndpoints
             var seen = matches.Where(match => match is { Movement: not null, Seen: not null } && match.OrderId == kept.Order.Id).ToList();
             if (seen.Count > 0)
             {
-                var with = seen.Aggregate(kept.Book, (book, match) => Telling.Seen(book, new SeenMovement(match.Movement!.Line, match.Seen!.Value) { Statement = match.Row.Text }));
+                var with = seen.Aggregate(kept.Book, (book, match) => Telling.Seen(book, new SeenMovement(match.Movement!.Line, match.Seen!.Value) { Statement = Kept(match.Row.Text) }));
                 if (await decisions.SaveAsync(kept, with, cancel) is { } stale)
                 {
                     return stale;
@@ -130,6 +132,9 @@ internal static class ChargeEndpoints
 
         return null;
     }
+
+    // Banks write card numbers into their rows.
+    private static string Kept(string text) => TypedSecret.In(text) is not null ? "a row that names the card" : text.Length > LongestText ? text[..LongestText] : text;
 
     private static StatementRowWire Row(StatementMatch match, IReadOnlyList<Kept> all, bool isExplained, CancellationToken cancel)
     {
