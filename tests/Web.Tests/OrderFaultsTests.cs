@@ -15,31 +15,6 @@ namespace HomeStart.Web.Tests;
 /// <summary>What visitors, counterparts, the disk and the network may do to an order, and what must never come of it.</summary>
 public class OrderFaultsTests
 {
-    [Theory]
-    [InlineData("%2e%2e/%2e%2e/holds/x/release?x=")]
-    [InlineData("harbour/x")]
-    [InlineData("-bad-")]
-    [InlineData("xn--zzz--")]
-    [InlineData("a.b")]
-    [InlineData("..")]
-    [InlineData("two words")]
-    public async Task What_is_no_domain_name_is_neither_chosen_nor_costed_nor_looked_for(string name)
-    {
-        await using var host = await TestHost.StartAsync();
-        var visitor = host.Visit();
-        var page = await visitor.OpenAsync();
-        object domain = new { route = "keep", name, ending = "com", expires = "2027-05-01", renewal = "9.00", currency = "GBP" };
-        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = page.GetProperty("revision").GetInt32(), command = new { kind = "choose-domain", letter = "A", domain } });
-        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        Where(body).ShouldContain("candidate.domains[0].name");
-        (status, body) = await visitor.PostAsync("/api/costings", new { startDate = "2026-12-01", horizonMonths = 12, candidate = new { domains = new[] { domain } } });
-        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        Where(body).ShouldBe(["candidate.domains[0].name"]);
-        (status, body) = await visitor.PostAsync("/api/scans", new { startDate = "2026-12-01", horizonMonths = 12, display = new { currency = "GBP" }, needs = new { domain } });
-        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        Where(body).ShouldContain("needs.domain.name");
-    }
-
     [Fact]
     public async Task Keys_at_the_counterparts_are_not_made_from_an_id_that_the_client_chose()
     {
@@ -195,22 +170,6 @@ public class OrderFaultsTests
         var (status, body) = await stranger.TryOrderAsync(id: id);
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         await stranger.UntilAsync(id, "completed");
-    }
-
-    [Theory]
-    [InlineData("9999000000000004")]
-    [InlineData("9999 0000 0000 0004")]
-    [InlineData("card_9999000000000004")]
-    [InlineData("card_0123456789abcdef0123456789ABCDEF")]
-    public async Task Where_a_cards_token_belongs_nothing_but_a_token_is_taken(string token)
-    {
-        await using var host = await TestHost.StartAsync();
-        var visitor = host.Visit();
-        await visitor.OpenAsync();
-        var (status, body) = await visitor.TryOrderAsync(token: token);
-        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        Where(body).ShouldBe(["card.token"]);
-        body.ToString().ShouldNotContain(token);
     }
 
     [Fact]

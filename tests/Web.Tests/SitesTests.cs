@@ -83,36 +83,6 @@ public class SitesTests
         (await visitor.SiteAsync()).GetProperty("canUndo").GetBoolean().ShouldBeTrue();
     }
 
-    [Theory]
-    [InlineData("""{ "kind": "set-horizon", "months": 0 }""", "months")]
-    [InlineData("""{ "kind": "set-horizon", "months": "x" }""", "months")]
-    [InlineData("""{ "kind": "set-horizon" }""", "months")]
-    [InlineData("""{ "kind": "set-tax", "percent": "20%" }""", "percent")]
-    [InlineData("""{ "kind": "set-start", "date": "1 December" }""", "date")]
-    [InlineData("""{ "kind": "set-display", "currency": "GBP", "rates": { "USD": "two" } }""", "rates.USD")]
-    [InlineData("""{ "kind": "set-display", "currency": "GBP", "rates": { "USD": 2 } }""", "rates.USD")]
-    [InlineData("""{ "kind": "set-display", "currency": "Pounds" }""", "currency")]
-    [InlineData("""{ "kind": "set-display", "currency": "GBP", "rates": [] }""", "rates")]
-    [InlineData("""{ "kind": "move-candidate", "letter": "A" }""", "by")]
-    [InlineData("""{ "kind": "rename-candidate", "letter": "A", "name": 7 }""", "name")]
-    [InlineData("""{ "kind": "use-codes", "letter": "A", "codes": [7] }""", "codes[0]")]
-    [InlineData("""{ "kind": "choose-data-centre", "letter": "A", "dataCentre": "moon" }""", "candidate.hosting.dataCentre")]
-    [InlineData("""{ "kind": "dance" }""", "kind")]
-    [InlineData("""{ }""", "kind")]
-    [InlineData("""{ "kind": "choose-plan", "letter": "A", "book": "tidemarsh", "plan": "yacht" }""", "plan")]
-    [InlineData("""{ "kind": "choose-plan", "letter": "Q", "book": "tidemarsh", "plan": "slipway" }""", "letter")]
-    [InlineData("""{ "kind": "choose-domain", "letter": "A", "domain": { "route": "keep", "name": "x", "ending": "com" } }""", "domain.expires")]
-    public async Task A_command_with_a_fault_says_at_which_field(string command, string where)
-    {
-        await using var host = await TestHost.StartAsync();
-        var visitor = host.Visit();
-        await visitor.OpenAsync();
-        var (status, problem) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", $$"""{ "revision": 0, "command": {{command}} }""");
-        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldContain(where);
-        (await RowsAsync(host)).ShouldBe((0, 0));
-    }
-
     [Fact]
     public async Task A_change_without_the_pages_token_changes_nothing()
     {
