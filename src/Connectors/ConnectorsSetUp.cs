@@ -47,6 +47,7 @@ public static class ConnectorsSetUp
             .AddTransient<IPaymentProcessor, HttpPaymentProcessor>()
             .AddTransient<IHostingCompany, HttpHostingCompany>()
             .AddTransient<ISellers, HttpSellers>()
+            .AddTransient<ILaterSums, HttpSellers>()
             .AddTransient<INameServers, HttpNameServers>()
             .AddSingleton(new PostOfficeAddress(address.Host, mailPort, secret))
             .AddTransient<IPostOffice, SmtpPostOffice>()

@@ -7,8 +7,8 @@ namespace HomeStart.Connectors;
 /// <summary>The hosting companies over HTTP.</summary>
 public sealed class HttpHostingCompany(Counterpart changes, LookUps lookUps) : IHostingCompany
 {
-    public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, string? logIn, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, domain = domain?.Text, mail, logIn }, cancel, Prepared);
+    public Task<Outcome> PrepareAsync(World world, string key, string book, string plan, string? quote, DomainName? domain, string mail, string? logIn, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/hosts/{book}/accounts", new { plan, quote, domain = domain?.Text, mail, logIn }, cancel, Prepared);
 
     public Task<LogInRules?> LogInRulesAsync(World world, string book, CancellationToken cancel) =>
         LookedUpAsync(world, $"/hosts/{book}/log-in-rules", Answers.LogInRules, cancel);

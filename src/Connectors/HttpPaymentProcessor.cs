@@ -10,6 +10,7 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
     {
         var body = new
         {
+            quote = request.Quote,
             way = request.Way,
             token = request.CardToken,
             amount = request.Amount.ToAmount(),
@@ -23,8 +24,8 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
         return changes.ChangeAsync(world, key, $"/holds", body, cancel);
     }
 
-    public Task<Outcome> CaptureAsync(World world, string key, string holdKey, Money amount, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/holds/{holdKey}/capture", new { amount = amount.ToAmount() }, cancel);
+    public Task<Outcome> CaptureAsync(World world, string key, string holdKey, string? quote, Money amount, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/holds/{holdKey}/capture", new { quote, amount = amount.ToAmount() }, cancel);
 
     public Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/holds/{holdKey}/release", new { }, cancel);
@@ -33,12 +34,13 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
 
     public Task<Outcome> GiveBackAsync(World world, string key, LaterCharge charge, CancellationToken cancel) => changes.ChangeAsync(world, key, $"/refunds", Body(charge), cancel);
 
-    public async Task<DateOnly?> CardExpiresAsync(World world, string token, CancellationToken cancel)
+    public async Task<KnownCard?> CardAsync(World world, string token, CancellationToken cancel)
     {
         try
         {
             using var response = await changes.SendAsync(world, HttpMethod.Post, $"/cards/look", cancel, new { token });
-            return response.IsSuccessStatusCode && DateOnly.TryParseExact(Answers.Text(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), "expiresOn"), "yyyy-MM-dd", out var day) ? day : null;
+            return response.StatusCode == System.Net.HttpStatusCode.NotFound ? KnownCard.Unknown
+                : response.IsSuccessStatusCode ? Card(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
@@ -46,8 +48,13 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
         }
     }
 
+    private static KnownCard? Card(JsonElement answer) =>
+        Answers.Text(answer, "ending") is { Length: 4 } ending && ending.All(char.IsAsciiDigit)
+            ? new KnownCard(ending, DateOnly.TryParseExact(Answers.Text(answer, "expiresOn"), "yyyy-MM-dd", out var day) ? day : null)
+            : null;
+
     private static object Body(LaterCharge charge) =>
-        new { token = charge.CardToken, wallet = charge.Wallet, amount = charge.Amount.ToAmount(), currency = charge.Amount.Currency.Code, book = charge.Book, seller = charge.Seller, date = charge.On };
+        new { quote = charge.Quote, token = charge.CardToken, wallet = charge.Wallet, amount = charge.Amount.ToAmount(), currency = charge.Amount.Currency.Code, book = charge.Book, seller = charge.Seller, date = charge.On };
 
     public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => changes.AskAsync(world, "card", key, orVoid, cancel, today: today);
 }

@@ -124,6 +124,7 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         new
         {
             domain = registration.Domain.Text,
+            registration.Quote,
             registration.Years,
             registration.Holder,
             registration.Mail,

@@ -1,12 +1,46 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using HomeStart.Formats;
 
 namespace HomeStart.Connectors;
 
 /// <summary>What sellers say to their customers, over HTTP.</summary>
-public sealed class HttpSellers(Counterpart changes, LookUps lookUps) : ISellers
+public sealed class HttpSellers(Counterpart changes, LookUps lookUps) : ISellers, ILaterSums
 {
+    public async Task<QuoteAnswer> QuoteAsync(World world, SellerPurchase purchase, string? id, CancellationToken cancel)
+    {
+        var (answer, refusal) = await AskAsync<QuoteWire>(world, $"/sellers/{purchase.Book}/quotes", new QuoteBody(id, SellerPurchaseWire.Of(purchase)), cancel);
+        return refusal is not null ? new QuoteAnswer(null, refusal) : answer?.Read(purchase.Book) is { } quote ? new QuoteAnswer(quote) : QuoteAnswer.Silent;
+    }
+
+    public async Task<(LaterQuote? Quote, string? Refusal)> QuoteAsync(World world, LaterPurchase later, CancellationToken cancel)
+    {
+        var (answer, refusal) = await AskAsync<LaterQuoteWire>(world, $"/sellers/{later.Purchase.Book}/later-quotes", LaterBody.Of(later), cancel);
+        return (answer?.Read(), refusal);
+    }
+
+    // A seller's refusal says why in a sentence; everything else that is no answer is silence.
+    private async Task<(T? Answer, string? Refusal)> AskAsync<T>(World world, FormattableString path, object body, CancellationToken cancel)
+        where T : class
+    {
+        try
+        {
+            using var content = JsonContent.Create(body, options: WireJson.Options);
+            using var response = await lookUps.PostAsync(world, path, content, cancel);
+            return response.StatusCode switch
+            {
+                HttpStatusCode.OK => (await response.Content.ReadFromJsonAsync<T>(WireJson.Options, cancel), null),
+                HttpStatusCode.Conflict => (null, Answers.Text(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), "message") ?? "It was refused, without a reason."),
+                _ => (null, null),
+            };
+        }
+        catch (Exception exception) when (LookUps.IsFailure(exception, cancel) || exception is NotSupportedException)
+        {
+            return (null, null);
+        }
+    }
+
     public async Task<Money?> BalanceAsync(World world, string book, CancellationToken cancel)
     {
         try
@@ -20,8 +54,8 @@ public sealed class HttpSellers(Counterpart changes, LookUps lookUps) : ISellers
         }
     }
 
-    public Task<Outcome> MoveBalanceAsync(World world, string key, string book, Money by, CancellationToken cancel) =>
-        changes.ChangeAsync(world, key, $"/sellers/{book}/customers/me/balance", new { by = by.ToAmount() }, cancel);
+    public Task<Outcome> MoveBalanceAsync(World world, string key, string book, string quote, Money by, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/sellers/{book}/customers/me/balance", new { quote, by = by.ToAmount() }, cancel);
 
     public async Task<bool> SendCodeAsync(World world, string book, string mail, CancellationToken cancel)
     {

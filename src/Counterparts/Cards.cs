@@ -18,8 +18,8 @@ internal static class Cards
 
     public static void MapCards(this IEndpointRouteBuilder app)
     {
-        app.MapMethods(Path, [HttpMethods.Options], AllowBrowsers);
-        app.MapPost(Path, TokenAsync);
+        app.MapMethods(Path, [HttpMethods.Options], AllowBrowsers).WithMetadata(new ForAnybody());
+        app.MapPost(Path, TokenAsync).WithMetadata(new ForAnybody());
     }
 
     internal sealed record CardRequest(string? Number, string? Expires, string? Code);

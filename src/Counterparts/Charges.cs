@@ -20,13 +20,18 @@ internal static class Charges
         group.MapGet("/statement", StatementAsync);
     }
 
-    internal sealed record ChargeRequest(string? Token, bool Wallet, string Amount, string Currency, string Book, string Seller, DateOnly Date);
+    internal sealed record ChargeRequest(string? Quote, string? Token, bool Wallet, string Amount, string Currency, string Book, string Seller, DateOnly Date);
 
     internal sealed record LookRequest(string Token);
 
     private static Task<IResult> ChargeAsync(ChargeRequest request, HttpContext http, CounterpartsDb db) =>
         Operations.OnceAsync(http, db, async world =>
         {
+            if (await Quotes.ToMoveAsync(db, http, request.Quote, QuoteKind.Charge, request.Book, Holds.Parse(request.Amount, request.Currency)) is null)
+            {
+                return Answer.Refuse("no-quote", "The seller asks for another sum, or has not named one.");
+            }
+
             if (!(request.Wallet && request.Token is null) && await RefusalAsync(request, db, http.RequestAborted) is { } refusal)
             {
                 return Answer.Refuse("card-refused", refusal);
@@ -37,10 +42,15 @@ internal static class Charges
         });
 
     private static Task<IResult> RefundAsync(ChargeRequest request, HttpContext http, CounterpartsDb db) =>
-        Operations.OnceAsync(http, db, world =>
+        Operations.OnceAsync(http, db, async world =>
         {
+            if (await Quotes.ToMoveAsync(db, http, request.Quote, QuoteKind.Refund, request.Book, Holds.Parse(request.Amount, request.Currency)) is null)
+            {
+                return Answer.Refuse("no-quote", "The seller gives back another sum, or has not named one.");
+            }
+
             db.Charges.Add(Row(http, world, request, "-" + request.Amount));
-            return Task.FromResult(Answer.Done);
+            return Answer.Done;
         });
 
     private static ChargeRow Row(HttpContext http, string world, ChargeRequest request, string amount) =>

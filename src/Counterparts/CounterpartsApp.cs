@@ -39,6 +39,7 @@ public static class CounterpartsApp
 
         app.Use(WithoutItsFile);
         app.Use((http, next) => WebServers.Read(http.Request.Host) is var (name, world) ? http.RequestServices.GetRequiredService<WebServers>().AnswerAsync(http, name, world) : next(http));
+        app.UseRouting();
         app.UseMiddleware<KnownCaller>(secret);
         app.MapBehaviours();
         app.MapOperations();
@@ -51,6 +52,7 @@ public static class CounterpartsApp
         app.MapCharges();
         app.MapPages();
         app.MapCustomers();
+        app.MapQuotes();
         app.MapHosts();
         app.MapStandings();
         app.MapPanel();
@@ -73,16 +75,4 @@ public static class CounterpartsApp
             http.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
         }
     }
-}
-
-/// <summary>The price lists, by the id of their book.</summary>
-internal sealed class PriceLists(IReadOnlyList<OfferBook> books)
-{
-    public OfferBook? Find(string book) => books.FirstOrDefault(known => known.Id == book);
-
-    /// <summary>The ids of the books that sell hosting.</summary>
-    public IEnumerable<string> Hosts => books.Where(book => !book.Plans.IsEmpty).Select(book => book.Id);
-
-    /// <summary>Whether anybody here sells an ending: then names under it are registered.</summary>
-    public bool SellsEnding(string ending) => books.Any(book => book.Domain(ending) is not null);
 }

@@ -21,6 +21,12 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
 
     public DbSet<CustomerRow> Customers => Set<CustomerRow>();
 
+    public DbSet<QuoteRow> Quotes => Set<QuoteRow>();
+
+    public DbSet<PriceListRow> PriceLists => Set<PriceListRow>();
+
+    public DbSet<AllowanceRow> Allowances => Set<AllowanceRow>();
+
     public DbSet<LogInRow> LogIns => Set<LogInRow>();
 
     public DbSet<HeardRow> Heard => Set<HeardRow>();
@@ -32,6 +38,17 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
     public DbSet<CertificateRow> Certificates => Set<CertificateRow>();
 
     public DbSet<EngineRow> Engines => Set<EngineRow>();
+
+    /// <summary>
+    /// Reads and writes with no other writer in between: what is read is still so when it is written. Money, codes and domain-years are counted so.
+    /// </summary>
+    public async Task<T> AloneAsync<T>(Func<Task<T>> work, CancellationToken cancel)
+    {
+        await using var transaction = await Database.BeginTransactionAsync(System.Data.IsolationLevel.Serializable, cancel); // BEGIN IMMEDIATE: writers wait for each other here.
+        var result = await work();
+        await transaction.CommitAsync(CancellationToken.None);
+        return result;
+    }
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -50,6 +67,9 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
             hold.HasIndex(row => row.Page).IsUnique();
         });
         modelBuilder.Entity<CustomerRow>().HasKey(row => new { row.World, row.Book });
+        modelBuilder.Entity<QuoteRow>().HasKey(row => new { row.World, row.Id });
+        modelBuilder.Entity<PriceListRow>().HasKey(row => row.Hash);
+        modelBuilder.Entity<AllowanceRow>().HasKey(row => new { row.World, row.Agreement, row.Number });
         modelBuilder.Entity<LogInRow>().HasKey(row => row.Token);
         modelBuilder.Entity<HeardRow>().HasKey(row => new { row.World, row.Place, row.Name, row.Type });
         modelBuilder.Entity<MailRow>().HasKey(row => new { row.World, row.Id });
@@ -196,6 +216,9 @@ internal sealed class HoldRow
     /// <summary>The id of the book whose seller is paid.</summary>
     public string Book { get; set; } = "";
 
+    /// <summary>The seller's sum that it pays, or a part of; null for holds from before sellers named their sums.</summary>
+    public string? Quote { get; set; }
+
     /// <summary>What was taken of it.</summary>
     public string? Captured { get; set; }
 
@@ -242,6 +265,88 @@ internal sealed class CustomerRow
     public string? CodeHash { get; set; }
 
     public int CodeTries { get; set; }
+}
+
+/// <summary>What a quote is for.</summary>
+internal enum QuoteKind
+{
+    /// <summary>All that is bought at a seller today.</summary>
+    Order,
+
+    /// <summary>A charge after the order.</summary>
+    Charge,
+
+    /// <summary>Money that goes back.</summary>
+    Refund,
+
+    /// <summary>A change of the balance.</summary>
+    Balance,
+
+    /// <summary>A name claimed with the plan's domain-year.</summary>
+    Claim,
+}
+
+/// <summary>A sum that a seller named.</summary>
+internal sealed class QuoteRow
+{
+    public required string World { get; set; }
+
+    public required string Id { get; set; }
+
+    public required string Book { get; set; }
+
+    public QuoteKind Kind { get; set; }
+
+    public required string Amount { get; set; }
+
+    public required string Currency { get; set; }
+
+    /// <summary>In seconds since 1970, of real time.</summary>
+    public long ValidUntil { get; set; }
+
+    /// <summary>The purchase as it was asked about.</summary>
+    public required string Asked { get; set; }
+
+    /// <summary>The purchase as the seller sells it.</summary>
+    public required string Sold { get; set; }
+
+    /// <summary>The hash of the price list it was worked out from.</summary>
+    public required string PriceList { get; set; }
+
+    /// <summary>As it was answered.</summary>
+    public required string Answer { get; set; }
+
+    /// <summary>The idempotency key that used it up; null: nobody has, or it is an order's, which several may pay.</summary>
+    public string? UsedBy { get; set; }
+
+    /// <summary>After the order: which.</summary>
+    public string? Agreement { get; set; }
+
+    /// <summary>Of a claim: the name, written out.</summary>
+    public string? Domain { get; set; }
+
+    /// <summary>Of a claim: the number of the domain-year it takes.</summary>
+    public int? Allowance { get; set; }
+}
+
+/// <summary>A price list that something was sold by.</summary>
+internal sealed class PriceListRow
+{
+    public required string Hash { get; set; }
+
+    public required string Text { get; set; }
+}
+
+/// <summary>A domain-year that was claimed: each can be once.</summary>
+internal sealed class AllowanceRow
+{
+    public required string World { get; set; }
+
+    public required string Agreement { get; set; }
+
+    public int Number { get; set; }
+
+    public required string Domain { get; set; }
 }
 
 /// <summary>A log-in that was handed in for an account to come.</summary>

@@ -29,7 +29,7 @@ internal static class Customers
 
     internal sealed record ConfirmRequest(string Code);
 
-    internal sealed record MoveRequest(string By);
+    internal sealed record MoveRequest(string? Quote, string By);
 
     /// <summary>Adds to a balance, or takes from it.</summary>
     public static void Move(CustomerRow customer, Money by) => customer.Balance = (Holds.Parse(customer.Balance, customer.Currency) + by).ToAmount();
@@ -51,7 +51,10 @@ internal static class Customers
     private static async Task<CustomerRow?> FindAsync(CounterpartsDb db, string world, string book, CancellationToken cancel) =>
         db.Customers.Local.FirstOrDefault(row => row.World == world && row.Book == book) ?? await db.Customers.SingleOrDefaultAsync(row => row.World == world && row.Book == book, cancel);
 
-    private static async Task<IResult> CodeAsync(string book, CodeRequest request, HttpContext http, PriceLists lists, CounterpartsDb db, TimeProvider time)
+    private static Task<IResult> CodeAsync(string book, CodeRequest request, HttpContext http, PriceLists lists, CounterpartsDb db, TimeProvider time) =>
+        db.AloneAsync(() => MailCodeAsync(book, request, http, lists, db, time), http.RequestAborted);
+
+    private static async Task<IResult> MailCodeAsync(string book, CodeRequest request, HttpContext http, PriceLists lists, CounterpartsDb db, TimeProvider time)
     {
         if (lists.Find(book) is not { } seller)
         {
@@ -69,7 +72,10 @@ internal static class Customers
         return Results.Ok(new { });
     }
 
-    private static async Task<IResult> ConfirmAsync(string book, ConfirmRequest request, HttpContext http, CounterpartsDb db)
+    private static Task<IResult> ConfirmAsync(string book, ConfirmRequest request, HttpContext http, CounterpartsDb db) =>
+        db.AloneAsync(() => CheckCodeAsync(book, request, http, db), http.RequestAborted);
+
+    private static async Task<IResult> CheckCodeAsync(string book, ConfirmRequest request, HttpContext http, CounterpartsDb db)
     {
         if (await FindAsync(db, http.World(), book, http.RequestAborted) is not { CodeHash: { } expected } row || row.CodeTries >= MostTries)
         {
@@ -103,8 +109,14 @@ internal static class Customers
             var row = await FindAsync(db, world, book, http.RequestAborted)
                 ?? db.Customers.Add(new CustomerRow { World = world, Book = book, Currency = seller.Currency.Code, Balance = Money.Zero(seller.Currency).ToAmount(), IsConfirmed = true }).Entity;
             var isLess = request.By.StartsWith('-');
-            var by = Holds.Parse(isLess ? request.By[1..] : request.By, row.Currency);
-            Move(row, isLess ? Money.Zero(by.Currency) - by : by);
+            var size = Holds.Parse(isLess ? request.By[1..] : request.By, row.Currency);
+            var by = isLess ? Money.Zero(size.Currency) - size : size;
+            if (await Quotes.ToMoveAsync(db, http, request.Quote, QuoteKind.Balance, book, by) is null)
+            {
+                return Answer.Refuse("no-quote", "By the seller's records the balance changes by another sum.");
+            }
+
+            Move(row, by);
             return Answer.Done;
         });
 

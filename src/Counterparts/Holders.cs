@@ -17,8 +17,8 @@ internal static class Holders
         var group = app.Behaving(Service.Registrar);
         group.MapGet("/registrars/{book}/registrations/{domain}/holder", StateAsync);
         group.MapPost("/registrars/{book}/registrations/{domain}/holder/write", WriteAgainAsync);
-        app.MapGet(Prefix + "{name}", async (string name, CounterpartsDb db, CancellationToken cancel) => await FindAsync(name, db, cancel) is { } row ? Page(row) : Results.NotFound());
-        app.MapPost(Prefix + "{name}", ConfirmAsync).DisableAntiforgery();
+        app.MapGet(Prefix + "{name}", async (string name, CounterpartsDb db, CancellationToken cancel) => await FindAsync(name, db, cancel) is { } row ? Page(row) : Results.NotFound()).WithMetadata(new ForAnybody());
+        app.MapPost(Prefix + "{name}", ConfirmAsync).DisableAntiforgery().WithMetadata(new ForAnybody());
     }
 
     /// <summary>Writes to the holder of a name that was registered just now. The caller saves.</summary>

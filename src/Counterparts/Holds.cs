@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace HomeStart.Counterparts;
 
@@ -21,9 +22,9 @@ internal static class Holds
         group.MapPost("/holds/{hold}/release", ReleaseAsync);
     }
 
-    internal sealed record HoldRequest(string Way, string? Token, string Amount, string Currency, string Book, string Seller, string? Number, string? ReturnTo, DateOnly Date);
+    internal sealed record HoldRequest(string? Quote, string Way, string? Token, string Amount, string Currency, string Book, string Seller, string? Number, string? ReturnTo, DateOnly Date);
 
-    internal sealed record CaptureRequest(string Amount);
+    internal sealed record CaptureRequest(string? Quote, string Amount);
 
     /// <summary>The amount of a hold.</summary>
     public static Money Of(HoldRow row) => Parse(row.Amount, row.Currency);
@@ -36,10 +37,15 @@ internal static class Holds
         {
             var row = new HoldRow
             {
-                World = world, Key = http.Request.Headers[Operations.KeyHeader].ToString(), Way = request.Way, Amount = request.Amount, Currency = request.Currency, Book = request.Book,
+                World = world, Key = http.Request.Headers[Operations.KeyHeader].ToString(), Quote = request.Quote, Way = request.Way, Amount = request.Amount, Currency = request.Currency, Book = request.Book,
                 Seller = request.Seller, Number = request.Number ?? "", ReturnTo = request.ReturnTo ?? "",
             };
             var amount = Of(row);
+            if (!await IsAskedAsync(row, amount, http, db))
+            {
+                return Answer.Refuse("no-quote", $"{row.Seller} asks for another sum, or its quote has run out.");
+            }
+
             var answer = request.Way switch
             {
                 "card" => await ByCardAsync(row, request.Token, db, http.RequestAborted),
@@ -55,6 +61,24 @@ internal static class Holds
 
             return answer;
         });
+
+    // Of an order's sum each way holds a part, and all of them no more than the whole; of a later charge one hold is the whole of it.
+    private static async Task<bool> IsAskedAsync(HoldRow row, Money amount, HttpContext http, CounterpartsDb db)
+    {
+        if (row.Quote is null)
+        {
+            return true; // An order that was placed before sellers named their sums goes on as it was agreed.
+        }
+
+        var quote = await db.Quotes.AsNoTracking().SingleOrDefaultAsync(quote => quote.World == row.World && quote.Id == row.Quote && quote.Book == row.Book, http.RequestAborted);
+        if (quote is not { Kind: QuoteKind.Order })
+        {
+            return await Quotes.ToMoveAsync(db, http, row.Quote, QuoteKind.Charge, row.Book, amount) is not null;
+        }
+
+        var held = await Quotes.HeldAsync(db, quote, [HoldState.Held, HoldState.Captured, HoldState.Pending], http.RequestAborted);
+        return quote.Currency == row.Currency && Quotes.Holds(quote, http.RequestServices.GetRequiredService<TimeProvider>()) && (held + amount).Units <= Parse(quote.Amount, quote.Currency).Units;
+    }
 
     private static async Task<Answer> ByCardAsync(HoldRow row, string? token, CounterpartsDb db, CancellationToken cancel)
     {
@@ -91,11 +115,45 @@ internal static class Holds
                 return Answer.Refuse("too-much", "That is more than is held.");
             }
 
+            if (!await IsDueAsync(row, request.Quote, taken, http, db))
+            {
+                return Answer.Refuse("no-quote", $"{row.Seller} asks for another sum.");
+            }
+
             row.Captured = taken.ToAmount();
             await GiveBackAsync(row, held - taken, db, http.RequestAborted);
             await Customers.EnsureAsync(db, row, http.RequestAborted);
             return Answer.Done;
         });
+
+    // What is taken is what was agreed to, or less where a domain could not be had; after the order, the sum that the seller names on the day.
+    private static async Task<bool> IsDueAsync(HoldRow row, string? later, Money taken, HttpContext http, CounterpartsDb db)
+    {
+        if (later is not null)
+        {
+            return await Quotes.ToMoveAsync(db, http, later, QuoteKind.Charge, row.Book, taken) is not null;
+        }
+
+        if (row.Quote is null || taken == Of(row))
+        {
+            return true;
+        }
+
+        if (await db.Quotes.AsNoTracking().SingleOrDefaultAsync(quote => quote.World == row.World && quote.Id == row.Quote, http.RequestAborted) is not { Kind: QuoteKind.Order } quote)
+        {
+            return false;
+        }
+
+        foreach (var domain in Quotes.PurchaseOf(quote).Candidate.Domains.Where(domain => domain.Route is DomainRoute.Register or DomainRoute.Transfer))
+        {
+            if (!await db.Registrations.AnyAsync(known => known.World == row.World && known.Domain == domain.Ref && known.Registrar == row.Book, http.RequestAborted))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     private static Task<IResult> ReleaseAsync(string hold, HttpContext http, CounterpartsDb db) =>
         MoveAsync(hold, HoldState.Released, http, db, async row =>

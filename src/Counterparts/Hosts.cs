@@ -26,7 +26,7 @@ internal static class Hosts
         group.MapPost("/accounts/{account}/first-password/seen", FirstPasswordSeenAsync);
     }
 
-    internal sealed record PrepareRequest(string Plan, string? Domain, string Mail, string? LogIn);
+    internal sealed record PrepareRequest(string Plan, string? Quote, string? Domain, string Mail, string? LogIn);
 
     internal sealed record LogInRequest(string User, string Passcode);
 
@@ -43,7 +43,9 @@ internal static class Hosts
     private static async Task<bool> IsTakenAsync(string world, string book, string user, CounterpartsDb db, CancellationToken cancel) =>
         TakenUsers.Contains(user) || await db.Accounts.AnyAsync(row => row.World == world && row.Book == book && row.User == user && !row.IsRemoved, cancel);
 
-    private static async Task<IResult> DepositAsync(string book, LogInRequest request, HttpContext http, CounterpartsDb db)
+    private static Task<IResult> DepositAsync(string book, LogInRequest request, HttpContext http, CounterpartsDb db) => db.AloneAsync(() => TakeInAsync(book, request, http, db), http.RequestAborted);
+
+    private static async Task<IResult> TakeInAsync(string book, LogInRequest request, HttpContext http, CounterpartsDb db)
     {
         var world = http.World();
         if (!RulesOf(book).Allow(request.User, request.Passcode))
@@ -105,6 +107,12 @@ internal static class Hosts
             if (lists.Find(book)?.Plan(request.Plan) is null)
             {
                 return Answer.Refuse("no-such-plan", "This plan is not sold any more.");
+            }
+
+            if (!await Quotes.IsFormerAsync(db, world, request.Quote, book, http.RequestAborted)
+                && (await Quotes.PaidAsync(db, world, request.Quote, book, http.RequestAborted) is not { } paid || Quotes.PurchaseOf(paid).Candidate.Hosting?.Plan != request.Plan))
+            {
+                return Answer.Refuse("no-quote", "This plan was not paid for.");
             }
 
             var chosen = await db.LogIns.SingleOrDefaultAsync(row => row.Token == request.LogIn && row.World == world && row.Book == book, http.RequestAborted);

@@ -4,7 +4,10 @@ using Microsoft.AspNetCore.Http;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>Lets in who knows the secret, and any browser that hands a card in or answers on a page of the bank, and any question to name servers.</summary>
+/// <summary>Marks a route that browsers, or anybody with a question to name servers, may use without the secret.</summary>
+internal sealed class ForAnybody;
+
+/// <summary>Lets in callers that know the secret, and everybody else only where the route says so.</summary>
 internal sealed class KnownCaller(RequestDelegate next, string secret)
 {
     private readonly byte[] _expected = Encoding.UTF8.GetBytes("Bearer " + secret);
@@ -12,7 +15,7 @@ internal sealed class KnownCaller(RequestDelegate next, string secret)
     public Task InvokeAsync(HttpContext http)
     {
         var given = Encoding.UTF8.GetBytes(http.Request.Headers.Authorization.ToString());
-        if (http.Request.Path == Cards.Path || Pages.IsPage(http.Request.Path) || NameServers.IsQuestion(http.Request.Path) || CryptographicOperations.FixedTimeEquals(given, _expected))
+        if (http.GetEndpoint()?.Metadata.GetMetadata<ForAnybody>() is not null || CryptographicOperations.FixedTimeEquals(given, _expected))
         {
             return next(http);
         }

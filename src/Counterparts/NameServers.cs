@@ -20,17 +20,14 @@ internal static class NameServers
 
     public static void MapNameServers(this IEndpointRouteBuilder app)
     {
-        var group = app.Behaving(Service.Dns);
-        group.MapGet("/worlds/{world}/dns", (string world, string? dns, HttpContext http, Zones zones) => AnswerAsync(Decoded(dns), question => zones.AuthoritativeAsync(world, question, http.RequestAborted)));
-        group.MapPost("/worlds/{world}/dns", (string world, HttpContext http, Zones zones) => PostedAsync(http, question => zones.AuthoritativeAsync(world, question, http.RequestAborted)));
-        group.MapGet("/worlds/{world}/dns/{place}", (string world, string place, string? dns, HttpContext http, Resolvers resolvers) =>
+        var group = app.Behaving(Service.Dns).WithMetadata(new ForAnybody());
+        group.MapGet("/worlds/{world:guid}/dns", (string world, string? dns, HttpContext http, Zones zones) => AnswerAsync(Decoded(dns), question => zones.AuthoritativeAsync(world, question, http.RequestAborted)));
+        group.MapPost("/worlds/{world:guid}/dns", (string world, HttpContext http, Zones zones) => PostedAsync(http, question => zones.AuthoritativeAsync(world, question, http.RequestAborted)));
+        group.MapGet("/worlds/{world:guid}/dns/{place}", (string world, string place, string? dns, HttpContext http, Resolvers resolvers) =>
             Known(place, () => AnswerAsync(Decoded(dns), question => resolvers.AnswerAsync(world, place, question, http.RequestAborted))));
-        group.MapPost("/worlds/{world}/dns/{place}", (string world, string place, HttpContext http, Resolvers resolvers) =>
+        group.MapPost("/worlds/{world:guid}/dns/{place}", (string world, string place, HttpContext http, Resolvers resolvers) =>
             Known(place, () => PostedAsync(http, question => resolvers.AnswerAsync(world, place, question, http.RequestAborted))));
     }
-
-    /// <summary>Whether a path is a question to name servers.</summary>
-    public static bool IsQuestion(PathString path) => path.Value?.Split('/') is ["", "worlds", var world, "dns", ..] && Guid.TryParse(world, out _);
 
     private static Task<IResult> Known(string place, Func<Task<IResult>> answer) => Places.Contains(place) ? answer() : Task.FromResult(Results.NotFound());
 

@@ -35,7 +35,12 @@ internal static class Operations
             return Results.BadRequest();
         }
 
-        if (await FindAsync(db, world, key, null, http.RequestAborted) is { } before)
+        return await db.AloneAsync(() => OnceAsync(db, world, key, operation, http.RequestAborted), http.RequestAborted);
+    }
+
+    private static async Task<IResult> OnceAsync(CounterpartsDb db, string world, string key, Func<string, Task<Answer>> operation, CancellationToken cancel)
+    {
+        if (await FindAsync(db, world, key, null, cancel) is { } before)
         {
             return Replay(before);
         }
@@ -93,12 +98,14 @@ internal static class Operations
     }
 
     private static async Task<IResult> AskAsync(string key, DateOnly? date, HttpContext http, CounterpartsDb db) =>
-        await FindAsync(db, http.World(), key, date, http.RequestAborted) is { } row ? Replay(row) : Results.NotFound();
+        await db.AloneAsync(() => FindAsync(db, http.World(), key, date, http.RequestAborted), http.RequestAborted) is { } row ? Replay(row) : Results.NotFound();
 
-    private static async Task<IResult> VoidAsync(string key, DateOnly? date, HttpContext http, CounterpartsDb db)
+    private static Task<IResult> VoidAsync(string key, DateOnly? date, HttpContext http, CounterpartsDb db) =>
+        db.AloneAsync(() => MadeVoidAsync(db, http.World(), key, date, http.RequestAborted), http.RequestAborted);
+
+    private static async Task<IResult> MadeVoidAsync(CounterpartsDb db, string world, string key, DateOnly? date, CancellationToken cancel)
     {
-        var world = http.World();
-        var row = await FindAsync(db, world, key, date, http.RequestAborted);
+        var row = await FindAsync(db, world, key, date, cancel);
         if (row is not null and not { Status: StatusCodes.Status202Accepted })
         {
             return Replay(row);
@@ -106,7 +113,7 @@ internal static class Operations
 
         row ??= db.Operations.Add(new OperationRow { World = world, Key = key, Answer = "" }).Entity;
         Put(row, Answer.Refuse("void", "This was called off before it was done."));
-        await CloseAsync(db, row, http.RequestAborted);
+        await CloseAsync(db, row, cancel);
         await db.SaveChangesAsync(CancellationToken.None);
         return Results.NotFound();
     }

@@ -17,15 +17,13 @@ internal static class Pages
 
     public static void MapPages(this IEndpointRouteBuilder app)
     {
-        app.MapGet(Prefix + "{name}", ShowAsync);
-        app.MapPost(Prefix + "{name}", AnswerAsync).DisableAntiforgery();
+        app.MapGet(Prefix + "{name}", ShowAsync).WithMetadata(new ForAnybody());
+        app.MapPost(Prefix + "{name}", AnswerAsync).DisableAntiforgery().WithMetadata(new ForAnybody());
     }
 
     public static string NewName() => Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
 
     public static string PathOf(string name) => Prefix + name;
-
-    public static bool IsPage(PathString path) => path.StartsWithSegments("/pages", StringComparison.Ordinal);
 
     private static async Task<IResult> ShowAsync(string name, CounterpartsDb db, CancellationToken cancel) =>
         await db.Holds.AsNoTracking().SingleOrDefaultAsync(row => row.Page == name, cancel) is { } row ? Html(row, null) : Results.NotFound();
@@ -33,6 +31,11 @@ internal static class Pages
     private static async Task<IResult> AnswerAsync(string name, HttpContext http, CounterpartsDb db, Notices notices)
     {
         var form = await http.Request.ReadFormAsync(http.RequestAborted);
+        return await db.AloneAsync(() => AnsweredAsync(name, form, http, db, notices), http.RequestAborted);
+    }
+
+    private static async Task<IResult> AnsweredAsync(string name, IFormCollection form, HttpContext http, CounterpartsDb db, Notices notices)
+    {
         if (await db.Holds.SingleOrDefaultAsync(row => row.Page == name, http.RequestAborted) is not { } row)
         {
             return Results.NotFound();

@@ -28,7 +28,7 @@ internal static class Registrars
     /// <summary>For how many days the present seller of a name may refuse to let it go.</summary>
     private const int TransferDays = 5;
 
-    internal sealed record RegisterRequest(string Domain, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date, string? Token);
+    internal sealed record RegisterRequest(string Domain, string? Quote, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date, string? Token);
 
     internal sealed record PointRequest(IReadOnlyList<string> NameServers);
 
@@ -65,6 +65,11 @@ internal static class Registrars
             if (Split(request.Domain, lists.Find(book)) is null || request.Token != TokenOf(world, book, request.Domain) || before is not null)
             {
                 return Answer.Refuse("transfer-refused", $"{request.Domain} cannot be moved: its code does not count any more.");
+            }
+
+            if (!await IsSoldAsync(book, request, DomainRoute.Transfer, world, http, db))
+            {
+                return NotSold(request);
             }
 
             var arrives = request.Date.AddDays(TransferDays);
@@ -106,6 +111,11 @@ internal static class Registrars
                 return Answer.Refuse("ending-not-sold", "This registrar does not sell that ending.");
             }
 
+            if (!await IsSoldAsync(book, request, DomainRoute.Register, world, http, db))
+            {
+                return NotSold(request);
+            }
+
             var state = await StateAsync(world, request.Domain, name, db, http.RequestAborted);
             if (state is NameState.Taken or NameState.Reserved)
             {
@@ -128,6 +138,32 @@ internal static class Registrars
             Holders.Write(row, http, db);
             return Answer.Done;
         });
+
+    private static Answer NotSold(RegisterRequest request) => Answer.Refuse("no-quote", $"{request.Domain} was not paid for, or its domain-year was used already.");
+
+    // Either it stands on an order whose whole sum is held, or it is claimed with a domain-year that nobody claimed before.
+    private static async Task<bool> IsSoldAsync(string book, RegisterRequest request, DomainRoute route, string world, HttpContext http, CounterpartsDb db)
+    {
+        if (await Quotes.IsFormerAsync(db, world, request.Quote, book, http.RequestAborted))
+        {
+            return true;
+        }
+
+        if (await Quotes.PaidAsync(db, world, request.Quote, book, http.RequestAborted) is { } paid)
+        {
+            return Quotes.PurchaseOf(paid).Candidate.Domains.Any(domain => domain.Route == route && domain.Domain?.Text == request.Domain && domain.Years == request.Years);
+        }
+
+        var claim = await db.Quotes.SingleOrDefaultAsync(row => row.World == world && row.Id == request.Quote && row.Book == book && row.Kind == QuoteKind.Claim, http.RequestAborted);
+        if (route != DomainRoute.Register || claim is not { Allowance: { } number, Agreement: { } agreement } || claim.Domain != request.Domain || request.Years != 1
+            || await db.Allowances.AnyAsync(row => row.World == world && row.Agreement == agreement && row.Number == number, http.RequestAborted))
+        {
+            return false;
+        }
+
+        db.Allowances.Add(new AllowanceRow { World = world, Agreement = agreement, Number = number, Domain = request.Domain });
+        return true;
+    }
 
     private static Task<IResult> PointAsync(string book, string domain, PointRequest request, HttpContext http, CounterpartsDb db, Resolvers resolvers) =>
         Operations.OnceAsync(http, db, async world =>

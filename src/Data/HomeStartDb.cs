@@ -8,6 +8,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 {
     public DbSet<WorkspaceRow> Workspaces => Set<WorkspaceRow>();
 
+    public DbSet<ClosedWorkspaceRow> ClosedWorkspaces => Set<ClosedWorkspaceRow>();
+
     public DbSet<SiteRow> Sites => Set<SiteRow>();
 
     public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
@@ -15,6 +17,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     public DbSet<OrderRow> Orders => Set<OrderRow>();
 
     public DbSet<DayBookRow> DayBooks => Set<DayBookRow>();
+
+    public DbSet<ClaimedAllowanceRow> ClaimedAllowances => Set<ClaimedAllowanceRow>();
 
     public DbSet<BookRow> Books => Set<BookRow>();
 
@@ -59,6 +63,13 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
         }
     }
 
+    /// <summary>Remembers that a workspace's id opens nothing any more.</summary>
+    public async Task CloseAsync(Guid workspace, TimeProvider time, CancellationToken cancel)
+    {
+        ClosedWorkspaces.Add(new ClosedWorkspaceRow { Id = workspace, ClosedOn = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime) });
+        await SaveChangesAsync(cancel);
+    }
+
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
@@ -97,6 +108,12 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             book.HasIndex(row => row.WaitsFor);
             book.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
             book.Property(row => row.Version).IsConcurrencyToken();
+        });
+        builder.Entity<ClaimedAllowanceRow>(claimed =>
+        {
+            claimed.HasKey(row => new { row.WorkspaceId, row.OrderId, row.Number });
+            claimed.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            claimed.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         builder.Entity<BookRow>().HasKey(row => row.Hash);
         builder.Entity<OwnBookRow>(own =>
@@ -164,19 +181,4 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             shelf.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
     }
-}
-
-/// <summary>Whose rows can be seen: the visitor's of this request.</summary>
-public sealed class WorkspaceScope
-{
-    public Guid Id { get; set; }
-
-    /// <summary>Whether the visitor was here before: else the id was drawn for this request.</summary>
-    public bool IsKnown { get; set; }
-
-    /// <summary>The session the visitor is signed in by; null: they are not.</summary>
-    public Guid? Session { get; set; }
-
-    /// <summary>Whether the visitor was here before and what tells who they are cannot be read any more.</summary>
-    public bool IsLost { get; set; }
 }

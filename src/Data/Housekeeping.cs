@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Data;
 
 /// <summary>Clears away what nobody will ask for again.</summary>
-public sealed class Housekeeping(HomeStartDb db)
+public sealed class Housekeeping(HomeStartDb db, TimeProvider time)
 {
     /// <summary>As long as a visitor's cookie lives: after that nobody can come back to a workspace.</summary>
     public const int WorkspaceDays = 400;
@@ -62,6 +62,9 @@ public sealed class Housekeeping(HomeStartDb db)
 
         await db.SaveChangesAsync(cancel);
 
+        // No cookie lives that long: nobody can ask for them any more.
+        await db.ClosedWorkspaces.Where(closed => closed.ClosedOn < unreachable).ExecuteDeleteAsync(cancel);
+
         // Books that nobody has any more and no order was placed from.
         await db.Books
             .Where(book => !shipped.Contains(book.Hash)
@@ -77,6 +80,7 @@ public sealed class Housekeeping(HomeStartDb db)
         await db.Revisions.IgnoreQueryFilters().Where(revision => revision.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Orders.IgnoreQueryFilters().Where(order => order.WorkspaceId == id).ExecuteDeleteAsync(cancel);
+        await db.ClaimedAllowances.IgnoreQueryFilters().Where(claimed => claimed.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.DayBooks.IgnoreQueryFilters().Where(book => book.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.OwnBooks.IgnoreQueryFilters().Where(own => own.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Shelf.IgnoreQueryFilters().Where(shelf => shelf.WorkspaceId == id).ExecuteDeleteAsync(cancel);
@@ -91,6 +95,7 @@ public sealed class Housekeeping(HomeStartDb db)
         await db.Sessions.Where(session => db.Users.Any(account => account.Id == session.AccountId && account.WorkspaceId == id)).ExecuteDeleteAsync(cancel);
         await db.Users.Where(account => account.WorkspaceId == id).ExecuteDeleteAsync(cancel);
         await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
+        await db.CloseAsync(id, time, cancel);
         await transaction.CommitAsync(cancel);
     }
 }

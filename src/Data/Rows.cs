@@ -23,6 +23,15 @@ public sealed class WorkspaceRow
     public Guid? AccountId { get; set; }
 }
 
+/// <summary>A workspace that was deleted, or joined to an account's: its id opens nothing any more, here or in the world of that name.</summary>
+public sealed class ClosedWorkspaceRow
+{
+    public Guid Id { get; set; }
+
+    /// <summary>The real day.</summary>
+    public DateOnly ClosedOn { get; set; }
+}
+
 /// <summary>A site: which of its revisions is the present one.</summary>
 public sealed class SiteRow
 {
@@ -98,6 +107,21 @@ public sealed class DayBookRow
     public int WaitsFor { get; set; }
 
     public required string Document { get; set; }
+}
+
+/// <summary>A domain-year of an order's plan that was claimed: each can be once, whoever else claims at the same moment.</summary>
+public sealed class ClaimedAllowanceRow
+{
+    public Guid WorkspaceId { get; set; }
+
+    /// <summary>The order whose plan gives it.</summary>
+    public Guid OrderId { get; set; }
+
+    /// <summary>0 for that of the first year.</summary>
+    public int Number { get; set; }
+
+    /// <summary>The order that claims it.</summary>
+    public Guid ClaimId { get; set; }
 }
 
 /// <summary>An offer book as the exact bytes that came in.</summary>

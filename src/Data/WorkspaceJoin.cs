@@ -3,12 +3,12 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Data;
 
 /// <summary>Joins what a browser holds to the workspace of an account: nothing is lost on either side.</summary>
-public sealed class WorkspaceJoin(HomeStartDb db)
+public sealed class WorkspaceJoin(HomeStartDb db, TimeProvider time)
 {
     // Where both sides said something of the same thing, the account's word holds.
     private static readonly string[] Moves =
     [
-        .. new[] { "Orders", "DayBooks", "Outbox", "Sought", "Shelf", "Customers", "Answers", "FirstPages", "KeptFiles", "Slips", "Uploads" }.SelectMany(table => new[]
+        .. new[] { "Orders", "ClaimedAllowances", "DayBooks", "Outbox", "Sought", "Shelf", "Customers", "Answers", "FirstPages", "KeptFiles", "Slips", "Uploads" }.SelectMany(table => new[]
         {
             $"UPDATE OR IGNORE \"{table}\" SET \"WorkspaceId\" = {{0}} WHERE \"WorkspaceId\" = {{1}}",
             $"DELETE FROM \"{table}\" WHERE \"WorkspaceId\" = {{1}} AND {{0}} IS NOT NULL",
@@ -34,6 +34,7 @@ public sealed class WorkspaceJoin(HomeStartDb db)
         }
 
         await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == from).ExecuteDeleteAsync(cancel);
+        await db.CloseAsync(from, time, cancel);
         await transaction.CommitAsync(cancel);
     }
 

@@ -146,16 +146,19 @@ public class OrderFaultsTests
     }
 
     [Fact]
-    public async Task A_name_that_became_premium_meanwhile_is_not_registered_at_its_premium_price()
+    public async Task A_name_that_became_premium_meanwhile_is_not_ordered_at_the_ordinary_price()
     {
-        // The check says free, as it would have a minute ago; the registrar asks its premium price when it registers.
+        // The check says free, as it would have a minute ago; the seller's own sum holds the premium price.
         await using var host = await TestHost.StartAsync(between: new Nonsense("/check", HttpStatusCode.OK, "{\"state\":\"free\"}").Handler);
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "register", book = "tidemarsh", name = "antique", ending = "com", years = 1 } });
-        var order = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "cancelled");
-        order.GetProperty("problem").GetProperty("code").GetString().ShouldBe("premium");
-        order.GetProperty("charged").GetBoolean().ShouldBeFalse();
+        var (status, body) = await visitor.TryOrderAsync();
+        status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        var fault = body.GetProperty("errors").EnumerateArray().Single();
+        fault.GetProperty("where").GetString().ShouldBe("quotes.tidemarsh");
+        fault.GetProperty("message").GetString()!.ShouldContain("premium name");
+        (await host.InCounterpartsAsync(db => Task.FromResult(db.Holds.Count()))).ShouldBe(0);
     }
 
     [Fact]

@@ -136,6 +136,7 @@ public class SitesTests
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/undo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/redo", new { revision = 1 }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders", new { }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders/quotes", new { letter = "A", country = "GB" }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/advertisement", new { }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names", null),
             (HttpMethod.Put, $"/api/sites/{owner.SiteId}/names", new { text = "wren", endings = new[] { "com" } }),

@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.TestHost;
 
 namespace HomeStart.Web.Tests;
@@ -243,15 +244,23 @@ public sealed class Visitor
             letter,
             today = today ?? page.GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("dueToday").GetString(),
             contact = contact ?? new { name = "Ada Wren", mail = Mail, street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
-            card = new { token = token ?? handedIn.Token, ending = handedIn.Ending },
+            card = new { token = token ?? handedIn.Token },
             agreed = true,
         })!.AsObject();
+        order["quotes"] = await QuotesAsync(letter, (more is null ? null : JsonSerializer.SerializeToNode(more)!["holder"]?["country"]?.GetValue<string>()) ?? order["contact"]?["country"]?.GetValue<string>() ?? "GB");
         foreach (var (field, value) in more is null ? [] : JsonSerializer.SerializeToNode(more)!.AsObject())
         {
             order[field] = value?.DeepClone();
         }
 
         return await PostAsync($"/api/sites/{SiteId}/orders", order);
+    }
+
+    /// <summary>The sums that the sellers of a candidate name, as an order sends them along; none where they cannot be asked.</summary>
+    public async Task<JsonArray> QuotesAsync(string letter = "A", string country = "GB")
+    {
+        var (status, asked) = await PostAsync($"/api/sites/{SiteId}/orders/quotes", new { letter, country });
+        return status == HttpStatusCode.OK ? [.. asked.GetProperty("quotes").EnumerateArray().Select(quote => new JsonObject { ["book"] = quote.GetProperty("book").GetString(), ["id"] = quote.GetProperty("id").GetString() })] : [];
     }
 
     /// <summary>Answers on the page that a pending step of an order leads to.</summary>

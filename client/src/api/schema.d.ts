@@ -228,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/orders/quotes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["askQuotes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders/check": {
         parameters: {
             query?: never;
@@ -2188,6 +2204,10 @@ export interface components {
             firstPrice?: null | boolean;
             said?: null | string;
         };
+        AskQuotesBody: {
+            letter: string;
+            country: string;
+        };
         /**
          * @description Five different answers.
          * @enum {string}
@@ -2332,7 +2352,6 @@ export interface components {
         };
         CardBody: {
             token: string;
-            ending: string;
         };
         /**
          * @description From least to most.
@@ -3747,6 +3766,10 @@ export interface components {
             code: string;
             message: string;
         };
+        OrderQuotesWire: {
+            quotes: components["schemas"]["SellerQuoteWire"][];
+            differences: components["schemas"]["FaultWire"][];
+        };
         /**
          * @description Where an order stands.
          * @enum {string}
@@ -3908,6 +3931,7 @@ export interface components {
             /** @default false */
             again?: boolean;
             terms?: null | string;
+            quotes?: null | components["schemas"]["QuoteIdBody"][];
             payments?: null | components["schemas"]["PayBody"][];
             transfers?: null | components["schemas"]["TransferCodeBody"][];
             logIn?: null | components["schemas"]["LogInBody"];
@@ -4047,6 +4071,10 @@ export interface components {
             /** Format: int32 */
             version: null | number;
             problem: null | string;
+        };
+        QuoteIdBody: {
+            book: string;
+            id: string;
         };
         ReadNameBody: {
             text: string;
@@ -4250,6 +4278,17 @@ export interface components {
             total: string;
             /** Format: date */
             date?: null | string;
+        };
+        SellerQuoteWire: {
+            book: string;
+            seller: string;
+            id: string;
+            total: string;
+            tax: string;
+            taxPercent: null | string;
+            currency: string;
+            /** Format: date-time */
+            validUntil: string;
         };
         SellerReceiptBody: {
             book: string;
@@ -5396,6 +5435,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SitePageWire"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    askQuotes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskQuotesBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderQuotesWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -20,3 +20,8 @@ const clock = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short',
 
 /** "27 Nov, 14:05": a moment by the reader's own clock. */
 export const moment = (at: string) => clock.format(new Date(at));
+
+const hour = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** The time of day of a moment, where the reader is: "23:40". */
+export const clockTime = (at: string) => hour.format(new Date(at));

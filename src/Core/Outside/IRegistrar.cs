@@ -112,5 +112,6 @@ public sealed record RegistrationRecord(string Domain, DateOnly? Registered, Dat
 }
 
 /// <param name="MostPremium">The most that may be asked for the first year of a premium name; null: it must not be one.</param>
+/// <param name="Quote">The id of the seller's quote that was agreed to.</param>
 /// <param name="On">The business date it is registered on.</param>
-public sealed record Registration(string Book, DomainName Domain, int Years, string Holder, string Mail, string Country, bool Private, Money? MostPremium, DateOnly On);
+public sealed record Registration(string Book, string? Quote, DomainName Domain, int Years, string Holder, string Mail, string Country, bool Private, Money? MostPremium, DateOnly On);

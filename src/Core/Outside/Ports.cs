@@ -10,7 +10,8 @@ public interface IPaymentProcessor
     Task<Outcome> HoldAsync(World world, string key, PaymentRequest request, CancellationToken cancel);
 
     /// <summary>Takes the money held under a key, or a part of it and lets the rest go.</summary>
-    Task<Outcome> CaptureAsync(World world, string key, string holdKey, Money amount, CancellationToken cancel);
+    /// <param name="quote">Of something paid after the order: the id of the seller's sum for it; null: the hold's own.</param>
+    Task<Outcome> CaptureAsync(World world, string key, string holdKey, string? quote, Money amount, CancellationToken cancel);
 
     /// <summary>Lets the money held under a key go.</summary>
     Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel);
@@ -21,32 +22,44 @@ public interface IPaymentProcessor
     /// <summary>Gives money back to it.</summary>
     Task<Outcome> GiveBackAsync(World world, string key, LaterCharge charge, CancellationToken cancel);
 
-    /// <summary>The last day a card is good for; null: it is not known, or nobody answered.</summary>
-    Task<DateOnly?> CardExpiresAsync(World world, string token, CancellationToken cancel);
+    /// <summary>What the processor knows of a card by its token; null: it did not answer.</summary>
+    Task<KnownCard?> CardAsync(World world, string token, CancellationToken cancel);
 
     /// <summary>What became of a key by a business date; with <paramref name="orVoid"/> a key that is not known or not settled yet can never be used afterwards.</summary>
     Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel);
 }
 
+/// <summary>A card behind a token.</summary>
+/// <param name="Ending">Its last four digits; null: the processor knows no card of that token.</param>
+/// <param name="Expires">The last day it is good for; null: that is not known.</param>
+public sealed record KnownCard(string? Ending, DateOnly? Expires)
+{
+    /// <summary>The processor knows no such card.</summary>
+    public static readonly KnownCard Unknown = new(null, null);
+}
+
 /// <summary>A charge after the order, or what comes back of one.</summary>
+/// <param name="Quote">The id of the seller's sum.</param>
 /// <param name="CardToken">What the processor gave for the card; null: there is none.</param>
 /// <param name="Wallet">Whether a wallet pays where there is no card.</param>
 /// <param name="On">The business date.</param>
-public sealed record LaterCharge(string? CardToken, bool Wallet, Money Amount, string Book, string Seller, DateOnly On);
+public sealed record LaterCharge(string Quote, string? CardToken, bool Wallet, Money Amount, string Book, string Seller, DateOnly On);
 
+/// <param name="Quote">The id of the seller's sum that this pays, or a part of.</param>
 /// <param name="Way">How: <c>card</c>, <c>wallet</c>, <c>invoice</c>, <c>balance</c>.</param>
 /// <param name="CardToken">For a card: what the processor gave for it.</param>
 /// <param name="Number">What stands on an invoice.</param>
 /// <param name="ReturnTo">Where the owner is sent back to.</param>
 /// <param name="On">The business date.</param>
-public sealed record PaymentRequest(string Way, string? CardToken, Money Amount, string Book, string Seller, string Number, Uri ReturnTo, DateOnly On);
+public sealed record PaymentRequest(string? Quote, string Way, string? CardToken, Money Amount, string Book, string Seller, string Number, Uri ReturnTo, DateOnly On);
 
 /// <summary>A hosting company as Home Start sees it.</summary>
 public interface IHostingCompany
 {
     /// <summary>Makes the hosting of a plan, ready for a domain where there is one.</summary>
+    /// <param name="quote">The id of the quote that was agreed to; null for an order from before there were quotes.</param>
     /// <param name="logIn">What the host gave for the log-in that the owner chose; null: it makes one.</param>
-    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, DomainName? domain, string mail, string? logIn, CancellationToken cancel);
+    Task<Outcome> PrepareAsync(World world, string key, string book, string plan, string? quote, DomainName? domain, string mail, string? logIn, CancellationToken cancel);
 
     /// <summary>What a log-in must be like; null where the host gave no answer that can be read.</summary>
     Task<LogInRules?> LogInRulesAsync(World world, string book, CancellationToken cancel);
@@ -93,12 +106,17 @@ public sealed record Deposit(string? Token, string? Refusal = null);
 /// <summary>The sellers as somebody sees them who is, or says they are, their customer.</summary>
 public interface ISellers
 {
+    /// <summary>Asks a seller for its sum.</summary>
+    /// <param name="id">A quote it gave before: that one again, if it still holds and is for the same purchase; null: a new one.</param>
+    Task<QuoteAnswer> QuoteAsync(World world, SellerPurchase purchase, string? id, CancellationToken cancel);
+
     /// <summary>What a seller owes the owner, who is its customer; null: they are none there, or nobody answered.</summary>
     Task<Money?> BalanceAsync(World world, string book, CancellationToken cancel);
 
     /// <summary>Changes what a seller owes the owner.</summary>
+    /// <param name="quote">The id of the seller's own sum for that.</param>
     /// <param name="by">Below zero where it was spent.</param>
-    Task<Outcome> MoveBalanceAsync(World world, string key, string book, Money by, CancellationToken cancel);
+    Task<Outcome> MoveBalanceAsync(World world, string key, string book, string quote, Money by, CancellationToken cancel);
 
     /// <summary>Has a seller mail a code to an address that it may know; false: it did not answer.</summary>
     Task<bool> SendCodeAsync(World world, string book, string mail, CancellationToken cancel);

@@ -18,8 +18,8 @@ public sealed record UpkeepYears(ImmutableArray<Happening> Happened, ImmutableAr
     /// <summary>Bills that wait for another attempt.</summary>
     public ImmutableArray<OpenAtEnd> Open { get; init; } = [];
 
-    /// <summary>The allowances of the order that are used, or that a line to come will use: 0 for that of the first year.</summary>
-    public ImmutableSortedSet<int> AllowancesTaken { get; init; } = [];
+    /// <summary>The allowances of the order that are used, or that a line of the order to come will use, each with the domain it pays for: 0 is that of the first year.</summary>
+    public ImmutableSortedDictionary<int, string> AllowancesTaken { get; init; } = ImmutableSortedDictionary<int, string>.Empty;
 
     /// <summary>By day on which something was decided: how much had happened once that was carried out, before what fell due on the day.</summary>
     public IReadOnlyDictionary<DateOnly, int> AfterDecisions { get; init; } = ImmutableDictionary<DateOnly, int>.Empty;

@@ -113,7 +113,7 @@ public sealed class Tenure
     {
         var spent = new Dictionary<int, (string, Minor)>();
         var isYearly = Purchase.Hosting?.Plan.IncludedDomain?.EveryYear ?? false;
-        foreach (var bill in BillRun.Of(Purchase).Bills)
+        foreach (var bill in BillRun.Of(_had).Bills)
         {
             foreach (var line in bill.Lines.Where(line => line is { IsWaived: true, Kind: LineKind.Domain }))
             {

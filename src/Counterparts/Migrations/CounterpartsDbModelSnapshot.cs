@@ -63,6 +63,26 @@ namespace HomeStart.Counterparts.Migrations
                     b.ToTable("Accounts");
                 });
 
+            modelBuilder.Entity("HomeStart.Counterparts.AllowanceRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Agreement")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Domain")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("World", "Agreement", "Number");
+
+                    b.ToTable("Allowances");
+                });
+
             modelBuilder.Entity("HomeStart.Counterparts.BehaviourRow", b =>
                 {
                     b.Property<string>("World")
@@ -281,6 +301,9 @@ namespace HomeStart.Counterparts.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Quote")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("ReturnTo")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -404,6 +427,79 @@ namespace HomeStart.Counterparts.Migrations
                     b.HasKey("World", "Key");
 
                     b.ToTable("Operations");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.PriceListRow", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Hash");
+
+                    b.ToTable("PriceLists");
+                });
+
+            modelBuilder.Entity("HomeStart.Counterparts.QuoteRow", b =>
+                {
+                    b.Property<string>("World")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Agreement")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Allowance")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Amount")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Answer")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Asked")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Book")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Domain")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Kind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("PriceList")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sold")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("UsedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("ValidUntil")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("World", "Id");
+
+                    b.ToTable("Quotes");
                 });
 
             modelBuilder.Entity("HomeStart.Counterparts.RegistrationRow", b =>

@@ -127,6 +127,39 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Books");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.ClaimedAllowanceRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("OrderId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("ClaimId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "OrderId", "Number");
+
+                    b.ToTable("ClaimedAllowances");
+                });
+
+            modelBuilder.Entity("HomeStart.Data.ClosedWorkspaceRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("ClosedOn")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("ClosedWorkspaces");
+                });
+
             modelBuilder.Entity("HomeStart.Data.CustomerRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -569,6 +602,15 @@ namespace HomeStart.Data.Migrations
                 });
 
             modelBuilder.Entity("HomeStart.Data.AnswerRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.ClaimedAllowanceRow", b =>
                 {
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()

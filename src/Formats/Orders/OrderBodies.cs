@@ -6,13 +6,33 @@ namespace HomeStart.Formats;
 /// <param name="Card">Needed where any seller is paid by card.</param>
 /// <param name="Again">They know that they ordered the like a short while ago.</param>
 /// <param name="Terms">The stamp of what they read that they agree to; another one by now is a reason to stop.</param>
+/// <param name="Quotes">The sums that the sellers named, as they were looked at.</param>
 /// <param name="Payments">How each seller is paid; one that is not named is paid by card.</param>
 /// <param name="Transfers">The transfer code of each domain that is moved in.</param>
 /// <param name="LogIn">The log-in at the host; without it the host makes one.</param>
 /// <param name="Holder">Who the domain is registered to, where that is somebody else.</param>
 public sealed record PlaceOrderBody(
     Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody? Card, bool Agreed, bool Again = false, string? Terms = null,
-    IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null);
+    IReadOnlyList<QuoteIdBody>? Quotes = null, IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null);
+
+/// <summary>A quote that was looked at.</summary>
+public sealed record QuoteIdBody(string Book, string Id);
+
+/// <summary>Asks the sellers of a candidate for their sums.</summary>
+/// <param name="Country">The holder's: its tax is charged.</param>
+public sealed record AskQuotesBody(string Letter, string Country);
+
+/// <summary>What the sellers ask for a candidate today.</summary>
+/// <param name="Differences">Where a sum is not the worksheet's, or there is none; empty: it can be ordered at these sums.</param>
+public sealed record OrderQuotesWire(IReadOnlyList<SellerQuoteWire> Quotes, IReadOnlyList<FaultWire> Differences);
+
+/// <summary>One seller's sum.</summary>
+/// <param name="TaxPercent">Null: the seller charges no tax.</param>
+public sealed record SellerQuoteWire(string Book, string Seller, string Id, string Total, string Tax, string? TaxPercent, string Currency, DateTimeOffset ValidUntil)
+{
+    public static SellerQuoteWire Of(Quote quote, string seller) =>
+        new(quote.Book, seller, quote.Id, quote.Total.ToAmount(), quote.Tax.ToAmount(), quote.TaxPercent?.ToString(), quote.Total.Currency.Code, quote.ValidUntil);
+}
 
 /// <summary>What is checked before the card is handed in.</summary>
 public sealed record CheckOrderBody(ContactBody Contact, bool Agreed, ContactBody? Holder = null);
@@ -30,9 +50,8 @@ public sealed record LogInBody(string User = "", string Passcode = "");
 /// <param name="Card">Another card.</param>
 public sealed record ResumeOrderBody(CardBody? Card = null, PayWay? Way = null);
 
-/// <param name="Token">What the card processor gave for the card.</param>
-/// <param name="Ending">The card's last four digits.</param>
-public sealed record CardBody(string Token, string Ending);
+/// <param name="Token">What the card processor gave for the card. Its last digits are asked of the processor.</param>
+public sealed record CardBody(string Token);
 
 /// <summary>A domain that came with the hosting, claimed afterwards: nothing is due.</summary>
 public sealed record ClaimBody(Guid Id, string Name, string Ending, bool Agreed, ContactBody? Contact = null);

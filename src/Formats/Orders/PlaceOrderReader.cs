@@ -9,8 +9,11 @@ namespace HomeStart.Formats;
 /// <param name="Terms">The stamp of the sentences they agreed to; null: not said.</param>
 public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, bool Again, string? Terms)
 {
-    /// <summary>Null: none was given, as nothing is paid by card.</summary>
-    public (string Token, string Ending)? Card { get; init; }
+    /// <summary>What the processor gave for the card; null: none was given, as nothing is paid by card.</summary>
+    public string? Card { get; init; }
+
+    /// <summary>The sums that the sellers named and that were looked at: by the id of the book, the id of the quote.</summary>
+    public required IReadOnlyDictionary<string, string> Quotes { get; init; }
 
     /// <summary>By the id of the book.</summary>
     public required IReadOnlyDictionary<string, (PayWay Way, bool Balance)> Payments { get; init; }
@@ -50,6 +53,7 @@ public static class PlaceOrderReader
             root["again"].Flag() ?? false, root["terms"].Text())
         {
             Card = root["card"].IsAbsent ? null : ReadCard(root["card"]),
+            Quotes = ReadQuotes(root["quotes"]),
             Payments = ReadPayments(root["payments"]),
             Transfers = ReadTransfers(root["transfers"]),
             LogIn = ReadLogIn(root["logIn"]),
@@ -92,6 +96,20 @@ public static class PlaceOrderReader
         }
 
         return payments;
+    }
+
+    private static Dictionary<string, string> ReadQuotes(Node node)
+    {
+        var quotes = new Dictionary<string, string>(StringComparer.Ordinal);
+        foreach (var item in node.Items(Most))
+        {
+            if (item["book"].RequiredText("The seller") is { } book && item["id"].RequiredText("The quote") is { } id)
+            {
+                quotes[book] = id;
+            }
+        }
+
+        return quotes;
     }
 
     private static Dictionary<string, TransferCode> ReadTransfers(Node node)
@@ -138,22 +156,16 @@ public static class PlaceOrderReader
         return contact;
     }
 
-    /// <summary>The card's token and last digits, which the processor gave to the page.</summary>
-    public static (string Token, string Ending) ReadCard(Node card)
+    /// <summary>The card's token, which the processor gave to the page.</summary>
+    public static string ReadCard(Node card)
     {
         var token = card["token"].RequiredText("The card") ?? "";
-        var ending = card["ending"].RequiredText("The card's last digits") ?? "";
         if (token.Length > 0 && !IsToken(token))
         {
             card["token"].Fault(FaultCodes.BadType, "This is no token of the card processor: hand the card to it, and send what it gives. A card's number never belongs here.");
         }
 
-        if (ending.Length != 4 || !ending.All(char.IsAsciiDigit))
-        {
-            card["ending"].Fault(FaultCodes.BadType, "Only the card's last four digits belong here.");
-        }
-
-        return (token, ending);
+        return token;
     }
 
     private static bool IsToken(string text) => text.StartsWith("card_", StringComparison.Ordinal) && text.Length == 37 && text[5..].All(char.IsAsciiHexDigitLower);

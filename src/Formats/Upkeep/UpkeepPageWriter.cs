@@ -150,6 +150,7 @@ public static class DecisionBodies
             ChangePlan change => new DecisionBody(decision.On, decision.Do, Plan: change.Plan, EveryMonths: change.EveryMonths, CommitMonths: change.CommitMonths),
             AddExtra add => new DecisionBody(decision.On, decision.Do, Extra: add.Extra, Quantity: add.Quantity),
             DropExtra drop => new DecisionBody(decision.On, decision.Do, Extra: drop.Extra),
+            ClaimDomain { Domain: var domain } => new DecisionBody(decision.On, decision.Do, Domain: new DomainBody(DomainRoute.Register, domain.Book, domain.Name, domain.Ending, domain.Years, AddOns: [.. domain.AddOns.Select(extra => new AddOnChoiceBody(extra.Id ?? "", extra.Quantity))])),
             _ => new DecisionBody(decision.On, decision.Do),
         };
 

@@ -18,6 +18,7 @@ public static class PayWords
     private static string Of(PayWay way, string? ending) =>
         way switch
         {
+            PayWay.Card when ending is null => "by card",
             PayWay.Card => $"by the card that ends in {ending}",
             PayWay.Wallet => "by your wallet",
             PayWay.Invoice => "by bank transfer",

@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using HomeStart.Web.Session;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Net.Http.Headers;
 
@@ -67,8 +68,8 @@ internal static class ClientPageRoutes
     public static void MapClientPage(this WebApplication app)
     {
         // As handlers, the generator of routes would take them for routes like any other.
-        app.MapFallback("/api/{**rest}", (RequestDelegate)(http => Results.Problem("There is nothing at this address.", statusCode: StatusCodes.Status404NotFound).ExecuteAsync(http))).ExcludeFromDescription();
-        app.MapFallback((RequestDelegate)SendPage).ExcludeFromDescription();
+        app.MapFallback("/api/{**rest}", (RequestDelegate)(http => Results.Problem("There is nothing at this address.", statusCode: StatusCodes.Status404NotFound).ExecuteAsync(http))).WithMetadata(new ForEverybody()).ExcludeFromDescription();
+        app.MapFallback((RequestDelegate)SendPage).WithMetadata(new ForEverybody(IsPage: true)).ExcludeFromDescription();
     }
 
     private static Task SendPage(HttpContext http)

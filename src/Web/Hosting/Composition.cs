@@ -90,7 +90,7 @@ public static class Composition
         app.UseClientAssets();
         app.MapWatching(app.Services.GetRequiredService<StartOptions>());
         app.UseRouting();
-        app.UseMiddleware<WorkspaceCookie>();
+        app.UseMiddleware<VisitorCheck>();
         app.UseRateLimiter();
         var all = app.MapGroup("").AddEndpointFilter<ReadableBody>();
         all.MapCostings();

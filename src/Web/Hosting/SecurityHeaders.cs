@@ -39,7 +39,7 @@ internal sealed class SecurityHeaders(RequestDelegate next, StartOptions options
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
         headers["Permissions-Policy"] = Unused;
-        if (http.Request.Path.StartsWithSegments("/api", StringComparison.OrdinalIgnoreCase) && !headers.ContainsKey(HeaderNames.CacheControl))
+        if (!headers.ContainsKey(HeaderNames.CacheControl))
         {
             headers.CacheControl = "no-store";
         }

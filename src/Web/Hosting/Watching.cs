@@ -2,6 +2,7 @@ using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Diagnostics.HealthChecks;
 using OpenTelemetry.Metrics;
@@ -26,11 +27,11 @@ internal static class Watching
 
     public static void MapWatching(this WebApplication app, StartOptions options)
     {
-        app.MapHealthChecks("/health");
-        app.UseWhen(http => http.Request.Path == Metrics, metrics =>
+        app.MapHealthChecks("/health").WithMetadata(new ForEverybody());
+        app.MapPrometheusScrapingEndpoint(Metrics).WithMetadata(new ForEverybody()).Add(endpoint =>
         {
-            metrics.Use((http, next) => Knows(http, options) ? next(http) : Refuse(http));
-            metrics.UseOpenTelemetryPrometheusScrapingEndpoint(Metrics);
+            var scrape = endpoint.RequestDelegate!;
+            endpoint.RequestDelegate = http => Knows(http, options) ? scrape(http) : Refuse(http);
         });
     }
 

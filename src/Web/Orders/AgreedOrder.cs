@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Session;
@@ -5,10 +6,10 @@ using HomeStart.Web.Session;
 namespace HomeStart.Web.Orders;
 
 /// <summary>Whether what the owner saw and agreed to still is so.</summary>
-public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHostingCompany hosts)
+public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHostingCompany hosts, QuoteDesk quoting)
 {
     /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
-    public async Task<(OrderedThings Things, IReadOnlyList<AgreedTerm> Terms)?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
+    public async Task<(OrderedThings Things, IReadOnlyList<AgreedTerm> Terms, ImmutableArray<Quote> Quotes)?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
     {
         if (versioned.Site.Listed(wanted.Letter) is not { } listed)
         {
@@ -41,7 +42,13 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
 
         var placed = Placing.Of(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
-        return placed.Value is { } things ? (await WithLentAsync(versioned.Site, listed.Candidate, things, cancel), terms) : null;
+        if (placed.Value is not { } things || faults.Any)
+        {
+            return null;
+        }
+
+        var quotes = await quoting.AskAsync(costing, listed.Candidate, (wanted.Holder ?? wanted.Contact).Country, wanted.Quotes, faults, cancel);
+        return faults.Any ? null : (await WithLentAsync(versioned.Site, listed.Candidate, Placing.Quoted(things, quotes), cancel), terms, quotes);
     }
 
     /// <summary>What the order is made of, for its later years.</summary>

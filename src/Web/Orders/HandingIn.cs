@@ -6,7 +6,7 @@ namespace HomeStart.Web.Orders;
 /// <summary>
 /// What an order needs from its counterparts before it is placed: how each seller is paid, and something that stands for every secret, so that none is kept here.
 /// </summary>
-public sealed class HandingIn(Workspace workspace, IRegistrar registrar, IHostingCompany hosts, ISellers sellers)
+public sealed class HandingIn(Workspace workspace, IRegistrar registrar, IHostingCompany hosts, ISellers sellers, IPaymentProcessor processor)
 {
     /// <summary>The payments as the owner wants them: the balance first, where it is to pay.</summary>
     public async Task<OrderedThings> PaidAsync(OrderedThings things, PlaceOrder wanted, FaultList faults, CancellationToken cancel)
@@ -74,6 +74,18 @@ public sealed class HandingIn(Workspace workspace, IRegistrar registrar, IHostin
         }
 
         return new ChosenLogIn(user, token);
+    }
+
+    /// <summary>What the processor knows of a card: nobody else's word counts for its last digits. Null where it did not answer, which holding the money will find out; a card it does not know is reported.</summary>
+    public async Task<KnownCard?> CardAsync(string token, string where, FaultList faults, CancellationToken cancel)
+    {
+        var card = await processor.CardAsync(workspace.World, token, cancel);
+        if (card == KnownCard.Unknown)
+        {
+            faults.Say(FaultCodes.Unknown, where, "The payment processor does not know this card any more. Nothing was charged; type the card’s number again.");
+        }
+
+        return card;
     }
 
     private async Task<Money?> BalanceAsync(Payment payment, FaultList faults, CancellationToken cancel)

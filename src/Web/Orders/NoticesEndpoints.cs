@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
@@ -17,7 +18,7 @@ internal static class NoticesEndpoints
     private const string SignatureHeader = "X-Signature";
     private const int LongestNotice = 4096;
 
-    public static void MapNotices(this IEndpointRouteBuilder app) => app.MapPost(Path, TakeAsync).ExcludeFromDescription();
+    public static void MapNotices(this IEndpointRouteBuilder app) => app.MapPost(Path, TakeAsync).WithMetadata(new ForEverybody()).ExcludeFromDescription();
 
     private static async Task<IResult> TakeAsync(HttpContext http, StartOptions options, HomeStartDb db, OrderQueue queue, CancellationToken cancel)
     {

@@ -43,7 +43,7 @@ public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hos
             case StepKind.Hold:
                 return payments.HoldAsync(world, step.Key, Asked(order, step, today), cancel);
             case StepKind.Prepare:
-                return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, things.Hosting.Address, order.Contact.Mail, order.LogIn?.Token, cancel);
+                return hosts.PrepareAsync(world, step.Key, step.Book, things.Hosting!.Plan, order.QuoteAt(step.Book), things.Hosting.Address, order.Contact.Mail, order.LogIn?.Token, cancel);
             case StepKind.Register:
                 return OfDomain(order, step, domain => registrar.RegisterAsync(world, step.Key, Registered(order, domain), cancel));
             case StepKind.Transfer:
@@ -51,7 +51,7 @@ public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hos
             case StepKind.Join:
                 return OfDomain(order, step, domain => registrar.PointAsync(world, step.Key, step.Book, domain.Name!, order.Account!.NameServers, cancel));
             case StepKind.Capture:
-                return payments.CaptureAsync(world, step.Key, HoldKey(order, step), PaymentOf(order, step).By(step.Way), cancel);
+                return payments.CaptureAsync(world, step.Key, HoldKey(order, step), null, PaymentOf(order, step).By(step.Way), cancel);
             default:
                 throw new InvalidOperationException($"Nobody carries out {step.Kind}.");
         }
@@ -61,7 +61,7 @@ public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hos
     {
         var payment = PaymentOf(order, step);
         return new PaymentRequest(
-            step.Way.ToString().ToLowerInvariant(), step.Way == PayWay.Card ? order.CardToken : null, payment.By(step.Way), payment.Book, payment.Seller, Receipt.NumberOf(order, payment.Book),
+            order.QuoteAt(step.Book), step.Way.ToString().ToLowerInvariant(), step.Way == PayWay.Card ? order.CardToken : null, payment.By(step.Way), payment.Book, payment.Seller, Receipt.NumberOf(order, payment.Book),
             new Uri(options.PublicAddress, $"/sites/{order.SiteId}/orders/{order.Id}"), today);
     }
 
@@ -73,7 +73,7 @@ public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hos
     private static Registration Registered(Order order, OrderedDomain domain)
     {
         var holder = order.RegisteredTo;
-        return new Registration(domain.Book, domain.Name!, domain.Years, holder.Organisation ?? holder.Name, holder.Mail, holder.Country, domain.Private, domain.Premium, order.PlacedOn);
+        return new Registration(domain.Book, order.QuoteAt(domain.Book), domain.Name!, domain.Years, holder.Organisation ?? holder.Name, holder.Mail, holder.Country, domain.Private, domain.Premium, order.PlacedOn);
     }
 
     private Task<Outcome> UndoAsync(World world, Order order, OrderStep step, CancellationToken cancel) =>

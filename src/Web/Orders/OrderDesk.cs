@@ -34,14 +34,15 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             return null;
         }
 
-        var (things, terms) = await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) ?? default;
-        var logIn = default(ChosenLogIn);
+        var (things, terms, quotes) = await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) ?? default;
+        var (logIn, card) = (default(ChosenLogIn), default(KnownCard));
         if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
         {
             await agreed.CheckNamesAsync(versioned, wanted, things, faults, cancel);
             things = await handing.PaidAsync(things, wanted, faults, cancel);
             things = await handing.WithTransfersAsync(things, wanted, faults, cancel);
             logIn = await handing.LogInAsync(things, wanted, faults, cancel);
+            card = wanted.Card is null ? null : await handing.CardAsync(wanted.Card, "card", faults, cancel);
         }
 
         if (things is null || faults.Any)
@@ -53,7 +54,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         return await StoredAsync(
             OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
             {
-                Secret = Guid.NewGuid(), CardToken = wanted.Card?.Token, CardEnding = wanted.Card?.Ending, Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
+                Secret = Guid.NewGuid(), CardToken = wanted.Card, CardEnding = card?.Ending, Quotes = [.. quotes.Select(quote => new AgreedQuote(quote.Book, quote.Id, quote.Total))], Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
                 Bought = await agreed.BoughtAsync(versioned.Site, wanted, cancel),
             }), cancel);
     }
@@ -89,7 +90,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             OutboxRow? letter = null;
             try
             {
-                OrderRunner.Store(row, decided);
+                await OrderRunner.StoreAsync(db, row, decided, cancel);
                 letter = outbox.Tell(row.WorkspaceId, before.State, decided, row.Version);
                 await db.SaveDurablyAsync(cancel);
                 queue.Add(new OrderKey(row.WorkspaceId, row.Id));
@@ -108,8 +109,11 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
     }
 
-    /// <summary>Stores an order and goes on with it; the one that is there already where the same came twice at once.</summary>
-    public async Task<Order> StoredAsync(Order order, CancellationToken cancel)
+    /// <summary>
+    /// Stores an order and goes on with it; the one that is there already where the same came twice at once; null where the domain-year it claims was claimed at the same moment.
+    /// </summary>
+    /// <param name="claimed">The number of the domain-year it takes, in the same step; null: none.</param>
+    public async Task<Order?> StoredAsync(Order order, CancellationToken cancel, int? claimed = null)
     {
         await workspace.EnsureStoredAsync(cancel);
         var row = db.Orders.Add(new OrderRow
@@ -117,6 +121,11 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = true, Document = Documents.Write(order),
             BookHashes = string.Join(' ', workspace.BookHashes),
         });
+        if (claimed is { } number)
+        {
+            db.ClaimedAllowances.Add(new ClaimedAllowanceRow { WorkspaceId = workspace.Id, OrderId = order.ClaimOf!.Value, Number = number, ClaimId = order.Id });
+        }
+
         var letter = outbox.Tell(workspace.Id, null, order, version: 0)!;
         try
         {
@@ -126,7 +135,8 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         {
             db.Entry(letter).State = EntityState.Detached;
             row.State = EntityState.Detached; // The same placement came twice at once.
-            return Documents.Read<Order>((await FindAsync(order.Id, cancel))!.Document);
+            db.ChangeTracker.Entries<ClaimedAllowanceRow>().ToList().ForEach(entry => entry.State = EntityState.Detached);
+            return await FindAsync(order.Id, cancel) is { } there ? Documents.Read<Order>(there.Document) : null;
         }
 
         queue.Add(new OrderKey(workspace.Id, order.Id));

@@ -16,12 +16,16 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
 {
     private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
-    /// <summary>Puts an order into its row.</summary>
-    public static void Store(OrderRow row, Order order)
+    /// <summary>Puts an order into its row. A claim that came to nothing gives its domain-year back in the same step. The caller saves.</summary>
+    public static async Task StoreAsync(HomeStartDb db, OrderRow row, Order order, CancellationToken cancel)
     {
         row.Document = Documents.Write(order);
         row.IsOpen = OrderFlow.Next(order) is not null || !OrderFlow.Looks(order).IsEmpty;
         row.Version++;
+        if (order is { State: OrderState.Cancelled, ClaimOf: not null })
+        {
+            db.ClaimedAllowances.RemoveRange(await db.ClaimedAllowances.IgnoreQueryFilters().Where(claimed => claimed.WorkspaceId == row.WorkspaceId && claimed.ClaimId == order.Id).ToListAsync(cancel));
+        }
     }
 
     protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.WhenAll(SweepAsync(stoppingToken), TakeUpAsync(stoppingToken));
@@ -125,7 +129,7 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
     {
         await pace.WaitAsync(action.Step.Unanswered, cancel);
         order = OrderFlow.Begun(order, action);
-        Store(at.Row, order);
+        await StoreAsync(at.Db, at.Row, order, cancel);
         await at.Db.SaveDurablyAsync(cancel);
         await pace.AtAsync(OrderMoment.Recorded, action, cancel);
         var outcome = await at.Actions.CarryOutAsync(at.World, order, action, at.Today, cancel);
@@ -157,7 +161,7 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
 
     private async Task RecordAsync(Place at, Order before, Order after, CancellationToken cancel)
     {
-        Store(at.Row, after);
+        await StoreAsync(at.Db, at.Row, after, cancel);
         at.Services.GetRequiredService<Outbox>().Tell(at.Row.WorkspaceId, before.State, after, at.Row.Version);
         if (after.State == OrderState.Completed)
         {

@@ -29,6 +29,7 @@ internal static class OrdersEndpoints
         }
 
         services.AddScoped<OrderActions>();
+        services.AddScoped<QuoteDesk>();
         services.AddScoped<AgreedOrder>();
         services.AddScoped<HandingIn>();
         services.AddScoped<ClaimDesk>();
@@ -39,6 +40,8 @@ internal static class OrdersEndpoints
     {
         app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync).WithName("placeOrder").Produces<OrderWire>().Produces<SitePageWire>(StatusCodes.Status409Conflict)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/sites/{siteId:guid}/orders/quotes", QuotesAsync).WithName("askQuotes").Produces<OrderQuotesWire>().ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Domains.DomainsEndpoints.Limit);
         app.MapPost("/api/orders/check", CheckAsync).WithName("checkOrder").Produces<OrderCheckWire>();
         app.MapGet("/api/countries", () => Countries.All.Select(CountryWire.Of)).WithName("getCountries");
         app.MapPost("/api/contacts/read", ReadCard).WithName("readContact").Produces<ContactBody>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
@@ -63,6 +66,27 @@ internal static class OrdersEndpoints
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
         orders.MapPost("/{orderId:guid}/first-password/seen", FirstPasswordSeenAsync).WithName("confirmFirstPassword").Produces(StatusCodes.Status204NoContent)
             .ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+    }
+
+    // Each seller names its own sum for what is bought today: that, and nothing of ours, is what is agreed to and paid.
+    private static async Task<IResult> QuotesAsync(Guid siteId, JsonBody<AskQuotesBody> body, SiteDesk sites, Workspace workspace, QuoteDesk quoting, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var node = new Node(body.Root, "", faults);
+        var (letter, country) = (node["letter"].RequiredText("The letter"), node["country"].RequiredText("The country"));
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        if (await sites.CostedAsync(siteId, letter!, cancel) is not var (site, costing))
+        {
+            return SiteDesk.Missing();
+        }
+
+        faults.Add(Placing.Of(costing, workspace.IsConnected).Faults);
+        var quotes = faults.Any ? [] : await quoting.AskAsync(costing, site.Listed(letter)!.Candidate, country!, null, faults, cancel);
+        return Results.Ok(new OrderQuotesWire([.. quotes.Select(quote => SellerQuoteWire.Of(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name))], FaultResults.Wires(faults)));
     }
 
     // Before the card goes to its processor, so that the owner sees all that is wrong at once. Nothing is kept.
@@ -134,7 +158,7 @@ internal static class OrdersEndpoints
     private static async Task<IResult> ReceiptAsync(Guid orderId, string book, Func<Receipt, IResult> write, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row && Receipt.Of(Documents.Read<Order>(row.Document), book) is { } receipt ? write(receipt) : Missing();
 
-    private static async Task<IResult> ResumeAsync(Guid orderId, JsonBody<ResumeOrderBody> body, OrderDesk desk, CancellationToken cancel)
+    private static async Task<IResult> ResumeAsync(Guid orderId, JsonBody<ResumeOrderBody> body, OrderDesk desk, HandingIn handing, QuoteDesk quoting, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row)
         {
@@ -144,8 +168,15 @@ internal static class OrdersEndpoints
         var faults = new FaultList();
         var card = new Node(body.Root, "", faults)["card"];
         var way = PlaceOrderReader.ReadWay(new Node(body.Root, "", faults)["way"]) ?? PayWay.Card;
-        var (token, ending) = card.IsAbsent ? (null, (string?)null) : PlaceOrderReader.ReadCard(card);
-        var other = way == PayWay.Card && token is null ? null : new OtherPayment(way, token, ending);
+        var token = card.IsAbsent ? null : PlaceOrderReader.ReadCard(card);
+        var known = token is null || faults.Any ? null : await handing.CardAsync(token, "card", faults, cancel);
+        var other = way == PayWay.Card && token is null ? null : new OtherPayment(way, token, known?.Ending);
+        var before = Documents.Read<Order>(row.Document);
+        if (!faults.Any && before.State == OrderState.NeedsPayment && await quoting.RenewedAsync(row, before, faults, cancel) is { } renewed)
+        {
+            return Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order with { Quotes = renewed.Quotes }, other), cancel)));
+        }
+
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, other), cancel)));
     }
 
@@ -161,7 +192,7 @@ internal static class OrdersEndpoints
     }
 
     private static async Task<IResult> ClaimAsync(Guid orderId, OrderDesk desk, ClaimDesk claims, CancellationToken cancel) =>
-        await desk.FindAsync(orderId, cancel) is { } row && await claims.FindAsync(Documents.Read<Order>(row.Document), cancel) is var claim ? claim is null ? Results.NoContent() : Results.Ok(ClaimWire.Of(claim)) : Missing();
+        await desk.FindAsync(orderId, cancel) is not null && await claims.FindAsync(orderId, cancel) is var claim ? claim is null ? Results.NoContent() : Results.Ok(ClaimWire.Of(claim)) : Missing();
 
     private static async Task<IResult> PlaceClaimAsync(Guid orderId, JsonBody<ClaimBody> body, OrderDesk desk, ClaimDesk claims, CancellationToken cancel)
     {

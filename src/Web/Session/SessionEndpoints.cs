@@ -17,11 +17,18 @@ internal static class SessionEndpoints
 {
     public static void MapSession(this IEndpointRouteBuilder app) => app.MapGet("/api/session", GetAsync).WithName("getSession");
 
-    private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, CancellationToken cancel) =>
-        new(
+    private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, VisitorCookie cookie, CancellationToken cancel)
+    {
+        if (scope.IsKnown)
+        {
+            cookie.Write(http, new VisitorId(scope.Id, scope.Session));
+        }
+
+        return new(
             antiforgery.GetAndStoreTokens(http).RequestToken!,
             options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),
             await workspace.BusinessDateAsync(cancel),
             await desk.ListAsync(cancel),
             scope.IsLost);
+    }
 }

@@ -34,8 +34,8 @@ public sealed class Workspace(WorkspaceScope scope, HomeStartDb db, StartOptions
     /// <summary>The very books that an order was placed from.</summary>
     public ImmutableArray<OfferBook> PlacedFrom(OrderRow row) => shelf.PlacedFrom(row.BookHashes);
 
-    /// <summary>Whether a seller can be ordered from here: the counterparts are those of the demo.</summary>
-    public bool IsConnected(OfferBook book) => demo.OfferBooks.Any(known => known.Id == book.Id);
+    /// <summary>Whether a seller can be ordered from here: it ships with the demo, and what stands on the shelf is its own price list. A list of the visitor's own never is.</summary>
+    public bool IsConnected(OfferBook book) => demo.OfferBooks.Any(known => known.Id == book.Id) && shelf.Find(book.Id) is { Versions: 0 };
 
     /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
     public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel) => _today ??= await TodayAsync(cancel);

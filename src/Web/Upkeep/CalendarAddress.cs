@@ -35,7 +35,7 @@ public sealed class CalendarAddress(WorkspaceScope scope, Workspace workspace, H
                 return false;
             }
 
-            scope.Id = workspaceId;
+            scope.Open(workspaceId);
             return await db.Workspaces.AsNoTracking().SingleOrDefaultAsync(cancel) is { CalendarWithdrawn: false } row && row.CalendarNumber.ToString(CultureInfo.InvariantCulture) == number;
         }
         catch (System.Security.Cryptography.CryptographicException)

@@ -3,15 +3,17 @@ using HomeStart.Data;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>Carries one act of a day out at the counterpart it belongs to. The same key does it once, however often it is asked for.</summary>
-public sealed class DayActions(IPaymentProcessor payments, ISellers sellers, IHostingCompany hosts, IRegistrar registrar)
+public sealed class DayActions(IPaymentProcessor payments, ISellers sellers, IHostingCompany hosts, IRegistrar registrar, LaterQuotes quotes)
 {
     /// <param name="today">The day that is being carried out.</param>
     public Task<Outcome> CarryOutAsync(Kept kept, Act act, DateOnly today, CancellationToken cancel) =>
         act switch
         {
             TryCharge charge => ChargeAsync(kept, charge, today, cancel),
-            GiveMoneyBack back => OnceAsync(kept, back.Key, today, () => payments.GiveBackAsync(kept.World, back.Key, Charge(kept, back.Book, back.Amount, today), cancel), cancel),
-            MoveBalance move => sellers.MoveBalanceAsync(kept.World, move.Key, move.Book, move.By, cancel),
+            GiveMoneyBack back => OnceAsync(kept, back.Key, today, () => AtTheirSumAsync(
+                kept, back.Book, back.Amount, quotes.ForAsync(kept, back.Book, LaterMovementKind.Refund, cancel), quote => payments.GiveBackAsync(kept.World, back.Key, Charge(kept, quote, back.Book, back.Amount, today), cancel)), cancel),
+            MoveBalance move => AtTheirSumAsync(
+                kept, move.Book, move.By, quotes.ForAsync(kept, move.Book, LaterMovementKind.Balance, cancel), quote => sellers.MoveBalanceAsync(kept.World, move.Key, move.Book, quote, move.By, cancel)),
             TellStanding standing => TellAsync(kept, standing, cancel),
             _ => throw new InvalidOperationException($"Nobody carries out {act.GetType().Name}."),
         };
@@ -27,9 +29,24 @@ public sealed class DayActions(IPaymentProcessor payments, ISellers sellers, IHo
         };
 
     private Task<Outcome> ChargeAsync(Kept kept, TryCharge charge, DateOnly today, CancellationToken cancel) =>
-        PaidOtherwise(kept.Book) is { } held
-            ? OnceAsync(kept, charge.Key, today, () => payments.CaptureAsync(kept.World, charge.Key, held.Hold, charge.Amount, cancel), cancel)
-            : OnceAsync(kept, charge.Key, today, () => payments.ChargeAsync(kept.World, charge.Key, Charge(kept, charge.Book, charge.Amount, today), cancel), cancel);
+        OnceAsync(kept, charge.Key, today, () => AtTheirSumAsync(kept, charge.Book, charge.Amount, quotes.ForChargeAsync(kept, charge, charge.Expected.Paid, cancel), quote => PaidOtherwise(kept.Book) is { } held
+            ? payments.CaptureAsync(kept.World, charge.Key, held.Hold, quote, charge.Amount, cancel)
+            : payments.ChargeAsync(kept.World, charge.Key, Charge(kept, quote, charge.Book, charge.Amount, today), cancel)), cancel);
+
+    // The seller names the sum. Where it is not ours, no money moves, and the day waits with both sums said.
+    private static async Task<Outcome> AtTheirSumAsync(Kept kept, string book, Money ours, Task<(LaterQuote? Quote, string? Refusal)> asked, Func<string, Task<Outcome>> move)
+    {
+        var (quote, refusal) = await asked;
+        if (quote?.Amount == ours)
+        {
+            return await move(quote.Id);
+        }
+
+        var seller = kept.Tenure.Book(book).Provider.Name;
+        return Outcome.NoAnswer(quote is not null ? $"{seller} names {quote.Amount}, where {ours} is due by what was agreed. No money has moved."
+            : refusal is not null ? $"{seller}: {refusal} No money has moved."
+            : $"{seller} did not answer when it was asked for its sum. No money has moved.");
+    }
 
     /// <summary>The money that is held for the decision under way; null: none is, and the card pays.</summary>
     public static PaidOtherwise? PaidOtherwise(DayBook book) =>
@@ -42,8 +59,8 @@ public sealed class DayActions(IPaymentProcessor payments, ISellers sellers, IHo
         return before.State == OutcomeState.NeverHappened ? await ask() : before;
     }
 
-    private static LaterCharge Charge(Kept kept, string book, Money amount, DateOnly today) =>
-        new(kept.Book.Payer.CardToken, kept.Book.Payer.Wallet, amount, book, kept.Tenure.Book(book).Provider.Name, today);
+    private static LaterCharge Charge(Kept kept, string quote, string book, Money amount, DateOnly today) =>
+        new(quote, kept.Book.Payer.CardToken, kept.Book.Payer.Wallet, amount, book, kept.Tenure.Book(book).Provider.Name, today);
 
     private Task<Outcome> TellAsync(Kept kept, TellStanding standing, CancellationToken cancel)
     {

@@ -142,7 +142,7 @@ public sealed partial class DayRunner(IServiceScopeFactory scopes, DayBell bell,
     private async Task<T> InScopeAsync<T>(Guid workspace, Func<IServiceProvider, Task<T>> work)
     {
         await using var scope = scopes.CreateAsyncScope();
-        scope.ServiceProvider.GetRequiredService<WorkspaceScope>().Id = workspace;
+        scope.ServiceProvider.GetRequiredService<WorkspaceScope>().Open(workspace);
         return await work(scope.ServiceProvider);
     }
 

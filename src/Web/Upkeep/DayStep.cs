@@ -126,7 +126,7 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
 
     // The processor knows until when a card is good; asked once.
     private async Task<DayBook> WithExpiryAsync(Kept kept, DayBook book, CancellationToken cancel) =>
-        book.Payer is { CardToken: { } token, Expires: null } && await payments.CardExpiresAsync(kept.World, token, cancel) is { } expires ? book with { Payer = book.Payer with { Expires = expires } } : book;
+        book.Payer is { CardToken: { } token, Expires: null } && await payments.CardAsync(kept.World, token, cancel) is { Expires: { } expires } ? book with { Payer = book.Payer with { Expires = expires } } : book;
 
     // Whether the money of an invoice has come, or what the balance was to pay could be had.
     private async Task<DayBook> OtherwiseAsync(Kept kept, DateOnly today, CancellationToken cancel)

@@ -9,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>Makes decisions about what is had, and has them carried out.</summary>
-public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace workspace, HomeStartDb db, DayRunner runner, IPaymentProcessor payments, StartOptions options)
+public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace workspace, HomeStartDb db, DayRunner runner, IPaymentProcessor payments, LaterQuotes quotes, StartOptions options)
 {
     /// <summary>How many decisions can be made about one order.</summary>
     private const int MostDecisions = 500;
@@ -116,13 +116,21 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         }
 
         var (bookId, word) = (outlook.Now.Books[holding], way.ToString().ToLowerInvariant());
+        var (quote, refusal) = await quotes.ForMissedAsync(kept, bookId, outlook.DecidingOn, new PayMissed(outlook.DecidingOn, holding), outlook.Now.CardWorks, cancel);
+        if (quote?.Amount != back.Cost)
+        {
+            var faults = new FaultList();
+            faults.Say(FaultCodes.Unavailable, "way", quote is not null ? $"The seller asks for {quote.Amount}, where {back.Cost} is due by what was agreed. Nothing was charged." : refusal ?? "The seller did not answer. Nothing was charged; try again in a while.");
+            return FaultResults.Unprocessable(faults);
+        }
+
         var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
         if (await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } meanwhile)
         {
             return meanwhile;
         }
 
-        var request = new PaymentRequest(word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}", new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
+        var request = new PaymentRequest(quote.Id, word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}", new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
         var outcome = await payments.HoldAsync(kept.World, paying.Hold, request, cancel);
         await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel); // What came of it is asked for by its key, also after a lost answer.
         if (outcome.State == OutcomeState.Refused)

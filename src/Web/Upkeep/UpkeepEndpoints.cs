@@ -1,6 +1,7 @@
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
@@ -21,6 +22,7 @@ internal static class UpkeepEndpoints
         }
 
         services.AddScoped<TenureDesk>();
+        services.AddScoped<LaterQuotes>();
         services.AddScoped<DayActions>();
         services.AddScoped<DayStep>();
         services.AddScoped<DecisionDesk>();
@@ -98,7 +100,7 @@ internal static class UpkeepEndpoints
         return await decisions.ChangeAsync(kept, node["version"].Whole() ?? 0, book => book.Without(node["index"].Whole() ?? -1), null, cancel);
     }
 
-    private static async Task<IResult> CardAsync(Guid orderId, JsonBody<OtherCardBody> body, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult> CardAsync(Guid orderId, JsonBody<OtherCardBody> body, DecisionDesk decisions, HandingIn handing, CancellationToken cancel)
     {
         if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
         {
@@ -111,8 +113,9 @@ internal static class UpkeepEndpoints
             return Results.Problem("Give the other card at the seller’s own page: none is charged from here for what was bought there.", statusCode: StatusCodes.Status409Conflict);
         }
 
-        var (token, ending) = PlaceOrderReader.ReadCard(new Node(body.Root, "", faults)["card"]);
-        return faults.Any ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, kept.Row.Version, book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, ending)), outlook.DecidingOn, cancel, whileBehind: true);
+        var token = PlaceOrderReader.ReadCard(new Node(body.Root, "", faults)["card"]);
+        var card = faults.Any ? null : await handing.CardAsync(token, "card", faults, cancel);
+        return faults.Any ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, kept.Row.Version, book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, card?.Ending, Expires: card?.Expires)), outlook.DecidingOn, cancel, whileBehind: true);
     }
 
     private static async Task<IResult> PayAsync(Guid orderId, JsonBody<PayMissedBody> body, DecisionDesk decisions, CancellationToken cancel)

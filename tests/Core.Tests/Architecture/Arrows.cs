@@ -13,7 +13,7 @@ public class Arrows
         ["Core"] = [],
         ["Formats"] = ["Core"],
         ["Data"] = ["Core"],
-        ["Connectors"] = ["Core"],
+        ["Connectors"] = ["Core", "Formats"],
         ["Counterparts"] = ["Core", "Formats"],
         ["Web"] = ["Core", "Formats", "Data", "Connectors", "Counterparts"],
     };

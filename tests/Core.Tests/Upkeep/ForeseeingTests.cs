@@ -161,7 +161,7 @@ public class ForeseeingTests
         var free = Allowance.Of(Look(Spring, elsewhere));
         free[0].TakenBy.ShouldBeNull();
         free[0].Best.ShouldNotBeNull().Saves!.Value.ToAmount().ShouldBe("10.00");
-        Said(free[0].Best!.Costs).ShouldBe("40.00"); // Two renewals within three years, on the first of March; that of 2030 is beyond.
+        Said(free[0].Best!.Costs).ShouldBe("0.00"); // Each later year gives a domain-year of its own, which pays that renewal (rule 15).
         free[1].Uses.ShouldBeEmpty(); // It is not there yet.
         Told(Look(Spring, elsewhere), null).ShouldContain("2027-12-31 Allowance 10.00");
         var claimed = Look(new DateOnly(2027, 4, 1), elsewhere, decisions: new ClaimDomain(Spring, new DomainChoice(DomainRoute.Register) { Book = "host", Name = "barometers", Ending = "com" }));

@@ -155,6 +155,30 @@ public class UpkeepByHand
     }
 
     [Fact]
+    public void Each_renewal_of_a_claimed_name_takes_the_domain_year_that_is_free_on_its_day()
+    {
+        // A domain-year every year from 1 January: claimed on 1 March, its renewals take those of 2028 and 2029, so that only the hosting is paid.
+        var yearly = Given().With("candidate.domains", "[]").With("books[0].plans[0].includedDomain.everyYear", "true");
+        Told(yearly, "2029-03-01", Claim("2027-03-01", "later")).ShouldBe(["2027-01-01 charged 120.00", "2027-03-01 domain:0 live", "2028-01-01 charged 240.00", "2029-01-01 charged 240.00"]);
+
+        // Two names, one domain-year: the one claimed first has it at its renewal; the other is paid whole.
+        Told(yearly, "2028-03-02", Claim("2027-03-01", "later"), Claim("2027-03-01", "more")).ShouldBe(
+            ["2027-01-01 charged 120.00", "2027-03-01 domain:0 live", "2027-03-01 charged 10.00", "2027-03-01 domain:1 live", "2028-01-01 charged 240.00", "2028-03-01 charged 20.00"]);
+
+        // A new name claimed earlier in the year takes it before the renewal does.
+        Told(yearly, "2028-03-01", Claim("2027-03-01", "later"), Claim("2028-02-01", "more")).TakeLast(2).ShouldBe(["2028-02-01 domain:1 live", "2028-03-01 charged 20.00"]);
+
+        // Not of hosting that ended, nor of a plan that gives none, nor at another seller.
+        Told(yearly, "2028-03-01", Claim("2027-03-01", "later"), No("2027-06-01", "hosting"))[^1].ShouldBe("2028-03-01 charged 20.00");
+        Told(yearly, "2028-03-01", Claim("2027-03-01", "later"), Change("2027-07-01", "big", 12))[^1].ShouldBe("2028-03-01 charged 20.00");
+        Told(Given().With("candidate.domains", "[]"), "2028-03-01", Claim("2027-03-01", "later"))[^1].ShouldBe("2028-03-01 charged 20.00"); // One domain-year alone, and it is used.
+
+        // While the hosting's own bill is open it is not paid beyond the day: the renewal is charged whole. In one bill with the hosting it is not.
+        Told(yearly, "2028-01-02", Claim("2027-01-02", "later"), Card("2028-01-01", "stops"))[2..].ShouldBe(["2028-01-01 failed 240.00 1", "2028-01-02 failed 240.00 2", "2028-01-02 failed 20.00 1", "2028-01-02 domain:0 grace"]);
+        Told(yearly, "2028-03-01", Claim("2027-03-01", "later"), Card("2028-02-01", "stops")).Count.ShouldBe(3); // Nothing is asked of the card for it.
+    }
+
+    [Fact]
     public void Decisions_that_say_what_is_so_already_or_name_what_is_not_there_are_refused() =>
         Told("2027-03-01", Card("2027-02-01", "works"), new { on = "2027-02-01", @do = "renewing", holding = "hosting", value = true }, No("2027-02-01", "domain:7"), Pay("2027-02-01", "hosting"), Pay("2027-02-01", "domain:7")).Skip(1).ShouldBe(
             ["2027-02-01 refused card same", "2027-02-01 refused renewing same", "2027-02-01 refused renewing unknown", "2027-02-01 refused pay nothing-to-pay", "2027-02-01 refused pay unknown"]);

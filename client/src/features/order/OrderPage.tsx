@@ -13,6 +13,7 @@ import { InTheWay } from './InTheWay';
 import { LastLook } from './LastLook';
 import { LogInFields } from './LogInFields';
 import { PayWays } from './PayWays';
+import { Quotes } from './Quotes';
 import { TransferCodes } from './TransferCodes';
 import { useDraft } from './useDraft';
 import { usePlacing } from './usePlacing';
@@ -57,6 +58,7 @@ export function OrderPage() {
           Order {letter} for {sum}
         </h1>
         <LastLook costing={costing} />
+        <Quotes control={form.control} />
         {terms && (
           <section className="mt-6" aria-labelledby="terms">
             <h2 id="terms" className="text-lg">

@@ -8,6 +8,7 @@ import { useSite } from '../../api/site';
 import { CardFaults, cardToken } from '../../api/card';
 import { fieldOf, movedIn, paidToday, type OrderForm } from './form';
 import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
+import { quotesQuery } from './quotes';
 
 /** What stands in the way of an order besides faults of single fields. */
 export type Hindrance =
@@ -78,6 +79,10 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
       void queries.invalidateQueries({ queryKey: ['site', page.id] });
     }
 
+    if (others.some((found) => found.where.startsWith('quotes.'))) {
+      void queries.invalidateQueries({ queryKey: ['quotes', page.id] });
+    }
+
     const repeated = others.find((found) => found.code === 'repeated');
     const gone = others.find((found) => found.where === 'domain');
     if (gone) {
@@ -140,6 +145,23 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
         return;
       }
 
+      const country = who.holder?.country || contact.country;
+      const quoted = await queries
+        .fetchQuery(quotesQuery(page.id, page.revision, letter, country))
+        .catch((error: unknown) => error as Error);
+      if (quoted instanceof Error) {
+        show(quoted);
+        return;
+      }
+
+      if (quoted.differences.length > 0) {
+        setHindrance({
+          kind: 'said',
+          words: `Nothing was ordered. ${quoted.differences.map(({ message }) => message).join(' ')}`,
+        });
+        return;
+      }
+
       try {
         const placed = await placeOrder(page.id, {
           id: placingId.make(page.id, letter),
@@ -147,8 +169,9 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
           letter,
           today: costing!.totals.dueToday,
           ...who,
-          card: given.value,
+          card: given.value ? { token: given.value.token } : null,
           again,
+          quotes: quoted.quotes.map(({ book, id }) => ({ book, id })),
           payments,
           transfers: moved.map((domain, index) => ({ domain, code: transfers[index] ?? '' })),
           logIn: logIn.user || logIn.passcode ? logIn : null,

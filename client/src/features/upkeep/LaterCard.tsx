@@ -39,11 +39,11 @@ function AnotherCard({ tenure, close }: { tenure: Tenure; close: () => void }) {
   const processor = useQuery(sessionQuery).data?.cardProcessor ?? '';
   const [fault, setFault] = useState<string | null>(null);
   const form = useForm<Card>({ defaultValues: { number: '', expires: '', code: '' } });
-  const give = useChange(async (card: { token: string; ending: string }) =>
+  const give = useChange(async ({ token }: { token: string }) =>
     carriedOut(
       await api.POST('/api/orders/{orderId}/upkeep/card', {
         params: { path: { orderId: tenure.orderId } },
-        body: { card },
+        body: { card: { token } },
       }),
     ),
   );

@@ -6,7 +6,11 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>One complete way to buy, by the ids of the books: hosting, domains, or both. It may not fit any book yet: <see cref="Resolver"/> tells.</summary>
-public sealed record Candidate(HostingChoice? Hosting, ImmutableArray<DomainChoice> Domains);
+public sealed record Candidate(HostingChoice? Hosting, ImmutableArray<DomainChoice> Domains)
+{
+    /// <summary>The part that is bought at one book. Its bills there are those of the whole: no book's bill depends on another's.</summary>
+    public Candidate At(string book) => new(Hosting?.Book == book ? Hosting : null, [.. Domains.Where(domain => domain.IsBought && domain.Book == book)]);
+}
 
 /// <summary>The hosting of a candidate. A null id has not been chosen.</summary>
 public sealed record HostingChoice(string? Book, string? Plan, int? EveryMonths, int? CommitMonths)

@@ -21,6 +21,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>What was agreed to, in the sentences that were read; empty for orders placed before they were kept.</summary>
     public ImmutableArray<AgreedTerm> Terms { get; init; } = [];
 
+    /// <summary>The sums that the sellers named and that were agreed to, one a seller; empty for orders placed before sellers named them.</summary>
+    public ImmutableArray<AgreedQuote> Quotes { get; init; } = [];
+
     /// <summary>In the order they are carried out.</summary>
     public ImmutableArray<OrderStep> Steps { get; init; } = [];
 
@@ -67,7 +70,16 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
 
     /// <summary>Who is registered as the holder.</summary>
     public Contact RegisteredTo => Holder ?? Contact;
+
+    /// <summary>The id of the quote agreed to at a seller; null only for orders from before there were quotes.</summary>
+    /// <exception cref="InvalidOperationException">Nothing was agreed with that seller.</exception>
+    public string? QuoteAt(string book) =>
+        Quotes.IsEmpty ? null : Quotes.FirstOrDefault(quote => quote.Book == book)?.Id ?? throw new InvalidOperationException($"No sum was agreed with {book}.");
 }
+
+/// <summary>A seller's sum that was agreed to.</summary>
+/// <param name="Id">Under which the seller knows it.</param>
+public sealed record AgreedQuote(string Book, string Id, Money Total);
 
 /// <summary>What is bought today.</summary>
 /// <param name="Payments">One for each bill of today that comes to more than nothing.</param>

@@ -1,7 +1,9 @@
+using System.Collections.Immutable;
 using HomeStart.Core.Basics;
 using HomeStart.Core.Costings;
 using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
+using HomeStart.Core.Outside;
 
 namespace HomeStart.Core.Ordering;
 
@@ -26,6 +28,18 @@ public static class Placing
 
         return Result.Of(faults.Any ? null : Things(costing, today), faults);
     }
+
+    /// <summary>The things with every seller paid what its quote says.</summary>
+    public static OrderedThings Quoted(OrderedThings things, IReadOnlyCollection<Quote> quotes) =>
+        things with
+        {
+            Payments = [.. things.Payments.Select(payment => quotes.First(quote => quote.Book == payment.Book) is var quote ? payment with { Amount = quote.Total, Tax = quote.Tax, TaxPercent = quote.TaxPercent } : payment)],
+        };
+
+    /// <summary>What each seller is asked to name its sum for: its part of what is bought today.</summary>
+    /// <param name="country">The holder's (ISO 3166).</param>
+    public static ImmutableArray<SellerPurchase> Asked(Costing costing, Candidate candidate, string country) =>
+        [.. Today(costing).Select(bill => bill.Book!).Distinct().Select(book => new SellerPurchase(book.Id, costing.Settings.StartDate, candidate.At(book.Id), !costing.Settings.Customer.IsNewAt(book), country))];
 
     /// <summary>What was bought at the sellers' own pages by a costing: whoever sells it, and whatever its price list does not state.</summary>
     public static OrderedThings There(Costing costing) => Things(costing, Today(costing));

@@ -64,9 +64,10 @@ public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly 
             return allowance with { TakenBy = spent.Domain, SavesThere = outlook.WithTax(book.Id, spent.Waived) };
         }
 
-        if (outlook.Now.AllowancesTaken.Contains(window.Number))
+        // A year to come may be spoken for by the renewal of a claimed name; this year's is, only once that renewal was paid.
+        if ((window.From > outlook.Today ? outlook.Ahead : outlook.Now).AllowancesTaken.TryGetValue(window.Number, out var domain))
         {
-            return allowance with { TakenBy = outlook.Book.Decisions.OfType<ClaimDomain>().FirstOrDefault(claim => claim.On >= window.From && claim.On <= window.Last)?.Domain.Ref ?? "" };
+            return allowance with { TakenBy = domain };
         }
 
         var isOpen = window.From <= outlook.DecidingOn && outlook.DecidingOn <= window.Last;

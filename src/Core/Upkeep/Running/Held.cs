@@ -28,6 +28,9 @@ internal sealed class Held(string key, string reference, int index, OfferBook bo
     /// <summary>Of hosting: what it comes to at the end of the day; null: it stays as it is.</summary>
     public HoldingState? Next { get; set; }
 
+    /// <summary>Of a domain: whether it was claimed after the order.</summary>
+    public bool IsClaimed { get; init; }
+
     /// <summary>Of a domain: how long its states last.</summary>
     public LapseRule? Lapse { get; init; }
 

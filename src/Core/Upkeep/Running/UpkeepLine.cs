@@ -33,7 +33,7 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
     public bool IsByCycle { get; init; }
 
     /// <summary>What the included domain-year waives; null: it has no such row (rule 4).</summary>
-    public Waiver? Waiver { get; init; }
+    public Waiver? Waiver { get; private set; }
 
     /// <summary>The line that a credit credits.</summary>
     public UpkeepLine? Credits { get; init; }
@@ -48,6 +48,9 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
 
     /// <summary>What it comes to, with or without the waiver.</summary>
     public Price Amount(bool isWaived) => Waiver is { } waiver && isWaived ? new Price(price.Units - waiver.Units, waiver.RestIsStated) : price;
+
+    /// <summary>A domain-year of the plan pays all of it: it is one year of a domain (rule 15).</summary>
+    public void WaiveYear() => Waiver = new Waiver(price.Units, RestIsStated: true);
 
     public void Pay(Minor amount) => (Fate, PaidAmount) = (LineFate.Paid, amount);
 

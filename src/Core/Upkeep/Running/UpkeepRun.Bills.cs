@@ -34,9 +34,24 @@ internal sealed partial class UpkeepRun
 
         if (due.Count > 0)
         {
+            SpendYears(due, till.Book, day);
             var bill = new OpenBill(day, due);
             till.Open.Add(bill);
             Attempt(till, bill, day);
+        }
+    }
+
+    // A renewal of a claimed domain takes a domain-year that is free on the day it falls due (rule 15); of several, the one claimed first.
+    private void SpendYears(List<UpkeepLine> due, OfferBook book, DateOnly day)
+    {
+        var paysHosting = due.Exists(line => line is { IsOwn: true, Holding.IsHosting: true });
+        foreach (var line in due.Where(line => line is { IsOwn: true, Holding.IsClaimed: true, Waiver: null }).OrderBy(line => line.Holding.Index))
+        {
+            if (IsWaived(line, paysHosting) && GrantFor(line.Ending, book, day) is { } grant)
+            {
+                _grantsTaken.Add(grant, line.Ref);
+                line.WaiveYear();
+            }
         }
     }
 

@@ -198,8 +198,8 @@ internal sealed partial class UpkeepRun
 
         var isNew = !_tills.ContainsKey(book.Id);
         var till = TillOf(book);
-        var held = new Held($"domain:{_nextIndex}", choice.Ref, _nextIndex, book) { Lapse = resolved.Price!.Lapse };
-        var grant = GrantFor(choice, book, claim.On);
+        var held = new Held($"domain:{_nextIndex}", choice.Ref, _nextIndex, book) { Lapse = resolved.Price!.Lapse, IsClaimed = true };
+        var grant = GrantFor(choice.Ending, book, claim.On);
         var lines = LinesOf(resolved, held, claim.On, isGiven: grant is not null);
         if (!Pay(till, claim.On, claim.On, [.. lines.Where(line => line.Date == claim.On)], isOrder: true))
         {
@@ -213,7 +213,7 @@ internal sealed partial class UpkeepRun
 
         if (grant is { } taken)
         {
-            _grantsTaken.Add(taken);
+            _grantsTaken.Add(taken, choice.Ref);
         }
 
         _nextIndex++;
@@ -246,14 +246,14 @@ internal sealed partial class UpkeepRun
     }
 
     // The number of an allowance of the order that nobody took, there to be used on a day; null: there is none for this domain.
-    private int? GrantFor(DomainChoice choice, OfferBook book, DateOnly day)
+    private int? GrantFor(string? ending, OfferBook book, DateOnly day)
     {
-        if (_orderGives is not { } given || _hosting is not { Held: { State: HoldingState.Live } held } hosting || !ReferenceEquals(held.Book, book) || !hosting.Gives(choice.Ending))
+        if (_orderGives is not { } given || _hosting is not { Held: { State: HoldingState.Live } held } hosting || !ReferenceEquals(held.Book, book) || !hosting.Gives(ending))
         {
             return null;
         }
 
         int? grant = given.EveryYear ? Months.WholeBetween(_start, day) / 12 : day < _start.AddMonths(given.ClaimWithinMonths) ? 0 : null;
-        return grant is { } there && !_grantsTaken.Contains(there) ? there : null;
+        return grant is { } there && !_grantsTaken.ContainsKey(there) ? there : null;
     }
 }

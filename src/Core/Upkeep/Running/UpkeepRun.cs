@@ -18,7 +18,7 @@ internal sealed partial class UpkeepRun
     private readonly SortedDictionary<string, Till> _tills = new(StringComparer.Ordinal);
     private readonly Dictionary<DateOnly, List<UpkeepLine>> _coming = [];
     private readonly ImmutableArray<Happening>.Builder _happened = ImmutableArray.CreateBuilder<Happening>();
-    private readonly HashSet<int> _grantsTaken = [];
+    private readonly SortedDictionary<int, string> _grantsTaken = [];
     private readonly Dictionary<DateOnly, int> _afterDecisions = [];
     private readonly SortedSet<DateOnly> _quietDays = [];
     private readonly IncludedDomain? _orderGives;
@@ -97,7 +97,7 @@ internal sealed partial class UpkeepRun
             CardWorks = _cardWorks,
             Hosting = _hosting is { } hosting ? new HostingAtEnd(hosting.Plan, hosting.Option, hosting.CommittedEnd > DateOnly.MinValue ? hosting.CommittedEnd : null, [.. hosting.Extras.GroupBy(had => had.Extra.AddOn.Id).Select(had => new AddOnChoice(had.Key, had.Sum(extra => extra.Units)))]) : null,
             Open = [.. _tills.Values.SelectMany(till => till.Open.Select(bill => new OpenAtEnd(till.Book.Id, bill.Due, new Money(Worth(bill.Lines).Taxed(_counting, till).Total, till.Book.Currency), bill.Next, [.. bill.Lines.Select(line => line.Holding.Key).Distinct()])))],
-            AllowancesTaken = [.. _grantsTaken],
+            AllowancesTaken = _grantsTaken.ToImmutableSortedDictionary(),
             AfterDecisions = _afterDecisions,
             QuietDays = _quietDays,
             Books = Holdings.ToImmutableDictionary(held => held.Key, held => held.Book.Id),
@@ -126,7 +126,7 @@ internal sealed partial class UpkeepRun
         var held = line.Domain is { } index ? _domains.First(domain => domain.Index == index) : _hosting!.Held;
         if (line.IsWaived && _orderGives is { } given)
         {
-            _grantsTaken.Add(given.EveryYear ? Months.WholeBetween(_start, date) / 12 : 0);
+            _grantsTaken.TryAdd(given.EveryYear ? Months.WholeBetween(_start, date) / 12 : 0, line.Ref);
         }
 
         if (date <= _until)
