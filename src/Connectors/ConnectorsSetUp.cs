@@ -48,6 +48,7 @@ public static class ConnectorsSetUp
             .AddTransient<IHostingCompany, HttpHostingCompany>()
             .AddTransient<ISellers, HttpSellers>()
             .AddTransient<ILaterSums, HttpSellers>()
+            .AddTransient<IOutsideHealth, HttpOutsideHealth>()
             .AddTransient<INameServers, HttpNameServers>()
             .AddSingleton(new PostOfficeAddress(address.Host, mailPort, secret))
             .AddTransient<IPostOffice, SmtpPostOffice>()

@@ -41,6 +41,7 @@ public static class CounterpartsApp
         app.Use((http, next) => WebServers.Read(http.Request.Host) is var (name, world) ? http.RequestServices.GetRequiredService<WebServers>().AnswerAsync(http, name, world) : next(http));
         app.UseRouting();
         app.UseMiddleware<KnownCaller>(secret);
+        app.MapGet("/health", IsWholeAsync);
         app.MapBehaviours();
         app.MapOperations();
         app.MapRegistrars();
@@ -58,6 +59,22 @@ public static class CounterpartsApp
         app.MapPanel();
         MailServer.MapMail(app);
         return app;
+    }
+
+    // A file that cannot be read, or is damaged, says so here and not only to the next order.
+    private static async Task<IResult> IsWholeAsync(CounterpartsDb db, CancellationToken cancel)
+    {
+        try
+        {
+            await db.Database.OpenConnectionAsync(cancel);
+            await using var command = db.Database.GetDbConnection().CreateCommand();
+            command.CommandText = "PRAGMA quick_check(1)";
+            return await command.ExecuteScalarAsync(cancel) is "ok" && await db.Operations.CountAsync(cancel) >= 0 ? Results.Ok() : Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
+        }
+        catch (SqliteException)
+        {
+            return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
+        }
     }
 
     /// <summary>SQLITE_BUSY.</summary>

@@ -27,6 +27,7 @@ internal sealed class Notices(Uri? address, string secret)
             try
             {
                 using var request = new HttpRequestMessage(HttpMethod.Post, address) { Content = new StringContent(body, Encoding.UTF8, "application/json") };
+                request.Headers.Authorization = new("Bearer", secret);
                 request.Headers.Add(SignatureHeader, Sign(secret, body));
                 using var response = await Http.SendAsync(request);
                 if (response.IsSuccessStatusCode)

@@ -95,14 +95,27 @@ internal static class Pages
         return Html(title, body);
     }
 
-    /// <summary>A page of a simulated company's.</summary>
-    public static IResult Html(string title, string body) =>
-        Results.Content($$"""
+    /// <summary>A page of a simulated company's. Nobody may show it inside a page of theirs: what is pressed on it is a yes to paying.</summary>
+    public static IResult Html(string title, string body) => new FramedByNobody(Results.Content($$"""
             <!doctype html>
             <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>{{title}} (simulated)</title>
             <link rel="icon" href="data:,"><style>body{font:17px/1.5 sans-serif;max-width:34rem;margin:10vh auto;padding:0 1rem;color:#1b1b1b;background:#fff}button,input{font:inherit;padding:.5rem 1rem}</style></head>
             <body><main><p>Simulated: no money moves.</p><h1>{{title}}</h1>{{body}}</main></body></html>
-            """, "text/html; charset=utf-8");
+            """, "text/html; charset=utf-8"));
+
+    private sealed class FramedByNobody(IResult page) : IResult
+    {
+        public Task ExecuteAsync(HttpContext httpContext)
+        {
+            var headers = httpContext.Response.Headers;
+            headers.ContentSecurityPolicy = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; base-uri 'none'; frame-ancestors 'none'";
+            headers.XFrameOptions = "DENY";
+            headers.XContentTypeOptions = "nosniff";
+            headers["Referrer-Policy"] = "no-referrer";
+            headers.CacheControl = "no-store";
+            return page.ExecuteAsync(httpContext);
+        }
+    }
 
     private static string Back(HoldRow row) => Uri.TryCreate(row.ReturnTo, UriKind.Absolute, out var back) && back.Scheme is ("http" or "https") ? $"<p><a href=\"{Text(back.ToString())}\">Back to your order without deciding</a></p>" : "";
 

@@ -12,6 +12,28 @@ public sealed class Account : IdentityUser<Guid>
 
     /// <summary>When a code was mailed last.</summary>
     public DateTimeOffset? CodeSentAt { get; set; }
+
+    /// <summary>Since when <see cref="StrangersCodes"/> are counted.</summary>
+    public DateTimeOffset? StrangersSince { get; set; }
+
+    /// <summary>How many codes were mailed to it in a day at the wish of browsers that were never signed in to it.</summary>
+    public int StrangersCodes { get; set; }
+}
+
+/// <summary>A browser that asked for a code for an address: what it typed wrong is counted for itself, so that nobody else is kept out by it.</summary>
+public sealed class CodeAskerRow
+{
+    public Guid AccountId { get; set; }
+
+    /// <summary>The workspace of the browser.</summary>
+    public Guid Asker { get; set; }
+
+    public DateTimeOffset? SentAt { get; set; }
+
+    /// <summary>In a row.</summary>
+    public int WrongCodes { get; set; }
+
+    public DateTimeOffset? LockedUntil { get; set; }
 }
 
 /// <summary>A browser that is, or was, signed in.</summary>

@@ -28,6 +28,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<SessionRow> Sessions => Set<SessionRow>();
 
+    public DbSet<CodeAskerRow> CodeAskers => Set<CodeAskerRow>();
+
     public DbSet<CustomerRow> Customers => Set<CustomerRow>();
 
     public DbSet<AnswerRow> Answers => Set<AnswerRow>();
@@ -48,19 +50,40 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to the next checkpoint. For whatever must not be forgotten
     /// once the outside was asked.
     /// </summary>
-    public async Task SaveDurablyAsync(CancellationToken cancel)
+    public Task SaveDurablyAsync(CancellationToken cancel) => SaveDurablyAsync(() => Task.FromResult(true), cancel);
+
+    /// <summary>Saves so where something still holds at that moment, with no other writer in between; false: it does not, and nothing was saved.</summary>
+    public async Task<bool> SaveDurablyAsync(Func<Task<bool>> holds, CancellationToken cancel)
     {
         await Database.OpenConnectionAsync(cancel);
         try
         {
             await Database.ExecuteSqlRawAsync("PRAGMA synchronous = FULL", cancel);
-            await SaveChangesAsync(cancel);
+            return await AloneAsync(async () =>
+            {
+                var does = await holds();
+                if (does)
+                {
+                    await SaveChangesAsync(cancel);
+                }
+
+                return does;
+            }, cancel);
         }
         finally
         {
             await Database.ExecuteSqlRawAsync("PRAGMA synchronous = NORMAL", CancellationToken.None);
             await Database.CloseConnectionAsync();
         }
+    }
+
+    /// <summary>Reads and writes with no other writer in between, so that what was counted is still so when a row is added. The work saves.</summary>
+    public async Task<T> AloneAsync<T>(Func<Task<T>> work, CancellationToken cancel)
+    {
+        await using var transaction = await Database.BeginTransactionAsync(System.Data.IsolationLevel.Serializable, cancel); // BEGIN IMMEDIATE: writers wait for each other here.
+        var result = await work();
+        await transaction.CommitAsync(cancel);
+        return result;
     }
 
     /// <summary>Remembers that a workspace's id opens nothing any more.</summary>
@@ -78,6 +101,11 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             // Looked for before anybody knows whose it is.
             session.HasIndex(row => row.AccountId);
             session.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId);
+        });
+        builder.Entity<CodeAskerRow>(asker =>
+        {
+            asker.HasKey(row => new { row.AccountId, row.Asker });
+            asker.HasOne<Account>().WithMany().HasForeignKey(row => row.AccountId).OnDelete(DeleteBehavior.Cascade);
         });
         builder.Entity<WorkspaceRow>(workspace => workspace.HasQueryFilter(row => row.Id == scope.Id));
         builder.Entity<SiteRow>(site =>

@@ -9,8 +9,11 @@ namespace HomeStart.Data;
 /// <summary>How the SQLite file is opened: write-ahead log, foreign keys on, and patience with a busy file.</summary>
 public static class Sqlite
 {
+    /// <summary>How long a writer waits for another: far longer than any writes, and short enough for whoever waits for an answer.</summary>
+    private const int PatienceSeconds = 3;
+
     public static DbContextOptionsBuilder UseFile(this DbContextOptionsBuilder options, string file) =>
-        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = 10 }.ToString()).AddInterceptors(new WriteAheadLog());
+        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = PatienceSeconds }.ToString()).AddInterceptors(new WriteAheadLog());
 
     /// <summary>Whether a save failed because a row with that key is there already: somebody else was first.</summary>
     public static bool IsDuplicate(DbUpdateException exception) => exception.InnerException is SqliteException { SqliteErrorCode: SQLitePCL.raw.SQLITE_CONSTRAINT };
@@ -33,7 +36,7 @@ public static class Sqlite
             }
 
             using var command = connection.CreateCommand();
-            command.CommandText = "PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL; PRAGMA busy_timeout = 10000;";
+            command.CommandText = "PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL; PRAGMA busy_timeout = 3000;";
             command.ExecuteNonQuery();
         }
     }

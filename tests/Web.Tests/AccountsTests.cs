@@ -237,7 +237,7 @@ public sealed class AccountsTests : OneOwner
 
     private async Task AskAsync(Visitor visitor, string? mail = null) => (await visitor.PostAsync("/api/account/code", new { mail = mail ?? Mail })).Status.ShouldBe(HttpStatusCode.NoContent);
 
-    private async Task<HttpStatusCode> EnterAsync(Visitor visitor, string code, string? mail = null) => (await visitor.PostAsync("/api/account/confirm", new { mail = mail ?? Mail, code })).Status;
+    private async Task<HttpStatusCode> EnterAsync(Visitor visitor, string code, string? mail = null) => (await visitor.PostAsync("/api/account/confirm", new { mail = mail ?? Mail, code, join = true })).Status;
 
     private async Task<string> SaidAsync(string mail) =>
         (await _visitor.PostAsync("/api/account/confirm", new { mail, code = "wrong!" })).Body.GetProperty("errors")[0].GetProperty("message").GetString()!;

@@ -141,6 +141,7 @@ public sealed partial class PayingTests : OneOwner
         var secret = CounterpartsSecret.Of(_host.DataFolder);
         (await NoticeAsync(notice, "00")).ShouldBe(HttpStatusCode.Unauthorized);
         (await NoticeAsync(notice, Notices.Sign("another", notice))).ShouldBe(HttpStatusCode.Unauthorized);
+        (await NoticeAsync(notice, Notices.Sign(secret, notice), knows: false)).ShouldBe(HttpStatusCode.Unauthorized); // Before a byte of it is read.
         (await NoticeAsync("[]", Notices.Sign(secret, "[]"))).ShouldBe(HttpStatusCode.BadRequest);
         (await NoticeAsync("{", Notices.Sign(secret, "{"))).ShouldBe(HttpStatusCode.BadRequest);
         var early = Notices.Sign(secret, notice);
@@ -181,9 +182,10 @@ public sealed partial class PayingTests : OneOwner
         return await _visitor.UntilAsync(id, state);
     }
 
-    private async Task<HttpStatusCode> NoticeAsync(string body, string signature)
+    private async Task<HttpStatusCode> NoticeAsync(string body, string signature, bool knows = true)
     {
         using var app = _host.App();
+        app.DefaultRequestHeaders.Authorization = knows ? new("Bearer", HomeStart.Web.Hosting.CounterpartsSecret.Of(_host.DataFolder)) : null;
         using var request = new HttpRequestMessage(HttpMethod.Post, "/api/notices/payments") { Content = new StringContent(body, Encoding.UTF8, "application/json") };
         request.Headers.Add(Notices.SignatureHeader, signature);
         using var response = await app.SendAsync(request);

@@ -35,6 +35,7 @@ public sealed class TestHost : IAsyncDisposable
     private IInterceptor? _interceptor;
     private Func<StartOptions, StartOptions> _options = same => same;
     private DayPace? _days;
+    private Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>> _sellers = same => same;
 
     private TestHost()
     {
@@ -75,9 +76,10 @@ public sealed class TestHost : IAsyncDisposable
     public static Task<TestHost> StartAsync(Func<StartOptions, StartOptions> options) => StartAsync(null, null, null, options);
 
     /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>
-    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null, DayPace? days = null)
+    /// <param name="sellers">The price lists that the sellers sell from, where they are not the demo's.</param>
+    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null, DayPace? days = null, Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>>? sellers = null)
     {
-        var host = new TestHost { _between = between, _interceptor = interceptor, _options = options ?? (same => same), _days = days };
+        var host = new TestHost { _sellers = sellers ?? (same => same), _between = between, _interceptor = interceptor, _options = options ?? (same => same), _days = days };
         await host.StartAgainAsync(pace);
         return host;
     }
@@ -85,7 +87,7 @@ public sealed class TestHost : IAsyncDisposable
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
-        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _demo.OfferBooks, CounterpartsSecret.Of(DataFolder), _mailPort, builder =>
+        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _sellers(_demo.OfferBooks), CounterpartsSecret.Of(DataFolder), _mailPort, builder =>
         {
             builder.WebHost.UseTestServer();
             Record(builder.Logging.ClearProviders());
@@ -122,6 +124,14 @@ public sealed class TestHost : IAsyncDisposable
 
     /// <summary>Somebody who can reach the counterparts, and knows nothing.</summary>
     public HttpClient Outside() => _counterparts!.GetTestServer().CreateClient();
+
+    /// <summary>Somebody who knows the counterparts' secret.</summary>
+    public HttpClient Counterparts()
+    {
+        var client = Outside();
+        client.DefaultRequestHeaders.Authorization = new("Bearer", CounterpartsSecret.Of(DataFolder));
+        return client;
+    }
 
     internal async Task<T> InCounterpartsAsync<T>(Func<CounterpartsDb, Task<T>> look)
     {

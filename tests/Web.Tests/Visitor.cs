@@ -215,19 +215,27 @@ public sealed class Visitor
     public async Task ConfirmAsync(string? address = null)
     {
         var mail = address ?? Mail;
+        var before = await CodesAsync();
         (await PostAsync("/api/account/code", new { mail })).Status.ShouldBe(HttpStatusCode.NoContent);
-        var (status, body) = await PostAsync("/api/account/confirm", new { mail, code = await CodeAsync() });
+        var (status, body) = await PostAsync("/api/account/confirm", new { mail, code = await CodeAsync(after: before.Count), join = true });
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         _confirmed = Task.CompletedTask;
         _token = (await GetAsync("/api/session")).GetProperty("token").GetString()!;
     }
 
-    /// <summary>The code of the newest mail.</summary>
-    public async Task<string> CodeAsync()
+    /// <summary>The newest code that was mailed, once there are more than were there before: what came earlier, or is of somebody else, is not taken for it.</summary>
+    /// <param name="after">How many there were.</param>
+    public async Task<string> CodeAsync(int after = 0)
     {
-        var text = await MailAsync("Your code: ");
-        return text[(text.IndexOf(" is ", StringComparison.Ordinal) + 4)..][..6];
+        IReadOnlyList<string> codes = [];
+        await WaitForAsync(async () => (codes = await CodesAsync()).Count > after);
+        return codes[0];
     }
+
+    /// <summary>The codes of the application's own mails, the newest first.</summary>
+    public async Task<IReadOnlyList<string>> CodesAsync() =>
+        [.. (await GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Where(letter => letter.GetProperty("subject").GetString()!.StartsWith("Your code: ", StringComparison.Ordinal))
+            .Select(letter => letter.GetProperty("subject").GetString()!["Your code: ".Length..][..6])];
 
     /// <param name="more">Further fields of the order, or others in their place.</param>
     public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null, string? terms = null, object? more = null)

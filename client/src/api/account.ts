@@ -18,8 +18,9 @@ export function useConfirming() {
       },
     }),
     confirm: useMutation({
+      // Wherever this is asked, the page says that what the browser holds is joined with the account.
       mutationFn: async (body: { mail: string; code: string }) =>
-        expect(await api.POST('/api/account/confirm', { body })),
+        expect(await api.POST('/api/account/confirm', { body: { ...body, join: true } })),
       // What this browser holds was joined with what the account has: all of it is looked at anew, the token first.
       onSuccess: async (account) => {
         queries.setQueryData(accountQuery.queryKey, account);

@@ -2706,6 +2706,8 @@ export interface components {
         ConfirmAccountBody: {
             mail: string;
             code: string;
+            /** @default false */
+            join?: boolean;
         };
         ConfirmCustomerBody: {
             code: string;

@@ -1,5 +1,5 @@
-import { describe, expect, it } from 'vitest';
-import { change, currencySign, figure, isZero, money, sumFigure, sumMoney } from './money';
+import { describe, expect, it, test } from 'vitest';
+import { change, currencySign, figure, isZero, money, moreOrLess, sumFigure, sumMoney } from './money';
 
 describe('sums', () => {
   it('keep every digit that came, written the British way', () => {
@@ -25,4 +25,12 @@ describe('sums', () => {
 
   it.each(['0', '0.00', '-0.00'])('%s is nothing', (amount) => expect(isZero(amount)).toBe(true));
   it.each(['0.01', '-0.01', '10'])('%s is something', (amount) => expect(isZero(amount)).toBe(false));
+});
+
+test('a difference says which way it goes', () => {
+  expect(moreOrLess('-3.40', 'GBP')).toEqual({ sum: '£3.40', word: 'less' });
+  expect(moreOrLess('3.40', 'GBP')).toEqual({ sum: '£3.40', word: 'more' });
+  expect(change('-3.40', 'GBP')).toBe('saves £3.40');
+  expect(change('3.40', 'GBP')).toBe('adds £3.40');
+  expect(change('-0.00', 'GBP')).toBe('changes nothing');
 });

@@ -63,6 +63,12 @@ export function change(amount: string, currency: string): string {
   return amount.startsWith('-') ? `saves ${money(amount.slice(1), currency)}` : `adds ${money(amount, currency)}`;
 }
 
+/** A difference without its sign, and the word for it: "£3.40", "less". */
+export function moreOrLess(difference: string, currency: string): { sum: string; word: 'more' | 'less' } {
+  const isLess = difference.startsWith('-');
+  return { sum: money(isLess ? difference.slice(1) : difference, currency), word: isLess ? 'less' : 'more' };
+}
+
 export function isZero(amount: string): boolean {
   return /^-?[0.]+$/.test(amount);
 }

@@ -53,6 +53,13 @@ public sealed record LaterCharge(string Quote, string? CardToken, bool Wallet, M
 /// <param name="On">The business date.</param>
 public sealed record PaymentRequest(string? Quote, string Way, string? CardToken, Money Amount, string Book, string Seller, string Number, Uri ReturnTo, DateOnly On);
 
+/// <summary>Whether the outside works at all, for whoever watches over it.</summary>
+public interface IOutsideHealth
+{
+    /// <summary>Whether it answers, and what it keeps is whole.</summary>
+    Task<bool> IsWellAsync(CancellationToken cancel);
+}
+
 /// <summary>A hosting company as Home Start sees it.</summary>
 public interface IHostingCompany
 {

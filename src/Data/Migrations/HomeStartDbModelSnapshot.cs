@@ -69,6 +69,12 @@ namespace HomeStart.Data.Migrations
                     b.Property<string>("SecurityStamp")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("StrangersCodes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTimeOffset?>("StrangersSince")
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("TwoFactorEnabled")
                         .HasColumnType("INTEGER");
 
@@ -158,6 +164,28 @@ namespace HomeStart.Data.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("ClosedWorkspaces");
+                });
+
+            modelBuilder.Entity("HomeStart.Data.CodeAskerRow", b =>
+                {
+                    b.Property<Guid>("AccountId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Asker")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTimeOffset?>("LockedUntil")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTimeOffset?>("SentAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("WrongCodes")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("AccountId", "Asker");
+
+                    b.ToTable("CodeAskers");
                 });
 
             modelBuilder.Entity("HomeStart.Data.CustomerRow", b =>
@@ -615,6 +643,15 @@ namespace HomeStart.Data.Migrations
                     b.HasOne("HomeStart.Data.WorkspaceRow", null)
                         .WithMany()
                         .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.CodeAskerRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.Account", null)
+                        .WithMany()
+                        .HasForeignKey("AccountId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

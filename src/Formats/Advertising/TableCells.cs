@@ -10,8 +10,9 @@ internal static class TableCells
 {
     /// <summary>The rows of a text with their cells; without the lines that only part others.</summary>
     /// <param name="most">How many rows are read, and one more: then there are too many.</param>
-    public static ImmutableArray<ImmutableArray<string>> Of(string text, int most)
+    public static ImmutableArray<ImmutableArray<string>> Of(string text, int most, CancellationToken cancel = default)
     {
+        var guard = new Guard(GuardLimits.Table with { Parts = Math.Max(most + 1, GuardLimits.Table.Parts) }, cancel);
         var mark = Mark(text);
         if (mark is null)
         {
@@ -22,6 +23,7 @@ internal static class TableCells
         var rows = ImmutableArray.CreateBuilder<ImmutableArray<string>>();
         while (rows.Count <= most && parser.Read())
         {
+            guard.Part();
             rows.Add(mark == "|" ? Unframed(parser.Record!) : [.. parser.Record!.Select(Unquoted)]);
         }
 

@@ -65,6 +65,12 @@ public readonly struct Node
             return null;
         }
 
+        if (PlainText.Unwritable(text) is { } letter)
+        {
+            Fault(FaultCodes.BadType, $"This text holds a character that cannot be seen (U+{(int)letter:X4}): type it again without.");
+            return null;
+        }
+
         return text;
     }
 

@@ -16,7 +16,18 @@ public static class ZoneFileReader
     private static readonly string[] Skipped = ["SOA", "NS", "DNSKEY", "RRSIG", "NSEC", "NSEC3", "NSEC3PARAM", "DS", "CDS", "CDNSKEY"];
 
     /// <summary>The records, in their order; what is wrong stands in <paramref name="faults"/> with the number of its line.</summary>
-    public static ImmutableArray<ResourceRecord> Read(string text, DomainName domain, FaultList faults)
+    public static ImmutableArray<ResourceRecord> Read(string text, DomainName domain, FaultList faults, CancellationToken cancel = default)
+    {
+        var (records, stopped) = Guard.Read(GuardLimits.ZoneFile, guard => Read(text, domain, faults, guard), cancel);
+        if (stopped is not null)
+        {
+            faults.Say(FaultCodes.OutOfRange, "zoneFile", stopped);
+        }
+
+        return records is null ? [] : [.. records];
+    }
+
+    private static List<ResourceRecord> Read(string text, DomainName domain, FaultList faults, Guard guard)
     {
         if (text.Length > Longest)
         {
@@ -24,9 +35,10 @@ public static class ZoneFileReader
             return [];
         }
 
-        var (origin, ttl, owner, records) = (domain.Text, Pointing.TtlSeconds, default(string), ImmutableArray.CreateBuilder<ResourceRecord>());
+        var (origin, ttl, owner, records) = (domain.Text, Pointing.TtlSeconds, default(string), new List<ResourceRecord>());
         foreach (var (line, words) in Entries(text, faults))
         {
+            guard.Part();
             if (words[0].Text.StartsWith('$'))
             {
                 if (words is [{ Text: "$ORIGIN" }, { Text: var name }])
@@ -67,7 +79,7 @@ public static class ZoneFileReader
             }
         }
 
-        return records.ToImmutable();
+        return records;
     }
 
     private static ResourceRecord? Record(DomainName domain, string origin, string owner, int ttl, string typed, List<Word> values, int line, FaultList faults)

@@ -14,14 +14,21 @@ public sealed record KeptFile(string Name, string MediaType, InvoiceRead? Invoic
     private const int HeaderBytes = 8192;
 
     /// <summary>Null, with the reason, where it is nothing to keep.</summary>
-    public static KeptFile? Read(string name, byte[] bytes, FaultList faults)
+    public static KeptFile? Read(string name, byte[] bytes, FaultList faults, CancellationToken cancel = default)
     {
         if (bytes.AsSpan().StartsWith("%PDF-"u8))
         {
             return new KeptFile(Named(name, ".pdf"), "application/pdf", null);
         }
 
-        if (UblInvoice.Read(bytes) is { } invoice)
+        var (invoice, stopped) = Guard.Read(GuardLimits.Xml, guard => UblInvoice.Read(bytes, guard), cancel);
+        if (stopped is not null)
+        {
+            faults.Say(FaultCodes.OutOfRange, "file", $"{stopped} Keep the receipt as a PDF instead.");
+            return null;
+        }
+
+        if (invoice is not null)
         {
             return new KeptFile(Named(name, ".xml"), "application/xml", invoice);
         }

@@ -19,9 +19,10 @@ public static class UblInvoice
     private const string Piece = "C62";
 
     /// <summary>What an invoice says; null: it is none.</summary>
-    public static InvoiceRead? Read(ReadOnlyMemory<byte> bytes)
+    /// <exception cref="GuardException">It is larger or deeper than any invoice.</exception>
+    public static InvoiceRead? Read(ReadOnlyMemory<byte> bytes, Guard guard)
     {
-        if (Document(bytes) is not { } root || root.Name != Invoice + "Invoice")
+        if (Document(bytes, guard) is not { } root || root.Name != Invoice + "Invoice")
         {
             return null;
         }
@@ -35,13 +36,20 @@ public static class UblInvoice
             ]);
     }
 
-    // A document that names others, or that grows as it is read, is none of ours.
-    private static XElement? Document(ReadOnlyMemory<byte> bytes)
+    // A document that names others, or that grows as it is read, is none of ours. It is gone through once before it is built, so that nothing is built of one that nests too deep.
+    private static XElement? Document(ReadOnlyMemory<byte> bytes, Guard guard)
     {
         try
         {
-            using var stream = new MemoryStream(bytes.ToArray());
-            using var reader = XmlReader.Create(stream, new XmlReaderSettings { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
+            using (var looked = Reader(bytes))
+            {
+                while (looked.Read())
+                {
+                    guard.Part(looked.Depth);
+                }
+            }
+
+            using var reader = Reader(bytes);
             return XDocument.Load(reader).Root;
         }
         catch (XmlException)
@@ -50,11 +58,25 @@ public static class UblInvoice
         }
     }
 
+    private static XmlReader Reader(ReadOnlyMemory<byte> bytes) =>
+        XmlReader.Create(new MemoryStream(bytes.ToArray()), new XmlReaderSettings { CloseInput = true, DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null, MaxCharactersInDocument = KeptFile.Largest });
+
     private static Money? AmountOf(XElement? element) =>
         element is not null && Currency.TryGet(element.Attribute("currencyID")?.Value, out var currency) && ExactDecimal.TryParse(element.Value.Trim(), out var number)
         && Money.TryOf(number, currency, out var money) == AmountFault.None ? money : null;
 
     public static XDocument Write(Receipt receipt)
+    {
+        var document = Written(receipt);
+        foreach (var text in document.DescendantNodes().OfType<XText>())
+        {
+            text.Value = PlainText.Escaped(text.Value); // Kept from before there was a rule for what a text may hold.
+        }
+
+        return document;
+    }
+
+    private static XDocument Written(Receipt receipt)
     {
         var (order, currency) = (receipt.Order, receipt.Payment.Amount.Currency.Code);
         return new XDocument(new XElement(

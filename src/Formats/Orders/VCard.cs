@@ -25,7 +25,7 @@ public static class VCard
         Line($"EMAIL:{Escaped(contact.Mail)}");
         if (contact.Telephone is { Length: > 0 } telephone)
         {
-            Line($"TEL;VALUE=uri:tel:{telephone}");
+            Line($"TEL;VALUE=uri:tel:{string.Concat(telephone.Where(letter => char.IsAsciiDigit(letter) || letter is '+' or '-'))}");
         }
 
         Line("END:VCARD");
@@ -52,7 +52,8 @@ public static class VCard
     }
 
     /// <summary>The first card of a text; null where it holds none. What it does not say is empty.</summary>
-    public static Contact? Read(string text)
+    /// <exception cref="GuardException">It has more lines than any card.</exception>
+    public static Contact? Read(string text, Guard? guard = null)
     {
         var lines = text.ReplaceLineEndings("\n").Replace("\n ", "", StringComparison.Ordinal).Replace("\n\t", "", StringComparison.Ordinal).Split('\n')
             .SkipWhile(line => !line.Trim().Equals("BEGIN:VCARD", StringComparison.OrdinalIgnoreCase)).TakeWhile(line => !line.Trim().Equals("END:VCARD", StringComparison.OrdinalIgnoreCase)).Skip(1).ToList();
@@ -61,6 +62,7 @@ public static class VCard
             return null;
         }
 
+        lines.ForEach(_ => guard?.Part());
         var address = Parts(First("ADR"), ';');
         var name = Plain(First("FN"));
         var telephone = Plain(First("TEL"));
@@ -145,5 +147,5 @@ public static class VCard
     }
 
     private static string Escaped(string text) =>
-        text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace(";", "\\;", StringComparison.Ordinal).Replace(",", "\\,", StringComparison.Ordinal).ReplaceLineEndings("\\n");
+        PlainText.Escaped(text).Replace("\\", "\\\\", StringComparison.Ordinal).Replace(";", "\\;", StringComparison.Ordinal).Replace(",", "\\,", StringComparison.Ordinal).ReplaceLineEndings("\\n");
 }

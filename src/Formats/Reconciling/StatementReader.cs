@@ -20,7 +20,7 @@ public static class StatementReader
 
     /// <summary>The rows; none, with what is wrong, where it cannot be read.</summary>
     /// <param name="otherwise">The currency of the card where no column and no sum says it.</param>
-    public static ImmutableArray<StatementRow> Read(Node node, Currency otherwise)
+    public static ImmutableArray<StatementRow> Read(Node node, Currency otherwise, CancellationToken cancel = default)
     {
         var text = node.Element is { ValueKind: System.Text.Json.JsonValueKind.String } element ? element.GetString()! : "";
         if (text.Length is 0 or > Longest)
@@ -29,7 +29,7 @@ public static class StatementReader
             return [];
         }
 
-        var table = TableCells.Of(text.TrimStart('\uFEFF'), MostRows + 20);
+        var table = TableCells.Of(text.TrimStart('\uFEFF'), MostRows + 20, cancel);
         if (table.Index().Select(row => Columns.Of(row.Index, row.Item)).FirstOrDefault(found => found is not null) is not { } columns)
         {
             node.Fault(FaultCodes.BadType, "This needs a line of headings with a date, a description and an amount. Ask your bank for the statement as CSV.");

@@ -68,6 +68,7 @@ public static class FaultWords
         [FaultReason.NotATelephone] = "A telephone number has digits, spaces and at most a leading +. It may be left out.",
         [FaultReason.ContactMissing] = "Type {0}.",
         [FaultReason.ContactTooLong] = "At most {0} characters; this has {1}.",
+        [FaultReason.ContactNotOneLine] = "This is one line: take the line breaks and tabs out.",
         [FaultReason.NotConnected] = "The price list of {0} is your own: it can be compared here, and bought at the seller’s own page.",
         [FaultReason.TooManyRecords] = "There are {1} here; at most {0} are kept.",
         [FaultReason.TooManyFiles] = "There are {1} files; a web space holds at most {0}.",

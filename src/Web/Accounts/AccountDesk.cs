@@ -12,9 +12,15 @@ namespace HomeStart.Web.Accounts;
 /// Confirming a mail address by a code, which makes an account or opens it again. Nothing that is answered tells whether an address is known: every address that is typed is
 /// treated alike.
 /// </summary>
-public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Workspace workspace, WorkspaceScope scope, WorkspaceJoin joining, Outbox outbox, PostBell bell, StartOptions options, TimeProvider time)
+public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Workspace workspace, WorkspaceScope scope, WorkspaceJoin joining, OwnMailbox mailbox, Outbox outbox, PostBell bell, StartOptions options, TimeProvider time)
 {
+    private const int MostWrongCodes = 5;
+
+    /// <summary>How many codes a day are mailed to an address at the wish of browsers that were never signed in to it.</summary>
+    private const int MostStrangersCodes = 60;
+
     private static readonly TimeSpan BetweenCodes = TimeSpan.FromSeconds(20);
+    private static readonly TimeSpan Locked = TimeSpan.FromMinutes(MailCodes.Minutes);
 
     // Codes for one address are tried one after another, so that many at once are counted as many.
     private static readonly SemaphoreSlim[] Turns = [.. Enumerable.Range(0, 64).Select(_ => new SemaphoreSlim(1))];
@@ -32,8 +38,9 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
         }, cancel);
 
     /// <summary>Signs in by a code; null, with the reason, where it does not count.</summary>
-    public Task<VisitorId?> ConfirmAsync(string mail, string code, string device, FaultList faults, CancellationToken cancel) =>
-        InTurnAsync(mail, () => TryAsync(mail, code, device, faults, cancel), cancel);
+    /// <param name="joins">Whether what this browser holds is to be joined with what the account has: said by the owner, never done unseen.</param>
+    public Task<VisitorId?> ConfirmAsync(string mail, string code, string device, bool joins, FaultList faults, CancellationToken cancel) =>
+        InTurnAsync(mail, () => TryAsync(mail, code, device, joins, faults, cancel), cancel);
 
     private static async Task<T> InTurnAsync<T>(string mail, Func<Task<T>> act, CancellationToken cancel)
     {
@@ -49,42 +56,67 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
         }
     }
 
-    private async Task SendAsync(string mail, CancellationToken cancel)
+    // The code is this browser's alone, and goes to the account's own address, whatever was typed to find it.
+    private async Task SendAsync(string typed, CancellationToken cancel)
     {
-        var account = await FindAsync(mail);
-        if (account.CodeSentAt > time.GetUtcNow() - BetweenCodes && await users.GetAuthenticationTokenAsync(account, MailCodes.Provider, MailCodes.SignIn) is not null)
+        var (account, now) = (await FindAsync(typed), time.GetUtcNow());
+        var asker = await AskerAsync(account, cancel);
+        if ((asker.SentAt > now - BetweenCodes && await users.GetAuthenticationTokenAsync(account, MailCodes.Provider, Purpose) is not null) || !await MayBeMailedAsync(account, now, cancel))
         {
             return;
         }
 
-        account.CodeSentAt = time.GetUtcNow();
-        var code = await users.GenerateUserTokenAsync(account, MailCodes.Provider, MailCodes.SignIn);
+        (account.CodeSentAt, asker.SentAt) = (now, now);
+        var code = await users.GenerateUserTokenAsync(account, MailCodes.Provider, Purpose);
         await workspace.EnsureStoredAsync(cancel);
+        var mail = account.Email!;
         var page = new Uri(options.PublicAddress, $"/account#mail={Uri.EscapeDataString(mail)}&code={code}");
-        var id = Guid.NewGuid();
-        outbox.Add(account.WorkspaceId ?? workspace.Id, AccountLetters.Code(mail, code, MailCodes.Minutes, id, page));
+        outbox.Add(account.WorkspaceId ?? workspace.Id, AccountLetters.Code(mail, code, MailCodes.Minutes, Guid.NewGuid(), page));
         await db.SaveChangesAsync(cancel);
         bell.Ring();
     }
 
-    private async Task<VisitorId?> TryAsync(string mail, string code, string device, FaultList faults, CancellationToken cancel)
+    private string Purpose => $"{MailCodes.SignIn} {scope.Id:N}";
+
+    private async Task<CodeAskerRow> AskerAsync(Account account, CancellationToken cancel) =>
+        await db.CodeAskers.SingleOrDefaultAsync(row => row.AccountId == account.Id && row.Asker == scope.Id, cancel) ?? db.CodeAskers.Add(new CodeAskerRow { AccountId = account.Id, Asker = scope.Id }).Entity;
+
+    // Whoever asks for code after code from new browsers fills nobody's mailbox, and guesses no further; the owner's own browser is not counted.
+    private async Task<bool> MayBeMailedAsync(Account account, DateTimeOffset now, CancellationToken cancel)
     {
-        var account = await FindAsync(mail);
-        if (await users.IsLockedOutAsync(account))
+        if (await mailbox.IsOfAsync(account.Id, cancel))
+        {
+            return true;
+        }
+
+        if (account.StrangersSince is not { } since || since < now.AddDays(-1))
+        {
+            (account.StrangersSince, account.StrangersCodes) = (now, 0);
+        }
+
+        return ++account.StrangersCodes <= MostStrangersCodes;
+    }
+
+    private async Task<VisitorId?> TryAsync(string mail, string code, string device, bool joins, FaultList faults, CancellationToken cancel)
+    {
+        var (account, now) = (await FindAsync(mail), time.GetUtcNow());
+        var asker = await AskerAsync(account, cancel);
+        if (asker.LockedUntil > now)
         {
             faults.Say(FaultCodes.OutOfRange, "code", "That was a wrong code too often. Wait a quarter of an hour, then ask for a new one.");
             return null;
         }
 
-        if (!await users.VerifyUserTokenAsync(account, MailCodes.Provider, MailCodes.SignIn, code))
+        if (!await users.VerifyUserTokenAsync(account, MailCodes.Provider, Purpose, code))
         {
-            await users.AccessFailedAsync(account);
-            faults.Say(FaultCodes.Unknown, "code", $"That is not the code, or it has been used, or is older than {MailCodes.Minutes} minutes. Look at the newest mail, or ask for a new code.");
+            (asker.WrongCodes, asker.LockedUntil) = asker.WrongCodes + 1 < MostWrongCodes ? (asker.WrongCodes + 1, null) : (0, (DateTimeOffset?)now + Locked);
+            await db.SaveChangesAsync(cancel);
+            faults.Say(FaultCodes.Unknown, "code", $"That is not the code, or it has been used, or is older than {MailCodes.Minutes} minutes, or was asked for in another browser. Look at the newest mail, or ask for a new code.");
             return null;
         }
 
-        await users.ResetAccessFailedCountAsync(account);
-        return await SignedInAsync(account, device, cancel);
+        (asker.WrongCodes, asker.LockedUntil) = (0, null);
+        return await SignedInAsync(account, device, joins, cancel);
     }
 
     /// <summary>The sessions that are open, this one first.</summary>
@@ -111,7 +143,7 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
         }
     }
 
-    private async Task<VisitorId> SignedInAsync(Account account, string device, CancellationToken cancel)
+    private async Task<VisitorId> SignedInAsync(Account account, string device, bool joins, CancellationToken cancel)
     {
         var own = scope.Session is null ? await db.Workspaces.SingleOrDefaultAsync(cancel) : null;
         if (account.WorkspaceId is not { } known)
@@ -124,7 +156,7 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
 
             (own.AccountId, account.WorkspaceId, account.EmailConfirmed) = (account.Id, own.Id, true);
         }
-        else if (own is not null && own.Id != known)
+        else if (joins && own is not null && own.Id != known)
         {
             db.Entry(own).State = EntityState.Detached;
             await joining.JoinAsync(own.Id, known, cancel);

@@ -17,7 +17,8 @@ public sealed record SignedInWire(Guid Id, string Device, DateTimeOffset Created
 
 public sealed record AccountCodeBody(string Mail);
 
-public sealed record ConfirmAccountBody(string Mail, string Code);
+/// <param name="Join">Whether what this browser holds is to be joined with what the account has; without it the account is opened and nothing moves.</param>
+public sealed record ConfirmAccountBody(string Mail, string Code, bool Join = false);
 
 /// <param name="Sure">Said in so many words, as it cannot be undone.</param>
 public sealed record DeleteAccountBody(bool Sure);
@@ -33,12 +34,10 @@ internal static class AccountEndpoints
         {
             identity.User.AllowedUserNameCharacters = ""; // An address is checked as one; any of its characters will do.
             identity.User.RequireUniqueEmail = true;
-            identity.Lockout.MaxFailedAccessAttempts = 5;
-            identity.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(MailCodes.Minutes);
         }).AddEntityFrameworkStores<HomeStartDb>().AddTokenProvider<MailCodes>(MailCodes.Provider);
         services.AddScoped<AccountDesk>().AddScoped<WorkspaceJoin>().AddScoped<DataArchive>();
         services.AddRateLimiter(limits => limits.AddPolicy(Limit, http => RateLimitPartition.GetFixedWindowLimiter(
-            http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) })));
+            Domains.DomainsEndpoints.AskerOf(http), _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) })));
     }
 
     public static void MapAccounts(this IEndpointRouteBuilder app)
@@ -79,7 +78,8 @@ internal static class AccountEndpoints
         var faults = new FaultList();
         var root = new Node(body.Root, "", faults);
         var (mail, code) = (ReadMail(root), root["code"].RequiredText("The code")?.Replace(" ", "", StringComparison.Ordinal));
-        if (faults.Any || await desk.ConfirmAsync(mail!, code!, Device(http), faults, cancel) is not { Session: { } session } visitor)
+        var joins = root["join"].Flag() ?? false;
+        if (faults.Any || await desk.ConfirmAsync(mail!, code!, Device(http), joins, faults, cancel) is not { Session: { } session } visitor)
         {
             return FaultResults.Unprocessable(faults);
         }
@@ -116,7 +116,7 @@ internal static class AccountEndpoints
 
     private static IResult Missing() => Results.Problem("There is no such session here.", statusCode: StatusCodes.Status404NotFound);
 
-    private static async Task<IResult> DeleteAsync(JsonBody<DeleteAccountBody> body, HttpContext http, HomeStartDb db, Workspace workspace, Housekeeping housekeeping, VisitorCookie cookie, CancellationToken cancel)
+    private static async Task<IResult> DeleteAsync(JsonBody<DeleteAccountBody> body, HttpContext http, HomeStartDb db, Workspace workspace, Housekeeping housekeeping, Online.UploadTidying uploads, VisitorCookie cookie, CancellationToken cancel)
     {
         var faults = new FaultList();
         var sure = new Node(body.Root, "", faults)["sure"];
@@ -133,6 +133,7 @@ internal static class AccountEndpoints
         }
 
         await housekeeping.ForgetAsync(workspace.Id, cancel);
+        await uploads.TidyAsync(cancel); // Bytes that came for a site lie in files beside the database.
         cookie.Write(http, new VisitorId(Guid.NewGuid(), null));
         return Results.NoContent();
     }

@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using HomeStart.Data;
@@ -40,7 +41,7 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
 
             foreach (var own in await db.OwnBooks.AsNoTracking().ToListAsync(cancel))
             {
-                await AddAsync(zip, $"price-lists/{own.BookId}-{own.Version}.json", (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content, cancel);
+                await AddAsync(zip, $"price-lists/{NameOf(own.BookId)}-{own.Version}.json", (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content, cancel);
             }
 
             foreach (var letter in await mailbox.ListAsync(workspace.World, cancel) ?? [])
@@ -76,6 +77,9 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
         await using var entry = await zip.CreateEntry(name).OpenAsync(cancel);
         await entry.WriteAsync(content, cancel);
     }
+
+    // Names in an archive are made, not copied: a book from before there was a rule for ids goes by the hash of its id.
+    private static string NameOf(string bookId) => BookIds.IsId(bookId) ? bookId : Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(bookId)))[..16];
 
     private static JsonSerializerOptions Options()
     {

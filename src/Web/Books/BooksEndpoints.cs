@@ -90,10 +90,10 @@ internal static class BooksEndpoints
     }
 
     private static async Task<IResult> RemoveAsync(string book, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
-        books.Find(book) is { Versions: > 0 } ? await KnownAsync(book, books, desk, () => desk.RemoveAsync(book, cancel), cancel) : Missing();
+        books.Find(book) is { Versions: > 0, Book.Id: var id } ? await KnownAsync(book, books, desk, () => desk.RemoveAsync(id, cancel), cancel) : Missing();
 
     private static async Task<IResult> FileAsync(string book, int? version, Shelf books, CancellationToken cancel) =>
-        await books.BytesAsync(book, version, cancel) is { } bytes ? Results.File(bytes, "application/json", $"{FileName(book)}.json") : Missing();
+        await books.BytesAsync(books.Find(book)?.Book.Id ?? book, version, cancel) is { } bytes ? Results.File(bytes, "application/json", $"{FileName(book)}.json") : Missing();
 
     private static async Task<IResult> KnownAsync(string book, Shelf books, ShelfDesk desk, Func<Task> change, CancellationToken cancel)
     {

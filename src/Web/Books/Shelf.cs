@@ -27,7 +27,8 @@ public sealed class Shelf(HomeStartDb db, Demo demo, IMemoryCache cache)
     public void Reload() => _all = null;
 
     /// <summary>A book by its id; null where there is none.</summary>
-    public ShelvedBook? Find(string bookId) => All.FirstOrDefault(shelved => shelved.Book.Id == bookId);
+    /// <param name="bookId">Also as an address has it: ids from before there was a rule for them may hold slashes, say.</param>
+    public ShelvedBook? Find(string bookId) => All.FirstOrDefault(shelved => shelved.Book.Id == bookId) ?? All.FirstOrDefault(shelved => !BookIds.IsId(shelved.Book.Id) && shelved.Book.Id == Uri.UnescapeDataString(bookId));
 
     /// <summary>The bytes of a version, the newest without one; null where there is none.</summary>
     public async Task<byte[]?> BytesAsync(string bookId, int? version, CancellationToken cancel)

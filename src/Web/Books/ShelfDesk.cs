@@ -54,6 +54,24 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
     /// <summary>Puts a book, or a newer version of one, on the shelf as the bytes that came in.</summary>
     public async Task TakeAsync(OfferBook book, byte[] bytes, FaultList faults, CancellationToken cancel)
     {
+        BookIds.Check(book, faults);
+        if (faults.Any)
+        {
+            return;
+        }
+
+        await workspace.EnsureStoredAsync(cancel);
+        await db.AloneAsync(async () =>
+        {
+            await PutAsync(book, bytes, faults, cancel);
+            return true;
+        }, cancel);
+        shelf.Reload();
+    }
+
+    // Counted and put in one step.
+    private async Task PutAsync(OfferBook book, byte[] bytes, FaultList faults, CancellationToken cancel)
+    {
         var hash = Shelf.HashOf(bytes);
         if (shelf.Find(book.Id) is { } known && known.Hash == hash)
         {
@@ -80,23 +98,13 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
             return;
         }
 
-        await workspace.EnsureStoredAsync(cancel);
         if (!await db.Books.AnyAsync(row => row.Hash == hash, cancel))
         {
             db.Books.Add(new BookRow { Hash = hash, Content = bytes });
         }
 
         db.OwnBooks.Add(new OwnBookRow { WorkspaceId = workspace.Id, BookId = book.Id, Version = own.Count == 0 ? 1 : own.Max(row => row.Version) + 1, Hash = hash, AddedAt = time.GetUtcNow() });
-        try
-        {
-            await db.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
-        {
-            faults.Say(FaultCodes.Repeated, "", "A version of this book was taken in another window just now. Look at the shelf, and read the file in again if it is still newer.");
-        }
-
-        shelf.Reload();
+        await db.SaveChangesAsync(cancel);
     }
 
     /// <summary>Takes a book of the visitor's own off the shelf, all its versions; the demo's with its id comes back. What orders were placed from is kept.</summary>

@@ -17,8 +17,12 @@ internal static class DomainsEndpoints
         {
             limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
             limits.AddPolicy(Limit, http => RateLimitPartition.GetFixedWindowLimiter(
-                http.RequestServices.GetRequiredService<WorkspaceScope>() is { IsKnown: true, Id: var workspace } ? workspace.ToString() : http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions { PermitLimit = PerWindow, Window = TimeSpan.FromSeconds(10) }));
+                AskerOf(http), _ => new FixedWindowRateLimiterOptions { PermitLimit = PerWindow, Window = TimeSpan.FromSeconds(10) }));
         });
+
+    /// <summary>Who asks, for limits: a visitor who was here before is counted alone, whoever else shares their address; all others by address.</summary>
+    public static string AskerOf(HttpContext http) =>
+        http.RequestServices.GetRequiredService<WorkspaceScope>() is { IsKnown: true, Id: var workspace } ? workspace.ToString() : http.Connection.RemoteIpAddress?.ToString() ?? "";
 
     public static void MapDomains(this IEndpointRouteBuilder app)
     {

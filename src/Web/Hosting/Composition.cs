@@ -63,6 +63,7 @@ public static class Composition
         AddProtection(services, options);
         services.AddWatching();
         services.AddProblemDetails();
+        services.AddExceptionHandler<UnreadableRequests>();
         services.AddExceptionHandler<StorageFaults>();
         services.AddLookUpLimits();
         services.AddSeeking();
@@ -76,7 +77,7 @@ public static class Composition
         services.AddResponseCompression();
         services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
         services.ConfigureHttpJsonOptions(json => WireJson.Configure(json.SerializerOptions));
-        services.AddOpenApi(api => api.AddSchemaTransformer<SaidInFull>());
+        services.AddOpenApi(api => api.AddSchemaTransformer<SaidInFull>().AddOperationTransformer<SaidInFull>());
         services.AddSingleton<ClientPage>();
     }
 

@@ -1,4 +1,5 @@
 using System.Security.Cryptography;
+using System.Text;
 
 namespace HomeStart.Web.Hosting;
 
@@ -23,4 +24,8 @@ public static class CounterpartsSecret
 
         return File.ReadAllText(file).Trim();
     }
+
+    /// <summary>Whether whoever asks says the secret, in constant time.</summary>
+    public static bool IsKnownTo(HttpRequest request, string data) =>
+        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(request.Headers.Authorization.ToString()), Encoding.UTF8.GetBytes("Bearer " + Of(data)));
 }

@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using HomeStart.Data;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
@@ -19,7 +17,7 @@ internal static class Watching
 
     public static void AddWatching(this IServiceCollection services)
     {
-        services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
+        services.AddHealthChecks().AddCheck<DatabaseHealth>("database").AddCheck<OutsideHealth>("counterparts");
         services.AddOpenTelemetry().WithMetrics(metrics => metrics
             .AddMeter("Microsoft.AspNetCore.Hosting", "Microsoft.AspNetCore.Server.Kestrel", "System.Runtime", OrderMetrics.MeterName)
             .AddPrometheusExporter());
@@ -31,12 +29,9 @@ internal static class Watching
         app.MapPrometheusScrapingEndpoint(Metrics).WithMetadata(new ForEverybody()).Add(endpoint =>
         {
             var scrape = endpoint.RequestDelegate!;
-            endpoint.RequestDelegate = http => Knows(http, options) ? scrape(http) : Refuse(http);
+            endpoint.RequestDelegate = http => CounterpartsSecret.IsKnownTo(http.Request, options.Data) ? scrape(http) : Refuse(http);
         });
     }
-
-    private static bool Knows(HttpContext http, StartOptions options) =>
-        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(http.Request.Headers.Authorization.ToString()), Encoding.UTF8.GetBytes("Bearer " + CounterpartsSecret.Of(options.Data)));
 
     private static Task Refuse(HttpContext http)
     {
@@ -58,5 +53,11 @@ internal static class Watching
                 return HealthCheckResult.Unhealthy("The database cannot be read.", exception);
             }
         }
+    }
+
+    private sealed class OutsideHealth(IOutsideHealth outside) : IHealthCheck
+    {
+        public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default) =>
+            await outside.IsWellAsync(cancellationToken) ? HealthCheckResult.Healthy() : HealthCheckResult.Unhealthy("The counterparts do not answer, or their file is damaged.");
     }
 }

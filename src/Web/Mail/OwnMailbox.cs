@@ -12,8 +12,7 @@ public sealed class OwnMailbox(IHttpContextAccessor accessor, VisitorCookie cook
 {
     public async Task<World> WorldAsync(CancellationToken cancel)
     {
-        var http = accessor.HttpContext!;
-        if (scope.Session is not null || cookie.Read(http.Request.Cookies[cookie.MailboxName(http)]) is not { Workspace: var session })
+        if (scope.Session is not null || Mailbox is not { } session)
         {
             return new World(scope.Id);
         }
@@ -22,4 +21,10 @@ public sealed class OwnMailbox(IHttpContextAccessor accessor, VisitorCookie cook
         var mailbox = await db.Sessions.Where(row => row.Id == session && !row.IsRevoked).Join(db.Users, row => row.AccountId, account => account.Id, (_, account) => account.WorkspaceId).SingleOrDefaultAsync(cancel);
         return new World(mailbox ?? scope.Id);
     }
+
+    /// <summary>Whether this browser was signed in to an account once, and not sent away from another browser since.</summary>
+    public async Task<bool> IsOfAsync(Guid account, CancellationToken cancel) =>
+        Mailbox is { } session && await db.Sessions.AnyAsync(row => row.Id == session && row.AccountId == account && !row.IsRevoked, cancel);
+
+    private Guid? Mailbox => accessor.HttpContext is { } http ? cookie.Read(http.Request.Cookies[cookie.MailboxName(http)])?.Workspace : null;
 }

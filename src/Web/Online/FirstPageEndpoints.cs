@@ -51,6 +51,11 @@ internal static class FirstPageEndpoints
             return OnlineDesk.Missing();
         }
 
+        if (!http.Request.HasFormContentType)
+        {
+            return Results.Problem("Send the page as a form.", statusCode: StatusCodes.Status415UnsupportedMediaType);
+        }
+
         var form = await http.Request.ReadFormAsync(http.RequestAborted);
         var faults = new FaultList();
         var (json, _) = JsonText.Parse(Encoding.UTF8.GetBytes(form["page"].ToString()));
@@ -106,21 +111,14 @@ internal static class FirstPageEndpoints
     }
 
     // A picture goes to the host at once, under a name of its own; it is seen when a page is put up with it.
-    private static async Task<IResult> PictureAsync(Guid orderId, HttpRequest request, OnlineDesk desk, IHostPanel panel, CancellationToken cancel)
+    private static async Task<IResult> PictureAsync(Guid orderId, RawBody body, OnlineDesk desk, IHostPanel panel, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
             return OnlineDesk.Missing();
         }
 
-        using var bytes = new MemoryStream();
-        var buffer = new byte[64 * 1024];
-        for (int read; bytes.Length <= LargestPicture && (read = await request.Body.ReadAsync(buffer, cancel)) > 0;)
-        {
-            bytes.Write(buffer, 0, read);
-        }
-
-        var picture = bytes.ToArray();
+        var picture = body.Bytes;
         if (picture.Length > LargestPicture || Pictures.EndingOf(picture) is not { } ending)
         {
             var faults = new FaultList();

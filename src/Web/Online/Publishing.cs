@@ -35,6 +35,13 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
             yield break;
         }
 
+        // Whether all of it may stand there is known before a byte is sent.
+        if (await WouldRefuseAsync(hosted, files, plan, cancel) is { } why)
+        {
+            yield return new PutUpLine(0, whole, null, why);
+            yield break;
+        }
+
         if (await panel.MissingAsync(hosted.World, hosted.Account.Id, [.. files.Select(file => file.Hash).Distinct(StringComparer.Ordinal)], cancel) is not { } missing)
         {
             yield return new PutUpLine(0, whole, null, Silent(hosted));
@@ -54,6 +61,18 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
         }
 
         yield return await PlaceAsync(hosted, files, plan, cancel);
+    }
+
+    private async Task<string?> WouldRefuseAsync(Hosted hosted, IReadOnlyList<SiteFile> files, UploadPlan plan, CancellationToken cancel)
+    {
+        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space))
+        {
+            return Silent(hosted);
+        }
+
+        var faults = new FaultList();
+        space.With(files, plan.Folder, plan.Alone).Check(hosted.Plan?.Storage, faults);
+        return faults.Any ? FaultWords.Of(faults.Faults[0]) : null;
     }
 
     // Puts files that the host has into the list of what is seen.

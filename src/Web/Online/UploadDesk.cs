@@ -22,15 +22,17 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
 
     public async Task<UploadWire> StartAsync(Guid orderId, UploadPlan plan, CancellationToken cancel)
     {
-        foreach (var old in (await RowsAsync(orderId, cancel)).Skip(Most - 1))
-        {
-            await DropAsync(orderId, old.Id, cancel);
-        }
-
         await workspace.EnsureStoredAsync(cancel);
         var row = new UploadRow { Id = Guid.NewGuid(), OrderId = orderId, WorkspaceId = workspace.Id, StartedAt = time.GetUtcNow(), Document = Documents.Write(plan) };
-        db.Uploads.Add(row);
-        await db.SaveChangesAsync(cancel);
+        var old = await db.AloneAsync(async () =>
+        {
+            var others = (await RowsAsync(orderId, cancel)).Skip(Most - 1).Select(other => other.Id).ToList();
+            await db.Uploads.Where(other => others.Contains(other.Id)).ExecuteDeleteAsync(cancel);
+            db.Uploads.Add(row);
+            await db.SaveChangesAsync(cancel);
+            return others;
+        }, cancel);
+        old.ForEach(Forget);
         Directory.CreateDirectory(PathOf(row.Id));
         return Wire(row.Id, plan);
     }
@@ -38,7 +40,11 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
     /// <summary>Adds a piece to what is there of a file; false, with how much is there, where the piece begins somewhere else or is too long.</summary>
     public async Task<(bool IsTaken, long Has)> AppendAsync(Guid id, int index, long from, long whole, Stream piece, CancellationToken cancel)
     {
-        Directory.CreateDirectory(PathOf(id));
+        if (!Directory.Exists(PathOf(id)))
+        {
+            return (false, 0); // It was given up meanwhile: nothing of it is made anew.
+        }
+
         await using var file = Opened(PathOf(id, index));
         if (file is null || file.Length != from)
         {
@@ -82,7 +88,15 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
 
     public async Task DropAsync(Guid orderId, Guid id, CancellationToken cancel)
     {
-        if (await db.Uploads.Where(row => row.OrderId == orderId && row.Id == id).ExecuteDeleteAsync(cancel) > 0 && Directory.Exists(PathOf(id)))
+        if (await db.Uploads.Where(row => row.OrderId == orderId && row.Id == id).ExecuteDeleteAsync(cancel) > 0)
+        {
+            Forget(id);
+        }
+    }
+
+    private void Forget(Guid id)
+    {
+        if (Directory.Exists(PathOf(id)))
         {
             Directory.Delete(PathOf(id), recursive: true);
         }
@@ -95,7 +109,7 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
         {
             return new FileStream(path, FileMode.OpenOrCreate, FileAccess.Write, FileShare.None);
         }
-        catch (IOException) when (File.Exists(path))
+        catch (IOException) when (File.Exists(path) || !Directory.Exists(Path.GetDirectoryName(path)))
         {
             return null;
         }

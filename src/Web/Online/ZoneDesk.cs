@@ -54,7 +54,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         }
 
         var faults = new FaultList();
-        var after = Wanted(new Node(body, "", faults), domain, now, entry);
+        var after = Wanted(new Node(body, "", faults), domain, now, entry, cancel);
         if (after is { } records && !faults.Any)
         {
             ZoneRules.Check(domain, records, faults);
@@ -82,11 +82,11 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         : await FindAsync(hosted, domain, null, cancel) is var (kept, records) ? await then(hosted, domain, kept, records)
         : await KeptElsewhereAsync(hosted, domain, cancel);
 
-    private static ImmutableArray<ResourceRecord>? Wanted(Node node, DomainName domain, ImmutableArray<ResourceRecord> now, HostEntry entry)
+    private static ImmutableArray<ResourceRecord>? Wanted(Node node, DomainName domain, ImmutableArray<ResourceRecord> now, HostEntry entry, CancellationToken cancel)
     {
         if (node["zoneFile"].Element is { ValueKind: JsonValueKind.String } file)
         {
-            return ZoneFileReader.Read(file.GetString()!, domain, node.Faults);
+            return ZoneFileReader.Read(file.GetString()!, domain, node.Faults, cancel);
         }
 
         if (node["set"].IsAbsent)

@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 
@@ -22,13 +23,17 @@ internal static class NoticesEndpoints
 
     private static async Task<IResult> TakeAsync(HttpContext http, StartOptions options, HomeStartDb db, OrderQueue queue, CancellationToken cancel)
     {
-        if (http.Request.ContentLength is not (> 0 and <= LongestNotice))
+        if (!CounterpartsSecret.IsKnownTo(http.Request, options.Data))
         {
-            return Results.Problem("This is no notice.", statusCode: StatusCodes.Status400BadRequest);
+            return Results.Problem("This notice is not from the payment processor.", statusCode: StatusCodes.Status401Unauthorized);
         }
 
-        var body = new byte[(int)http.Request.ContentLength];
-        await http.Request.Body.ReadExactlyAsync(body, cancel);
+        var (body, problem) = await RawBody.ReadAsync(http, LongestNotice);
+        if (problem is not null)
+        {
+            return problem;
+        }
+
         if (!IsSigned(body, http.Request.Headers[SignatureHeader].ToString(), CounterpartsSecret.Of(options.Data)))
         {
             return Results.Problem("This notice is not signed by the payment processor.", statusCode: StatusCodes.Status401Unauthorized);

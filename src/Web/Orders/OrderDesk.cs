@@ -56,7 +56,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             {
                 Secret = Guid.NewGuid(), CardToken = wanted.Card, CardEnding = card?.Ending, Quotes = [.. quotes.Select(quote => new AgreedQuote(quote.Book, quote.Id, quote.Total))], Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
                 Bought = await agreed.BoughtAsync(versioned.Site, wanted, cancel),
-            }), cancel);
+            }), cancel, mayBeStored: async () => !await IsRepeatedAsync(versioned, wanted, things, faults, cancel));
     }
 
     /// <summary>Reports a mail address that is not the one the visitor confirmed.</summary>
@@ -113,7 +113,8 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
     /// Stores an order and goes on with it; the one that is there already where the same came twice at once; null where the domain-year it claims was claimed at the same moment.
     /// </summary>
     /// <param name="claimed">The number of the domain-year it takes, in the same step; null: none.</param>
-    public async Task<Order?> StoredAsync(Order order, CancellationToken cancel, int? claimed = null)
+    /// <param name="mayBeStored">What must hold at that moment, with nothing stored in between.</param>
+    public async Task<Order?> StoredAsync(Order order, CancellationToken cancel, int? claimed = null, Func<Task<bool>>? mayBeStored = null)
     {
         await workspace.EnsureStoredAsync(cancel);
         var row = db.Orders.Add(new OrderRow
@@ -129,7 +130,11 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         var letter = outbox.Tell(workspace.Id, null, order, version: 0)!;
         try
         {
-            await db.SaveDurablyAsync(cancel);
+            if (!await db.SaveDurablyAsync(async () => mayBeStored is null || await mayBeStored(), cancel))
+            {
+                db.ChangeTracker.Clear();
+                return null;
+            }
         }
         catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
         {
@@ -153,7 +158,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         }
 
         var recent = (await RowsAsync(cancel)).Where(row => row.SiteId == versioned.Row.Id && row.PlacedAt > time.GetUtcNow() - JustPlaced).Select(row => Documents.Read<Order>(row.Document));
-        if (recent.FirstOrDefault(order => order.State != OrderState.Cancelled && order.Things.IsLike(things)) is not { } like)
+        if (recent.FirstOrDefault(order => order.Id != wanted.Id && order.State != OrderState.Cancelled && order.Things.IsLike(things)) is not { } like)
         {
             return false;
         }

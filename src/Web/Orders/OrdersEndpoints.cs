@@ -98,14 +98,15 @@ internal static class OrdersEndpoints
         return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.Of(fault))]));
     }
 
-    private static IResult ReadCard(JsonBody<VCardBody> body)
+    private static IResult ReadCard(JsonBody<VCardBody> body, CancellationToken cancel)
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults)["text"];
         var text = node.Element is { ValueKind: JsonValueKind.String } element ? element.GetString()! : "";
-        if (text.Length > VCard.Longest || VCard.Read(text) is not { } contact)
+        var (contact, stopped) = text.Length > VCard.Longest ? (null, "This file is larger than any contact.") : Guard.Read(GuardLimits.VCard, guard => VCard.Read(text, guard), cancel);
+        if (contact is null)
         {
-            node.Fault(FaultCodes.BadType, "This is no contact: choose a vCard file, whose name ends with .vcf.");
+            node.Fault(FaultCodes.BadType, stopped ?? "This is no contact: choose a vCard file, whose name ends with .vcf.");
             return FaultResults.Unprocessable(faults);
         }
 

@@ -11,8 +11,11 @@ namespace HomeStart.Web.Requests;
 /// The JSON that came with a request, whole: nothing is worked out, and no turn taken, before it is there. What cannot be read at all is answered by
 /// <see cref="ReadableBody"/>, so that a handler never sees it.
 /// </summary>
-internal abstract class JsonBody
+internal abstract class JsonBody : IReadBody
 {
+    /// <summary>What the routes say they take; the OpenAPI document says JSON (<see cref="SaidInFull"/>).</summary>
+    public const string AnyType = "*/*";
+
     private readonly JsonElement _root;
 
     private protected JsonBody(JsonElement root, byte[] bytes, IResult? problem) => (_root, Bytes, Problem) = (root, bytes, problem);
@@ -23,7 +26,7 @@ internal abstract class JsonBody
     public byte[] Bytes { get; }
 
     /// <summary>The answer where it cannot be read.</summary>
-    internal IResult? Problem { get; }
+    public IResult? Problem { get; }
 
     private protected static async Task<(JsonElement Root, byte[] Bytes, IResult? Problem)> ReadOrRefuseAsync(HttpContext context)
     {
@@ -32,23 +35,16 @@ internal abstract class JsonBody
             return (default, [], refusal);
         }
 
-        try
+        var most = context.GetEndpoint()?.Metadata.GetMetadata<IRequestSizeLimitMetadata>()?.MaxRequestBodySize ?? Composition.LargestBody;
+        var (bytes, problem) = await RawBody.ReadAsync(context, most);
+        if (problem is not null || bytes.Length == 0)
         {
-            var bytes = await ReadAsync(context);
-            if (bytes.Length == 0)
-            {
-                return (default, [], Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
-            }
+            return (default, [], problem ?? Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest));
+        }
 
-            var (document, flaw) = JsonText.Parse(bytes);
-            context.Response.RegisterForDispose(document ?? JsonDocument.Parse("null"));
-            return document is null ? (default, [], Unreadable(flaw!)) : (document.RootElement, bytes, null);
-        }
-        catch (BadHttpRequestException exception)
-        {
-            var detail = exception.StatusCode == StatusCodes.Status413PayloadTooLarge ? "The body is larger than is read here." : "The body did not arrive whole.";
-            return (default, [], Results.Problem(detail, statusCode: exception.StatusCode));
-        }
+        var (document, flaw) = JsonText.Parse(bytes);
+        context.Response.RegisterForDispose(document ?? JsonDocument.Parse("null"));
+        return document is null ? (default, [], Unreadable(flaw!)) : (document.RootElement, bytes, null);
     }
 
     private static IResult? Refused(HttpRequest request)
@@ -64,13 +60,6 @@ internal abstract class JsonBody
         return charset.Length > 0 && !charset.Equals("utf-8", StringComparison.OrdinalIgnoreCase)
             ? Results.Problem("Send JSON in UTF-8: no other character set is read here.", statusCode: StatusCodes.Status415UnsupportedMediaType)
             : null;
-    }
-
-    private static async Task<byte[]> ReadAsync(HttpContext context)
-    {
-        using var bytes = new MemoryStream(context.Request.ContentLength is { } length and < 1 << 20 ? (int)length : 0);
-        await context.Request.Body.CopyToAsync(bytes, context.RequestAborted);
-        return bytes.ToArray();
     }
 
     private static IResult Unreadable(JsonFlaw flaw)
@@ -101,12 +90,12 @@ internal sealed class JsonBody<TShape> : JsonBody, IBindableFromHttpContext<Json
     }
 
     public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
-        builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(TShape)));
+        builder.Metadata.Add(new AcceptsMetadata([AnyType], typeof(TShape))); // Routing would send bodies of another type to no route at all, which is 404: we say 415 ourselves.
 }
 
-/// <summary>Answers for a handler whose JSON could not be read.</summary>
+/// <summary>Answers for a handler whose body could not be read.</summary>
 internal sealed class ReadableBody : IEndpointFilter
 {
     public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
-        context.Arguments.OfType<JsonBody>().FirstOrDefault(body => body.Problem is not null) is { } unreadable ? unreadable.Problem : await next(context);
+        context.Arguments.OfType<IReadBody>().FirstOrDefault(body => body.Problem is not null) is { } unreadable ? unreadable.Problem : await next(context);
 }

@@ -19,16 +19,6 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     /// <summary>The most characters a site may take as it is stored: hundreds of times what one with every candidate worked out does.</summary>
     private const int LargestSite = 200_000;
 
-    /// <summary>Reports where another site would be one too many.</summary>
-    public async Task CheckRoomAsync(FaultList faults, CancellationToken cancel)
-    {
-        var count = (await ListAsync(cancel)).Count;
-        if (count >= MostSites)
-        {
-            faults.Say(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
-        }
-    }
-
     /// <summary>Reports where a site has become too large to keep.</summary>
     public static void CheckSize(Site site, FaultList faults)
     {
@@ -71,11 +61,21 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         return await StartAsync(versioned.Row.Id, versioned.Site, cancel);
     }
 
-    /// <summary>Starts an empty site, counted as the demo's is: its currency and rates go along.</summary>
-    public Task<VersionedSite> StartAsync(string name, CancellationToken cancel)
+    /// <summary>Starts an empty site, counted as the demo's is: its currency and rates go along. Null, with the reason, where it would be one too many: counted and started in one step.</summary>
+    public async Task<VersionedSite?> StartAsync(string name, FaultList faults, CancellationToken cancel)
     {
         var empty = Site.Empty(name);
-        return StartAsync(Guid.NewGuid(), empty with { Settings = demo.Site?.Settings ?? empty.Settings }, cancel);
+        await workspace.EnsureStoredAsync(cancel);
+        return await db.AloneAsync(async () =>
+        {
+            if (await ListAsync(cancel) is { Count: >= MostSites and var count })
+            {
+                faults.Say(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
+                return null;
+            }
+
+            return await StartAsync(Guid.NewGuid(), empty with { Settings = demo.Site?.Settings ?? empty.Settings }, cancel);
+        }, cancel);
     }
 
     /// <summary>Everything the page shows of a site, with one candidate worked out: the one asked for, else the first.</summary>

@@ -38,8 +38,7 @@ internal static class SitesEndpoints
             faults.Add(named.Faults);
         }
 
-        await desk.CheckRoomAsync(faults, cancel);
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.PageAsync(await desk.StartAsync(named.Value!.Name, cancel), null, cancel));
+        return !faults.Any && await desk.StartAsync(named.Value!.Name, faults, cancel) is { } started ? Results.Ok(await desk.PageAsync(started, null, cancel)) : FaultResults.Unprocessable(faults);
     }
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>

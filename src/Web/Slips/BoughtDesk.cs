@@ -63,7 +63,7 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         }
 
         var bought = new Bought(listed.Candidate, versioned.Site.Settings, settings.Customer.Of is { } of ? [.. of] : []);
-        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there }, cancel);
+        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there }, faults, cancel);
     }
 
     /// <summary>Tells it anew; null, with the reasons, where it cannot be.</summary>
@@ -127,13 +127,17 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         return true;
     }
 
-    private async Task<Order> StoredAsync(Order order, CancellationToken cancel)
+    private async Task<Order?> StoredAsync(Order order, FaultList faults, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
         var row = db.Orders.Add(new OrderRow { Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = false, Document = Documents.Write(order), BookHashes = string.Join(' ', workspace.BookHashes) });
         try
         {
-            await db.SaveDurablyAsync(cancel);
+            if (!await db.SaveDurablyAsync(async () => !await IsFullAsync(faults, cancel), cancel))
+            {
+                row.State = EntityState.Detached;
+                return null;
+            }
         }
         catch (DbUpdateException exception) when (Sqlite.IsDuplicate(exception))
         {

@@ -78,36 +78,42 @@ internal static class BoughtEndpoints
         : Results.Ok(await db.KeptFiles.AsNoTracking().Where(file => file.OrderId == orderId).OrderBy(file => file.KeptOn).ThenBy(file => file.Name).Select(file => new KeptFileWire(file.Id, file.Name, file.Content.Length, file.KeptOn)).ToListAsync(cancel));
 
     // The bytes as they are, told by what is in them. What an invoice in UBL says fills in what was not typed.
-    private static async Task<IResult> KeepAsync(Guid orderId, string? name, HttpRequest request, OrderDesk orders, Workspace workspace, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> KeepAsync(Guid orderId, string? name, RawBody body, OrderDesk orders, Workspace workspace, HomeStartDb db, CancellationToken cancel)
     {
         if (await FindAsync(orders, orderId, cancel) is not { } row)
         {
             return Missing();
         }
 
-        var (faults, bytes) = (new FaultList(), await BytesAsync(request, cancel));
-        if (bytes is null)
-        {
-            faults.Say(FaultCodes.OutOfRange, "file", $"This file is too large: up to {KeptFile.Largest >> 20} MB can be kept.");
-        }
-        else if (await db.KeptFiles.CountAsync(file => file.OrderId == orderId, cancel) >= MostFiles)
-        {
-            faults.Say(FaultCodes.OutOfRange, "file", $"{MostFiles} files are kept with this already, and no more can be. Take one away first.");
-        }
+        var (faults, bytes) = (new FaultList(), body.Bytes);
+        var file = KeptFile.Read(name ?? "", bytes, faults, cancel);
+        var today = await workspace.BusinessDateAsync(cancel);
 
-        else if (await db.KeptFiles.SumAsync(file => (long)file.Content.Length, cancel) + bytes.Length > MostBytes)
+        // Counted and kept in one step, so that files that come at once are counted like those that come one by one.
+        var isKept = file is not null && await db.AloneAsync(async () =>
         {
-            faults.Say(FaultCodes.OutOfRange, "file", $"Your receipts would take more than {MostBytes >> 20} MB with this, and no more are kept. Take some away first.");
-        }
+            if (await db.KeptFiles.CountAsync(kept => kept.OrderId == orderId, cancel) >= MostFiles)
+            {
+                faults.Say(FaultCodes.OutOfRange, "file", $"{MostFiles} files are kept with this already, and no more can be. Take one away first.");
+            }
+            else if (await db.KeptFiles.SumAsync(kept => (long)kept.Content.Length, cancel) + bytes.Length > MostBytes)
+            {
+                faults.Say(FaultCodes.OutOfRange, "file", $"Your receipts would take more than {MostBytes >> 20} MB with this, and no more are kept. Take some away first.");
+            }
+            else
+            {
+                db.KeptFiles.Add(new KeptFileRow { WorkspaceId = workspace.Id, Id = Guid.NewGuid(), OrderId = orderId, Name = file.Name, MediaType = file.MediaType, Content = bytes, KeptOn = today });
+                await db.SaveChangesAsync(cancel);
+            }
 
-        if (faults.Any || KeptFile.Read(name ?? "", bytes!, faults) is not { } file)
+            return !faults.Any;
+        }, cancel);
+        if (!isKept)
         {
             return FaultResults.Unprocessable(faults);
         }
 
-        db.KeptFiles.Add(new KeptFileRow { WorkspaceId = workspace.Id, Id = Guid.NewGuid(), OrderId = orderId, Name = file.Name, MediaType = file.MediaType, Content = bytes!, KeptOn = await workspace.BusinessDateAsync(cancel) });
-        await db.SaveChangesAsync(cancel);
-        var order = file.Invoice is { } invoice ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel) : Documents.Read<Order>(row.Document);
+        var order = file!.Invoice is { } invoice ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel) : Documents.Read<Order>(row.Document);
         return Results.Ok(OrderWire.Of(order));
     }
 
@@ -131,17 +137,4 @@ internal static class BoughtEndpoints
     private static async Task<IResult> DropAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
         await db.KeptFiles.Where(file => file.OrderId == orderId && file.Id == fileId).ExecuteDeleteAsync(cancel) > 0 ? Results.NoContent() : NoFile();
 
-    private static async Task<byte[]?> BytesAsync(HttpRequest request, CancellationToken cancel)
-    {
-        try
-        {
-            using var bytes = new MemoryStream();
-            await request.Body.CopyToAsync(bytes, cancel);
-            return bytes.Length > KeptFile.Largest ? null : bytes.ToArray();
-        }
-        catch (BadHttpRequestException exception) when (exception.StatusCode == StatusCodes.Status413PayloadTooLarge)
-        {
-            return null;
-        }
-    }
 }

@@ -91,7 +91,7 @@ internal static class ChargeEndpoints
 
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
-        var rows = StatementReader.Read(node["text"], settings.DisplayCurrency ?? Currency.Get("GBP"));
+        var rows = StatementReader.Read(node["text"], settings.DisplayCurrency ?? Currency.Get("GBP"), cancel);
         if (faults.Any)
         {
             return FaultResults.Unprocessable(faults);

@@ -96,7 +96,7 @@ public class StatementTests
     public void Statements_of_many_banks_are_read(string text, string told)
     {
         var faults = new FaultList();
-        var rows = StatementReader.Read(new Node(JsonSerializer.SerializeToElement(text), "text", faults), Pounds);
+        var rows = StatementReader.Read(new Node(JsonSerializer.SerializeToElement(text), "text", faults), Pounds, TestContext.Current.CancellationToken);
         faults.Faults.ShouldBeEmpty();
         string.Join('|', rows.Select(row => $"{row.Number} {row.On:yyyy-MM-dd} {row.Text} {row.Amount.ToAmount()} {row.Amount.Currency.Code}")).ShouldBe(told);
     }
@@ -104,7 +104,7 @@ public class StatementTests
     [Fact]
     public void A_sum_abroad_goes_along()
     {
-        var rows = StatementReader.Read(new Node(JsonSerializer.SerializeToElement("Date,Description,Amount,Currency,Original amount,Original currency\n2027-12-01,Saltglass,-80.10,GBP,100.00,USD\n2027-12-02,A,-1.00,GBP,,\n"), "text", new FaultList()), Pounds);
+        var rows = StatementReader.Read(new Node(JsonSerializer.SerializeToElement("Date,Description,Amount,Currency,Original amount,Original currency\n2027-12-01,Saltglass,-80.10,GBP,100.00,USD\n2027-12-02,A,-1.00,GBP,,\n"), "text", new FaultList()), Pounds, TestContext.Current.CancellationToken);
         (rows[0].Abroad, rows[1].Abroad).ShouldBe((new Money(100_00, Currency.Get("USD")), null));
     }
 
@@ -118,7 +118,7 @@ public class StatementTests
     public void What_is_no_statement_says_why(string text, string code)
     {
         var faults = new FaultList();
-        StatementReader.Read(new Node(JsonSerializer.SerializeToElement(text), "text", faults), Pounds).ShouldBeEmpty();
+        StatementReader.Read(new Node(JsonSerializer.SerializeToElement(text), "text", faults), Pounds, TestContext.Current.CancellationToken).ShouldBeEmpty();
         faults.Faults.ShouldHaveSingleItem().Code.ShouldBe(code);
     }
 

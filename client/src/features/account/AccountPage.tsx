@@ -48,7 +48,8 @@ const fromLink = () => {
 
 function SignIn() {
   const { send, confirm } = useConfirming();
-  const [link] = useState(fromLink);
+  const [link, setLink] = useState(fromLink);
+  const [isMine, setMine] = useState(link.code === '');
   const [mail, setMail] = useState(link.mail);
   const [isAsked, setAsked] = useState(link.code !== '');
   const site = useQuery(sessionQuery).data?.sites[0]?.id;
@@ -60,7 +61,19 @@ function SignIn() {
         There is no password: we mail you six digits. That makes your account, and opens it again on any device. What
         this browser holds is kept and joined with what your account has.
       </p>
-      {isAsked ? (
+      {!isMine ? (
+        <IsThisYou
+          mail={link.mail}
+          yes={() => setMine(true)}
+          no={() => {
+            history.replaceState(null, '', location.pathname);
+            setLink({ mail: '', code: '' });
+            setMail('');
+            setAsked(false);
+            setMine(true);
+          }}
+        />
+      ) : isAsked ? (
         <ConfirmMail
           mail={mail}
           mailbox={site && `/sites/${site}/mail`}
@@ -95,6 +108,27 @@ function SignIn() {
         </form>
       )}
     </>
+  );
+}
+
+/** Anybody can send a link: whose account it opens is asked before anything is filled in or joined. */
+function IsThisYou({ mail, yes, no }: { mail: string; yes: () => void; no: () => void }) {
+  return (
+    <section className="border-blue mt-4 max-w-2xl border-l-2 pl-3" aria-labelledby="is-this-you">
+      <h2 id="is-this-you" className="text-lg">
+        Is <bdi>{mail}</bdi> your mail address?
+      </h2>
+      <p className="mt-1">
+        This link signs this browser in to that address’s account, and moves the sites and orders in this browser into
+        it. If somebody else sent you the link, choose No.
+      </p>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <Button look="main" onClick={yes}>
+          Yes, it is mine
+        </Button>
+        <Button onClick={no}>No, it is not</Button>
+      </div>
+    </section>
   );
 }
 

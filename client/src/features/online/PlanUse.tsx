@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { money } from '../../format/money';
+import { moreOrLess } from '../../format/money';
 
 /** How much of a plan is used up, and which plan would allow more. */
 export function PlanUse({ use, of }: { use: Schemas['PlanUseWire'] | null | undefined; of: string }) {
@@ -8,7 +8,7 @@ export function PlanUse({ use, of }: { use: Schemas['PlanUseWire'] | null | unde
   }
 
   const { more } = use;
-  const isLess = more?.dearerPerMonth.startsWith('-');
+  const dearer = more && moreOrLess(more.dearerPerMonth, more.currency);
   return (
     <p className="text-soft mt-2 text-sm">
       {!use.isStated
@@ -16,11 +16,10 @@ export function PlanUse({ use, of }: { use: Schemas['PlanUseWire'] | null | unde
         : use.allowed === null
           ? `${use.used} ${of} used; the plan sets no limit.`
           : `${use.used} of ${use.allowed} ${of} used.`}{' '}
-      {use.isStated && !use.hasRoom && more && (
+      {use.isStated && !use.hasRoom && dearer && (
         <>
-          <bdi>{more.name}</bdi> allows {more.allowed ?? 'any number'} and costs{' '}
-          {money(more.dearerPerMonth.replace('-', ''), more.currency)} {isLess ? 'less' : 'more'} a month at the later
-          price.
+          <bdi>{more.name}</bdi> allows {more.allowed ?? 'any number'} and costs {dearer.sum} {dearer.word} a month at
+          the later price.
         </>
       )}
     </p>

@@ -197,7 +197,10 @@ function AnotherWay({ order }: { order: Order }) {
   const submit = form.handleSubmit(async (card) => {
     setFault(null);
     try {
-      await resume.mutateAsync({ way, card: way === 'card' ? { token: (await cardToken(processor, card)).token } : null });
+      await resume.mutateAsync({
+        way,
+        card: way === 'card' ? { token: (await cardToken(processor, card)).token } : null,
+      });
     } catch (error) {
       if (error instanceof CardFaults) {
         error.faults.forEach((found) => form.setError(found.field, { message: found.message }));

@@ -4,7 +4,7 @@ import { useState, type FormEvent } from 'react';
 import { api, expect, Refused, type Schemas } from '../../api/client';
 import { useKeep } from '../../api/keep';
 import { useSite } from '../../api/site';
-import { currencySign, money } from '../../format/money';
+import { currencySign, money, moreOrLess } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 
@@ -65,13 +65,13 @@ function Why({ answer, letter }: { answer: Schemas['TheirSumWire']; letter: stri
     return <p className="text-green font-semibold">It agrees, to the penny.</p>;
   }
 
-  const less = answer.difference.startsWith('-');
+  const { sum, word } = moreOrLess(answer.difference, currency);
   return (
     <>
       <p>
         Theirs is{' '}
-        <b className={less ? 'text-green' : 'text-red'}>
-          {money(less ? answer.difference.slice(1) : answer.difference, currency)} {less ? 'less' : 'more'}
+        <b className={word === 'less' ? 'text-green' : 'text-red'}>
+          {sum} {word}
         </b>{' '}
         than {answer.atLeast && 'at least '}
         {money(answer.ours, currency)}.

@@ -156,6 +156,9 @@ public enum FaultReason
     ContactTooLong,
 
     /// <summary>None.</summary>
+    ContactNotOneLine,
+
+    /// <summary>None.</summary>
     UnstatedToday,
 
     /// <summary>The provider.</summary>

@@ -58,7 +58,11 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
 
         void Fit(string text, string field)
         {
-            if (text.Length > Longest)
+            if (text.Any(char.IsControl))
+            {
+                faults.Add(FaultCodes.BadType, $"{at}.{field}", FaultReason.ContactNotOneLine);
+            }
+            else if (text.Length > Longest)
             {
                 faults.Add(FaultCodes.OutOfRange, $"{at}.{field}", FaultReason.ContactTooLong, Longest, text.Length);
             }
@@ -69,6 +73,6 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
     public static bool LooksLikeMail(string text)
     {
         var at = text.IndexOf('@', StringComparison.Ordinal);
-        return at > 0 && at == text.LastIndexOf('@') && text.IndexOf('.', at) > at + 1 && text[^1] != '.' && text.Length <= Longest && !text.Any(char.IsWhiteSpace);
+        return at > 0 && at == text.LastIndexOf('@') && text.IndexOf('.', at) > at + 1 && text[^1] != '.' && text.Length <= Longest && !text.Any(letter => char.IsWhiteSpace(letter) || char.IsControl(letter) || char.GetUnicodeCategory(letter) == System.Globalization.UnicodeCategory.Format);
     }
 }

@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text;
 using System.Text.RegularExpressions;
 
 namespace HomeStart.Core.Ordering;
@@ -15,7 +17,39 @@ public static class TypedSecret
         @"\b(?:pass(?:word|code|phrase)?|pin|secret|(?:transfer|auth(?:orisation)?|security)[ -]?code|cvv|cvc)\b\s*(?:is\b|[:=])\s*\S", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.NonBacktracking);
 
     /// <summary>What stands in a text that is secret; null: nothing that can be told by looking.</summary>
-    public static SecretKind? In(string text) => Digits.Matches(text).Any(run => IsCard(run.Value)) ? SecretKind.CardNumber : Named.IsMatch(text) ? SecretKind.Passcode : null;
+    public static SecretKind? In(string typed)
+    {
+        var text = Plain(typed);
+        return Digits.Matches(text).Any(run => IsCard(run.Value)) ? SecretKind.CardNumber : Named.IsMatch(text) ? SecretKind.Passcode : null;
+    }
+
+    // Digits of any width and script are digits, dashes of any length are hyphens, and what cannot be seen is not there.
+    private static string Plain(string typed)
+    {
+        var plain = new StringBuilder(typed.Length);
+        foreach (var letter in typed.EnumerateRunes())
+        {
+            var category = Rune.GetUnicodeCategory(letter);
+            if (category == UnicodeCategory.DecimalDigitNumber)
+            {
+                plain.Append((char)('0' + (int)Rune.GetNumericValue(letter)));
+            }
+            else if (category == UnicodeCategory.SpaceSeparator)
+            {
+                plain.Append(' ');
+            }
+            else if (category == UnicodeCategory.DashPunctuation)
+            {
+                plain.Append('-');
+            }
+            else if (category != UnicodeCategory.Format)
+            {
+                plain.Append(letter.ToString());
+            }
+        }
+
+        return plain.ToString();
+    }
 
     // The sum of digits that every number of a card keeps to, so that most other long numbers are told apart.
     private static bool IsCard(string run)

@@ -13,9 +13,15 @@ public sealed record Return(DateOnly On, Money Cost, bool IsAtLeast)
 
     internal static Return? Of(Outlook outlook, HoldingAtEnd held, DateOnly day, ImmutableArray<Decision> before)
     {
-        var book = before.Append(new SetCard(day, Works: true)).Append(new PayMissed(day, held.Holding)).Aggregate(outlook.Book, (with, decision) => with.With(decision));
-        var charged = outlook.Tenure.ToMorning(day, [.. book.Decisions.Where(decision => decision.On <= day)]).Happened.OfType<Charged>().LastOrDefault();
+        var able = before.Append(new SetCard(day, Works: true)).Aggregate(outlook.Book, (with, decision) => with.With(decision));
+        var paid = able.With(new PayMissed(day, held.Holding));
+        var without = Morning(able).Happened.Length;
+
+        // What was paid earlier that day is not paid again.
+        var charged = Morning(paid).Happened.Skip(without).OfType<Charged>().FirstOrDefault();
         return charged?.On == day && charged.Lines.Any(line => line.Holding == held.Holding) ? new Return(day, new Money(charged.Total - charged.FromBalance, charged.Currency), charged.IsAtLeast) : null;
+
+        UpkeepYears Morning(DayBook book) => outlook.Tenure.ToMorning(day, [.. book.Decisions.Where(decision => decision.On <= day)]);
     }
 }
 

@@ -11,6 +11,19 @@ namespace HomeStart.Data.Migrations
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.AddColumn<int>(
+                name: "StrangersCodes",
+                table: "AspNetUsers",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
+            migrationBuilder.AddColumn<DateTimeOffset>(
+                name: "StrangersSince",
+                table: "AspNetUsers",
+                type: "TEXT",
+                nullable: true);
+
             migrationBuilder.CreateTable(
                 name: "ClaimedAllowances",
                 columns: table => new
@@ -42,6 +55,27 @@ namespace HomeStart.Data.Migrations
                 {
                     table.PrimaryKey("PK_ClosedWorkspaces", x => x.Id);
                 });
+
+            migrationBuilder.CreateTable(
+                name: "CodeAskers",
+                columns: table => new
+                {
+                    AccountId = table.Column<Guid>(type: "TEXT", nullable: false),
+                    Asker = table.Column<Guid>(type: "TEXT", nullable: false),
+                    SentAt = table.Column<DateTimeOffset>(type: "TEXT", nullable: true),
+                    WrongCodes = table.Column<int>(type: "INTEGER", nullable: false),
+                    LockedUntil = table.Column<DateTimeOffset>(type: "TEXT", nullable: true)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_CodeAskers", x => new { x.AccountId, x.Asker });
+                    table.ForeignKey(
+                        name: "FK_CodeAskers_AspNetUsers_AccountId",
+                        column: x => x.AccountId,
+                        principalTable: "AspNetUsers",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
         }
 
         /// <inheritdoc />
@@ -52,6 +86,17 @@ namespace HomeStart.Data.Migrations
 
             migrationBuilder.DropTable(
                 name: "ClosedWorkspaces");
+
+            migrationBuilder.DropTable(
+                name: "CodeAskers");
+
+            migrationBuilder.DropColumn(
+                name: "StrangersCodes",
+                table: "AspNetUsers");
+
+            migrationBuilder.DropColumn(
+                name: "StrangersSince",
+                table: "AspNetUsers");
         }
     }
 }
