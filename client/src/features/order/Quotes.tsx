@@ -32,7 +32,7 @@ export function Quotes({ control }: { control: Control<OrderForm> }) {
       {asked.data?.quotes.map((quote) => (
         <p key={quote.book} className="mt-1">
           <bdi>{quote.seller}</bdi> asks for {money(quote.total, quote.currency)}
-          {quote.taxPercent && `, with ${quote.taxPercent}% tax`}. It keeps to that until {clockTime(quote.validUntil)}.
+          {quote.taxPercent && `, ${quote.taxPercent}% tax included`}. It keeps to that until {clockTime(quote.validUntil)}.
         </p>
       ))}
       {(asked.isError || differences.length > 0) && (
