@@ -32,7 +32,8 @@ export function Quotes({ control }: { control: Control<OrderForm> }) {
       {asked.data?.quotes.map((quote) => (
         <p key={quote.book} className="mt-1">
           <bdi>{quote.seller}</bdi> asks for {money(quote.total, quote.currency)}
-          {quote.taxPercent && `, ${quote.taxPercent}% tax included`}. It keeps to that until {clockTime(quote.validUntil)}.
+          {quote.taxPercent && `, ${quote.taxPercent}% tax included`}. It keeps to that until{' '}
+          {clockTime(quote.validUntil)}.
         </p>
       ))}
       {(asked.isError || differences.length > 0) && (
