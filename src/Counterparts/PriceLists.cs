@@ -17,16 +17,12 @@ internal sealed class PriceLists(IReadOnlyList<OfferBook> books)
     /// <summary>Whether anybody here sells an ending: then names under it are registered.</summary>
     public bool SellsEnding(string ending) => books.Any(book => book.Domain(ending) is not null);
 
-    /// <summary>Keeps a price list as it is today, so that what is sold by it is later charged by it; the caller saves. The answer is its hash.</summary>
+    /// <summary>Keeps a price list as it is today, so that what is sold by it is later charged by it. The answer is its hash.</summary>
     public static async Task<string> KeepAsync(OfferBook book, CounterpartsDb db, CancellationToken cancel)
     {
         var text = BookWriter.Text(BookWriter.Write(book));
         var hash = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
-        if (!await db.PriceLists.AnyAsync(row => row.Hash == hash, cancel))
-        {
-            db.PriceLists.Add(new PriceListRow { Hash = hash, Text = text });
-        }
-
+        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO PriceLists (Hash, Text) VALUES ({hash}, {text})", cancel); // Many may be asked for the first quote at once.
         return hash;
     }
 

@@ -42,7 +42,7 @@ internal static class Quotes
     private static async Task<IResult> AgainAsync(string id, string book, string asked, string world, CounterpartsDb db, TimeProvider time, CancellationToken cancel) =>
         await db.Quotes.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Id == id && row.Book == book && row.Kind == QuoteKind.Order, cancel) is { } row && row.Asked == asked && Holds(row, time)
             ? Results.Text(row.Answer, "application/json")
-            : Refuse("This quote is for something else, or has run out.");
+            : Refuse("Our quote was for something else, or has run out. Look at the new sum, then order again.");
 
     private static async Task<IResult> NewAsync(OfferBook list, SellerPurchase asked, string world, CounterpartsDb db, TimeProvider time, CancellationToken cancel)
     {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Data.Common;
 using System.Net;
 using System.Text;
@@ -196,6 +197,22 @@ public class OrderFaultsTests
     {
         CounterpartPath.Of($"/hosts/{book}/accounts").ShouldBe(path);
         new Uri(new Uri("http://localhost"), CounterpartPath.Of($"/hosts/{book}/accounts")).Segments.Length.ShouldBe(4);
+    }
+
+    [Fact]
+    public void A_counterparts_address_has_each_value_in_its_format_whatever_language_the_machine_speaks()
+    {
+        var before = CultureInfo.CurrentCulture;
+        try
+        {
+            CultureInfo.CurrentCulture = CultureInfo.GetCultureInfo("ar-SA"); // Another calendar, and other digits.
+            CounterpartPath.Of($"/a?date={new DateOnly(2026, 12, 1):yyyy-MM-dd}&at={1234.5m:0.00}&name={"a b/c"}").ShouldBe("/a?date=2026-12-01&at=1234.50&name=a%20b%2Fc");
+            CounterpartPath.Of($"/a/{new DateOnly(2026, 12, 1)}").ShouldBe("/a/12%2F01%2F2026");
+        }
+        finally
+        {
+            CultureInfo.CurrentCulture = before;
+        }
     }
 
     [Theory]

@@ -3933,7 +3933,7 @@ export interface components {
             /** @default false */
             again?: boolean;
             terms?: null | string;
-            quotes?: null | components["schemas"]["QuoteIdBody"][];
+            quotes?: null | components["schemas"]["SeenQuoteBody"][];
             payments?: null | components["schemas"]["PayBody"][];
             transfers?: null | components["schemas"]["TransferCodeBody"][];
             logIn?: null | components["schemas"]["LogInBody"];
@@ -4073,10 +4073,6 @@ export interface components {
             /** Format: int32 */
             version: null | number;
             problem: null | string;
-        };
-        QuoteIdBody: {
-            book: string;
-            id: string;
         };
         ReadNameBody: {
             text: string;
@@ -4274,6 +4270,11 @@ export interface components {
         SeenBody: {
             /** Format: int32 */
             version: number;
+        };
+        SeenQuoteBody: {
+            book: string;
+            id: string;
+            total?: null | string;
         };
         SeenSumBody: {
             book: string;

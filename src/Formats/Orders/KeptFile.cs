@@ -16,6 +16,12 @@ public sealed record KeptFile(string Name, string MediaType, InvoiceRead? Invoic
     /// <summary>Null, with the reason, where it is nothing to keep.</summary>
     public static KeptFile? Read(string name, byte[] bytes, FaultList faults, CancellationToken cancel = default)
     {
+        if (bytes.Length > Largest)
+        {
+            faults.Say(FaultCodes.OutOfRange, "file", $"This file is too large: up to {Largest >> 20} MB can be kept.");
+            return null;
+        }
+
         if (bytes.AsSpan().StartsWith("%PDF-"u8))
         {
             return new KeptFile(Named(name, ".pdf"), "application/pdf", null);

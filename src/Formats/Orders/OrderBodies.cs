@@ -13,10 +13,11 @@ namespace HomeStart.Formats;
 /// <param name="Holder">Who the domain is registered to, where that is somebody else.</param>
 public sealed record PlaceOrderBody(
     Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody? Card, bool Agreed, bool Again = false, string? Terms = null,
-    IReadOnlyList<QuoteIdBody>? Quotes = null, IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null);
+    IReadOnlyList<SeenQuoteBody>? Quotes = null, IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null);
 
 /// <summary>A quote that was looked at.</summary>
-public sealed record QuoteIdBody(string Book, string Id);
+/// <param name="Total">The sum that was seen. Where the quote has run out, the seller is asked anew, and that sum must be the same.</param>
+public sealed record SeenQuoteBody(string Book, string Id, string? Total = null);
 
 /// <summary>Asks the sellers of a candidate for their sums.</summary>
 /// <param name="Country">The holder's: its tax is charged.</param>

@@ -12,8 +12,8 @@ public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Tod
     /// <summary>What the processor gave for the card; null: none was given, as nothing is paid by card.</summary>
     public string? Card { get; init; }
 
-    /// <summary>The sums that the sellers named and that were looked at: by the id of the book, the id of the quote.</summary>
-    public required IReadOnlyDictionary<string, string> Quotes { get; init; }
+    /// <summary>The sums that the sellers named and that were looked at: by the id of the book.</summary>
+    public required IReadOnlyDictionary<string, SeenQuote> Quotes { get; init; }
 
     /// <summary>By the id of the book.</summary>
     public required IReadOnlyDictionary<string, (PayWay Way, bool Balance)> Payments { get; init; }
@@ -25,6 +25,10 @@ public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Tod
 
     public Contact? Holder { get; init; }
 }
+
+/// <summary>A seller's sum as the owner saw it.</summary>
+/// <param name="Total">The sum they agreed to; null: not said.</param>
+public sealed record SeenQuote(string Id, string? Total);
 
 /// <summary>Reads the body of an order.</summary>
 public static class PlaceOrderReader
@@ -98,14 +102,14 @@ public static class PlaceOrderReader
         return payments;
     }
 
-    private static Dictionary<string, string> ReadQuotes(Node node)
+    private static Dictionary<string, SeenQuote> ReadQuotes(Node node)
     {
-        var quotes = new Dictionary<string, string>(StringComparer.Ordinal);
+        var quotes = new Dictionary<string, SeenQuote>(StringComparer.Ordinal);
         foreach (var item in node.Items(Most))
         {
             if (item["book"].RequiredText("The seller") is { } book && item["id"].RequiredText("The quote") is { } id)
             {
-                quotes[book] = id;
+                quotes[book] = new SeenQuote(id, item["total"].Text());
             }
         }
 

@@ -9,7 +9,7 @@ namespace HomeStart.Web.Orders;
 public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHostingCompany hosts, QuoteDesk quoting)
 {
     /// <summary>What is bought; null with the reasons where it is not what the owner saw, or cannot be ordered.</summary>
-    public async Task<(OrderedThings Things, IReadOnlyList<AgreedTerm> Terms, ImmutableArray<Quote> Quotes)?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
+    public async Task<(OrderedThings Things, IReadOnlyList<AgreedTerm> Terms, Costing Costing)?> ThingsAsync(VersionedSite versioned, PlaceOrder wanted, DateOnly today, FaultList faults, CancellationToken cancel)
     {
         if (versioned.Site.Listed(wanted.Letter) is not { } listed)
         {
@@ -47,8 +47,14 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
             return null;
         }
 
-        var quotes = await quoting.AskAsync(costing, listed.Candidate, (wanted.Holder ?? wanted.Contact).Country, wanted.Quotes, faults, cancel);
-        return faults.Any ? null : (await WithLentAsync(versioned.Site, listed.Candidate, Placing.Quoted(things, quotes), cancel), terms, quotes);
+        return (await WithLentAsync(versioned.Site, listed.Candidate, things, cancel), terms, costing);
+    }
+
+    /// <summary>The same at the sums that the sellers named and the owner saw; null, with the reasons, where one does not hold any more or differs from the worksheet.</summary>
+    public async Task<(OrderedThings Things, ImmutableArray<Quote> Quotes)?> QuotedAsync(VersionedSite versioned, PlaceOrder wanted, OrderedThings things, Costing costing, FaultList faults, CancellationToken cancel)
+    {
+        var quotes = await quoting.AskAsync(costing, versioned.Site.Listed(wanted.Letter)!.Candidate, (wanted.Holder ?? wanted.Contact).Country, wanted.Quotes, faults, cancel);
+        return faults.Any ? null : (Placing.Quoted(things, quotes), quotes);
     }
 
     /// <summary>What the order is made of, for its later years.</summary>

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Accounts;
@@ -34,10 +35,11 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             return null;
         }
 
-        var (things, terms, quotes) = await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) ?? default;
-        var (logIn, card) = (default(ChosenLogIn), default(KnownCard));
-        if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel))
+        var (things, terms, costing) = await agreed.ThingsAsync(versioned, wanted, today, faults, cancel) ?? default;
+        var (logIn, card, quotes) = (default(ChosenLogIn), default(KnownCard), ImmutableArray<Quote>.Empty);
+        if (things is not null && !await IsRepeatedAsync(versioned, wanted, things, faults, cancel) && await agreed.QuotedAsync(versioned, wanted, things, costing, faults, cancel) is var (quoted, given))
         {
+            (things, quotes) = (quoted, given);
             await agreed.CheckNamesAsync(versioned, wanted, things, faults, cancel);
             things = await handing.PaidAsync(things, wanted, faults, cancel);
             things = await handing.WithTransfersAsync(things, wanted, faults, cancel);

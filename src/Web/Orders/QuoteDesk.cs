@@ -10,18 +10,18 @@ public sealed class QuoteDesk(Workspace workspace, ISellers sellers)
 {
     /// <summary>Each seller's sum for its part of a candidate; with the reasons, at <c>quotes.BOOK</c>, where one differs or there is none.</summary>
     /// <param name="country">The holder's.</param>
-    /// <param name="ids">By book: the quotes that were given before and are to hold; null: new ones.</param>
-    public async Task<ImmutableArray<Quote>> AskAsync(Costing costing, Candidate candidate, string country, IReadOnlyDictionary<string, string>? ids, FaultList faults, CancellationToken cancel)
+    /// <param name="seen">By book: the quotes that the owner saw, and that are to hold; null: new ones are asked for.</param>
+    public async Task<ImmutableArray<Quote>> AskAsync(Costing costing, Candidate candidate, string country, IReadOnlyDictionary<string, SeenQuote>? seen, FaultList faults, CancellationToken cancel)
     {
         var quotes = ImmutableArray.CreateBuilder<Quote>();
         foreach (var purchase in Placing.Asked(costing, candidate, country))
         {
-            var id = ids?.GetValueOrDefault(purchase.Book);
-            if (ids is not null && id is null)
+            var before = seen?.GetValueOrDefault(purchase.Book);
+            if (seen is not null && before is null)
             {
                 faults.Say(FaultCodes.Required, $"quotes.{purchase.Book}", $"{NameOf(purchase.Book)} has not been asked for its sum: look at it before you order.");
             }
-            else if (await QuoteAsync(purchase, id, costing, faults, cancel) is { } quote)
+            else if (await QuoteAsync(purchase, before, costing, faults, cancel) is { } quote)
             {
                 quotes.Add(quote);
             }
@@ -65,9 +65,14 @@ public sealed class QuoteDesk(Workspace workspace, ISellers sellers)
         };
     }
 
-    private async Task<Quote?> QuoteAsync(SellerPurchase purchase, string? id, Costing costing, FaultList faults, CancellationToken cancel)
+    private async Task<Quote?> QuoteAsync(SellerPurchase purchase, SeenQuote? seen, Costing costing, FaultList faults, CancellationToken cancel)
     {
-        var (answer, where) = (await sellers.QuoteAsync(workspace.World, purchase, id, cancel), $"quotes.{purchase.Book}");
+        var (answer, where) = (await sellers.QuoteAsync(workspace.World, purchase, seen?.Id, cancel), $"quotes.{purchase.Book}");
+        if (answer.Quote is null && seen?.Total is { } total && (await sellers.QuoteAsync(workspace.World, purchase, null, cancel)) is { Quote: { } anew } && anew.Total.ToAmount() == total)
+        {
+            answer = new QuoteAnswer(anew); // It had run out, or they became a customer since: the sum is the one they saw.
+        }
+
         if (answer.Quote is not { } quote)
         {
             faults.Say(FaultCodes.Unavailable, where, answer.Refusal is { } refusal ? $"{NameOf(purchase.Book)}: {refusal}" : $"{NameOf(purchase.Book)} did not answer when it was asked for its sum. Nothing was ordered; try again in a while.");

@@ -44,6 +44,26 @@ internal sealed class Reference
 
     public static JsonNode Answer(JsonElement request) => new Reference(request).Work();
 
+    /// <summary>Every line of the 180 months, for whoever goes on from there.</summary>
+    /// <param name="withDiscounts">Also what allowances and promotions take off.</param>
+    public static List<Charge> ChargesOf(JsonElement request, bool withDiscounts)
+    {
+        var reference = new Reference(request);
+        reference.HostingCharges();
+        foreach (var (index, domain) in reference._domains.Index())
+        {
+            reference.DomainCharges(index, domain);
+        }
+
+        if (withDiscounts)
+        {
+            reference.Allowances();
+            reference.Promotions();
+        }
+
+        return reference._charges;
+    }
+
     private JsonNode Work()
     {
         HostingCharges();
@@ -176,7 +196,7 @@ internal sealed class Reference
             var first = year > 0 ? renew : route == "transfer" ? Amount(price, "transfer", book) : register;
             var restUnstated = count > 1 && renew is null;
             var line = Add(date, book, "domain", name, count, (first ?? 0) + ((count - 1) * (renew ?? 0)), first is null || restUnstated, cover, index);
-            (line.Domain, line.Ending, line.Waivable, line.RestUnstated) = (index, Text(domain, "ending"), first ?? 0, restUnstated);
+            (line.Domain, line.Ending, line.Waivable, line.RestUnstated, line.FirstUnstated) = (index, Text(domain, "ending"), first ?? 0, restUnstated, first is null);
             foreach (var chosen in Items(domain, "addOns"))
             {
                 DomainExtra(index, book, price, Text(chosen, "id")!, date, year, count, cover);
@@ -576,7 +596,7 @@ internal sealed class Reference
         (line.IsIncluded, line.Worth, line.Domain) = (true, worth, domain);
     }
 
-    private static (BigInteger Sum, bool Unstated) Steps(JsonElement prices, JsonElement book, int first, int count)
+    internal static (BigInteger Sum, bool Unstated) Steps(JsonElement prices, JsonElement book, int first, int count)
     {
         var steps = prices.EnumerateArray().ToList();
         var sum = BigInteger.Zero;
@@ -614,7 +634,7 @@ internal sealed class Reference
 
     private string Show(BigInteger units) => Show(units, _display);
 
-    private static string Show(BigInteger units, string? currency)
+    internal static string Show(BigInteger units, string? currency)
     {
         var decimals = Decimals(currency!);
         var digits = BigInteger.Abs(units).ToString(CultureInfo.InvariantCulture).PadLeft(decimals + 1, '0');
@@ -625,24 +645,24 @@ internal sealed class Reference
 
     private static BigInteger Minor(string amount, string currency) => (R.Of(amount) * R.Of(BigInteger.Pow(10, Decimals(currency)))).Round();
 
-    private static BigInteger? Amount(JsonElement element, string field, JsonElement book) => Text(element, field) is { } text ? Minor(text, Text(book, "currency")!) : null;
+    internal static BigInteger? Amount(JsonElement element, string field, JsonElement book) => Text(element, field) is { } text ? Minor(text, Text(book, "currency")!) : null;
 
-    private static JsonElement? Get(JsonElement? element, string field) =>
+    internal static JsonElement? Get(JsonElement? element, string field) =>
         element is { ValueKind: JsonValueKind.Object } present && present.TryGetProperty(field, out var value) && value.ValueKind != JsonValueKind.Null ? value : null;
 
-    private static string? Text(JsonElement? element, string field) => Get(element, field)?.GetString();
+    internal static string? Text(JsonElement? element, string field) => Get(element, field)?.GetString();
 
-    private static int? Int(JsonElement element, string field) => Get(element, field)?.GetInt32();
+    internal static int? Int(JsonElement element, string field) => Get(element, field)?.GetInt32();
 
-    private static bool? Flag(JsonElement? element, string field) => Get(element, field)?.GetBoolean();
+    internal static bool? Flag(JsonElement? element, string field) => Get(element, field)?.GetBoolean();
 
-    private static IEnumerable<JsonElement> Items(JsonElement element, string field) => Get(element, field)?.EnumerateArray() ?? Enumerable.Empty<JsonElement>();
+    internal static IEnumerable<JsonElement> Items(JsonElement element, string field) => Get(element, field)?.EnumerateArray() ?? Enumerable.Empty<JsonElement>();
 
-    private static List<string> Words(JsonElement element, string field) => [.. Items(element, field).Select(item => item.GetString()!)];
+    internal static List<string> Words(JsonElement element, string field) => [.. Items(element, field).Select(item => item.GetString()!)];
 
-    private static DateOnly Day(JsonElement element) => DateOnly.ParseExact(element.GetString()!, "yyyy-MM-dd", CultureInfo.InvariantCulture);
+    internal static DateOnly Day(JsonElement element) => DateOnly.ParseExact(element.GetString()!, "yyyy-MM-dd", CultureInfo.InvariantCulture);
 
-    private static string Write(DateOnly date) => date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    internal static string Write(DateOnly date) => date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     private sealed record Invoice(DateOnly Date, string? Book, string Currency, List<Charge> Charges)
     {
@@ -651,9 +671,9 @@ internal sealed class Reference
         public bool AtLeast => Charges.Exists(charge => charge.Unstated);
     }
 
-    private sealed record Taken(string Source, JsonElement? Promotion, BigInteger Amount);
+    internal sealed record Taken(string Source, JsonElement? Promotion, BigInteger Amount);
 
-    private sealed class Charge(DateOnly date, string? book, string currency, string kind, string name, int quantity, BigInteger amount, int place)
+    internal sealed class Charge(DateOnly date, string? book, string currency, string kind, string name, int quantity, BigInteger amount, int place)
     {
         public DateOnly Date { get; } = date;
         public string? Book { get; } = book;
@@ -667,6 +687,7 @@ internal sealed class Reference
         public string? Ending { get; set; }
         public bool Unstated { get; set; }
         public bool RestUnstated { get; set; }
+        public bool FirstUnstated { get; set; }
         public BigInteger Waivable { get; set; }
         public (DateOnly From, DateOnly Until)? Cover { get; init; }
         public bool IsIncluded { get; set; }
@@ -680,7 +701,7 @@ internal sealed class Reference
     }
 
     /// <summary>An exact fraction with a denominator above zero.</summary>
-    private readonly record struct R(BigInteger N, BigInteger D)
+    internal readonly record struct R(BigInteger N, BigInteger D)
     {
         public static R Of(BigInteger whole) => new(whole, 1);
 

@@ -8,6 +8,12 @@ public class TypedSecretTests
     [InlineData("paid with 9999-0000-0000-0004, thanks", SecretKind.CardNumber)]
     [InlineData("9999000000000004", SecretKind.CardNumber)]
     [InlineData("4222222222222", SecretKind.CardNumber)] // Thirteen digits, the fewest.
+    [InlineData("\uff19\uff19\uff19\uff19 \uff10\uff10\uff10\uff10 \uff10\uff10\uff10\uff10 \uff10\uff10\uff10\uff14", SecretKind.CardNumber)] // Full width.
+    [InlineData("9999\u20130000\u20130000\u20130004", SecretKind.CardNumber)] // Between dashes.
+    [InlineData("9999\u00a00000\u00a00000\u00a00004", SecretKind.CardNumber)]
+    [InlineData("9999\u200b000000000004", SecretKind.CardNumber)] // With something unseen in it.
+    [InlineData("\u0669\u0669\u0669\u0669000000000004", SecretKind.CardNumber)] // Arabic digits.
+    [InlineData("pass\u00adword: tick-tock", SecretKind.Passcode)]
     [InlineData("9999 0000 0000 0005", null)]
     [InlineData("422222222222", null)]
     [InlineData("Order 2026118, customer 77", null)]

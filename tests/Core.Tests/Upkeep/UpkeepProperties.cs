@@ -36,6 +36,32 @@ public class UpkeepProperties
             iter: Cases);
 
     [Fact]
+    public void The_years_are_those_of_the_reference() =>
+        Years.Sample(
+            request =>
+            {
+                Said(Run(request)).ShouldBe(UpkeepReference.Answer(request));
+            },
+            iter: Cases);
+
+    private static List<string> Said(UpkeepYears years) =>
+    [
+        .. years.Happened.Select(happening => happening switch
+        {
+            Charged charged => $"{charged.On:yyyy-MM-dd} charged {charged.Book} {charged.Due:yyyy-MM-dd} {charged.Total} {charged.Net} {charged.Tax} {charged.FromBalance}{(charged.IsAtLeast ? " at least" : "")}{(charged.IsAssumed ? " assumed" : "")}: {string.Join(", ", charged.Lines.Select(line => $"{JsonNamingPolicy.CamelCase.ConvertName(line.Kind.ToString())} {line.Ref} {line.Holding} {line.Amount}"))}",
+            Failed failed => $"{failed.On:yyyy-MM-dd} failed {failed.Book} {failed.Due:yyyy-MM-dd} {failed.Total} {failed.Attempt}",
+            StateChanged state => $"{state.On:yyyy-MM-dd} state {state.Holding} {state.State.ToString().ToLowerInvariant()}{(state.IsAssumed ? " assumed" : "")}",
+            Refunded refunded => $"{refunded.On:yyyy-MM-dd} refunded {refunded.Book} {refunded.Total}",
+            Credited credited => $"{credited.On:yyyy-MM-dd} credited {credited.Book} {credited.Total}{(credited.IsAssumed ? " assumed" : "")}",
+            Refused refused => $"{refused.On:yyyy-MM-dd} refused {refused.Do} {JsonNamingPolicy.KebabCaseLower.ConvertName(refused.Reason.ToString())}",
+            _ => "?",
+        }),
+        .. years.Holdings.Select(held => $"{held.Holding} {held.Ref} {held.State.ToString().ToLowerInvariant()} {held.Renews} {held.PaidUntil:yyyy-MM-dd}"),
+        .. years.Balances.Select(balance => $"balance {balance.Key} {balance.Value.Units}"),
+        .. years.Paid.Select(paid => $"paid {paid.Currency.Code} {paid.Units}").Order(StringComparer.Ordinal),
+    ];
+
+    [Fact]
     public void Stopping_on_the_way_and_going_on_is_the_same_as_one_go() =>
         Gen.Select(Years, Gen.Int[0, 100]).Sample(
             (request, share) =>

@@ -171,7 +171,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
           ...who,
           card: given.value ? { token: given.value.token } : null,
           again,
-          quotes: quoted.quotes.map(({ book, id }) => ({ book, id })),
+          quotes: quoted.quotes.map(({ book, id, total }) => ({ book, id, total })),
           payments,
           transfers: moved.map((domain, index) => ({ domain, code: transfers[index] ?? '' })),
           logIn: logIn.user || logIn.passcode ? logIn : null,
