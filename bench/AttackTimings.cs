@@ -25,6 +25,11 @@ internal static class AttackTimings
         await attack.WaitForExitAsync();
         using var process = Process.GetProcessById(app.Id);
         Console.WriteLine($"the application held {process.PeakWorkingSet64 >> 20} MB at most");
+        using (var other = new HttpClient { BaseAddress = app.Address })
+        {
+            await new AttackRoutes(other, await other.GetFromJsonAsync<JsonElement>("/api/session")).RunAsync(Long, Repository.Folder("client", "src", "api", "openapi.json"));
+        }
+
         Console.WriteLine($"a change and its answer, afterwards: {new Percentiles(await WorkAsync(owner, TimeSpan.FromSeconds(5)))}");
     }
 

@@ -4,6 +4,8 @@ using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -47,6 +49,30 @@ public class HostileRequestsTests
 
         asked.ShouldBeGreaterThan(500);
         (await visitor.SiteAsync()).GetProperty("name").GetString().ShouldBe("Kept");
+    }
+
+    [Fact]
+    public async Task Every_route_that_takes_JSON_says_so_to_whoever_sends_something_else()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var json = Endpoints(host).Where(route => route.Metadata.GetMetadata<IAcceptsMetadata>()?.ContentTypes.Contains("*/*") == true).SelectMany(route => Asked(route, visitor.SiteId)).ToList();
+        json.Count.ShouldBeGreaterThan(50);
+        var others = new List<string>();
+        foreach (var (method, path) in json)
+        {
+            foreach (var type in new[] { "text/plain", "application/x-www-form-urlencoded", "application/jsonp" })
+            {
+                var (status, _) = await visitor.SendBytesAsync(new HttpMethod(method), path, "{}"u8.ToArray(), type);
+                if (status != HttpStatusCode.UnsupportedMediaType)
+                {
+                    others.Add($"{method} {path} {type}: {status}");
+                }
+            }
+        }
+
+        others.ShouldBeEmpty();
     }
 
     [Theory]
@@ -112,13 +138,23 @@ public class HostileRequestsTests
     }
 
     private static IEnumerable<(string Method, string Path)> Routes(TestHost host, Guid site) =>
-        host.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
-            .Where(route => route.RoutePattern.RawText!.StartsWith("/api", StringComparison.Ordinal))
-            .SelectMany(route => (route.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Select(method => (method, Path(route.RoutePattern.RawText!, site))));
+        Endpoints(host).SelectMany(route => Asked(route, site));
+
+    private static IEnumerable<RouteEndpoint> Endpoints(TestHost host) =>
+        host.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>().Where(route => route.RoutePattern.RawText!.StartsWith("/api", StringComparison.Ordinal));
+
+    private static IEnumerable<(string Method, string Path)> Asked(RouteEndpoint route, Guid site) =>
+        (route.Metadata.GetMetadata<HttpMethodMetadata>()?.HttpMethods ?? ["GET"]).Select(method => (method, Path(route.RoutePattern.RawText!, site)));
 
     private static string Path(string pattern, Guid site) =>
-        pattern.Replace("{siteId:guid}", site.ToString(), StringComparison.Ordinal).Replace("{orderId:guid}", Guid.NewGuid().ToString(), StringComparison.Ordinal)
-            .Replace("{letter}", "A", StringComparison.Ordinal).Replace("{**rest}", "nothing", StringComparison.Ordinal);
+        Regex.Replace(pattern.Replace("{siteId:guid}", site.ToString(), StringComparison.Ordinal), @"\{[^}]+\}", part => part.Value switch
+        {
+            "{letter}" => "A",
+            "{**rest}" => "nothing",
+            _ when part.Value.EndsWith(":guid}", StringComparison.Ordinal) => Guid.NewGuid().ToString(),
+            _ when part.Value.EndsWith(":int}", StringComparison.Ordinal) => "0",
+            _ => "tidemarsh",
+        }, RegexOptions.NonBacktracking);
 
     private static JsonObject ManyWays()
     {

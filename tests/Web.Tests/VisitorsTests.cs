@@ -2,6 +2,7 @@ using System.Net;
 using System.Text;
 using HomeStart.Data;
 using HomeStart.Web.Hosting;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -198,6 +199,44 @@ public class VisitorsTests
         var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = 0, command = new { kind = "set-horizon", months = 12 } });
         status.ShouldBe(HttpStatusCode.InsufficientStorage);
         body.GetProperty("detail").GetString()!.ShouldContain("Nothing was changed");
+    }
+
+    [Fact]
+    public async Task While_another_program_holds_the_database_changes_are_refused_as_busy_and_nothing_is_changed()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var page = await visitor.DoAsync(new { kind = "rename-site", name = "Before" });
+        using (var other = new SqliteConnection($"Data Source={Path.Combine(host.DataFolder, "home-start.db")};Pooling=False"))
+        {
+            await other.OpenAsync(TestContext.Current.CancellationToken);
+            using var hold = other.CreateCommand();
+            hold.CommandText = "BEGIN IMMEDIATE";
+            await hold.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
+            var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = page.GetProperty("revision").GetInt32(), command = new { kind = "rename-site", name = "After" } });
+            status.ShouldBe(HttpStatusCode.ServiceUnavailable, body.ToString());
+            (await visitor.SiteAsync()).GetProperty("name").GetString().ShouldBe("Before");
+        }
+
+        (await visitor.DoAsync(new { kind = "rename-site", name = "After" })).GetProperty("name").GetString().ShouldBe("After");
+    }
+
+    [Fact]
+    public async Task A_damaged_file_of_the_counterparts_is_unhealthy()
+    {
+        await using var host = await TestHost.StartAsync();
+        using var http = host.App();
+        (await http.GetStringAsync("/health", TestContext.Current.CancellationToken)).ShouldBe("Healthy");
+        await host.InCounterpartsAsync(db => db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)"));
+        SqliteConnection.ClearAllPools();
+        await using (var file = new FileStream(Path.Combine(host.DataFolder, "counterparts.db"), FileMode.Open, FileAccess.Write, FileShare.ReadWrite))
+        {
+            file.Seek(4096, SeekOrigin.Begin);
+            file.Write(Enumerable.Repeat((byte)0xff, (int)file.Length - 4096).ToArray());
+        }
+
+        (await http.GetAsync("/health", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.ServiceUnavailable);
     }
 
     [Fact]
