@@ -90,6 +90,39 @@ public sealed class AccountsTests : OneOwner
     }
 
     [Fact]
+    public async Task Who_guesses_in_another_browser_locks_nobody_else_out()
+    {
+        await _visitor.ConfirmAsync();
+        var guesser = _host.Visit();
+        await guesser.OpenAsync();
+        for (var tries = 0; tries < 6; tries++)
+        {
+            await EnterAsync(guesser, "wrong!");
+        }
+
+        _host.Clock.Ahead = TimeSpan.FromMinutes(1);
+        var before = await _visitor.CodesAsync();
+        await AskAsync(_visitor);
+        var code = await _visitor.CodeAsync(after: before.Count);
+        (await EnterAsync(guesser, code)).ShouldBe(HttpStatusCode.UnprocessableEntity); // A code is good in the browser that asked for it.
+        (await EnterAsync(_visitor, code)).ShouldBe(HttpStatusCode.OK);
+    }
+
+    [Fact]
+    public async Task A_code_goes_to_the_accounts_own_address_however_another_one_looks_like_it()
+    {
+        await _visitor.ConfirmAsync("kit@example.com");
+        var other = _host.Visit();
+        await other.OpenAsync();
+        await other.PostAsync("/api/account/code", new { mail = "\u212ait@example.com" }); // With the Kelvin sign.
+        await AskAsync(other, "KIT@Example.com");
+        await _visitor.WaitForAsync(async () => (await _visitor.CodesAsync()).Count == 2);
+        (await other.CodesAsync()).ShouldBeEmpty();
+        var letters = await _host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().Select(row => row.Document).ToListAsync());
+        letters.ShouldAllBe(letter => letter.Contains("kit@example.com", StringComparison.Ordinal) && !letter.Contains('\u212a', StringComparison.Ordinal) && !letter.Contains("\\u212a", StringComparison.OrdinalIgnoreCase));
+    }
+
+    [Fact]
     public async Task Many_wrong_codes_at_once_count_as_many_and_many_first_requests_make_one_account()
     {
         await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => AskAsync(_visitor, "tom@example.com")));
