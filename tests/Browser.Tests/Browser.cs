@@ -176,11 +176,11 @@ public sealed class Browser : IDisposable
     public JsonElement Api(string path) =>
         JsonSerializer.Deserialize<JsonElement>((string)_driver.ExecuteAsyncScript("const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);", path)!);
 
-    /// <summary>The code in the newest mail about one.</summary>
+    /// <summary>The code in the newest mail of Home Start about one; what a seller mails ("Your code for …") is another.</summary>
     /// <param name="but">One that was there before.</param>
     public string Code(string? but = null) =>
         Until(
-            () => Api("/api/mail").GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).FirstOrDefault(subject => subject.StartsWith("Your code", StringComparison.Ordinal))?[^6..] is { } code && code != but ? code : null,
+            () => Api("/api/mail").GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).FirstOrDefault(subject => subject.StartsWith("Your code: ", StringComparison.Ordinal))?[^6..] is { } code && code != but ? code : null,
             "no code was mailed");
 
     /// <summary>Changes the site on the page behind the page's back, as another window of the same visitor would.</summary>
