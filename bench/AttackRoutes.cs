@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using HomeStart.Browser.Tests;
 
 namespace HomeStart.Bench;
 
@@ -17,6 +18,8 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
         "", "null", "[]", "{", "7", "\"a\"", "{\"a\":", "{\"id\":{\"a\":[]}}", new string('[', 5_000), "{\"name\":\"\\u0007\"}", "{\"name\":\"\\ud800\"}", "{\"text\":\"" + new string('a', 100_000) + "\"}",
         "{\"mail\":\"a\\u200b@b.c\",\"code\":\"000000\"}", "{\"revision\":1e400}", "{\"files\":[" + string.Join(',', Enumerable.Repeat("{}", 900)) + "]}",
     ];
+
+    private const string Decision = """{"on":"2027-06-01","do":"renewing","holding":"hosting","value":false}""";
 
     private readonly ConcurrentDictionary<string, ConcurrentDictionary<int, int>> _answers = new(StringComparer.Ordinal);
     private readonly string _site = session.GetProperty("sites")[0].GetProperty("id").GetString()!;
@@ -36,7 +39,7 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
             for (var turn = caller; !over.IsCancellationRequested; turn++)
             {
                 var (method, path) = routes[turn * 7 % routes.Count];
-                var body = turn / routes.Count % 3 == 0 ? Proper(path) : Hostile[turn % Hostile.Length];
+                var body = turn / routes.Count % 3 == 0 ? await ProperAsync(path) : Hostile[turn % Hostile.Length];
                 await AskAsync(method, path, body, over.Token);
             }
         }));
@@ -64,20 +67,52 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
 
     private string Filled(string path) =>
         path.Replace("{siteId}", _site, StringComparison.Ordinal).Replace("{orderId}", _order, StringComparison.Ordinal).Replace("{letter}", "A", StringComparison.Ordinal).Replace("{book}", "tidemarsh", StringComparison.Ordinal)
-            .Replace("{domain}", "ostlerwren.com", StringComparison.Ordinal).Replace("{index}", "0", StringComparison.Ordinal).Replace("{line}", "0", StringComparison.Ordinal).Replace("{uploadId}", _order, StringComparison.Ordinal)
+            .Replace("{domain}", "ostlerwren.com", StringComparison.Ordinal).Replace("{index}", "0", StringComparison.Ordinal).Replace("{line}", "0", StringComparison.Ordinal).Replace("{holding}", "hosting", StringComparison.Ordinal).Replace("{uploadId}", _order, StringComparison.Ordinal)
             .Replace("{fileId}", _order, StringComparison.Ordinal).Replace("{sessionId}", _order, StringComparison.Ordinal).Replace("{id}", _order, StringComparison.Ordinal)
         + path switch
         {
             "/api/domains/check" => "?label=ostlerwren&ending=com",
             "/api/domains/typed" => "?text=ostlerwren.com",
-            _ when path.Contains("/pointing", StringComparison.Ordinal) => "?domain=wren.com",
+            _ when path.Contains("/pointing", StringComparison.Ordinal) || path.Contains("/zone", StringComparison.Ordinal) => "?domain=ostlerwren.com",
             _ => "",
         };
 
-    // What an owner would send, where something has to be sent.
+    // What an owner would send, where something has to be sent: of a site or an order, with the version it has by now.
+    private async Task<string> ProperAsync(string path) =>
+        path switch
+        {
+            "/api/sites/{siteId}/commands" => $$"""{"revision":{{await RevisionAsync()}},"command":{"kind":"set-horizon","months":36} }""",
+            "/api/sites/{siteId}/undo" or "/api/sites/{siteId}/redo" => $$"""{"revision":{{await RevisionAsync()}} }""",
+            "/api/orders/{orderId}/upkeep/decisions" => $$"""{"version":{{await TenureVersionAsync()}},"decision":{{Decision}} }""",
+            _ => Proper(path),
+        };
+
+    private async Task<int> RevisionAsync() => (await http.GetFromJsonAsync<JsonElement>($"/api/sites/{_site}")).GetProperty("revision").GetInt32();
+
+    private async Task<int> TenureVersionAsync() =>
+        (await http.GetFromJsonAsync<JsonElement>($"/api/sites/{_site}/upkeep")).GetProperty("tenures") is { } tenures && tenures.GetArrayLength() > 0 ? tenures[0].GetProperty("version").GetInt32() : 0;
+
+    private static string Example(params string[] file)
+    {
+        using var example = JsonDocument.Parse(File.ReadAllText(Repository.Folder(["tests", "Core.Tests", "fixtures", .. file])));
+        return example.RootElement.GetProperty("request").GetRawText();
+    }
+
     private static string Proper(string path) =>
         path switch
         {
+            "/api/costings" => Example("01-yearly.json"),
+            "/api/upkeep" => Example("upkeep", "upkeep-1-three-years.json"),
+            "/api/reconciliations" => Example("reconciling", "reconciling-1-agrees.json"),
+            "/api/shelf" => File.ReadAllText(Repository.Folder("demo", "books", "tidemarsh.json")),
+            "/api/names/ideas" => """{"business":"Ostler & Wren","trade":"clocks","town":"Hexworth","customersIn":"GB"}""",
+            "/api/advertisements/read" => """{"text":"Only £2.99 a month for 36 months. Renews at £8.99 a month."}""",
+            "/api/sites/{siteId}/upkeep/statement" => """{"text":"date,description,amount\n2026-12-01,Tidemarsh Hosting,-65.15","keep":false}""",
+            "/api/orders/{orderId}/zone/try" => """{"zoneFile":null,"set":"site-here","argument":null}""",
+            "/api/orders/{orderId}/upkeep/what-if" => $$"""{"decision":{{Decision}} }""",
+            "/api/orders/{orderId}/engines" => """{"engine":"thistledown","folder":"notes","title":"Notes","user":"ada","mail":"ada@example.com","password":null,"mayReplace":true}""",
+            "/api/orders/{orderId}/engines/update" or "/api/orders/{orderId}/engines/remove" => """{"folder":"notes"}""",
+            "/api/orders/{orderId}/first-page" => """{"page":{"name":"Ostler & Wren","about":"Clocks","street":"4 Mill Lane","town":"Hexworth","telephone":"","hours":[{"isOpen":true,"opens":"09:00","closes":"17:30"}],"layout":"shopfront","picture":null,"pictureText":""},"mayReplace":true}""",
             "/api/sites" => """{"name":"Another"}""",
             "/api/names/read" => """{"text":"Ostler & Wren","ending":"com","customersIn":"GB"}""",
             "/api/account/code" => """{"mail":"tom@example.com"}""",

@@ -29,6 +29,23 @@ public sealed class LimitsTests : OneOwner
     }
 
     [Fact]
+    public async Task What_is_first_kept_of_a_site_or_an_order_may_come_many_times_at_once()
+    {
+        var noted = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => _visitor.PostAsync($"/api/sites/{_visitor.SiteId}/bought", new { })));
+        noted.ShouldAllBe(answer => answer.Status == HttpStatusCode.UnprocessableEntity);
+        var other = _host.Visit();
+        await other.OpenAsync();
+        var sought = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => other.SendAsync(HttpMethod.Put, $"/api/sites/{other.SiteId}/names", new { text = "wren", endings = new[] { "com" } })));
+        sought.ShouldAllBe(answer => (int)answer.Status < 300);
+
+        var order = await DeliveredAsync();
+        var page = new { name = "Ostler & Wren", about = "We mend clocks.", street = "3 Tide Lane", town = "Wexmouth", telephone = "", hours = Array.Empty<object>(), layout = "shopfront", picture = (string?)null, pictureText = "" };
+        var pages = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => _visitor.SendAsync(HttpMethod.Put, $"/api/orders/{order}/first-page", new { page, mayReplace = true })));
+        pages.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK || answer.Status == HttpStatusCode.Conflict);
+        pages.ShouldContain(answer => answer.Status == HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task Of_receipts_kept_all_at_once_no_more_than_twenty_are_there()
     {
         var order = await BoughtAsync();

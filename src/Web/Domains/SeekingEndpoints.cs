@@ -45,7 +45,7 @@ internal static class SeekingEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        await desk.SeekAsync((await sites.StoredAsync(site, cancel)).Row.Id, sought, cancel);
+        await desk.SeekAsync((await sites.ThereAsync(site, cancel)).Row.Id, sought, cancel);
         return Results.Ok(await seeking.PageAsync(site, view, sought, refused, cancel));
     }
 

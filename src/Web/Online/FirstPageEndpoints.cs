@@ -104,9 +104,12 @@ internal static class FirstPageEndpoints
         }
 
         await workspace.EnsureStoredAsync(cancel);
-        var row = await db.FirstPages.SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) ?? db.FirstPages.Add(new FirstPageRow { WorkspaceId = workspace.Id, OrderId = orderId, Document = "" }).Entity;
-        row.Document = Documents.Write(page);
-        await db.SaveChangesAsync(cancel);
+        await db.AloneAsync(async () =>
+        {
+            var row = await db.FirstPages.SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) ?? db.FirstPages.Add(new FirstPageRow { WorkspaceId = workspace.Id, OrderId = orderId, Document = "" }).Entity;
+            row.Document = Documents.Write(page);
+            return await db.SaveChangesAsync(cancel);
+        }, cancel);
         return Results.Ok(Wire(page, answer.Version, after));
     }
 

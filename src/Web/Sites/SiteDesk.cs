@@ -61,6 +61,18 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         return await StartAsync(versioned.Row.Id, versioned.Site, cancel);
     }
 
+    /// <summary>The same for what only needs the site to be there, whatever its version: of two at once the second takes what the first stored.</summary>
+    public async Task<VersionedSite> ThereAsync(VersionedSite versioned, CancellationToken cancel)
+    {
+        if (db.Entry(versioned.Row).State != EntityState.Detached)
+        {
+            return versioned;
+        }
+
+        await workspace.EnsureStoredAsync(cancel);
+        return await db.AloneAsync(async () => await history.FindAsync(versioned.Row.Id, cancel) ?? await StartAsync(versioned.Row.Id, versioned.Site, cancel), cancel);
+    }
+
     /// <summary>Starts an empty site, counted as the demo's is: its currency and rates go along. Null, with the reason, where it would be one too many: counted and started in one step.</summary>
     public async Task<VersionedSite?> StartAsync(string name, FaultList faults, CancellationToken cancel)
     {

@@ -48,7 +48,7 @@ internal static class BoughtEndpoints
         }
 
         var faults = new FaultList();
-        return await desk.NoteAsync(await sites.StoredAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel) is { } order ? Results.Ok(OrderWire.Of(order)) : FaultResults.Unprocessable(faults);
+        return await desk.NoteAsync(await sites.ThereAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel) is { } order ? Results.Ok(OrderWire.Of(order)) : FaultResults.Unprocessable(faults);
     }
 
     private static async Task<IResult> ChangeAsync(Guid orderId, JsonBody<ChangeBoughtBody> body, OrderDesk orders, BoughtDesk desk, CancellationToken cancel)
