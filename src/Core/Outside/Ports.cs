@@ -3,7 +3,7 @@ using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Outside;
 
-/// <summary>Whoever takes the money for the sellers, as Home Start sees it. Every change carries an idempotency key.</summary>
+/// <summary>The one who takes the money for the sellers, as Home Start sees it. Every change carries an idempotency key.</summary>
 public interface IPaymentProcessor
 {
     /// <summary>Sets money aside, or begins to: a bank or wallet may want the owner's yes, an invoice has to be paid first.</summary>
@@ -53,7 +53,7 @@ public sealed record LaterCharge(string Quote, string? CardToken, bool Wallet, M
 /// <param name="On">The business date.</param>
 public sealed record PaymentRequest(string? Quote, string Way, string? CardToken, Money Amount, string Book, string Seller, string Number, Uri ReturnTo, DateOnly On);
 
-/// <summary>Whether the outside works at all, for whoever watches over it.</summary>
+/// <summary>Whether the outside works at all, for those who watch over it.</summary>
 public interface IOutsideHealth
 {
     /// <summary>Whether it answers, and what it keeps is whole.</summary>
@@ -103,7 +103,7 @@ public interface IHostingCompany
 public interface INameServers
 {
     /// <summary>What is said to a question; null: nobody answered.</summary>
-    /// <param name="place">The resolver that is asked; null: whoever is in charge of the name.</param>
+    /// <param name="place">The resolver that is asked; null: the servers in charge of the name.</param>
     Task<byte[]?> AskAsync(World world, string? place, byte[] question, CancellationToken cancel);
 }
 

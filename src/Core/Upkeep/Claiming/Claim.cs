@@ -34,7 +34,7 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
         return open is null ? null : new Claim(order, outlook.Tenure.Book(open.Book), open, outlook.DecidingOn) { PlanIncludes = hosting.Plan.Includes };
     }
 
-    /// <summary>The decision it is for whoever runs the years.</summary>
+    /// <summary>The decision it is when the years are run.</summary>
     public ClaimDomain Decision(string label, string ending) => new(On, new DomainChoice(DomainRoute.Register) { Book = Book.Id, Name = label, Ending = ending });
 
     /// <summary>The order that claims it: nothing is due, the domain joins the hosting that is there.</summary>
