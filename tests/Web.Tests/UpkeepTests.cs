@@ -119,7 +119,7 @@ public class UpkeepTests
     [InlineData("invoice", true)]
     public async Task What_was_missed_can_be_paid_without_the_card(string way, bool isPageClosed)
     {
-        await using var host = await TestHost.StartAsync(days: isPageClosed ? new Quick() : null);
+        await using var host = await TestHost.StartAsync(days: isPageClosed ? new Quick() : null, between: isPageClosed ? () => new SlowHolds() : null);
         var (visitor, order) = await OrderedAsync(host, "9999520000000001");
         await MoveToAsync(visitor, "2027-12-20");
         if (way == "balance")
@@ -399,6 +399,20 @@ public class UpkeepTests
     private sealed class Quick : DayPace
     {
         public override TimeSpan SweepEvery => TimeSpan.FromMilliseconds(100);
+    }
+
+    /// <summary>Lets several sweeps pass before the processor hears of a hold for what was missed.</summary>
+    private sealed class SlowHolds : DelegatingHandler
+    {
+        protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+        {
+            if (request.RequestUri!.AbsolutePath.EndsWith("/holds", StringComparison.Ordinal))
+            {
+                await Task.Delay(TimeSpan.FromMilliseconds(600), cancellationToken);
+            }
+
+            return await base.SendAsync(request, cancellationToken);
+        }
     }
 
     /// <summary>Breaks off at the next moment, as a server that is killed does.</summary>

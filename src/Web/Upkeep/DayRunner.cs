@@ -15,24 +15,36 @@ public sealed partial class DayRunner(IServiceScopeFactory scopes, DayBell bell,
     private readonly ConcurrentDictionary<Guid, SemaphoreSlim> _turns = new();
 
     /// <summary>Carries out all that fell due in a workspace, until nothing is left or somebody does not answer.</summary>
-    public async Task PlayAsync(Guid workspace, CancellationToken cancel)
+    public Task PlayAsync(Guid workspace, CancellationToken cancel) =>
+        AloneAsync(
+            workspace,
+            async () =>
+            {
+                await InScopeAsync(workspace, async services =>
+                {
+                    await services.GetRequiredService<TenureDesk>().OpenAsync(cancel);
+                    return true;
+                });
+                var orders = await InScopeAsync(workspace, services => services.GetRequiredService<HomeStartDb>().DayBooks.Select(row => row.OrderId).ToListAsync(cancel));
+                foreach (var order in orders)
+                {
+                    while (await StepAsync(workspace, order, cancel))
+                    {
+                    }
+                }
+
+                return true;
+            },
+            cancel);
+
+    /// <summary>Does something while no day passes in a workspace.</summary>
+    public async Task<T> AloneAsync<T>(Guid workspace, Func<Task<T>> work, CancellationToken cancel)
     {
         var turn = _turns.GetOrAdd(workspace, _ => new SemaphoreSlim(1, 1));
         await turn.WaitAsync(cancel);
         try
         {
-            await InScopeAsync(workspace, async services =>
-            {
-                await services.GetRequiredService<TenureDesk>().OpenAsync(cancel);
-                return true;
-            });
-            var orders = await InScopeAsync(workspace, services => services.GetRequiredService<HomeStartDb>().DayBooks.Select(row => row.OrderId).ToListAsync(cancel));
-            foreach (var order in orders)
-            {
-                while (await StepAsync(workspace, order, cancel))
-                {
-                }
-            }
+            return await work();
         }
         finally
         {

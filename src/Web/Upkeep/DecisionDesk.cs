@@ -125,15 +125,24 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         }
 
         var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
-        if (await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } meanwhile)
+        var request = new PaymentRequest(
+            quote.Id, word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}",
+            new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
+
+        // In one turn: a day that passed between the two would find a hold that nobody has asked for, and void it.
+        var (meanwhile, outcome) = await runner.AloneAsync(
+            workspace.Id,
+            async () => await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } overtaken
+                ? (overtaken, null)
+                : ((IResult?)null, await payments.HoldAsync(kept.World, paying.Hold, request, cancel)),
+            cancel);
+        if (meanwhile is not null)
         {
             return meanwhile;
         }
 
-        var request = new PaymentRequest(quote.Id, word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}", new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
-        var outcome = await payments.HoldAsync(kept.World, paying.Hold, request, cancel);
         await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel); // What came of it is asked for by its key, also after a lost answer.
-        if (outcome.State == OutcomeState.Refused)
+        if (outcome is { State: OutcomeState.Refused })
         {
             var faults = new FaultList();
             faults.Say(FaultCodes.Unavailable, "way", outcome.Message ?? "It was refused, without a reason.");
