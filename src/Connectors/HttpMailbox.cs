@@ -9,12 +9,15 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
 {
     private const int LongestText = 20_000;
 
+    // Mail nests a few parts; one that nests for ever is read no deeper.
+    private static readonly ParserOptions Guarded = new() { MaxMimeDepth = 16 };
+
     public async Task<IReadOnlyList<ArrivedLetter>?> ListAsync(World world, CancellationToken cancel)
     {
         try
         {
             using var response = await lookUps.GetAsync(world, $"/mail", cancel);
-            return response.IsSuccessStatusCode ? [.. List(await response.Content.ReadFromJsonAsync<JsonElement>(cancel))] : null;
+            return response.IsSuccessStatusCode ? [.. List(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), cancel)] : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
@@ -35,11 +38,11 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
         }
     }
 
-    private static IEnumerable<ArrivedLetter> List(JsonElement answer) =>
-        answer.ValueKind != JsonValueKind.Array ? [] : answer.EnumerateArray().Select(Letter).OfType<ArrivedLetter>();
+    private static IEnumerable<ArrivedLetter> List(JsonElement answer, CancellationToken cancel) =>
+        answer.ValueKind != JsonValueKind.Array ? [] : answer.EnumerateArray().Select(item => Letter(item, cancel)).OfType<ArrivedLetter>();
 
     // One that cannot be read is left out: it is there as a file all the same.
-    private static ArrivedLetter? Letter(JsonElement item)
+    private static ArrivedLetter? Letter(JsonElement item, CancellationToken cancel)
     {
         if (Answers.Text(item, "id") is not { } id || !DateTimeOffset.TryParse(Answers.Text(item, "arrivedAt"), out var arrived) || !item.TryGetProperty("raw", out var raw) || raw.ValueKind != JsonValueKind.String || !raw.TryGetBytesFromBase64(out var bytes))
         {
@@ -49,7 +52,7 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
         try
         {
             using var stream = new MemoryStream(bytes);
-            using var message = MimeMessage.Load(stream);
+            using var message = MimeMessage.Load(Guarded, stream, cancel);
             var text = message.TextBody ?? "";
             return new ArrivedLetter(id, message.From.ToString(), message.To.ToString(), message.Subject ?? "", arrived, text.Length > LongestText ? text[..LongestText] : text)
             {

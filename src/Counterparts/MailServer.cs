@@ -65,7 +65,7 @@ internal sealed class MailServer(IServiceScopeFactory scopes, int port, string s
         }
 
         using var stream = new MemoryStream(raw);
-        using var message = await MimeMessage.LoadAsync(stream, cancel);
+        using var message = await MimeMessage.LoadAsync(new ParserOptions { MaxMimeDepth = 16 }, stream, cancel);
         var (isTaken, box) = await scope.ServiceProvider.GetRequiredService<Mailboxes>().FindAsync(world, (message.To.FirstOrDefault() as MailboxAddress)?.Address ?? "", cancel);
         if (!isTaken)
         {

@@ -52,6 +52,7 @@ public sealed class AppProcess : IDisposable
             UseShellExecute = false,
             RedirectStandardOutput = true,
             RedirectStandardError = true,
+            Environment = { ["DOTNET_TieredPGO"] = "0" }, // It lives for a minute beside a browser: no time for measuring itself.
         })!;
 
     public void Dispose()

@@ -7,7 +7,7 @@ using Microsoft.Extensions.DependencyInjection;
 namespace HomeStart.Web.Tests;
 
 /// <summary>From key sheet to a first page: records, files, page, mail, names, engine and certificate of a hosting that was delivered, at the host counterpart and back.</summary>
-public sealed class OnlineTests : OneOwner
+public sealed class OnlineTests() : OneOwner(isRecording: true)
 {
     private Guid _order;
 

@@ -7,7 +7,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Tests;
 
 /// <summary>Every route to a domain through an order, and the log-in at the host: secrets are handed on and kept nowhere here.</summary>
-public sealed class OrderRoutesTests : OneOwner
+public sealed class OrderRoutesTests() : OneOwner(isRecording: true)
 {
     private const string Code = "MOVE-WREN";
 

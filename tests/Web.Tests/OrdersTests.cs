@@ -112,7 +112,7 @@ public class OrdersTests
     [Fact]
     public async Task A_first_password_is_shown_until_it_was_seen_and_a_lost_answer_loses_nothing()
     {
-        await using var host = await TestHost.StartAsync();
+        await using var host = await TestHost.StartAsync(isRecording: true);
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
@@ -307,7 +307,7 @@ public class OrdersTests
     [Fact]
     public async Task No_card_number_is_in_any_log_or_database()
     {
-        await using var host = await TestHost.StartAsync();
+        await using var host = await TestHost.StartAsync(isRecording: true);
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");

@@ -52,7 +52,7 @@ public class OwnedTests
     [Fact]
     public async Task A_transfer_code_is_passed_on_and_stands_nowhere_after()
     {
-        await using var host = await TestHost.StartAsync();
+        await using var host = await TestHost.StartAsync(isRecording: true);
         var visitor = await OpenAsync(host);
         await CheckAsync(visitor, Unlocked, "SECRETCODE-77");
         host.Log.ShouldNotContain(line => line.Contains("SECRETCODE", StringComparison.Ordinal));

@@ -26,8 +26,13 @@ public sealed class TestHost : IAsyncDisposable
     public static readonly DateOnly Today = new(2026, 12, 1);
 
     private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-web-");
-    private readonly Demo _demo = Demo.Load(Root("demo"));
+    private static readonly Lazy<Demo> LoadedDemo = new(() => Demo.Load(Root("demo")));
+
+    /// <summary>The databases of a host that has only just started, so that each further one need not migrate its own.</summary>
+    private static readonly Lazy<Task<IReadOnlyDictionary<string, byte[]>>> Started = new(StartedAsync);
     private readonly List<string> _log = [];
+    private bool _isRecording;
+    private IReadOnlyList<string> _files = [];
     private readonly int _mailPort = FreePort();
     private WebApplication? _app;
     private WebApplication? _counterparts;
@@ -46,11 +51,12 @@ public sealed class TestHost : IAsyncDisposable
 
     public string DataFolder => _data.FullName;
 
-    /// <summary>Everything both hosts logged, at every level.</summary>
+    /// <summary>Everything both hosts logged, at every level, of a host that was started to record it.</summary>
     public IReadOnlyList<string> Log
     {
         get
         {
+            _isRecording.ShouldBeTrue();
             lock (_log)
             {
                 return [.. _log];
@@ -77,9 +83,23 @@ public sealed class TestHost : IAsyncDisposable
 
     /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>
     /// <param name="sellers">The price lists that the sellers sell from, where they are not the demo's.</param>
-    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null, DayPace? days = null, Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>>? sellers = null)
+    /// <param name="isRecording">Whether all that is logged is kept; it costs time.</param>
+    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null, DayPace? days = null, Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>>? sellers = null, bool isRecording = false)
     {
-        var host = new TestHost { _sellers = sellers ?? (same => same), _between = between, _interceptor = interceptor, _options = options ?? (same => same), _days = days };
+        var host = new TestHost
+        {
+            _sellers = sellers ?? (same => same),
+            _between = between,
+            _interceptor = interceptor,
+            _options = options ?? (same => same),
+            _days = days,
+            _isRecording = isRecording,
+        };
+        foreach (var (name, bytes) in await Started.Value)
+        {
+            await File.WriteAllBytesAsync(Path.Combine(host.DataFolder, name), bytes);
+        }
+
         await host.StartAgainAsync(pace);
         return host;
     }
@@ -87,7 +107,7 @@ public sealed class TestHost : IAsyncDisposable
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
-        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _sellers(_demo.OfferBooks), CounterpartsSecret.Of(DataFolder), _mailPort, builder =>
+        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _sellers(LoadedDemo.Value.OfferBooks), CounterpartsSecret.Of(DataFolder), _mailPort, builder =>
         {
             builder.WebHost.UseTestServer();
             Record(builder.Logging.ClearProviders());
@@ -96,7 +116,7 @@ public sealed class TestHost : IAsyncDisposable
         var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
         builder.WebHost.UseTestServer();
         Record(builder.Logging.ClearProviders());
-        Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }), _demo, Handler);
+        Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }), LoadedDemo.Value, Handler);
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         builder.Services.AddSingleton<TimeProvider>(Clock);
         if (_days is not null)
@@ -113,6 +133,7 @@ public sealed class TestHost : IAsyncDisposable
         Composition.MapHomeStart(_app);
         await Composition.PrepareAsync(_app);
         await _app.StartAsync();
+        _files = [FileOf<CounterpartsDb>(_counterparts), FileOf<HomeStartDb>(_app)];
     }
 
     /// <summary>A new visitor.</summary>
@@ -152,8 +173,34 @@ public sealed class TestHost : IAsyncDisposable
     public async ValueTask DisposeAsync()
     {
         await StopAsync();
-        SqliteConnection.ClearAllPools();
+        CloseFiles();
         _data.Delete(recursive: true);
+    }
+
+    private static async Task<IReadOnlyDictionary<string, byte[]>> StartedAsync()
+    {
+        await using var host = new TestHost();
+        await host.StartAgainAsync();
+        await host.StopAsync();
+        host.CloseFiles();
+        return Directory.GetFiles(host.DataFolder, "*.db").ToDictionary(file => Path.GetFileName(file)!, File.ReadAllBytes);
+    }
+
+    // Pooled connections hold the files; those of the hosts beside this one stay open.
+    private void CloseFiles()
+    {
+        foreach (var file in _files)
+        {
+            using var connection = new SqliteConnection(file);
+            SqliteConnection.ClearPool(connection);
+        }
+    }
+
+    private static string FileOf<TContext>(WebApplication app)
+        where TContext : DbContext
+    {
+        using var scope = app.Services.CreateScope();
+        return scope.ServiceProvider.GetRequiredService<TContext>().Database.GetConnectionString()!;
     }
 
     private async Task StopAsync()
@@ -188,8 +235,15 @@ public sealed class TestHost : IAsyncDisposable
 
     private void Record(ILoggingBuilder logging)
     {
-        logging.SetMinimumLevel(LogLevel.Trace);
-        logging.AddProvider(new Recorder(_log));
+        if (_isRecording)
+        {
+            logging.SetMinimumLevel(LogLevel.Trace);
+            logging.AddProvider(new Recorder(_log));
+        }
+        else
+        {
+            logging.SetMinimumLevel(LogLevel.None);
+        }
     }
 
     internal static string Root(string folder)

@@ -1,0 +1,2 @@
+// Three classes at a time on two cores: many tests wait for a counterpart or a clock.
+[assembly: Xunit.v3.Parallelization(Mode = Xunit.Sdk.ParallelMode.Collections, MaxThreads = 3)]
