@@ -52,6 +52,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readPage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carts/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readCart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scans": {
         parameters: {
             query?: never;
@@ -2353,6 +2385,36 @@ export interface components {
         CardBody: {
             token: string;
         };
+        CartDiscountWire: {
+            name: string;
+            amount: string;
+        };
+        CartLineWire: {
+            name: string;
+            kind: string;
+            domain: null | string;
+            /** Format: int32 */
+            months: null | number;
+            /** Format: int32 */
+            quantity: number;
+            amount: string;
+            struck: null | string;
+        };
+        CartReadingWire: {
+            provider: null | string;
+            currency: null | string;
+            lines: components["schemas"]["CartLineWire"][];
+            discounts: components["schemas"]["CartDiscountWire"][];
+            subtotal: null | string;
+            tax: null | string;
+            total: null | string;
+            taxInside: null | boolean;
+            addsUp: null | boolean;
+            sources: components["schemas"]["SourceWire"][];
+            notPlaced: components["schemas"]["NotPlacedWire"][];
+            doubts: components["schemas"]["DoubtWire"][];
+            text: string;
+        };
         /**
          * @description From least to most.
          * @default none
@@ -2949,6 +3011,10 @@ export interface components {
             expires: null | string;
             renewal: null | string;
             currency: null | string;
+        };
+        DoubtWire: {
+            code: string;
+            at: string;
         };
         DueOnWire: {
             /** Format: date */
@@ -3741,6 +3807,14 @@ export interface components {
             words: string;
             isUrgent: boolean;
         };
+        NotPlacedWire: {
+            words: string;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            why: string;
+        };
         OfferedFileWire: {
             path: string;
             /** Format: int64 */
@@ -3852,6 +3926,25 @@ export interface components {
             newCustomer?: boolean;
             customerOf?: null | string[];
             keepChancePercent?: null | string;
+        };
+        PageBody: {
+            html: null | string;
+            text: null | string;
+        };
+        PageReadingWire: {
+            provider: null | string;
+            currency: null | string;
+            tax: null | string;
+            /** Format: int32 */
+            refundDays: null | number;
+            plans: components["schemas"]["ReadPlanWire"][];
+            domains: components["schemas"]["ReadDomainWire"][];
+            extras: components["schemas"]["ReadExtraWire"][];
+            codes: components["schemas"]["ReadCodeWire"][];
+            sources: components["schemas"]["SourceWire"][];
+            notPlaced: components["schemas"]["NotPlacedWire"][];
+            doubts: components["schemas"]["DoubtWire"][];
+            text: string;
         };
         PaidBillWire: {
             /** Format: date */
@@ -4074,6 +4167,23 @@ export interface components {
             version: null | number;
             problem: null | string;
         };
+        ReadCodeWire: {
+            code: string;
+            percent: null | string;
+            amount: null | string;
+        };
+        ReadDomainWire: {
+            ending: string;
+            register: null | string;
+            renew: null | string;
+            transfer: null | string;
+        };
+        ReadExtraWire: {
+            name: string;
+            price: string;
+            per: string;
+            ticked: boolean;
+        };
         ReadNameBody: {
             text: string;
             ending?: null | string;
@@ -4087,6 +4197,32 @@ export interface components {
             problems: string[];
             advice: components["schemas"]["NameAdviceWire"][];
             others: string[];
+        };
+        ReadPlanDomainWire: {
+            endings: string[];
+            /** Format: int32 */
+            fromMonths: null | number;
+            everyYear: boolean;
+        };
+        ReadPlanWire: {
+            name: null | string;
+            ways: components["schemas"]["ReadWayWire"][];
+            setupFee: null | string;
+            features: Record<string, never>;
+            domain: null | components["schemas"]["ReadPlanDomainWire"];
+            includes: string[];
+        };
+        ReadWayWire: {
+            /** Format: int32 */
+            months: null | number;
+            price: string;
+            per: string;
+            paid: null | string;
+            /** Format: int32 */
+            freeMonths: number;
+            struck: null | string;
+            later: unknown;
+            setupFee: null | string;
         };
         ReasonWire: {
             need: string;
@@ -4467,6 +4603,14 @@ export interface components {
             /** Format: int32 */
             left: number;
             refused: components["schemas"]["RefusedLineWire"][];
+        };
+        SourceWire: {
+            at: string;
+            words: string;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
         };
         StartSiteBody: {
             name: string;
@@ -5005,6 +5149,108 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReconciliationWire"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageReadingWire"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readCart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CartReadingWire"];
                 };
             };
             /** @description Bad Request */

@@ -70,6 +70,9 @@ public sealed record GuardLimits(int Parts, int Depth, TimeSpan Time)
     /// <summary>A zone file: its entries.</summary>
     public static readonly GuardLimits ZoneFile = new(20_000, 0, Usual);
 
+    /// <summary>A seller's page: its nodes.</summary>
+    public static readonly GuardLimits Page = new(4_000_000, 0, TimeSpan.FromSeconds(5));
+
     /// <summary>A table or card statement: its rows.</summary>
     public static readonly GuardLimits Table = new(50_000, 0, Usual);
 }

@@ -8,7 +8,7 @@ namespace HomeStart.Web.Costings;
 internal static class Calculation
 {
     /// <param name="work">Reads the body and works it out; null, with the faults, where it cannot be read.</param>
-    public static void MapCalculation<TBody, TAnswer>(this IEndpointRouteBuilder app, string path, string name, Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work)
+    public static RouteHandlerBuilder MapCalculation<TBody, TAnswer>(this IEndpointRouteBuilder app, string path, string name, Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work)
         where TAnswer : class =>
         app.MapPost(path, async (JsonBody<TBody> body, Demo demo, Turns turns, CancellationToken cancel) =>
             {

@@ -95,6 +95,7 @@ public static class Composition
         app.UseRateLimiter();
         var all = app.MapGroup("").AddEndpointFilter<ReadableBody>();
         all.MapCostings();
+        all.MapPages();
         all.MapScans();
         all.MapNames();
         all.MapNotices();

@@ -39,7 +39,7 @@ public class Arrows
     public void What_uses_files_is_seen_to() => TypesUsedBy(typeof(Arrows).Assembly.Location).ShouldContain("System.IO.File"); // Else the test above could not fail.
 
     /// <summary>The rooms of Core in their order: each uses only those before it.</summary>
-    private static readonly string[] Rooms = ["Basics", "Domains", "Offers", "Wants", "Costings", "Advertising", "Scanning", "Sites", "Worksheets", "Comparing", "Outside", "Ordering", "Online", "Upkeep", "Reconciling", "Slips"];
+    private static readonly string[] Rooms = ["Basics", "Domains", "Offers", "Wants", "Costings", "Pages", "Advertising", "Scanning", "Sites", "Worksheets", "Comparing", "Outside", "Ordering", "Online", "Upkeep", "Reconciling", "Slips"];
 
     [Fact]
     public void The_rooms_of_Core_are_those_of_this_order() =>

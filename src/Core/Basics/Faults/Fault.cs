@@ -50,6 +50,9 @@ public static class FaultCodes
 
     /// <summary>A mail address that nobody has confirmed yet.</summary>
     public const string Unconfirmed = "unconfirmed";
+
+    /// <summary>Of pages alone: more than is read.</summary>
+    public const string TooLarge = "too-large";
 }
 
 /// <summary>Gathers the faults of an input, so that all of them are said at once: the first <see cref="MostListed"/> with their places, the others as a number.</summary>

@@ -1,0 +1,576 @@
+using System.Collections.Immutable;
+using System.Globalization;
+using System.Text.RegularExpressions;
+using HomeStart.Core.Basics;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>Reads a cart, a quote or a receipt: what is bought line by line, what is taken off, and the sums. An item ends at its amount.</summary>
+public sealed class CartReader
+{
+    private const string TaxName = @"(?:vat|gst|hst|moms|mwst|iva|(?:sales )?tax(?:es)?)";
+
+    private static readonly Regex Subtotal = Patterns.Of(@"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total)\b");
+    private static readonly Regex Total = Patterns.Of(@"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid|due (?:today|now)|sum total|payable|balance due|all together|altogether)\b");
+    private static readonly Regex Tax = Patterns.Of($@"^\W*(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b");
+    private static readonly Regex Within = Patterns.Of(@"\b(?:incl(?:uding|uded|udes)?\.?|includes?|of which|thereof|contains)\b");
+    private static readonly Regex Beyond = Patterns.Of(@"\b(?:plus|add|added|\+)\b");
+    private static readonly Regex Discount = Patterns.Of(@"^\W*(?:.{0,20}\b)?(?:discount|promo(?:tion)?(?: code)?|coupon|voucher|code|rebate|credit|reduction|loyalty)\b");
+    private static readonly Regex Code = Patterns.Exact(@"(?<![\p{L}0-9])(?<code>[A-Z][A-Z0-9]{3,19})(?![\p{L}0-9])");
+    private static readonly Regex Saving = Patterns.Of(@"\byou (?:save|keep|saved)\b|\bsavings?\b|\bsaved\b");
+    private static readonly Regex Offered = Patterns.Of(@"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a month|a year)\b");
+    private static readonly Regex OfferHeading = Patterns.Of(@"^\W*(?:you may also like|you might also like|goes well with.*|recommended.*|others also.*|customers also.*|before you go|don.t forget|popular extras|complete your order|suggested.*|often bought.*)\W*$");
+    private static readonly Regex Renewal = Patterns.Of(@"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?|on\b|:)|costs?)\b");
+    private static readonly Regex Zero = Patterns.Of(@"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=[0-9)]\s)(?:free|included)\W*$");
+    private static readonly Regex Noise = Patterns.Of(@"^\W*(?:remove|change|edit|delete|x|×|add|add to order|details?|price|amount|quantity|qty|item|items|description|no\.?|each|unit price|how many|what|total|check ?out|go to payment|pay now|order and pay|apply|use|update|menu|home|hosting|mail|domains?|log in|support|status|contact|about us|blog|help|partners|imprint|privacy|terms)\W*$");
+    private static readonly Regex QuantityLabel = Patterns.Of(@"^\W*(?:quantity|qty|how many|count|pieces)\W*$");
+    private static readonly Regex UnitHead = Patterns.Of(@"\b(?:each|unit|per piece|single)\b");
+    private static readonly Regex AmountHead = Patterns.Of(@"\b(?:amount|total|sum|price|line total)\b");
+    private static readonly Regex Times = Patterns.Of(@"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))");
+    private static readonly Regex Domain = Patterns.Of(@"(?<![\p{L}0-9@./-])(?<domain>[\p{L}0-9](?:[\p{L}0-9-]{0,61}[\p{L}0-9])?(?:\.[a-z]{2,}){1,3})(?![\p{L}0-9@-])");
+    private static readonly Regex Months = Patterns.Of($@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?)|(?<year>years?|yrs?))\b");
+    private static readonly Regex LaterPart = Patterns.Of(@"[.,;–—-]?\s*\b(?:renews?|then|afterwards|thereafter|plus [0-9]+ (?:free )?months?|[+] ?[0-9]+ (?:months? free|free months?)|and [0-9]+ free)\b.*$");
+    private static readonly Regex FreeMonths = Patterns.Of(@"\b[0-9]{1,2} (?:free months?|months? free|extra months?|bonus months?)\b");
+    private static readonly Regex Detail = Patterns.Of($@"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$|monthly|yearly|annual(?:ly)?\b|per )");
+    private static readonly Regex PlanWord = Patterns.Of(@"\b(?:hosting|web ?space|plan|package|account)\b");
+    private static readonly Regex SetupWord = Patterns.Of(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b");
+    private static readonly Regex CentreWord = Patterns.Of(@"\bdata ?-?cent(?:re|er)\b|\bserver location\b");
+    private static readonly Regex MoveWord = Patterns.Of(@"\b(?:site move|moving (?:your|the|a)|site migration|migration|move (?:of|by)|moving over)\b");
+    private static readonly Regex DomainWord = Patterns.Of(@"\bdomain\b(?! privacy)");
+    private static readonly Regex ThingWord = Patterns.Of(@"\b(?:backups?|privacy|malware|certificate|ip address|mailbox(?:es)?|archive|support|snapshots?|design|search listing|logo|installer|storage|databases?|scan|watch|ssl|builder)\b");
+    private static readonly Regex Tail = Patterns.Of(
+        $@"\s*(?:\([^()]*\)|[×x]\s?[0-9]{{1,3}}|[0-9]{{1,3}}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*)|\bfor (?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$");
+
+    private readonly PageText _page;
+    private readonly List<Line> _lines;
+    private readonly List<Draft> _items = [];
+    private readonly List<(string Name, PageSpan NameAt, PageAmount Amount)> _discounts = [];
+    private readonly Dictionary<PageAmount, string> _why = [];
+    private readonly HashSet<PageSpan> _placed = [];
+    private readonly List<Line> _pending = [];
+    private PageAmount? _subtotal;
+    private PageAmount? _total;
+    private PageAmount? _tax;
+    private string _taxWords = "";
+    private string _label = "";
+    private Line? _labelLine;
+    private int? _quantity;
+    private bool _isQuantity;
+    private bool _isOffered;
+
+    private CartReader(PageText page)
+    {
+        _page = page;
+        _lines = PageLines.Of(page);
+    }
+
+    /// <summary>What a cart says.</summary>
+    public static CartReading Read(PageText page) => new CartReader(page).Whole();
+
+    private CartReading Whole()
+    {
+        var heads = Heads();
+        for (var at = 0; at < _lines.Count; at++)
+        {
+            var line = _lines[at];
+            Take(line, heads);
+        }
+
+        return Assembled();
+    }
+
+    // What the columns of a table are called.
+    private Dictionary<(int Table, int Column), string> Heads()
+    {
+        var heads = new Dictionary<(int, int), string>();
+        foreach (var table in _lines.Where(line => line.Seen.Cell is not null).GroupBy(line => line.Seen.Cell!.Table))
+        {
+            var first = table.Min(line => line.Seen.Cell!.Row);
+            var row = table.Where(line => line.Seen.Cell!.Row == first).ToList();
+            if (row.TrueForAll(line => line.Amounts.IsEmpty))
+            {
+                foreach (var line in row)
+                {
+                    heads[(table.Key, line.Seen.Cell!.Column)] = line.Words;
+                }
+            }
+        }
+
+        return heads;
+    }
+
+    private void Take(Line line, Dictionary<(int Table, int Column), string> heads)
+    {
+        var words = line.Words;
+        var head = line.Seen.Cell is { } cell && heads.TryGetValue((cell.Table, cell.Column), out var known) ? known : "";
+        if (OfferHeading.IsMatch(words))
+        {
+            _isOffered = true;
+            return;
+        }
+
+        if (Sum(line))
+        {
+            return;
+        }
+
+        if (_isQuantity || (head.Length > 0 && QuantityLabel.IsMatch(head)))
+        {
+            _isQuantity = false;
+            if (int.TryParse(words.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count is > 0 and < 1000)
+            {
+                _quantity = count;
+                return;
+            }
+        }
+
+        if (QuantityLabel.IsMatch(words) && head != words)
+        {
+            _isQuantity = true;
+            return;
+        }
+
+        if (_total is not null && _items.Count > 0)
+        {
+            Rest(line);
+            return;
+        }
+
+        var zero = Zero.Match(words);
+        if (line.Amounts.IsEmpty && !zero.Success)
+        {
+            if (!Noise.IsMatch(words) && words.Length <= 160 && !FreeMonths.IsMatch(words) || _pending.Count > 0 && Months.IsMatch(words))
+            {
+                _pending.Add(line);
+            }
+
+            return;
+        }
+
+        if (_isOffered || Offered.IsMatch(words))
+        {
+            Why(line, "offered");
+            if (Offered.IsMatch(words))
+            {
+                _pending.Clear();
+            }
+
+            return;
+        }
+
+        if (Saving.IsMatch(words) && !Discount.IsMatch(words))
+        {
+            Why(line, "saving");
+            return;
+        }
+
+        Item(line, head, zero);
+    }
+
+    // An item ends at its amount: struck, unit and later prices on the way are none.
+    private void Item(Line line, string head, Match zero)
+    {
+        var plain = new List<PageAmount>();
+        PageAmount? struck = null;
+        foreach (var (number, amount) in line.Amounts.Index())
+        {
+            var from = number == 0 ? line.From : line.Amounts[number - 1].End;
+            var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
+            var (before, behind) = (_page.Text[from..amount.At.From], _page.Text[Math.Min(amount.End, to)..to]);
+            var role = PlanReader.IsStruck(_page, amount.At) ? Role.Struck : Roles.Of(amount, before, behind);
+            if (role == Role.Struck)
+            {
+                struck ??= amount;
+            }
+            else if (role == Role.Later || Renewal.IsMatch(before))
+            {
+                _why[amount] = "later";
+            }
+            else if (amount.Per is Per.Month or Per.Year || UnitHead.IsMatch(head))
+            {
+                _why[amount] = "unit";
+            }
+            else if (role == Role.Saving && !amount.IsNegative)
+            {
+                _why[amount] = "saving";
+            }
+            else
+            {
+                plain.Add(amount);
+            }
+        }
+
+        if (!_page.IsMarked && plain.Count == 2 && plain[0].Value > plain[1].Value && _page.Text[plain[0].At.To..plain[1].At.From].Trim().Length == 0)
+        {
+            struck ??= plain[0];
+            plain.RemoveAt(0);
+        }
+
+        if (zero.Success && plain.Count > 0 && !_page.IsMarked)
+        {
+            struck ??= plain[0];
+            plain.Clear();
+        }
+
+        if (plain.Count == 0 && !zero.Success)
+        {
+            // A month's price, or the renewal: part of what is said of the item.
+            if (line.Words.Length <= 160 && _pending.Count > 0 || Months.IsMatch(line.Words) || Kind(line.Words, null) is not null)
+            {
+                _pending.Add(line);
+            }
+
+            if (struck is not null && _pending.Count > 0)
+            {
+                _struck = struck;
+            }
+
+            return;
+        }
+
+        var own = line.Amounts.Length > 0 ? _page.Text[line.From..line.Amounts[0].At.From] : line.Words[..zero.Index];
+        if (own.Trim().Length > 2)
+        {
+            _pending.Add(line);
+        }
+
+        var chosen = plain.Count > 0 ? plain[^1] : null;
+        foreach (var other in plain.Where(other => other != chosen))
+        {
+            _why[other] = "unit";
+        }
+
+        if (chosen is { IsNegative: true })
+        {
+            AddDiscount(own.Trim().Length > 2 ? line : _pending.LastOrDefault() ?? line, chosen);
+            _pending.Clear();
+            return;
+        }
+
+        Close(line, chosen, struck ?? _struck, zero);
+    }
+
+    private PageAmount? _struck;
+
+    private void Close(Line line, PageAmount? amount, PageAmount? struck, Match zero)
+    {
+        var title = Title();
+        var cell = line.Seen.Cell;
+        if (title is null)
+        {
+            // A second amount in the same row is the sum for all pieces; the one before was for one.
+            if (_items.Count > 0 && cell is not null && _items[^1].Line.Seen.Cell is { } last && last.Table == cell.Table && last.Row == cell.Row && (amount is not null || zero.Success))
+            {
+                var item = _items[^1];
+                if (item.Amount is { } unit)
+                {
+                    _why[unit] = "unit";
+                }
+
+                item.Amount = amount;
+                item.Struck = struck ?? item.Struck;
+                item.ZeroAt = amount is null ? line.Seen.At : null;
+                item.Quantity = _quantity ?? item.Quantity;
+            }
+            else if (amount is not null)
+            {
+                _why.TryAdd(amount, "unknown");
+            }
+
+            (_quantity, _struck) = (null, null);
+            return;
+        }
+
+        var all = string.Join("\n", _pending.SkipWhile(other => other != title).Select(other => other.Words));
+        var name = NameOf(title.Words, title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From : -1);
+        var domain = Domain.Match(title.Words) is { Success: true } own ? own.Groups["domain"].Value : Domain.Match(all) is { Success: true } other2 ? other2.Groups["domain"].Value : null;
+        var kind = Kind(title.Words, all) ?? "addOn";
+        if (name.Length == 0)
+        {
+            name = domain ?? title.Words;
+        }
+
+        var draft = new Draft(line, name, title.Seen.At)
+        {
+            Kind = kind,
+            Domain = kind == "plan" ? null : domain?.ToLowerInvariant(),
+            Months = MonthsIn(all),
+            Quantity = _quantity ?? (Times.Match(all) is { Success: true } times ? int.Parse(times.Groups["n"].Value, CultureInfo.InvariantCulture) : 1),
+            Amount = amount,
+            Struck = struck,
+            ZeroAt = amount is null ? new PageSpan(line.From + Math.Max(0, zero.Index), line.Seen.At.To) : null,
+        };
+        _items.Add(draft);
+        _pending.Clear();
+        (_quantity, _struck) = (null, null);
+    }
+
+    // The last line that names a kind; what follows it tells of it.
+    private Line? Title()
+    {
+        var named = _pending.Where(line => !Detail.IsMatch(line.Words) && Kind(Head(line), null) is not null).ToList();
+        return named.Count > 0 ? named[^1] : _pending.LastOrDefault(line => !Detail.IsMatch(line.Words) && Head(line).Trim().Length > 1);
+    }
+
+    private static string Head(Line line) => line.Amounts.Length > 0 ? line.Words[..Math.Max(0, Math.Min(line.Words.Length, line.Amounts[0].At.From - line.From))] : line.Words;
+
+    private static string? Kind(string words, string? all)
+    {
+        var domain = Domain.IsMatch(words);
+        return CentreWord.IsMatch(words) ? "dataCentre"
+            : MoveWord.IsMatch(words) ? "other"
+            : SetupWord.IsMatch(words) && !PlanWord.IsMatch(words) ? "setup"
+            : ThingWord.IsMatch(words) && !Patterns.Has(words, @"\bhosting\b") ? "addOn"
+            : PlanWord.IsMatch(words) ? "plan"
+            : domain || DomainWord.IsMatch(words) ? "domain"
+            : all is not null && Patterns.Has(all, @"^domain (?:registration|transfer)") ? "domain"
+            : null;
+    }
+
+    private static string NameOf(string words, int cut)
+    {
+        var name = cut >= 0 ? words[..Math.Min(cut, words.Length)] : words;
+        name = Patterns.Swap(name, @"^\W*(?:[0-9]{1,3}[.)]\s+|[•·-]\s+)", "").Trim();
+        for (var before = ""; before != name;)
+        {
+            before = name;
+            name = Tail.Replace(name, "").Trim().TrimEnd(',', ':', ';', '–', '—', '-').Trim();
+        }
+
+        return Patterns.Swap(name, @"\s+", " ");
+    }
+
+    private static int? MonthsIn(string words)
+    {
+        foreach (var line in words.Split('\n'))
+        {
+            var rest = FreeMonths.Replace(LaterPart.Replace(line, ""), "");
+            if (Months.Match(rest) is { Success: true } match && Patterns.Number(match.Groups["count"].Value) is { } count)
+            {
+                return match.Groups["year"].Success ? count * 12 : count;
+            }
+
+            if (Patterns.Has(rest, @"\b(?:yearly|annual(?:ly)?|per year|a year)\b"))
+            {
+                return 12;
+            }
+        }
+
+        return null;
+    }
+
+    // Subtotal, tax, total and what is taken off; a label alone takes the next amount.
+    private bool Sum(Line line)
+    {
+        var words = line.Words;
+        var label = words.Length > 120 ? "" : LabelOf(words);
+        if (label.Length == 0 && _label.Length > 0)
+        {
+            if (line.Amounts.Length > 0 && Head(line).Trim(' ', ':', '-', '−', '–').Length == 0)
+            {
+                Set(_label, _labelLine!, line.Amounts[^1]);
+                _label = "";
+                return true;
+            }
+
+            if (Patterns.Has(words, @"\b(?:calculated|next step|later|to follow|at checkout|tbd)\b"))
+            {
+                _label = "";
+                return true;
+            }
+
+            _label = "";
+        }
+
+        if (label.Length == 0)
+        {
+            return false;
+        }
+
+        if (line.Amounts.IsEmpty)
+        {
+            if (words.Length <= 40)
+            {
+                (_label, _labelLine) = (label, line);
+            }
+
+            return words.Length <= 40;
+        }
+
+        Set(label, line, line.Amounts[^1]);
+        foreach (var other in line.Amounts.SkipLast(1))
+        {
+            _why.TryAdd(other, "total");
+        }
+
+        return true;
+    }
+
+    private string LabelOf(string words)
+    {
+        if (Saving.IsMatch(words) && !Discount.IsMatch(words))
+        {
+            return "";
+        }
+
+        return Subtotal.IsMatch(words) ? "subtotal"
+            : Tax.IsMatch(words) && !Patterns.Has(words, @"\b(?:privacy|hosting|reg\. no|no\.)\b") ? "tax"
+            : Total.IsMatch(words) && !Patterns.Has(words, @"^\W*paid (?:by|with|each|monthly|yearly)|^\W*to pay (?:by|with)") ? "total"
+            : Discount.IsMatch(words) && (PageAmount.In(words, 0).Any(amount => amount.IsNegative) || _items.Count > 0) && !Patterns.Has(words, @"^\W*(?:have a|enter|use|type|your) |\?$") && PageAmount.In(words, 0).Length <= 1 && words.Length < 70 ? "discount"
+            : "";
+    }
+
+    private void Set(string label, Line line, PageAmount amount)
+    {
+        _pending.Clear();
+        _isOffered = false;
+        switch (label)
+        {
+            case "subtotal" when _subtotal is null:
+                _subtotal = amount;
+                break;
+            case "tax" when _tax is null:
+                (_tax, _taxWords) = (amount, line.Words);
+                break;
+            case "total" when _total is null:
+                _total = amount;
+                break;
+            case "discount":
+                AddDiscount(line, amount);
+                break;
+            default:
+                _why.TryAdd(amount, "total");
+                break;
+        }
+    }
+
+    private void AddDiscount(Line line, PageAmount amount)
+    {
+        var words = Head(line).Trim().TrimEnd(':', '-', '−', '–', ' ');
+        var code = Code.Matches(words).Select(match => match.Groups["code"].Value).FirstOrDefault(word => word is not ("CODE" or "DISCOUNT" or "PROMO" or "VOUCHER" or "COUPON"));
+        _discounts.Add((code ?? (words.Length > 0 ? words : "Discount"), line.Seen.At, amount));
+    }
+
+    private void Rest(Line line)
+    {
+        foreach (var amount in line.Amounts)
+        {
+            _why.TryAdd(amount, _isOffered || Offered.IsMatch(line.Words) ? "offered" : Renewal.IsMatch(line.Words) ? "later" : Saving.IsMatch(line.Words) ? "saving" : Patterns.Has(line.Words, @"\b(?:added|add)\b") ? "offered" : "total");
+        }
+    }
+
+    private void Why(Line line, string why)
+    {
+        foreach (var amount in line.Amounts)
+        {
+            _why.TryAdd(amount, why);
+        }
+    }
+
+    private CartReading Assembled()
+    {
+        var all = _lines.SelectMany(line => line.Amounts).ToList();
+        var (currency, currencyAt) = PageWide.CurrencyOf(_lines, [], all);
+        var decimals = currency is not null && Currency.TryGet(currency, out var known) ? known.Decimals : 2;
+        var (provider, providerAt) = PageWide.ProviderOf(_page, _lines, _items.Select(item => item.Name).ToHashSet(StringComparer.OrdinalIgnoreCase));
+        var sources = ImmutableArray.CreateBuilder<ReadSource>();
+        var doubts = ImmutableArray.CreateBuilder<ReadDoubt>();
+        void Source(string at, object? value, PageSpan span)
+        {
+            if (value is not null && span.To > span.From)
+            {
+                sources.Add(new ReadSource(at, span));
+            }
+        }
+
+        string Text(PageAmount amount, string at)
+        {
+            _placed.Add(amount.At);
+            Source(at, amount, amount.At);
+            var dot = amount.Number.IndexOf('.', StringComparison.Ordinal);
+            var digits = Math.Max(decimals, dot < 0 ? 0 : amount.Number.Length - dot - 1);
+            return amount.Value.ToString("F" + digits.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+        }
+
+        Source("/provider", provider, providerAt);
+        Source("/currency", currency, currencyAt);
+        if (currency is null)
+        {
+            doubts.Add(new ReadDoubt("currency-not-said", "/currency"));
+        }
+
+        var lines = ImmutableArray.CreateBuilder<CartLine>();
+        foreach (var (number, item) in _items.Index())
+        {
+            var at = $"/lines/{number}";
+            Source($"{at}/name", item.Name, item.NameAt);
+            if (item.ZeroAt is { } zero)
+            {
+                Source($"{at}/amount", "0", zero);
+            }
+
+            lines.Add(new CartLine(item.Name, item.Kind, item.Domain, item.Months, item.Quantity, item.Amount is { } amount ? Text(amount, $"{at}/amount") : 0m.ToString("F" + decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture), item.Struck is { } struck ? Text(struck, $"{at}/struck") : null));
+        }
+
+        var discounts = ImmutableArray.CreateBuilder<CartDiscount>();
+        foreach (var (number, (name, nameAt, amount)) in _discounts.Index())
+        {
+            Source($"/discounts/{number}/name", name, nameAt);
+            discounts.Add(new CartDiscount(name, Text(amount, $"/discounts/{number}/amount")));
+        }
+
+        var subtotal = _subtotal is { } sub ? Text(sub, "/subtotal") : null;
+        var tax = _tax is { } levy ? Text(levy, "/tax") : null;
+        var total = _total is { } sum ? Text(sum, "/total") : null;
+        var (inside, addsUp) = Adding();
+        return new CartReading(provider, currency, lines.ToImmutable(), discounts.ToImmutable(), subtotal, tax, total, inside, addsUp, sources.ToImmutable(), NotPlaced(all), doubts.ToImmutable(), _page.Text);
+    }
+
+    private (bool? TaxInside, bool? AddsUp) Adding()
+    {
+        var items = _items.Sum(item => item.Amount?.Value ?? 0);
+        var off = _discounts.Sum(discount => discount.Amount.Value);
+        var net = items - off;
+        bool? inside = _tax is null or { Value: 0 } ? null
+            : Within.IsMatch(_taxWords) ? true
+            : Beyond.IsMatch(_taxWords) ? false
+            : _total is null ? null
+            : net == _total.Value ? true
+            : net + _tax.Value == _total.Value ? false
+            : null;
+        if (_total is null || _items.Count == 0)
+        {
+            return (inside, null);
+        }
+
+        var fitsSub = _subtotal is null || _subtotal.Value == items || _subtotal.Value == net;
+        var whole = net + (inside == true ? 0 : _tax?.Value ?? 0);
+        return (inside, fitsSub && whole == _total.Value);
+    }
+
+    private ImmutableArray<NotPlaced> NotPlaced(List<PageAmount> all) =>
+        [.. all.Where(amount => !_placed.Contains(amount.At)).Select(amount => new NotPlaced(amount.At, _why.GetValueOrDefault(amount) ?? "unknown"))];
+
+    private sealed class Draft(Line line, string name, PageSpan nameAt)
+    {
+        public Line Line { get; } = line;
+
+        public string Name { get; } = name;
+
+        public PageSpan NameAt { get; } = nameAt;
+
+        public string Kind { get; init; } = "addOn";
+
+        public string? Domain { get; init; }
+
+        public int? Months { get; init; }
+
+        public int Quantity { get; set; }
+
+        public PageAmount? Amount { get; set; }
+
+        public PageAmount? Struck { get; set; }
+
+        public PageSpan? ZeroAt { get; set; }
+    }
+}

@@ -1,0 +1,255 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>What an ending costs, as far as it is read.</summary>
+internal sealed class DomainDraft(string ending, PageSpan at)
+{
+    public string Ending { get; } = ending;
+
+    public PageSpan At { get; } = at;
+
+    public PageAmount? Register { get; set; }
+
+    public PageAmount? Renew { get; set; }
+
+    public PageAmount? Transfer { get; set; }
+
+    /// <summary>Whether nothing makes the first price a first one.</summary>
+    public bool IsPlain { get; set; }
+}
+
+/// <summary>Reads the prices of domain endings, from tables and from lines.</summary>
+internal sealed class DomainLists(PageText page)
+{
+    private static readonly Regex EndingCell = Patterns.Exact(@"^\s*\.?(?<ending>\.[a-z]{2,24}(?:\.[a-z]{2,3})?)(?:\s*[,/]\s*\.[a-z.]{2,24})*\W*$");
+    private static readonly Regex EndingWord = Patterns.Of(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])");
+    private static readonly Regex RenewWord = Patterns.Of(@"\brenew(?:al|als|s|ing)?\b|\bthen\b|\bafter(?:wards)?\b|\bfollowing\b|\bfurther years?\b|\blater\b|\bnext years?\b");
+    private static readonly Regex TransferWord = Patterns.Of(@"\btransfers?\b|\bmov(?:e|ing)\b|\bbring\b");
+    private static readonly Regex RegisterWord = Patterns.Of(@"\bregist(?:er|ration)\b|\bnew\b|\bfirst year\b|\bprice\b|\b1 year\b|\bfee\b|\bone year\b|\bcosts?\b|\byear\b|\bannual\b");
+    private static readonly Regex Years = Patterns.Of(@"\b(?:[2-9]|10|two|three|five|ten) years?\b");
+    private static readonly Regex OnlyFirst = Patterns.Of(@"\b(?:in|for) (?:the |its )?first year\b|\bfirst year\b|\bnow\b|\bintro");
+    private static readonly Regex SameRenewal = Patterns.Of(@"\b(?:the )?same (?:when|on|at|price|every|each)\b|\brenews? at the same\b");
+    private static readonly Regex StruckBefore = Patterns.Of(@"\b(?:was|were|instead of|regular(?:ly)?|normally|usually|list price)\b[\s(:]*$");
+
+    private readonly Dictionary<string, DomainDraft> _found = new(StringComparer.Ordinal);
+
+    /// <summary>The endings in their order on the page.</summary>
+    public IEnumerable<DomainDraft> Found => _found.Values.Where(one => one.Register is not null || one.Renew is not null || one.Transfer is not null).OrderBy(one => one.At.From);
+
+    /// <summary>Amounts for two years and more.</summary>
+    public List<PageAmount> OtherTerms { get; } = [];
+
+    /// <summary>Reads a table whose rows are endings; false: it is none.</summary>
+    public bool Read(PageTable table)
+    {
+        var rows = Enumerable.Range(0, table.Rows).Where(row => EndingCell.IsMatch(table.Words(row, 0))).ToList();
+        if (rows.Count == 0 || rows.Count * 2 < table.Rows - 1)
+        {
+            return false;
+        }
+
+        var head = rows[0] > 0 ? rows[0] - 1 : -1;
+        var kinds = new string[table.Columns];
+        for (var column = 1; column < table.Columns; column++)
+        {
+            var words = head >= 0 ? table.Words(head, column) : "";
+            kinds[column] = Years.IsMatch(words) ? "years" : TransferWord.IsMatch(words) ? "transfer" : RenewWord.IsMatch(words) ? "renew" : RegisterWord.IsMatch(words) ? "register" : words.Length == 0 ? "" : "other";
+        }
+
+        var isNamed = kinds.Any(kind => kind is "register" or "renew");
+        foreach (var row in rows)
+        {
+            foreach (Match match in EndingWord.Matches(table.Words(row, 0)))
+            {
+                var first = table.Cell(row, 0)[0];
+                var draft = Draft(match.Groups["ending"].Value, first.Seen.At);
+                for (var column = 1; column < table.Columns; column++)
+                {
+                    Cell(draft, kinds[column], isNamed, table.Cell(row, column), column);
+                }
+
+                draft.IsPlain = !isNamed || (!kinds.Contains("renew") && !OnlyFirst.IsMatch(head >= 0 ? string.Join(' ', Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column))) : ""));
+            }
+        }
+
+        foreach (var line in table.Lines)
+        {
+            line.Owner ??= this;
+        }
+
+        return true;
+    }
+
+    private void Cell(DomainDraft draft, string kind, bool isNamed, IReadOnlyList<Line> lines, int column)
+    {
+        var words = string.Join("\n", lines.Select(line => line.Words));
+        var amounts = lines.SelectMany(line => line.Amounts.IsEmpty && PageAmount.OfCell(line.Words, line.From) is { } bare ? [bare] : line.Amounts).Where(amount => !PlanReader.IsStruck(page, amount.At)).ToList();
+        if (amounts.Count == 0 && Patterns.Has(words, @"^\W*free\W*$") && lines.Count > 0)
+        {
+            amounts = [new PageAmount(lines[0].Seen.At, "0", null, Per.None, lines[0].Seen.At.To)];
+        }
+
+        if (amounts.Count == 0)
+        {
+            return;
+        }
+
+        // Of two in a cell the first is what it was, in plain text without headings or within the cell.
+        var amount = amounts.Count > 1 && !page.IsMarked && amounts[0].Value > amounts[^1].Value ? amounts[^1] : amounts.FirstOrDefault(one => !StruckBefore.IsMatch(page.Text[Math.Max(0, one.At.From - 24)..one.At.From])) ?? amounts[0];
+        switch (kind)
+        {
+            case "years":
+                OtherTerms.AddRange(amounts);
+                break;
+            case "transfer":
+                draft.Transfer ??= amount;
+                break;
+            case "renew":
+                draft.Renew ??= amount;
+                break;
+            case "register":
+                draft.Register ??= amount;
+                break;
+            case "" when !isNamed && column == 1:
+                draft.Register ??= amount;
+                break;
+            case "" when !isNamed && column == 2:
+                draft.Renew ??= amount;
+                break;
+        }
+    }
+
+    /// <summary>Reads a line that prices endings: ".com, .net and .org: £9 a year"; false: it does not.</summary>
+    /// <param name="isTransfer">Whether it stands under a heading about moving names.</param>
+    public bool Read(Line line, bool isTransfer)
+    {
+        if (line.Owner is not null)
+        {
+            return false;
+        }
+
+        var endings = EndingWord.Matches(line.Words).ToList();
+        if (endings.Count == 0 || (line.Amounts.IsEmpty && !(isTransfer && line.Words.Contains("free", StringComparison.OrdinalIgnoreCase))))
+        {
+            return false;
+        }
+
+        if (DomainOffers.In(line.Words, line.Seen.At) is not null && !isTransfer)
+        {
+            return false;
+        }
+
+        // Groups of endings, each with the amounts until the next group.
+        var groups = new List<(List<Match> Endings, int From, int To)>();
+        foreach (var (number, ending) in endings.Index())
+        {
+            var between = number == 0 ? "" : line.Words[(endings[number - 1].Index + endings[number - 1].Length)..ending.Index];
+            if (number > 0 && between.Length <= 12 && !between.Any(char.IsAsciiDigit) && Patterns.Has(between, @"^(?:\s*[,/&+]\s*|\s+(?:and|or)\s+|\s*,\s*(?:and|or)\s+)$|^\s+$"))
+            {
+                groups[^1].Endings.Add(ending);
+                groups[^1] = groups[^1] with { From = ending.Index + ending.Length };
+            }
+            else
+            {
+                groups.Add(([ending], ending.Index + ending.Length, 0));
+            }
+        }
+
+        var isRead = false;
+        for (var number = 0; number < groups.Count; number++)
+        {
+            var (group, from, _) = groups[number];
+            var to = number + 1 < groups.Count ? groups[number + 1].Endings[0].Index : line.Words.Length;
+            var words = line.Words[from..to];
+            var amounts = line.Amounts.Where(amount => amount.At.From >= line.From + from && amount.At.From < line.From + to).ToList();
+            isRead |= Group(group, words, line.From + from, amounts, line, isTransfer);
+        }
+
+        return isRead;
+    }
+
+    private bool Group(List<Match> endings, string words, int from, List<PageAmount> amounts, Line line, bool isTransfer)
+    {
+        if (isTransfer)
+        {
+            var price = amounts.FirstOrDefault() ?? (Patterns.Find(words, @"\bfree\b") is { Success: true } free ? new PageAmount(new PageSpan(from + free.Index, from + free.Index + free.Length), "0", null, Per.None, from + free.Index + free.Length) : null);
+            foreach (var ending in endings)
+            {
+                var draft = Draft(ending.Groups["ending"].Value, new PageSpan(line.From + ending.Index, line.From + ending.Index + ending.Length));
+                draft.Transfer ??= price;
+            }
+
+            return price is not null;
+        }
+
+        var plain = new List<PageAmount>();
+        PageAmount? renew = null;
+        PageAmount? transfer = null;
+        var isFirst = false;
+        foreach (var (number, amount) in amounts.Index())
+        {
+            var start = number == 0 ? from : amounts[number - 1].End;
+            var end = number + 1 < amounts.Count ? amounts[number + 1].At.From : from + words.Length;
+            var (before, behind) = (page.Text[start..amount.At.From], page.Text[amount.At.To..end]);
+            if (PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before) || (number > 0 && Patterns.Has(before, @"\binc[\s(]*$|^\s*\(?$") && Patterns.Has(behind, @"^\s*inc")))
+            {
+                isFirst |= PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before);
+                continue;
+            }
+
+            if (Years.IsMatch(behind) || Years.IsMatch(before))
+            {
+                OtherTerms.Add(amount);
+            }
+            else if (TransferWord.IsMatch(before) || TransferWord.IsMatch(behind))
+            {
+                transfer ??= amount;
+            }
+            else if (RenewWord.IsMatch(before) || Patterns.Has(behind, @"^\s*(?:on|at|when).{0,12}renew|^[^,;]{0,14}\brenewal\b"))
+            {
+                renew ??= amount;
+            }
+            else
+            {
+                isFirst |= amount.IsFirst || OnlyFirst.IsMatch(behind) || Patterns.Has(before, @"\bnow\b");
+                plain.Add(amount);
+            }
+        }
+
+        if (!page.IsMarked && plain.Count == 2 && plain[0].Value > plain[1].Value && page.Text[plain[0].End..plain[1].At.From].Trim().Length == 0)
+        {
+            plain.RemoveAt(0);
+            isFirst = true;
+        }
+
+        if (plain.Count == 0 && renew is null && transfer is null)
+        {
+            return OtherTerms.Count > 0 && amounts.Count > 0;
+        }
+
+        var says = SameRenewal.IsMatch(words);
+        foreach (var ending in endings)
+        {
+            var draft = Draft(ending.Groups["ending"].Value, new PageSpan(line.From + ending.Index, line.From + ending.Index + ending.Length));
+            draft.Register ??= plain.FirstOrDefault();
+            draft.Renew ??= renew ?? (says ? plain.FirstOrDefault() : null);
+            draft.Transfer ??= transfer;
+            draft.IsPlain = !isFirst && renew is null;
+        }
+
+        return true;
+    }
+
+    private DomainDraft Draft(string ending, PageSpan at)
+    {
+        var key = ending.ToLowerInvariant();
+        if (!_found.TryGetValue(key, out var draft))
+        {
+            _found[key] = draft = new DomainDraft(key, at);
+        }
+
+        return draft;
+    }
+}

@@ -1,0 +1,99 @@
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>Finds tables that were laid out without one: names side by side, then label after label, each with as many values.</summary>
+internal static class LineMatrix
+{
+    private const int FewestRows = 3;
+
+    private static readonly Regex Value = Patterns.Exact(@"^(?:(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMT]B)?|[Uu]nlimited|[Uu]nmetered|[Yy]es|[Nn]o|[Nn]one|✓|✔|✗|✘|×|[-–—]|[Ii]ncluded|[Ff]ree|[Ll]inux.*|[Ww]indows.*)$");
+    private static readonly Regex Badge = Patterns.Of(@"^\W*(?:most|best|popular|recommended|our pick|top|new)\b.{0,20}$");
+    private static readonly Regex PriceLabel = Patterns.Of(@"^(?:price|pay|monthly|yearly|renew|set-?\s?up|after|first|term|billed).{0,30}$");
+
+    /// <summary>Gives the lines of such tables their cells.</summary>
+    public static void Mark(List<Line> lines)
+    {
+        var table = lines.Where(line => line.Seen.Cell is not null).Select(line => line.Seen.Cell!.Table).DefaultIfEmpty(-1).Max();
+        for (var at = 0; at < lines.Count; at++)
+        {
+            if (lines[at].Seen.Cell is null && PlanBlocks.Score(lines[at].Words) > 0 && Names(lines, at) is { Count: >= 2 } names && Rows(lines, names) is { Count: >= FewestRows } rows)
+            {
+                table++;
+                Set(lines, names, rows, table);
+                at = rows[^1][^1];
+            }
+        }
+    }
+
+    // Names that follow one another, badges between them left out.
+    private static List<int> Names(List<Line> lines, int from)
+    {
+        var names = new List<int>();
+        for (var at = from; at < lines.Count && names.Count < 8 && lines[at].Seen.Cell is null; at++)
+        {
+            if (Badge.IsMatch(lines[at].Words))
+            {
+                continue;
+            }
+
+            if (PlanBlocks.Score(lines[at].Words) <= 0 || lines[at].Amounts.Length > 0)
+            {
+                break;
+            }
+
+            names.Add(at);
+        }
+
+        return names;
+    }
+
+    private static List<List<int>>? Rows(List<Line> lines, List<int> names)
+    {
+        for (var skip = 0; names.Count - skip >= 2; skip++)
+        {
+            var count = names.Count - skip;
+            var (rows, at) = (new List<List<int>>(), names[^1] + 1);
+            while (at < lines.Count && Badge.IsMatch(lines[at].Words))
+            {
+                at++;
+            }
+
+            while (at + count < lines.Count && IsLabel(lines[at]) && Enumerable.Range(at + 1, count).All(next => IsValue(lines[next])))
+            {
+                rows.Add([.. Enumerable.Range(at, count + 1)]);
+                at += count + 1;
+            }
+
+            if (rows.Count >= FewestRows)
+            {
+                names.RemoveRange(0, skip);
+                return rows;
+            }
+        }
+
+        return null;
+    }
+
+    private static bool IsLabel(Line line) => line.Seen.Cell is null && line.Amounts.IsEmpty && line.Words.Length <= 60 && (Features.KeyOf(line.Words) is not null || Terms.IsLabel(line.Words) || PriceLabel.IsMatch(line.Words));
+
+    private static bool IsValue(Line line) => line.Seen.Cell is null && line.Words.Length <= 40 && (Value.IsMatch(line.Words) || line.Amounts.Length > 0);
+
+    private static void Set(List<Line> lines, List<int> names, List<List<int>> rows, int table)
+    {
+        foreach (var (number, name) in names.Index())
+        {
+            Set(lines, name, new PageCell(table, 0, number + 1));
+        }
+
+        foreach (var (row, cells) in rows.Index())
+        {
+            foreach (var (column, at) in cells.Index())
+            {
+                Set(lines, at, new PageCell(table, row + 1, column));
+            }
+        }
+    }
+
+    private static void Set(List<Line> lines, int at, PageCell cell) => lines[at] = new Line(lines[at].Index, lines[at].Seen with { Cell = cell }) { Amounts = lines[at].Amounts };
+}

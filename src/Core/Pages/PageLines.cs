@@ -1,0 +1,163 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>A line that is being read, with its amounts.</summary>
+internal sealed class Line(int index, PageLine at)
+{
+    public int Index { get; } = index;
+
+    public PageLine Seen { get; } = at;
+
+    public string Words => Seen.Words;
+
+    public int From => Seen.At.From;
+
+    public ImmutableArray<PageAmount> Amounts { get; set; } = [];
+
+    /// <summary>Who has read it already; null: nobody.</summary>
+    public object? Owner { get; set; }
+
+    /// <summary>The note that its mark leads to, where the note has a price.</summary>
+    public Line? Note { get; set; }
+
+    /// <summary>What stands before it in its row, for a cell that its label explains.</summary>
+    public string Label { get; set; } = "";
+}
+
+/// <summary>A part of a line between two separators.</summary>
+internal sealed record Piece(string Words, int From)
+{
+    public PageSpan At => new(From, From + Words.Length);
+}
+
+/// <summary>Gets a page's lines ready: amounts that were printed in pieces are joined.</summary>
+internal static class PageLines
+{
+    private static readonly Regex OnlySign = Patterns.Exact(@"^(?:US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|£|€|\$|₹|CHF|GBP|EUR|USD|AUD|CAD|NZD|SEK|NOK|DKK)$");
+    private static readonly Regex OnlyTrailing = Patterns.Exact(@"^(?:€|zł|Kč|kr\.?|CHF|GBP|EUR|USD|SEK|NOK|DKK|PLN|CZK)(?:\s*(?:/|per |a ).{1,12})?$");
+    private static readonly Regex OnlyFigures = Patterns.Exact(@"^[0-9][0-9.,'’  ]*$");
+    private static readonly Regex OnlyCents = Patterns.Exact(@"^[.,][0-9]{2}$");
+    private static readonly Regex EndsInFigures = Patterns.Exact(@"(?:^|[^0-9.,])[0-9]{1,3}$|^[0-9 ]+$");
+    private static readonly Regex OnlyPer = Patterns.Of(@"^(?:/|per\b|a\b|an\b|each\b)\s*(?:month|mo\.?|mth|year|yr|annum)\.?[*†‡]*(?:\s.*)?$|^(?:monthly|yearly|annually)$");
+    private static readonly Regex EndsInAmount = Patterns.Exact(@"[0-9](?:\s?(?:€|zł|Kč|kr\.?|CHF|[A-Z]{3}))?[*†]*$");
+
+    private static readonly Regex Separator = Patterns.Exact(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n");
+
+    /// <summary>The lines of a page, with their amounts.</summary>
+    public static List<Line> Of(PageText page)
+    {
+        var joined = new List<PageLine>();
+        foreach (var line in page.Lines)
+        {
+            if (joined.Count > 0 && joined[^1] is var last && last.Cell == line.Cell && (last.Cell is not null || line.At.From - last.At.To <= 3) && Joins(last.Words, line.Words))
+            {
+                var at = new PageSpan(last.At.From, line.At.To);
+                joined[^1] = last with { At = at, Words = page.Of(at) };
+                continue;
+            }
+
+            joined.Add(line);
+        }
+
+        var lines = new List<Line>(joined.Count);
+        foreach (var line in joined)
+        {
+            foreach (var part in Parts(line))
+            {
+                lines.Add(new Line(lines.Count, part) { Amounts = PageAmount.In(part.Words, part.At.From) });
+            }
+        }
+
+        return lines;
+    }
+
+    /// <summary>The pieces of words: separators, commas and ends of sentences part them.</summary>
+    public static List<Piece> Pieces(string words, int from)
+    {
+        var pieces = new List<Piece>();
+        var start = 0;
+        foreach (Match match in Separator.Matches(words))
+        {
+            Add(start, match.Index);
+            start = match.Index + match.Length;
+        }
+
+        Add(start, words.Length);
+        return pieces;
+
+        void Add(int begin, int end)
+        {
+            while (begin < end && char.IsWhiteSpace(words[begin]))
+            {
+                begin++;
+            }
+
+            while (end > begin && char.IsWhiteSpace(words[end - 1]))
+            {
+                end--;
+            }
+
+            if (end > begin)
+            {
+                pieces.Add(new Piece(words[begin..end], from + begin));
+            }
+        }
+    }
+
+    private static readonly Regex Sentence = Patterns.Exact(@"(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n");
+
+    /// <summary>The sentences of words.</summary>
+    public static List<Piece> Sentences(string words, int from)
+    {
+        var pieces = new List<Piece>();
+        var start = 0;
+        foreach (Match match in Sentence.Matches(words))
+        {
+            pieces.Add(new Piece(words[start..(match.Index + 1)], from + start));
+            start = match.Index + match.Length;
+        }
+
+        if (start < words.Length)
+        {
+            pieces.Add(new Piece(words[start..], from + start));
+        }
+
+        return pieces;
+    }
+
+    private static bool Joins(string last, string next) =>
+        last.Length <= 60 && next.Length <= 60
+        && ((OnlySign.IsMatch(last) && OnlyFigures.IsMatch(next))
+            || (OnlyFigures.IsMatch(last) && OnlyTrailing.IsMatch(next))
+            || (OnlyCents.IsMatch(next) && EndsInFigures.IsMatch(last))
+            || (OnlyPer.IsMatch(next) && EndsInAmount.IsMatch(last) && PageAmount.In(last, 0).Length > 0));
+
+    // Lines as long as pages would make every pattern slow: they are read sentence by sentence.
+    private static IEnumerable<PageLine> Parts(PageLine line)
+    {
+        const int Longest = 600;
+        if (line.Words.Length <= Longest)
+        {
+            yield return line;
+            yield break;
+        }
+
+        var start = 0;
+        while (start < line.Words.Length)
+        {
+            var end = Math.Min(line.Words.Length, start + Longest);
+            if (end < line.Words.Length)
+            {
+                var stop = line.Words.LastIndexOf(". ", end - 1, end - start, StringComparison.Ordinal);
+                stop = stop > start ? stop + 1 : line.Words.LastIndexOf(' ', end - 1, end - start);
+                end = stop > start ? stop : end;
+            }
+
+            var words = line.Words[start..end];
+            yield return line with { At = new PageSpan(line.At.From + start, line.At.From + end), Words = words };
+            start = end;
+        }
+    }
+}

@@ -1,0 +1,54 @@
+using System.Collections.Immutable;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>What a reader sees of a page: its words with their places, whatever they came from.</summary>
+/// <param name="Text">The visible words. All places count in it, in UTF-16 units.</param>
+/// <param name="Lines">The lines in their order; a table's cell is a line or several.</param>
+/// <param name="Struck">What is struck out.</param>
+/// <param name="Ticks">The boxes that are ticked, or are not.</param>
+/// <param name="IsMarked">Whether looks and struck words are known; of plain text they are not.</param>
+public sealed record PageText(
+    string Text, ImmutableArray<PageLine> Lines, ImmutableArray<PageSpan> Struck, ImmutableArray<PageTick> Ticks, bool IsMarked)
+{
+    /// <summary>The words of a place.</summary>
+    public string Of(PageSpan span) => Text[span.From..span.To];
+}
+
+/// <summary>A place in the text.</summary>
+/// <param name="From">The first character.</param>
+/// <param name="To">The one behind the last.</param>
+public readonly record struct PageSpan(int From, int To)
+{
+    /// <summary>Whether it holds another whole.</summary>
+    public bool Holds(PageSpan other) => From <= other.From && other.To <= To;
+}
+
+/// <summary>One line as it is seen.</summary>
+/// <param name="At">Its place.</param>
+public sealed record PageLine(PageSpan At)
+{
+    /// <summary>Its words without the space around them.</summary>
+    public string Words { get; init; } = "";
+
+    /// <summary>The level of its heading, 1 to 6; 0 is none.</summary>
+    public int Heading { get; init; }
+
+    /// <summary>What its look has in common with others: its tags, classes, size and weight.</summary>
+    public ImmutableArray<string> Looks { get; init; } = [];
+
+    /// <summary>The boxes it stands in, from the outermost in.</summary>
+    public ImmutableArray<int> Boxes { get; init; } = [];
+
+    /// <summary>Its cell; null: it stands in no table.</summary>
+    public PageCell? Cell { get; init; }
+}
+
+/// <summary>The cell of a table.</summary>
+/// <param name="Table">Which table of the page.</param>
+/// <param name="Width">How many columns it spans.</param>
+/// <param name="IsHead">Whether it is marked as a heading.</param>
+public sealed record PageCell(int Table, int Row, int Column, int Width = 1, bool IsHead = false);
+
+/// <summary>A box to tick, and where in the text it stands.</summary>
+public readonly record struct PageTick(int At, bool IsTicked);

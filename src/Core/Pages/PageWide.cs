@@ -1,0 +1,226 @@
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>Reads what a page says for all its plans: who sells, tax, money back, currency.</summary>
+internal static class PageWide
+{
+    private const string TaxName = @"(?:vat|gst|hst|iva|tva|mwst|moms|(?:sales |local )?tax(?:es)?)";
+
+    private static readonly Regex OnTop = Patterns.Of(
+        $@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are |will be )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b");
+
+    private static readonly Regex Inside = Patterns.Of(
+        $@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are )?(?:already |always )?(?:included|incl|inside)\b|\bgross prices\b|\bwith {TaxName} included\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}");
+
+    private static readonly Regex Not = Patterns.Of(@"\b(?:not|isn.t|aren.t|doesn.t|don.t|never|no longer)\b");
+    private static readonly Regex Open = Patterns.Of($@"\bnot registered for {TaxName}\b|\b{TaxName} may (?:apply|be added)\b|\bmay be (?:added|charged)\b|\bsee checkout\b|\bat checkout\b|\bnext step\b|\bdepends?\b|\bwhere (?:it )?appli(?:es|cable)\b");
+    private static readonly Regex Question = Patterns.Of($@"^\W*(?:is|are|do|does|what about|and|how about) (?:the )?(?:prices? )?{TaxName}[^?]*\?\W*$|^\W*(?:what about|and) tax\?");
+
+    private static readonly Regex MoneyBack = Patterns.Of(
+        @"\b(?<days>[0-9]{1,3})[- ]days?(?:'s?)? (?:no[- ][\p{L}-]+ )?(?:full |free |unconditional )?(?:money[- ]?back|refunds?|full refund|satisfaction|return|right to cancel|back guarantee|trial with refund)\b|\b(?:money[- ]back|(?:full )?refund(?:ed|s|able)?|your money back|money back|get (?:all of it|your money|it) back|all of it back|change your mind|cancel for a refund|get all of it)\b[^.;]{0,40}?\b(?<days>[0-9]{1,3}) days|\b(?:within|in) (?:the )?(?:first )?(?<days>[0-9]{1,3}) days\b[^.;]{0,60}\b(?:back|refund(?:ed)?)\b|\b(?<days>[0-9]{1,3}) days (?:to (?:change your mind|get your money back)|full refund|money back|refund)\b|\b(?<days>[0-9]{1,3}) days[^.;]{0,20}\bmoney back\b|\byes, all of it within (?<days>[0-9]{1,3}) days|\brefund within (?<days>[0-9]{1,3}) days");
+
+    private static readonly Regex NoRefund = Patterns.Of(@"(?<!\bare )\bno refunds?\b|\bnon-refundable\b|\bno money back\b|\bwe do not refund\b");
+    private static readonly Regex Names = Patterns.Of(@"\b(?:domain|name)s? (?:names? )?(?:are|is|once|cannot)[^.]*(?:refunded|returned)");
+    private static readonly Regex Copyright = Patterns.Exact(@"(?:©|\(c\)|[Cc]opyright)\s*(?:[0-9]{4}\s*(?:[–-]\s*[0-9]{4})?)?,?\s*(?<name>[\p{Lu}\p{N}][^·|,.0-9©\n]{1,50}?)(?=\s*(?:·|\||,|\.|[0-9]{4}|All rights|Company no|$|\n| – | - |Ltd|Limited|LLC|Inc|GmbH|AB\b|s\.r\.o|Pvt|AG\b))");
+    private static readonly Regex Trade = Patterns.Of(@"\b(?:hosting|hosts?|web|webspace|servers?|online|internet|sites?|webworks|networks?|systems|pages|cloud|domains|names|byte|relay|cart|co-operative|company|cloud|digital|net)\b");
+    private static readonly Regex Menu = Patterns.Of(@"^\W*(?:home|menu|log ?in|sign in|basket|cart|blog|status|support|help(?: centre)?|contact(?: us)?|about(?: us)?|domains?|hosting|mail|webmail|partners|skip to.*|products|search|call us.*|open from.*|since [0-9]+.*|order.*|your .*|checkout.*|review.*|compare.*|simple.*|plans.*|prices?|pricing|rates|news|what .*|how .*|en|english|pay .*|new:.*|office .*|talk to us|cart.*|confirm.*|thank.*|receipt.*|quote.*|quotation.*|invoice.*)\W*$");
+
+    private static readonly Regex OwnSign = Patterns.Exact("£|€|₹|zł|Kč");
+    private static readonly Regex Part = Patterns.Exact(@"[^·|\t]+");
+    private static readonly Regex SignOff = Patterns.Of(@"^\W*(?:(?:kind|best|warm)? ?regards|yours (?:sincerely|truly|faithfully)|many thanks|thank you|thanks|sincerely),?\W*$");
+
+    private static readonly (string Name, string Code)[] CurrencyNames =
+    [
+        ("us dollar", "USD"), ("american dollar", "USD"), ("u.s. dollar", "USD"), ("australian dollar", "AUD"), ("canadian dollar", "CAD"), ("new zealand dollar", "NZD"), ("singapore dollar", "SGD"), ("hong kong dollar", "HKD"), ("pounds sterling", "GBP"), ("british pound", "GBP"), ("euros", "EUR"), ("in euro", "EUR"), ("swiss franc", "CHF"), ("swedish kron", "SEK"), ("norwegian kron", "NOK"), ("danish kron", "DKK"), ("indian rupee", "INR"), ("czech", "CZK"), ("polish zł", "PLN"), ("zlot", "PLN"),
+    ];
+
+    private static readonly Regex Code = Patterns.Exact(@"\b(?:GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|INR|JPY|SGD|HKD|ZAR|BRL|MXN)\b");
+
+    /// <summary>Whether tax is inside the prices or on top; null: not said, or said both ways.</summary>
+    public static (string? Tax, PageSpan At, bool IsTwice) TaxOf(IEnumerable<Line> lines)
+    {
+        var found = new List<(string Tax, PageSpan At)>();
+        Line? before = null;
+        foreach (var line in lines)
+        {
+            foreach (var sentence in PageLines.Sentences(line.Words, line.From))
+            {
+                if (TaxIn(sentence.Words) is { } tax)
+                {
+                    found.Add((tax, sentence.At));
+                }
+                else if (before is not null && Question.IsMatch(before.Words) && Patterns.Find(sentence.Words, @"^\W*(?<said>yes|no)\b") is { Success: true } said && TaxIn(sentence.Words) is null)
+                {
+                    var isOnTop = Patterns.Has(before.Words, @"\bon top|extra|added");
+                    var isYes = said.Groups["said"].Value.Equals("yes", StringComparison.OrdinalIgnoreCase);
+                    found.Add((isYes == isOnTop ? "on-top" : "inside", sentence.At));
+                }
+            }
+
+            before = line;
+        }
+
+        return found.Count == 0 ? (null, default, false)
+            : found.Select(one => one.Tax).Distinct(StringComparer.Ordinal).Count() == 1 ? (found[0].Tax, found[0].At, false)
+            : (null, default, true);
+    }
+
+    /// <summary>What one sentence says of tax; a "not" turns it round.</summary>
+    private static string? TaxIn(string sentence)
+    {
+        if (sentence.Length > 400 || Open.IsMatch(sentence) || sentence.TrimEnd().EndsWith('?'))
+        {
+            return null;
+        }
+
+        var top = OnTop.Match(sentence);
+        if (top.Success)
+        {
+            // "not exclusive of VAT" is inside; "does not include VAT" holds its "not" itself.
+            var isTurned = Not.IsMatch(sentence[..top.Index]) && !Not.IsMatch(top.Value);
+            return isTurned ? "inside" : "on-top";
+        }
+
+        var inside = Inside.Match(sentence);
+        if (!inside.Success)
+        {
+            return null;
+        }
+
+        var around = sentence[..inside.Index];
+        return Not.IsMatch(around[Math.Max(0, around.Length - 60)..]) ? "on-top" : "inside";
+    }
+
+    /// <summary>The days to have one's money back; 0: none.</summary>
+    public static (int? Days, PageSpan At) RefundOf(IEnumerable<Line> lines)
+    {
+        var found = new List<(int Days, PageSpan At)>();
+        Line? before = null;
+        foreach (var line in lines)
+        {
+            foreach (var sentence in PageLines.Sentences(line.Words, line.From))
+            {
+                if (MoneyBack.Match(sentence.Words) is { Success: true } match)
+                {
+                    found.Add((int.Parse(match.Groups["days"].Value, System.Globalization.CultureInfo.InvariantCulture), sentence.At));
+                }
+                else if (NoRefund.IsMatch(sentence.Words) && !Names.IsMatch(sentence.Words))
+                {
+                    found.Add((0, sentence.At));
+                }
+                else if (before is not null && Patterns.Has(before.Words, @"\b(?:money back|refund|change my mind)\b.*\?") && Patterns.Find(sentence.Words, @"\b(?<days>[0-9]{1,3}) days\b") is { Success: true } days)
+                {
+                    found.Add((int.Parse(days.Groups["days"].Value, System.Globalization.CultureInfo.InvariantCulture), sentence.At));
+                }
+            }
+
+            before = line;
+        }
+
+        return found.Count > 0 && found.Select(one => one.Days).Distinct().Count() == 1 ? found[0] : (null, default);
+    }
+
+    /// <summary>The currency of the page: of most plan prices, of equals the first printed.</summary>
+    public static (string? Currency, PageSpan At) CurrencyOf(IReadOnlyList<Line> lines, IReadOnlyList<PageAmount> prices, IReadOnlyList<PageAmount> all)
+    {
+        foreach (var amounts in new[] { prices, all })
+        {
+            var known = amounts.Where(amount => amount.Currency is not null).ToList();
+            if (known.Count > 0)
+            {
+                var most = known.GroupBy(amount => amount.Currency).OrderByDescending(group => group.Count()).ThenBy(group => group.Min(amount => amount.At.From)).First();
+                if (most.Count() * 2 >= amounts.Count(amount => amount.Sign.Length > 0))
+                {
+                    return (most.Key, most.First().At);
+                }
+            }
+        }
+
+        // "$" and "kr" alone, where the page says once whose they are; or figures without any sign.
+        var sign = (prices.Concat(all).FirstOrDefault(amount => amount.Sign.Length > 0)?.Sign ?? "").TrimEnd('.');
+        var said = new List<(string Code, PageSpan At)>();
+        foreach (var line in lines.Where(line => line.Words.Length < 500))
+        {
+            foreach (Match match in Code.Matches(line.Words))
+            {
+                said.Add((match.Value, new PageSpan(line.From + match.Index, line.From + match.Index + match.Length)));
+            }
+
+            foreach (var (name, code) in CurrencyNames)
+            {
+                if (line.Words.IndexOf(name, StringComparison.OrdinalIgnoreCase) is var at and >= 0)
+                {
+                    said.Add((code, new PageSpan(line.From + at, line.From + at + name.Length)));
+                }
+            }
+
+            if (sign.Length == 0)
+            {
+                foreach (Match match in OwnSign.Matches(line.Words))
+                {
+                    said.Add((PageAmount.CodeOf(match.Value)!, new PageSpan(line.From + match.Index, line.From + match.Index + match.Length)));
+                }
+            }
+        }
+
+        var fitting = said.Where(one => sign switch
+        {
+            "$" => one.Code is "USD" or "AUD" or "CAD" or "NZD" or "SGD" or "HKD" or "MXN",
+            "kr" => one.Code is "SEK" or "NOK" or "DKK",
+            "" => true,
+            _ => false,
+        }).ToList();
+        return fitting.Select(one => one.Code).Distinct(StringComparer.Ordinal).Count() == 1 ? fitting[0] : (null, default);
+    }
+
+    /// <summary>Who sells; null: the page does not say.</summary>
+    /// <param name="isSure">Whether only a copyright line or a trade's word will do: the plans are not known yet.</param>
+    public static (string? Name, PageSpan At) ProviderOf(PageText page, IReadOnlyList<Line> lines, IReadOnlySet<string> plans, bool isSure = false)
+    {
+        foreach (var line in lines.Reverse().Take(40))
+        {
+            var match = Copyright.Match(line.Words);
+            if (match.Success && Tidied(match.Groups["name"].Value) is { Length: > 1 } name && !Patterns.Has(name, @"^All rights") && !plans.Contains(name))
+            {
+                return (name, new PageSpan(line.From + match.Groups["name"].Index, line.From + match.Groups["name"].Index + match.Groups["name"].Length));
+            }
+        }
+
+        foreach (var (number, line) in lines.Index().Skip(1))
+        {
+            if (SignOff.IsMatch(lines[number - 1].Words) && Tidied(line.Words) is { Length: > 2 and < 46 } signed && Trade.IsMatch(signed) && line.Amounts.IsEmpty)
+            {
+                return (signed, line.Seen.At);
+            }
+        }
+
+        var text = page.Text;
+        foreach (var line in lines.Take(14).Where(line => line.Owner is null or string))
+        {
+            foreach (var piece in Part.Matches(line.Words).Select(match => (Words: match.Value, At: line.From + match.Index)))
+            {
+                var name = Tidied(Patterns.Swap(piece.Words, @"^(?:From|Welcome to)\s+", ""));
+                name = Patterns.Swap(name, @"\s+(?:Basket|Cart)\b.*$", "");
+                if (name.Length is < 3 or > 45 || Menu.IsMatch(name) || plans.Contains(name) || !char.IsLetterOrDigit(name[0]) || name.Split(' ').Length > 6 || name.EndsWith('.') && name.Count(letter => letter == ' ') > 3 || PageAmount.In(name, 0).Length > 0 || Terms.IsLabel(name))
+                {
+                    continue;
+                }
+
+                var start = piece.At + piece.Words.IndexOf(name, StringComparison.Ordinal);
+                var again = text.IndexOf(name, Math.Min(text.Length, start + name.Length), StringComparison.OrdinalIgnoreCase);
+                var isTitle = name.Split(' ').All(part => !char.IsLower(part[0]) || part is "of" or "and" or "the" or "&");
+                if (isTitle && ((again >= 0 && again > start + 20 && !isSure) || (line.Index <= 3 && Trade.IsMatch(name) && name.Contains(' ', StringComparison.Ordinal))))
+                {
+                    var printed = again >= 0 && name.All(letter => !char.IsLower(letter)) ? text.Substring(again, name.Length) : name;
+                    return (printed, new PageSpan(start, start + name.Length));
+                }
+            }
+        }
+
+        return (null, default);
+    }
+
+    private static string Tidied(string name) =>
+        Patterns.Swap(Patterns.Swap(name, @"\s+", " ").Trim(' ', ',', '·', '|', '-', '–'), @"\s+(?:Ltd|Limited|LLC|Inc|GmbH|AB|s\.r\.o|Pvt|AG)\.?$", "");
+}

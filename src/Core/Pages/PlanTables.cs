@@ -1,0 +1,247 @@
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>Reads plans from tables, whether they stand across or down, and prices by length of term.</summary>
+internal sealed class PlanTables(PageText page)
+{
+    private static readonly Regex PriceLabel = Patterns.Of(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay)\b|^/?mo");
+    private static readonly Regex LaterLabel = Patterns.Of(@"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b");
+    private static readonly Regex SetupLabel = Patterns.Of(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b");
+    private static readonly Regex PayLabel = Patterns.Of(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b");
+    private static readonly Regex StruckLabel = Patterns.Of(@"\b(?:list price|normal price|regular price|was|before|instead of)\b");
+    private static readonly Regex MonthWord = Patterns.Of(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo");
+    private static readonly Regex YearWord = Patterns.Of(@"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y");
+    private static readonly Regex OfPlans = Patterns.Of(@"\b(?:plans?|packages?|offers?|hosting|webspace|accounts?|rooms?|sizes?)\b");
+    private static readonly Regex OfExtras = Patterns.Of(@"\b(?:extras?|add-?ons?|options?|items?|services?|additions?|endings?|domains?)\b");
+    private static readonly Regex Sign = Patterns.Exact(@"£|€|\$|₹|zł|Kč|\bkr\b|\bCHF\b|\b[A-Z]{3}\b");
+
+    private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
+
+    /// <summary>The plans in their order.</summary>
+    public List<PlanDraft> Plans { get; } = [];
+
+    /// <summary>Reads a table of plans; false: it is none.</summary>
+    /// <param name="around">The lines right before the table: its title.</param>
+    public bool Read(PageTable table, string around)
+    {
+        if (Offers.IsExample(around) || Patterns.Has(around, @"\bothers\b"))
+        {
+            return false;
+        }
+
+        var head = Enumerable.Range(0, Math.Min(3, table.Rows)).FirstOrDefault(row => !table.IsWide(row) && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(row, column).Length > 0));
+        var across = Enumerable.Range(head + 1, table.Rows - head - 1).Count(row => IsLabel(table.Words(row, 0)));
+        var down = Enumerable.Range(1, table.Columns - 1).Count(column => IsLabel(table.Words(head, column)));
+        if (across == 0 && down == 0)
+        {
+            return false;
+        }
+
+        if (across * (table.Columns - 1) >= down * (table.Rows - 1) && across * 2 >= table.Rows - head - 1)
+        {
+            return Across(table, head, around);
+        }
+
+        var labels = Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column)).ToList();
+        var isOfPlans = labels.Any(label => Features.KeyOf(label) is not null) || labels.Count(Terms.IsLabel) >= 2 || OfPlans.IsMatch(table.Words(head, 0));
+        return isOfPlans && !OfExtras.IsMatch(table.Words(head, 0)) && down * 2 >= table.Columns - 1 && Down(table, head, around);
+    }
+
+    private bool Across(PageTable table, int head, string around)
+    {
+        var names = Enumerable.Range(1, table.Columns - 1).Select(column => NameIn(table.Cell(head, column))).ToList();
+        if (names.Count(name => name is not null) * 2 < names.Count || names.All(name => name is null))
+        {
+            return false;
+        }
+
+        var isPriced = table.Lines.Any(line => line.Amounts.Length > 0);
+        if (!isPriced && !names.Any(name => name is not null && _plans.ContainsKey(PlanBlocks.NameOf(name.Words))) && Plans.Count > 0)
+        {
+            return false;
+        }
+
+        for (var column = 1; column < table.Columns; column++)
+        {
+            if (names[column - 1] is not { } name)
+            {
+                continue;
+            }
+
+            var plan = Plan(name);
+            var reader = new PlanReader(page, plan);
+            for (var row = 0; row < table.Rows; row++)
+            {
+                if (row == head || table.IsWide(row))
+                {
+                    if (row == head)
+                    {
+                        Rest(plan, table.Cell(row, column).Where(line => line != name));
+                    }
+
+                    continue;
+                }
+
+                Cell(plan, reader, table.Words(row, 0), table.Cell(row, 0), table.Cell(row, column), around + " " + table.Words(head, 0));
+            }
+        }
+
+        Own(table);
+        return true;
+    }
+
+    private bool Down(PageTable table, int head, string around)
+    {
+        var read = 0;
+        for (var row = head + 1; row < table.Rows; row++)
+        {
+            if (table.IsWide(row) || NameIn(table.Cell(row, 0)) is not { } name || Enumerable.Range(1, table.Columns - 1).All(column => table.Words(row, column).Length == 0))
+            {
+                continue;
+            }
+
+            var plan = Plan(name);
+            var reader = new PlanReader(page, plan);
+            for (var column = 1; column < table.Columns; column++)
+            {
+                Cell(plan, reader, table.Words(head, column), table.Cell(head, column), table.Cell(row, column), around + " " + table.Words(head, 0));
+            }
+
+            read++;
+        }
+
+        if (read > 0)
+        {
+            Own(table);
+        }
+
+        return read > 0;
+    }
+
+    private void Own(PageTable table)
+    {
+        foreach (var line in table.Lines)
+        {
+            line.Owner ??= this;
+        }
+    }
+
+    private PlanDraft Plan(Line name)
+    {
+        var called = PlanBlocks.NameOf(name.Words);
+        if (!_plans.TryGetValue(called, out var plan))
+        {
+            _plans[called] = plan = new PlanDraft(called, name.Seen.At);
+            Plans.Add(plan);
+        }
+
+        return plan;
+    }
+
+    private static void Rest(PlanDraft plan, IEnumerable<Line> lines) => plan.Lines.AddRange(lines);
+
+    // The name in a cell: badges stand beside some.
+    private static Line? NameIn(IReadOnlyList<Line> lines) =>
+        lines.Where(line => line.Amounts.IsEmpty).OrderByDescending(line => PlanBlocks.Score(line.Words)).FirstOrDefault(line => PlanBlocks.Score(line.Words) > -4 && PlanBlocks.NameOf(line.Words).Length > 0 && !Features.IsTick(line.Words) && !Features.IsCross(line.Words));
+
+    private static bool IsLabel(string words)
+    {
+        var label = words.Replace('\n', ' ');
+        return label.Length is > 0 and < 80 && (Features.KeyOf(label) is not null || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || PayLabel.IsMatch(label) || PriceLabel.IsMatch(label) || Terms.IsLabel(label));
+    }
+
+    private static void Cell(PlanDraft plan, PlanReader reader, string label, IReadOnlyList<Line> labels, IReadOnlyList<Line> cell, string around)
+    {
+        if (cell.Count == 0)
+        {
+            return;
+        }
+
+        label = label.Replace('\n', ' ').Trim();
+        var words = string.Join("\n", cell.Select(line => line.Words));
+        var isMoney = cell.Any(line => line.Amounts.Length > 0) || ((PriceLabel.IsMatch(label) || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || Terms.IsLabel(label)) && Features.KeyOf(label) is null && cell.Any(line => PageAmount.OfCell(line.Words, line.From) is not null));
+        if (!isMoney)
+        {
+            if (SetupLabel.IsMatch(label) && Patterns.Has(words, @"^\W*(?:free|none|no|–|-|included)\W*$"))
+            {
+                plan.FreeSetup ??= cell[0].Seen.At;
+            }
+            else if (Features.KeyOf(label) == "domain")
+            {
+                reader.DomainCell(label, words, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
+            }
+            else if (Features.OfCell(label, words, cell[0].Seen.At) is { } feature)
+            {
+                plan.Add(feature);
+            }
+            else if (PayLabel.IsMatch(label) || LaterLabel.IsMatch(label))
+            {
+                reader.Read(cell);
+            }
+
+            return;
+        }
+
+        foreach (var line in cell)
+        {
+            var amounts = line.Amounts;
+            if (amounts.IsEmpty && PageAmount.OfCell(line.Words, line.From) is { } bare)
+            {
+                amounts = [bare];
+            }
+
+            line.Amounts = [.. amounts.Select(amount => Labelled(amount, label, around))];
+            line.Label = label;
+        }
+
+        if (LaterLabel.IsMatch(label) && !Terms.IsLabel(label))
+        {
+            if (cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } later)
+            {
+                plan.Later ??= later;
+            }
+        }
+        else if (SetupLabel.IsMatch(label))
+        {
+            plan.Setup ??= cell.SelectMany(line => line.Amounts).FirstOrDefault();
+        }
+        else if (StruckLabel.IsMatch(label) && plan.Ways.Count > 0 && cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } struck)
+        {
+            plan.Ways[^1].Struck ??= struck;
+        }
+        else if (Features.KeyOf(label) is null || Terms.IsLabel(label))
+        {
+            var before = plan.Ways.Count;
+            reader.Read(cell);
+            foreach (var way in plan.Ways.Skip(before))
+            {
+                if (way.Term is null && Terms.IsLabel(label) && Terms.In(label, 0) is [var term, ..])
+                {
+                    way.Term = new Term(term.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
+                    way.Paid ??= Terms.PaidIn(label);
+                }
+            }
+        }
+    }
+
+    // What it is for stands in the label, or in the table's title.
+    private static PageAmount Labelled(PageAmount amount, string label, string around)
+    {
+        if (amount.Per != Per.None)
+        {
+            return amount;
+        }
+
+        var per = MonthWord.IsMatch(label) && !Terms.IsLabel(label) ? Per.Month
+            : YearWord.IsMatch(label) && !Terms.IsLabel(label) ? Per.Year
+            : Terms.IsLabel(label) && MonthWord.IsMatch(around) ? Per.Month
+            : Terms.IsLabel(label) ? (Terms.In(label, 0)[0].Months switch { 1 => Per.Month, 12 => Per.Year, _ => Per.None })
+            : MonthWord.IsMatch(around) && !YearWord.IsMatch(around) ? Per.Month
+            : YearWord.IsMatch(around) && !MonthWord.IsMatch(around) ? Per.Year
+            : Per.None;
+        return amount with { Per = per, Currency = amount.Currency ?? (Sign.Match(label) is { Success: true } sign && amount.Sign.Length == 0 ? PageAmount.CodeOf(sign.Value) is { Length: 3 } code && code.All(char.IsUpper) && Known.Contains(code) ? code : null : null) };
+    }
+
+    private static readonly HashSet<string> Known = ["GBP", "EUR", "USD", "AUD", "CAD", "NZD", "CHF", "SEK", "NOK", "DKK", "PLN", "CZK", "HUF", "INR", "JPY", "SGD", "HKD", "ZAR", "BRL", "MXN"];
+}

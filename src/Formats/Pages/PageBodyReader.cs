@@ -1,0 +1,73 @@
+using System.Text.Json;
+
+namespace HomeStart.Formats;
+
+/// <summary>Reads what was pasted or dropped as a page: HTML where it shows words, else text.</summary>
+public static class PageBodyReader
+{
+    /// <summary>How many characters of HTML are read.</summary>
+    public const int LongestHtml = 4 << 20;
+
+    /// <summary>How many characters of text are read.</summary>
+    public const int LongestText = 200_000;
+
+    /// <summary>The page; null, with the faults, where there is none or it is larger than is read.</summary>
+    public static PageText? Read(JsonElement root, FaultList faults, CancellationToken cancel)
+    {
+        var node = new Node(root, "", faults);
+        if (!node.IsObject())
+        {
+            return null;
+        }
+
+        var (html, text) = (Said(node["html"], LongestHtml, faults), Said(node["text"], LongestText, faults));
+        if (faults.Any)
+        {
+            return null;
+        }
+
+        if (html is null && text is null)
+        {
+            faults.Say(FaultCodes.Required, "html", "Paste a seller's page, or drop a file of one.");
+            return null;
+        }
+
+        if (html is not null)
+        {
+            var (page, stopped) = HtmlPage.Read(html, cancel);
+            if (stopped is not null)
+            {
+                faults.Say(FaultCodes.TooLarge, "html", $"{stopped} Copy only the part with the plans, and paste that.");
+                return null;
+            }
+
+            if (page!.Lines.Length > 0 || text is null)
+            {
+                return page;
+            }
+        }
+
+        return PlainPage.Read(text!);
+    }
+
+    private static string? Said(Node node, int longest, FaultList faults)
+    {
+        switch (node.Element)
+        {
+            case null or { ValueKind: JsonValueKind.Undefined or JsonValueKind.Null }:
+                return null;
+            case { ValueKind: JsonValueKind.String } element:
+                var said = element.GetString()!;
+                if (said.Length <= longest)
+                {
+                    return said;
+                }
+
+                faults.Say(FaultCodes.TooLarge, node.Where, $"This has {said.Length} characters; at most {longest} are read. Copy only the part with the plans.");
+                return null;
+            default:
+                node.Fault(FaultCodes.BadType, "This must be text.");
+                return null;
+        }
+    }
+}

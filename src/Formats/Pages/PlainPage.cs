@@ -1,0 +1,213 @@
+using System.Collections.Immutable;
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Formats;
+
+/// <summary>Reads plain text as a page: its lines, and the tables that tabs or columns of spaces make.</summary>
+public static class PlainPage
+{
+    private static readonly Regex Columns = new(@"\t| {3,}|(?<=\S) {2}(?=\S)", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+
+    /// <summary>The page that a text is.</summary>
+    public static PageText Read(string text)
+    {
+        var clean = Clean(text);
+        var lines = clean.Split('\n');
+        var starts = Starts(lines);
+        var builder = ImmutableArray.CreateBuilder<PageLine>();
+        for (var (at, table) = (0, 0); at < lines.Length;)
+        {
+            var tabs = Tabs(lines[at]);
+            var cells = tabs > 0 ? Tabbed(lines, at) : Breaks(lines[at]) is > 0 and var breaks ? Spaced(lines, at, breaks) : null;
+            if (cells is null)
+            {
+                Add(lines[at], starts[at], null, builder);
+                at++;
+                continue;
+            }
+
+            foreach (var cell in cells)
+            {
+                Add(lines[cell.Line].Substring(cell.Start, cell.Length), starts[cell.Line] + cell.Start, new PageCell(table, cell.Row, cell.Column), builder);
+            }
+
+            (at, table) = (cells[^1].Line + 1, table + 1);
+        }
+
+        return new PageText(clean, builder.ToImmutable(), [], [], IsMarked: false);
+    }
+
+    private readonly record struct Cell(int Line, int Start, int Length, int Row, int Column);
+
+    // What is not seen goes; every kind of line break is one.
+    private static string Clean(string text)
+    {
+        var clean = new System.Text.StringBuilder(text.Length);
+        for (var at = 0; at < text.Length; at++)
+        {
+            var letter = text[at];
+            if (letter == '\r')
+            {
+                clean.Append('\n');
+                at += at + 1 < text.Length && text[at + 1] == '\n' ? 1 : 0;
+            }
+            else if (letter is '\u2028' or '\u2029' or '\u0085' or '\v' or '\f')
+            {
+                clean.Append('\n');
+            }
+            else if (letter is '\n' or '\t' || (!char.IsControl(letter) && letter is not ('\u200B' or '\u200C' or '\u200D' or '\u200E' or '\u200F' or '\u2060' or '\uFEFF' or '\u00AD' or '\uFFFE' or '\uFFFF') && letter is not (>= '\u202A' and <= '\u202E') && letter is not (>= '\u2066' and <= '\u2069')))
+            {
+                clean.Append(letter == '\u200A' ? ' ' : letter);
+            }
+        }
+
+        return clean.ToString();
+    }
+
+    private static int[] Starts(string[] lines)
+    {
+        var starts = new int[lines.Length];
+        for (var (at, start) = (0, 0); at < lines.Length; at++)
+        {
+            starts[at] = start;
+            start += lines[at].Length + 1;
+        }
+
+        return starts;
+    }
+
+    // Columns of spaces: lines with as many columns each; rules between them are no rows.
+    private static List<Cell> Spaced(string[] lines, int at, int breaks)
+    {
+        var cells = new List<Cell>();
+        var row = 0;
+        for (var next = at; next < lines.Length && (IsRule(lines[next]) || Breaks(lines[next]) == breaks); next++)
+        {
+            if (!IsRule(lines[next]))
+            {
+                cells.AddRange(Pieces(lines[next]).Select((piece, column) => new Cell(next, piece.Start, piece.Length, row, column)));
+                row++;
+            }
+        }
+
+        return cells;
+    }
+
+    // Cells behind tabs: a row may go over several lines, until it has as many cells as the widest.
+    private static List<Cell> Tabbed(string[] lines, int at)
+    {
+        var width = Width(lines, at);
+        var cells = new List<Cell>();
+        var (row, column, isOpen) = (0, 0, false);
+        for (var next = at; next < lines.Length; next++)
+        {
+            var tabs = Tabs(lines[next]);
+            if (tabs > width)
+            {
+                break;
+            }
+
+            if (tabs == 0 && column == 0 && !GoesOn(lines, next, width))
+            {
+                break;
+            }
+
+            // The last cell of a row stays open for lines of its own, until the next row begins.
+            var begins = column > 0 && (tabs == width || column + tabs > width || (isOpen && tabs > 0) || (isOpen && GoesOn(lines, next, width)));
+            if (isOpen && !begins && tabs == 0 && (lines[next].Trim().Length == 0 || !Enumerable.Range(next, Math.Min(6, lines.Length - next)).Any(line => Tabs(lines[line]) > 0)))
+            {
+                break;
+            }
+
+            if (begins)
+            {
+                (row, column) = (row + 1, 0);
+            }
+
+            foreach (var (number, (start, length)) in Pieces(lines[next]).Index())
+            {
+                column += number > 0 ? 1 : 0;
+                cells.Add(new Cell(next, start, length, row, column));
+            }
+
+            isOpen = column >= width && lines[next].EndsWith('\t') || (isOpen && tabs == 0);
+            if (column >= width && !isOpen)
+            {
+                (row, column) = (row + 1, 0);
+            }
+            else if (!isOpen && column > 0 && tabs > 0 && !lines[next].EndsWith('\t') && (next + 1 >= lines.Length || Tabs(lines[next + 1]) + column > width))
+            {
+                (row, column) = (row + 1, 0);
+            }
+        }
+
+        return cells;
+    }
+
+    // As many tabs as the widest row has, as far as the narrower lines above it add up to rows.
+    private static int Width(string[] lines, int at)
+    {
+        var (width, sum) = (0, 0);
+        for (var (next, gap) = (at, 0); next < lines.Length && gap <= 4; next++)
+        {
+            var tabs = Tabs(lines[next]);
+            gap = tabs == 0 ? gap + 1 : 0;
+            if (tabs > width && width > 0 && sum % tabs != 0)
+            {
+                break;
+            }
+
+            (width, sum) = (Math.Max(width, tabs), sum + tabs);
+        }
+
+        return width;
+    }
+
+    // The first cell of the row below begins here.
+    private static bool GoesOn(string[] lines, int at, int width) =>
+        at + 1 < lines.Length && lines[at].Trim().Length > 0 && Tabs(lines[at]) == 0 && Tabs(lines[at + 1]) == width && !lines[at + 1].StartsWith('\t') && Figures.IsMatch(lines[at + 1]);
+
+    private static readonly Regex Figures = new(@"[0-9][.,][0-9]{2}\b|[£€$]\s?[0-9]", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+
+    private static bool IsRule(string line) => line.Length > 2 && line.All(letter => letter is '-' or '=' or '_' or ' ' or '–' or '—' or '*');
+
+    private static int Tabs(string line) => line.Length > 2_000 ? 0 : line.Count(letter => letter == '\t');
+
+    private static int Breaks(string line) => Pieces(line).Count - 1;
+
+    private static List<(int Start, int Length)> Pieces(string line)
+    {
+        var pieces = new List<(int, int)>();
+        var start = 0;
+        if (line.Length <= 2_000)
+        {
+            foreach (Match match in Columns.Matches(line))
+            {
+                if (match.Value[0] == ' ' && string.IsNullOrWhiteSpace(line[..match.Index]))
+                {
+                    continue;
+                }
+
+                pieces.Add((start, match.Index - start));
+                start = match.Index + match.Length;
+            }
+        }
+
+        if (start < line.Length || line.EndsWith('\t') || pieces.Count == 0)
+        {
+            pieces.Add((start, line.Length - start));
+        }
+
+        return pieces;
+    }
+
+    private static void Add(string text, int start, PageCell? cell, ImmutableArray<PageLine>.Builder builder)
+    {
+        var words = text.Trim();
+        if (words.Length > 0)
+        {
+            var from = start + text.IndexOf(words, StringComparison.Ordinal);
+            builder.Add(new PageLine(new PageSpan(from, from + words.Length)) { Words = words, Cell = cell });
+        }
+    }
+}

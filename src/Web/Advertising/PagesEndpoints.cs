@@ -1,0 +1,25 @@
+using System.Text.Json;
+using HomeStart.Formats;
+using HomeStart.Web.Costings;
+using Microsoft.AspNetCore.Mvc;
+
+namespace HomeStart.Web.Advertising;
+
+/// <summary>Reads sellers' pages and carts for anybody who posts one. Nothing is fetched, run or kept.</summary>
+internal static class PagesEndpoints
+{
+    // JSON may write a character as six, and of a page of 4 MiB a good part as two.
+    private const int LargestBody = 13 << 20;
+
+    public static void MapPages(this IEndpointRouteBuilder app)
+    {
+        app.MapCalculation<PageBody, PageReadingWire>("/api/pages/read", "readPage", (body, _, faults, cancel) => Read(body, faults, page => PageWriter.Write(PageReader.Read(page)), cancel))
+            .WithMetadata(new RequestSizeLimitAttribute(LargestBody));
+        app.MapCalculation<PageBody, CartReadingWire>("/api/carts/read", "readCart", (body, _, faults, cancel) => Read(body, faults, page => PageWriter.Write(CartReader.Read(page)), cancel))
+            .WithMetadata(new RequestSizeLimitAttribute(LargestBody));
+    }
+
+    private static Result<TAnswer>? Read<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
+        where TAnswer : class =>
+        PageBodyReader.Read(body, faults, cancel) is { } page ? Result.Of(read(page), faults) : null;
+}

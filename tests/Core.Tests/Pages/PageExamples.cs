@@ -1,0 +1,56 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using HomeStart.Formats;
+
+namespace HomeStart.Core.Tests;
+
+/// <summary>Pages and carts with their truth: those of the specification, and those changed in ways that change no value.</summary>
+public sealed class PageExamples
+{
+    private static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "fixtures", "pages");
+
+    [Theory]
+    [InlineData("page", "html", 99.0, 0.1)]
+    [InlineData("page", "txt", 99.0, 0.2)]
+    [InlineData("cart", "html", 99.0, 0.1)]
+    [InlineData("cart", "txt", 99.0, 0.1)]
+    public void Are_read_right_and_hardly_ever_wrong(string kind, string mode, double least, double most) => ShouldBeRead(Folder, kind, mode, least, most);
+
+    internal static void ShouldBeRead(string folder, string kind, string mode, double least, double most)
+    {
+        var whole = new PageScore();
+        var said = new List<string>();
+        foreach (var (stem, example) in Of(folder, kind))
+        {
+            var file = Path.Combine(folder, $"{stem}.{mode}");
+            if (!File.Exists(file))
+            {
+                continue;
+            }
+
+            var answer = Read(kind, mode, File.ReadAllText(file));
+            var truth = (mode == "txt" ? example["truthText"] ?? example["truth"] : example["truth"])!.AsObject();
+            var score = PageScore.Of(kind, truth, answer);
+            var amounts = (mode == "txt" ? example["amountsText"] ?? example["amounts"] : example["amounts"])!.AsArray().Select(amount => amount!.GetValue<string>());
+            var left = PageScore.Uncovered(amounts, answer);
+            said.AddRange(score.Wrong.Select(wrong => $"{stem}: {wrong}"));
+            said.AddRange(left.Select(amount => $"{stem}: {amount} is neither a source nor left over"));
+            left.ShouldBeEmpty(string.Join('\n', said));
+            whole.Add(score);
+        }
+
+        whole.Facts.ShouldBeGreaterThan(0);
+        (100.0 * whole.Right / whole.Facts).ShouldBeGreaterThanOrEqualTo(least, $"{whole.Missing} missing; {string.Join('\n', said)}");
+        (100.0 * whole.Wrong.Count / whole.Facts).ShouldBeLessThanOrEqualTo(most, string.Join('\n', said));
+    }
+
+    internal static IEnumerable<(string Stem, JsonObject Example)> Of(string folder, string kind) =>
+        Directory.GetFiles(folder, "*.truth.json").Order(StringComparer.Ordinal).Select(file => (Path.GetFileName(file)[..^".truth.json".Length], JsonNode.Parse(File.ReadAllText(file))!.AsObject())).Where(example => example.Item2["kind"]!.GetValue<string>() == kind);
+
+    internal static JsonObject Read(string kind, string mode, string words)
+    {
+        var page = mode == "html" ? HtmlPage.Read(words, CancellationToken.None).Page! : PlainPage.Read(words);
+        object wire = kind == "page" ? PageWriter.Write(PageReader.Read(page)) : PageWriter.Write(CartReader.Read(page));
+        return JsonSerializer.SerializeToNode(wire, WireJson.Options)!.AsObject();
+    }
+}
