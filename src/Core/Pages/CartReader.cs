@@ -6,40 +6,68 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Pages;
 
 /// <summary>Reads a cart, a quote or a receipt: what is bought line by line, what is taken off, and the sums. An item ends at its amount.</summary>
-public sealed class CartReader
+public sealed partial class CartReader
 {
     private const string TaxName = @"(?:vat|gst|hst|moms|mwst|iva|(?:sales )?tax(?:es)?)";
 
-    private static readonly Regex Subtotal = Patterns.Of(@"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total)\b");
-    private static readonly Regex Total = Patterns.Of(@"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid|due (?:today|now)|sum total|payable|balance due|all together|altogether)\b");
-    private static readonly Regex Tax = Patterns.Of($@"^\W*(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b");
-    private static readonly Regex Within = Patterns.Of(@"\b(?:incl(?:uding|uded|udes)?\.?|includes?|of which|thereof|contains)\b");
-    private static readonly Regex Beyond = Patterns.Of(@"\b(?:plus|add|added|\+)\b");
-    private static readonly Regex Discount = Patterns.Of(@"^\W*(?:.{0,20}\b)?(?:discount|promo(?:tion)?(?: code)?|coupon|voucher|code|rebate|credit|reduction|loyalty)\b");
-    private static readonly Regex Code = Patterns.Exact(@"(?<![\p{L}0-9])(?<code>[A-Z][A-Z0-9]{3,19})(?![\p{L}0-9])");
-    private static readonly Regex Saving = Patterns.Of(@"\byou (?:save|keep|saved)\b|\bsavings?\b|\bsaved\b");
-    private static readonly Regex Offered = Patterns.Of(@"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a month|a year)\b");
-    private static readonly Regex OfferHeading = Patterns.Of(@"^\W*(?:you may also like|you might also like|goes well with.*|recommended.*|others also.*|customers also.*|before you go|don.t forget|popular extras|complete your order|suggested.*|often bought.*)\W*$");
-    private static readonly Regex Renewal = Patterns.Of(@"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?|on\b|:)|costs?)\b");
-    private static readonly Regex Zero = Patterns.Of(@"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=[0-9)]\s)(?:free|included)\W*$");
-    private static readonly Regex Noise = Patterns.Of(@"^\W*(?:remove|change|edit|delete|x|×|add|add to order|details?|price|amount|quantity|qty|item|items|description|no\.?|each|unit price|how many|what|total|check ?out|go to payment|pay now|order and pay|apply|use|update|menu|home|hosting|mail|domains?|log in|support|status|contact|about us|blog|help|partners|imprint|privacy|terms)\W*$");
-    private static readonly Regex QuantityLabel = Patterns.Of(@"^\W*(?:quantity|qty|how many|count|pieces)\W*$");
-    private static readonly Regex UnitHead = Patterns.Of(@"\b(?:each|unit|per piece|single)\b");
-    private static readonly Regex AmountHead = Patterns.Of(@"\b(?:amount|total|sum|price|line total)\b");
-    private static readonly Regex Times = Patterns.Of(@"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))");
-    private static readonly Regex Domain = Patterns.Of(@"(?<![\p{L}0-9@./-])(?<domain>[\p{L}0-9](?:[\p{L}0-9-]{0,61}[\p{L}0-9])?(?:\.[a-z]{2,}){1,3})(?![\p{L}0-9@-])");
-    private static readonly Regex Months = Patterns.Of($@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?)|(?<year>years?|yrs?))\b");
-    private static readonly Regex LaterPart = Patterns.Of(@"[.,;–—-]?\s*\b(?:renews?|then|afterwards|thereafter|plus [0-9]+ (?:free )?months?|[+] ?[0-9]+ (?:months? free|free months?)|and [0-9]+ free)\b.*$");
-    private static readonly Regex FreeMonths = Patterns.Of(@"\b[0-9]{1,2} (?:free months?|months? free|extra months?|bonus months?)\b");
-    private static readonly Regex Detail = Patterns.Of($@"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$|monthly|yearly|annual(?:ly)?\b|per )");
-    private static readonly Regex PlanWord = Patterns.Of(@"\b(?:hosting|web ?space|plan|package|account)\b");
-    private static readonly Regex SetupWord = Patterns.Of(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b");
-    private static readonly Regex CentreWord = Patterns.Of(@"\bdata ?-?cent(?:re|er)\b|\bserver location\b");
-    private static readonly Regex MoveWord = Patterns.Of(@"\b(?:site move|moving (?:your|the|a)|site migration|migration|move (?:of|by)|moving over)\b");
-    private static readonly Regex DomainWord = Patterns.Of(@"\bdomain\b(?! privacy)");
-    private static readonly Regex ThingWord = Patterns.Of(@"\b(?:backups?|privacy|malware|certificate|ip address|mailbox(?:es)?|archive|support|snapshots?|design|search listing|logo|installer|storage|databases?|scan|watch|ssl|builder)\b");
-    private static readonly Regex Tail = Patterns.Of(
-        $@"\s*(?:\([^()]*\)|[×x]\s?[0-9]{{1,3}}|[0-9]{{1,3}}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*)|\bfor (?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$");
+    [GeneratedRegex(@"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Subtotal { get; }
+    [GeneratedRegex(@"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid|due (?:today|now)|sum total|payable|balance due|all together|altogether)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Total { get; }
+    [GeneratedRegex($@"^\W*(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Tax { get; }
+    [GeneratedRegex(@"\b(?:incl(?:uding|uded|udes)?\.?|includes?|of which|thereof|contains)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Within { get; }
+    [GeneratedRegex(@"\b(?:plus|add|added|\+)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Beyond { get; }
+    [GeneratedRegex(@"^\W*(?:.{0,20}\b)?(?:discount|promo(?:tion)?(?: code)?|coupon|voucher|code|rebate|credit|reduction|loyalty)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Discount { get; }
+    [GeneratedRegex(@"(?<![\p{L}0-9])(?<code>[A-Z][A-Z0-9]{3,19})(?![\p{L}0-9])", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Code { get; }
+    [GeneratedRegex(@"\byou (?:save|keep|saved)\b|\bsavings?\b|\bsaved\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Saving { get; }
+    [GeneratedRegex(@"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a month|a year)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Offered { get; }
+    [GeneratedRegex(@"^\W*(?:you may also like|you might also like|goes well with.*|recommended.*|others also.*|customers also.*|before you go|don.t forget|popular extras|complete your order|suggested.*|often bought.*)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OfferHeading { get; }
+    [GeneratedRegex(@"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?|on\b|:)|costs?)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Renewal { get; }
+    [GeneratedRegex(@"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=[0-9)]\s)(?:free|included)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Zero { get; }
+    [GeneratedRegex(@"^\W*(?:remove|change|edit|delete|x|×|add|add to order|details?|price|amount|quantity|qty|item|items|description|no\.?|each|unit price|how many|what|total|check ?out|go to payment|pay now|order and pay|apply|use|update|menu|home|hosting|mail|domains?|log in|support|status|contact|about us|blog|help|partners|imprint|privacy|terms)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Noise { get; }
+    [GeneratedRegex(@"^\W*(?:quantity|qty|how many|count|pieces)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex QuantityLabel { get; }
+    [GeneratedRegex(@"\b(?:each|unit|per piece|single)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex UnitHead { get; }
+    [GeneratedRegex(@"\b(?:amount|total|sum|price|line total)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex AmountHead { get; }
+    [GeneratedRegex(@"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Times { get; }
+    [GeneratedRegex(@"(?<![\p{L}0-9@./-])(?<domain>[\p{L}0-9](?:[\p{L}0-9-]{0,61}[\p{L}0-9])?(?:\.[a-z]{2,}){1,3})(?![\p{L}0-9@-])", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Domain { get; }
+    [GeneratedRegex($@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?)|(?<year>years?|yrs?))\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Months { get; }
+    [GeneratedRegex(@"[.,;–—-]?\s*\b(?:renews?|then|afterwards|thereafter|plus [0-9]+ (?:free )?months?|[+] ?[0-9]+ (?:months? free|free months?)|and [0-9]+ free)\b.*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex LaterPart { get; }
+    [GeneratedRegex(@"\b[0-9]{1,2} (?:free months?|months? free|extra months?|bonus months?)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FreeMonths { get; }
+    [GeneratedRegex($@"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$|monthly|yearly|annual(?:ly)?\b|per )", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Detail { get; }
+    [GeneratedRegex(@"\b(?:hosting|web ?space|plan|package|account)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PlanWord { get; }
+    [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SetupWord { get; }
+    [GeneratedRegex(@"\bdata ?-?cent(?:re|er)\b|\bserver location\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex CentreWord { get; }
+    [GeneratedRegex(@"\b(?:site move|moving (?:your|the|a)|site migration|migration|move (?:of|by)|moving over)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex MoveWord { get; }
+    [GeneratedRegex(@"\bdomain\b(?! privacy)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex DomainWord { get; }
+    [GeneratedRegex(@"\b(?:backups?|privacy|malware|certificate|ip address|mailbox(?:es)?|archive|support|snapshots?|design|search listing|logo|installer|storage|databases?|scan|watch|ssl|builder)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ThingWord { get; }
+    [GeneratedRegex($@"\s*(?:\([^()]*\)|[×x]\s?[0-9]{{1,3}}|[0-9]{{1,3}}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*)|\bfor (?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Tail { get; }
 
     private readonly PageText _page;
     private readonly List<Line> _lines;

@@ -21,17 +21,26 @@ internal sealed class DomainDraft(string ending, PageSpan at)
 }
 
 /// <summary>Reads the prices of domain endings, from tables and from lines.</summary>
-internal sealed class DomainLists(PageText page)
+internal sealed partial class DomainLists(PageText page)
 {
-    private static readonly Regex EndingCell = Patterns.Exact(@"^\s*\.?(?<ending>\.[a-z]{2,24}(?:\.[a-z]{2,3})?)(?:\s*[,/]\s*\.[a-z.]{2,24})*\W*$");
-    private static readonly Regex EndingWord = Patterns.Of(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])");
-    private static readonly Regex RenewWord = Patterns.Of(@"\brenew(?:al|als|s|ing)?\b|\bthen\b|\bafter(?:wards)?\b|\bfollowing\b|\bfurther years?\b|\blater\b|\bnext years?\b");
-    private static readonly Regex TransferWord = Patterns.Of(@"\btransfers?\b|\bmov(?:e|ing)\b|\bbring\b");
-    private static readonly Regex RegisterWord = Patterns.Of(@"\bregist(?:er|ration)\b|\bnew\b|\bfirst year\b|\bprice\b|\b1 year\b|\bfee\b|\bone year\b|\bcosts?\b|\byear\b|\bannual\b");
-    private static readonly Regex Years = Patterns.Of(@"\b(?:[2-9]|10|two|three|five|ten) years?\b");
-    private static readonly Regex OnlyFirst = Patterns.Of(@"\b(?:in|for) (?:the |its )?first year\b|\bfirst year\b|\bnow\b|\bintro");
-    private static readonly Regex SameRenewal = Patterns.Of(@"\b(?:the )?same (?:when|on|at|price|every|each)\b|\brenews? at the same\b");
-    private static readonly Regex StruckBefore = Patterns.Of(@"\b(?:was|were|instead of|regular(?:ly)?|normally|usually|list price)\b[\s(:]*$");
+    [GeneratedRegex(@"^\s*\.?(?<ending>\.[a-z]{2,24}(?:\.[a-z]{2,3})?)(?:\s*[,/]\s*\.[a-z.]{2,24})*\W*$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex EndingCell { get; }
+    [GeneratedRegex(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex EndingWord { get; }
+    [GeneratedRegex(@"\brenew(?:al|als|s|ing)?\b|\bthen\b|\bafter(?:wards)?\b|\bfollowing\b|\bfurther years?\b|\blater\b|\bnext years?\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex RenewWord { get; }
+    [GeneratedRegex(@"\btransfers?\b|\bmov(?:e|ing)\b|\bbring\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex TransferWord { get; }
+    [GeneratedRegex(@"\bregist(?:er|ration)\b|\bnew\b|\bfirst year\b|\bprice\b|\b1 year\b|\bfee\b|\bone year\b|\bcosts?\b|\byear\b|\bannual\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex RegisterWord { get; }
+    [GeneratedRegex(@"\b(?:[2-9]|10|two|three|five|ten) years?\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Years { get; }
+    [GeneratedRegex(@"\b(?:in|for) (?:the |its )?first year\b|\bfirst year\b|\bnow\b|\bintro", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnlyFirst { get; }
+    [GeneratedRegex(@"\b(?:the )?same (?:when|on|at|price|every|each)\b|\brenews? at the same\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SameRenewal { get; }
+    [GeneratedRegex(@"\b(?:was|were|instead of|regular(?:ly)?|normally|usually|list price)\b[\s(:]*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex StruckBefore { get; }
 
     private readonly Dictionary<string, DomainDraft> _found = new(StringComparer.Ordinal);
 

@@ -4,20 +4,26 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Pages;
 
 /// <summary>Reads what is said of a domain that a plan brings.</summary>
-internal static class DomainOffers
+internal static partial class DomainOffers
 {
-    private static readonly Regex Word = Patterns.Of(@"\bdomains?(?: names?)?\b(?![ -](?:privacy|registration|transfer|prices|lock|forwarding|search|checker|management|tools?)\b)");
-    private static readonly Regex Given = Patterns.Of(@"\bfree\b|\bincluded\b|\bincludes?\b|\bcomes? (?:with|in|on)\b|\bon us\b|\bat no charge\b|\bno extra (?:cost|charge)\b|\bon the house\b|\bpart of the (?:price|fee)\b|\bthrown in\b|\bgratis\b|\bwithout charge\b");
-    private static readonly Regex Denied = Patterns.Of(@"\bnot (?:included|part|free|refunded|returned)\b|\bno (?:free )?domain\b|\bwithout (?:a )?domain\b|\bbring (?:your|my) own\b|\bare not\b|\bpoint it\b|\bcan i bring\b|\bnot included\b|\bdo i get\b|\bunlimited domains\b|\bprivacy for\b|\bcannot be\b");
-    private static readonly Regex Ending = Patterns.Of(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])");
-    private static readonly Regex From = Patterns.Of(
-        $@"\b(?:on|with|from|for|comes (?:on|with))\s+(?:all |any |a |an |our )?(?:(?:terms?|plans?|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})[- ](?:(?<month>months?)|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: (?:plans?|terms?|contracts?|billing))?)(?:,? (?:and|or) (?:longer|up|more|over|above)|\s+upwards)?(?! only)");
-    private static readonly Regex Always = Patterns.Of(@"\b(?:as long as you (?:stay|are|keep|host)|for life|every year|each year|forever|while you (?:stay|are|host)|every renewal|for good|year after year)\b");
-    private static readonly Regex OnlyFirst = Patterns.Of(@"\b(?:for|in) (?:the |its |your )?first\b");
+    [GeneratedRegex(@"\bdomains?(?: names?)?\b(?![ -](?:privacy|registration|transfer|prices|lock|forwarding|search|checker|management|tools?)\b)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Word { get; }
+    [GeneratedRegex(@"\bfree\b|\bincluded\b|\bincludes?\b|\bcomes? (?:with|in|on)\b|\bon us\b|\bat no charge\b|\bno extra (?:cost|charge)\b|\bon the house\b|\bpart of the (?:price|fee)\b|\bthrown in\b|\bgratis\b|\bwithout charge\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Given { get; }
+    [GeneratedRegex(@"\bnot (?:included|part|free|refunded|returned)\b|\bno (?:free )?domain\b|\bwithout (?:a )?domain\b|\bbring (?:your|my) own\b|\bare not\b|\bpoint it\b|\bcan i bring\b|\bnot included\b|\bdo i get\b|\bunlimited domains\b|\bprivacy for\b|\bcannot be\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Denied { get; }
+    [GeneratedRegex(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Ending { get; }
+    [GeneratedRegex($@"\b(?:on|with|from|for|comes (?:on|with))\s+(?:all |any |a |an |our )?(?:(?:terms?|plans?|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})[- ](?:(?<month>months?)|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: (?:plans?|terms?|contracts?|billing))?)(?:,? (?:and|or) (?:longer|up|more|over|above)|\s+upwards)?(?! only)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex From { get; }
+    [GeneratedRegex(@"\b(?:as long as you (?:stay|are|keep|host)|for life|every year|each year|forever|while you (?:stay|are|host)|every renewal|for good|year after year)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Always { get; }
+    [GeneratedRegex(@"\b(?:for|in) (?:the |its |your )?first\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnlyFirst { get; }
 
     /// <summary>What words give; null: no domain, or it is denied.</summary>
     public static DomainOffer? In(string words, PageSpan at) =>
-        Word.IsMatch(words) && (Given.IsMatch(words) || Always.IsMatch(words)) && !Denied.IsMatch(words)
+        words.Contains("domain", StringComparison.OrdinalIgnoreCase) && Word.IsMatch(words) && (Given.IsMatch(words) || Always.IsMatch(words)) && !Denied.IsMatch(words)
             && !(words.Contains("privacy", StringComparison.OrdinalIgnoreCase) && !words.Contains("free domain ", StringComparison.OrdinalIgnoreCase) && !words.Contains(" domain free", StringComparison.OrdinalIgnoreCase))
             && PriceFor(words) is null
             ? new DomainOffer(EndingsIn(words), FromIn(words), Always.IsMatch(words) && !OnlyFirst.IsMatch(words), at)

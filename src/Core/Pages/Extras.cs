@@ -3,16 +3,19 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Pages;
 
 /// <summary>Reads codes, and tells what is no hosting.</summary>
-internal static class Offers
+internal static partial class Offers
 {
-    private static readonly Regex CodeWord = Patterns.Exact(
-        @"(?:\b[Cc]ode:?|\b[Cc]oupon:?|\b[Vv]oucher:?|\b[Tt]ype|\b[Ee]nter|\b[Uu]se|\b[Ww]ith|\bcode)\s+(?:the )?(?:code |coupon |word )?[“""'‘]?(?<code>[A-Z][A-Z0-9-]{3,19})[”""'’]?(?![\p{Ll}])");
+    [GeneratedRegex(@"(?:\b[Cc]ode:?|\b[Cc]oupon:?|\b[Vv]oucher:?|\b[Tt]ype|\b[Ee]nter|\b[Uu]se|\b[Ww]ith|\bcode)\s+(?:the )?(?:code |coupon |word )?[“""'‘]?(?<code>[A-Z][A-Z0-9-]{3,19})[”""'’]?(?![\p{Ll}])", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex CodeWord { get; }
 
-    private static readonly Regex PercentOff = Patterns.Of(@"(?<percent>[0-9]{1,2}(?:[.,][0-9])?) ?% (?:off|discount|less|cheaper)|(?:save|saves|saving|off|discount of|takes?|minus|-|−) ?(?:another )?(?<percent>[0-9]{1,2}) ?%");
+    [GeneratedRegex(@"(?<percent>[0-9]{1,2}(?:[.,][0-9])?) ?% (?:off|discount|less|cheaper)|(?:save|saves|saving|off|discount of|takes?|minus|-|−) ?(?:another )?(?<percent>[0-9]{1,2}) ?%", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PercentOff { get; }
 
-    private static readonly Regex Machines = Patterns.Of(@"\b(?:virtual|dedicated|private|cloud|root|managed) servers?\b|\bvps\b|\bsite builder\b|\bby the hour\b|\ban hour\b|\bper hour\b|\bcolocation\b|\bmail only\b");
+    [GeneratedRegex(@"\b(?:virtual|dedicated|private|cloud|root|managed) servers?\b|\bvps\b|\bsite builder\b|\bby the hour\b|\ban hour\b|\bper hour\b|\bcolocation\b|\bmail only\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Machines { get; }
 
-    private static readonly Regex Others = Patterns.Of(@"\belsewhere\b|\bothers? (?:ask|charge)\b|\b(?:my|our|your|the) old host\b|\bagainst my\b|\bI was paying\b|\bused to pay\b|\bcompetitors?\b|\bother (?:hosts|firms|companies)\b|\bbig firm\b|\bwent to\b|\bsurplus\b|\bsaves me\b|\bmade [£$€]");
+    [GeneratedRegex(@"\belsewhere\b|\bothers? (?:ask|charge)\b|\b(?:my|our|your|the) old host\b|\bagainst my\b|\bI was paying\b|\bused to pay\b|\bcompetitors?\b|\bother (?:hosts|firms|companies)\b|\bbig firm\b|\bwent to\b|\bsurplus\b|\bsaves me\b|\bmade [£$€]", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Others { get; }
 
     /// <summary>The code that a sentence names with what it takes off.</summary>
     public static (string Code, string? Percent, PageAmount? Amount, PageSpan At)? CodeIn(Piece sentence, IEnumerable<PageAmount> amounts)

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Text.RegularExpressions;
@@ -17,7 +18,7 @@ internal sealed record Feature(string Key, object Value, PageSpan At)
 }
 
 /// <summary>Reads what a plan has from words like "10 GB of web space", from labels and from cells.</summary>
-internal static class Features
+internal static partial class Features
 {
     public const string Unlimited = "unlimited";
 
@@ -36,28 +37,44 @@ internal static class Features
         ("websites", Noun(@"(?:web-?\s?sites?|web\s?spaces?(?=\s*$)|sites?|web\s?presences?)(?!\s+(?:mov|build|migrat|transfer))")),
     ];
 
-    private static readonly Regex Size = Patterns.Of(
-        @"(?<before>[\p{L}-]*(?:storage|space|disk|disc|transfer|traffic|bandwidth|data|ssd|ram|memory)[\p{L}\s-]{0,16}[:=–-]?\s*)?(?<![\p{L}0-9.,])(?<n>[0-9][0-9.,'’]*[0-9]|[0-9])\s?(?<unit>[gmt]i?b|gig(?:abyte)?s?|megs?|terabytes?)\b(?<behind>[^0-9,;·|•]{0,40})");
+    [GeneratedRegex(@"(?<before>[\p{L}-]*(?:storage|space|disk|disc|transfer|traffic|bandwidth|data|ssd|ram|memory)[\p{L}\s-]{0,16}[:=–-]?\s*)?(?<![\p{L}0-9.,])(?<n>[0-9][0-9.,'’]*[0-9]|[0-9])\s?(?<unit>[gmt]i?b|gig(?:abyte)?s?|megs?|terabytes?)\b(?<behind>[^0-9,;·|•]{0,40})", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Size { get; }
 
-    private static readonly Regex Endless = Patterns.Of(
-        @"\b(?:unlimited|unmetered|limitless|no limit on|uncapped)\s+(?<what>(?:[\p{L}-]+\s+){0,2}?(?:transfer|traffic|bandwidth|storage|space|disk|disc|visits|visitors|web\s?space))\b|\b(?<what>transfer|traffic|bandwidth|storage|space|disk|visits)\b[\p{L} ]{0,12}[:=–-]?\s*(?:is\s+)?(?:unlimited|unmetered)");
+    [GeneratedRegex(@"\b(?:unlimited|unmetered|limitless|no limit on|uncapped)\s+(?<what>(?:[\p{L}-]+\s+){0,2}?(?:transfer|traffic|bandwidth|storage|space|disk|disc|visits|visitors|web\s?space))\b|\b(?<what>transfer|traffic|bandwidth|storage|space|disk|visits)\b[\p{L} ]{0,12}[:=–-]?\s*(?:is\s+)?(?:unlimited|unmetered)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Endless { get; }
 
-    private static readonly Regex Wildcard = Patterns.Of(@"\bwild-?\s?card\b");
-    private static readonly Regex Certificate = Patterns.Of(@"\b(?:certificates?|ssl|tls|https)\b");
-    private static readonly Regex OwnThing = Patterns.Of(@"\b(?:own|dedicated|private|personal|premium)\b");
-    private static readonly Regex OwnIp = Patterns.Of(@"\b(?:own|dedicated|private|static|fixed|unique)\s+ip(?:v4)?(?![\p{L}])");
-    private static readonly Regex Installer = Patterns.Of(@"\b(?:one-click|1-click|app(?:lication)?|click|software|script)\s*-?\s*install(?:er|ers|s|ation)?\b|\binstaller\b|\bone-click (?:apps|set-?up)\b");
-    private static readonly Regex Privacy = Patterns.Of(@"\b(?:domain|contact|whois|id|name|registration)[ -]privacy\b|\bprivacy (?:for|of) (?:your|the) (?:domain|name|contact)");
-    private static readonly Regex Backup = Patterns.Of(@"\bback-?\s?ups?\b|\bsnapshots?\b");
-    private static readonly Regex Malware = Patterns.Of(@"\bmalware\b|\bvirus scan");
-    private static readonly Regex Search = Patterns.Of(@"\bsearch[ -](?:listing|engine)s?[ -](?:help|listing|optimi[sz]ation|submission)|\bsearch help\b|\bseo (?:help|tools?|kit)\b|\bhelp with search");
-    private static readonly Regex Design = Patterns.Of(@"\b(?:page |web |site )?design (?:help|service|support)\b|\bhelp with (?:the |your )?design\b");
-    private static readonly Regex Platform = Patterns.Of(@"\b(?:platforms?|operating systems?|runs? on|hosting (?:on|runs)|servers?)\b.*\b(?:linux|windows)\b|^\s*(?:linux|windows)(?: (?:or|and|/) (?:linux|windows))?(?: hosting| servers?| platform)?\s*$");
-    private static readonly Regex Negative = Patterns.Of(@"^\s*(?:no|without|not|excluding|does not include)\b|\bnot (?:included|part|available)\b|\bno (?:back-?ups?|certificate|installer)\b|\bon request\b|\bextra\b|\badd-?on\b|\boptional\b");
-    private static readonly Regex Another = Patterns.Of(@"^\s*(?:another|extra|additional|more|add)\b");
-    private static readonly Regex ForATime = Patterns.Of($@"\bfor (?:the )?(?:first )?(?:{Patterns.NumberWord}|a|[0-9]+) ?(?:years?|months?)\b|\b(?:in|for) the first (?:year|month)");
-    private static readonly Regex Tick = Patterns.Of(@"^(?:✓|✔|☑|✅|●|yes|included|incl\.?|free|x|•|1 free|on)$");
-    private static readonly Regex Cross = Patterns.Of(@"^(?:✗|✘|✕|❌|×|[-–—]|no|not included|none|n/a|off|)$");
+    [GeneratedRegex(@"\bwild-?\s?card\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Wildcard { get; }
+    [GeneratedRegex(@"\b(?:certificates?|ssl|tls|https)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Certificate { get; }
+    [GeneratedRegex(@"\b(?:own|dedicated|private|personal|premium)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OwnThing { get; }
+    [GeneratedRegex(@"\b(?:own|dedicated|private|static|fixed|unique)\s+ip(?:v4)?(?![\p{L}])", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OwnIp { get; }
+    [GeneratedRegex(@"\b(?:one-click|1-click|app(?:lication)?|click|software|script)\s*-?\s*install(?:er|ers|s|ation)?\b|\binstaller\b|\bone-click (?:apps|set-?up)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Installer { get; }
+    [GeneratedRegex(@"\b(?:domain|contact|whois|id|name|registration)[ -]privacy\b|\bprivacy (?:for|of) (?:your|the) (?:domain|name|contact)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Privacy { get; }
+    [GeneratedRegex(@"\bback-?\s?ups?\b|\bsnapshots?\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Backup { get; }
+    [GeneratedRegex(@"\bmalware\b|\bvirus scan", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Malware { get; }
+    [GeneratedRegex(@"\bsearch[ -](?:listing|engine)s?[ -](?:help|listing|optimi[sz]ation|submission)|\bsearch help\b|\bseo (?:help|tools?|kit)\b|\bhelp with search", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Search { get; }
+    [GeneratedRegex(@"\b(?:page |web |site )?design (?:help|service|support)\b|\bhelp with (?:the |your )?design\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Design { get; }
+    [GeneratedRegex(@"\b(?:platforms?|operating systems?|runs? on|hosting (?:on|runs)|servers?)\b.*\b(?:linux|windows)\b|^\s*(?:linux|windows)(?: (?:or|and|/) (?:linux|windows))?(?: hosting| servers?| platform)?\s*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Platform { get; }
+    [GeneratedRegex(@"^\s*(?:no|without|not|excluding|does not include)\b|\bnot (?:included|part|available)\b|\bno (?:back-?ups?|certificate|installer)\b|\bon request\b|\bextra\b|\badd-?on\b|\boptional\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Negative { get; }
+    [GeneratedRegex(@"^\s*(?:another|extra|additional|more|add)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Another { get; }
+    [GeneratedRegex($@"\bfor (?:the )?(?:first )?(?:{Patterns.NumberWord}|a|[0-9]+) ?(?:years?|months?)\b|\b(?:in|for) the first (?:year|month)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ForATime { get; }
+    [GeneratedRegex(@"^(?:✓|✔|☑|✅|●|yes|included|incl\.?|free|x|•|1 free|on)$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Tick { get; }
+    [GeneratedRegex(@"^(?:✗|✘|✕|❌|×|[-–—]|no|not included|none|n/a|off|)$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Cross { get; }
 
     private static readonly (string Key, Regex Pattern)[] Labels =
     [
@@ -80,8 +97,16 @@ internal static class Features
         ("storageGB", Patterns.Of(@"\bspace\b|\bstorage\b|\bdis[ck]\b|\bssd\b|\bnvme\b|\bwebspace\b")),
     ];
 
+    // Words without any of these name nothing that a plan has.
+    private static readonly SearchValues<string> Telling = SearchValues.Create(
+        [
+            "site", "space", "storage", "disk", "disc", "gb", "mb", "tb", "gig", "meg", "tera", "transfer", "traffic", "bandwidth", "data", "mail", "inbox", "db", "visit", "page view", "pageview", "presence",
+            "certificate", "ssl", "tls", "https", "ip", "install", "click", "privacy", "backup", "back-up", "back up", "snapshot", "malware", "virus", "search", "seo", "design", "linux", "windows", "domain", "ssd", "nvme", "system", "platform", "server",
+        ],
+        StringComparison.OrdinalIgnoreCase);
+
     /// <summary>Which feature a label names; null: none.</summary>
-    public static string? KeyOf(string label) => label.Length > 70 ? null : Labels.Where(known => known.Pattern.IsMatch(label)).Select(known => known.Key).FirstOrDefault();
+    public static string? KeyOf(string label) => label.Length > 70 || !label.AsSpan().ContainsAny(Telling) ? null : Labels.Where(known => known.Pattern.IsMatch(label)).Select(known => known.Key).FirstOrDefault();
 
     /// <summary>Whether a cell says yes.</summary>
     public static bool IsTick(string cell) => Tick.IsMatch(cell.Trim());
@@ -130,9 +155,15 @@ internal static class Features
     /// <param name="from">Where the piece begins in the page.</param>
     public static ImmutableArray<Feature> In(string piece, int from)
     {
-        if (piece.Length > 240 || Another.IsMatch(piece) || piece.Contains('©', StringComparison.Ordinal))
+        if (piece.Length > 240 || !piece.AsSpan().ContainsAny(Telling) || Another.IsMatch(piece) || piece.Contains('©', StringComparison.Ordinal))
         {
             return [];
+        }
+
+        if (piece[0] is '✗' or '✘' or '✕' or '❌' or '×')
+        {
+            var at = new PageSpan(from, from + piece.Length);
+            return OwnIp.IsMatch(piece) ? [new Feature("ownIp", false, at)] : Installer.IsMatch(piece) ? [new Feature("installer", false, at)] : [];
         }
 
         var found = ImmutableArray.CreateBuilder<Feature>();
@@ -206,7 +237,8 @@ internal static class Features
         }
     }
 
-    private static readonly Regex Label = Patterns.Of(@"^(?<label>\p{L}[\p{L}\s()-]{1,40}?)\s*[:=]?\s*(?<value>(?:up to |about |~ ?)?(?:[0-9][0-9.,'’]*|unlimited|unmetered|none|no|yes|[0-9.,]+ ?[gmt]b))\s*$");
+    [GeneratedRegex(@"^(?<label>\p{L}[\p{L}\s()-]{1,40}?)\s*[:=]?\s*(?<value>(?:up to |about |~ ?)?(?:[0-9][0-9.,'’]*|unlimited|unmetered|none|no|yes|[0-9.,]+ ?[gmt]b))\s*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Label { get; }
 
     // "Databases: 1", "sites 2".
     private static Feature? Labelled(string piece, int from) =>

@@ -3,13 +3,16 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Pages;
 
 /// <summary>Finds tables that were laid out without one: names side by side, then label after label, each with as many values.</summary>
-internal static class LineMatrix
+internal static partial class LineMatrix
 {
     private const int FewestRows = 3;
 
-    private static readonly Regex Value = Patterns.Exact(@"^(?:(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMT]B)?|[Uu]nlimited|[Uu]nmetered|[Yy]es|[Nn]o|[Nn]one|✓|✔|✗|✘|×|[-–—]|[Ii]ncluded|[Ff]ree|[Ll]inux.*|[Ww]indows.*)$");
-    private static readonly Regex Badge = Patterns.Of(@"^\W*(?:most|best|popular|recommended|our pick|top|new)\b.{0,20}$");
-    private static readonly Regex PriceLabel = Patterns.Of(@"^(?:price|pay|monthly|yearly|renew|set-?\s?up|after|first|term|billed).{0,30}$");
+    [GeneratedRegex(@"^(?:(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMT]B)?|[Uu]nlimited|[Uu]nmetered|[Yy]es|[Nn]o|[Nn]one|✓|✔|✗|✘|×|[-–—]|[Ii]ncluded|[Ff]ree|[Ll]inux.*|[Ww]indows.*)$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Value { get; }
+    [GeneratedRegex(@"^\W*(?:most|best|popular|recommended|our pick|top|new)\b.{0,20}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Badge { get; }
+    [GeneratedRegex(@"^(?:price|pay|monthly|yearly|renew|set-?\s?up|after|first|term|billed).{0,30}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PriceLabel { get; }
 
     /// <summary>Gives the lines of such tables their cells.</summary>
     public static void Mark(List<Line> lines)
@@ -17,7 +20,7 @@ internal static class LineMatrix
         var table = lines.Where(line => line.Seen.Cell is not null).Select(line => line.Seen.Cell!.Table).DefaultIfEmpty(-1).Max();
         for (var at = 0; at < lines.Count; at++)
         {
-            if (lines[at].Seen.Cell is null && PlanBlocks.Score(lines[at].Words) > 0 && Names(lines, at) is { Count: >= 2 } names && Rows(lines, names) is { Count: >= FewestRows } rows)
+            if (lines[at].Seen.Cell is null && lines[at].NameScore > 0 && Names(lines, at) is { Count: >= 2 } names && Rows(lines, names) is { Count: >= FewestRows } rows)
             {
                 table++;
                 Set(lines, names, rows, table);
@@ -37,7 +40,7 @@ internal static class LineMatrix
                 continue;
             }
 
-            if (PlanBlocks.Score(lines[at].Words) <= 0 || lines[at].Amounts.Length > 0)
+            if (lines[at].NameScore <= 0 || lines[at].Amounts.Length > 0)
             {
                 break;
             }

@@ -20,7 +20,7 @@ internal enum Per
 /// <param name="Currency">Its code; null where its sign stands for several, or where it has none.</param>
 /// <param name="Per">What stands behind it: "a month".</param>
 /// <param name="End">Where its words end, what it is for among them.</param>
-internal sealed record PageAmount(PageSpan At, string Number, string? Currency, Per Per, int End)
+internal sealed partial record PageAmount(PageSpan At, string Number, string? Currency, Per Per, int End)
 {
     private const string Signs = @"US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|£|€|\$|₹|₩|¥|zł|Kč|kr\.?(?!\p{L})|Fr\.";
 
@@ -28,16 +28,20 @@ internal sealed record PageAmount(PageSpan At, string Number, string? Currency, 
 
     private const string Digits = @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?|[0-9][0-9.,'’]*[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
 
-    private static readonly Regex Money = Patterns.Exact(
-        $@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{Signs})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?|\b(?<sign>{Codes})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{Signs})(?![0-9])|(?<sign>{Codes})\b)|(?<pence>[0-9]{{1,2}})p\b)");
+    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{Signs})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?|\b(?<sign>{Codes})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{Signs})(?![0-9])|(?<sign>{Codes})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Money { get; }
 
-    private static readonly Regex Bare = Patterns.Exact($@"^\s*(?<number>{Digits})\s*[*†‡]*\s*$");
+    [GeneratedRegex($@"^\s*(?<number>{Digits})\s*[*†‡]*\s*$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Bare { get; }
 
-    private static readonly Regex PerUnit = Patterns.Of(
-        @"^\s*[*†‡¹²³]*\s*(\((ex|inc|excl|incl|excluding|including|plus)\.?[^)]{0,24}\)\s*|((ex|inc|excl|incl)\.?|plus|excluding|including) (vat|gst|tax)\)?\s*)?[*†‡]*\s*,?\s*((/|per|an?|each|every|p|in the|for the|the)\s*(?<first>first|1st)?\s*((?<month>months?|mths?|mo|m)|(?<year>years?|yr|annum|y|a)|(?<other>hours?|weeks?|wk|w|days?|user|seat|site|visit|visitor|gb|sms|click|call))(?![\p{L}])|(?<month>monthly|pcm|pm|p/m)\b|(?<year>yearly|annually|pa|p/a)\b|(?<first>first) (?<year>year)\b|(?<other>pw|weekly|daily|hourly|an hour)\b|(?<once>(one[- ]?time|one[- ]?off|once))\b)");
+    [GeneratedRegex(@"^\s*[*†‡¹²³]*\s*(\((ex|inc|excl|incl|excluding|including|plus)\.?[^)]{0,24}\)\s*|((ex|inc|excl|incl)\.?|plus|excluding|including) (vat|gst|tax)\)?\s*)?[*†‡]*\s*,?\s*((/|per|an?|each|every|p|in the|for the|the)\s*(?<first>first|1st)?\s*((?<month>months?|mths?|mo|m)|(?<year>years?|yr|annum|y|a)|(?<other>hours?|weeks?|wk|w|days?|user|seat|site|visit|visitor|gb|sms|click|call))(?![\p{L}])|(?<month>monthly|pcm|pm|p/m)\b|(?<own>(?:billed|paid|charged) (?<month>monthly))\b|(?<year>yearly|annually|pa|p/a)\b|(?<first>first) (?<year>year)\b|(?<other>pw|weekly|daily|hourly|an hour)\b|(?<once>(one[- ]?time|one[- ]?off|once))\b)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PerUnit { get; }
 
     /// <summary>Whether a period stands behind it that names its first time only: "the first year".</summary>
     public bool IsFirst { get; init; }
+
+    /// <summary>Whether it is paid by the month, said with itself: "$12 billed monthly".</summary>
+    public bool IsPaidMonthly { get; init; }
 
     /// <summary>Whether it is taken off: "−£5".</summary>
     public bool IsNegative { get; init; }
@@ -52,6 +56,11 @@ internal sealed record PageAmount(PageSpan At, string Number, string? Currency, 
     /// <param name="from">Where the text begins in the page.</param>
     public static ImmutableArray<PageAmount> In(string text, int from)
     {
+        if (text.AsSpan().IndexOfAnyInRange('0', '9') < 0)
+        {
+            return [];
+        }
+
         var found = ImmutableArray.CreateBuilder<PageAmount>();
         foreach (Match match in Money.Matches(text))
         {
@@ -159,6 +168,7 @@ internal sealed record PageAmount(PageSpan At, string Number, string? Currency, 
         return new PageAmount(new PageSpan(from + start, from + end), number, isPence ? "GBP" : CodeOf(match.Groups["sign"].Value), per, from + end + (unit.Success ? unit.Length : 0))
         {
             IsFirst = unit.Groups["first"].Success,
+            IsPaidMonthly = unit.Groups["own"].Success,
             IsNegative = isNegative,
             Sign = match.Groups["sign"].Value,
         };

@@ -339,7 +339,8 @@ internal sealed class PageAssembly
             return "not-hosting";
         }
 
-        return Roles.Of(amount, before, behind) switch
+        var stop = behind.IndexOf(". ", StringComparison.Ordinal);
+        return Roles.Of(amount, before, stop < 0 ? behind : behind[..stop]) switch
         {
             Role.Worth => "worth",
             Role.Saving => "saving",

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 
@@ -6,6 +7,8 @@ namespace HomeStart.Core.Pages;
 /// <summary>A line that is being read, with its amounts.</summary>
 internal sealed class Line(int index, PageLine at)
 {
+    private int? _nameScore;
+
     public int Index { get; } = index;
 
     public PageLine Seen { get; } = at;
@@ -18,6 +21,9 @@ internal sealed class Line(int index, PageLine at)
 
     /// <summary>Who has read it already; null: nobody.</summary>
     public object? Owner { get; set; }
+
+    /// <summary>How much it looks like a plan's name.</summary>
+    public int NameScore => _nameScore ??= PlanBlocks.Score(Words);
 
     /// <summary>The note that its mark leads to, where the note has a price.</summary>
     public Line? Note { get; set; }
@@ -33,17 +39,25 @@ internal sealed record Piece(string Words, int From)
 }
 
 /// <summary>Gets a page's lines ready: amounts that were printed in pieces are joined.</summary>
-internal static class PageLines
+internal static partial class PageLines
 {
-    private static readonly Regex OnlySign = Patterns.Exact(@"^(?:US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|£|€|\$|₹|CHF|GBP|EUR|USD|AUD|CAD|NZD|SEK|NOK|DKK)$");
-    private static readonly Regex OnlyTrailing = Patterns.Exact(@"^(?:€|zł|Kč|kr\.?|CHF|GBP|EUR|USD|SEK|NOK|DKK|PLN|CZK)(?:\s*(?:/|per |a ).{1,12})?$");
-    private static readonly Regex OnlyFigures = Patterns.Exact(@"^[0-9][0-9.,'’  ]*$");
-    private static readonly Regex OnlyCents = Patterns.Exact(@"^[.,][0-9]{2}$");
-    private static readonly Regex EndsInFigures = Patterns.Exact(@"(?:^|[^0-9.,])[0-9]{1,3}$|^[0-9 ]+$");
-    private static readonly Regex OnlyPer = Patterns.Of(@"^(?:/|per\b|a\b|an\b|each\b)\s*(?:month|mo\.?|mth|year|yr|annum)\.?[*†‡]*(?:\s.*)?$|^(?:monthly|yearly|annually)$");
-    private static readonly Regex EndsInAmount = Patterns.Exact(@"[0-9](?:\s?(?:€|zł|Kč|kr\.?|CHF|[A-Z]{3}))?[*†]*$");
+    [GeneratedRegex(@"^(?:US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|£|€|\$|₹|CHF|GBP|EUR|USD|AUD|CAD|NZD|SEK|NOK|DKK)$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex OnlySign { get; }
+    [GeneratedRegex(@"^(?:€|zł|Kč|kr\.?|CHF|GBP|EUR|USD|SEK|NOK|DKK|PLN|CZK)(?:\s*(?:/|per |a ).{1,12})?$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex OnlyTrailing { get; }
+    [GeneratedRegex(@"^[0-9][0-9.,'’  ]*$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex OnlyFigures { get; }
+    [GeneratedRegex(@"^[.,][0-9]{2}$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex OnlyCents { get; }
+    [GeneratedRegex(@"(?:^|[^0-9.,])[0-9]{1,3}$|^[0-9 ]+$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex EndsInFigures { get; }
+    [GeneratedRegex(@"^(?:/|per\b|a\b|an\b|each\b)\s*(?:month|mo\.?|mth|year|yr|annum)\.?[*†‡]*(?:[\s,].*)?$|^(?:monthly|yearly|annually)$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnlyPer { get; }
+    [GeneratedRegex(@"[0-9](?:\s?(?:€|zł|Kč|kr\.?|CHF|[A-Z]{3}))?[*†]*$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex EndsInAmount { get; }
 
-    private static readonly Regex Separator = Patterns.Exact(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n");
+    [GeneratedRegex(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Separator { get; }
 
     /// <summary>The lines of a page, with their amounts.</summary>
     public static List<Line> Of(PageText page)
@@ -106,11 +120,19 @@ internal static class PageLines
         }
     }
 
-    private static readonly Regex Sentence = Patterns.Exact(@"(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n");
+    [GeneratedRegex(@"(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Sentence { get; }
+
+    private static readonly SearchValues<char> Ends = SearchValues.Create(".!?\n");
 
     /// <summary>The sentences of words.</summary>
     public static List<Piece> Sentences(string words, int from)
     {
+        if (words.AsSpan(0, Math.Max(0, words.Length - 1)).IndexOfAny(Ends) < 0)
+        {
+            return [new Piece(words, from)];
+        }
+
         var pieces = new List<Piece>();
         var start = 0;
         foreach (Match match in Sentence.Matches(words))
@@ -134,10 +156,23 @@ internal static class PageLines
             || (OnlyCents.IsMatch(next) && EndsInFigures.IsMatch(last))
             || (OnlyPer.IsMatch(next) && EndsInAmount.IsMatch(last) && PageAmount.In(last, 0).Length > 0));
 
+    [GeneratedRegex(@"(?<![\p{L}0-9@.])\.[a-z]{2,24}\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Ending { get; }
+
     // Lines as long as pages would make every pattern slow: they are read sentence by sentence.
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
         const int Longest = 600;
+        if (line.Words.Length > 90 && line.Cell is null && Ending.IsMatch(line.Words) && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences && char.IsLetter(line.Words[0]))
+        {
+            foreach (var sentence in sentences)
+            {
+                yield return line with { At = sentence.At, Words = sentence.Words };
+            }
+
+            yield break;
+        }
+
         if (line.Words.Length <= Longest)
         {
             yield return line;

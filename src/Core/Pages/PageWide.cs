@@ -1,41 +1,57 @@
+using System.Buffers;
 using System.Text.RegularExpressions;
 
 namespace HomeStart.Core.Pages;
 
 /// <summary>Reads what a page says for all its plans: who sells, tax, money back, currency.</summary>
-internal static class PageWide
+internal static partial class PageWide
 {
     private const string TaxName = @"(?:vat|gst|hst|iva|tva|mwst|moms|(?:sales |local )?tax(?:es)?)";
 
-    private static readonly Regex OnTop = Patterns.Of(
-        $@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are |will be )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b");
+    [GeneratedRegex($@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:any |the |all )?(?:applicable |local )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are |will be )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnTop { get; }
 
-    private static readonly Regex Inside = Patterns.Of(
-        $@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are )?(?:already |always )?(?:included|incl|inside)\b|\bgross prices\b|\bwith {TaxName} included\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}");
+    [GeneratedRegex($@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are )?(?:already |always )?(?:included|incl|inside)\b|\bgross prices\b|\bwith {TaxName} included\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Inside { get; }
 
-    private static readonly Regex Not = Patterns.Of(@"\b(?:not|isn.t|aren.t|doesn.t|don.t|never|no longer)\b");
-    private static readonly Regex Open = Patterns.Of($@"\bnot registered for {TaxName}\b|\b{TaxName} may (?:apply|be added)\b|\bmay be (?:added|charged)\b|\bsee checkout\b|\bat checkout\b|\bnext step\b|\bdepends?\b|\bwhere (?:it )?appli(?:es|cable)\b");
-    private static readonly Regex Question = Patterns.Of($@"^\W*(?:is|are|do|does|what about|and|how about) (?:the )?(?:prices? )?{TaxName}[^?]*\?\W*$|^\W*(?:what about|and) tax\?");
+    [GeneratedRegex(@"\b(?:not|isn.t|aren.t|doesn.t|don.t|never|no longer)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Not { get; }
+    [GeneratedRegex($@"\bnot registered for {TaxName}\b|\b{TaxName} may (?:apply|be added)\b|\bmay be (?:added|charged)\b|\bsee checkout\b|\bat checkout\b|\bnext step\b|\bdepends?\b|\bwhere (?:it )?appli(?:es|cable)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Open { get; }
+    [GeneratedRegex($@"^\W*(?:is|are|do|does|what about|and|how about) (?:the )?(?:prices? )?{TaxName}[^?]*\?\W*$|^\W*(?:what about|and) tax\?", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Question { get; }
 
-    private static readonly Regex MoneyBack = Patterns.Of(
-        @"\b(?<days>[0-9]{1,3})[- ]days?(?:'s?)? (?:no[- ][\p{L}-]+ )?(?:full |free |unconditional )?(?:money[- ]?back|refunds?|full refund|satisfaction|return|right to cancel|back guarantee|trial with refund)\b|\b(?:money[- ]back|(?:full )?refund(?:ed|s|able)?|your money back|money back|get (?:all of it|your money|it) back|all of it back|change your mind|cancel for a refund|get all of it)\b[^.;]{0,40}?\b(?<days>[0-9]{1,3}) days|\b(?:within|in) (?:the )?(?:first )?(?<days>[0-9]{1,3}) days\b[^.;]{0,60}\b(?:back|refund(?:ed)?)\b|\b(?<days>[0-9]{1,3}) days (?:to (?:change your mind|get your money back)|full refund|money back|refund)\b|\b(?<days>[0-9]{1,3}) days[^.;]{0,20}\bmoney back\b|\byes, all of it within (?<days>[0-9]{1,3}) days|\brefund within (?<days>[0-9]{1,3}) days");
+    [GeneratedRegex(@"\b(?<days>[0-9]{1,3})[- ]days?(?:'s?)? (?:no[- ][\p{L}-]+ )?(?:full |free |unconditional )?(?:money[- ]?back|refunds?|full refund|satisfaction|return|right to cancel|back guarantee|trial with refund)\b|\b(?:money[- ]back|(?:full )?refund(?:ed|s|able)?|your money back|money back|get (?:all of it|your money|it) back|all of it back|change your mind|cancel for a refund|get all of it)\b[^.;]{0,40}?\b(?<days>[0-9]{1,3}) days|\b(?:within|in) (?:the )?(?:first )?(?<days>[0-9]{1,3}) days\b[^.;]{0,60}\b(?:back|refund(?:ed)?)\b|\b(?<days>[0-9]{1,3}) days (?:to (?:change your mind|get your money back)|full refund|money back|refund)\b|\b(?<days>[0-9]{1,3}) days[^.;]{0,20}\bmoney back\b|\byes, all of it within (?<days>[0-9]{1,3}) days|\brefund within (?<days>[0-9]{1,3}) days", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex MoneyBack { get; }
 
-    private static readonly Regex NoRefund = Patterns.Of(@"(?<!\bare )\bno refunds?\b|\bnon-refundable\b|\bno money back\b|\bwe do not refund\b");
-    private static readonly Regex Names = Patterns.Of(@"\b(?:domain|name)s? (?:names? )?(?:are|is|once|cannot)[^.]*(?:refunded|returned)");
-    private static readonly Regex Copyright = Patterns.Exact(@"(?:©|\(c\)|[Cc]opyright)\s*(?:[0-9]{4}\s*(?:[–-]\s*[0-9]{4})?)?,?\s*(?<name>[\p{Lu}\p{N}][^·|,.0-9©\n]{1,50}?)(?=\s*(?:·|\||,|\.|[0-9]{4}|All rights|Company no|$|\n| – | - |Ltd|Limited|LLC|Inc|GmbH|AB\b|s\.r\.o|Pvt|AG\b))");
-    private static readonly Regex Trade = Patterns.Of(@"\b(?:hosting|hosts?|web|webspace|servers?|online|internet|sites?|webworks|networks?|systems|pages|cloud|domains|names|byte|relay|cart|co-operative|company|cloud|digital|net)\b");
-    private static readonly Regex Menu = Patterns.Of(@"^\W*(?:home|menu|log ?in|sign in|basket|cart|blog|status|support|help(?: centre)?|contact(?: us)?|about(?: us)?|domains?|hosting|mail|webmail|partners|skip to.*|products|search|call us.*|open from.*|since [0-9]+.*|order.*|your .*|checkout.*|review.*|compare.*|simple.*|plans.*|prices?|pricing|rates|news|what .*|how .*|en|english|pay .*|new:.*|office .*|talk to us|cart.*|confirm.*|thank.*|receipt.*|quote.*|quotation.*|invoice.*)\W*$");
+    [GeneratedRegex(@"(?<!\bare )\bno refunds?\b|\bnon-refundable\b|\bno money back\b|\bwe do not refund\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NoRefund { get; }
+    [GeneratedRegex(@"\b(?:domain|name)s? (?:names? )?(?:are|is|once|cannot)[^.]*(?:refunded|returned)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Names { get; }
+    [GeneratedRegex(@"(?:©|\(c\)|[Cc]opyright)\s*(?:[0-9]{4}\s*(?:[–-]\s*[0-9]{4})?)?,?\s*(?<name>[\p{Lu}\p{N}][^·|,.0-9©\n]{1,50}?)(?=\s*(?:·|\||,|\.|[0-9]{4}|All rights|Company no|$|\n| – | - |Ltd|Limited|LLC|Inc|GmbH|AB\b|s\.r\.o|Pvt|AG\b))", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Copyright { get; }
+    [GeneratedRegex(@"\b(?:hosting|hosts?|web|webspace|servers?|online|internet|sites?|webworks|networks?|systems|pages|cloud|domains|names|byte|relay|cart|co-operative|company|cloud|digital|net)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Trade { get; }
+    [GeneratedRegex(@"^\W*(?:home|menu|log ?in|sign in|basket|cart|blog|status|support|help(?: centre)?|contact(?: us)?|about(?: us)?|domains?|hosting|mail|webmail|partners|skip to.*|products|search|call us.*|open from.*|since [0-9]+.*|order.*|your .*|checkout.*|review.*|compare.*|simple.*|plans.*|prices?|pricing|rates|news|what .*|how .*|en|english|pay .*|new:.*|office .*|talk to us|cart.*|confirm.*|thank.*|receipt.*|quote.*|quotation.*|invoice.*)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Menu { get; }
 
-    private static readonly Regex OwnSign = Patterns.Exact("£|€|₹|zł|Kč");
-    private static readonly Regex Part = Patterns.Exact(@"[^·|\t]+");
-    private static readonly Regex SignOff = Patterns.Of(@"^\W*(?:(?:kind|best|warm)? ?regards|yours (?:sincerely|truly|faithfully)|many thanks|thank you|thanks|sincerely),?\W*$");
+    [GeneratedRegex("£|€|₹|zł|Kč", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex OwnSign { get; }
+    [GeneratedRegex(@"[^·|\t]+", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Part { get; }
+    [GeneratedRegex(@"^\W*(?:(?:kind|best|warm)? ?regards|yours (?:sincerely|truly|faithfully)|many thanks|thank you|thanks|sincerely),?\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SignOff { get; }
 
     private static readonly (string Name, string Code)[] CurrencyNames =
     [
         ("us dollar", "USD"), ("american dollar", "USD"), ("u.s. dollar", "USD"), ("australian dollar", "AUD"), ("canadian dollar", "CAD"), ("new zealand dollar", "NZD"), ("singapore dollar", "SGD"), ("hong kong dollar", "HKD"), ("pounds sterling", "GBP"), ("british pound", "GBP"), ("euros", "EUR"), ("in euro", "EUR"), ("swiss franc", "CHF"), ("swedish kron", "SEK"), ("norwegian kron", "NOK"), ("danish kron", "DKK"), ("indian rupee", "INR"), ("czech", "CZK"), ("polish zł", "PLN"), ("zlot", "PLN"),
     ];
 
-    private static readonly Regex Code = Patterns.Exact(@"\b(?:GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|INR|JPY|SGD|HKD|ZAR|BRL|MXN)\b");
+    [GeneratedRegex(@"\b(?:GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|INR|JPY|SGD|HKD|ZAR|BRL|MXN)\b", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Code { get; }
+
+    private static readonly SearchValues<string> TaxWords = SearchValues.Create(["vat", "gst", "hst", "iva", "tva", "mwst", "moms", "tax", "net prices", "gross prices"], StringComparison.OrdinalIgnoreCase);
+    private static readonly SearchValues<string> BackWords = SearchValues.Create(["back", "refund", "change your mind", "days", "satisfaction", "return"], StringComparison.OrdinalIgnoreCase);
 
     /// <summary>Whether tax is inside the prices or on top; null: not said, or said both ways.</summary>
     public static (string? Tax, PageSpan At, bool IsTwice) TaxOf(IEnumerable<Line> lines)
@@ -69,7 +85,7 @@ internal static class PageWide
     /// <summary>What one sentence says of tax; a "not" turns it round.</summary>
     private static string? TaxIn(string sentence)
     {
-        if (sentence.Length > 400 || Open.IsMatch(sentence) || sentence.TrimEnd().EndsWith('?'))
+        if (sentence.Length > 400 || !sentence.AsSpan().ContainsAny(TaxWords) || Open.IsMatch(sentence) || sentence.TrimEnd().EndsWith('?'))
         {
             return null;
         }
@@ -101,6 +117,11 @@ internal static class PageWide
         {
             foreach (var sentence in PageLines.Sentences(line.Words, line.From))
             {
+                if (!sentence.Words.AsSpan().ContainsAny(BackWords))
+                {
+                    continue;
+                }
+
                 if (MoneyBack.Match(sentence.Words) is { Success: true } match)
                 {
                     found.Add((int.Parse(match.Groups["days"].Value, System.Globalization.CultureInfo.InvariantCulture), sentence.At));
@@ -210,7 +231,7 @@ internal static class PageWide
                 var start = piece.At + piece.Words.IndexOf(name, StringComparison.Ordinal);
                 var again = text.IndexOf(name, Math.Min(text.Length, start + name.Length), StringComparison.OrdinalIgnoreCase);
                 var isTitle = name.Split(' ').All(part => !char.IsLower(part[0]) || part is "of" or "and" or "the" or "&");
-                if (isTitle && ((again >= 0 && again > start + 20 && !isSure) || (line.Index <= 3 && Trade.IsMatch(name) && name.Contains(' ', StringComparison.Ordinal))))
+                if (isTitle && ((again >= 0 && again > start + 20 && !isSure) || (line.Index <= 3 && Trade.IsMatch(name) && name.Contains(' ', StringComparison.Ordinal) && !name.Any(char.IsAsciiDigit) && !(line.Index + 1 < lines.Count && lines[line.Index + 1].Amounts.Length > 0))))
                 {
                     var printed = again >= 0 && name.All(letter => !char.IsLower(letter)) ? text.Substring(again, name.Length) : name;
                     return (printed, new PageSpan(start, start + name.Length));

@@ -6,17 +6,24 @@ namespace HomeStart.Core.Pages;
 internal sealed record ExtraDraft(string Name, PageSpan NameAt, PageAmount Price, string Per, bool IsTicked);
 
 /// <summary>A page while it is read, room by room: tables, endings, plans, sentences, extras.</summary>
-internal sealed class PageWork
+internal sealed partial class PageWork
 {
-    private static readonly Regex InlineName = Patterns.Exact(@"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)");
-    private static readonly Regex Prose = Patterns.Exact(
-        @"(?:^|[.!]\s+|\bwith )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$");
-    private static readonly Regex MovingHeading = Patterns.Of(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$");
-    private static readonly Regex LaterContext = Patterns.Of(@"\b(?:renews?|renewals?|renewing|then costs?|thereafter|afterwards|after the first|following|from the second)\b");
-    private static readonly Regex ExtraName = Patterns.Exact(@"^[\p{L}0-9][\p{L}0-9 .,&’'+/()-]{1,60}$");
-    private static readonly Regex ExtraLead = Patterns.Of(@"^(?:add|also|plus|optional:?|extra:)\s+(?=\p{L})");
-    private static readonly Regex Once = Patterns.Of(@"\b(?:once|one-?\s?time|one-?\s?off)\b");
-    private static readonly Regex NoExtra = Patterns.Of(@"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices|renews?|first year|after that|vat|tax|discount|code)\b");
+    [GeneratedRegex(@"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex InlineName { get; }
+    [GeneratedRegex(@"(?:^|[.!]\s+|\bwith )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Prose { get; }
+    [GeneratedRegex(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex MovingHeading { get; }
+    [GeneratedRegex(@"\b(?:renews?|renewals?|renewing|then costs?|thereafter|afterwards|after the first|following|from the second)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex LaterContext { get; }
+    [GeneratedRegex(@"^[\p{L}0-9][\p{L}0-9 .,&’'+/()-]{1,60}$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex ExtraName { get; }
+    [GeneratedRegex(@"^(?:add|also|plus|optional:?|extra:)\s+(?=\p{L})", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ExtraLead { get; }
+    [GeneratedRegex(@"\b(?:once|one-?\s?time|one-?\s?off)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Once { get; }
+    [GeneratedRegex(@"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices|renews?|first year|after that|vat|tax|discount|code)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NoExtra { get; }
 
     private readonly HashSet<PageAmount> _examples = [];
 
@@ -35,11 +42,16 @@ internal sealed class PageWork
         }
     }
 
-    private static readonly Regex YouGet = Patterns.Of(@"^\W*(?:you (?:get|have)|it (?:has|comes|includes)|includes?|with it|that is|in the price)\b");
-    private static readonly Regex Borne = Patterns.Exact(@"[\p{L}0-9)”]\s?(?<mark>[*†‡]{1,3}|[¹²³⁴])(?=$|[\s,.;)·|/])");
-    private static readonly Regex BothWord = Patterns.Of(@"\b(?:in|with|on) both\b|\bboth (?:plans|of them)?\b");
-    private static readonly Regex NoteMark = Patterns.Exact(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴])\s*\S");
-    private static readonly Regex EndMark = Patterns.Exact(@"(?<=[\p{L}0-9)”""]\s?)(?<mark>[*†‡]{1,3}|[¹²³⁴])$");
+    [GeneratedRegex(@"^\W*(?:you (?:get|have)|it (?:has|comes|includes)|includes?|with it|that is|in the price)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex YouGet { get; }
+    [GeneratedRegex(@"[\p{L}0-9)”]\s?(?<mark>[*†‡]{1,3}|[¹²³⁴])(?=$|[\s,.;)·|/])", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Borne { get; }
+    [GeneratedRegex(@"\b(?:in|with|on) both\b|\bboth (?:plans|of them)?\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex BothWord { get; }
+    [GeneratedRegex(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴])\s*\S", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex NoteMark { get; }
+    [GeneratedRegex(@"(?<=[\p{L}0-9)”""]\s?)(?<mark>[*†‡]{1,3}|[¹²³⁴])$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex EndMark { get; }
 
     // A name's mark leads to the note that has its price.
     private void Notes()
@@ -55,7 +67,7 @@ internal sealed class PageWork
 
         foreach (var line in Lines.Where(line => notes.Count > 0 && line.Amounts.IsEmpty && line.Words.Length <= 45))
         {
-            if (EndMark.Match(line.Words) is { Success: true } match && PlanBlocks.Score(line.Words) > 0 && notes.TryGetValue(match.Groups["mark"].Value, out var note))
+            if (EndMark.Match(line.Words) is { Success: true } match && line.NameScore > 0 && notes.TryGetValue(match.Groups["mark"].Value, out var note))
             {
                 line.Note = note;
             }
@@ -193,8 +205,10 @@ internal sealed class PageWork
         }
     }
 
-    private static readonly Regex ExtraThing = Patterns.Of(@"\b(?:support|archive|snapshots?|site mov(?:e|ing|er)|mov(?:e|ing) (?:your|the|a)|migrations?|design|logo|themes?|templates?|newsletter|scans?|watch|monitoring|statistics|licen[cs]e|own ip|mailbox|backups?|privacy|certificate|ip address|storage|security|firewall|builder)\b");
-    private static readonly Regex Promised = Patterns.Of(@"\b(?:included|free|unlimited|unmetered|at no charge)\b");
+    [GeneratedRegex(@"\b(?:support|archive|snapshots?|site mov(?:e|ing|er)|mov(?:e|ing) (?:your|the|a)|migrations?|design|logo|themes?|templates?|newsletter|scans?|watch|monitoring|statistics|licen[cs]e|own ip|mailbox|backups?|privacy|certificate|ip address|storage|security|firewall|builder)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ExtraThing { get; }
+    [GeneratedRegex(@"\b(?:included|free|unlimited|unmetered|at no charge)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Promised { get; }
 
     // What is called by a thing rather than a name, with a price right behind it, is an extra wherever it stands.
     private void EarlyExtras()
@@ -247,7 +261,13 @@ internal sealed class PageWork
 
     private Line? At(int index) => index >= 0 && index < Lines.Count ? Lines[index] : null;
 
-    private bool IsButton(Line line) => line.Words.Length <= 14 && line.Amounts.IsEmpty && Lines.Count(other => other.Words == line.Words) > 1 | line.Words is "Add" or "Add +" or "+";
+    private bool IsButton(Line line)
+    {
+        _counts ??= Lines.Where(other => other.Words.Length <= 14).GroupBy(other => other.Words, StringComparer.Ordinal).ToDictionary(group => group.Key, group => group.Count(), StringComparer.Ordinal);
+        return line.Words.Length <= 14 && line.Amounts.IsEmpty && (line.Words is "Add" or "Add +" or "+" || _counts[line.Words] > 1);
+    }
+
+    private Dictionary<string, int>? _counts;
 
     private static bool IsExtraName(string words) =>
         words.Length is > 2 and <= 48 && words.Split(' ').Length <= 7 && ExtraName.IsMatch(words) && !Promised.IsMatch(words) && !words.Contains(',', StringComparison.Ordinal) && (ExtraThing.IsMatch(words) || Features.KeyOf(words) is not null and not ("domain" or "websites" or "monthlyVisits" or "platforms")) && !Patterns.Has(words, @"^[0-9]|\b(?:hosting|plans?|renews?|total|price|month|year|your website|set-?up)\b");
@@ -260,7 +280,8 @@ internal sealed class PageWork
     {
         EarlyExtras();
         Inline();
-        var free = Lines.Where(line => line.Owner is null && !Offers.IsNoHosting(line.Words) && !IsForAll(line) && !IsNote(line)).ToList();
+        var near = Near();
+        var free = Lines.Where(line => near[line.Index] && line.Owner is null && !Offers.IsNoHosting(line.Words) && !IsForAll(line) && !IsNote(line)).ToList();
         if (free.Count == 0)
         {
             return;
@@ -276,9 +297,10 @@ internal sealed class PageWork
         var called = blocks.Where(block => block.Name is not null).Select(block => PlanBlocks.NameOf(block.Name!.Words)).Where(name => name.Length > 0).ToList();
         blocks = [.. blocks.Select(block => block with { Lines = [.. block.Lines.Where(line => line == block.Name || !IsAboutNamed(line, called))] })];
         var withFeatures = blocks.Count(HasFeatures);
+        var richest = blocks.Select(FeatureCount).DefaultIfEmpty().Max();
         foreach (var block in blocks)
         {
-            if ((withFeatures > 0 && !HasFeatures(block)) || block.Lines.All(line => line.Amounts.IsEmpty && line.Note is null))
+            if ((withFeatures > 0 && !HasFeatures(block)) || (richest >= 3 && FeatureCount(block) <= 1 && block.Lines.Any(line => line != block.Name && IsExtraName(line.Words))) || block.Lines.All(line => line.Amounts.IsEmpty && line.Note is null))
             {
                 continue;
             }
@@ -305,6 +327,28 @@ internal sealed class PageWork
     private static bool IsAboutNamed(Line line, List<string> names) =>
         line.Amounts.Length > 0 && LaterContext.IsMatch(line.Words) && names.Exists(name => Patterns.Mentions(line.Words, name).Any());
 
+    // Lines that stand near an amount; all others are about no plan.
+    private bool[] Near()
+    {
+        const int Far = 70;
+        var near = new bool[Lines.Count];
+        var last = -Far - 1;
+        for (var at = 0; at < Lines.Count; at++)
+        {
+            last = Lines[at].Amounts.Length > 0 || Lines[at].Note is not null ? at : last;
+            near[at] = at - last <= Far;
+        }
+
+        var next = Lines.Count + Far + 1;
+        for (var at = Lines.Count - 1; at >= 0; at--)
+        {
+            next = Lines[at].Amounts.Length > 0 || Lines[at].Note is not null ? at : next;
+            near[at] |= next - at <= Far;
+        }
+
+        return near;
+    }
+
     private HashSet<string>? _marks;
 
     // A line that a mark elsewhere leads to; a star before a list's entry leads nowhere.
@@ -321,13 +365,16 @@ internal sealed class PageWork
 
     // What holds for all plans is about none of them.
     private static bool IsForAll(Line line) =>
-        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || IsStatement.IsMatch(line.Words)) && PlanBlocks.Score(line.Words) <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
+        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || IsStatement.IsMatch(line.Words)) && line.NameScore <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
 
-    private static readonly Regex ForAll = Patterns.Of(
-        @"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|of them|hosting|rooms?|contracts?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b");
+    [GeneratedRegex(@"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|of them|hosting|rooms?|contracts?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ForAll { get; }
 
-    private static readonly Regex IsStatement = Patterns.Of(
-        @"^(?:all |our )?prices\b|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)");
+    [GeneratedRegex(@"^(?:all |our )?prices\b|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex IsStatement { get; }
+
+    private static int FeatureCount(PlanBlock block) =>
+        block.Lines.Where(line => line != block.Name && line.Words.Length <= 600).SelectMany(line => PageLines.Pieces(line.Words, 0)).SelectMany(piece => Features.In(piece.Words, 0)).Select(feature => feature.Key).Distinct(StringComparer.Ordinal).Count();
 
     private static bool HasFeatures(PlanBlock block) =>
         block.Lines.Any(line => line != block.Name && line.Words.Length <= 600 && (PageLines.Pieces(line.Words, 0).Any(piece => Features.In(piece.Words, 0).Length > 0) || Features.KeyOf(line.Words) is not null));
@@ -403,7 +450,8 @@ internal sealed class PageWork
         }
     }
 
-    private static readonly Regex GetsLead = Patterns.Of(@"^You get:?\s*");
+    [GeneratedRegex(@"^You get:?\s*", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex GetsLead { get; }
 
     private static string Blanked(string words) => GetsLead.Replace(words, match => new string(' ', match.Length));
 
@@ -554,10 +602,19 @@ internal sealed class PageWork
         }
     }
 
+    [GeneratedRegex(@"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+-]{0,32}?)(?:\s*[:–—]\s+|\s+(?:has|have|comes with|includes|gives you|offers)\s+)", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Opens { get; }
+
     // "Thicket then costs £5.75 a month and Coppice £9.25": each amount belongs to the name before it.
     private void Named(Piece sentence, Line line)
     {
         var amounts = line.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To).ToList();
+        if (amounts.Count == 0 && line.Owner is null && Opens.Match(sentence.Words) is { Success: true } opens && Plans.Find(plan => plan.Name == opens.Groups["name"].Value) is { } described)
+        {
+            new PlanReader(Page, described).FeaturesOf(sentence.Words[opens.Length..], sentence.From + opens.Length);
+            return;
+        }
+
         if (amounts.Count == 0 || line.Owner is not (null or PageAmount))
         {
             return;
@@ -689,11 +746,14 @@ internal sealed class PageWork
 
             if (rest.Amounts.IsEmpty)
             {
+                var length = Terms.In(words, at.From).FirstOrDefault();
                 foreach (var way in plan.Ways.Where(way => Bears(Page.Text, way.Price.At.To, mark) || Bears(Page.Text, way.Price.End, mark) || Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 1)].Contains(mark, StringComparison.Ordinal)))
                 {
                     way.IsFirst |= PlanReader.SaysFirst(words);
                     way.IsSame |= PlanReader.SaysSame(words);
                     way.IsUnstated |= PlanReader.SaysUnstated(words);
+                    way.Term ??= length;
+                    way.Paid ??= Terms.PaidIn(words);
                 }
             }
         }
@@ -795,7 +855,10 @@ internal sealed class PageWork
             _ => Once.IsMatch(words) ? "once" : AMonth.IsMatch(words) ? "month" : AYear.IsMatch(words) ? "year" : null,
         };
 
-    private static readonly Regex AMonth = Patterns.Of(@"\b(?:per|a|each) month\b|\bmonthly\b");
-    private static readonly Regex AYear = Patterns.Of(@"\b(?:per|a|each) year\b|\byearly\b|\bannual(?:ly)?\b");
-    private static readonly Regex Suffix = Patterns.Of(@",\s*(?:once|one-?\s?time|one-?\s?off|(?:per|a|each) (?:month|year)|monthly|yearly|annually)\W*$");
+    [GeneratedRegex(@"\b(?:per|a|each) month\b|\bmonthly\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex AMonth { get; }
+    [GeneratedRegex(@"\b(?:per|a|each) year\b|\byearly\b|\bannual(?:ly)?\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex AYear { get; }
+    [GeneratedRegex(@",\s*(?:once|one-?\s?time|one-?\s?off|(?:per|a|each) (?:month|year)|monthly|yearly|annually)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Suffix { get; }
 }

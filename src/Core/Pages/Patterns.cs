@@ -15,7 +15,14 @@ internal static class Patterns
     /// <summary>A count of months or years.</summary>
     public const string Count = $"(?<count>[0-9]{{1,3}}|{NumberWord})";
 
-    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(500);
+    /// <summary>Looks at letters, not at their case.</summary>
+    public const RegexOptions AnyCase = RegexOptions.CultureInvariant | RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture;
+
+    /// <summary>Tells capitals from small letters.</summary>
+    public const RegexOptions ExactCase = RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture;
+
+    /// <summary>After how many milliseconds a pattern gives up.</summary>
+    public const int Patience = 500;
 
     private static readonly ConcurrentDictionary<(string Pattern, bool TellsCase), Regex> Known = new();
 
@@ -40,10 +47,10 @@ internal static class Patterns
     };
 
     /// <summary>A pattern that looks at letters, not at their case.</summary>
-    public static Regex Of(string pattern) => new(pattern, RegexOptions.CultureInvariant | RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture, Patience);
+    public static Regex Of(string pattern) => new(pattern, AnyCase, TimeSpan.FromMilliseconds(Patience));
 
     /// <summary>A pattern that tells capitals from small letters.</summary>
-    public static Regex Exact(string pattern) => new(pattern, RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, Patience);
+    public static Regex Exact(string pattern) => new(pattern, ExactCase, TimeSpan.FromMilliseconds(Patience));
 
     /// <summary>Whether words have a pattern, whatever their case. The pattern is one of the code's own.</summary>
     public static bool Has(string words, string pattern) => Once(pattern, tellsCase: false).IsMatch(words);

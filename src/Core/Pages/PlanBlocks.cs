@@ -6,18 +6,23 @@ namespace HomeStart.Core.Pages;
 internal sealed record PlanBlock(Line? Name, IReadOnlyList<Line> Lines);
 
 /// <summary>Finds the plans of a page: names that repeat, each with a price and what it has.</summary>
-internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = null)
+internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? provider = null)
 {
-    private static readonly Regex Badge = Patterns.Of(@"^\W*(?:most|best|popular|recommended|our (?:favou?rite|pick)|top|new|bestseller|favou?rite|hot|great value|value pick|save|limited|sale|offer|[+]?\s*[0-9]+ (?:months? free|free months?))\b[^.]{0,24}$|%");
-    private static readonly Regex Action = Patterns.Of(@"^\W*(?:select|choose|order|buy|add|get|take|start|sign up|try|see|view|more|learn|continue|go|move in|put it|pick|compare|configure|details|read more|book|join|begin|want|reserve|claim|this one|i.ll|yes|let)\b[^.]{0,30}$");
-    private static readonly Regex Section = Patterns.Of(
-        @"^\W*(?:(?:frequently asked )?questions\b.*|faqs?|good to know|(?:useful |optional )?(?:extras?|additions|add-?ons?)\b.*|add (?:to|it to) (?:it|your .*)|add to it|also(?: on request)?|goes well with.*|(?:our )?domains?(?: names?)?(?: prices?| price list| registration| names)?(?:,? (?:per|a|one|for a) year)?|(?:what a|our) domains? .*|names|a name|how it (?:works|goes)|how we .*|who (?:we are|looks after it)|what is in it|what.s included|notes?(?: \[edit\])?|what others (?:ask|charge)|what happens next|small print|opening hours|legal|company|products|help|contact|about(?: us)?|from (?:the|our) .{0,24}|not sure\?|need (?:a hand|more).{0,20}|why .{0,20}\?|you may also like|all (?:plans|offers|rooms).{0,20}|more for your .{0,20}|optional.{0,30}|the small print)\W*$");
-    private static readonly Regex NameLike = Patterns.Exact(@"^[\p{L}0-9“""'‘][\p{L}0-9 .&’'+/“”""‘()\-*†‡¹²³]{0,38}$");
-    private static readonly Regex Tail = Patterns.Of(@"[\s,:–—-]*(?:\b(?:hosting|plan|package|account)\b)?[\s*†‡¹²³:]*$");
-    private static readonly Regex NoName = Patterns.Of(
-        @"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|ram|cpu|cores?|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b");
+    [GeneratedRegex(@"^\W*(?:most|best|popular|recommended|our (?:favou?rite|pick)|top|new|bestseller|favou?rite|hot|great value|value pick|save|limited|sale|offer|[+]?\s*[0-9]+ (?:months? free|free months?))\b[^.]{0,24}$|%", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Badge { get; }
+    [GeneratedRegex(@"^\W*(?:select|choose|order|buy|add|get|take|start|sign up|try|see|view|more|learn|continue|go|move in|put it|pick|compare|configure|details|read more|book|join|begin|want|reserve|claim|this one|i.ll|yes|let)\b[^.]{0,30}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Action { get; }
+    [GeneratedRegex(@"^\W*(?:(?:frequently asked )?questions\b.*|faqs?|good to know|(?:useful |optional )?(?:extras?|additions|add-?ons?)\b.*|add (?:to|it to) (?:it|your .*)|add to it|also(?: on request)?|goes well with.*|(?:our )?domains?(?: names?)?(?: prices?| price list| registration| names)?(?:,? (?:per|a|one|for a) year)?|(?:what a|our) domains? .*|names|a name|how it (?:works|goes)|how we .*|who (?:we are|looks after it)|what is in it|what.s included|notes?(?: \[edit\])?|what others (?:ask|charge)|what happens next|small print|opening hours|legal|company|products|help|contact|about(?: us)?|from (?:the|our) .{0,24}|not sure\?|need (?:a hand|more).{0,20}|why .{0,20}\?|you may also like|all (?:plans|offers|rooms).{0,20}|more for your .{0,20}|optional.{0,30}|the small print)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Section { get; }
+    [GeneratedRegex(@"^[\p{L}0-9“""'‘][\p{L}0-9 .&’'+/“”""‘()\-*†‡¹²³]{0,38}$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex NameLike { get; }
+    [GeneratedRegex(@"[\s,:–—-]*(?:\b(?:hosting|plan|package|account)\b)?[\s*†‡¹²³:]*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Tail { get; }
+    [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NoName { get; }
 
-    private static readonly Regex Kind = Patterns.Of(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|wordpress|cloud|reseller|business|linux|windows|all|shop|website|standard web)$");
+    [GeneratedRegex(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|wordpress|cloud|reseller|business|linux|windows|all|shop|website|standard web)$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Kind { get; }
 
     /// <summary>How much a line looks like a plan's name: above 0 it may be one.</summary>
     public static int Score(string words)
@@ -44,7 +49,7 @@ internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = n
         var score = parts.Length switch { 1 => 3, 2 => 3, 3 => 2, _ => 0 } - (2 * small);
         score -= text[^1] is '.' or ':' or '?' or '!' ? 4 : 0;
         score -= NoName.IsMatch(name) ? 3 : 0;
-        score -= Kind.IsMatch(name) ? 8 : 0;
+        score -= Kind.IsMatch(name) && (name.Length < text.Length || name.Length == 3) ? 8 : 0;
         score -= Features.KeyOf(text) is not null || Features.In(text, 0).Length > 0 ? 3 : 0;
         score += name.Length < text.TrimEnd('*', '†', ' ').Length ? 2 : 0;
         score -= name.Length > 4 && name.All(letter => !char.IsLower(letter)) && name.Any(char.IsLetter) ? 1 : 0;
@@ -112,7 +117,7 @@ internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = n
     private static IEnumerable<List<Line>> Variants(List<Line> group)
     {
         yield return group;
-        var named = group.Where(line => Score(line.Words) > 0).ToList();
+        var named = group.Where(line => line.NameScore > 0).ToList();
         if (named.Count >= 2 && named.Count < group.Count)
         {
             yield return named;
@@ -134,14 +139,14 @@ internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = n
 
         var blocks = Cut(members);
         var priced = blocks.Where(block => block.Lines.Any(HasPrice)).ToList();
-        var good = priced.Where(block => Score(block.Name!.Words) > 0).ToList();
+        var good = priced.Where(block => block.Name!.NameScore > 0).ToList();
         if (good.Count < 2)
         {
             return null;
         }
 
         var withFeatures = good.Count(block => block.Lines.Any(line => line != block.Name && IsFeature(line)));
-        var score = (good.Count * 10) + (withFeatures * 6) + (good.Average(block => (decimal)Score(block.Name!.Words)) * 4) - ((blocks.Count - good.Count) * 7) + (members[0].Seen.Heading > 0 ? 5 : 0);
+        var score = (good.Count * 10) + (withFeatures * 6) + (good.Average(block => (decimal)block.Name!.NameScore) * 4) - ((blocks.Count - good.Count) * 7) + (members[0].Seen.Heading > 0 ? 5 : 0);
 
         // Names whose blocks have no price and no features are of other things.
         return (good, score - (withFeatures == 0 ? 15 : 0));
@@ -228,7 +233,7 @@ internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = n
                 continue;
             }
 
-            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : Score(candidate.Words) + (candidate.Seen.Heading > 0 ? 1 : 0), Number: number))
+            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0), Number: number))
                 .Where(candidate => candidate.Score > 0 && run.Count - candidate.Number <= 4).OrderByDescending(candidate => candidate.Score).ThenByDescending(candidate => candidate.Number).FirstOrDefault().Line;
             if (name is not null)
             {
@@ -257,7 +262,7 @@ internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = n
             return true;
         }
 
-        if (Score(line.Words) > 1)
+        if (line.NameScore > 1)
         {
             return false;
         }
@@ -268,7 +273,7 @@ internal sealed class PlanBlocks(IReadOnlyList<Line> lines, string? provider = n
         }
 
         return Patterns.HasExact(line.Words, @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|✓|✗|–|—|[Yy]es|[Nn]o|[Ll]inux.*)$") || IsFeature(line)
-            || (line.Words.Length < 120 && (Terms.PaidIn(line.Words) is not null || Terms.In(line.Words, 0).Length > 0) && Score(line.Words) <= 0);
+            || (line.Words.Length < 120 && (Terms.PaidIn(line.Words) is not null || Terms.In(line.Words, 0).Length > 0) && line.NameScore <= 0);
     }
 
     // A piece without a price belongs to the plan before it, where prices stand first; else to the one after it.

@@ -3,18 +3,26 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Pages;
 
 /// <summary>Reads the lines of one plan: its ways to pay, its fee, what it has.</summary>
-internal sealed class PlanReader(PageText page, PlanDraft plan)
+internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 {
-    private static readonly Regex FirstWords = Patterns.Of(@"\b(?:for (?:the |your )?first (?:term|period|year|month|[0-9]+ months?)|in (?:the|your) first (?:year|month|term)|intro(?:ductory)?|new customers?|promotion(?:al)?|promo|welcome (?:price|offer)|launch (?:price|offer)|first[- ](?:year|term) price|special offer|sale price|campaign price)\b(?!,? ever)");
-    private static readonly Regex NotFirst = Patterns.Of(@"\bno (?:campaign|introductory|promotional|teaser) prices?\b|\bnot an? (?:introductory|promotional|first)\b");
-    private static readonly Regex Percent = Patterns.Of(@"(?:\bsave|\bsaving|-|−|–)\s*[0-9]{1,2} ?%|\b[0-9]{1,2} ?% (?:off|cheaper|less|saving|discount)\b");
-    private static readonly Regex SameWords = Patterns.Of(
-        @"\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each year|on renewal)|\bno (?:campaign|introductory) price");
-    private static readonly Regex Unstated = Patterns.Of(@"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate|price)s?\b(?! of)(?=[^0-9£€$]*$)");
-    private static readonly Regex FreeSetupWords = Patterns.Of(@"\b(?:no|free|without(?: a)?|zero) (?:set-?\s?up|activation|installation|joining)(?: fees?| charges?| costs?)?\b|\b(?:set-?\s?up|activation|installation|setting up)(?: fees?| charges?| costs?)? ?(?:is |are |:)? ?(?:free|waived|included|none)\b|\bnothing to pay for setting up\b|\bthere is no set-?\s?up fee\b");
-    private static readonly Regex OnMonthly = Patterns.Of(@"\b(?:on|with|for|if you pay|when (?:you )?pay(?:ing)?)\s+(?:the )?(?:monthly|by the month|1-month|one-month|1 month)\b");
-    private static readonly Regex FromPrice = Patterns.Of(@"\b(?:from|starting at|starts at|as low as|from only|from just)\s*$");
-    private static readonly Regex OnlySaving = Patterns.Of(@"^[\s(*†‡–—·|:%\-−]*(?:(?:(?:you |and )?sav(?:es?|ings?|ed)\b[\s:]*(?:up to )?(?:[A-Z]{0,3}\$|£|€|₹|[A-Z]{3} )?\s?[0-9.,' \u00A0]*\s?(?:%|kr|zł|Kč|[A-Z]{3}\b|€)?|[0-9]{1,2} ?%(?: off)?|now|only|just|today|off)[\s)*†‡–—·|:\-−]*)*$");
+    [GeneratedRegex(@"\b(?:for (?:the |your )?first (?:term|period|year|month|[0-9]+ months?)|in (?:the|your) first (?:year|month|term)|intro(?:ductory)?|new customers?|promotion(?:al)?|promo|welcome (?:price|offer)|launch (?:price|offer)|first[- ](?:year|term) price|special offer|sale price|campaign price)\b(?!,? ever)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FirstWords { get; }
+    [GeneratedRegex(@"\bno (?:campaign|introductory|promotional|teaser) prices?\b|\bnot an? (?:introductory|promotional|first)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NotFirst { get; }
+    [GeneratedRegex(@"(?:\bsave|\bsaving|-|−|–)\s*[0-9]{1,2} ?%|\b[0-9]{1,2} ?% (?:off|cheaper|less|saving|discount)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Percent { get; }
+    [GeneratedRegex(@"\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each year|on renewal)|\bno (?:campaign|introductory) price", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SameWords { get; }
+    [GeneratedRegex(@"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate|price)s?\b(?! of)(?=[^0-9£€$]*$)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Unstated { get; }
+    [GeneratedRegex(@"\b(?:no|free|without(?: a)?|zero) (?:set-?\s?up|activation|installation|joining)(?: fees?| charges?| costs?)?\b|\b(?:set-?\s?up|activation|installation|setting up)(?: fees?| charges?| costs?)? ?(?:is |are |:)? ?(?:free|waived|included|none)\b|\bnothing to pay for setting up\b|\bthere is no set-?\s?up fee\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FreeSetupWords { get; }
+    [GeneratedRegex(@"\b(?:on|with|for|if you pay|when (?:you )?pay(?:ing)?)\s+(?:the )?(?:monthly|by the month|1-month|one-month|1 month)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnMonthly { get; }
+    [GeneratedRegex(@"\b(?:from|starting at|starts at|as low as|from only|from just)\s*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FromPrice { get; }
+    [GeneratedRegex(@"^[\s(*†‡–—·|:%\-−]*(?:(?:(?:you |and )?sav(?:es?|ings?|ed)\b[\s:]*(?:up to )?(?:[A-Z]{0,3}\$|£|€|₹|[A-Z]{3} )?\s?[0-9.,' \u00A0]*\s?(?:%|kr|zł|Kč|[A-Z]{3}\b|€)?|[0-9]{1,2} ?%(?: off)?|now|only|just|today|off)[\s)*†‡–—·|:\-−]*)*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnlySaving { get; }
 
     private readonly List<PageAmount> _pendingStruck = [];
     private WayDraft? _way;
@@ -315,6 +323,11 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
             before2.Per = amount.Per;
             (_lastPlain, _lastPlainLine) = (amount, line);
             return;
+        }
+
+        if (amount.IsPaidMonthly && _pending is null)
+        {
+            _pending = new Term(1, new PageSpan(amount.At.From, amount.End));
         }
 
         // A second price without a term of its own is no other way to pay.

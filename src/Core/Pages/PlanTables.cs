@@ -3,18 +3,28 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Pages;
 
 /// <summary>Reads plans from tables, whether they stand across or down, and prices by length of term.</summary>
-internal sealed class PlanTables(PageText page)
+internal sealed partial class PlanTables(PageText page)
 {
-    private static readonly Regex PriceLabel = Patterns.Of(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay)\b|^/?mo");
-    private static readonly Regex LaterLabel = Patterns.Of(@"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b");
-    private static readonly Regex SetupLabel = Patterns.Of(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b");
-    private static readonly Regex PayLabel = Patterns.Of(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b");
-    private static readonly Regex StruckLabel = Patterns.Of(@"\b(?:list price|normal price|regular price|was|before|instead of)\b");
-    private static readonly Regex MonthWord = Patterns.Of(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo");
-    private static readonly Regex YearWord = Patterns.Of(@"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y");
-    private static readonly Regex OfPlans = Patterns.Of(@"\b(?:plans?|packages?|offers?|hosting|webspace|accounts?|rooms?|sizes?)\b");
-    private static readonly Regex OfExtras = Patterns.Of(@"\b(?:extras?|add-?ons?|options?|items?|services?|additions?|endings?|domains?)\b");
-    private static readonly Regex Sign = Patterns.Exact(@"£|€|\$|₹|zł|Kč|\bkr\b|\bCHF\b|\b[A-Z]{3}\b");
+    [GeneratedRegex(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay)\b|^/?mo", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PriceLabel { get; }
+    [GeneratedRegex(@"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex LaterLabel { get; }
+    [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SetupLabel { get; }
+    [GeneratedRegex(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PayLabel { get; }
+    [GeneratedRegex(@"\b(?:list price|normal price|regular price|was|before|instead of)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex StruckLabel { get; }
+    [GeneratedRegex(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex MonthWord { get; }
+    [GeneratedRegex(@"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex YearWord { get; }
+    [GeneratedRegex(@"\b(?:plans?|packages?|offers?|hosting|webspace|accounts?|rooms?|sizes?)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OfPlans { get; }
+    [GeneratedRegex(@"\b(?:extras?|add-?ons?|options?|items?|services?|additions?|endings?|domains?)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OfExtras { get; }
+    [GeneratedRegex(@"£|€|\$|₹|zł|Kč|\bkr\b|\bCHF\b|\b[A-Z]{3}\b", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Sign { get; }
 
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
 
@@ -143,7 +153,7 @@ internal sealed class PlanTables(PageText page)
 
     // The name in a cell: badges stand beside some.
     private static Line? NameIn(IReadOnlyList<Line> lines) =>
-        lines.Where(line => line.Amounts.IsEmpty).OrderByDescending(line => PlanBlocks.Score(line.Words)).FirstOrDefault(line => PlanBlocks.Score(line.Words) > -4 && PlanBlocks.NameOf(line.Words).Length > 0 && !Features.IsTick(line.Words) && !Features.IsCross(line.Words));
+        lines.Where(line => line.Amounts.IsEmpty).OrderByDescending(line => line.NameScore).FirstOrDefault(line => line.NameScore > -4 && PlanBlocks.NameOf(line.Words).Length > 0 && !Features.IsTick(line.Words) && !Features.IsCross(line.Words));
 
     private static bool IsLabel(string words)
     {
@@ -195,7 +205,11 @@ internal sealed class PlanTables(PageText page)
             line.Label = label;
         }
 
-        if (LaterLabel.IsMatch(label) && !Terms.IsLabel(label))
+        if (cell.SelectMany(line => line.Amounts.Select(amount => (Line: line, Amount: amount))).FirstOrDefault(one => OwnRole(one.Line, one.Amount) == Role.Setup).Amount is { } fee)
+        {
+            plan.Setup ??= fee;
+        }
+        else if (LaterLabel.IsMatch(label) && !Terms.IsLabel(label))
         {
             if (cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } later)
             {
@@ -224,6 +238,8 @@ internal sealed class PlanTables(PageText page)
             }
         }
     }
+
+    private static Role OwnRole(Line line, PageAmount amount) => Roles.Of(amount, line.Words[..Math.Max(0, amount.At.From - line.From)], line.Words[Math.Min(line.Words.Length, Math.Max(0, amount.End - line.From))..]);
 
     // What it is for stands in the label, or in the table's title.
     private static PageAmount Labelled(PageAmount amount, string label, string around)
