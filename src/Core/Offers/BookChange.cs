@@ -23,7 +23,7 @@ public sealed record BookChange(BookPart Part, string Ref, ChangeKind Kind, Mone
                 changes.Price(BookPart.FirstPrice, way, was.Prices.Steps[0].Units, now.Prices.Steps[0].Units);
                 changes.Price(BookPart.LaterPrice, way, was.Prices.Steps[^1].Units, now.Prices.Steps[^1].Units);
                 changes.Price(BookPart.SetupFee, way, was.SetupFee ?? 0, now.SetupFee ?? 0);
-                changes.Other(BookPart.PriceSteps, way, Steps(was.Prices).SequenceEqual(Steps(now.Prices)));
+                changes.Other(BookPart.PriceSteps, way, was.FreeMonths == now.FreeMonths && Steps(was.Prices).SequenceEqual(Steps(now.Prices)));
             });
             changes.Other(BookPart.PlanFeatures, other.Id, one.Features.Values.OrderBy(pair => pair.Key, StringComparer.Ordinal).Select(Text).SequenceEqual(other.Features.Values.OrderBy(pair => pair.Key, StringComparer.Ordinal).Select(Text)) && one.Includes.Order(StringComparer.Ordinal).SequenceEqual(other.Includes.Order(StringComparer.Ordinal)));
             changes.Other(BookPart.IncludedDomain, other.Id, IsSame(one.IncludedDomain, other.IncludedDomain));

@@ -29,6 +29,15 @@ public sealed record Plan(string Id, string Name)
 /// </summary>
 public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? SetupFee, PriceSteps Prices)
 {
+    /// <summary>The most months that come free on top of the first bill.</summary>
+    public const int MostFreeMonths = 24;
+
+    /// <summary>How many months come free on top of the first bill (costing rule 5): 0 to 24, above 0 only where the commitment is one bill.</summary>
+    public int FreeMonths { get; init; }
+
+    /// <summary>How many months after the start a bill falls, the first being 0: the free ones make the first bill's time longer.</summary>
+    public int MonthsTo(int bill) => bill == 0 ? 0 : FreeMonths + (bill * EveryMonths);
+
     /// <summary>What an advertisement would say.</summary>
     public Minor FirstPerMonth => PerMonth(Prices.At(0).Units);
 

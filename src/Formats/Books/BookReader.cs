@@ -123,7 +123,19 @@ public static class BookReader
 
         var every = MonthsOf(node["everyMonths"]) ?? 0;
         var commit = MonthsOf(node["commitMonths"]) ?? every;
-        return new BillingOption(every, commit, node["setupFee"].Amount(currency), Steps(node["prices"], currency));
+        return new BillingOption(every, commit, node["setupFee"].Amount(currency), Steps(node["prices"], currency)) { FreeMonths = FreeMonths(node["freeMonths"], every, commit) };
+    }
+
+    private static int FreeMonths(Node node, int every, int commit)
+    {
+        var free = InRange(node, 0, BillingOption.MostFreeMonths, "months") ?? 0;
+        if (free > 0 && every != commit)
+        {
+            node.Fault(FaultCodes.OutOfRange, "Months come free only where one bill covers the whole commitment.");
+            return 0;
+        }
+
+        return free;
     }
 
     private static int? MonthsOf(Node node) => InRange(node, 1, CountSettings.LongestHorizon, "months");

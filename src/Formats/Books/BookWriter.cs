@@ -38,7 +38,7 @@ public static class BookWriter
             ("id", plan.Id),
             ("name", plan.Name),
             ("features", Features(plan.Features.Values)),
-            ("billing", List(plan.Billing, option => Fields(("everyMonths", option.EveryMonths), ("commitMonths", option.CommitMonths == option.EveryMonths ? null : (JsonNode)option.CommitMonths), ("setupFee", amount(option.SetupFee)), ("prices", Steps(option.Prices, amount))))),
+            ("billing", List(plan.Billing, option => Fields(("everyMonths", option.EveryMonths), ("commitMonths", option.CommitMonths == option.EveryMonths ? null : (JsonNode)option.CommitMonths), ("setupFee", amount(option.SetupFee)), ("freeMonths", option.FreeMonths == 0 ? null : (JsonNode)option.FreeMonths), ("prices", Steps(option.Prices, amount))))),
             ("includes", Texts(plan.Includes)),
             ("includedDomain", plan.IncludedDomain is { } given
                 ? Fields(("minCommitMonths", given.MinCommitMonths), ("endings", Texts(given.Endings)), ("transfer", given.Transfer), ("everyYear", given.EveryYear), ("claimWithinMonths", given.ClaimWithinMonths))

@@ -71,7 +71,7 @@ internal static class RandomMarket
             };
 
         private JsonObject Option(int every, int commit, string currency) =>
-            new() { ["everyMonths"] = every, ["commitMonths"] = commit == every && Chance(50) ? null : commit, ["setupFee"] = Chance(30) ? Amount(currency, 3000) : null, ["prices"] = Steps(currency, 9000) };
+            new() { ["everyMonths"] = every, ["commitMonths"] = commit == every && Chance(50) ? null : commit, ["setupFee"] = Chance(30) ? Amount(currency, 3000) : null, ["freeMonths"] = commit == every && Chance(40) ? _random.Next(0, 8) : null, ["prices"] = Steps(currency, 9000) };
 
         private JsonArray Steps(string currency, int most)
         {

@@ -104,9 +104,11 @@ internal sealed class Reference
             Add(_start, book, "setup", Text(plan, "id")!, 1, fee, false, null);
         }
 
-        for (var i = 0; i * every < Run; i++)
+        var free = Int(option, "freeMonths") ?? 0;
+        DateOnly Falls(int i) => i == 0 ? _start : _start.AddMonths(free + (i * every));
+        for (var i = 0; Falls(i) < _start.AddMonths(Run); i++)
         {
-            var (date, cover) = (_start.AddMonths(i * every), (_start.AddMonths(i * every), _start.AddMonths((i + 1) * every)));
+            var (date, cover) = (Falls(i), (Falls(i), Falls(i + 1)));
             var price = Steps(option.GetProperty("prices"), book, i, 1);
             Add(date, book, "plan", Text(plan, "id")!, 1, price.Sum, price.Unstated, cover);
             var centre = Items(book, "dataCentres").FirstOrDefault(known => Text(known, "id") == Text(hosting, "dataCentre"));
@@ -141,15 +143,15 @@ internal sealed class Reference
                 {
                     "once" => (i == 0 ? 0 : Run, Steps(prices, book, 0, 1)),
                     "year" => (12 * i, Steps(prices, book, i, 1)),
-                    "month" => (every * i, Steps(prices, book, every * i, every)),
-                    _ => (every * i, Steps(prices, book, i, 1)),
+                    "month" => (i == 0 ? 0 : free + (every * i), Steps(prices, book, every * i, every)),
+                    _ => (i == 0 ? 0 : free + (every * i), Steps(prices, book, i, 1)),
                 };
                 if (months >= Run)
                 {
                     break;
                 }
 
-                var span = how == "year" ? 12 : every;
+                var span = how == "year" ? 12 : i == 0 ? free + every : every;
                 Add(_start.AddMonths(months), book, "addOn", Text(extra, "id")!, quantity, price.Sum * quantity, price.Unstated, how == "once" ? null : (_start.AddMonths(months), _start.AddMonths(months + span)), place);
             }
         }
@@ -428,12 +430,13 @@ internal sealed class Reference
         var (_, option) = PlanAndOption();
         var every = Int(option, "everyMonths")!.Value;
         var first = Steps(option.GetProperty("prices"), book, 0, 1);
-        for (var i = 1; _start.AddMonths(i * every) < _end; i++)
+        var free = Int(option, "freeMonths") ?? 0;
+        for (var i = 1; _start.AddMonths(free + (i * every)) < _end; i++)
         {
             var price = Steps(option.GetProperty("prices"), book, i, 1);
             if (price.Unstated || price.Sum != first.Sum)
             {
-                return new JsonObject { ["date"] = Write(_start.AddMonths(i * every)), ["from"] = PerMonth(0), ["to"] = price.Unstated ? null : PerMonth(i), ["currency"] = Text(book, "currency") };
+                return new JsonObject { ["date"] = Write(_start.AddMonths(free + (i * every))), ["from"] = PerMonth(0), ["to"] = price.Unstated ? null : PerMonth(i), ["currency"] = Text(book, "currency") };
             }
         }
 

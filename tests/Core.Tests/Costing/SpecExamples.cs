@@ -20,5 +20,5 @@ public class SpecExamples
     }
 
     [Fact]
-    public void All_examples_are_there() => Files.Count.ShouldBe(22);
+    public void All_examples_are_there() => Files.Count.ShouldBe(23);
 }

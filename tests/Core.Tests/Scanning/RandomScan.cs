@@ -85,7 +85,7 @@ internal sealed class RandomScan
 
     private FeatureValue Number(int least, int most) => Chance(10) ? new FeatureValue(Word: "unlimited") : new FeatureValue(Number: _random.Next(least, most + 1));
 
-    private BillingOption Option(int every, int commit) => new(every, commit, Chance(20) ? Units(500) : null, new PriceSteps(Chance(50) ? [new PriceStep(1, Units(3000)), new PriceStep(null, Maybe(4000))] : [new PriceStep(null, Units(3000))]));
+    private BillingOption Option(int every, int commit) => new(every, commit, Chance(20) ? Units(500) : null, new PriceSteps(Chance(50) ? [new PriceStep(1, Units(3000)), new PriceStep(null, Maybe(4000))] : [new PriceStep(null, Units(3000))])) { FreeMonths = every == commit && Chance(30) ? 3 : 0 };
 
     private AddOn AddOn(string id, AddOnFor sort) =>
         new(id, id, sort, sort == AddOnFor.Domain ? Pick([ChargeEvery.Once, ChargeEvery.Year]) : Pick([ChargeEvery.Month, ChargeEvery.Year, ChargeEvery.Cycle]), new PriceSteps([new PriceStep(null, Units(300))]))

@@ -78,7 +78,7 @@ public sealed class BillRun
             months = Math.Max(months, domain.Choice.InMonths);
         }
 
-        return start.AddMonths(Math.Min(Months.Run, months + Math.Max(12, purchase.Hosting?.Option.EveryMonths ?? 0) + 1));
+        return start.AddMonths(Math.Min(Months.Run, months + Math.Max(12, purchase.Hosting?.Option.MonthsTo(1) ?? 0) + 1));
     }
 
     /// <summary>Whether the run is long enough for the verdicts: a code that took nothing off may do so on a later bill.</summary>

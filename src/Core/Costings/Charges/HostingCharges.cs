@@ -20,7 +20,7 @@ internal static class HostingCharges
         var from = purchase.StartDate;
         for (var cycle = 0; run.Holds(from); cycle++)
         {
-            var until = purchase.StartDate.AddMonths((cycle + 1) * hosting.Option.EveryMonths);
+            var until = purchase.StartDate.AddMonths(hosting.Option.MonthsTo(cycle + 1));
             EachCycle(hosting, each, cycle, new Cover(from, until), run);
             from = until;
         }

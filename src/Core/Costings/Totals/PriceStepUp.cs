@@ -14,12 +14,12 @@ public sealed record PriceStepUp(DateOnly Date, Money From, Money? To)
         }
 
         var first = hosting.Option.Prices.At(0);
-        if (hosting.Option.Prices.FirstOtherThan(first) is not var (cycle, price) || (long)cycle * hosting.Option.EveryMonths >= Months.Run)
+        if (hosting.Option.Prices.FirstOtherThan(first) is not var (cycle, price) || (long)cycle * hosting.Option.EveryMonths >= Months.Run || hosting.Option.MonthsTo(cycle) >= Months.Run)
         {
             return null;
         }
 
-        var date = costing.Settings.StartDate.AddMonths(cycle * hosting.Option.EveryMonths);
+        var date = costing.Settings.StartDate.AddMonths(hosting.Option.MonthsTo(cycle));
         return date >= costing.End ? null : new PriceStepUp(date, PerMonth(hosting, first.Units), price.IsStated ? PerMonth(hosting, price.Units) : null);
     }
 
