@@ -41,11 +41,11 @@ public sealed record DomainName
         return dot < 0 ? null : Parse(text![..dot], text[(dot + 1)..]).Domain;
     }
 
-    /// <summary>An ending without its leading dot, in ASCII form; null where the text is none.</summary>
+    /// <summary>An ending without its leading dot, in ASCII form; null where the text is none. None is of digits alone: what ends so is an IP address.</summary>
     public static string? ParseEnding(string ending)
     {
         var labels = ending.Length > Longest ? [] : Array.ConvertAll(ending.Split('.'), Encoded);
-        return labels.Length > 0 && Array.TrueForAll(labels, label => label is not null) ? string.Join('.', labels) : null;
+        return labels.Length > 0 && Array.TrueForAll(labels, label => label is not null) && !labels[^1]!.All(char.IsAsciiDigit) ? string.Join('.', labels) : null;
     }
 
     /// <summary>The text.</summary>

@@ -56,6 +56,12 @@ public class DomainNameTests
         (DomainName.Parse(new string('a', 63), ending).Domain is not null).ShouldBe(fits);
     }
 
+    [Theory]
+    [InlineData("0.9")]
+    [InlineData("192.168.1.10")]
+    [InlineData("clocks.7")]
+    public void What_ends_in_digits_alone_is_an_address_of_numbers(string text) => DomainName.Parse(text).ShouldBeNull();
+
     [Fact]
     public void What_was_read_is_read_again_as_itself() =>
         Gen.String[Gen.Char["abcXYZ019-."], 1, 40].Sample(text =>
