@@ -692,6 +692,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reviewPage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/price-tables": {
         parameters: {
             query?: never;
@@ -3946,6 +3962,22 @@ export interface components {
             doubts: components["schemas"]["DoubtWire"][];
             text: string;
         };
+        PageReviewBody: {
+            html: null | string;
+            text: null | string;
+            provider: null | string;
+            currency: null | string;
+            tax: null | string;
+            plans: null | components["schemas"]["PlanAnswerBody"][];
+        };
+        PageReviewWire: {
+            page: components["schemas"]["PageReadingWire"];
+            faults: components["schemas"]["FaultWire"][];
+            costs: components["schemas"]["PlanCostWire"][];
+            book: null | string;
+            addsTo: null | string;
+            candidates: components["schemas"]["CandidateWire"][];
+        };
         PaidBillWire: {
             /** Format: date */
             on: string;
@@ -4035,6 +4067,22 @@ export interface components {
         PlaceSeenWire: {
             place: string;
             isSeen: null | boolean;
+        };
+        PlanAnswerBody: {
+            /** Format: int32 */
+            plan: number;
+            take: null | boolean;
+            name: null | string;
+            ways: null | components["schemas"]["WayAnswerBody"][];
+        };
+        PlanCostWire: {
+            /** Format: int32 */
+            plan: number;
+            currency: string;
+            /** Format: int32 */
+            months: number;
+            total: string;
+            atLeast: boolean;
         };
         PlannedWire: {
             /** Format: int32 */
@@ -4918,6 +4966,13 @@ export interface components {
          * @enum {string}
          */
         Verdict: "unknown" | "not-yet" | "expired" | "new-customers-only" | "other-plans-only" | "cycle-too-short" | "cannot-combine" | "nothing-to-discount" | "applied";
+        WayAnswerBody: {
+            /** Format: int32 */
+            way: number;
+            /** Format: int32 */
+            months: null | number;
+            paid: null | string;
+        };
         /**
          * @description What people misread about a way to pay.
          * @enum {string}
@@ -6595,6 +6650,50 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    reviewPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageReviewBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageReviewWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -232,6 +232,12 @@ const advertisement = createRoute({
   component: lazyRouteComponent(() => import('../features/shelf/advertisement/AdvertisementPage'), 'AdvertisementPage'),
 });
 
+const sellersPage = createRoute({
+  getParentRoute: () => site,
+  path: '/shelf/page',
+  component: lazyRouteComponent(() => import('../features/shelf/page/PastedPage'), 'PastedPage'),
+});
+
 const table = createRoute({
   getParentRoute: () => site,
   path: '/shelf/table',
@@ -263,6 +269,7 @@ const tree = root.addChildren([
     ownDomain,
     wait,
     shelf,
+    sellersPage,
     advertisement,
     table,
     edit,

@@ -54,7 +54,7 @@ public sealed record HiddenCosts(Money PerMonth, Sum DueToday, Sum FirstYear, Su
     {
         var way = book.Plans[0].Billing[0];
         return way.Prices.FirstOtherThan(way.Prices.At(0)) is var (bill, price)
-            ? new PriceStepUp(start.AddMonths(bill * way.EveryMonths), new Money(way.FirstPerMonth, book.Currency), price.IsStated ? new Money(way.PerMonth(price.Units), book.Currency) : null)
+            ? new PriceStepUp(start.AddMonths(way.MonthsTo(bill)), new Money(way.FirstPerMonth, book.Currency), price.IsStated ? new Money(way.PerMonth(price.Units), book.Currency) : null)
             : null;
     }
 

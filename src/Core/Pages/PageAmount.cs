@@ -26,7 +26,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
 
     private const string Codes = "GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|INR|JPY|SGD|HKD|ZAR|KRW|CNY|BRL|MXN|RON|ILS|TRY|AED";
 
-    private const string Digits = @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?|[0-9][0-9.,'’]*[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
+    private const string Digits = @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?|[0-9][0-9.,'’]{0,38}[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
 
     [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{Signs})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?|\b(?<sign>{Codes})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{Signs})(?![0-9])|(?<sign>{Codes})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Money { get; }

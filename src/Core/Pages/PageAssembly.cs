@@ -7,6 +7,9 @@ namespace HomeStart.Core.Pages;
 /// <summary>Puts the reading of a page together from what was found, with its sources, what went nowhere, and its doubts.</summary>
 internal sealed class PageAssembly
 {
+    /// <summary>Of so many amounts that went nowhere it is looked why; no page has more of its own.</summary>
+    private const int MostLooked = 2_000;
+
     private readonly PageText _page;
     private readonly PageWork _work;
     private readonly ImmutableArray<ReadSource>.Builder _sources = ImmutableArray.CreateBuilder<ReadSource>();
@@ -293,6 +296,7 @@ internal sealed class PageAssembly
     private ImmutableArray<NotPlaced> NotPlaced(string? currency)
     {
         var left = ImmutableArray.CreateBuilder<NotPlaced>();
+        var looked = 0;
         foreach (var line in _work.Lines)
         {
             var from = line.From;
@@ -300,6 +304,12 @@ internal sealed class PageAssembly
             {
                 if (!_placed.Contains(amount.At))
                 {
+                    if (++looked > MostLooked)
+                    {
+                        left.Add(new NotPlaced(amount.At, IsForeign(amount, currency) ? "other-currency" : "unknown"));
+                        continue;
+                    }
+
                     var before = _page.Text[from..Math.Max(from, amount.At.From)];
                     var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
                     left.Add(new NotPlaced(amount.At, Why(amount, line, before, _page.Text[Math.Min(amount.End, Math.Max(to, amount.End))..Math.Max(to, amount.End)], currency)));

@@ -25,6 +25,12 @@ internal sealed partial class PageWork
     [GeneratedRegex(@"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices|renews?|first year|after that|vat|tax|discount|code)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NoExtra { get; }
 
+    /// <summary>No page sells more plans; what has more is something else.</summary>
+    private const int MostPlans = 60;
+
+    /// <summary>No line of a plan has more amounts.</summary>
+    public const int MostInLine = 12;
+
     private readonly HashSet<PageAmount> _examples = [];
 
     public PageWork(PageText page)
@@ -281,7 +287,7 @@ internal sealed partial class PageWork
         EarlyExtras();
         Inline();
         var near = Near();
-        var free = Lines.Where(line => near[line.Index] && line.Owner is null && !Offers.IsNoHosting(line.Words) && !IsForAll(line) && !IsNote(line)).ToList();
+        var free = Lines.Where(line => near[line.Index] && line.Owner is null && line.Amounts.Length <= MostInLine && !Offers.IsNoHosting(line.Words) && !IsForAll(line) && !IsNote(line)).ToList();
         if (free.Count == 0)
         {
             return;
@@ -298,7 +304,7 @@ internal sealed partial class PageWork
         blocks = [.. blocks.Select(block => block with { Lines = [.. block.Lines.Where(line => line == block.Name || !IsAboutNamed(line, called))] })];
         var withFeatures = blocks.Count(HasFeatures);
         var richest = blocks.Select(FeatureCount).DefaultIfEmpty().Max();
-        foreach (var block in blocks)
+        foreach (var block in blocks.Take(MostPlans))
         {
             if ((withFeatures > 0 && !HasFeatures(block)) || (richest >= 3 && FeatureCount(block) <= 1 && block.Lines.Any(line => line != block.Name && IsExtraName(line.Words))) || block.Lines.All(line => line.Amounts.IsEmpty && line.Note is null))
             {
@@ -395,7 +401,7 @@ internal sealed partial class PageWork
     private void Inline()
     {
         var found = new List<(Line Line, string Name, PageSpan NameAt, int From)>();
-        foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length > 0 && line.Words.Length > 20))
+        foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && line.Words.Length > 20))
         {
             var match = InlineName.Match(line.Words);
             if (match.Success && PlanBlocks.Score(match.Groups["name"].Value) > 0 && PageLines.Pieces(line.Words, 0).Count(piece => Features.In(piece.Words, 0).Any(one => !one.IsKind || true)) >= 2)
@@ -404,7 +410,7 @@ internal sealed partial class PageWork
             }
         }
 
-        foreach (var (line, name, at, from) in found)
+        foreach (var (line, name, at, from) in found.Take(MostPlans))
         {
             var plan = new PlanDraft(PlanBlocks.NameOf(name), at);
             var rest = new Line(line.Index, line.Seen with { At = new PageSpan(line.From + from, line.Seen.At.To), Words = line.Words[from..] }) { Amounts = line.Amounts };
@@ -421,7 +427,7 @@ internal sealed partial class PageWork
             return;
         }
 
-        foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length > 0))
+        foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && Plans.Count < MostPlans))
         {
             var before = line.Words[..(line.Amounts[0].At.From - line.From)];
             var match = Prose.Match(before);
@@ -517,7 +523,7 @@ internal sealed partial class PageWork
                 continue;
             }
 
-            foreach (var sentence in PageLines.Sentences(line.Words, line.From))
+            foreach (var sentence in line.Amounts.Length > MostInLine ? [] : PageLines.Sentences(line.Words, line.From))
             {
                 if (priceWords.IsMatch(sentence.Words) && !Patterns.Has(sentence.Words, @"\bdomain") && !isIn)
                 {
@@ -835,6 +841,11 @@ internal sealed partial class PageWork
         name = Suffix.Replace(Patterns.Swap(name.Trim().TrimEnd(':', ','), @"\s+", " "), "");
         var tick = Page.Ticks.LastOrDefault(tick => tick.At <= at.From + 1);
         var isTicked = Page.Ticks.Length > 0 && tick.IsTicked && at.From - tick.At <= 3;
+        if (ExtraDrafts.Count >= 200)
+        {
+            return;
+        }
+
         if (!ExtraDrafts.Any(known => string.Equals(known.Name, name, StringComparison.OrdinalIgnoreCase)))
         {
             ExtraDrafts.Add(new ExtraDraft(name, at, price, per, isTicked));

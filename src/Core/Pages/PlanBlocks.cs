@@ -273,7 +273,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         }
 
         return Patterns.HasExact(line.Words, @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|✓|✗|–|—|[Yy]es|[Nn]o|[Ll]inux.*)$") || IsFeature(line)
-            || (line.Words.Length < 120 && (Terms.PaidIn(line.Words) is not null || Terms.In(line.Words, 0).Length > 0) && line.NameScore <= 0);
+            || (line.Words.Length < 120 && (Terms.PaidIn(line.Words) is not null || Terms.In(line.Words, 0).Length > 0 || Terms.FreeIn(line.Words, 0) is not null) && line.NameScore <= 0);
     }
 
     // A piece without a price belongs to the plan before it, where prices stand first; else to the one after it.

@@ -37,7 +37,7 @@ public sealed class HtmlPage
 
     private PageText Walk(string html)
     {
-        using var document = new HtmlParser(new HtmlParserOptions { IsScripting = true }).ParseDocument(html);
+        using var document = new HtmlParser(new HtmlParserOptions { IsScripting = true }).ParseDocument(HtmlLimits.Within(html));
         foreach (var style in document.GetElementsByTagName("style"))
         {
             _guard.Part();

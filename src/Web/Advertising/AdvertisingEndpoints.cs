@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using HomeStart.Formats;
+using Microsoft.AspNetCore.Mvc;
 using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
@@ -16,6 +17,8 @@ internal static class AdvertisingEndpoints
         var pages = app.MapGroup("/api").AddEndpointFilter<OneConnection>();
         pages.MapPost("/advertisements/read", Read).WithName("readAdvertisement").Produces<IReadOnlyList<FindingWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         pages.MapPost("/sites/{siteId:guid}/advertisement", LookAsync).WithName("lookAtAdvertisement").Produces<AdvertisementWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        pages.MapPost("/sites/{siteId:guid}/page", ReviewAsync).WithName("reviewPage").Produces<PageReviewWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
         pages.MapPost("/price-tables", TableAsync).WithName("readPriceTable").Produces<PriceTableWire>();
     }
 
@@ -52,6 +55,43 @@ internal static class AdvertisingEndpoints
             whole is null ? null : BookWriter.Text(book!),
             addsTo,
             whole is null ? null : CandidateWire.Of(HiddenCosts.Bought(made! with { Id = whole.Id }, []))));
+    }
+
+    private static async Task<IResult> ReviewAsync(Guid siteId, JsonBody<PageReviewBody> body, SiteDesk sites, Workspace workspace, Joining joining, Turns turns, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
+        using var turn = await turns.CostingAsync(cancel);
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
+        var (unreadable, faults) = (new FaultList(), new FaultList());
+        if (PageBodyReader.Read(body.Root, unreadable, cancel) is not { } page)
+        {
+            return FaultResults.Unprocessable(unreadable);
+        }
+
+        var answers = PageAnswersReader.Read(new Node(body.Root, "", unreadable));
+        if (unreadable.Any)
+        {
+            return FaultResults.Unprocessable(unreadable);
+        }
+
+        var today = await workspace.BusinessDateAsync(cancel);
+        var reading = PageReader.Read(page);
+        var made = PageBook.Of(reading, answers, "read", today, faults);
+        var settings = site.Site.Settings.On(today);
+        var costs = reading.Plans.Select((_, plan) => PlanCosts.Of(reading, answers, plan, today, settings)).ToList();
+        var (book, addsTo) = made is null ? (null, null) : await joining.JoinAsync(made, faults, cancel);
+        var whole = book is null ? null : BookReader.Read(book, faults);
+        return Results.Ok(new PageReviewWire(
+            PageWriter.Write(reading), FaultResults.Wires(faults), costs, whole is null ? null : BookWriter.Text(book!), addsTo,
+            whole is null ? [] : [.. made!.Plans.Select(plan => CandidateWire.Of(HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, [])))]));
     }
 
     private static async Task<IResult> TableAsync(JsonBody<PriceTableBody> body, Workspace workspace, Joining joining, CancellationToken cancel)

@@ -9,7 +9,7 @@ namespace HomeStart.Web.Advertising;
 internal static class PagesEndpoints
 {
     // JSON may write a character as six, and of a page of 4 MiB a good part as two.
-    private const int LargestBody = 13 << 20;
+    public const int LargestBody = 13 << 20;
 
     public static void MapPages(this IEndpointRouteBuilder app)
     {

@@ -35,6 +35,9 @@ export function ShelfPage() {
           : 'The demo’s books are made up: put away those you do not want to choose from.'}
       </p>
       <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1">
+        <Link to="/sites/$siteId/shelf/page" params={{ siteId: page.id }} className="ink">
+          Paste a seller’s page
+        </Link>
         <Link to="/sites/$siteId/shelf/advertisement" params={{ siteId: page.id }} className="ink">
           Type one in from an advertisement
         </Link>

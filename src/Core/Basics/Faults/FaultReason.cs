@@ -173,6 +173,33 @@ public enum FaultReason
     /// <summary>The row, counted from 1; the plan; months of a bill.</summary>
     RowSaidTwice,
 
+    /// <summary>A page that does not say who sells.</summary>
+    PageSellerMissing,
+
+    /// <summary>A page whose currency is not said.</summary>
+    PageCurrencyMissing,
+
+    /// <summary>A page that does not say whether prices hold the tax.</summary>
+    PageTaxMissing,
+
+    /// <summary>Words in which no plan was found.</summary>
+    PageWithoutPlans,
+
+    /// <summary>A page of which no plan is taken.</summary>
+    PagePlansLeft,
+
+    /// <summary>A plan without a name.</summary>
+    PagePlanNameless,
+
+    /// <summary>How many months two prices of a plan are both paid for.</summary>
+    PageWaysAlike,
+
+    /// <summary>The price whose months are not said.</summary>
+    PageMonthsMissing,
+
+    /// <summary>The price of which it is not said how it is paid.</summary>
+    PagePaidMissing,
+
     /// <summary>The cell.</summary>
     CellNotANumber,
 
