@@ -21,7 +21,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NoName { get; }
 
-    [GeneratedRegex(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|wordpress|cloud|reseller|business|linux|windows|all|shop|website|standard web)$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|cloud|reseller|business|linux|windows|all|shop|website|standard web)$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Kind { get; }
 
     /// <summary>How much a line looks like a plan's name: above 0 it may be one.</summary>
