@@ -100,7 +100,7 @@ internal sealed class WayDraft(PageAmount price, Line line)
     /// <summary>The savings that are said of it.</summary>
     public List<PageAmount> Savings { get; } = [];
 
-    /// <summary>Whether a saving in per cent stands beside it.</summary>
+    /// <summary>Whether the page gives a saving in per cent for it.</summary>
     public bool HasPercent { get; set; }
 }
 

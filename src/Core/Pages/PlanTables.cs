@@ -151,7 +151,7 @@ internal sealed partial class PlanTables(PageText page)
 
     private static void Rest(PlanDraft plan, IEnumerable<Line> lines) => plan.Lines.AddRange(lines);
 
-    // The name in a cell: badges stand beside some.
+    // The name in a cell: some cells hold a badge too.
     private static Line? NameIn(IReadOnlyList<Line> lines) =>
         lines.Where(line => line.Amounts.IsEmpty).OrderByDescending(line => line.NameScore).FirstOrDefault(line => line.NameScore > -4 && PlanBlocks.NameOf(line.Words).Length > 0 && !Features.IsTick(line.Words) && !Features.IsCross(line.Words));
 
