@@ -138,6 +138,7 @@ public class SitesTests
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders", new { }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/orders/quotes", new { letter = "A", country = "GB" }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/advertisement", new { }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/page", new { text = "Oak £3 a month" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names", null),
             (HttpMethod.Put, $"/api/sites/{owner.SiteId}/names", new { text = "wren", endings = new[] { "com" } }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/check", new { names = new[] { "wren" }, endings = new[] { "com" } }),

@@ -277,7 +277,8 @@ internal static partial class Features
     {
         var text = Patterns.HasExact(figures, @"^[0-9]{1,3}([.,'’][0-9]{3})+$") ? string.Concat(figures.Where(char.IsAsciiDigit)) : figures.Replace(',', '.').Replace("'", "", StringComparison.Ordinal);
         var number = decimal.TryParse(text, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var read) && text.Length < 12 ? read : 0;
-        return char.ToLowerInvariant(unit[0]) switch { 't' => number * 1_000, 'm' => number / 1_000, _ => number };
+        var size = char.ToLowerInvariant(unit[0]) switch { 't' => number * 1_000, 'm' => number / 1_000, _ => number };
+        return size / 1.000000000000000000000000000m; // Without noughts at its end.
     }
 
     private static bool Says(string text, params ReadOnlySpan<string> words)

@@ -14,7 +14,7 @@ internal static class HtmlLimits
     // Tags whose end may be left out close one another; others nothing stands in.
     private static readonly HashSet<string> Shallow = new(StringComparer.OrdinalIgnoreCase)
     {
-        "p", "li", "td", "th", "tr", "dt", "dd", "option", "optgroup", "tbody", "thead", "tfoot", "colgroup", "rp", "rt", "body", "html", "head", "br", "hr", "img", "input", "meta", "link", "area", "base", "col", "embed", "param", "source", "track", "wbr",
+        "p", "li", "td", "th", "tr", "dt", "dd", "option", "optgroup", "tbody", "thead", "tfoot", "colgroup", "rp", "rt", "body", "html", "head", "br", "hr", "img", "input", "meta", "link", "area", "base", "col", "embed", "param", "source", "track", "wbr", "select", "a", "button",
     };
 
     private static readonly HashSet<string> Raw = new(StringComparer.OrdinalIgnoreCase) { "script", "style", "textarea", "title", "xmp", "noscript", "iframe" };

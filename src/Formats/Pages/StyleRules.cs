@@ -24,7 +24,6 @@ internal sealed partial class StyleRules
             head = head[(head.LastIndexOf(';') + 1)..].Trim();
             if (head.StartsWith('@'))
             {
-                var close = Close(text, open);
                 if (head.StartsWith("@media", StringComparison.OrdinalIgnoreCase) ? Applies(head) : head.StartsWith("@supports", StringComparison.OrdinalIgnoreCase) || head.StartsWith("@layer", StringComparison.OrdinalIgnoreCase))
                 {
                     // Its rules stand as if it were not there; the closing bracket is skipped with the next head.
@@ -32,7 +31,7 @@ internal sealed partial class StyleRules
                     continue;
                 }
 
-                at = close + 1;
+                at = Close(text, open) + 1;
                 continue;
             }
 

@@ -24,16 +24,27 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
     {
         await workspace.EnsureStoredAsync(cancel);
         var row = new UploadRow { Id = Guid.NewGuid(), OrderId = orderId, WorkspaceId = workspace.Id, StartedAt = time.GetUtcNow(), Document = Documents.Write(plan) };
-        var old = await db.AloneAsync(async () =>
-        {
-            var others = (await RowsAsync(orderId, cancel)).Skip(Most - 1).Select(other => other.Id).ToList();
-            await db.Uploads.Where(other => others.Contains(other.Id)).ExecuteDeleteAsync(cancel);
-            db.Uploads.Add(row);
-            await db.SaveChangesAsync(cancel);
-            return others;
-        }, cancel);
-        old.ForEach(Forget);
+
+        // Its folder is there before its row is: who gives it up for a newer one finds both.
         Directory.CreateDirectory(PathOf(row.Id));
+        try
+        {
+            var old = await db.AloneAsync(async () =>
+            {
+                var others = (await RowsAsync(orderId, cancel)).Skip(Most - 1).Select(other => other.Id).ToList();
+                await db.Uploads.Where(other => others.Contains(other.Id)).ExecuteDeleteAsync(cancel);
+                db.Uploads.Add(row);
+                await db.SaveChangesAsync(cancel);
+                return others;
+            }, cancel);
+            old.ForEach(Forget);
+        }
+        catch
+        {
+            Forget(row.Id);
+            throw;
+        }
+
         return Wire(row.Id, plan);
     }
 

@@ -1,0 +1,145 @@
+using System.Text.Json.Nodes;
+using HomeStart.Formats;
+
+namespace HomeStart.Core.Tests;
+
+/// <summary>Single things a page says, by hand, with the neighbour that says the opposite; and input made to do harm.</summary>
+public sealed class PagesByHand
+{
+    [Theory]
+    [InlineData("Prices do not include VAT.", "on-top")]
+    [InlineData("Prices are not exclusive of VAT.", "inside")]
+    [InlineData("All prices incl. 19 % VAT", "inside")]
+    [InlineData("plus applicable taxes", "on-top")]
+    [InlineData("Taxes may apply.", null)]
+    [InlineData("We are not registered for VAT.", null)]
+    [InlineData("Prices exclude VAT. Later on: prices include VAT.", null)]
+    public void Tax_is_inside_or_on_top_or_not_said(string words, string? tax) => Said(Read("Oak\n£4 a month\n3 websites\n" + words)["tax"]).ShouldBe(tax);
+
+    [Theory]
+    [InlineData("£1,234.56", "1234.56")]
+    [InlineData("1.234,56 €", "1234.56")]
+    [InlineData("1 234,56 €", "1234.56")]
+    [InlineData("CHF 1'234.56", "1234.56")]
+    [InlineData("₹1,43,520", "143520.00")]
+    [InlineData("€12.345", "12345.00")]
+    [InlineData("4.– €", "4.00")]
+    [InlineData("£.99", "0.99")]
+    [InlineData("99p", "0.99")]
+    public void Numbers_are_read_as_they_are_printed(string printed, string price) =>
+        Read($"Oak\n{printed} a month\n3 websites\n10 GB storage")["plans"]![0]!["ways"]![0]!["price"]!.GetValue<string>().ShouldBe(price);
+
+    [Theory]
+    [InlineData("£4 a month, 12-month contract, billed monthly", 12, "4.00", "month", "monthly-bound", "same")]
+    [InlineData("£4 a month, cancel any time", 1, "4.00", "month", "monthly-free", "same")]
+    [InlineData("£48 a year", 12, "48.00", "year", "at-once", "same")]
+    [InlineData("£4 a month, billed every 24 months", 24, "4.00", "month", "at-once", "same")]
+    [InlineData("£4 a month for 36 months, £144 due today", 36, "4.00", "month", "at-once", "same")]
+    [InlineData("was £9, now £4 a month for 24 months, paid up front", 24, "4.00", "month", "at-once", null)]
+    [InlineData("£4 a month for 24 months, paid up front. Renews at the current rate.", 24, "4.00", "month", "at-once", null)]
+    public void A_way_to_pay_is_its_length_how_it_is_paid_and_what_follows(string words, int months, string price, string per, string paid, string? later)
+    {
+        var way = Read($"Oak\n{words}\n3 websites\n10 GB storage")["plans"]![0]!["ways"]![0]!;
+        (way["months"]!.GetValue<int>(), Said(way["price"]), Said(way["per"]), Said(way["paid"]), Said(way["later"])).ShouldBe((months, price, per, paid, later));
+    }
+
+    [Theory]
+    [InlineData("3 websites", "websites", "3")]
+    [InlineData("One website", "websites", "1")]
+    [InlineData("500 MB of web space", "storageGB", "0.5")]
+    [InlineData("1.5 TB NVMe storage", "storageGB", "1500")]
+    [InlineData("Unmetered bandwidth", "transferGB", "\"unlimited\"")]
+    [InlineData("100 GB traffic a month", "transferGB", "100")]
+    [InlineData("No mailboxes", "mailboxes", "0")]
+    [InlineData("~10,000 visits a month", "monthlyVisits", "10000")]
+    [InlineData("Wildcard SSL certificate", "certificate", "\"wildcard\"")]
+    [InlineData("Free TLS certificate", "certificate", "\"shared\"")]
+    [InlineData("Dedicated IP address", "ownIp", "true")]
+    [InlineData("✗ Dedicated IP address", "ownIp", "false")]
+    [InlineData("1 GB RAM per site", "websites", null)]
+    [InlineData("4 GB RAM", "storageGB", null)]
+    public void What_a_plan_has_is_a_key_and_a_value(string words, string key, string? value) =>
+        Read($"Oak\n£4 a month\n{words}\n3 subdomains")["plans"]![0]!["features"]![key]?.ToJsonString().ShouldBe(value);
+
+    [Theory]
+    [InlineData("Free .com domain for the first year", "com", null, false)]
+    [InlineData("Free domain (.net or .org) with annual plans and longer", "net,org", 12, false)]
+    [InlineData("Free domain for as long as you stay on 24-month terms and longer", "", 24, true)]
+    public void A_domain_in_the_price_has_its_endings_and_its_term(string words, string endings, int? from, bool always)
+    {
+        var domain = Read($"Oak\n£4 a month\n3 websites\n{words}")["plans"]![0]!["domain"]!;
+        (string.Join(',', domain["endings"]!.AsArray().Select(Said)), domain["fromMonths"]?.GetValue<int>(), domain["everyYear"]!.GetValue<bool>()).ShouldBe((endings, from, always));
+    }
+
+    [Theory]
+    [InlineData("Bring your own domain")]
+    [InlineData("Domain privacy included")]
+    [InlineData("Domains from £9 a year")]
+    public void No_domain_is_in_the_price_where_none_is_given(string words) => Read($"Oak\n£4 a month\n3 websites\n{words}")["plans"]![0]!["domain"].ShouldBeNull();
+
+    [Fact]
+    public void What_a_reader_cannot_see_is_not_read()
+    {
+        const string Html = """
+            <style>.gone{display:none} @media print{.oak{display:none}}</style><script>document.write("£1 a month")</script>
+            <div class=oak><h3>Oak</h3><p>£4<sup>50</sup> a month</p><p class=gone>£2 a month</p><p hidden>£3 a month</p><p style="visibility:hidden">£5 a month</p><!-- £6 --><ul><li>3 websites<li>10 GB storage</ul></div>
+            <details><summary>More</summary><p>£7 a month</p></details>
+            """;
+        var page = PageExamples.Read("page", "html", Html);
+        page["plans"]![0]!["ways"]!.AsArray().Select(way => Said(way!["price"])).ShouldBe(["4.50"]);
+        page["text"]!.GetValue<string>().ShouldNotContain("£7");
+        page["notPlaced"]!.AsArray().Count.ShouldBe(0);
+    }
+
+    [Fact]
+    public void Nothing_made_to_do_harm_is_read_for_ever_or_loses_its_words()
+    {
+        foreach (var html in new[]
+        {
+            string.Concat(Enumerable.Repeat("<div>", 200_000)) + "£3 a month",
+            string.Concat(Enumerable.Repeat("<b>", 100_000)) + "£3 a month",
+            "<p " + string.Join(' ', Enumerable.Range(0, 50_000).Select(index => $"a{index}=\"x\"")) + ">£3 a month",
+            string.Concat(Enumerable.Repeat("<table><tr><td>", 50_000)) + "£3 a month",
+            "<style>" + string.Concat(Enumerable.Repeat("@media x{", 50_000)) + "</style>£3 a month",
+            string.Concat(Enumerable.Repeat("<select><option>a", 5_000)) + "</select>£3 a month",
+            $"<p>£{new string('9', 4_000)}</p><p>£3 a month</p>",
+            string.Concat(Enumerable.Repeat("&amp;", 100_000)) + " £3 a month",
+        })
+        {
+            var (page, stopped) = HtmlPage.Read(html, CancellationToken.None);
+            stopped.ShouldBeNull(html[..20]);
+            page!.Text.ShouldContain("£3 a month", Case.Sensitive, html[..20]);
+            PageReader.Read(page).Text.ShouldBe(page.Text);
+        }
+    }
+
+    [Fact]
+    public void A_caller_who_leaves_is_not_read_for()
+    {
+        using var left = new CancellationTokenSource();
+        left.Cancel();
+        Should.Throw<OperationCanceledException>(() => HtmlPage.Read("<p>£3 a month</p>", left.Token));
+    }
+
+    [Theory]
+    [InlineData("plus 20% VAT £7.20", false)]
+    [InlineData("incl. 20% VAT £6.00", true)]
+    public void The_tax_of_a_cart_is_within_its_total_or_beside_it(string tax, bool isInside)
+    {
+        var total = isInside ? "36.00" : "43.20";
+        var cart = PageExamples.Read("cart", "txt", $"Oak hosting, 12 months\n£36.00\n{tax}\nTotal £{total}");
+        (cart["taxInside"]!.GetValue<bool>(), cart["addsUp"]!.GetValue<bool>()).ShouldBe((isInside, true));
+    }
+
+    [Fact]
+    public void What_a_cart_offers_is_no_line()
+    {
+        var cart = PageExamples.Read("cart", "txt", "Oak hosting, 12 months\n£36.00\nAdd daily backup for £1.99\nTotal £36.00");
+        cart["lines"]!.AsArray().Count.ShouldBe(1);
+        cart["notPlaced"]!.AsArray().Select(left => $"{Said(left!["words"])} {Said(left["why"])}").ShouldBe(["£1.99 offered"]);
+    }
+
+    private static JsonObject Read(string text) => PageExamples.Read("page", "txt", text);
+
+    private static string? Said(JsonNode? node) => node?.GetValue<string>();
+}
