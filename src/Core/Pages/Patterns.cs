@@ -22,7 +22,7 @@ internal static class Patterns
     public const RegexOptions ExactCase = RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture;
 
     /// <summary>After how many milliseconds a pattern gives up.</summary>
-    public const int Patience = 500;
+    public const int Patience = 5_000;
 
     private static readonly ConcurrentDictionary<(string Pattern, bool TellsCase), Regex> Known = new();
 

@@ -222,7 +222,7 @@ public sealed class HtmlPage
             return true;
         }
 
-        if (tag is "option" && element.ParentElement is { } list && (list.LocalName == "select" ? list : list.ParentElement) is { } select)
+        if (tag is "option" && element.ParentElement is { } list && (list.LocalName == "optgroup" ? list.ParentElement : list) is { LocalName: "select" } select)
         {
             if (!_chosen.TryGetValue(select, out var chosen))
             {
