@@ -404,7 +404,7 @@ internal sealed partial class PageWork
         foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && line.Words.Length > 20))
         {
             var match = InlineName.Match(line.Words);
-            if (match.Success && PlanBlocks.Score(match.Groups["name"].Value) > 0 && PageLines.Pieces(line.Words, 0).Count(piece => Features.In(piece.Words, 0).Any(one => !one.IsKind || true)) >= 2)
+            if (match.Success && PlanBlocks.Score(match.Groups["name"].Value) > 0 && PageLines.Pieces(line.Words, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2)
             {
                 found.Add((line, match.Groups["name"].Value, new PageSpan(line.From + match.Groups["name"].Index, line.From + match.Groups["name"].Index + match.Groups["name"].Length), match.Index + match.Length));
             }
@@ -741,7 +741,7 @@ internal sealed partial class PageWork
             return;
         }
 
-        foreach (var plan in Plans.Concat([]).ToList())
+        foreach (var plan in Plans)
         {
             var nameMark = plan.Note == line;
             if (nameMark && rest.Amounts.Length > 0)

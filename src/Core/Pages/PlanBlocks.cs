@@ -286,7 +286,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             return [];
         }
 
-        var pricesLast = first > 0 && pieces.Take(first).Any(piece => piece.Body.Skip(1).Any(IsFeature)) && !pieces.Skip(first + 1).Any(piece => false);
+        var pricesLast = first > 0 && pieces.Take(first).Any(piece => piece.Body.Skip(1).Any(IsFeature));
         var blocks = new List<PlanBlock>();
         if (!pricesLast)
         {

@@ -30,7 +30,6 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private Paid? _pendingPaid;
     private Term? _pendingFree;
     private PageAmount? _lastPlain;
-    private Line? _lastPlainLine;
     private bool _labelsFirst;
 
     /// <summary>Reads the lines into the plan.</summary>
@@ -215,14 +214,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             Take(amount, role, before, line);
         }
 
-        var last = amounts[^1].End;
         Apply([.. terms.Where(term => term.At.From >= amounts[0].At.From)], page.Text[amounts[0].At.From..sentence.At.To], line);
         if (terms.FirstOrDefault(term => term.At.To <= amounts[0].At.From) is { } first && _way is { Term: null } && _way.Line == line)
         {
             _way.Term = first;
         }
-
-        _ = last;
     }
 
     // Where a separator parts the words of one amount from another's.
@@ -311,7 +307,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             open.Price = amount;
             open.Per = amount.Per;
             open.IsFrom |= FromPrice.IsMatch(before);
-            (_lastPlain, _lastPlainLine) = (amount, line);
+            _lastPlain = amount;
             return;
         }
 
@@ -321,7 +317,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             before2.Struck = dear;
             before2.Price = amount;
             before2.Per = amount.Per;
-            (_lastPlain, _lastPlainLine) = (amount, line);
+            _lastPlain = amount;
             return;
         }
 
@@ -344,7 +340,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         (_pending, _pendingPaid, _pendingFree) = (null, null, null);
-        (_lastPlain, _lastPlainLine) = (amount, line);
+        _lastPlain = amount;
         plan.Ways.Add(_way);
     }
 

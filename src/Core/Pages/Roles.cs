@@ -50,8 +50,7 @@ internal static partial class Roles
     private static partial Regex ExTaxBehind { get; }
     [GeneratedRegex(@"\b(?:elsewhere|others? (?:charge|ask|pay)|other (?:hosts|firms|companies)|you would pay|would cost|for example|e\.g\.|imagine|i was paying|used to pay|saves me|saved me|made)\b[^.]{0,60}$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ExampleBefore { get; }
-    [GeneratedRegex(@"^\W*(?:to|–|-|and)\s*$", Patterns.AnyCase, Patterns.Patience)]
-    private static partial Regex AlsoBehind { get; }
+
 
     /// <summary>The role of an amount.</summary>
     /// <param name="before">The words since the amount before it.</param>
@@ -107,7 +106,4 @@ internal static partial class Roles
 
     /// <summary>Whether the words around an amount say that tax is in it.</summary>
     public static bool IsWithTax(string before, string right) => WithTaxBehind.IsMatch(right) || WithTaxBefore.IsMatch(before);
-
-    /// <summary>Whether words only lead to the next amount.</summary>
-    public static bool LeadsOn(string words) => AlsoBehind.IsMatch(words);
 }

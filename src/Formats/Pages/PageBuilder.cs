@@ -75,7 +75,7 @@ internal sealed class PageBuilder
     /// <summary>A space, however the words around it stand.</summary>
     public void Space() => _hasSpace = true;
 
-    /// <summary>A box to tick stands here.</summary>
+    /// <summary>Adds a box to tick.</summary>
     public void Tick(bool isTicked) => _ticks.Add(new PageTick(_text.Length, isTicked));
 
     /// <summary>Ends the line.</summary>

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using HomeStart.Formats;
 using HomeStart.Web.Costings;
 using Microsoft.AspNetCore.Mvc;
@@ -20,6 +21,16 @@ internal static class PagesEndpoints
     }
 
     private static Result<TAnswer>? Read<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
-        where TAnswer : class =>
-        PageBodyReader.Read(body, faults, cancel) is { } page ? Result.Of(read(page), faults) : null;
+        where TAnswer : class
+    {
+        try
+        {
+            return PageBodyReader.Read(body, faults, cancel) is { } page ? Result.Of(read(page), faults) : null;
+        }
+        catch (RegexMatchTimeoutException)
+        {
+            faults.Say(FaultCodes.TooLarge, "html", "This takes too long to read. Copy only the part with the plans, and paste that.");
+            return null;
+        }
+    }
 }
