@@ -130,6 +130,9 @@ internal sealed partial class DomainLists(PageText page)
         }
     }
 
+    [GeneratedRegex(@"^\s*(?:a year|per year|each year|/ ?ye?a?r|yearly)?\s*(?:for|buys|gets you)\s+(?:an? |every )?$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PriceFirst { get; }
+
     /// <summary>Reads a line that prices endings: ".com, .net and .org: £9 a year"; false: it does not.</summary>
     /// <param name="isTransfer">Whether it stands under a heading about moving names.</param>
     public bool Read(Line line, bool isTransfer)
@@ -149,6 +152,10 @@ internal sealed partial class DomainLists(PageText page)
         {
             return false;
         }
+
+        // "£11 a year for .co.uk and £15 for .com": prices stand before their endings.
+        var opening = line.Amounts.LastOrDefault(amount => amount.At.To <= line.From + endings[0].Index);
+        var isPriceFirst = opening is not null && PriceFirst.IsMatch(line.Words[(opening.At.To - line.From)..endings[0].Index]);
 
         // Groups of endings, each with the amounts until the next group.
         var groups = new List<(List<Match> Endings, int From, int To)>();
@@ -171,6 +178,11 @@ internal sealed partial class DomainLists(PageText page)
         {
             var (group, from, _) = groups[number];
             var to = number + 1 < groups.Count ? groups[number + 1].Endings[0].Index : line.Words.Length;
+            if (isPriceFirst)
+            {
+                (from, to) = (number == 0 ? 0 : groups[number - 1].From, group[0].Index);
+            }
+
             var words = line.Words[from..to];
             var amounts = line.Amounts.Where(amount => amount.At.From >= line.From + from && amount.At.From < line.From + to).ToList();
             isRead |= Group(group, words, line.From + from, amounts, line, isTransfer);

@@ -26,6 +26,9 @@ internal static partial class Features
 
     private const string Figure = $@"(?:(?:up to|about|around|approx\.?|over|some|for|or)\s+|~\s?)*(?<n>[0-9][0-9.,'’  ]*[0-9]|[0-9]|{Patterns.NumberWord}|an?|no|zero|unlimited|unmetered|infinite|∞)(?<k>\s?(?:k|thousand|million|mio)\b)?";
 
+    [GeneratedRegex(@"\bas (?:many|much) (?<what>[\p{L} -]{2,30}?) as you (?:like|want|need|wish)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex AsMany { get; }
+
     private const string Between = @"(?:(?!per\b|in\b|for\b|with\b|from\b|days?\b|months?\b|years?\b|hours?\b|minutes?\b|[gmt]b\b|ram\b|cpu\b|and\b|or\b|ftp\b|sub)[\p{L}-]+\s+){0,3}?";
 
     private static readonly (string Key, Regex Pattern)[] Nouns =
@@ -89,7 +92,7 @@ internal static partial class Features
         ("design-help", Patterns.Of(@"\bdesign (?:help|service|support)\b|\bpage design\b")),
         ("platforms", Patterns.Of(@"^(?:server )?(?:platforms?|operating systems?|os|server|system)$")),
         ("domain", Patterns.Of(@"\b(?:free|included)\b.*\bdomain|\bdomain\b.*\b(?:free|included|for (?:a|1|one|the first) year)\b|^(?:a )?domain(?: name)?\W*$")),
-        ("mailboxes", Patterns.Of(@"\bmail-?\s?box(?:es)?\b|\be-?\s?mail(?: (?:accounts?|address(?:es)?|boxes))?\b|\bmail accounts?\b|\binbox")),
+        ("mailboxes", Patterns.Of(@"\bmail-?\s?box(?:es)?\b|\be-?\s?mails?(?: (?:accounts?|address(?:es)?|boxes))?\b|\bmail accounts?\b|\binbox|^mails?$")),
         ("databases", Patterns.Of(@"\bdata-?\s?bases?\b|\bmy\s?sql\b|\bdbs?\b")),
         ("monthlyVisits", Patterns.Of(@"\bvisit(?:s|ors)\b|\bpage\s?views\b")),
         ("transferGB", Patterns.Of(@"\btransfer\b(?! in)|\btraffic\b|\bbandwidth\b")),
@@ -189,6 +192,14 @@ internal static partial class Features
         {
             var what = endless.Groups["what"].Value;
             found.Add(new Feature(Says(what, "visit") ? "monthlyVisits" : Says(what, "transfer", "traffic", "bandwidth") ? "transferGB" : "storageGB", Unlimited, Span(endless)));
+        }
+
+        foreach (Match many in AsMany.Matches(piece))
+        {
+            if (Labels.FirstOrDefault(known => known.Pattern.IsMatch(many.Groups["what"].Value)).Key is { } key && key is "websites" or "mailboxes" or "databases" or "subdomains" or "storageGB" or "transferGB" or "monthlyVisits")
+            {
+                found.Add(new Feature(key, Unlimited, Span(many)));
+            }
         }
 
         foreach (var (key, pattern) in Nouns)

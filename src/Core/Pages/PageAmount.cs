@@ -22,19 +22,15 @@ internal enum Per
 /// <param name="End">Where its words end, what it is for among them.</param>
 internal sealed partial record PageAmount(PageSpan At, string Number, string? Currency, Per Per, int End)
 {
-    private const string Signs = @"US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|£|€|\$|₹|₩|¥|zł|Kč|kr\.?(?!\p{L})|Fr\.";
-
-    private const string Codes = "GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|INR|JPY|SGD|HKD|ZAR|KRW|CNY|BRL|MXN|RON|ILS|TRY|AED";
-
     private const string Digits = @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?|[0-9][0-9.,'’]{0,38}[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
 
-    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{Signs})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?|\b(?<sign>{Codes})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{Signs})(?![0-9])|(?<sign>{Codes})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{CurrencySigns.Sign})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?|\b(?<sign>{CurrencySigns.Code})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{CurrencySigns.Sign})(?![0-9])|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Money { get; }
 
     [GeneratedRegex($@"^\s*(?<number>{Digits})\s*[*†‡]*\s*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Bare { get; }
 
-    [GeneratedRegex(@"^\s*[*†‡¹²³]*\s*(\((ex|inc|excl|incl|excluding|including|plus)\.?[^)]{0,24}\)\s*|((ex|inc|excl|incl)\.?|plus|excluding|including) (vat|gst|tax)\)?\s*)?[*†‡]*\s*,?\s*((/|per|an?|each|every|p|in the|for the|the)\s*(?<first>first|1st)?\s*((?<month>months?|mths?|mo|m)|(?<year>years?|yr|annum|y|a)|(?<other>hours?|weeks?|wk|w|days?|user|seat|site|visit|visitor|gb|sms|click|call))(?![\p{L}])|(?<month>monthly|pcm|pm|p/m)\b|(?<own>(?:billed|paid|charged) (?<month>monthly))\b|(?<year>yearly|annually|pa|p/a)\b|(?<first>first) (?<year>year)\b|(?<other>pw|weekly|daily|hourly|an hour)\b|(?<once>(one[- ]?time|one[- ]?off|once))\b)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\s*[*†‡¹²³]*\s*(\((ex|inc|excl|incl|excluding|including|plus|\+)\.?[^)]{0,24}\)\s*|(((ex|inc|excl|incl)\.?|plus|excluding|including) |\+\s?)(vat|gst|tax)\)?\s*)?[*†‡]*\s*,?\s*((/|per|an?|each|every|p|in the|for the|the)\s*(?<first>first|1st)?\s*((?<month>months?|mths?|mo|m)|(?<year>years?|yr|annum|y|a)|(?<other>hours?|weeks?|wk|w|days?|user|seat|site|visit|visitor|gb|sms|click|call))(?![\p{L}])|(?<month>monthly|pcm|pm|p/m)\b|(?<own>(?:billed|paid|charged) (?<month>monthly))\b|(?<year>yearly|annually|pa|p/a)\b|(?<first>first) (?<year>year)\b|(?<other>pw|weekly|daily|hourly|an hour)\b|(?<once>(one[- ]?time|one[- ]?off|once))\b)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PerUnit { get; }
 
     /// <summary>Whether a period stands behind it that names its first time only: "the first year".</summary>
@@ -111,28 +107,6 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
         return whole.Length > 12 ? null : isDecimal ? $"{whole}.{text[(last + 1)..]}" : whole;
     }
 
-    /// <summary>The code of a sign; null where the sign stands for several.</summary>
-    public static string? CodeOf(string sign) =>
-        sign switch
-        {
-            "£" => "GBP",
-            "€" => "EUR",
-            "₹" => "INR",
-            "₩" => "KRW",
-            "zł" => "PLN",
-            "Kč" => "CZK",
-            "Fr." => "CHF",
-            "US$" => "USD",
-            "A$" or "AU$" => "AUD",
-            "C$" or "CA$" => "CAD",
-            "NZ$" => "NZD",
-            "HK$" => "HKD",
-            "S$" => "SGD",
-            "R$" => "BRL",
-            "$" or "kr" or "kr." or "¥" => null,
-            _ => sign,
-        };
-
     private static PageAmount? Of(Match match, string text, int from)
     {
         var isPence = match.Groups["pence"].Success;
@@ -165,7 +139,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
             : unit.Groups["year"].Success ? Per.Year
             : unit.Groups["once"].Success ? Per.Once
             : Per.Other;
-        return new PageAmount(new PageSpan(from + start, from + end), number, isPence ? "GBP" : CodeOf(match.Groups["sign"].Value), per, from + end + (unit.Success ? unit.Length : 0))
+        return new PageAmount(new PageSpan(from + start, from + end), number, isPence ? "GBP" : CurrencySigns.CodeOf(match.Groups["sign"].Value), per, from + end + (unit.Success ? unit.Length : 0))
         {
             IsFirst = unit.Groups["first"].Success,
             IsPaidMonthly = unit.Groups["own"].Success,

@@ -71,6 +71,7 @@ internal sealed class PageAssembly
     {
         Source($"{at}/name", plan.Name, plan.NameAt);
         Distinct(plan);
+        DropCounted(plan);
         var setup = Setup(plan, at);
         var ways = plan.Ways.Select((way, number) => Way(plan, way, $"{at}/ways/{number}")).ToImmutableArray();
         var features = ImmutableSortedDictionary.CreateBuilder<string, object>(StringComparer.Ordinal);
@@ -111,6 +112,20 @@ internal sealed class PageAssembly
         }
     }
 
+    // "£8 a month or £80 a year, 2 months free": the year's price has them in it already.
+    private static void DropCounted(PlanDraft plan)
+    {
+        foreach (var way in plan.Ways.Where(way => way.Free is not null))
+        {
+            var months = way.Term?.Months ?? 12;
+            var whole = way.Price.Per == Per.Month ? way.Price.Value * months : way.Price.Value;
+            if (plan.Ways.Exists(other => other != way && other.Price.Per == Per.Month && Math.Abs((other.Price.Value * (months - way.Free!.Months)) - whole) <= months * 0.05m))
+            {
+                way.Free = null;
+            }
+        }
+    }
+
     private string? Setup(PlanDraft plan, string at)
     {
         var amount = plan.Setup ?? (plan.FreeSetup is null ? _work.SetupForAll : null);
@@ -134,22 +149,24 @@ internal sealed class PageAssembly
         var isFirst = IsFirst(plan, way);
         var months = way.Term?.Months ?? plan.Term?.Months;
         var monthsAt = way.Term?.At ?? plan.Term?.At;
-        var paid = way.Paid ?? (way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months ? plan.Paid : null);
+        var paid = way.Paid;
         var perUnit = way.Price.Per;
         if (months is null && perUnit == Per.Year)
         {
             (months, monthsAt) = (12, way.Price.At);
         }
-        else if (months is null && perUnit is Per.Month && (!isFirst || paid == Paid.MonthlyFree))
+        else if (months is null && perUnit is Per.Month && (!isFirst || (paid ?? plan.Paid) == Paid.MonthlyFree))
         {
             (months, monthsAt) = (1, way.Price.At);
         }
 
         foreach (var total in way.Totals)
         {
+            _work.Why.TryAdd(total, "total");
             Total(way, total, ref months, ref paid);
         }
 
+        paid ??= way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months ? plan.Paid : null;
         var per = perUnit switch
         {
             Per.Month => "month",

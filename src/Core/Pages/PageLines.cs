@@ -41,9 +41,9 @@ internal sealed record Piece(string Words, int From)
 /// <summary>Gets a page's lines ready: amounts that were printed in pieces are joined.</summary>
 internal static partial class PageLines
 {
-    [GeneratedRegex(@"^(?:US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|£|€|\$|₹|CHF|GBP|EUR|USD|AUD|CAD|NZD|SEK|NOK|DKK)$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"^(?:{CurrencySigns.Sign}|R|RM|Rp|{CurrencySigns.Code})$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OnlySign { get; }
-    [GeneratedRegex(@"^(?:€|zł|Kč|kr\.?|CHF|GBP|EUR|USD|SEK|NOK|DKK|PLN|CZK)(?:\s*(?:/|per |a ).{1,12})?$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"^(?:€|zł|Kč|kr\.?|Ft|lei|лв\.?|₫|{CurrencySigns.Code})(?:\s*(?:/|per |a ).{{1,12}})?$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OnlyTrailing { get; }
     [GeneratedRegex(@"^[0-9][0-9.,'’  ]*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OnlyFigures { get; }
@@ -65,7 +65,8 @@ internal static partial class PageLines
         var joined = new List<PageLine>();
         foreach (var line in page.Lines)
         {
-            if (joined.Count > 0 && joined[^1] is var last && last.Cell == line.Cell && (last.Cell is not null || line.At.From - last.At.To <= 3) && Joins(last.Words, line.Words))
+            var isNextLabel = joined.Count > 1 && char.IsLetter(line.Words[0]) && Terms.IsLabel(joined[^2].Words) && Terms.IsLabel(line.Words);
+            if (joined.Count > 0 && !isNextLabel && joined[^1] is var last && last.Cell == line.Cell && (last.Cell is not null || line.At.From - last.At.To <= 3) && Joins(last.Words, line.Words))
             {
                 var at = new PageSpan(last.At.From, line.At.To);
                 joined[^1] = last with { At = at, Words = page.Of(at) };

@@ -8,16 +8,18 @@ internal static partial class PageWide
 {
     private const string TaxName = @"(?:vat|gst|hst|iva|tva|mwst|moms|(?:sales |local )?tax(?:es)?)";
 
-    [GeneratedRegex($@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:any |the |all )?(?:applicable |local )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are |will be )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:any |the |all )?(?:applicable |local )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is |are |will be |gets? |comes? |is then )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OnTop { get; }
 
-    [GeneratedRegex($@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are )?(?:already |always )?(?:included|incl|inside)\b|\bgross prices\b|\bwith {TaxName} included\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are )?(?:already |always )?(?:included|incl|inside)\b|\bgross prices\b|\bwith {TaxName} included\b|\b{TaxName}[- ]inclusive\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Inside { get; }
 
     [GeneratedRegex(@"\b(?:not|isn.t|aren.t|doesn.t|don.t|never|no longer)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Not { get; }
     [GeneratedRegex($@"\bnot registered for {TaxName}\b|\b{TaxName} may (?:apply|be added)\b|\bmay be (?:added|charged)\b|\bsee checkout\b|\bat checkout\b|\bnext step\b|\bdepends?\b|\bwhere (?:it )?appli(?:es|cable)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Open { get; }
+    [GeneratedRegex($@"\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is|are|will be) (?:added|charged extra|extra|on top)\b(?! (?:where|if|when))", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SureTop { get; }
     [GeneratedRegex($@"^\W*(?:is|are|do|does|what about|and|how about) (?:the )?(?:prices? )?{TaxName}[^?]*\?\W*$|^\W*(?:what about|and) tax\?", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Question { get; }
 
@@ -44,10 +46,10 @@ internal static partial class PageWide
 
     private static readonly (string Name, string Code)[] CurrencyNames =
     [
-        ("us dollar", "USD"), ("american dollar", "USD"), ("u.s. dollar", "USD"), ("australian dollar", "AUD"), ("canadian dollar", "CAD"), ("new zealand dollar", "NZD"), ("singapore dollar", "SGD"), ("hong kong dollar", "HKD"), ("pounds sterling", "GBP"), ("british pound", "GBP"), ("euros", "EUR"), ("in euro", "EUR"), ("swiss franc", "CHF"), ("swedish kron", "SEK"), ("norwegian kron", "NOK"), ("danish kron", "DKK"), ("indian rupee", "INR"), ("czech", "CZK"), ("polish zł", "PLN"), ("zlot", "PLN"),
+        ("us dollar", "USD"), ("american dollar", "USD"), ("u.s. dollar", "USD"), ("australian dollar", "AUD"), ("canadian dollar", "CAD"), ("new zealand dollar", "NZD"), ("singapore dollar", "SGD"), ("hong kong dollar", "HKD"), ("pounds sterling", "GBP"), ("british pound", "GBP"), ("euros", "EUR"), ("in euro", "EUR"), ("swiss franc", "CHF"), ("swedish kron", "SEK"), ("norwegian kron", "NOK"), ("danish kron", "DKK"), ("indian rupee", "INR"), ("czech", "CZK"), ("polish zł", "PLN"), ("zlot", "PLN"), ("japanese yen", "JPY"), ("south african rand", "ZAR"), ("malaysian ringgit", "MYR"), ("philippine peso", "PHP"), ("mexican peso", "MXN"), ("turkish lira", "TRY"), ("hungarian forint", "HUF"), ("romanian lei", "RON"),
     ];
 
-    [GeneratedRegex(@"\b(?:GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|INR|JPY|SGD|HKD|ZAR|BRL|MXN)\b", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"\b(?:{CurrencySigns.Code})\b", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Code { get; }
 
     private static readonly SearchValues<string> TaxWords = SearchValues.Create(["vat", "gst", "hst", "iva", "tva", "mwst", "moms", "tax", "net prices", "gross prices"], StringComparison.OrdinalIgnoreCase);
@@ -85,7 +87,7 @@ internal static partial class PageWide
     /// <summary>What one sentence says of tax; a "not" turns it round.</summary>
     private static string? TaxIn(string sentence)
     {
-        if (sentence.Length > 400 || !sentence.AsSpan().ContainsAny(TaxWords) || Open.IsMatch(sentence) || sentence.TrimEnd().EndsWith('?'))
+        if (sentence.Length > 400 || !sentence.AsSpan().ContainsAny(TaxWords) || (Open.IsMatch(sentence) && !SureTop.IsMatch(sentence)) || sentence.TrimEnd().EndsWith('?'))
         {
             return null;
         }
@@ -180,18 +182,12 @@ internal static partial class PageWide
             {
                 foreach (Match match in OwnSign.Matches(line.Words))
                 {
-                    said.Add((PageAmount.CodeOf(match.Value)!, new PageSpan(line.From + match.Index, line.From + match.Index + match.Length)));
+                    said.Add((CurrencySigns.CodeOf(match.Value)!, new PageSpan(line.From + match.Index, line.From + match.Index + match.Length)));
                 }
             }
         }
 
-        var fitting = said.Where(one => sign switch
-        {
-            "$" => one.Code is "USD" or "AUD" or "CAD" or "NZD" or "SGD" or "HKD" or "MXN",
-            "kr" => one.Code is "SEK" or "NOK" or "DKK",
-            "" => true,
-            _ => false,
-        }).ToList();
+        var fitting = said.Where(one => CurrencySigns.MayBe(sign, one.Code)).ToList();
         return fitting.Select(one => one.Code).Distinct(StringComparer.Ordinal).Count() == 1 ? fitting[0] : (null, default);
     }
 
@@ -236,6 +232,53 @@ internal static partial class PageWide
                     var printed = again >= 0 && name.All(letter => !char.IsLower(letter)) ? text.Substring(again, name.Length) : name;
                     return (printed, new PageSpan(start, start + name.Length));
                 }
+            }
+        }
+
+        return isSure ? (null, default) : Introduced(lines, plans);
+    }
+
+    private const string Title = @"[\p{Lu}0-9][\p{L}\p{N}’'&-]*(?:\.\p{Ll}+)?(?: (?:[\p{Lu}0-9][\p{L}\p{N}’'-]*(?:\.\p{Ll}+)?|&|and(?= \p{Lu})|of(?= \p{Lu})|the(?= \p{Lu}))){0,4}";
+
+    [GeneratedRegex($@"\b(?:[Ww]e are|[Ww]e.re|I run|[Ww]e run|[Ww]elcome (?:to|at)) (?<name>{Title})", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex WeAre { get; }
+    [GeneratedRegex($@"(?:^|\b)(?:from|by|at|[Bb]y|[Ff]rom) (?<name>{Title})\W*$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex By { get; }
+    [GeneratedRegex($@"(?<name>{Title}),? (?:Ltd|Limited|LLC|Inc|GmbH|AB|s\.r\.o|Pvt|AG|SA|S\.A|BV|B\.V|Oy|ApS|AS|SARL|Srl|S\.r\.l|SpA|Pty|plc|Corp|KG|UG|e\.K)\b", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Firm { get; }
+    [GeneratedRegex($@"^\W*(?<name>{Title})", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Opening { get; }
+    [GeneratedRegex(@"^(?:web|website|shared|cloud|business|managed|our|cheap|fast|simple|simply|reliable|linux|windows|domains?|best|green|professional|the|all|new|secure|affordable|email|e-mail|personal|hosting|choose|compare|pricing|plans?|prices?|host|get|start|why|buy|order|standard|basic|small|free|your|my|a|an|how|what|which|welcome|black|cyber|spring|summer|autumn|winter|launch|special|pick|find|one|full|premium|unlimited|total|monday|tuesday|wednesday|thursday|friday|saturday|sunday|january|february|march|april|may|june|july|august|september|october|november|december|from|billed|internet|online|digital)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Everyday { get; }
+
+    [GeneratedRegex(@"^ (?:(?:web|shared|website|cloud) )?hosting\b(?! plans? compared)", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Sells { get; }
+
+    // "We are Gorse & Heather", "Web space from Pilchard Row", "Quayside Works Ltd", "Kestrel Hosting – spring offers".
+    private static (string? Name, PageSpan At) Introduced(IReadOnlyList<Line> lines, IReadOnlySet<string> plans)
+    {
+        foreach (var (pattern, near) in new[] { (WeAre, lines), (By, lines.Take(6)), (Firm, lines.Reverse()), (Opening, lines.Take(4)) })
+        {
+            foreach (var line in near.Where(line => line.Words.Length <= 300))
+            {
+                var group = pattern.Match(line.Words).Groups["name"];
+                var name = group.Success ? Tidied(group.Value.TrimEnd('.', ',', '&', ' ')) : "";
+                if (name.Length is < 3 or > 45 || plans.Contains(name) || Everyday.IsMatch(name) || PageAmount.In(name, 0).Length > 0 || !name.Any(char.IsLetter))
+                {
+                    continue;
+                }
+
+                if (pattern == Opening && !((name.Contains(' ', StringComparison.Ordinal) && Trade.IsMatch(name.Split(' ')[^1])) || Sells.IsMatch(line.Words[(group.Index + group.Length)..])))
+                {
+                    continue;
+                }
+
+                if (pattern == By && !name.Contains(' ', StringComparison.Ordinal) && !Trade.IsMatch(name))
+                {
+                    continue;
+                }
+
+                return (name, new PageSpan(line.From + group.Index, line.From + group.Index + name.Length));
             }
         }
 

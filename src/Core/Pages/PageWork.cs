@@ -10,7 +10,7 @@ internal sealed partial class PageWork
 {
     [GeneratedRegex(@"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex InlineName { get; }
-    [GeneratedRegex(@"(?:^|[.!]\s+|\bwith )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?:^|[.!]\s+|\bwith )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>(?!(?:It|This|That|They|We|There|You|Here)\b)[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Prose { get; }
     [GeneratedRegex(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex MovingHeading { get; }
@@ -50,13 +50,13 @@ internal sealed partial class PageWork
 
     [GeneratedRegex(@"^\W*(?:you (?:get|have)|it (?:has|comes|includes)|includes?|with it|that is|in the price)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex YouGet { get; }
-    [GeneratedRegex(@"[\p{L}0-9)”]\s?(?<mark>[*†‡]{1,3}|[¹²³⁴])(?=$|[\s,.;)·|/])", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"[\p{L}0-9)”]\s?(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])(?=$|[\s,.;)·|/])", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Borne { get; }
     [GeneratedRegex(@"\b(?:in|with|on) both\b|\bboth (?:plans|of them)?\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex BothWord { get; }
-    [GeneratedRegex(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴])\s*\S", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])\s*\S", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex NoteMark { get; }
-    [GeneratedRegex(@"(?<=[\p{L}0-9)”""]\s?)(?<mark>[*†‡]{1,3}|[¹²³⁴])$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?<=[\p{L}0-9)”""]\s?)(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex EndMark { get; }
 
     // A name's mark leads to the note that has its price.
@@ -152,6 +152,11 @@ internal sealed partial class PageWork
                 continue;
             }
 
+            if (Terms.IsLabel(name.Words))
+            {
+                return false; // One thing for several lengths of time.
+            }
+
             var amount = price.Amounts.Length > 0 ? price.Amounts[0] : PageAmount.OfCell(price.Words, price.From)!;
             var per = PerOf(amount, price.Words + " " + name.Words);
             if (per is not null && name.Amounts.IsEmpty && !NoExtra.IsMatch(name.Words) && !Offers.IsNoHosting(name.Words))
@@ -221,6 +226,12 @@ internal sealed partial class PageWork
     {
         foreach (var line in Lines)
         {
+            if (line.Owner is null && line.Amounts.Length is > 1 and <= MostInLine && (ExtraHeading.IsMatch(line.Words) || PageLines.Pieces(line.Words, 0).TrueForAll(piece => ExtraThing.IsMatch(piece.Words))) && SeveralExtras(line))
+            {
+                line.Owner = this;
+                continue;
+            }
+
             if (line.Owner is not null || line.Amounts.Length != 1 || Offers.IsNoHosting(line.Words) || line.Words.Length > 90 || PerOf(line.Amounts[0], line.Words) is not { } per)
             {
                 continue;
@@ -371,7 +382,7 @@ internal sealed partial class PageWork
 
     // What holds for all plans is about none of them.
     private static bool IsForAll(Line line) =>
-        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || IsStatement.IsMatch(line.Words)) && line.NameScore <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
+        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || PageLines.Sentences(line.Words, 0).Exists(sentence => IsStatement.IsMatch(sentence.Words))) && line.NameScore <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
 
     [GeneratedRegex(@"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|of them|hosting|rooms?|contracts?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ForAll { get; }
@@ -486,15 +497,34 @@ internal sealed partial class PageWork
             body.Add(line);
         }
 
-        var plan = new PlanDraft(null, null);
+        var (name, nameAt) = Called();
+        var plan = new PlanDraft(name, nameAt);
         Plans.Add(plan);
         Fill(plan, new PlanBlock(null, body));
+    }
+
+    [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:is |are )?called (?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex CalledWords { get; }
+
+    // "There is one plan and it is called Nest".
+    private (string? Name, PageSpan? At) Called()
+    {
+        foreach (var line in Lines)
+        {
+            if (CalledWords.Match(line.Words).Groups["name"] is { Success: true } name)
+            {
+                return (PlanBlocks.NameOf(name.Value), new PageSpan(line.From + name.Index, line.From + name.Index + name.Length));
+            }
+        }
+
+        return (null, null);
     }
 
     /// <summary>What sentences outside the plans say of one of them, of some, or of all.</summary>
     public void Sentences(Regex footnote, Regex forAll, Regex forAllHeading, Regex priceWords)
     {
         Scopes();
+        PaidByLength();
         var isList = false;
         foreach (var line in Lines)
         {
@@ -553,7 +583,7 @@ internal sealed partial class PageWork
                 (plan.Term, plan.Paid) = (holds.Term, holds.Paid);
             }
 
-            if (line.Owner is not null || line.Words.Length > 260 || Offers.IsExample(line.Words) || line.Words.EndsWith('?') || Patterns.HasExact(line.Words, "^[“\"„]"))
+            if (line.Owner is not null || line.Words.Length > 260 || IsChoice(line) || Offers.IsExample(line.Words) || line.Words.EndsWith('?') || Patterns.HasExact(line.Words, "^[“\"„]"))
             {
                 continue;
             }
@@ -567,7 +597,7 @@ internal sealed partial class PageWork
 
                 var paid = Terms.PaidIn(sentence.Words);
                 var terms = Terms.In(sentence.Words, sentence.From);
-                var isChoice = terms.Select(term => term.Months).Distinct().Count() > 1 || Patterns.Has(sentence.Words, @"\bor\b");
+                var isChoice = terms.Select(term => term.Months).Distinct().Count() > 1 || SeveralLengths.IsMatch(sentence.Words) || Patterns.Has(sentence.Words, @"\bor\b");
                 var term = isChoice ? null : terms.FirstOrDefault();
                 var speaks = paid is not null || (term is not null && Patterns.Has(sentence.Words, @"\bterm|\bbilled|\bcontract|\bprices?\b|\bhosting\b|\bplans?\b|\boffer|\bfor (?:one|[0-9]+) years?\b|\bcommitment|^\W*(?:monthly|yearly|annual)") && sentence.Words.Length < 90);
                 if (!speaks || isChoice)
@@ -596,6 +626,37 @@ internal sealed partial class PageWork
             foreach (var plan in plans)
             {
                 (plan.Term, plan.Paid) = after[0];
+            }
+        }
+    }
+
+    // "Pay yearly", "Pay monthly" side by side: which of them holds is not seen.
+    private bool IsChoice(Line line) =>
+        Terms.IsLabel(line.Words) && new[] { At(line.Index - 1), At(line.Index + 1) }.Any(other => other is not null && Terms.IsLabel(other.Words) && Terms.In(other.Words, 0)[0].Months != Terms.In(line.Words, 0)[0].Months);
+
+    [GeneratedRegex(@"\b[0-9]{1,2}\s*(?:,|and|or|&|/)\s*(?=[0-9]{1,2}[- ](?:months?|years?))", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SeveralLengths { get; }
+    [GeneratedRegex(@"\b(?<months>[0-9]{1,2})(?=(?:(?:\s*,\s*|\s*/\s*|,? (?:and|or|&) )[0-9]{1,2})*[- ]months?\b)|\b(?<years>[0-9]{1,2}|one|two|three|four|five)(?=(?:(?:\s*,\s*|\s*/\s*|,? (?:and|or|&) )(?:[0-9]{1,2}|one|two|three|four|five))*[- ]years?\b)|\b(?<annual>annual|yearly)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Lengths { get; }
+    [GeneratedRegex(@"\b(?:longer|all other|other|multi-?\s?year) (?:terms?|cycles?|plans?|periods?|commitments?|contracts?|lengths?)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Longer { get; }
+
+    // "12 and 36 months are paid in one sum", "longer terms are paid up front": of the ways of those lengths.
+    private void PaidByLength()
+    {
+        foreach (var sentence in Lines.Where(line => line.Owner is null && line.Amounts.IsEmpty && line.Words.Length <= 300).SelectMany(line => PageLines.Sentences(line.Words, line.From)))
+        {
+            if (sentence.Words.EndsWith('?') || Terms.PaidIn(Lengths.Replace(sentence.Words, match => new string(' ', match.Length))) is not { } paid || paid == Paid.MonthlyFree)
+            {
+                continue;
+            }
+
+            var months = Lengths.Matches(sentence.Words).Select(match =>
+                match.Groups["annual"].Success ? 12 : match.Groups["months"].Success ? Patterns.Number(match.Groups["months"].Value) : Patterns.Number(match.Groups["years"].Value) * 12).ToHashSet();
+            var isLonger = Longer.IsMatch(sentence.Words);
+            foreach (var way in Plans.SelectMany(plan => plan.Ways).Where(way => way is { Paid: null, Term.Months: > 1 } && (isLonger || months.Contains(way.Term.Months))))
+            {
+                (way.Paid, way.PaidAt) = (paid, sentence.At);
             }
         }
     }
@@ -731,9 +792,10 @@ internal sealed partial class PageWork
         var at = new PageSpan(line.From + from, line.Seen.At.To);
         var rest = new Line(line.Index, line.Seen with { At = at, Words = words }) { Amounts = [.. line.Amounts.Where(amount => amount.At.From >= at.From)] };
         line.Owner ??= "note";
-        if (Patterns.Has(words, @"\bdomain\b") && rest.Amounts.IsEmpty)
+        var bearers = Plans.Where(plan => plan.Domain is { At: var has } && Page.Text[has.From..Math.Min(Page.Text.Length, has.To + 2)].Contains(mark, StringComparison.Ordinal)).ToList();
+        if ((bearers.Count > 0 || Patterns.Has(words, @"\bdomain\b")) && rest.Amounts.IsEmpty)
         {
-            foreach (var plan in Plans.Where(plan => plan.Domain is not null))
+            foreach (var plan in bearers.Count > 0 ? bearers : Plans.Where(plan => plan.Domain is not null))
             {
                 plan.Domain = DomainOffers.With(plan.Domain!, new DomainOffer(DomainOffers.EndingsIn(words), DomainOffers.FromIn(words), Patterns.Has(words, "as long as|every year"), at));
             }
@@ -750,16 +812,16 @@ internal sealed partial class PageWork
                 continue;
             }
 
-            if (rest.Amounts.IsEmpty)
+            foreach (var sentence in PageLines.Sentences(words, at.From).Where(sentence => !rest.Amounts.Any(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)))
             {
-                var length = Terms.In(words, at.From).FirstOrDefault();
+                var length = Terms.In(sentence.Words, sentence.From).FirstOrDefault();
                 foreach (var way in plan.Ways.Where(way => Bears(Page.Text, way.Price.At.To, mark) || Bears(Page.Text, way.Price.End, mark) || Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 1)].Contains(mark, StringComparison.Ordinal)))
                 {
-                    way.IsFirst |= PlanReader.SaysFirst(words);
-                    way.IsSame |= PlanReader.SaysSame(words);
-                    way.IsUnstated |= PlanReader.SaysUnstated(words);
+                    way.IsFirst |= PlanReader.SaysFirst(sentence.Words);
+                    way.IsSame |= PlanReader.SaysSame(sentence.Words);
+                    way.IsUnstated |= PlanReader.SaysUnstated(sentence.Words) && rest.Amounts.IsEmpty;
                     way.Term ??= length;
-                    way.Paid ??= Terms.PaidIn(words);
+                    way.Paid ??= Terms.PaidIn(sentence.Words);
                 }
             }
         }
@@ -804,8 +866,14 @@ internal sealed partial class PageWork
     {
         foreach (var line in Lines)
         {
-            if (line.Owner is not null || line.Amounts.IsEmpty || Offers.IsNoHosting(line.Words) || Offers.IsExample(line.Words))
+            if (line.Owner is not null || line.Amounts.IsEmpty || line.Amounts.Length > MostInLine || Offers.IsNoHosting(line.Words) || Offers.IsExample(line.Words))
             {
+                continue;
+            }
+
+            if (line.Amounts.Length > 1 && SeveralExtras(line))
+            {
+                line.Owner = this;
                 continue;
             }
 
@@ -818,12 +886,9 @@ internal sealed partial class PageWork
 
             if (before.Trim().Length > 1)
             {
-                var name = ExtraLead.Replace(before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|'), "");
-                name = Patterns.Swap(name, @",?\s+(?:only|just|for|at|costs?|is)$", "");
-                if (ExtraName.IsMatch(name) && name.Split(' ').Length <= 7 && !NoExtra.IsMatch(name) && char.IsLetter(name[0]))
+                if (ExtraIn(before, line.From) is { } name)
                 {
-                    var start = line.From + line.Words.IndexOf(name, StringComparison.Ordinal);
-                    AddExtra(name, new PageSpan(start, start + name.Length), amount, per);
+                    AddExtra(name.Words, name.At, amount, per);
                     line.Owner = this;
                 }
             }
@@ -835,6 +900,42 @@ internal sealed partial class PageWork
             }
         }
     }
+
+    // "Add-ons: Nightly backup £2/mo · Malware watch £3/mo": every piece is a thing and its price.
+    private bool SeveralExtras(Line line)
+    {
+        var found = new List<(Piece Name, PageAmount Price, string Per)>();
+        foreach (var piece in PageLines.Pieces(line.Words, line.From))
+        {
+            var amounts = line.Amounts.Where(amount => amount.At.From >= piece.From && amount.At.To <= piece.At.To).ToList();
+            if (amounts.Count != 1 || PerOf(amounts[0], piece.Words) is not { } per || ExtraIn(piece.Words[..(amounts[0].At.From - piece.From)], piece.From) is not { } name || (found.Count == 0 && !IsExtraName(name.Words)))
+            {
+                return false;
+            }
+
+            found.Add((name, amounts[0], per));
+        }
+
+        foreach (var (name, price, per) in found)
+        {
+            AddExtra(name.Words, name.At, price, per);
+        }
+
+        return found.Count > 1;
+    }
+
+    // What stands before a price, as the name of a thing; null: it is none.
+    private static Piece? ExtraIn(string before, int from)
+    {
+        var name = ExtraHeading.Replace(before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|'), "");
+        name = Patterns.Swap(ExtraLead.Replace(name, ""), @",?\s+(?:only|just|for|at|costs?|is)$", "");
+        return ExtraName.IsMatch(name) && name.Split(' ').Length <= 7 && !NoExtra.IsMatch(name) && char.IsLetter(name[0])
+            ? new Piece(name, from + before.IndexOf(name, StringComparison.Ordinal))
+            : null;
+    }
+
+    [GeneratedRegex(@"^(?:add-?\s?ons?|extras?|optional(?: extras)?|options?|also available|on request)\s*[:–—]\s*", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ExtraHeading { get; }
 
     private void AddExtra(string name, PageSpan at, PageAmount price, string per)
     {

@@ -10,7 +10,7 @@ namespace HomeStart.Core.Pages;
 internal static class Patterns
 {
     /// <summary>Numbers that are written out.</summary>
-    public const string NumberWord = "one|two|three|four|five|six|seven|eight|nine|ten|twelve|eighteen|twenty-four|thirty-six";
+    public const string NumberWord = "one|two|three|four|five|sixty|sixteen|six|seventeen|seventy|seven|eighteen|eighty|eight|nineteen|ninety|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|twenty-four|twenty-five|twenty|thirty-six|thirty|forty-eight|forty|fifty|a dozen|a hundred|hundred";
 
     /// <summary>A count of months or years.</summary>
     public const string Count = $"(?<count>[0-9]{{1,3}}|{NumberWord})";
@@ -40,10 +40,30 @@ internal static class Patterns
         ["eight"] = 8,
         ["nine"] = 9,
         ["ten"] = 10,
+        ["eleven"] = 11,
         ["twelve"] = 12,
+        ["a dozen"] = 12,
+        ["thirteen"] = 13,
+        ["fourteen"] = 14,
+        ["fifteen"] = 15,
+        ["sixteen"] = 16,
+        ["seventeen"] = 17,
         ["eighteen"] = 18,
+        ["nineteen"] = 19,
+        ["twenty"] = 20,
         ["twenty-four"] = 24,
+        ["twenty-five"] = 25,
+        ["thirty"] = 30,
         ["thirty-six"] = 36,
+        ["forty"] = 40,
+        ["forty-eight"] = 48,
+        ["fifty"] = 50,
+        ["sixty"] = 60,
+        ["seventy"] = 70,
+        ["eighty"] = 80,
+        ["ninety"] = 90,
+        ["hundred"] = 100,
+        ["a hundred"] = 100,
     };
 
     /// <summary>A pattern that looks at letters, not at their case.</summary>

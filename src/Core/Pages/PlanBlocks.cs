@@ -14,11 +14,13 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     private static partial Regex Action { get; }
     [GeneratedRegex(@"^\W*(?:(?:frequently asked )?questions\b.*|faqs?|good to know|(?:useful |optional )?(?:extras?|additions|add-?ons?)\b.*|add (?:to|it to) (?:it|your .*)|add to it|also(?: on request)?|goes well with.*|(?:our )?domains?(?: names?)?(?: prices?| price list| registration| names)?(?:,? (?:per|a|one|for a) year)?|(?:what a|our) domains? .*|names|a name|how it (?:works|goes)|how we .*|who (?:we are|looks after it)|what is in it|what.s included|notes?(?: \[edit\])?|what others (?:ask|charge)|what happens next|small print|opening hours|legal|company|products|help|contact|about(?: us)?|from (?:the|our) .{0,24}|not sure\?|need (?:a hand|more).{0,20}|why .{0,20}\?|you may also like|all (?:plans|offers|rooms).{0,20}|more for your .{0,20}|optional.{0,30}|the small print)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Section { get; }
-    [GeneratedRegex(@"^[\p{L}0-9“""'‘][\p{L}0-9 .&’'+/“”""‘()\-*†‡¹²³]{0,38}$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?!by )[\p{L}0-9“""'‘][\p{L}0-9 .&’'+/“”""‘()\-*†‡¹²³:]{0,38}$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex NameLike { get; }
     [GeneratedRegex(@"[\s,:–—-]*(?:\b(?:hosting|plan|package|account)\b)?[\s*†‡¹²³:]*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Tail { get; }
-    [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?:configure|your plan|your order|order|choose|selected plan|selected|plan|package|hosting plan|product)\s*[:–—]\s+", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Lead { get; }
+    [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|billing|cycle|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NoName { get; }
 
     [GeneratedRegex(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|cloud|reseller|business|linux|windows|all|shop|website|standard web)$", Patterns.AnyCase, Patterns.Patience)]
@@ -39,7 +41,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             return -5;
         }
 
-        if (Action.IsMatch(text) && !text.EndsWith("hosting", StringComparison.OrdinalIgnoreCase))
+        if (Action.IsMatch(Lead.Replace(text, "")) && !text.EndsWith("hosting", StringComparison.OrdinalIgnoreCase))
         {
             return -2;
         }
@@ -60,7 +62,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     public static string NameOf(string words)
     {
         var name = Patterns.Swap(words.Trim(), @"\s+", " ");
-        name = Tail.Replace(name, "").Trim(' ', '“', '”', '"', '‘');
+        name = Tail.Replace(Lead.Replace(name, ""), "").Trim(' ', '“', '”', '"', '‘');
         return name;
     }
 
@@ -155,7 +157,8 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     private bool IsProvider(Line line) => provider is not null && line.Words.StartsWith(provider, StringComparison.OrdinalIgnoreCase) && line.Words.Length <= provider.Length + 12;
 
     // Sentences in a row are no part of a plan.
-    private static bool IsProse(Line line) => line.Words.Length > 110 && line.Amounts.IsEmpty && PageLines.Sentences(line.Words, 0).Count >= 2;
+    private static bool IsProse(Line line) =>
+        (line.Words.Length > 110 && line.Amounts.IsEmpty && PageLines.Sentences(line.Words, 0).Count >= 2) || (line.Words.Length > 70 && PageLines.Sentences(line.Words, 0).Count >= 3 && !IsFeature(line));
 
     private static bool HasPrice(Line line) => line.Note is not null || line.Amounts.Any(amount => !amount.IsNegative && amount.Value > 0 && amount.Per is not (Per.Other or Per.Once));
 
@@ -233,7 +236,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
                 continue;
             }
 
-            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0), Number: number))
+            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0) - (candidate.Index == 0 ? 3 : 0), Number: number))
                 .Where(candidate => candidate.Score > 0 && run.Count - candidate.Number <= 4).OrderByDescending(candidate => candidate.Score).ThenByDescending(candidate => candidate.Number).FirstOrDefault().Line;
             if (name is not null)
             {
@@ -262,14 +265,14 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             return true;
         }
 
-        if (line.NameScore > 1)
-        {
-            return false;
-        }
-
         if (Features.KeyOf(line.Words) is not null && at + 1 < lines.Count && Patterns.HasExact(lines[at + 1].Words, @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|[Yy]es|[Nn]o|✓|✗|–|—|-|[Ll]inux.*)$"))
         {
             return true;
+        }
+
+        if (line.NameScore > 1)
+        {
+            return false;
         }
 
         return Patterns.HasExact(line.Words, @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|✓|✗|–|—|[Yy]es|[Nn]o|[Ll]inux.*)$") || IsFeature(line)

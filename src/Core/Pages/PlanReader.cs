@@ -9,7 +9,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private static partial Regex FirstWords { get; }
     [GeneratedRegex(@"\bno (?:campaign|introductory|promotional|teaser) prices?\b|\bnot an? (?:introductory|promotional|first)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NotFirst { get; }
-    [GeneratedRegex(@"(?:\bsave|\bsaving|-|−|–)\s*[0-9]{1,2} ?%|\b[0-9]{1,2} ?% (?:off|cheaper|less|saving|discount)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?:\bsave|\bsaving|-|−|–)\s*[0-9]{1,2} ?%|\b[0-9]{1,2} ?% (?:off|cheaper|less|saving|discount)\b(?! (?:than|on|over|against|compared (?:to|with)|versus|vs\.?) (?:the )?(?:paying |our |billing )?(?:monthly|month|by the month|rolling))", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Percent { get; }
     [GeneratedRegex(@"\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each year|on renewal)|\bno (?:campaign|introductory) price", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SameWords { get; }
@@ -23,6 +23,14 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private static partial Regex FromPrice { get; }
     [GeneratedRegex(@"^[\s(*†‡–—·|:%\-−]*(?:(?:(?:you |and )?sav(?:es?|ings?|ed)\b[\s:]*(?:up to )?(?:[A-Z]{0,3}\$|£|€|₹|[A-Z]{3} )?\s?[0-9.,' \u00A0]*\s?(?:%|kr|zł|Kč|[A-Z]{3}\b|€)?|[0-9]{1,2} ?%(?: off)?|now|only|just|today|off)[\s)*†‡–—·|:\-−]*)*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OnlySaving { get; }
+
+    // "£8 a month, or £80 if you pay for a year": the length stands behind the second price.
+    [GeneratedRegex(@"\bor\b(?: (?:just|only|pay|simply))*\s*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Alternative { get; }
+
+    // "First month £1, then £6 a month".
+    [GeneratedRegex($@"\b(?:first|initial) (?:{Patterns.Count}[- ])?(?:months?|(?<year>years?))[\s:–—-]*(?:(?:is|for|at|only|just|costs?|pay) )*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FirstLength { get; }
 
     private readonly List<PageAmount> _pendingStruck = [];
     private WayDraft? _way;
@@ -40,6 +48,12 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         for (var at = 0; at < lines.Count; at++)
         {
             Way(lines, at);
+        }
+
+        // "£2.99 a month", and below it "Was £5.99".
+        if (plan.Ways is [{ Struck: null } only] && _pendingStruck.Find(amount => amount.Value > only.Price.Value) is { } dear)
+        {
+            only.Struck = dear;
         }
     }
 
@@ -151,6 +165,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         Said(words, line);
+        if (line.Label.Length == 0 && at > 0 && lines[at - 1] is { Amounts.IsEmpty: true, Words.Length: <= 48 } above && Roles.IsLabel(above.Words))
+        {
+            line.Label = above.Words.TrimEnd(':', ' ');
+        }
+
         var sentences = PageLines.Sentences(words, line.From);
         foreach (var sentence in sentences)
         {
@@ -192,6 +211,26 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             (isExcluded, wasSetup) = (Roles.IsWithoutTax(page.Text[amount.At.To..Math.Min(page.Text.Length, Math.Max(amount.End, to))]), role == Role.Setup);
+            if (role == Role.Price && number > 0 && Alternative.IsMatch(before) && terms.Find(term => term.At.From >= amount.At.To && term.At.To <= to) is { } ahead)
+            {
+                terms.Remove(ahead);
+                (_way, _pending, _pendingPaid) = (null, ahead, Terms.PaidIn(behind));
+                Take(amount, role, before, line);
+                continue;
+            }
+
+            if (role == Role.Price && FirstLength.Match(before) is { Success: true } opening)
+            {
+                var count = opening.Groups["count"].Success ? Patterns.Number(opening.Groups["count"].Value) ?? 1 : 1;
+                if (count == 1 || amount.Per != Per.None)
+                {
+                    _pending = new Term(opening.Groups["year"].Success ? count * 12 : count, new PageSpan(amount.At.From - opening.Length, amount.At.From));
+                    Take(amount, role, before, line);
+                    _way!.IsFirst = true;
+                    continue;
+                }
+            }
+
             var between = terms.Where(term => term.At.From >= from && term.At.To <= amount.At.From).ToList();
             terms.RemoveAll(between.Contains);
             if (between.Count > 0 && role is Role.Price or Role.Total or Role.Struck)
@@ -321,6 +360,12 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             return;
         }
 
+        // In plain text a dearer amount right behind the price may be struck, or may not.
+        if (!page.IsMarked && _lastPlain is { } cheap && _way is not null && ReferenceEquals(_way.Price, cheap) && amount.Per == Per.None && cheap.Value < amount.Value && page.Text[cheap.End..amount.At.From].Trim(' ').Length == 0)
+        {
+            return;
+        }
+
         if (amount.IsPaidMonthly && _pending is null)
         {
             _pending = new Term(1, new PageSpan(amount.At.From, amount.End));
@@ -347,7 +392,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     // The same price said for another length: "£35.88 a year (£2.99 a month)".
     private static bool IsSameSum(WayDraft way, PageAmount amount, Line line)
     {
-        if (way.Line != line && line.Index - way.Line.Index > 2)
+        if (way.Line != line && line.Index - way.Line.Index > 4)
         {
             return false;
         }
@@ -369,7 +414,8 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
         }
 
-        if (amount.Per == Per.Month && way.Price.Per is Per.Year or Per.None && way.Line == line)
+        var isBeside = way.Line == line || (line.Index == way.Line.Index + 1 && line.Words.StartsWith('('));
+        if (amount.Per == Per.Month && way.Price.Per is Per.Year or Per.None && isBeside)
         {
             foreach (var months in new[] { way.Price.Per == Per.Year ? 12 : way.Term?.Months ?? 0, way.Term?.Months ?? 0 })
             {

@@ -23,8 +23,11 @@ internal sealed partial class PlanTables(PageText page)
     private static partial Regex OfPlans { get; }
     [GeneratedRegex(@"\b(?:extras?|add-?ons?|options?|items?|services?|additions?|endings?|domains?)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OfExtras { get; }
-    [GeneratedRegex(@"£|€|\$|₹|zł|Kč|\bkr\b|\bCHF\b|\b[A-Z]{3}\b", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?<!\p{{L}})(?:{CurrencySigns.Sign}|(?:{CurrencySigns.Code})\b)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Sign { get; }
+
+    [GeneratedRegex($@"\bfirst {Patterns.Count}[- ](?:months?|(?<year>years?))\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FirstMonths { get; }
 
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
 
@@ -42,7 +45,12 @@ internal sealed partial class PlanTables(PageText page)
 
         var head = Enumerable.Range(0, Math.Min(3, table.Rows)).FirstOrDefault(row => !table.IsWide(row) && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(row, column).Length > 0));
         var across = Enumerable.Range(head + 1, table.Rows - head - 1).Count(row => IsLabel(table.Words(row, 0)));
-        var down = Enumerable.Range(1, table.Columns - 1).Count(column => IsLabel(table.Words(head, column)));
+        var down = Enumerable.Range(1, table.Columns - 1).Count(column => IsLabel(table.Words(head, column)) && table.Cell(head, column).All(line => line.Amounts.IsEmpty));
+        if (down == 0 && Headless(table))
+        {
+            return true;
+        }
+
         if (across == 0 && down == 0)
         {
             return false;
@@ -87,7 +95,7 @@ internal sealed partial class PlanTables(PageText page)
                 {
                     if (row == head)
                     {
-                        Rest(plan, table.Cell(row, column).Where(line => line != name));
+                        Rest(plan, reader, [.. table.Cell(row, column).Where(line => line != name)]);
                     }
 
                     continue;
@@ -95,6 +103,29 @@ internal sealed partial class PlanTables(PageText page)
 
                 Cell(plan, reader, table.Words(row, 0), table.Cell(row, 0), table.Cell(row, column), around + " " + table.Words(head, 0));
             }
+        }
+
+        Own(table);
+        return true;
+    }
+
+    // Rows that say by themselves what they are: a name, a price, what the plan has.
+    private bool Headless(PageTable table)
+    {
+        var rows = Enumerable.Range(0, table.Rows).Where(row => table.Words(row, 0).Length > 0).ToList();
+        if (rows.Count < 2 || !rows.TrueForAll(row => NameIn(table.Cell(row, 0)) is { NameScore: > 0 } && Enumerable.Range(1, table.Columns - 1).Any(column => table.Cell(row, column).Any(line => line.Amounts.Any(amount => amount.Per is Per.Month or Per.Year)))
+            && Enumerable.Range(1, table.Columns - 1).SelectMany(column => table.Cell(row, column)).Any(line => line.Amounts.IsEmpty && Features.In(line.Words, 0).Length > 0)))
+        {
+            return false;
+        }
+
+        foreach (var row in rows)
+        {
+            var plan = Plan(NameIn(table.Cell(row, 0))!);
+            var reader = new PlanReader(page, plan);
+            var cells = Enumerable.Range(1, table.Columns - 1).SelectMany(column => table.Cell(row, column)).ToList();
+            reader.Read(cells);
+            reader.Features(cells);
         }
 
         Own(table);
@@ -149,7 +180,18 @@ internal sealed partial class PlanTables(PageText page)
         return plan;
     }
 
-    private static void Rest(PlanDraft plan, IEnumerable<Line> lines) => plan.Lines.AddRange(lines);
+    // A name's cell may hold its price too: "Basic, $4 a month".
+    private static void Rest(PlanDraft plan, PlanReader reader, IReadOnlyList<Line> lines)
+    {
+        if (lines.Any(line => line.Amounts.Length > 0))
+        {
+            reader.Read(lines);
+        }
+        else
+        {
+            plan.Lines.AddRange(lines);
+        }
+    }
 
     // The name in a cell: some cells hold a badge too.
     private static Line? NameIn(IReadOnlyList<Line> lines) =>
@@ -230,7 +272,12 @@ internal sealed partial class PlanTables(PageText page)
             reader.Read(cell);
             foreach (var way in plan.Ways.Skip(before))
             {
-                if (way.Term is null && Terms.IsLabel(label) && Terms.In(label, 0) is [var term, ..])
+                if (way.Term is null && FirstMonths.Match(label) is { Success: true } first && Patterns.Number(first.Groups["count"].Value) is { } count and > 0)
+                {
+                    way.Term = new Term(first.Groups["year"].Success ? count * 12 : count, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
+                    way.IsFirst = true;
+                }
+                else if (way.Term is null && Terms.IsLabel(label) && Terms.In(label, 0) is [var term, ..])
                 {
                     way.Term = new Term(term.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                     way.Paid ??= Terms.PaidIn(label);
@@ -256,8 +303,6 @@ internal sealed partial class PlanTables(PageText page)
             : MonthWord.IsMatch(around) && !YearWord.IsMatch(around) ? Per.Month
             : YearWord.IsMatch(around) && !MonthWord.IsMatch(around) ? Per.Year
             : Per.None;
-        return amount with { Per = per, Currency = amount.Currency ?? (Sign.Match(label) is { Success: true } sign && amount.Sign.Length == 0 ? PageAmount.CodeOf(sign.Value) is { Length: 3 } code && code.All(char.IsUpper) && Known.Contains(code) ? code : null : null) };
+        return amount with { Per = per, Currency = amount.Currency ?? (Sign.Match(label) is { Success: true } sign && amount.Sign.Length == 0 ? CurrencySigns.CodeOf(sign.Value) : null) };
     }
-
-    private static readonly HashSet<string> Known = ["GBP", "EUR", "USD", "AUD", "CAD", "NZD", "CHF", "SEK", "NOK", "DKK", "PLN", "CZK", "HUF", "INR", "JPY", "SGD", "HKD", "ZAR", "BRL", "MXN"];
 }

@@ -23,7 +23,7 @@ internal static partial class Terms
     // Words with lengths of time that are no term: taken out first, each as long as it was.
     private static readonly Regex[] Others =
     [
-        Patterns.Of(@"\bfree[^.;·|]{0,60}?\bdomain\b[^.;·|\n]*|\bdomain\b[^.;·|\n]{0,60}\bfree\b[^.;·|\n]*|\bdomain (?:name )?registration[^\n]*"),
+        Patterns.Of(@"\bfree(?:[^.;·|]|\.(?=\p{L})){0,60}?\bdomains?\b[^.;·|\n]*|\bdomains?\b(?:[^.;·|\n]|\.(?=\p{L})){0,60}\bfree\b[^.;·|\n]*|\bdomain (?:name )?registration[^\n]*"),
         Patterns.Of($@"[+]?\s*\b(?:plus |get |and )?(?:{Patterns.Count}|another) (?:free |extra )?{Unit}\s+(?:extra |more )?(?:free|extra)\b|\bplus {Patterns.Count} free {Unit}\b|[+]\s*{Patterns.Count} free {Unit}|\b{Patterns.Count} free {Unit}\b"),
         Patterns.Of($@"\b(?:after|within|in|during|before) (?:the |your |a )?(?:(?:first|initial|next|last)\s+)?(?:{Patterns.Count}[- ]?)?(?:{Unit}|days?|hours?|minutes?|term)\b(?! in advance)"),
         Patterns.Of($@"\b(?:for |in )?(?:its |a )?(?:second|third|following|next|last) (?:{Patterns.Count}[- ])?(?:{Unit}|term)\b|\b(?:in |during )(?:the |your )?(?:first|initial) (?:{Patterns.Count}[- ])?(?:{Unit}|term)\b|\b(?:the |your )?(?:first|initial) (?:{Unit}|term)\b"),
@@ -42,7 +42,7 @@ internal static partial class Terms
     [GeneratedRegex($@"(?:[+]\s*|\bplus |\bget |\band )?\b{Patterns.Count}[- ](?:months?|mths?) (?:extra |more )?(?:free|extra|on us|on top)\b|(?:[+]\s*|\bplus |\bget )?\b{Patterns.Count} (?:free|extra|bonus) months?\b|\b(?:first|last) month free\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Free { get; }
 
-    [GeneratedRegex(@"\b(?:billed|paid|pay|payable|charged|invoiced|due|payment)\b[^.;·|]{0,30}?\b(?:up-?\s?front|in advance|annually|yearly|quarterly|half-yearly|every (?:[0-9]+|two|three|four|five|six|twelve) (?:months|years)|each january|by the year|for (?:[0-9]+|one|two|three|four|five|a|the) (?:months?|years?|whole term|year ahead)|once|at once|at the start)\b|\bdue today\b|\bbilled today\b|\b(?:up-?\s?front|in advance)\b|\bbilled (?:as|every|for)\b|\ba year at a time\b|\bin one (?:sum|payment|go)\b|\btoday\b(?=[^.]{0,20}$)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:billed|paid|pay|payable|charged|invoiced|due|payment)\b[^.;·|]{0,30}?\b(?:up-?\s?front|in advance|annually|yearly|quarterly|half-yearly|every (?:[0-9]+|two|three|four|five|six|twelve) (?:months|years)|each january|by the year|for (?:[0-9]+|one|two|three|four|five|a|the) (?:months?|years?|whole term|year ahead)|once|at once|at the start)\b|\bdue today\b|\bbilled today\b|\b(?:up-?\s?front|in advance)\b|\bbilled (?:as|every|for)\b|\ba year at a time\b|\bin (?:one (?:sum|payment|go)|full)\b|\btoday\b(?=[^.]{0,20}$)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex AtOnce { get; }
 
     [GeneratedRegex(@"\b(?:billed|paid|pay|payable|charged|invoiced)\b[^.;·|]{0,14}?\b(?:monthly|each month|every month|by the month|month by month|per month|a month at a time)\b|\bmonthly (?:billing|payments?|instal?ments)\b", Patterns.AnyCase, Patterns.Patience)]

@@ -83,6 +83,11 @@ public sealed class HtmlPage
             return;
         }
 
+        if (frame.Look.IsRaised && text.Trim() is [>= '1' and <= '9' and var digit])
+        {
+            text = "¹²³⁴⁵⁶⁷⁸⁹"[digit - '1'].ToString(); // A note's mark, not a figure of the price before it.
+        }
+
         if (!frame.Look.KeepsBreaks)
         {
             _page.Add(text, () => frame.Look.Line(), frame.Look.IsStruck);

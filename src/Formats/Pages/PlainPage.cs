@@ -12,7 +12,7 @@ public static class PlainPage
     public static PageText Read(string text)
     {
         var clean = Clean(text);
-        var lines = clean.Split('\n');
+        var lines = Piped(clean.Split('\n'));
         var starts = Starts(lines);
         var builder = ImmutableArray.CreateBuilder<PageLine>();
         for (var (at, table) = (0, 0); at < lines.Length;)
@@ -36,6 +36,25 @@ public static class PlainPage
 
         return new PageText(clean, builder.ToImmutable(), [], [], IsMarked: false);
     }
+
+    // Tables drawn with upright strokes: a stroke is a tab between cells, and nothing at a row's ends.
+    private static string[] Piped(string[] lines)
+    {
+        var counts = lines.Select(Strokes).ToArray();
+        for (var at = 0; at < lines.Length; at++)
+        {
+            if (counts[at] is >= 2 and var strokes && ((at > 0 && counts[at - 1] == strokes) || (at + 1 < lines.Length && counts[at + 1] == strokes)))
+            {
+                var (first, last) = (lines[at].IndexOf('|', StringComparison.Ordinal), lines[at].LastIndexOf('|'));
+                lines[at] = string.Concat(lines[at].Select((letter, place) =>
+                    letter != '|' ? letter : (place == first && lines[at][..first].Trim().Length == 0) || (place == last && lines[at][(last + 1)..].Trim().Length == 0) ? ' ' : '\t'));
+            }
+        }
+
+        return lines;
+    }
+
+    private static int Strokes(string line) => line.Length > 2_000 ? 0 : line.Count(letter => letter is '|');
 
     private readonly record struct Cell(int Line, int Start, int Length, int Row, int Column);
 
@@ -99,17 +118,34 @@ public static class PlainPage
         var width = Width(lines, at);
         var cells = new List<Cell>();
         var (row, column, isOpen) = (0, 0, false);
+        var tabsAbove = 0;
         for (var next = at; next < lines.Length; next++)
         {
+            if (IsRule(lines[next]) && tabsAbove > 0)
+            {
+                continue;
+            }
+
             var tabs = Tabs(lines[next]);
             if (tabs > width)
             {
                 break;
             }
 
+            tabsAbove = tabs;
+
             if (tabs == 0 && column == 0 && !GoesOn(lines, next, width))
             {
-                break;
+                if (cells.Count == 0 || !IsWithin(lines, next, width))
+                {
+                    break;
+                }
+
+                // The rest of a last cell of several lines, or a row that is one cell.
+                var isRest = row > 0 && cells[^1].Row == row - 1 && cells[^1].Line == next - 1 && cells.Exists(cell => cell.Row == row - 1 && cell.Line < next - 1);
+                cells.Add(new Cell(next, 0, lines[next].Length, isRest ? row - 1 : row, isRest ? width : 0));
+                row += isRest ? 0 : 1;
+                continue;
             }
 
             // The last cell of a row stays open for lines of its own, until the next row begins.
@@ -167,9 +203,21 @@ public static class PlainPage
     private static bool GoesOn(string[] lines, int at, int width) =>
         at + 1 < lines.Length && lines[at].Trim().Length > 0 && Tabs(lines[at]) == 0 && Tabs(lines[at + 1]) == width && !lines[at + 1].StartsWith('\t') && Figures.IsMatch(lines[at + 1]);
 
+    // A line without tabs between the rows of one table: no empty line parts them.
+    private static bool IsWithin(string[] lines, int at, int width)
+    {
+        var next = at + 1;
+        while (next < lines.Length && next < at + 3 && lines[next].Trim().Length > 0 && Tabs(lines[next]) == 0)
+        {
+            next++;
+        }
+
+        return lines[at].Trim().Length > 0 && next < lines.Length && Tabs(lines[next]) == width && lines[at - 1].Trim().Length > 0;
+    }
+
     private static readonly Regex Figures = new(@"[0-9][.,][0-9]{2}\b|[£€$]\s?[0-9]", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
 
-    private static bool IsRule(string line) => line.Length > 2 && line.All(letter => letter is '-' or '=' or '_' or ' ' or '–' or '—' or '*');
+    private static bool IsRule(string line) => line.Length > 2 && line.All(letter => letter is '-' or '=' or '+' or '|' or ':' or '\t' or '_' or ' ' or '–' or '—' or '*');
 
     private static int Tabs(string line) => line.Length > 2_000 ? 0 : line.Count(letter => letter == '\t');
 
