@@ -10,12 +10,16 @@ public sealed partial class CartReader
 {
     private const string TaxName = @"(?:vat|gst|hst|moms|mwst|iva|(?:sales )?tax(?:es)?)";
 
-    [GeneratedRegex(@"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total|net(?: amount| price)?\W*$|total (?:before|excl|excluding|ex|without|net of)\b)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Subtotal { get; }
-    [GeneratedRegex(@"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid|due (?:today|now)|sum total|payable|balance due|all together|altogether)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\W*(?:net|items|goods|products)(?: amount| price| value| total)?(?: \([0-9]+\))?\W*(?:[A-Z]{3}\s?)?[0-9]", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NetWithSum { get; }
+    [GeneratedRegex(@"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Total { get; }
-    [GeneratedRegex($@"^\W*(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"^\W*(?:all (?:amounts|prices) )?(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Tax { get; }
+    [GeneratedRegex($@"^\W*(?:incl\w*\.?|includes|of which|with|thereof)\b.*\b{TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex TaxWithin { get; }
     [GeneratedRegex(@"\b(?:incl(?:uding|uded|udes)?\.?|includes?|of which|thereof|contains)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Within { get; }
     [GeneratedRegex(@"\b(?:plus|add|added|\+)\b", Patterns.AnyCase, Patterns.Patience)]
@@ -26,13 +30,13 @@ public sealed partial class CartReader
     private static partial Regex Code { get; }
     [GeneratedRegex(@"\byou (?:save|keep|saved)\b|\bsavings?\b|\bsaved\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Saving { get; }
-    [GeneratedRegex(@"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a month|a year)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)|^\W*(?:recommended|suggested)\b|\badd (?:it )?for\b|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a month|a year)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Offered { get; }
     [GeneratedRegex(@"^\W*(?:you may also like|you might also like|goes well with.*|recommended.*|others also.*|customers also.*|before you go|don.t forget|popular extras|complete your order|suggested.*|often bought.*)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OfferHeading { get; }
     [GeneratedRegex(@"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?|on\b|:)|costs?)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Renewal { get; }
-    [GeneratedRegex(@"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=[0-9)]\s)(?:free|included)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=(?:[0-9)]|\byears?|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Zero { get; }
     [GeneratedRegex(@"^\W*(?:remove|change|edit|delete|x|×|add|add to order|details?|price|amount|quantity|qty|item|items|description|no\.?|each|unit price|how many|what|total|check ?out|go to payment|pay now|order and pay|apply|use|update|menu|home|hosting|mail|domains?|log in|support|status|contact|about us|blog|help|partners|imprint|privacy|terms)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Noise { get; }
@@ -40,6 +44,8 @@ public sealed partial class CartReader
     private static partial Regex QuantityLabel { get; }
     [GeneratedRegex(@"\b(?:each|unit|per piece|single)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex UnitHead { get; }
+    [GeneratedRegex(@"\b(?:was|before|regular|normal(?:ly)?|list price|old price|full price)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex StruckHead { get; }
     [GeneratedRegex(@"\b(?:amount|total|sum|price|line total)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex AmountHead { get; }
     [GeneratedRegex(@"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))", Patterns.AnyCase, Patterns.Patience)]
@@ -54,7 +60,7 @@ public sealed partial class CartReader
     private static partial Regex FreeMonths { get; }
     [GeneratedRegex($@"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$|monthly|yearly|annual(?:ly)?\b|per )", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Detail { get; }
-    [GeneratedRegex(@"\b(?:hosting|web ?space|plan|package|account)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:(?:web)?hosting|web ?space|plan|package|account)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PlanWord { get; }
     [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SetupWord { get; }
@@ -66,7 +72,7 @@ public sealed partial class CartReader
     private static partial Regex DomainWord { get; }
     [GeneratedRegex(@"\b(?:backups?|privacy|malware|certificate|ip address|mailbox(?:es)?|archive|support|snapshots?|design|search listing|logo|installer|storage|databases?|scan|watch|ssl|builder)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ThingWord { get; }
-    [GeneratedRegex($@"\s*(?:\([^()]*\)|[×x]\s?[0-9]{{1,3}}|[0-9]{{1,3}}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*)|\bfor (?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"\s*(?:\([^()]*\)|[×x]\s?[0-9]{{1,3}}|[0-9]{{1,3}}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor (?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Tail { get; }
 
     private readonly PageText _page;
@@ -134,6 +140,7 @@ public sealed partial class CartReader
         if (OfferHeading.IsMatch(words))
         {
             _isOffered = true;
+            Why(line, "offered");
             return;
         }
 
@@ -164,7 +171,7 @@ public sealed partial class CartReader
             return;
         }
 
-        var zero = Zero.Match(words);
+        var zero = FreeMonths.IsMatch(words) ? Match.Empty : Zero.Match(words);
         if (line.Amounts.IsEmpty && !zero.Success)
         {
             if (!Noise.IsMatch(words) && words.Length <= 160 && !FreeMonths.IsMatch(words) || _pending.Count > 0 && Months.IsMatch(words))
@@ -205,7 +212,7 @@ public sealed partial class CartReader
             var from = number == 0 ? line.From : line.Amounts[number - 1].End;
             var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
             var (before, behind) = (_page.Text[from..amount.At.From], _page.Text[Math.Min(amount.End, to)..to]);
-            var role = PlanReader.IsStruck(_page, amount.At) ? Role.Struck : Roles.Of(amount, before, behind);
+            var role = PlanReader.IsStruck(_page, amount.At) || StruckHead.IsMatch(head) ? Role.Struck : Roles.Of(amount, before, behind);
             if (role == Role.Struck)
             {
                 struck ??= amount;
@@ -251,6 +258,10 @@ public sealed partial class CartReader
             if (struck is not null && _pending.Count > 0)
             {
                 _struck = struck;
+            }
+            else if (struck is not null && _items.Count > 0 && _items[^1] is { Struck: null, Amount: { } paid } above && line.Index == above.Line.Index + 1 && struck.Value > paid.Value)
+            {
+                above.Struck = struck; // What it was stands below what it is.
             }
 
             return;
@@ -300,6 +311,10 @@ public sealed partial class CartReader
                 item.ZeroAt = amount is null ? line.Seen.At : null;
                 item.Quantity = _quantity ?? item.Quantity;
             }
+            else if (amount is not null && !_page.IsMarked && _items.Count > 0 && _items[^1] is { Struck: null, Amount: { } dear } above && above.Line.Index == line.Index - 1 && dear.Value > amount.Value)
+            {
+                (above.Struck, above.Amount) = (dear, amount); // Of two, one below the other, the larger is what it was.
+            }
             else if (amount is not null)
             {
                 _why.TryAdd(amount, "unknown");
@@ -309,8 +324,8 @@ public sealed partial class CartReader
             return;
         }
 
-        var all = string.Join("\n", _pending.SkipWhile(other => other != title).Select(other => other.Words));
-        var name = NameOf(title.Words, title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From : -1);
+        var all = string.Join("\n", _pending.SkipWhile(other => other != title).Select(other => other.Words).Append(Behind(line)));
+        var name = NameOf(title.Words, title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From : title == line && zero.Success ? zero.Index : -1);
         var domain = Domain.Match(title.Words) is { Success: true } own ? own.Groups["domain"].Value : Domain.Match(all) is { Success: true } other2 ? other2.Groups["domain"].Value : null;
         var kind = Kind(title.Words, all) ?? "addOn";
         if (name.Length == 0)
@@ -332,6 +347,10 @@ public sealed partial class CartReader
         _pending.Clear();
         (_quantity, _struck) = (null, null);
     }
+
+    // "£65.00 for 12 months": what stands behind the last amount of a line that is no title.
+    private string Behind(Line line) =>
+        !_pending.Contains(line) && line.Amounts.Length > 0 && _page.Text[line.Amounts[^1].At.To..Math.Max(line.Amounts[^1].At.To, line.Seen.At.To)] is var behind && !Renewal.IsMatch(behind) ? behind : "";
 
     // The last line that names a kind; what follows it tells of it.
     private Line? Title()
@@ -378,9 +397,14 @@ public sealed partial class CartReader
                 return match.Groups["year"].Success ? count * 12 : count;
             }
 
-            if (Patterns.Has(rest, @"\b(?:yearly|annual(?:ly)?|per year|a year)\b"))
+            if (Patterns.Has(rest, @"\b(?:yearly|annual(?:ly)?|per year|a year|first year)\b"))
             {
                 return 12;
+            }
+
+            if (Patterns.Has(rest, @"\bmonthly\b"))
+            {
+                return 1;
             }
         }
 
@@ -425,8 +449,16 @@ public sealed partial class CartReader
             return words.Length <= 40;
         }
 
-        Set(label, line, line.Amounts[^1]);
-        foreach (var other in line.Amounts.SkipLast(1))
+        // "Paid: £54.84 (incl. VAT £9.14)": the tax within a total stands behind it.
+        var within = label == "total" && line.Amounts.Length == 2 && TaxWithin.IsMatch(_page.Text[line.Amounts[0].End..line.Amounts[1].At.From]) ? line.Amounts[1] : null;
+        var own = within is null ? line.Amounts[^1] : line.Amounts[0];
+        Set(label, line, own);
+        if (within is not null && _tax is null)
+        {
+            (_tax, _taxWords) = (within, _page.Text[line.Amounts[0].End..line.Seen.At.To]);
+        }
+
+        foreach (var other in line.Amounts.Where(amount => amount != own && amount != _tax))
         {
             _why.TryAdd(other, "total");
         }
@@ -441,7 +473,7 @@ public sealed partial class CartReader
             return "";
         }
 
-        return Subtotal.IsMatch(words) ? "subtotal"
+        return Subtotal.IsMatch(words) || NetWithSum.IsMatch(words) ? "subtotal"
             : Tax.IsMatch(words) && !Patterns.Has(words, @"\b(?:privacy|hosting|reg\. no|no\.)\b") ? "tax"
             : Total.IsMatch(words) && !Patterns.Has(words, @"^\W*paid (?:by|with|each|monthly|yearly)|^\W*to pay (?:by|with)") ? "total"
             : Discount.IsMatch(words) && (PageAmount.In(words, 0).Any(amount => amount.IsNegative) || _items.Count > 0) && !Patterns.Has(words, @"^\W*(?:have a|enter|use|type|your) |\?$") && PageAmount.In(words, 0).Length <= 1 && words.Length < 70 ? "discount"
@@ -500,7 +532,8 @@ public sealed partial class CartReader
         var all = _lines.SelectMany(line => line.Amounts).ToList();
         var (currency, currencyAt) = PageWide.CurrencyOf(_lines, [], all);
         var decimals = currency is not null && Currency.TryGet(currency, out var known) ? known.Decimals : 2;
-        var (provider, providerAt) = PageWide.ProviderOf(_page, _lines, _items.Select(item => item.Name).ToHashSet(StringComparer.OrdinalIgnoreCase));
+        KnownPlan();
+        var (provider, providerAt) = PageWide.ProviderOf(_page, _lines, _items.SelectMany(item => new[] { item.Name, PlanBlocks.NameOf(item.Name) }).ToHashSet(StringComparer.OrdinalIgnoreCase));
         var sources = ImmutableArray.CreateBuilder<ReadSource>();
         var doubts = ImmutableArray.CreateBuilder<ReadDoubt>();
         void Source(string at, object? value, PageSpan span)
@@ -554,6 +587,15 @@ public sealed partial class CartReader
         return new CartReading(provider, currency, lines.ToImmutable(), discounts.ToImmutable(), subtotal, tax, total, inside, addsUp, sources.ToImmutable(), NotPlaced(all), doubts.ToImmutable(), _page.Text);
     }
 
+    // A cart is for a plan: where none is called one, it is the first line with a length that is no domain and no thing.
+    private void KnownPlan()
+    {
+        if (!_items.Exists(item => item.Kind == "plan") && _items.Find(item => item is { Kind: "addOn", Domain: null, Months: not null } && !ThingWord.IsMatch(item.Name) && !Times.IsMatch(item.Name)) is { } plan && _items.IndexOf(plan) == 0)
+        {
+            plan.Kind = "plan";
+        }
+    }
+
     private (bool? TaxInside, bool? AddsUp) Adding()
     {
         var items = _items.Sum(item => item.Amount?.Value ?? 0);
@@ -587,7 +629,7 @@ public sealed partial class CartReader
 
         public PageSpan NameAt { get; } = nameAt;
 
-        public string Kind { get; init; } = "addOn";
+        public string Kind { get; set; } = "addOn";
 
         public string? Domain { get; init; }
 

@@ -9,7 +9,7 @@ internal static class CurrencySigns
     public const string Sign = @"US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|MX\$|NT\$|£|€|\$|₹|₩|¥|₱|₺|₪|₫|₴|฿|₦|zł|Kč|kr\.?(?!\p{L})|Fr\.|Rs\.?(?!\p{L})|RM(?=\s?[0-9])|Rp\.?(?=\s?[0-9])|R(?=\s?[0-9])|Ft(?!\p{L})|lei(?!\p{L})|лв\.?";
 
     /// <summary>A code, in a pattern.</summary>
-    public const string Code = "GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|ISK|PLN|CZK|HUF|RON|BGN|INR|PKR|LKR|BDT|JPY|CNY|KRW|TWD|SGD|HKD|MYR|IDR|THB|PHP|VND|ZAR|NGN|KES|GHS|EGP|BRL|MXN|ARS|CLP|COP|PEN|ILS|TRY|UAH|AED|SAR";
+    public const string Code = "GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|ISK|PLN|CZK|HUF|RON|BGN|INR|PKR|LKR|BDT|JPY|CNY|KRW|TWD|SGD|HKD|MYR|IDR|THB|VND|ZAR|NGN|KES|GHS|EGP|BRL|MXN|ARS|CLP|ILS|UAH|AED|SAR";
 
     /// <summary>Every code that is read.</summary>
     public static readonly FrozenSet<string> Codes = Code.Split('|').ToFrozenSet(StringComparer.Ordinal);

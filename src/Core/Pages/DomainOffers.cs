@@ -8,7 +8,7 @@ internal static partial class DomainOffers
 {
     [GeneratedRegex(@"\bdomains?(?: names?)?\b(?![ -](?:privacy|registration|transfer|prices|lock|forwarding|search|checker|management|tools?)\b)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Word { get; }
-    [GeneratedRegex(@"\bfree\b|\bincluded\b|\bincludes?\b|\bcomes? (?:with|in|on)\b|\bon us\b|\bat no charge\b|\bno extra (?:cost|charge)\b|\bon the house\b|\bpart of the (?:price|fee)\b|\bthrown in\b|\bgratis\b|\bwithout charge\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\bfree\b|\bincluded\b|\bincludes?\b|\bcomes? (?:with|in|on)\b|\bon us\b|\bat no charge\b|\bno extra (?:cost|charge)\b|\bon the house\b|\bpart of the (?:price|fee)\b|\bthrown in\b|\bgratis\b|\bworth\b|\bwithout charge\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Given { get; }
     [GeneratedRegex(@"\bnot (?:included|part|free|refunded|returned)\b|\bno (?:free )?domain\b|\bwithout (?:a )?domain\b|\bbring (?:your|my) own\b|\bare not\b|\bpoint it\b|\bcan i bring\b|\bnot included\b|\bdo i get\b|\bunlimited domains\b|\bprivacy for\b|\bcannot be\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Denied { get; }

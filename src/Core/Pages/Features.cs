@@ -97,7 +97,7 @@ internal static partial class Features
         ("monthlyVisits", Patterns.Of(@"\bvisit(?:s|ors)\b|\bpage\s?views\b")),
         ("transferGB", Patterns.Of(@"\btransfer\b(?! in)|\btraffic\b|\bbandwidth\b")),
         ("websites", Patterns.Of(@"\bweb-?\s?sites?\b|^(?:number of )?sites?$|\bsites? (?:hosted|included)\b")),
-        ("storageGB", Patterns.Of(@"\bspace\b|\bstorage\b|\bdis[ck]\b|\bssd\b|\bnvme\b|\bwebspace\b")),
+        ("storageGB", Patterns.Of(@"\bspace\b|\bstorage\b|\bdis[ck]\b|\bssd\b|\bnvme\b|\bwebspace\b|^[gm]b$")),
     ];
 
     // Words without any of these name nothing that a plan has.
@@ -170,7 +170,7 @@ internal static partial class Features
         }
 
         var found = ImmutableArray.CreateBuilder<Feature>();
-        var hasAmount = PageAmount.In(piece, 0).Length > 0;
+        var hasAmount = PageAmount.In(piece, 0).Any(amount => Roles.Of(amount, piece[..amount.At.From], piece[Math.Min(piece.Length, amount.End)..]) != Role.Worth);
         PageSpan Span(Match match) => new(from + match.Index, from + match.Index + match.Length);
         foreach (Match size in Size.Matches(piece))
         {

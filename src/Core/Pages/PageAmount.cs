@@ -24,7 +24,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
 {
     private const string Digits = @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?|[0-9][0-9.,'’]{0,38}[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
 
-    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{CurrencySigns.Sign})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?|\b(?<sign>{CurrencySigns.Code})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{CurrencySigns.Sign})(?![0-9])|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{CurrencySigns.Sign})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?(?:\s?(?<own>{CurrencySigns.Code})\b)?|\b(?<sign>{CurrencySigns.Code})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{CurrencySigns.Sign})(?![0-9])|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Money { get; }
 
     [GeneratedRegex($@"^\s*(?<number>{Digits})\s*[*†‡]*\s*$", Patterns.ExactCase, Patterns.Patience)]
@@ -139,7 +139,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
             : unit.Groups["year"].Success ? Per.Year
             : unit.Groups["once"].Success ? Per.Once
             : Per.Other;
-        return new PageAmount(new PageSpan(from + start, from + end), number, isPence ? "GBP" : CurrencySigns.CodeOf(match.Groups["sign"].Value), per, from + end + (unit.Success ? unit.Length : 0))
+        return new PageAmount(new PageSpan(from + start, from + end), number, isPence ? "GBP" : match.Groups["own"].Success ? match.Groups["own"].Value : CurrencySigns.CodeOf(match.Groups["sign"].Value), per, from + end + (unit.Success ? unit.Length : 0))
         {
             IsFirst = unit.Groups["first"].Success,
             IsPaidMonthly = unit.Groups["own"].Success,

@@ -1,11 +1,12 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using System.Text.RegularExpressions;
 using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Pages;
 
 /// <summary>Puts the reading of a page together from what was found, with its sources, what went nowhere, and its doubts.</summary>
-internal sealed class PageAssembly
+internal sealed partial class PageAssembly
 {
     /// <summary>Of so many amounts that went nowhere it is looked why; no page has more of its own.</summary>
     private const int MostLooked = 2_000;
@@ -102,6 +103,11 @@ internal sealed class PageAssembly
     // No two ways of a plan share months, per and paid: the later one is another thing.
     private static void Distinct(PlanDraft plan)
     {
+        if (plan.Ways is [{ Term: null, Price: { Per: Per.None } bare }, var second, ..] && second.Price.Value == bare.Value)
+        {
+            plan.Ways.RemoveAt(0);
+        }
+
         for (var at = plan.Ways.Count - 1; at > 0; at--)
         {
             var way = plan.Ways[at];
@@ -259,7 +265,7 @@ internal sealed class PageAssembly
         var later = way.Later ?? plan.Later;
         if (later is not null)
         {
-            var laterPer = later.Per switch { Per.Month => "month", Per.Year => "year", _ => per };
+            var laterPer = later.Per switch { Per.Month => "month", Per.Year => "year", _ => PerLength(later) ?? (per == "month" && IsForWholeTerm(way, later) ? (way.Term?.Months ?? plan.Term?.Months) is null or 12 ? "year" : "term" : per) };
             if (later.Value == way.Price.Value && laterPer == per)
             {
                 Place(later);
@@ -285,6 +291,26 @@ internal sealed class PageAssembly
         }
 
         return ReadLater.Same;
+    }
+
+    [GeneratedRegex($@"^\s*(?:every|for|per|each|for each)\s+(?:(?:another|the same|the|further|more)\s+)*(?:{Patterns.Count}[- ](?:months?|(?<year>years?))|(?<term>term))\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Every { get; }
+
+    // No price a month rises to what all the months together cost.
+    private static bool IsForWholeTerm(WayDraft way, PageAmount later) =>
+        later.Value >= way.Price.Value * Math.Max(6, (way.Term?.Months ?? 12) * 0.6m);
+
+    [GeneratedRegex(@"\b(?:(?<year>yearly|annually|each year|every year|once a year)|monthly|each month)\b[^.0-9]{0,12}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Often { get; }
+
+    // "then £144 every 24 months".
+    private string? PerLength(PageAmount amount)
+    {
+        var match = Every.Match(_page.Text, amount.At.To, Math.Min(40, _page.Text.Length - amount.At.To));
+        var often = Often.Match(_page.Text[Math.Max(0, amount.At.From - 30)..amount.At.From]);
+        return !match.Success ? (often.Success ? often.Groups["year"].Success ? "year" : "month" : null)
+            : match.Groups["term"].Success ? "term"
+            : (Patterns.Number(match.Groups["count"].Value) * (match.Groups["year"].Success ? 12 : 1)) switch { 1 => "month", 12 => "year", _ => "term" };
     }
 
     private static string? PaidWord(Paid? paid) =>

@@ -76,16 +76,57 @@ internal static partial class PageLines
             joined.Add(line);
         }
 
-        var lines = new List<Line>(joined.Count);
-        foreach (var line in joined)
+        var parts = Named(joined.SelectMany(Parts).ToList(), page);
+        return [.. parts.Select((part, number) => new Line(number, part) { Amounts = PageAmount.In(part.Words, part.At.From) })];
+    }
+
+    [GeneratedRegex(@"^\W*(?:now|only|just|from|was|were|price|prices|total|save|saving|pay|today|then|after|renews?|renewal|regular|first|for|per|at|and|or|plus|add|set-?\s?up|monthly|yearly|annual|annually|fee|cost|costs|term|billed|worth|value|off|subtotal|vat|tax|domain|transfer|registration|new|you|it)\b|\b(?:from|only|just|for|at|is|costs?|price|now|renews?|fee|of|was|save|worth|to|by|than|with|a|the|year|month|years|months|per|than|then|total|set-?up|vat|tax|today|pay|off|and|or|value)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NotNamed { get; }
+
+    // "Small €3 / month", "Medium €6 / month": a name and its price on one line are two lines where several plans stand so.
+    private static List<PageLine> Named(List<PageLine> lines, PageText page)
+    {
+        var found = new Dictionary<int, int>();
+        for (var at = 0; at < lines.Count; at++)
         {
-            foreach (var part in Parts(line))
+            var line = lines[at];
+            if (line.Cell is null && line.Words.Length <= 90 && PageAmount.In(line.Words, 0) is [{ Per: Per.Month or Per.Year } price, ..] && price.At.From > 2)
             {
-                lines.Add(new Line(lines.Count, part) { Amounts = PageAmount.In(part.Words, part.At.From) });
+                var before = line.Words[..price.At.From].TrimEnd();
+                if (before.Length is > 1 and <= 30 && char.IsLetterOrDigit(before[^1]) && PlanBlocks.Score(before) > 0 && !NotNamed.IsMatch(before) && Features.KeyOf(before) is null && !PageWork.IsThing(before)
+                    && lines.Skip(at + 1).Take(4).Any(next => PageAmount.In(next.Words, 0).IsEmpty && Pieces(next.Words, 0).Exists(piece => Features.In(piece.Words, 0).Length > 0)))
+                {
+                    found[at] = before.Length;
+                }
             }
         }
 
-        return lines;
+        if (found.Count < 2 || found.Select(one => lines[one.Key].Words[..one.Value]).Distinct(StringComparer.OrdinalIgnoreCase).Count() < found.Count)
+        {
+            return lines;
+        }
+
+        var parted = new List<PageLine>(lines.Count + found.Count);
+        foreach (var (at, line) in lines.Index())
+        {
+            if (!found.TryGetValue(at, out var length))
+            {
+                parted.Add(line);
+                continue;
+            }
+
+            var rest = line.At.From + length;
+            while (rest < line.At.To && char.IsWhiteSpace(page.Text[rest]))
+            {
+                rest++;
+            }
+
+            var (name, price) = (new PageSpan(line.At.From, line.At.From + length), new PageSpan(rest, line.At.To));
+            parted.Add(line with { At = name, Words = page.Of(name), Looks = line.Looks.Add("named") });
+            parted.Add(line with { At = price, Words = page.Of(price), Heading = 0 });
+        }
+
+        return parted;
     }
 
     /// <summary>The pieces of words: separators, commas and ends of sentences part them.</summary>
@@ -160,6 +201,9 @@ internal static partial class PageLines
     [GeneratedRegex(@"(?<![\p{L}0-9@.])\.[a-z]{2,24}\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Ending { get; }
 
+    [GeneratedRegex(@"^(?<name>\p{L}[^(–—:·,]{1,30}?)\s*(?:\((?<more>[^()]{8,120})\)|(?:\s[–—-]\s|:\s)(?<more>.{8,120}))$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex NameAndMore { get; }
+
     // Lines as long as pages would make every pattern slow: they are read sentence by sentence.
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
@@ -169,6 +213,18 @@ internal static partial class PageLines
             foreach (var sentence in sentences)
             {
                 yield return line with { At = sentence.At, Words = sentence.Words };
+            }
+
+            yield break;
+        }
+
+        // "Jetty (5 GB, 2 sites, 10 mailboxes)": a name, and what it has.
+        if (line.Words.Length <= 160 && line.Cell is null && NameAndMore.Match(line.Words) is { Success: true } match && PlanBlocks.Score(match.Groups["name"].Value) > 0 && Features.KeyOf(match.Groups["name"].Value) is null
+            && Pieces(match.Groups["more"].Value, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2 && PageAmount.In(line.Words, 0).IsEmpty)
+        {
+            foreach (var group in new[] { match.Groups["name"], match.Groups["more"] })
+            {
+                yield return line with { At = new PageSpan(line.At.From + group.Index, line.At.From + group.Index + group.Length), Words = group.Value };
             }
 
             yield break;

@@ -34,12 +34,14 @@ internal static partial class PageWide
     private static partial Regex Copyright { get; }
     [GeneratedRegex(@"\b(?:hosting|hosts?|web|webspace|servers?|online|internet|sites?|webworks|networks?|systems|pages|cloud|domains|names|byte|relay|cart|co-operative|company|cloud|digital|net)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Trade { get; }
-    [GeneratedRegex(@"^\W*(?:home|menu|log ?in|sign in|basket|cart|blog|status|support|help(?: centre)?|contact(?: us)?|about(?: us)?|domains?|hosting|mail|webmail|partners|skip to.*|products|search|call us.*|open from.*|since [0-9]+.*|order.*|your .*|checkout.*|review.*|compare.*|simple.*|plans.*|prices?|pricing|rates|news|what .*|how .*|en|english|pay .*|new:.*|office .*|talk to us|cart.*|confirm.*|thank.*|receipt.*|quote.*|quotation.*|invoice.*)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\W*(?:home|menu|log ?in|sign in|basket|cart|blog|status|support|help(?: centre)?|contact(?: us)?|about(?: us)?|domains?|hosting|mail|webmail|partners|skip to.*|products|search|call us.*|open from.*|since [0-9]+.*|order.*|your .*|checkout.*|review.*|compare.*|simple.*|plans.*|prices?|pricing|rates|news|what .*|how .*|en|english|pay .*|new:.*|office .*|talk to us|cart.*|confirm.*|thank.*|receipt.*|quote.*|quotation.*|invoice.*|remove|quantity.*|qty|update|edit|delete|back|close|apply|continue|next|previous|plan|package|step [0-9].*|progress|secure.*|billed.*)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Menu { get; }
 
     [GeneratedRegex("£|€|₹|zł|Kč", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OwnSign { get; }
-    [GeneratedRegex(@"[^·|\t]+", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?<!\p{L})(?:US|AU|A|CA|C|NZ|HK|S|MX|NT)\$(?!\s?[0-9])", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex BareSign { get; }
+    [GeneratedRegex(@"(?:(?! [–—-] )[^·|\t])+", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Part { get; }
     [GeneratedRegex(@"^\W*(?:(?:kind|best|warm)? ?regards|yours (?:sincerely|truly|faithfully)|many thanks|thank you|thanks|sincerely),?\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SignOff { get; }
@@ -170,6 +172,11 @@ internal static partial class PageWide
                 said.Add((match.Value, new PageSpan(line.From + match.Index, line.From + match.Index + match.Length)));
             }
 
+            foreach (Match match in BareSign.Matches(line.Words))
+            {
+                said.Add((CurrencySigns.CodeOf(match.Value)!, new PageSpan(line.From + match.Index, line.From + match.Index + match.Length)));
+            }
+
             foreach (var (name, code) in CurrencyNames)
             {
                 if (line.Words.IndexOf(name, StringComparison.OrdinalIgnoreCase) is var at and >= 0)
@@ -219,7 +226,7 @@ internal static partial class PageWide
             {
                 var name = Tidied(Patterns.Swap(piece.Words, @"^(?:From|Welcome to)\s+", ""));
                 name = Patterns.Swap(name, @"\s+(?:Basket|Cart)\b.*$", "");
-                if (name.Length is < 3 or > 45 || Menu.IsMatch(name) || plans.Contains(name) || !char.IsLetterOrDigit(name[0]) || name.Split(' ').Length > 6 || name.EndsWith('.') && name.Count(letter => letter == ' ') > 3 || PageAmount.In(name, 0).Length > 0 || Terms.IsLabel(name))
+                if (name.Length is < 3 or > 45 || name.AsSpan().ContainsAny('?', ':') || Menu.IsMatch(name) || plans.Contains(name) || !char.IsLetterOrDigit(name[0]) || name.Split(' ').Length > 6 || name.EndsWith('.') && name.Count(letter => letter == ' ') > 3 || PageAmount.In(name, 0).Length > 0 || Terms.IsLabel(name))
                 {
                     continue;
                 }
@@ -263,7 +270,7 @@ internal static partial class PageWide
             {
                 var group = pattern.Match(line.Words).Groups["name"];
                 var name = group.Success ? Tidied(group.Value.TrimEnd('.', ',', '&', ' ')) : "";
-                if (name.Length is < 3 or > 45 || plans.Contains(name) || Everyday.IsMatch(name) || PageAmount.In(name, 0).Length > 0 || !name.Any(char.IsLetter))
+                if (name.Length is < 3 or > 45 || plans.Contains(name) || (pattern == Opening && plans.Any(plan => plan.StartsWith(name, StringComparison.OrdinalIgnoreCase))) || Everyday.IsMatch(name) || PageAmount.In(name, 0).Length > 0 || !name.Any(char.IsLetter))
                 {
                     continue;
                 }
@@ -286,5 +293,5 @@ internal static partial class PageWide
     }
 
     private static string Tidied(string name) =>
-        Patterns.Swap(Patterns.Swap(name, @"\s+", " ").Trim(' ', ',', '·', '|', '-', '–'), @"\s+(?:Ltd|Limited|LLC|Inc|GmbH|AB|s\.r\.o|Pvt|AG)\.?$", "");
+        Patterns.Swap(Patterns.Swap(name, @"\s+", " ").Trim(' ', ',', '·', '|', '-', '–'), @"\s+(?:Ltd|Limited|LLC|Inc|GmbH|AB|s\.r\.o|Pvt|AG|BV|B\.V|SA|Oy|ApS|SARL|Srl|SpA|Pty|plc|Corp)\.?$", "");
 }

@@ -8,9 +8,9 @@ internal sealed record ExtraDraft(string Name, PageSpan NameAt, PageAmount Price
 /// <summary>A page while it is read, room by room: tables, endings, plans, sentences, extras.</summary>
 internal sealed partial class PageWork
 {
-    [GeneratedRegex(@"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?:[*•·‣▪–-]\s+)?(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex InlineName { get; }
-    [GeneratedRegex(@"(?:^|[.!]\s+|\bwith )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>(?!(?:It|This|That|They|We|There|You|Here)\b)[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?:^|[.!]\s+|\bwith |, )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>(?!(?:It|This|That|They|We|There|You|Here)\b)[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))?,? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Prose { get; }
     [GeneratedRegex(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex MovingHeading { get; }
@@ -22,7 +22,7 @@ internal sealed partial class PageWork
     private static partial Regex ExtraLead { get; }
     [GeneratedRegex(@"\b(?:once|one-?\s?time|one-?\s?off)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Once { get; }
-    [GeneratedRegex(@"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices|renews?|first year|after that|vat|tax|discount|code)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices|renews?|first year|after that|vat|tax|discount|code|fee|fees|rent|annual|monthly|yearly)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NoExtra { get; }
 
     /// <summary>No page sells more plans; what has more is something else.</summary>
@@ -114,7 +114,7 @@ internal sealed partial class PageWork
         foreach (var table in PageTable.In(Lines))
         {
             var first = table.Lines[0].Index;
-            var around = string.Join(" ", Lines.Skip(Math.Max(0, first - 2)).Take(Math.Min(2, first)).Where(line => line.Seen.Cell is null && line.Words.Length < 120).Select(line => line.Words));
+            var around = string.Join(" ", Lines.Skip(Math.Max(0, first - 2)).Take(Math.Min(2, first)).Where(line => line.Seen.Cell is null && line.Words.Length < 120 && line.Words[0] is not ('“' or '"' or '„')).Select(line => line.Words));
             if (DomainPrices.Read(table) || PlanTables.Read(table, around) || ExtraTable(table, around))
             {
                 continue;
@@ -221,6 +221,9 @@ internal sealed partial class PageWork
     [GeneratedRegex(@"\b(?:included|free|unlimited|unmetered|at no charge)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Promised { get; }
 
+    /// <summary>Whether words name a thing that is sold beside plans.</summary>
+    public static bool IsThing(string words) => ExtraThing.IsMatch(words);
+
     // What is called by a thing rather than a name, with a price right behind it, is an extra wherever it stands.
     private void EarlyExtras()
     {
@@ -246,11 +249,10 @@ internal sealed partial class PageWork
 
             if (before.Trim().Length > 1)
             {
-                var name = Patterns.Swap(ExtraLead.Replace(before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|'), ""), @",?\s+(?:only|just|for|at|costs?|is)$", "");
-                if (IsExtraName(name))
+                var hasBox = TickGlyph.IsMatch(before) || Page.Ticks.Any(tick => tick.At <= line.From && line.From - tick.At <= 3);
+                if (ExtraIn(before, line.From, allowsAll: true) is { } name && (IsExtraName(name.Words) || (hasBox && !NoExtra.IsMatch(name.Words))))
                 {
-                    var start = line.From + line.Words.IndexOf(name, StringComparison.Ordinal);
-                    AddExtra(name, new PageSpan(start, start + name.Length), amount, per);
+                    AddExtra(name.Words, name.At, amount, per);
                     line.Owner = this;
                 }
             }
@@ -442,13 +444,13 @@ internal sealed partial class PageWork
         {
             var before = line.Words[..(line.Amounts[0].At.From - line.From)];
             var match = Prose.Match(before);
-            if (!match.Success || LaterContext.IsMatch(line.Words) || line.Amounts[0].Per is not (Per.Month or Per.Year) && Terms.In(line.Words, 0).Length == 0)
+            if (!match.Success || LaterContext.IsMatch(before) || line.Amounts[0].Per is not (Per.Month or Per.Year) && Terms.In(line.Words, 0).Length == 0)
             {
                 continue;
             }
 
             var name = PlanBlocks.NameOf(match.Groups["name"].Value);
-            var next = Lines.Skip(line.Index + 1).TakeWhile(other => other.Owner is null && other.Amounts.IsEmpty && !PlanBlocks.IsSection(other) && other.Seen.Heading == 0 && (other.Words.StartsWith("You get", StringComparison.OrdinalIgnoreCase) || other.Words.StartsWith("It ", StringComparison.Ordinal) || other.Words.StartsWith("Includes", StringComparison.OrdinalIgnoreCase))).Take(3).ToList();
+            var next = Lines.Skip(line.Index + 1).TakeWhile(other => other.Owner is null && !PlanBlocks.IsSection(other) && other.Seen.Heading == 0 && GoesOn.IsMatch(other.Words) && other.Amounts.Length <= 1).Take(4).ToList();
             if (name.Length == 0 || PlanBlocks.Score(name) < 0 || !PageLines.Pieces(string.Join(", ", next.Select(other => other.Words).Prepend(line.Words)), 0).Any(piece => Features.In(piece.Words, 0).Length > 0))
             {
                 continue;
@@ -466,6 +468,10 @@ internal sealed partial class PageWork
             Plans.Add(plan);
         }
     }
+
+    // Sentences about the plan that the sentence before them names.
+    [GeneratedRegex(@"^(?:You (?:get|can|pay)|It|Its|This plan|Includes|Included|The next|The following|Afterwards|After that|After the|Then|Renew|When you renew|From the second)\b", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex GoesOn { get; }
 
     [GeneratedRegex(@"^You get:?\s*", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex GetsLead { get; }
@@ -497,7 +503,7 @@ internal sealed partial class PageWork
             body.Add(line);
         }
 
-        var (name, nameAt) = Called();
+        var (name, nameAt) = Called() is { Name: not null } called ? called : Leading(priced);
         var plan = new PlanDraft(name, nameAt);
         Plans.Add(plan);
         Fill(plan, new PlanBlock(null, body));
@@ -505,6 +511,14 @@ internal sealed partial class PageWork
 
     [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:is |are )?called (?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex CalledWords { get; }
+
+    // "Finch: £2.49 a month".
+    private static (string? Name, PageSpan? At) Leading(Line line)
+    {
+        var before = line.Words[..(line.Amounts[0].At.From - line.From)];
+        var name = Patterns.Find(before, @"^(?<name>[^:–—]{2,36}?)\s*(?::|\s[–—-])\s*(?:from |only |just )?$").Groups["name"];
+        return name.Success && PlanBlocks.Score(name.Value) > 0 ? (PlanBlocks.NameOf(name.Value), new PageSpan(line.From + name.Index, line.From + name.Index + name.Length)) : (null, null);
+    }
 
     // "There is one plan and it is called Nest".
     private (string? Name, PageSpan? At) Called()
@@ -762,7 +776,8 @@ internal sealed partial class PageWork
 
         if (DomainOffers.In(words, sentence.At) is { } offer)
         {
-            foreach (var plan in Plans.Where(plan => !plan.HasNoDomain))
+            var named = Patterns.HasExact(words, "^(?:It|This plan) ") ? Plans.FindLast(plan => plan.NameAt is { } name && name.From < sentence.From) : null;
+            foreach (var plan in Plans.Where(plan => named is null ? !plan.HasNoDomain : plan == named))
             {
                 plan.Domain = plan.Domain is { } known ? DomainOffers.With(known, offer) : offer;
             }
@@ -925,11 +940,12 @@ internal sealed partial class PageWork
     }
 
     // What stands before a price, as the name of a thing; null: it is none.
-    private static Piece? ExtraIn(string before, int from)
+    private static Piece? ExtraIn(string before, int from, bool allowsAll = false)
     {
+        before = Bullet.Replace(TickGlyph.Replace(before, match => new string(' ', match.Length)), match => new string(' ', match.Length));
         var name = ExtraHeading.Replace(before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|'), "");
         name = Patterns.Swap(ExtraLead.Replace(name, ""), @",?\s+(?:only|just|for|at|costs?|is)$", "");
-        return ExtraName.IsMatch(name) && name.Split(' ').Length <= 7 && !NoExtra.IsMatch(name) && char.IsLetter(name[0])
+        return ExtraName.IsMatch(name) && name.Split(' ').Length <= 7 && (allowsAll || !NoExtra.IsMatch(name)) && char.IsLetter(name[0])
             ? new Piece(name, from + before.IndexOf(name, StringComparison.Ordinal))
             : null;
     }
@@ -937,11 +953,19 @@ internal sealed partial class PageWork
     [GeneratedRegex(@"^(?:add-?\s?ons?|extras?|optional(?: extras)?|options?|also available|on request)\s*[:–—]\s*", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ExtraHeading { get; }
 
+    // Boxes to tick as plain text shows them.
+    [GeneratedRegex(@"^\s*(?:[☐☑☒✓✔✅□■]|\[[ xX✓]?\])\s*", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex TickGlyph { get; }
+    [GeneratedRegex(@"^\s*(?:[•·‣▪*]|[–-](?=\s))\s*", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Bullet { get; }
+    [GeneratedRegex(@"(?:[☑☒]|\[[xX✓]\])\s*$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Ticked { get; }
+
     private void AddExtra(string name, PageSpan at, PageAmount price, string per)
     {
         name = Suffix.Replace(Patterns.Swap(name.Trim().TrimEnd(':', ','), @"\s+", " "), "");
         var tick = Page.Ticks.LastOrDefault(tick => tick.At <= at.From + 1);
-        var isTicked = Page.Ticks.Length > 0 && tick.IsTicked && at.From - tick.At <= 3;
+        var isTicked = (Page.Ticks.Length > 0 && tick.IsTicked && at.From - tick.At <= 3) || Ticked.IsMatch(Page.Text[Math.Max(0, at.From - 4)..at.From]);
         if (ExtraDrafts.Count >= 200)
         {
             return;

@@ -158,7 +158,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
 
     // Sentences in a row are no part of a plan.
     private static bool IsProse(Line line) =>
-        (line.Words.Length > 110 && line.Amounts.IsEmpty && PageLines.Sentences(line.Words, 0).Count >= 2) || (line.Words.Length > 70 && PageLines.Sentences(line.Words, 0).Count >= 3 && !IsFeature(line));
+        (line.Words.Length > 90 && line.Amounts.IsEmpty && PageLines.Sentences(line.Words, 0).Count >= 2) || (line.Words.Length > 70 && PageLines.Sentences(line.Words, 0).Count >= 3 && !IsFeature(line));
 
     private static bool HasPrice(Line line) => line.Note is not null || line.Amounts.Any(amount => !amount.IsNegative && amount.Value > 0 && amount.Per is not (Per.Other or Per.Once));
 
@@ -236,7 +236,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
                 continue;
             }
 
-            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0) - (candidate.Index == 0 ? 3 : 0), Number: number))
+            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0) - (candidate.Index == 0 && NameOf(candidate.Words).Length < candidate.Words.Length ? 3 : 0), Number: number))
                 .Where(candidate => candidate.Score > 0 && run.Count - candidate.Number <= 4).OrderByDescending(candidate => candidate.Score).ThenByDescending(candidate => candidate.Number).FirstOrDefault().Line;
             if (name is not null)
             {

@@ -32,6 +32,13 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     [GeneratedRegex($@"\b(?:first|initial) (?:{Patterns.Count}[- ])?(?:months?|(?<year>years?))[\s:–—-]*(?:(?:is|for|at|only|just|costs?|pay) )*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex FirstLength { get; }
 
+    // "Annual fee: €48.00".
+    [GeneratedRegex(@"\b(?:(?<month>monthly)|annual|yearly) (?:fee|price|cost|charge|rate|rent)s?\b[\s:]*(?:is |of )?$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FeeOf { get; }
+
+    [GeneratedRegex(@"^\W*(?:\(|=|that.s|that is|i\.?e\.|works out|equals|equivalent|which is|just|only)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex ThatIs { get; }
+
     private readonly List<PageAmount> _pendingStruck = [];
     private WayDraft? _way;
     private Term? _pending;
@@ -204,6 +211,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             var behind = page.Text[Math.Min(amount.End, end)..end];
+            if (amount.Per == Per.None && FeeOf.Match(before) is { Success: true } fee)
+            {
+                amount = amount with { Per = fee.Groups["month"].Success ? Per.Month : Per.Year };
+            }
+
             var role = IsStruck(amount) ? Role.Struck : Roles.Of(amount, before, behind, isExcluded && Roles.IsWithTax(before, page.Text[amount.At.To..Math.Max(amount.At.To, end)]));
             if (role == Role.Later && wasSetup)
             {
@@ -251,6 +263,12 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             Take(amount, role, before, line);
+        }
+
+        // "Payment: yearly, in advance · Afterwards: €5": what stands before is of the price above.
+        if (_way is { Paid: null } open && open.Line != line && Terms.PaidIn(page.Text[sentence.From..amounts[0].At.From]) is { } said)
+        {
+            (open.Paid, open.PaidAt) = (said, sentence.At);
         }
 
         Apply([.. terms.Where(term => term.At.From >= amounts[0].At.From)], page.Text[amounts[0].At.From..sentence.At.To], line);
@@ -335,6 +353,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
     private void Price(PageAmount amount, string before, Line line)
     {
+        if (amount.Per == Per.Once && _pending is null)
+        {
+            return; // Paid once, and for no length of time: no price of a plan.
+        }
+
         if (_way is { } same && IsSameSum(same, amount, line))
         {
             return;
@@ -390,7 +413,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     }
 
     // The same price said for another length: "£35.88 a year (£2.99 a month)".
-    private static bool IsSameSum(WayDraft way, PageAmount amount, Line line)
+    private bool IsSameSum(WayDraft way, PageAmount amount, Line line)
     {
         if (way.Line != line && line.Index - way.Line.Index > 4)
         {
@@ -404,17 +427,19 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
                 if (months > 1 && Math.Abs((way.Price.Value * months) - amount.Value) <= months * 0.01m)
                 {
                     way.Totals.Add(amount);
-                    if (way.Term is null && amount.Per == Per.Year)
+                    if (way.Term is null && (amount.Per == Per.Year || _pending?.Months == months))
                     {
-                        way.Term = new Term(12, amount.At);
+                        way.Term = _pending?.Months == months ? _pending : new Term(12, amount.At);
                     }
+
+                    _pending = null;
 
                     return true;
                 }
             }
         }
 
-        var isBeside = way.Line == line || (line.Index == way.Line.Index + 1 && line.Words.StartsWith('('));
+        var isBeside = way.Line == line || (line.Index - way.Line.Index <= 2 && ThatIs.IsMatch(line.Words));
         if (amount.Per == Per.Month && way.Price.Per is Per.Year or Per.None && isBeside)
         {
             foreach (var months in new[] { way.Price.Per == Per.Year ? 12 : way.Term?.Months ?? 0, way.Term?.Months ?? 0 })

@@ -5,7 +5,7 @@ namespace HomeStart.Core.Pages;
 /// <summary>Reads plans from tables, whether they stand across or down, and prices by length of term.</summary>
 internal sealed partial class PlanTables(PageText page)
 {
-    [GeneratedRegex(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay)\b|^/?mo", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay)\b|^/?mo|/\s?(?:mo|ye?a?r)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PriceLabel { get; }
     [GeneratedRegex(@"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex LaterLabel { get; }
@@ -65,6 +65,11 @@ internal sealed partial class PlanTables(PageText page)
         var isOfPlans = labels.Any(label => Features.KeyOf(label) is not null) || labels.Count(Terms.IsLabel) >= 2 || OfPlans.IsMatch(table.Words(head, 0));
         return isOfPlans && !OfExtras.IsMatch(table.Words(head, 0)) && down * 2 >= table.Columns - 1 && Down(table, head, around);
     }
+
+    // A heading of two rows: "Price per month" over "first year" and "from the second year".
+    private static bool HasTwoHeads(PageTable table, int head) =>
+        head + 2 < table.Rows && Enumerable.Range(0, table.Columns).SelectMany(column => table.Cell(head, column)).Any(line => line.Seen.Cell!.Width > 1 && line.Seen.Cell.Width < table.Columns)
+            && table.Words(head + 1, 0).Length == 0 && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(head + 1, column).Length > 0) && Enumerable.Range(1, table.Columns - 1).All(column => table.Cell(head + 1, column).All(line => line.Amounts.IsEmpty));
 
     private bool Across(PageTable table, int head, string around)
     {
@@ -135,7 +140,8 @@ internal sealed partial class PlanTables(PageText page)
     private bool Down(PageTable table, int head, string around)
     {
         var read = 0;
-        for (var row = head + 1; row < table.Rows; row++)
+        var hasTwo = HasTwoHeads(table, head);
+        for (var row = head + (hasTwo ? 2 : 1); row < table.Rows; row++)
         {
             if (table.IsWide(row) || NameIn(table.Cell(row, 0)) is not { } name || Enumerable.Range(1, table.Columns - 1).All(column => table.Words(row, column).Length == 0))
             {
@@ -146,7 +152,8 @@ internal sealed partial class PlanTables(PageText page)
             var reader = new PlanReader(page, plan);
             for (var column = 1; column < table.Columns; column++)
             {
-                Cell(plan, reader, table.Words(head, column), table.Cell(head, column), table.Cell(row, column), around + " " + table.Words(head, 0));
+                var label = hasTwo ? $"{table.Words(head, column)} {table.Words(head + 1, column)}" : table.Words(head, column);
+                Cell(plan, reader, label, table.Cell(head, column), table.Cell(row, column), around + " " + table.Words(head, 0));
             }
 
             read++;

@@ -34,10 +34,12 @@ internal static partial class Roles
     private static partial Regex SetupBefore { get; }
     [GeneratedRegex(@"^\W{0,3}\s*(?:one-?\s?(?:off|time) |once )?(?:for )?(?:the )?(?:set-?\s?up|setting up|activation|installation|joining fee)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SetupBehind { get; }
-    [GeneratedRegex(@"\b(?:renews?(?: again)?|renewing|renewals?|renewed|thereafter|afterwards|after that|following years?|next years?|subsequent(?:ly)?|later|after (?:the |your |that )?(?:first|initial|introductory|promotional|intro|promo|offer|launch)(?: [a-z0-9-]+){0,2}|after (?:the )?(?:[0-9]{1,2}|\w+(?:-\w+)?) (?:months?|years?)|(?:once|when) (?:the|your) (?:offer|term|first [a-z]+|promotion|introductory period|discount) (?:ends?|expires?|is over|runs out)|(?:from|as of|starting(?: in)?|in) (?:the )?(?:second|third|fourth|year (?:[2-9]|two|three|four)|months? [0-9]{1,2}|(?:1[03]|2[05-7]|3[0-9]|4[09])th month|2nd|3rd|4th)(?: (?:year|term|month))?(?: (?:on|onwards?|on ?wards))?|standard (?:price|rate)|ongoing(?: price| rate)?|regular rate|then)\b(?: (?:at|for|price|rate|costs?|only|just|is|of|the|it|per|a|year|month|will|be|by))*[\s(:@=→›»–—-]*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:renews?(?: again)?|renewing|renewals?|renewed|thereafter|afterwards|after that|following years?|next (?:years?|terms?|periods?)|subsequent(?:ly)?|later|after (?:the |your |that )?(?:first|initial|introductory|promotional|intro|promo|offer|launch)(?: [a-z0-9-]+){0,2}|after (?:the )?(?:[0-9]{1,2}|\w+(?:-\w+)?) (?:months?|years?)|(?:once|when) (?:the|your) (?:offer|term|first [a-z]+|promotion|introductory period|discount) (?:ends?|expires?|is over|runs out)|(?:from|as of|starting(?: in)?|in) (?:the )?(?:second|third|fourth|year (?:[2-9]|two|three|four)|months? [0-9]{1,2}|(?:1[03]|2[05-7]|3[0-9]|4[09])th month|2nd|3rd|4th)(?: (?:year|term|month))?(?: (?:on|onwards?|on ?wards))?|standard (?:price|rate)|ongoing(?: price| rate)?|regular rate|then)\b(?: (?:at|for|price|rate|costs?|only|just|is|of|the|it|per|a|year|month|will|be|by|yearly|annually|monthly|automatically|each|every))*[\s(:@=→›»–—-]*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex LaterBefore { get; }
     [GeneratedRegex(@"^\W{0,3}\s*(?:when (?:you|it) renews?|(?:on|at|upon|for|every) renewals?\b|after (?:the|your|a|an|[0-9]+|that|one|two|three)\b(?! (?:discount|code|tax))|thereafter|afterwards|from (?:the )?(?:second|third|year (?:2|two)|2nd|then|month)|in (?:the )?(?:second|following)|later\b|renewal\b|once (?:the|your) (?:offer|term|first|promotion|discount)|ongoing\b|from (?:year|month) [0-9])", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex LaterBehind { get; }
+    [GeneratedRegex(@"^\W{0,3}\s*(?:applies|is charged|is due|charged|billed)?\s*(?:(?:on|at|upon|after|from) renewal|when (?:you|it) renews?|afterwards|thereafter|after (?:the|your) (?:first|initial))", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex RenewalBehind { get; }
     [GeneratedRegex(@"\b(?:total(?: of)?|in all|altogether|(?:billed|charged|paid)(?: (?:annually|yearly|quarterly|half-yearly|up-?\s?front|in full|in advance))?(?: as| at)?|charged|comes to|sum of|today you pay|you pay(?: today)?|due today|pay today|paid as|that is|that's|i\.?e\.?|makes|equals)[\s(:=]*$|=\s*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex TotalBefore { get; }
     [GeneratedRegex(@"^\W{0,3}\s*(?:today\b|billed\b(?! (?:monthly|every month|each month))|in total\b|total\b|due\b|up-?\s?front\b|for the (?:whole |full )?term\b|charged\b|all in\b|altogether\b|paid (?:up-?front|in advance|today|at once)\b|payable (?:today|now|up-?front))", Patterns.AnyCase, Patterns.Patience)]
@@ -85,7 +87,7 @@ internal static partial class Roles
 
         if (StruckBefore.IsMatch(before))
         {
-            return Role.Struck;
+            return RenewalBehind.IsMatch(behind) ? Role.Later : Role.Struck;
         }
 
         if (LaterBefore.IsMatch(before) || LaterBehind.IsMatch(behind))

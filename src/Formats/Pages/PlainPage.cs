@@ -127,7 +127,7 @@ public static class PlainPage
             }
 
             var tabs = Tabs(lines[next]);
-            if (tabs > width)
+            if (tabs > width || (row > 1 && column == 0 && tabs == width && IsHeadAgain(lines, at, next)))
             {
                 break;
             }
@@ -202,6 +202,10 @@ public static class PlainPage
     // The first cell of the row below begins here.
     private static bool GoesOn(string[] lines, int at, int width) =>
         at + 1 < lines.Length && lines[at].Trim().Length > 0 && Tabs(lines[at]) == 0 && Tabs(lines[at + 1]) == width && !lines[at + 1].StartsWith('\t') && Figures.IsMatch(lines[at + 1]);
+
+    // The heading of another table below this one: it begins with the same word, and has no figures.
+    private static bool IsHeadAgain(string[] lines, int first, int at) =>
+        lines[at].Split('\t')[0].Trim() is { Length: > 0 } word && word.Equals(lines[first].Split('\t')[0].Trim(), StringComparison.OrdinalIgnoreCase) && !lines[at].Any(char.IsAsciiDigit);
 
     // A line without tabs between the rows of one table: no empty line parts them.
     private static bool IsWithin(string[] lines, int at, int width)
