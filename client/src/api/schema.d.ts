@@ -948,6 +948,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/candidates/{letter}/cart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkCart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/candidates/{letter}/their-sum": {
         parameters: {
             query?: never;
@@ -2162,6 +2178,7 @@ export interface components {
             forDomain: boolean;
             provides: null | string;
             unit: null | string;
+            readFrom: components["schemas"]["PrintedWords"][];
         };
         /**
          * @description The fields of an advertisement that can be read from its text; in their order on the page.
@@ -2401,10 +2418,28 @@ export interface components {
         CardBody: {
             token: string;
         };
+        CartCheckBody: {
+            book: string;
+            html: null | string;
+            text: null | string;
+            file: null | string;
+        };
+        CartCheckWire: {
+            cart: components["schemas"]["CartReadingWire"];
+            currency: string;
+            lines: components["schemas"]["CartPairWire"][];
+            sum: null | components["schemas"]["TheirSumWire"];
+            asTheySell: null | components["schemas"]["CandidateWire"];
+        };
         CartDiscountWire: {
             name: string;
             amount: string;
         };
+        /**
+         * @description How a line of a seller's cart stands to a candidate (pages.md 21).
+         * @enum {string}
+         */
+        CartFit: "as-expected" | "other-amount" | "other-length" | "not-asked-for" | "missing";
         CartLineWire: {
             name: string;
             kind: string;
@@ -2415,6 +2450,14 @@ export interface components {
             quantity: number;
             amount: string;
             struck: null | string;
+        };
+        CartPairWire: {
+            fit: components["schemas"]["CartFit"];
+            ours: null | string;
+            ourAmount: null | string;
+            theirs: null | string;
+            theirAmount: null | string;
+            why: null | string;
         };
         CartReadingWire: {
             provider: null | string;
@@ -2990,6 +3033,7 @@ export interface components {
             takesTransfers: boolean;
             /** Format: int32 */
             maxYears: number;
+            readFrom: components["schemas"]["PrintedWords"][];
         };
         /**
          * @description How a domain is had (costing rules 8 to 12).
@@ -3946,6 +3990,7 @@ export interface components {
         PageBody: {
             html: null | string;
             text: null | string;
+            file?: null | string;
         };
         PageReadingWire: {
             provider: null | string;
@@ -3965,10 +4010,12 @@ export interface components {
         PageReviewBody: {
             html: null | string;
             text: null | string;
+            file: null | string;
             provider: null | string;
             currency: null | string;
             tax: null | string;
             plans: null | components["schemas"]["PlanAnswerBody"][];
+            changes: null | components["schemas"]["ReadingChangeBody"][];
         };
         PageReviewWire: {
             page: components["schemas"]["PageReadingWire"];
@@ -3976,6 +4023,7 @@ export interface components {
             costs: components["schemas"]["PlanCostWire"][];
             book: null | string;
             addsTo: null | string;
+            look: null | components["schemas"]["BookLookWire"];
             candidates: components["schemas"]["CandidateWire"][];
         };
         PaidBillWire: {
@@ -4120,6 +4168,7 @@ export interface components {
             includes: string[];
             includedDomain: null | components["schemas"]["IncludedDomainWire"];
             firstPerMonth: null | string;
+            readFrom: components["schemas"]["PrintedWords"][];
         };
         PointingWire: {
             domain: string;
@@ -4177,6 +4226,22 @@ export interface components {
             tax: null | string;
             book: null | string;
         };
+        /** @description The seller's own words that something of a price list was read from. */
+        PrintedWords: {
+            /** @description What: price, later, months, setup, limits, domain, register, renew or transfer. */
+            of: string;
+            /**
+             * Format: int32
+             * @description Of which way to pay; null: of none alone.
+             */
+            commitMonths: null | number;
+            words: string;
+            /**
+             * Format: date
+             * @description The day they were read.
+             */
+            on: string;
+        };
         /**
          * @description How a holder's details are kept out of the public record.
          * @enum {string}
@@ -4231,6 +4296,14 @@ export interface components {
             price: string;
             per: string;
             ticked: boolean;
+        };
+        ReadingChangeBody: {
+            at: string;
+            value: null | string;
+            /** Format: int32 */
+            toPlan: null | number;
+            /** Format: int32 */
+            from: null | number;
         };
         ReadNameBody: {
             text: string;
@@ -7279,6 +7352,60 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    checkCart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CartCheckBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CartCheckWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -32,8 +32,9 @@ public sealed class PageBook
     private readonly PageAnswers _answers;
     private readonly FaultList _faults;
     private readonly Currency _currency;
+    private readonly DateOnly _readOn;
 
-    private PageBook(PageReading page, PageAnswers answers, FaultList faults, Currency currency) => (_page, _answers, _faults, _currency) = (page, answers, faults, currency);
+    private PageBook(PageReading page, PageAnswers answers, FaultList faults, Currency currency, DateOnly readOn) => (_page, _answers, _faults, _currency, _readOn) = (page, answers, faults, currency, readOn);
 
     /// <summary>The book; null, with what is still to be answered as faults, where it cannot be made.</summary>
     /// <param name="id">The book's id.</param>
@@ -59,7 +60,7 @@ public sealed class PageBook
             faults.Add(FaultCodes.Required, "tax", FaultReason.PageTaxMissing);
         }
 
-        return new PageBook(page, answers, faults, currency).Whole(id, provider ?? "", inside ?? false, readOn);
+        return new PageBook(page, answers, faults, currency, readOn).Whole(id, provider ?? "", inside ?? false, readOn);
     }
 
     private OfferBook? Whole(string id, string provider, bool inside, DateOnly readOn)
@@ -106,7 +107,8 @@ public sealed class PageBook
             _faults.Add(FaultCodes.Required, $"plans[{index}].name", FaultReason.PagePlanNameless);
         }
 
-        var ways = read.Ways.Index().Select(pair => Way(index, pair.Index, pair.Item, read, answer)).OfType<BillingOption>().ToList();
+        var options = read.Ways.Index().Select(pair => Way(index, pair.Index, pair.Item, read, answer)).ToList();
+        var ways = options.OfType<BillingOption>().ToList();
         foreach (var way in ways.GroupBy(way => (way.EveryMonths, way.CommitMonths)).Where(group => group.Count() > 1))
         {
             _faults.Add(FaultCodes.DuplicateId, $"plans[{index}].ways", FaultReason.PageWaysAlike, way.Key.EveryMonths);
@@ -117,9 +119,33 @@ public sealed class PageBook
             Billing = [.. ways],
             Features = new Offers.Features(read.Features.Select(feature => KeyValuePair.Create(feature.Key, Value(feature.Value))).ToImmutableSortedDictionary(StringComparer.Ordinal)),
             Includes = read.Includes,
+            ReadFrom = WordsOf(index, options),
             IncludedDomain = read.Domain is { } domain ? new IncludedDomain(domain.FromMonths ?? 0, [.. domain.Endings.Where(ending => DomainName.ParseEnding(ending) is not null)], Transfer: false, domain.EveryYear, ClaimWithinMonths: 12) : null,
         };
     }
+
+    // The words behind each price, and behind what the plan has; a sentence that says several things stands once for each.
+    private ImmutableArray<PrintedWords> WordsOf(int plan, List<BillingOption?> options)
+    {
+        var words = new List<PrintedWords>();
+        foreach (var source in _page.Sources.Where(source => source.At.StartsWith($"/plans/{plan}/", StringComparison.Ordinal)))
+        {
+            var parts = source.At.Split('/');
+            var (way, field) = parts[3] == "ways" ? (int.Parse(parts[4], CultureInfo.InvariantCulture), parts[5]) : ((int?)null, parts[3]);
+            var of = field switch { "price" => "price", "later" => "later", "months" or "paid" or "freeMonths" => "months", "setupFee" => "setup", "features" or "includes" => "limits", "domain" => "domain", _ => null };
+            if (of is not null)
+            {
+                words.Add(new PrintedWords(of, way is { } number ? options[number]?.CommitMonths : null, Printed(source), _readOn));
+            }
+        }
+
+        return [.. words.Distinct().Take(PrintedWords.Most)];
+    }
+
+    private string Printed(ReadSource source) => _page.Text[source.Words.From..Math.Min(source.Words.To, source.Words.From + PrintedWords.Longest)].Replace('\u200A', '.').Trim();
+
+    private ImmutableArray<PrintedWords> WordsAt(string at, string of) =>
+        [.. _page.Sources.Where(source => source.At == at).Select(source => new PrintedWords(of, null, Printed(source), _readOn))];
 
     private BillingOption? Way(int plan, int number, ReadWay read, ReadPlan of, PlanAnswer? answers)
     {
@@ -177,7 +203,7 @@ public sealed class PageBook
             var every = extra.Per switch { "month" => ChargeEvery.Month, "year" => ChargeEvery.Year, "once" => ChargeEvery.Once, _ => ChargeEvery.Cycle };
             if (Amounts.Read(extra.Price, _currency, $"extras[{number}].price", _faults) is { } price)
             {
-                yield return new AddOn(Slug.Free(Slug.Of(extra.Name, "extra"), id => !taken.Add(id)), extra.Name, AddOnFor.Hosting, every, new PriceSteps([new PriceStep(null, price)])) { Preselected = extra.Ticked };
+                yield return new AddOn(Slug.Free(Slug.Of(extra.Name, "extra"), id => !taken.Add(id)), extra.Name, AddOnFor.Hosting, every, new PriceSteps([new PriceStep(null, price)])) { Preselected = extra.Ticked, ReadFrom = WordsAt($"/extras/{number}/price", "price") };
             }
         }
     }
@@ -186,7 +212,10 @@ public sealed class PageBook
     private ImmutableArray<DomainPrice> Domains()
     {
         var priced = _page.Domains.Where(domain => DomainName.ParseEnding(domain.Ending) is not null)
-            .Select((domain, number) => new DomainPrice(domain.Ending, Read(domain.Register, number), Read(domain.Renew, number), domain.Transfer is null ? null : new TransferPrice(Read(domain.Transfer, number)), 10, [], null)).ToList();
+            .Select((domain, number) => new DomainPrice(domain.Ending, Read(domain.Register, number), Read(domain.Renew, number), domain.Transfer is null ? null : new TransferPrice(Read(domain.Transfer, number)), 10, [], null)
+            {
+                ReadFrom = [.. WordsAt($"/domains/{number}/register", "register"), .. WordsAt($"/domains/{number}/renew", "renew")],
+            }).ToList();
         var brought = _page.Plans.SelectMany(plan => plan.Domain?.Endings ?? []).Distinct(StringComparer.Ordinal).Where(ending => DomainName.ParseEnding(ending) is not null && !priced.Exists(known => known.Ending == ending));
         return [.. priced, .. brought.Select(ending => new DomainPrice(ending, null, null, null, 10, [], null))];
 

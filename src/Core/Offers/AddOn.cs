@@ -20,6 +20,9 @@ public sealed record AddOn(string Id, string Name, AddOnFor For, ChargeEvery Eve
     /// <summary>What its first period costs to an owner who takes it later; null: not stated.</summary>
     public Minor? PriceIfBoughtLater { get; init; }
 
+    /// <summary>The words of the seller's page that it was read from; empty: it was not read from one.</summary>
+    public ImmutableArray<PrintedWords> ReadFrom { get; init; } = [];
+
     /// <summary>One plain sentence: what it is for.</summary>
     public string? About { get; init; }
 }

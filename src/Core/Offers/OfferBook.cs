@@ -71,6 +71,9 @@ public sealed record DataCentre(string Id, string Name, string? Region, Minor? P
 /// <summary>What an ending costs at this book. A null price is not stated; <see cref="Transfer"/> says whether a transfer is offered at all.</summary>
 public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, TransferPrice? Transfer, int MaxYears, ImmutableArray<string> Includes, string? Requires)
 {
+    /// <summary>The words of the seller's page that it was read from; empty: it was not read from one.</summary>
+    public ImmutableArray<PrintedWords> ReadFrom { get; init; } = [];
+
     /// <summary>What follows when it is not renewed; null: not stated.</summary>
     public LapseRule? Lapse { get; init; }
 

@@ -18,6 +18,9 @@ public sealed record Plan(string Id, string Name)
     /// <summary>The domain-year it gives; null: none.</summary>
     public IncludedDomain? IncludedDomain { get; init; }
 
+    /// <summary>The words of the seller's page that it was read from; empty: it was not read from one.</summary>
+    public ImmutableArray<PrintedWords> ReadFrom { get; init; } = [];
+
     /// <summary>The way to pay every so many months with a commitment; null where it is not sold so.</summary>
     public BillingOption? Option(int everyMonths, int commitMonths) =>
         Billing.FirstOrDefault(option => option.EveryMonths == everyMonths && option.CommitMonths == commitMonths);

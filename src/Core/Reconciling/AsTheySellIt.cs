@@ -24,6 +24,9 @@ public static class AsTheySellIt
         return new Candidate(now.Hosting, now.Domains);
     }
 
+    /// <summary>Whether it lies in what is chosen.</summary>
+    public static bool IsChoice(Deviation deviation) => IsChoice(deviation.Kind);
+
     private static bool IsChoice(DeviationKind kind) =>
         kind is DeviationKind.ExtraAdded or DeviationKind.Quantity or DeviationKind.ExtraLeftOut or DeviationKind.CodeLeftOut or DeviationKind.CodeAdded or DeviationKind.CodeInstead
             or DeviationKind.PaidOtherwise or DeviationKind.OtherPlan or DeviationKind.Years or DeviationKind.DomainLeftOut or DeviationKind.IncludedNotGiven or DeviationKind.DataCentre;

@@ -112,7 +112,15 @@ public static class BookReader
             Billing = List(node["billing"], option => Billing(option, currency)),
             Includes = node["includes"].Texts(),
             IncludedDomain = node["includedDomain"].IsObject() ? IncludedDomain(node["includedDomain"]) : null,
+            ReadFrom = ReadFrom(node["readFrom"]),
         };
+
+    private static ImmutableArray<PrintedWords> ReadFrom(Node node) =>
+        [.. node.Items(PrintedWords.Most).Select(item =>
+        {
+            item.IsObject();
+            return new PrintedWords(item["of"].RequiredText("What was read") ?? "", MonthsOf(item["commitMonths"]), item["words"].RequiredText("The words") ?? "", item["on"].Date() ?? default);
+        })];
 
     private static BillingOption Billing(Node node, Currency? currency)
     {
@@ -206,6 +214,7 @@ public static class BookReader
             Unit = node["unit"].Text(),
             PriceIfBoughtLater = node["priceIfBoughtLater"].Amount(currency),
             About = node["about"].Text(),
+            ReadFrom = ReadFrom(node["readFrom"]),
         };
     }
 
@@ -246,6 +255,7 @@ public static class BookReader
             node["includes"].Texts(),
             node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null)
         {
+            ReadFrom = ReadFrom(node["readFrom"]),
             Lapse = node["lapse"].IsObject() ? Lapse(node["lapse"], currency) : null,
             PublicRecord = node["publicRecord"].IsObject() ? PublicRecord(node["publicRecord"]) : null,
         };

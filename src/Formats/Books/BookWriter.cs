@@ -42,7 +42,11 @@ public static class BookWriter
             ("includes", Texts(plan.Includes)),
             ("includedDomain", plan.IncludedDomain is { } given
                 ? Fields(("minCommitMonths", given.MinCommitMonths), ("endings", Texts(given.Endings)), ("transfer", given.Transfer), ("everyYear", given.EveryYear), ("claimWithinMonths", given.ClaimWithinMonths))
-                : null));
+                : null),
+            ("readFrom", ReadFrom(plan.ReadFrom)));
+
+    private static JsonArray? ReadFrom(IReadOnlyCollection<PrintedWords> words) =>
+        List(words, one => Fields(("of", one.Of), ("commitMonths", one.CommitMonths), ("words", one.Words), ("on", Day(one.On))));
 
     private static JsonObject AddOn(AddOn addOn, Func<Int128?, string?> amount) =>
         Fields(
@@ -55,7 +59,8 @@ public static class BookWriter
             ("preselected", addOn.Preselected ? true : null),
             ("unit", addOn.Unit),
             ("priceIfBoughtLater", amount(addOn.PriceIfBoughtLater)),
-            ("about", addOn.About));
+            ("about", addOn.About),
+            ("readFrom", ReadFrom(addOn.ReadFrom)));
 
     // A price that is not stated stands as null; a transfer that is not taken does not stand there at all.
     private static JsonObject DomainPrice(DomainPrice price, Func<Int128?, string?> amount)
@@ -68,7 +73,7 @@ public static class BookWriter
 
         Add(fields, ("maxYears", price.MaxYears), ("includes", Texts(price.Includes)), ("requires", price.Requires), ("lapse", price.Lapse is { } lapse
             ? Fields(("graceDays", lapse.GraceDays), ("redemptionDays", lapse.RedemptionDays), ("redemptionFee", amount(lapse.RedemptionFee)), ("pendingDays", lapse.PendingDays))
-            : null), ("publicRecord", price.PublicRecord is { } record ? Fields(("shows", Texts(record.Shows)), ("privacy", record.Privacy is { } privacy ? JsonNamingPolicy.KebabCaseLower.ConvertName(privacy.ToString()) : null)) : null));
+            : null), ("publicRecord", price.PublicRecord is { } record ? Fields(("shows", Texts(record.Shows)), ("privacy", record.Privacy is { } privacy ? JsonNamingPolicy.KebabCaseLower.ConvertName(privacy.ToString()) : null)) : null), ("readFrom", ReadFrom(price.ReadFrom)));
         return fields;
     }
 

@@ -6,7 +6,15 @@ namespace HomeStart.Formats;
 /// <param name="Provider">Who sells, where the page does not say.</param>
 /// <param name="Tax">inside or on-top, where the page does not say.</param>
 /// <param name="Plans">What is answered about plans, by their place on the page.</param>
-public sealed record PageReviewBody(string? Html, string? Text, string? Provider, string? Currency, string? Tax, IReadOnlyList<PlanAnswerBody>? Plans);
+/// <param name="Changes">What the owner mends of what was read, in the order they did.</param>
+public sealed record PageReviewBody(string? Html, string? Text, string? File, string? Provider, string? Currency, string? Tax, IReadOnlyList<PlanAnswerBody>? Plans, IReadOnlyList<ReadingChangeBody>? Changes);
+
+/// <summary>One value of a page that is mended: typed, moved to another plan, or read from an amount that was left over.</summary>
+/// <param name="At">The value, as sources name it: /plans/0/ways/0/price.</param>
+/// <param name="Value">Null: it is not said, or it is moved or placed.</param>
+/// <param name="ToPlan">The plan it belongs to instead.</param>
+/// <param name="From">Where the words of the amount begin in the page's text.</param>
+public sealed record ReadingChangeBody(string At, string? Value, int? ToPlan, int? From);
 
 /// <param name="Take">Whether it is to go on the shelf; absent: yes.</param>
 public sealed record PlanAnswerBody(int Plan, bool? Take, string? Name, IReadOnlyList<WayAnswerBody>? Ways);
@@ -19,8 +27,9 @@ public sealed record WayAnswerBody(int Way, int? Months, string? Paid);
 /// <param name="Costs">What each plan comes to over the horizon, by its place on the page; null where something is to be answered first.</param>
 /// <param name="Book">The offer book as the text of a file; null while there are faults.</param>
 /// <param name="AddsTo">The name of the owner's book of the same seller, where there is one.</param>
+/// <param name="Look">What joining it to the owner's book of the same seller fills and changes; null where there is no such book.</param>
 /// <param name="Candidates">What buys each plan that is taken, for the shortlist.</param>
-public sealed record PageReviewWire(PageReadingWire Page, IReadOnlyList<FaultWire> Faults, IReadOnlyList<PlanCostWire?> Costs, string? Book, string? AddsTo, IReadOnlyList<CandidateWire> Candidates);
+public sealed record PageReviewWire(PageReadingWire Page, IReadOnlyList<FaultWire> Faults, IReadOnlyList<PlanCostWire?> Costs, string? Book, string? AddsTo, BookLookWire? Look, IReadOnlyList<CandidateWire> Candidates);
 
 /// <summary>What a plan comes to over so many months, its first way to pay taken.</summary>
 /// <param name="AtLeast">Whether a later price is not stated, so that it costs more.</param>
@@ -35,6 +44,10 @@ public static class PageAnswersReader
         var tax = node["tax"].IsAbsent ? (bool?)null : node["tax"].Word(("inside", true), ("on-top", false));
         return new PageAnswers(node["provider"].IsAbsent ? null : node["provider"].Text(), currency, tax, [.. node["plans"].Items(60).Select(Plan)]);
     }
+
+    /// <summary>Reads what an owner mends.</summary>
+    public static IReadOnlyList<ReadingChange> Changes(Node node) =>
+        [.. node.Items(ReadingChanges.Most).Select(item => new ReadingChange(item["at"].RequiredText("The value") ?? "", item["value"].IsAbsent ? null : item["value"].Text(), item["toPlan"].Whole(), item["from"].Whole()))];
 
     private static PlanAnswer Plan(Node node) =>
         new(node["plan"].Whole() ?? -1, node["take"].Flag() ?? true, node["name"].IsAbsent ? null : node["name"].Text(), [.. node["ways"].Items(40).Select(Way)]);

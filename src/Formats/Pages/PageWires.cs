@@ -5,7 +5,8 @@ namespace HomeStart.Formats;
 /// <summary>A seller's page or cart, as a clipboard or a file holds it.</summary>
 /// <param name="Html">Read where it has visible words.</param>
 /// <param name="Text">Read where there is no HTML, or where it shows nothing.</param>
-public sealed record PageBody(string? Html, string? Text);
+/// <param name="File">The bytes of a saved page, a web archive, a PDF or a text, in Base64; read in place of the two.</param>
+public sealed record PageBody(string? Html, string? Text, string? File = null);
 
 /// <summary>What a seller's page says.</summary>
 /// <param name="Tax">inside or on-top; null: not said.</param>

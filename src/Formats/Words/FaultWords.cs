@@ -42,6 +42,7 @@ public static class FaultWords
         [FaultReason.PageWaysAlike] = "Two prices of this plan are paid alike, every {0} months: say how each is paid.",
         [FaultReason.PageMonthsMissing] = "Say for how many months the price of {0} holds.",
         [FaultReason.PagePaidMissing] = "Say how the {0} is paid.",
+        [FaultReason.PageChangeUnknown] = "This value cannot be that. Type an amount such as 9.99, a whole number, or “unlimited”.",
         [FaultReason.RowSaidTwice] = "Row {0} says a second price of “{1}” for bills of {2} months: keep one of them.",
         [FaultReason.CellNotANumber] = "“{0}” is not one number: write it in digits, or “unlimited”.",
         [FaultReason.CellNotEndings] = "“{0}” names no endings: write them with commas, such as “com, co.uk”, or leave it empty.",

@@ -34,7 +34,7 @@ public static class TermWords
 
     private static string Every(int months) => months switch { 1 => "each month", 12 => "each year", _ => $"every {months} months" };
 
-    private static string Span(int months) => months % 12 == 0 ? months == 12 ? "one year" : $"{months / 12} years" : months == 1 ? "one month" : $"{months} months";
+    internal static string Span(int months) => months % 12 == 0 ? months == 12 ? "one year" : $"{months / 12} years" : months == 1 ? "one month" : $"{months} months";
 
     private static string List(IReadOnlyList<string> words) => words.Count == 1 ? words[0] : $"{string.Join(", ", words.SkipLast(1))} and {words[^1]}";
 

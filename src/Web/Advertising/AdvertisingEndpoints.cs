@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json.Nodes;
 using HomeStart.Formats;
 using Microsoft.AspNetCore.Mvc;
@@ -57,7 +58,7 @@ internal static class AdvertisingEndpoints
             whole is null ? null : CandidateWire.Of(HiddenCosts.Bought(made! with { Id = whole.Id }, []))));
     }
 
-    private static async Task<IResult> ReviewAsync(Guid siteId, JsonBody<PageReviewBody> body, SiteDesk sites, Workspace workspace, Joining joining, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> ReviewAsync(Guid siteId, JsonBody<PageReviewBody> body, SiteDesk sites, Workspace workspace, Joining joining, ShelfDesk shelf, Turns turns, CancellationToken cancel)
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -71,26 +72,29 @@ internal static class AdvertisingEndpoints
         }
 
         var (unreadable, faults) = (new FaultList(), new FaultList());
-        if (PageBodyReader.Read(body.Root, unreadable, cancel) is not { } page)
+        if (PagesEndpoints.Read(body.Root, unreadable, PageReader.Read, cancel) is not { } printed)
         {
             return FaultResults.Unprocessable(unreadable);
         }
 
-        var answers = PageAnswersReader.Read(new Node(body.Root, "", unreadable));
+        var node = new Node(body.Root, "", unreadable);
+        var (answers, changes) = (PageAnswersReader.Read(node), PageAnswersReader.Changes(node["changes"]));
         if (unreadable.Any)
         {
             return FaultResults.Unprocessable(unreadable);
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
-        var reading = PageReader.Read(page);
+        var reading = ReadingChanges.Apply(printed, changes, faults);
         var made = PageBook.Of(reading, answers, "read", today, faults);
         var settings = site.Site.Settings.On(today);
         var costs = reading.Plans.Select((_, plan) => PlanCosts.Of(reading, answers, plan, today, settings)).ToList();
         var (book, addsTo) = made is null ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
+        var text = whole is null ? null : BookWriter.Text(book!);
         return Results.Ok(new PageReviewWire(
-            PageWriter.Write(reading), FaultResults.Wires(faults), costs, whole is null ? null : BookWriter.Text(book!), addsTo,
+            PageWriter.Write(reading), FaultResults.Wires(faults), costs, text, addsTo,
+            whole is null || addsTo is null ? null : await shelf.LookAsync(whole, Encoding.UTF8.GetBytes(text!), cancel),
             whole is null ? [] : [.. made!.Plans.Select(plan => CandidateWire.Of(HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, [])))]));
     }
 

@@ -14,18 +14,23 @@ internal static class PagesEndpoints
 
     public static void MapPages(this IEndpointRouteBuilder app)
     {
-        app.MapCalculation<PageBody, PageReadingWire>("/api/pages/read", "readPage", (body, _, faults, cancel) => Read(body, faults, page => PageWriter.Write(PageReader.Read(page)), cancel))
+        app.MapCalculation<PageBody, PageReadingWire>("/api/pages/read", "readPage", (body, _, faults, cancel) => Answer(body, faults, page => PageWriter.Write(PageReader.Read(page)), cancel))
             .WithMetadata(new RequestSizeLimitAttribute(LargestBody));
-        app.MapCalculation<PageBody, CartReadingWire>("/api/carts/read", "readCart", (body, _, faults, cancel) => Read(body, faults, page => PageWriter.Write(CartReader.Read(page)), cancel))
+        app.MapCalculation<PageBody, CartReadingWire>("/api/carts/read", "readCart", (body, _, faults, cancel) => Answer(body, faults, page => PageWriter.Write(CartReader.Read(page)), cancel))
             .WithMetadata(new RequestSizeLimitAttribute(LargestBody));
     }
 
-    private static Result<TAnswer>? Read<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
+    private static Result<TAnswer>? Answer<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
+        where TAnswer : class =>
+        Read(body, faults, read, cancel) is { } answer ? Result.Of(answer, faults) : null;
+
+    /// <summary>What is read of a body; null, with the faults, where it has no page, or one that takes too long.</summary>
+    public static TAnswer? Read<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
         where TAnswer : class
     {
         try
         {
-            return PageBodyReader.Read(body, faults, cancel) is { } page ? Result.Of(read(page), faults) : null;
+            return PageBodyReader.Read(body, faults, cancel) is { } page ? read(page) : null;
         }
         catch (RegexMatchTimeoutException)
         {

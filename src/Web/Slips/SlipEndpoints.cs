@@ -1,13 +1,16 @@
+using System.Collections.Immutable;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using HomeStart.Data;
 using HomeStart.Formats;
+using HomeStart.Web.Advertising;
 using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Slips;
@@ -25,6 +28,8 @@ internal static class SlipEndpoints
         candidate.MapPut("/slip", TickAsync).WithName("tickSlip").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         candidate.MapGet("/slip.pdf", PdfAsync).WithName("slipPdf").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
         candidate.MapPost("/slip/answers", AnswerAsync).WithName("answerQuestion").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        candidate.MapPost("/cart", CartAsync).WithName("checkCart").Produces<CartCheckWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests).WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
         candidate.MapPost("/their-sum", TheirSumAsync).WithName("explainTheirSum").Produces<TheirSumWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status429TooManyRequests);
     }
@@ -104,6 +109,64 @@ internal static class SlipEndpoints
             ? Results.File(PdfReport.Write(SlipReport.Of(site.Name, letter, Slip.Of(costing), costing), await workspace.BusinessDateAsync(cancel)), "application/pdf", $"slip-{letter}.pdf")
             : SiteDesk.Missing();
 
+    private static async Task<IResult> CartAsync(Guid siteId, string letter, JsonBody<CartCheckBody> body, SiteDesk desk, Workspace workspace, Turns turns, CancellationToken cancel)
+    {
+        if (await desk.CostedAsync(siteId, letter, cancel) is not var (site, costing))
+        {
+            return SiteDesk.Missing();
+        }
+
+        using var turn = await turns.CostingAsync(cancel);
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
+        var faults = new FaultList();
+        var book = BookOf(new Node(body.Root, "", faults), costing, faults);
+        var cart = PagesEndpoints.Read(body.Root, faults, CartReader.Read, cancel);
+        if (cart is not null && book is not null)
+        {
+            CheckCurrency(cart, book, faults);
+        }
+
+        if (faults.Any || cart is null || book is null)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var (check, candidate, books) = (CartCheck.Of(costing, book, cart), site.Listed(letter)!.Candidate, workspace.Books.ToImmutableArray());
+        var sum = check.Total is { } total && Reconciler.Run(candidate, books, costing.Settings, new SeenSum(book.Id, total, costing.Settings.StartDate), new FaultList(), cancel).Value is { } found
+            ? TheirSumWriter.Write(found, candidate, books, costing.Settings, new SeenSum(book.Id, total, costing.Settings.StartDate))
+            : null;
+        return Results.Ok(CartCheckWriter.Write(check, cart, candidate, books, costing.Settings, sum));
+    }
+
+    // A cart without a word on its currency is taken for one in the book's.
+    private static void CheckCurrency(CartReading cart, OfferBook book, FaultList faults)
+    {
+        if (cart.Lines.IsEmpty)
+        {
+            faults.Say(FaultCodes.Required, "html", "No line with a price was found in these words. Copy the part of the page that lists what is in the cart.");
+        }
+        else if (cart.Currency is { } currency && currency != book.Currency.Code)
+        {
+            faults.Say(FaultCodes.OutOfRange, "html", $"This cart is in {currency}, the price list of {book.Provider.Name} in {book.Currency.Code}. Switch their page to {book.Currency.Code} and copy it again.");
+        }
+    }
+
+    private static OfferBook? BookOf(Node node, Costing costing, FaultList faults)
+    {
+        var id = node["book"].RequiredText("The seller");
+        var book = costing.Run.Purchase.Books.FirstOrDefault(known => known.Id == id && costing.Run.Purchase.BuysAt(known));
+        if (book is null && !faults.Any)
+        {
+            node["book"].Fault(FaultCodes.Unknown, "Nothing of this candidate is bought there.");
+        }
+
+        return book;
+    }
+
     private static async Task<IResult> TheirSumAsync(Guid siteId, string letter, JsonBody<TheirSumBody> body, SiteDesk desk, Workspace workspace, Turns turns, CancellationToken cancel)
     {
         if (await desk.CostedAsync(siteId, letter, cancel) is not var (site, costing))
@@ -113,13 +176,7 @@ internal static class SlipEndpoints
 
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
-        var id = node["book"].RequiredText("The seller");
-        var book = costing.Run.Purchase.Books.FirstOrDefault(known => known.Id == id && costing.Run.Purchase.BuysAt(known));
-        if (book is null && !faults.Any)
-        {
-            node["book"].Fault(FaultCodes.Unknown, "Nothing of this candidate is bought there.");
-        }
-
+        var book = BookOf(node, costing, faults);
         if (node["total"].IsAbsent)
         {
             node["total"].Required("The sum");

@@ -200,6 +200,9 @@ public enum FaultReason
     /// <summary>The price of which it is not said how it is paid.</summary>
     PagePaidMissing,
 
+    /// <summary>The value of a page that cannot be mended so.</summary>
+    PageChangeUnknown,
+
     /// <summary>The cell.</summary>
     CellNotANumber,
 
