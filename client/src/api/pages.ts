@@ -3,59 +3,70 @@ import { api, expect, type Schemas } from './client';
 
 export type PageReview = Schemas['PageReviewWire'];
 export type Candidate = PageReview['candidates'][number];
+export type PageReading = Schemas['PageReadingWire'];
 export type ReadPlan = Schemas['ReadPlanWire'];
 export type ReadWay = Schemas['ReadWayWire'];
+export type Change = Partial<Schemas['ReadingChangeBody']> & { at: string };
 
-/** What was pasted or dropped: HTML where there is some, and the words. */
-export type Pasted = { html: string | null; text: string | null };
+/** What was pasted or dropped: HTML where there is some, and the words; or the bytes of a file, in Base64. */
+export type Page = { html: string | null; text: string | null; file: string | null };
+
+/** A page under a number of its own, so that pages of megabytes need not be compared. */
+export type Pasted = Page & { number: number };
+
+let pages = 0;
+
+/** Numbers a page. */
+export const numbered = (page: Page): Pasted => ({ ...page, number: ++pages });
 
 export type Paid = 'at-once' | 'monthly-bound' | 'monthly-free';
 
-/** What the owner answers where the page is silent; keys of ways are "plan.way". */
+/** What the owner says where the page is silent or was misread. */
 export type Answers = {
   provider: string;
   currency: string;
   tax: string;
+  /** The places of the plans that are not taken. */
   left: number[];
-  names: Record<number, string>;
-  months: Record<string, number>;
-  paid: Record<string, Paid>;
+  /** Values that were mended, in their order. */
+  changes: Change[];
 };
 
-export const noAnswers: Answers = { provider: '', currency: '', tax: '', left: [], names: {}, months: {}, paid: {} };
+export const noAnswers: Answers = { provider: '', currency: '', tax: '', left: [], changes: [] };
 
 /** The page as it is read, with what is answered. The answer before stays until the next is there. */
 export const pageReviewQuery = (siteId: string, pasted: Pasted | null, answers: Answers) =>
   queryOptions({
-    queryKey: ['page-review', siteId, pasted, answers],
+    queryKey: ['page-review', siteId, pasted?.number, answers],
     enabled: pasted !== null,
     queryFn: async ({ signal }) =>
       expect(
         await api.POST('/api/sites/{siteId}/page', {
           params: { path: { siteId } },
-          body: { ...pasted!, ...bodyOf(answers) },
+          body: { ...bodyOf(pasted!), ...answersOf(answers) },
           signal,
         }),
       ),
     placeholderData: keepPreviousData,
   });
 
-function bodyOf({ provider, currency, tax, left, names, months, paid }: Answers) {
-  const keys = [...new Set([...Object.keys(months), ...Object.keys(paid)])];
-  const plans = [
-    ...new Set([...left, ...Object.keys(names).map(Number), ...keys.map((key) => Number(key.split('.')[0]))]),
-  ];
+/** A page as it is sent. */
+export const bodyOf = ({ html, text, file }: Page) => ({ html, text, file });
+
+function answersOf({ provider, currency, tax, left, changes }: Answers) {
   return {
     provider: provider.trim() || null,
     currency: currency.trim().toUpperCase() || null,
     tax: tax || null,
-    plans: plans.map((plan) => ({
-      plan,
-      take: !left.includes(plan),
-      name: names[plan]?.trim() || null,
-      ways: keys
-        .filter((key) => key.startsWith(`${plan}.`))
-        .map((key) => ({ way: Number(key.split('.')[1]), months: months[key] ?? null, paid: paid[key] ?? null })),
+    plans: left.map((plan) => ({ plan, take: false, name: null, ways: null })),
+    changes: changes.map(({ at, value, toPlan, from }) => ({
+      at,
+      value: value ?? null,
+      toPlan: toPlan ?? null,
+      from: from ?? null,
     })),
   };
 }
+
+/** Reads a cart, a quote or a receipt, without holding it against anything. */
+export const readCart = async (page: Page) => expect(await api.POST('/api/carts/read', { body: bodyOf(page) }));

@@ -95,7 +95,7 @@ internal static class AdvertisingEndpoints
         return Results.Ok(new PageReviewWire(
             PageWriter.Write(reading), FaultResults.Wires(faults), costs, text, addsTo,
             whole is null || addsTo is null ? null : await shelf.LookAsync(whole, Encoding.UTF8.GetBytes(text!), cancel),
-            whole is null ? [] : [.. made!.Plans.Select(plan => CandidateWire.Of(HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, [])))]));
+            whole is null ? [] : [.. made!.Plans.Select(plan => CandidateWire.Of(PlanForSite.Of(site.Site, whole, plan, HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, []), workspace.Books)))]));
     }
 
     private static async Task<IResult> TableAsync(JsonBody<PriceTableBody> body, Workspace workspace, Joining joining, CancellationToken cancel)

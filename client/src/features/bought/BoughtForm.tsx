@@ -1,15 +1,17 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
 import { accountQuery } from '../../api/account';
 import { api, expect, Refused, type Order } from '../../api/client';
+import { readCart } from '../../api/pages';
 import { useSite } from '../../api/site';
 import { currencySign, money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { ConfirmFirst } from '../../ui/ConfirmFirst';
 import { TextArea, TextField } from '../../ui/Field';
-import { bodyOf, fieldOf, keyNames, startOf, type BoughtForm as Form, type KeyName } from './form';
+import { PasteBox } from '../../ui/PasteBox';
+import { bodyOf, fieldOf, keyNames, receiptOf, startOf, type BoughtForm as Form, type KeyName } from './form';
 
 interface Seller {
   book: string;
@@ -187,6 +189,19 @@ function PaidThere({
 }) {
   const lines = useFieldArray({ control: form.control, name: `receipts.${index}.lines` });
   const errors = form.formState.errors.receipts?.[index];
+  const [isPasting, setPasting] = useState(false);
+  const receipt = useMutation({
+    mutationFn: readCart,
+    onSuccess: (read) => {
+      const { paid, lines: printed } = receiptOf(read);
+      if (paid) {
+        form.setValue(`receipts.${index}.paid`, paid, { shouldDirty: true });
+      }
+
+      lines.replace(printed);
+      setPasting(printed.length === 0);
+    },
+  });
   const sign = currencySign(seller.currency);
   return (
     <fieldset className="mt-5">
@@ -236,9 +251,22 @@ function PaidThere({
           </Button>
         </div>
       ))}
-      <Button look="text" className="mt-2 text-sm" onClick={() => lines.append({ what: '', amount: '' })}>
-        Type a line of the receipt
-      </Button>
+      <p className="mt-2 flex flex-wrap gap-x-5 text-sm">
+        <Button look="text" onClick={() => lines.append({ what: '', amount: '' })}>
+          Type a line of the receipt
+        </Button>
+        <Button look="text" onClick={() => setPasting(!isPasting)} aria-expanded={isPasting}>
+          Paste their receipt
+        </Button>
+      </p>
+      {isPasting && (
+        <PasteBox
+          label="Their receipt or order confirmation"
+          error={receipt.error?.message ?? null}
+          isReading={receipt.isPending}
+          give={(page) => receipt.mutate(page)}
+        />
+      )}
     </fieldset>
   );
 }

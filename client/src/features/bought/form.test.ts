@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { bodyOf, fieldOf, startOf } from './form';
+import { bodyOf, fieldOf, receiptOf, startOf } from './form';
 
 it('sends what was typed, and nothing for what was left empty', () => {
   const form = startOf('2026-12-01', ['tidemarsh'], null);
@@ -10,6 +10,26 @@ it('sends what was typed, and nothing for what was left empty', () => {
   expect(body.keys.nameServers).toEqual(['ns1.example.net', 'ns2.example.net']);
   expect(body.keys.logIn).toBeNull();
   expect(body.cardExpires).toBeNull();
+});
+
+it('takes the lines of a receipt that was read, with what is taken off, and what was paid', () => {
+  const line = { kind: 'plan', months: 12, quantity: 1, struck: null };
+  const read = {
+    lines: [
+      { ...line, name: 'Kern hosting', domain: null, amount: '60.00' },
+      { ...line, name: 'Domain privacy', domain: 'lark.com', amount: '5.00' },
+    ],
+    discounts: [{ name: 'SPRING', amount: '6.00' }],
+    total: '59.00',
+  };
+  expect(receiptOf(read as never)).toEqual({
+    paid: '59.00',
+    lines: [
+      { what: 'Kern hosting', amount: '60.00' },
+      { what: 'Domain privacy for lark.com', amount: '5.00' },
+      { what: 'SPRING', amount: '-6.00' },
+    ],
+  });
 });
 
 it.each([

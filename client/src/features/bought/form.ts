@@ -57,6 +57,20 @@ export function bodyOf(form: BoughtForm): Schemas['ChangeBoughtBody'] {
   };
 }
 
+/** What a receipt that was read fills in: its lines, what is taken off, and what was paid. */
+export function receiptOf({ lines, discounts, total }: Schemas['CartReadingWire']) {
+  return {
+    paid: total,
+    lines: [
+      ...lines.map(({ name, domain, amount }) => ({
+        what: domain && !name.includes(domain) ? `${name} for ${domain}` : name,
+        amount,
+      })),
+      ...discounts.map(({ name, amount }) => ({ what: name, amount: `-${amount}` })),
+    ],
+  };
+}
+
 /** The field of the form that a fault is about: "receipts[0].paid" is "receipts.0.paid"; null: none of it. */
 export function fieldOf(where: string): string | null {
   const field = where.replace(/\[(\d+)\]/g, '.$1').replace(/^(keys\.nameServers)\.\d+$/, '$1');

@@ -9,6 +9,7 @@ import { figure, money, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Awaited } from '../../ui/Waiting';
 import { Questions } from './Questions';
+import { TheirCart } from './TheirCart';
 import { TheirSum } from './TheirSum';
 
 type Seller = Schemas['SellerSlipWire'];
@@ -83,6 +84,7 @@ function AtSeller({ seller, letter, ticks }: { seller: Seller; letter: string; t
         <Steps seller={seller} ticks={ticks} />
         <div>
           <MustStand seller={seller} />
+          <TheirCart seller={seller} letter={letter} />
           <TheirSum seller={seller} letter={letter} />
         </div>
       </div>

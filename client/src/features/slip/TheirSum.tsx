@@ -51,14 +51,15 @@ export function TheirSum({ seller, letter }: { seller: Schemas['SellerSlipWire']
       </div>
       <div role="status" className="mt-2">
         {explain.isPending && <p className="text-soft">Trying what could be different …</p>}
-        {explain.data && <Why answer={explain.data} letter={letter} />}
+        {explain.data && <WhyTheirSum answer={explain.data} letter={letter} />}
         {explain.error && faults.length === 0 && <p className="text-red">{explain.error.message}</p>}
       </div>
     </form>
   );
 }
 
-function Why({ answer, letter }: { answer: Schemas['TheirSumWire']; letter: string }) {
+/** What makes their sum another than ours, with what to take on. */
+export function WhyTheirSum({ answer, letter }: { answer: Schemas['TheirSumWire']; letter: string }) {
   const [all, setAll] = useState(false);
   const { currency, explanations, closest } = answer;
   if (answer.agrees) {
@@ -115,7 +116,7 @@ function Why({ answer, letter }: { answer: Schemas['TheirSumWire']; letter: stri
 }
 
 /** The candidate as it is sold there: in the place of ours, or beside it on the shortlist. */
-function TakeTheirs({ candidate, letter: ours }: { candidate: Schemas['CandidateWire']; letter: string }) {
+export function TakeTheirs({ candidate, letter: ours }: { candidate: Schemas['CandidateWire']; letter: string }) {
   const { page, changes } = useSite();
   const { letter, keep } = useKeep(candidate);
   return letter ? (

@@ -16,7 +16,7 @@ export function EmptyStart() {
           ? 'This cannot be worked out as it is.'
           : hasPlan
             ? 'Choose how often to pay: each way is worked out below.'
-            : 'Start anywhere: with your needs, a plan, a name, or a code somebody gave you.'}
+            : 'Start anywhere: with a seller’s page, your needs, a plan, a name, or a code somebody gave you.'}
       </p>
       {faults.map((fault) => (
         <p key={fault.where + fault.code} className="text-red">
@@ -25,6 +25,9 @@ export function EmptyStart() {
       ))}
       {!hasPlan && (
         <p className="mt-2 flex flex-wrap gap-6">
+          <Link to="/sites/$siteId/shelf/page" params={{ siteId: page.id }} className="ink">
+            Paste a seller’s page
+          </Link>
           <Link to="/sites/$siteId/needs" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
             Say what the site must do
           </Link>

@@ -1,3 +1,4 @@
+import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import type { Book, Outcome, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
@@ -76,6 +77,9 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
           <input type="checkbox" checked={all} onChange={(event) => setAll(event.target.checked)} />
           show everything they allow, also where {only ? 'they do not differ' : 'nothing is asked'}
         </label>
+        <Link to="/sites/$siteId/shelf/page" params={{ siteId: page.id }} className="ink">
+          Paste a seller’s page to add its plans
+        </Link>
       </p>
       <ScrollRegion label="Plans">
         <Table className="w-full">

@@ -119,6 +119,7 @@ function Origin({ asked, costing }: { asked: Asked; costing: Costing }) {
           </Table>
         </ScrollRegion>
       )}
+      <Printed row={row} book={book} />
       <Sources book={book} foreign={foreign} />
     </>
   );
@@ -223,6 +224,42 @@ function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['Bo
       );
     default:
       return <>{book?.provider}</>;
+  }
+}
+
+/** The words of the seller's page that the price was read from, where it was read from one. */
+function Printed({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['BookWire'] }) {
+  const { page } = useSite();
+  const { hosting } = page.worksheet.candidate;
+  const commit = hosting?.commitMonths ?? hosting?.everyMonths;
+  const words = wordsOf(row, book).filter(({ commitMonths }) => commitMonths === null || commitMonths === commit);
+  return words.length === 0 ? null : (
+    <>
+      <p className="mt-3 text-[14px]">Their page said, read on {shortDay(words[0]!.on)}:</p>
+      <ul className="text-[14px]">
+        {[...new Set(words.map((known) => known.words))].map((said) => (
+          <li key={said}>
+            <q>{said}</q>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function wordsOf(row: Schemas['LedgerRowWire'], book?: Schemas['BookWire']) {
+  switch (row.kind) {
+    case 'plan':
+    case 'setup': {
+      const parts = row.kind === 'plan' ? ['price', 'later', 'months'] : ['setup'];
+      return book?.plans.find(({ id }) => id === row.ref)?.readFrom.filter(({ of }) => parts.includes(of)) ?? [];
+    }
+    case 'addOn':
+      return book?.addOns.find(({ id }) => id === row.ref)?.readFrom ?? [];
+    case 'domain':
+      return book?.domains.find(({ ending }) => row.ref?.endsWith(`.${ending}`))?.readFrom ?? [];
+    default:
+      return [];
   }
 }
 

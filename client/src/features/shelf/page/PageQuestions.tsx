@@ -1,16 +1,9 @@
-import type { Answers, PageReview } from '../../../api/pages';
-import { Button } from '../../../ui/Button';
+import { Choice } from './Choice';
+import { useReview } from './review';
 
-/** What the page does not say about itself: who sells, in which currency, with tax or without. */
-export function PageQuestions({
-  read,
-  answers,
-  answer,
-}: {
-  read: PageReview;
-  answers: Answers;
-  answer: (more: Partial<Answers>) => void;
-}) {
+/** What the page says of itself, and what it does not: who sells, in which currency, with tax or without. */
+export function PageQuestions() {
+  const { read, answers, answer } = useReview();
   const { provider, currency, tax, refundDays, domains, extras, codes } = read.page;
   const said = [
     provider && `Sold by ${provider}`,
@@ -27,7 +20,7 @@ export function PageQuestions({
       {said.length > 0 && <p>{said.join('; ')}.</p>}
       {!provider && (
         <label className="mt-2 block">
-          Who sells?{' '}
+          <span className="text-red">Who sells?</span>{' '}
           <input
             value={answers.provider}
             onChange={(event) => answer({ provider: event.target.value })}
@@ -37,7 +30,7 @@ export function PageQuestions({
       )}
       {!currency && (
         <label className="mt-2 block">
-          In which currency are the prices? Its code, such as USD{' '}
+          <span className="text-red">In which currency are the prices?</span> Its code, such as USD{' '}
           <input
             value={answers.currency}
             maxLength={3}
@@ -47,19 +40,15 @@ export function PageQuestions({
         </label>
       )}
       {!tax && (
-        <div role="group" aria-label="Do the prices include tax?" className="mt-2 flex flex-wrap gap-x-4">
-          <span>Do the prices include tax?</span>
-          {(
-            [
-              ['inside', 'Yes, tax is included'],
-              ['on-top', 'No, tax comes on top'],
-            ] as const
-          ).map(([value, words]) => (
-            <Button key={value} look="text" aria-pressed={answers.tax === value} onClick={() => answer({ tax: value })}>
-              {answers.tax === value ? `✓ ${words}` : words}
-            </Button>
-          ))}
-        </div>
+        <Choice
+          question="Do the prices include tax?"
+          options={[
+            { value: 'inside', words: 'Yes, tax is included' },
+            { value: 'on-top', words: 'No, tax comes on top' },
+          ]}
+          chosen={answers.tax}
+          choose={(value) => answer({ tax: value })}
+        />
       )}
     </section>
   );

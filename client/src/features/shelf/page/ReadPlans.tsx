@@ -1,14 +1,28 @@
-import type { Answers, PageReview, Paid, ReadPlan, ReadWay } from '../../../api/pages';
+import { useState, type ReactNode } from 'react';
+import type { Paid, ReadPlan, ReadWay } from '../../../api/pages';
 import { money } from '../../../format/money';
 import { Button } from '../../../ui/Button';
-import { ScrollRegion } from '../../../ui/ScrollRegion';
-import { featureList, laterWords, paidWords, perWords, termWords } from './words';
+import { cx } from '../../../ui/cx';
+import { Choice } from './Choice';
+import { useReview } from './review';
+import { ValueEditor } from './ValueEditor';
+import {
+  costWords,
+  doubtWords,
+  featureWords,
+  freeWords,
+  laterWords,
+  paidWords,
+  perWords,
+  planName,
+  termWords,
+} from './words';
 
-type Props = { read: PageReview; answers: Answers; answer: (more: Partial<Answers>) => void };
-
-/** The plans of the page in a table, with what each comes to, and the questions that its words leave open. */
-export function ReadPlans({ read, answers, answer }: Props) {
+/** The plans of the page in a table: every value to select, and what each plan comes to. */
+export function ReadPlans() {
+  const { read } = useReview();
   const { plans } = read.page;
+  const [right, setRight] = useState<number[]>([]);
   if (plans.length === 0) {
     return <p>No plan with a price was found in these words. Copy the part of the page that has the prices.</p>;
   }
@@ -18,106 +32,195 @@ export function ReadPlans({ read, answers, answer }: Props) {
       <h2 id="read-plans" className="text-lg">
         {plans.length === 1 ? 'One plan was read' : `${plans.length} plans were read`}
       </h2>
-      <ScrollRegion label="Plans of the page">
-        <table className="mt-2 w-full text-left">
-          <thead>
-            <tr className="border-ink border-b">
-              <th scope="col" className="py-1 pr-4">
-                Take
-              </th>
-              <th scope="col" className="py-1 pr-4">
-                Plan
-              </th>
-              <th scope="col" className="py-1 pr-4">
-                Price
-              </th>
-              <th scope="col" className="py-1 text-right">
-                Costs in all
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {plans.map((plan, index) => (
-              <PlanRow key={index} plan={plan} index={index} {...{ read, answers, answer }} />
-            ))}
-          </tbody>
-        </table>
-      </ScrollRegion>
+      <table className="mt-2 w-full text-left max-md:block">
+        <thead className="max-md:sr-only">
+          <tr className="border-ink border-b [&>*]:py-1 [&>*]:pr-4">
+            <th scope="col">Plan</th>
+            <th scope="col">Price</th>
+            <th scope="col">What it has</th>
+            <th scope="col" className="text-right">
+              Costs in all
+            </th>
+          </tr>
+        </thead>
+        <tbody className="max-md:block">
+          {plans.map((plan, index) => (
+            <PlanRow
+              key={index}
+              plan={plan}
+              index={index}
+              isRight={right.includes(index)}
+              setRight={(isRight) =>
+                setRight((before) => (isRight ? [...before, index] : before.filter((known) => known !== index)))
+              }
+            />
+          ))}
+        </tbody>
+      </table>
     </section>
   );
 }
 
-function PlanRow({ plan, index, read, answers, answer }: Props & { plan: ReadPlan; index: number }) {
+function PlanRow({
+  plan,
+  index,
+  isRight,
+  setRight,
+}: {
+  plan: ReadPlan;
+  index: number;
+  isRight: boolean;
+  setRight: (isRight: boolean) => void;
+}) {
+  const { read, answers, answer, selected } = useReview();
   const cost = read.costs[index];
-  const name = plan.name ?? answers.names[index] ?? '';
   const isTaken = !answers.left.includes(index);
+  const at = `/plans/${index}`;
+  const doubts = read.page.doubts.filter((doubt) => doubt.at.startsWith(`${at}/`)).map(({ code }) => doubtWords(code));
   return (
-    <tr className="border-rule border-b align-top">
-      <td className="py-2 pr-4">
-        <input
-          type="checkbox"
-          aria-label={`Take ${name || 'this plan'}`}
-          checked={isTaken}
-          onChange={() =>
-            answer({ left: isTaken ? [...answers.left, index] : answers.left.filter((left) => left !== index) })
-          }
-        />
-      </td>
-      <td className="py-2 pr-4">
-        {plan.name ? (
-          <bdi className="font-semibold">{plan.name}</bdi>
-        ) : (
-          <input
-            aria-label="What the plan is called"
-            placeholder="Its name"
-            value={answers.names[index] ?? ''}
-            onChange={(event) => answer({ names: { ...answers.names, [index]: event.target.value } })}
-            className="border-blue bg-sheet w-32 rounded border px-2 py-1"
-          />
+    <>
+      <tr
+        className={cx(
+          'border-rule border-t align-top max-md:flex max-md:flex-col [&>*]:py-2 md:[&>*]:pr-4',
+          !isTaken && 'opacity-60',
         )}
-        <span className="text-soft block text-sm">{featureList(plan)}</span>
-      </td>
-      <td className="py-2 pr-4">
-        {plan.ways.map((way, number) => (
-          <Way key={number} way={way} at={`${index}.${number}`} {...{ read, answers, answer }} />
-        ))}
-        {plan.setupFee && Number(plan.setupFee) > 0 && (
-          <span className="text-soft block text-sm">{plan.setupFee} to set up</span>
-        )}
-      </td>
-      <td className="py-2 text-right whitespace-nowrap">
-        {cost ? (
-          <>
-            {cost.atLeast && <span className="text-red block text-sm">at least</span>}
-            <span className="font-semibold">{money(cost.total, cost.currency)}</span>
-            <span className="text-soft block text-sm">over {cost.months} months</span>
-          </>
-        ) : (
-          <span className="text-soft text-sm">once it is answered</span>
-        )}
-      </td>
-    </tr>
+      >
+        <th scope="row" className="font-normal">
+          <Value at={`${at}/name`} label="name" strong>
+            {plan.name ? <bdi>{plan.name}</bdi> : null}
+          </Value>
+          <label className="mt-1 flex gap-2 text-sm">
+            <input
+              type="checkbox"
+              checked={isTaken}
+              onChange={() =>
+                answer({ left: isTaken ? [...answers.left, index] : answers.left.filter((left) => left !== index) })
+              }
+            />
+            <span>
+              Take it<span className="sr-only">: {planName(plan, index)}</span>
+            </span>
+          </label>
+          <Button look="text" className="mt-1 text-sm" aria-pressed={isRight} onClick={() => setRight(!isRight)}>
+            {isRight ? '✓ These are right' : 'These are right'}
+            <span className="sr-only">: {planName(plan, index)}</span>
+          </Button>
+        </th>
+        <td className="max-md:!pt-0">
+          {plan.ways.map((way, number) => (
+            <Way key={number} way={way} at={`${at}/ways/${number}`} />
+          ))}
+          {plan.setupFee && (
+            <span className="block text-sm">
+              <Value at={`${at}/setupFee`} label="set-up fee">
+                {Number(plan.setupFee) > 0 ? `${plan.setupFee} to set up` : 'nothing to set up'}
+              </Value>
+            </span>
+          )}
+          {!isRight &&
+            [...new Set(doubts)].filter(Boolean).map((words) => (
+              <span key={words} className="text-soft block text-sm">
+                {words}
+              </span>
+            ))}
+        </td>
+        <td className="text-sm max-md:!pt-0">
+          <ul>
+            {Object.entries(plan.features).map(([key, value]) => (
+              <li key={key}>
+                <Value at={`${at}/features/${key}`} label={key}>
+                  {featureWords(key, value)}
+                </Value>
+              </li>
+            ))}
+            {plan.domain && (
+              <li>
+                <Value at={`${at}/domain`} label="domain">
+                  {domainWords(plan.domain)}
+                </Value>
+              </li>
+            )}
+            {plan.includes.map((kind) => (
+              <li key={kind}>{kind.replaceAll('-', ' ')}</li>
+            ))}
+          </ul>
+        </td>
+        <td className="max-md:!pt-0 md:!pr-0 md:text-right">
+          {cost ? (
+            <>
+              <span className="font-semibold whitespace-nowrap">
+                {cost.atLeast && 'at least '}
+                {money(cost.total, cost.currency)}
+              </span>
+              <span className="text-soft block text-sm">{costWords(cost)}</span>
+            </>
+          ) : (
+            <span className="text-soft text-sm">known once the red questions are answered</span>
+          )}
+        </td>
+      </tr>
+      {selected?.startsWith(`${at}/`) && (
+        <tr className="max-md:block">
+          <td colSpan={4} className="max-md:block">
+            <ValueEditor key={selected} at={selected} plan={plan} index={index} />
+          </td>
+        </tr>
+      )}
+    </>
   );
 }
 
-function Way({ way, at, answers, answer }: Omit<Props, 'read'> & { way: ReadWay; at: string }) {
-  const months = way.months ?? answers.months[at];
-  const paid = (way.paid as Paid | null) ?? answers.paid[at];
+function Way({ way, at }: { way: ReadWay; at: string }) {
+  const { change } = useReview();
   return (
-    <div className="mb-1">
-      <span>
-        <span className="font-semibold">{way.price}</span> {perWords(way)}
-        {way.struck && (
+    <div className="mb-2">
+      <Value at={`${at}/price`} label="price" strong>
+        {`${way.price} ${perWords(way.per)}`}
+      </Value>
+      {way.struck && (
+        <>
+          {' '}
+          <Value at={`${at}/struck`} label="price before">
+            <span className="sr-only">instead of </span>
+            <s>{way.struck}</s>
+          </Value>
+        </>
+      )}
+      <span className="block text-sm">
+        {way.months !== null && (
+          <Value at={`${at}/months`} label="how long">
+            {termWords(way.months)}
+          </Value>
+        )}
+        {way.freeMonths > 0 && (
           <>
-            {' '}
-            <s className="text-soft">
-              <span className="sr-only">instead of </span>
-              {way.struck}
-            </s>
+            {' and '}
+            <Value at={`${at}/freeMonths`} label="free months">
+              {freeWords(way.freeMonths)}
+            </Value>
           </>
         )}
-        , {termWords(months, way.freeMonths)}
-        {paid && `, ${paidWords(paid)}`}; {laterWords(way)}
+        {way.paid && (
+          <>
+            {way.months !== null && ', '}
+            <Value at={`${at}/paid`} label="how it is paid">
+              {paidWords(way.paid as Paid)}
+            </Value>
+          </>
+        )}
+        {way.setupFee && (
+          <>
+            {', '}
+            <Value at={`${at}/setupFee`} label="set-up fee">
+              {`${way.setupFee} to set up`}
+            </Value>
+          </>
+        )}
+      </span>
+      <span className="block text-sm">
+        <Value at={`${at}/later`} label="later price">
+          {laterWords(way)}
+        </Value>
       </span>
       {way.months === null && (
         <Choice
@@ -126,8 +229,7 @@ function Way({ way, at, answers, answer }: Omit<Props, 'read'> & { way: ReadWay;
             value: count,
             words: count === 1 ? '1 month' : `${count} months`,
           }))}
-          chosen={answers.months[at]}
-          choose={(count) => answer({ months: { ...answers.months, [at]: count } })}
+          choose={(count) => change({ at: `${at}/months`, value: String(count) })}
         />
       )}
       {way.paid === null && (
@@ -137,33 +239,36 @@ function Way({ way, at, answers, answer }: Omit<Props, 'read'> & { way: ReadWay;
             value,
             words: paidWords(value),
           }))}
-          chosen={answers.paid[at]}
-          choose={(value) => answer({ paid: { ...answers.paid, [at]: value } })}
+          choose={(value) => change({ at: `${at}/paid`, value })}
         />
       )}
     </div>
   );
 }
 
-function Choice<Value extends string | number>({
-  question,
-  options,
-  chosen,
-  choose,
-}: {
-  question: string;
-  options: { value: Value; words: string }[];
-  chosen: Value | undefined;
-  choose: (value: Value) => void;
-}) {
+/** A value that was read: press it to see its words, and to mend it. */
+function Value({ at, label, strong, children }: { at: string; label: string; strong?: boolean; children: ReactNode }) {
+  const { selected, select } = useReview();
+  const isSelected = selected === at;
   return (
-    <div role="group" aria-label={question} className="mt-1 flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm">
-      <span className="text-red">{question}</span>
-      {options.map(({ value, words }) => (
-        <Button key={value} look="text" aria-pressed={chosen === value} onClick={() => choose(value)}>
-          {chosen === value ? `✓ ${words}` : words}
-        </Button>
-      ))}
-    </div>
+    <button
+      type="button"
+      aria-pressed={isSelected}
+      className={cx(
+        'rounded-sm border-b border-dotted text-left',
+        isSelected ? 'bg-blue text-on-blue border-blue px-1' : 'border-b-blue hover:bg-band',
+        strong && 'font-semibold',
+        children === null && !isSelected && 'text-red',
+      )}
+      onClick={() => select(isSelected ? null : at)}
+    >
+      {children ?? 'What is it called?'}
+      <span className="sr-only">, {label}</span>
+    </button>
   );
+}
+
+function domainWords({ endings, fromMonths, everyYear }: NonNullable<ReadPlan['domain']>) {
+  const which = endings.length > 0 ? `a ${endings.map((ending) => `.${ending}`).join(' or ')} domain` : 'a domain';
+  return `${which}${everyYear ? ' every year' : ''}${fromMonths ? `, from ${fromMonths} months on` : ''}`;
 }

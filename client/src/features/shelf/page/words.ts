@@ -1,51 +1,144 @@
-import type { Schemas } from '../../../api/client';
-import type { Paid, ReadPlan, ReadWay } from '../../../api/pages';
+import type { Paid, PageReading, PageReview, ReadPlan, ReadWay } from '../../../api/pages';
 
 export const paidWords = (paid: Paid) =>
   ({
-    'at-once': 'all at once',
-    'monthly-bound': 'every month, committed',
-    'monthly-free': 'every month, free to leave',
+    'at-once': 'paid all at once',
+    'monthly-bound': 'paid every month, committed',
+    'monthly-free': 'paid every month, free to leave',
   })[paid];
 
-export const perWords = ({ per }: ReadWay) =>
-  per === 'month' ? 'a month' : per === 'year' ? 'a year' : 'for the term';
+export const perWords = (per: string) => (per === 'month' ? 'a month' : per === 'year' ? 'a year' : 'for the term');
 
-export function termWords(months: number | null | undefined, free: number) {
-  const term = !months ? 'for how long is not said' : months === 1 ? 'for 1 month' : `for ${months} months`;
-  return free > 0 ? `${term} and ${free} more free` : term;
-}
+export const termWords = (months: number) => (months === 1 ? 'for 1 month' : `for ${months} months`);
 
-export function laterWords({ later }: ReadWay) {
+export const freeWords = (months: number) => (months === 1 ? '1 more free' : `${months} more free`);
+
+export function laterWords({ later }: Pick<ReadWay, 'later'>) {
   if (later === 'same') {
     return 'the same afterwards';
   }
 
   const then = later as { price: string; per: string } | null;
-  return then
-    ? `afterwards ${then.price} ${then.per === 'year' ? 'a year' : then.per === 'month' ? 'a month' : 'for the term'}`
-    : 'what follows is not said';
+  return then ? `afterwards ${then.price} ${perWords(then.per)}` : 'what follows is not said';
 }
 
-const features: [string, (value: unknown) => string][] = [
-  ['websites', (value) => counted(value, 'website')],
-  ['storageGB', (value) => (value === 'unlimited' ? 'unlimited storage' : `${String(value)} GB storage`)],
-  ['mailboxes', (value) => counted(value, 'mailbox', 'mailboxes')],
-  ['transferGB', (value) => (value === 'unlimited' ? 'unlimited traffic' : `${String(value)} GB traffic`)],
-  ['databases', (value) => counted(value, 'database')],
-];
-
-/** "3 websites, 20 GB storage, a domain": what a plan has, as far as it fits on a line. */
-export function featureList({ features: has, domain, includes }: ReadPlan) {
-  const words = features.filter(([key]) => key in has).map(([key, say]) => say(has[key]));
-  return [...words, domain && 'a domain', ...includes.map((kind) => kind.replaceAll('-', ' '))]
-    .filter(Boolean)
-    .join(', ');
+/** "3 websites", "unlimited storage", "own certificate". */
+export function featureWords(key: string, value: unknown) {
+  switch (key) {
+    case 'storageGB':
+      return value === 'unlimited' ? 'unlimited storage' : `${String(value)} GB storage`;
+    case 'transferGB':
+      return value === 'unlimited' ? 'unlimited traffic' : `${String(value)} GB traffic a month`;
+    case 'monthlyVisits':
+      return `${String(value)} visits a month`;
+    case 'certificate':
+      return `${value === 'shared' ? 'a' : value === 'own' ? 'an own' : 'a wildcard'} certificate`;
+    case 'ownIp':
+      return value ? 'its own IP address' : 'no IP address of its own';
+    case 'installer':
+      return value ? 'a one-click installer' : 'no installer';
+    case 'platforms':
+      return Array.isArray(value) ? value.join(' or ') : String(value);
+    case 'mailboxes':
+      return counted(value, 'mailbox', 'mailboxes');
+    default:
+      return counted(value, key.replace(/s$/, ''), key);
+  }
 }
 
-function counted(value: unknown, one: string, many = `${one}s`) {
+function counted(value: unknown, one: string, many: string) {
   return value === 1 ? `1 ${one}` : `${String(value)} ${many}`;
 }
+
+/** What the figure beside a plan holds, and what it does not. */
+export const costWords = ({ months, atLeast }: NonNullable<PageReview['costs'][number]>) =>
+  `over ${months === 12 ? 'a year' : months % 12 === 0 ? `${months / 12} years` : `${months} months`}${
+    atLeast ? ': what it costs later is not said' : ''
+  }`;
+
+/** A note on a value that the page leaves open; null where a question or "not said" says it already. */
+export const doubtWords = (code: string) =>
+  ({
+    'from-price': 'The page says “from”: a larger price may be asked.',
+    'limited-time': 'Something of it is for a limited time.',
+    'free-months': 'The free months count in no price.',
+    'two-values': 'The page says two things of it.',
+  })[code] ?? null;
+
+export const planName = ({ name }: Pick<ReadPlan, 'name'>, index: number) => name ?? `plan ${index + 1}`;
+
+/** The part of a plan that a place names: "price" of "/plans/0/ways/1/price". */
+export const fieldOf = (at: string) => at.replace(/^\/plans\/\d+\/(?:ways\/\d+\/)?/, '').replace(/^later\/.*/, 'later');
+
+export const fieldWords = (field: string) =>
+  ({
+    name: 'The name',
+    price: 'The price',
+    per: 'What the price is for',
+    months: 'How long it holds',
+    freeMonths: 'The free months',
+    paid: 'How it is paid',
+    struck: 'The price before',
+    later: 'The later price',
+    setupFee: 'The set-up fee',
+    domain: 'The domain in the price',
+  })[field] ?? 'This';
+
+const counts = ['websites', 'storageGB', 'transferGB', 'monthlyVisits', 'mailboxes', 'databases', 'subdomains'];
+
+/** The likely answers for a part, to press. */
+export function choicesOf(field: string): { value: string | null; words: string }[] {
+  switch (field) {
+    case 'months':
+      return [1, 12, 24, 36].map((months) => ({ value: String(months), words: termWords(months) }));
+    case 'paid':
+      return (['at-once', 'monthly-bound', 'monthly-free'] as const).map((value) => ({
+        value,
+        words: paidWords(value),
+      }));
+    case 'later':
+      return [
+        { value: 'same', words: 'The same afterwards' },
+        { value: null, words: 'The page does not say it' },
+      ];
+    default:
+      return field.startsWith('features/') && counts.includes(field.slice(9))
+        ? [{ value: 'unlimited', words: 'Unlimited' }]
+        : [];
+  }
+}
+
+export const isRemovable = (field: string) =>
+  field === 'struck' || field === 'setupFee' || field === 'domain' || field.startsWith('features/');
+
+export const isMovable = (field: string) => isRemovable(field) || field === 'later';
+
+/** What stands in the box when a value is opened. */
+export function typedOf(plan: ReadPlan, at: string): string {
+  const field = fieldOf(at);
+  const way = plan.ways[Number(/\/ways\/(\d+)\//.exec(at)?.[1] ?? 0)];
+  const later = way?.later as { price: string; per: string } | string | null | undefined;
+  const known: Record<string, unknown> = {
+    name: plan.name,
+    price: way?.price,
+    months: way?.months,
+    freeMonths: way?.freeMonths,
+    struck: way?.struck,
+    setupFee: /\/ways\//.test(at) ? way?.setupFee : plan.setupFee,
+    later: later && typeof later === 'object' ? `${later.price} ${later.per}` : null,
+    domain: plan.domain?.endings.join(' '),
+  };
+  const value = field.startsWith('features/') ? plan.features[field.slice(9)] : known[field];
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
+
+/** What an amount that was left out may be, of a plan's first way to pay. */
+export const placeable = [
+  { field: 'ways/0/price', words: 'the price' },
+  { field: 'ways/0/later', words: 'the later price' },
+  { field: 'ways/0/struck', words: 'the price before' },
+  { field: 'setupFee', words: 'the set-up fee' },
+];
 
 export const whyWords = (why: string) =>
   ({
@@ -59,23 +152,25 @@ export const whyWords = (why: string) =>
     unit: 'the price of one piece',
   })[why] ?? 'what it is for is not clear';
 
-/** The words of a page in pieces, those that a value was read from apart. */
-export function marked({ text, sources }: Pick<Schemas['PageReadingWire'], 'text' | 'sources'>) {
-  const pieces: { words: string; isRead: boolean }[] = [];
+/** The words of a page in pieces, each with the places of the values that were read from it. */
+export function marked({ text, sources }: Pick<PageReading, 'text' | 'sources'>) {
+  const pieces: { words: string; ats: string[] }[] = [];
   let at = 0;
-  for (const { from, to } of [...sources].sort((one, other) => one.from - other.from || one.to - other.to)) {
+  for (const { from, to, at: place } of [...sources].sort((one, other) => one.from - other.from || one.to - other.to)) {
     if (to <= at) {
+      const last = pieces.at(-1);
+      last?.ats.push(place);
       continue;
     }
 
     const start = Math.max(from, at);
     if (start > at) {
-      pieces.push({ words: text.slice(at, start), isRead: false });
+      pieces.push({ words: text.slice(at, start), ats: [] });
     }
 
-    pieces.push({ words: text.slice(start, to), isRead: true });
+    pieces.push({ words: text.slice(start, to), ats: [place] });
     at = to;
   }
 
-  return at < text.length ? [...pieces, { words: text.slice(at), isRead: false }] : pieces;
+  return at < text.length ? [...pieces, { words: text.slice(at), ats: [] }] : pieces;
 }
