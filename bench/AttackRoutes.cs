@@ -126,6 +126,7 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
             "/api/sites/{siteId}/transfer-checks" => """{"domain":"wren.com","code":"MOVE-WREN","book":"nameyarrow"}""",
             "/api/sites/{siteId}/owned-name" => """{"domain":"wren.com","expires":"2027-05-03","renewal":"14.20","book":"nameyarrow"}""",
             "/api/sites/{siteId}/candidates/{letter}/slip" => """{"done":[]}""",
+            "/api/sites/{siteId}/candidates/{letter}/cart" => """{"book":"tidemarsh","text":"Slipway hosting, 12 months: £42.00\nTotal £42.00"}""",
             "/api/sites/{siteId}/candidates/{letter}/their-sum" => """{"book":"tidemarsh","total":"84.59"}""",
             "/api/sellers/{book}/customer/code" => """{"mail":"ada@example.com"}""",
             "/api/sellers/{book}/log-in-check" => """{"user":"ostler","passcode":"k7rm2w9q"}""",

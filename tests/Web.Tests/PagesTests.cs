@@ -57,6 +57,52 @@ public sealed class PagesTests : OneOwner
         answered.GetProperty("costs")[1].GetProperty("total").GetString().ShouldBe("684.00"); // 36 months at 19.00.
     }
 
+    [Fact]
+    public async Task What_an_owner_mends_counts_and_its_words_stay_with_the_book()
+    {
+        var review = await ReviewAsync(new { html = Page, changes = new object[] { new { at = "/plans/0/ways/0/price", value = "£3.49" }, new { at = "/plans/1/name", value = "Elm" }, new { at = "/plans/1/features/websites", toPlan = 0 } } });
+        review.GetProperty("costs")[0].GetProperty("total").GetString().ShouldBe("150.77"); // 36 × 3.49, and 20% tax.
+        review.GetProperty("page").GetProperty("plans")[0].GetProperty("features").GetProperty("websites").GetInt32().ShouldBe(5);
+        using var book = JsonDocument.Parse(review.GetProperty("book").GetString()!);
+        var plans = book.RootElement.GetProperty("plans");
+        plans[1].GetProperty("name").GetString().ShouldBe("Elm");
+        var words = plans[1].GetProperty("readFrom").EnumerateArray().ToList();
+        words.ShouldContain(one => one.GetProperty("of").GetString() == "price" && one.GetProperty("words").GetString() == "£5.99 a month" && one.GetProperty("commitMonths").GetInt32() == 36 && one.GetProperty("on").GetString() == "2026-12-01");
+        plans[0].GetProperty("readFrom").EnumerateArray().ShouldNotContain(one => one.GetProperty("of").GetString() == "price"); // It was typed, not read.
+
+        // On the shelf the words are told with the book.
+        (await _visitor.PostAsync("/api/shelf", book.RootElement)).Status.ShouldBe(HttpStatusCode.OK);
+        (await _visitor.GetAsync("/api/books")).EnumerateArray().Single(known => known.GetProperty("provider").GetString() == "Alderford Hosting").GetProperty("plans")[1].GetProperty("readFrom").GetArrayLength().ShouldBe(words.Count);
+
+        // The page once more, as it is: what it changes is shown first.
+        var again = await ReviewAsync(new { html = Page });
+        again.GetProperty("addsTo").GetString().ShouldBe("Alderford Hosting");
+        again.GetProperty("look").GetProperty("changes").EnumerateArray().ShouldContain(change => change.ToString().Contains("Seed", StringComparison.Ordinal));
+        Code(await _visitor.PostAsync($"/api/sites/{_visitor.SiteId}/page", new { html = Page, changes = new[] { new { value = "3" } } })).ShouldBe("required");
+        var unknown = await ReviewAsync(new { html = Page, changes = new[] { new { at = "/plans/0/ways/0/price", value = "much" } } });
+        unknown.GetProperty("faults")[0].GetProperty("where").GetString().ShouldBe("changes[0]");
+    }
+
+    [Fact]
+    public async Task The_plans_of_a_page_are_for_the_domain_of_the_site()
+    {
+        // The example's first candidate registers ostlerwren.co.uk; Alderford sells no endings at a price, so that the domain stays where it is.
+        var candidate = (await ReviewAsync(new { html = Page })).GetProperty("candidates")[0];
+        candidate.GetProperty("hosting").GetProperty("plan").GetString().ShouldBe("seed");
+        candidate.GetProperty("domains").GetArrayLength().ShouldBe(1);
+        candidate.GetProperty("domains")[0].GetProperty("name").GetString().ShouldBe("ostlerwren");
+    }
+
+    [Fact]
+    public async Task A_file_is_read_by_what_is_in_it()
+    {
+        var bytes = Convert.ToBase64String([.. System.Text.Encoding.Unicode.Preamble, .. System.Text.Encoding.Unicode.GetBytes(Page)]);
+        (await ReviewAsync(new { file = bytes })).GetProperty("page").GetProperty("plans").GetArrayLength().ShouldBe(2);
+        Code(await _visitor.PostAsync("/api/pages/read", new { file = "%%%" })).ShouldBe("bad-type");
+        Code(await _visitor.PostAsync("/api/pages/read", new { file = Convert.ToBase64String("%PDF-1.4 broken"u8) })).ShouldBe("bad-type");
+        Code(await _visitor.PostAsync("/api/pages/read", new { file = Convert.ToBase64String(new byte[(8 << 20) + 1]) })).ShouldBe("too-large");
+    }
+
     [Theory]
     [InlineData("pages")]
     [InlineData("carts")]

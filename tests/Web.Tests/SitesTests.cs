@@ -130,6 +130,7 @@ public class SitesTests
             (HttpMethod.Get, $"/api/orders/{order}/upkeep/charges/0/why", null),
             (HttpMethod.Get, $"/api/orders/{order}/upkeep/letter/tidemarsh", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/candidates/A/slip/answers", new { book = "tidemarsh", question = "Why?" }),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/candidates/A/cart", new { book = "tidemarsh", text = "Slipway hosting £3" }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/candidates/A/their-sum", new { book = "tidemarsh", total = "84.59" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/candidates/A/ledger.csv", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/commands", new { revision = 1, command = Monthly }),

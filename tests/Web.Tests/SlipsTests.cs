@@ -43,6 +43,36 @@ public class SlipsTests
     }
 
     [Fact]
+    public async Task Their_cart_stands_beside_the_candidate_and_what_is_no_cart_says_so()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var route = $"/api/sites/{visitor.SiteId}/candidates/A/cart";
+        var slip = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/candidates/A/slip");
+        var lines = slip.GetProperty("sellers")[0].GetProperty("today").GetProperty("lines").EnumerateArray().Select(line => $"{line.GetProperty("what").GetString()}: £{line.GetProperty("amount").GetString()}").ToList();
+
+        // Their cart has the extra that they tick in advance: 24.00, and 28.80 with the tax.
+        var (status, check) = await visitor.PostAsync(route, new { book = "tidemarsh", text = $"{string.Join('\n', lines)}\nSearch listing help: £24.00\nTotal £93.95" });
+        status.ShouldBe(HttpStatusCode.OK, check.ToString());
+        var unasked = check.GetProperty("lines").EnumerateArray().Single(line => line.GetProperty("fit").GetString() == "not-asked-for");
+        unasked.GetProperty("why").GetString()!.ShouldStartWith("That is with Search listing help ticked");
+        check.GetProperty("sum").GetProperty("difference").GetString().ShouldBe("28.80");
+        check.GetProperty("asTheySell").GetProperty("hosting").GetProperty("addOns").GetArrayLength().ShouldBe(2);
+
+        foreach (var (body, where) in new (object, string)[]
+        {
+            (new { book = "plainstone", text = "Oak hosting £3.00" }, "book"), (new { text = "Oak hosting £3.00" }, "book"), (new { book = "tidemarsh" }, "html"), (new { book = "tidemarsh", text = "Good morning" }, "html"),
+            (new { book = "tidemarsh", text = "Oak hosting, 12 months: 30.00 EUR\nTotal 30.00 EUR" }, "html"), (new { book = "tidemarsh", file = "no Base64!" }, "file"),
+        })
+        {
+            var (refused, answer) = await visitor.PostAsync(route, body);
+            refused.ShouldBe(HttpStatusCode.UnprocessableEntity, answer.ToString());
+            answer.GetProperty("errors")[0].GetProperty("where").GetString().ShouldBe(where, answer.ToString());
+        }
+    }
+
+    [Fact]
     public async Task What_is_ticked_off_is_kept_with_the_site_and_each_candidate_has_its_own()
     {
         await using var host = await TestHost.StartAsync();

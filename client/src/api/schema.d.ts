@@ -4131,6 +4131,7 @@ export interface components {
             months: number;
             total: string;
             atLeast: boolean;
+            notSaid: string[];
         };
         PlannedWire: {
             /** Format: int32 */
@@ -5060,6 +5061,8 @@ export interface components {
             everyMonths: number;
             /** Format: int32 */
             commitMonths: number;
+            /** Format: int32 */
+            freeMonths: number;
             setupFee: null | string;
             steps: components["schemas"]["StepWire"][];
             firstPerMonth: string;
@@ -5070,6 +5073,8 @@ export interface components {
             everyMonths: number;
             /** Format: int32 */
             commitMonths: number;
+            /** Format: int32 */
+            freeMonths: number;
             isChosen: boolean;
             setupFee: null | string;
             cells: null | components["schemas"]["SumWire"][];

@@ -111,7 +111,13 @@ internal sealed partial class PageAssembly
         for (var at = plan.Ways.Count - 1; at > 0; at--)
         {
             var way = plan.Ways[at];
-            if ((way.Term is null && way.Price.Per is Per.None or Per.Month && plan.Ways.Exists(other => other.Term is not null && other.Price.Per == way.Price.Per)) || plan.Ways.Take(at).Any(other => other.Term?.Months == way.Term?.Months && other.Price.Per == way.Price.Per && other.Paid == way.Paid))
+            if (way is { Term: null, Price.Per: Per.None })
+            {
+                plan.Ways.RemoveAt(at); // "Site move £49", below the price: no length, and for nothing that is said.
+                continue;
+            }
+
+            if ((way.Term is null && way.Price.Per is Per.Month && plan.Ways.Exists(other => other.Term is not null && other.Price.Per == way.Price.Per)) || plan.Ways.Take(at).Any(other => other.Term?.Months == way.Term?.Months && other.Price.Per == way.Price.Per && other.Paid == way.Paid))
             {
                 plan.Ways.RemoveAt(at);
             }

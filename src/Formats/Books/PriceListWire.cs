@@ -18,7 +18,7 @@ public sealed record PriceListWire(
         return new PriceListWire(
             BookWire.Of(book, today),
             [.. book.Plans.Select(plan => new PlanPricesWire(plan.Id, [.. plan.Billing.Select(option => new WayPricesWire(
-                option.EveryMonths, option.CommitMonths, Amount(option.SetupFee == 0 ? null : option.SetupFee), [.. option.Prices.Steps.Select(step => new StepWire(step.Periods, Amount(step.Units)))],
+                option.EveryMonths, option.CommitMonths, option.FreeMonths, Amount(option.SetupFee == 0 ? null : option.SetupFee), [.. option.Prices.Steps.Select(step => new StepWire(step.Periods, Amount(step.Units)))],
                 Amount(option.FirstPerMonth)!, Amount(option.LaterPerMonth)))]))],
             [.. book.DataCentres.Select(centre => new DataCentrePriceWire(centre.Id, centre.Name, Amount(centre.PerMonth ?? 0)!))],
             [.. book.AddOns.Select(addOn => new ExtraPriceWire(addOn.Id, addOn.Name, addOn.For == AddOnFor.Domain, addOn.Every, addOn.Unit, addOn.Preselected, addOn.About, Amount(addOn.Prices.Steps[0].Units), Amount(addOn.Prices.Steps[^1].Units), Amount(addOn.PriceIfBoughtLater)))],
@@ -36,9 +36,10 @@ public sealed record PriceListWire(
 /// <summary>The ways to pay for a plan.</summary>
 public sealed record PlanPricesWire(string Plan, IReadOnlyList<WayPricesWire> Ways);
 
+/// <param name="FreeMonths">How many come on top of the first bill.</param>
 /// <param name="SetupFee">Null: none.</param>
 /// <param name="FirstPerMonth">The first bill over its months; <paramref name="LaterPerMonth"/> so of the last step.</param>
-public sealed record WayPricesWire(int EveryMonths, int CommitMonths, string? SetupFee, IReadOnlyList<StepWire> Steps, string FirstPerMonth, string? LaterPerMonth);
+public sealed record WayPricesWire(int EveryMonths, int CommitMonths, int FreeMonths, string? SetupFee, IReadOnlyList<StepWire> Steps, string FirstPerMonth, string? LaterPerMonth);
 
 /// <param name="Bills">For how many bills it holds; null: from then on.</param>
 public sealed record StepWire(int? Bills, string? Amount);

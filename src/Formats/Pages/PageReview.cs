@@ -32,8 +32,9 @@ public sealed record WayAnswerBody(int Way, int? Months, string? Paid);
 public sealed record PageReviewWire(PageReadingWire Page, IReadOnlyList<FaultWire> Faults, IReadOnlyList<PlanCostWire?> Costs, string? Book, string? AddsTo, BookLookWire? Look, IReadOnlyList<CandidateWire> Candidates);
 
 /// <summary>What a plan comes to over so many months, its first way to pay taken.</summary>
-/// <param name="AtLeast">Whether a later price is not stated, so that it costs more.</param>
-public sealed record PlanCostWire(int Plan, string Currency, int Months, string Total, bool AtLeast);
+/// <param name="AtLeast">Whether something is not stated, so that it costs more.</param>
+/// <param name="NotSaid">What the page does not say of it: "the renewal price".</param>
+public sealed record PlanCostWire(int Plan, string Currency, int Months, string Total, bool AtLeast, IReadOnlyList<string> NotSaid);
 
 /// <summary>Reads what an owner answers about a page.</summary>
 public static class PageAnswersReader

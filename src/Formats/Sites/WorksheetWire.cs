@@ -104,11 +104,13 @@ public sealed record TimelineWire(bool IsByYear, IReadOnlyList<BarWire> Bars);
 public sealed record BarWire(DateOnly Date, string Total, bool AtLeast, string Plan, string Domain, string Extras, string Setup, string Tax, IReadOnlyList<BarWire> Within);
 
 /// <summary>A way to pay, with the columns the ledger would have.</summary>
+/// <param name="FreeMonths">How many come on top of the first bill.</param>
 /// <param name="Cells">As the ledger's totals; null where it cannot be costed.</param>
 /// <param name="SetupFee">In the book's currency; null: none.</param>
 public sealed record WayToPayWire(
     int EveryMonths,
     int CommitMonths,
+    int FreeMonths,
     bool IsChosen,
     string? SetupFee,
     IReadOnlyList<SumWire>? Cells,

@@ -65,6 +65,7 @@ public static class WorksheetWriter
         return new WayToPayWire(
             option.EveryMonths,
             option.CommitMonths,
+            option.FreeMonths,
             whatIf.IsChosen,
             costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, costing.Run.Purchase.Hosting!.Book.Currency).ToAmount() : null,
             costing is null ? null : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],

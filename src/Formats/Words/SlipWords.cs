@@ -8,7 +8,7 @@ public static class SlipWords
         step.Kind switch
         {
             SlipStepKind.Plan => $"Choose the plan {book.Plan(step.Ref)!.Name}.",
-            SlipStepKind.WayToPay => $"Choose to pay {UpkeepWords.Every(step.Option!.EveryMonths)}{(step.Option.CommitMonths > step.Option.EveryMonths ? $", committed for {step.Option.CommitMonths} months" : "")}.",
+            SlipStepKind.WayToPay => $"Choose to pay {UpkeepWords.Every(step.Option!.EveryMonths)}{(step.Option.CommitMonths > step.Option.EveryMonths ? $", committed for {step.Option.CommitMonths} months" : "")}{Free(step.Option.FreeMonths)}.",
             SlipStepKind.DataCentre => step.Ref is null ? "Leave the data centre as it is, or choose one that adds nothing." : $"Choose the data centre {book.DataCentre(step.Ref)!.Name}.",
             SlipStepKind.Domain when step.Route == DomainRoute.Transfer => $"Say that you have a domain and want to move it here: {step.Ref}. Have its transfer code ready.",
             SlipStepKind.Domain when step.Route == DomainRoute.Later => $"Skip the domain for now: you take {step.Ref} later.",
@@ -86,6 +86,8 @@ public static class SlipWords
             _ when what.StartsWith("addOn:", StringComparison.Ordinal) => $" of {Name(book, what[6..])}",
             _ => $" of a .{what[(what.IndexOf(':', StringComparison.Ordinal) + 1)..]} domain",
         };
+
+    private static string Free(int months) => months switch { 0 => "", 1 => ", and see that one more month is free", _ => $", and see that {months} more months are free" };
 
     private static string For(string? domain) => domain is null ? "" : $" for {domain}";
 

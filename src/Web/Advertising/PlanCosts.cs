@@ -21,6 +21,12 @@ internal static class PlanCosts
             return null;
         }
 
-        return new PlanCostWire(plan, book.Currency.Code, settings.HorizonMonths, new Money(costing.Totals.Horizon, book.Currency).ToAmount(), costing.Totals.AtLeast.Horizon);
+        return new PlanCostWire(plan, book.Currency.Code, settings.HorizonMonths, new Money(costing.Totals.Horizon, book.Currency).ToAmount(), costing.Totals.AtLeast.Horizon, [.. NotSaid(costing).Distinct()]);
     }
+
+    private static IEnumerable<string> NotSaid(Costing costing) =>
+        from bill in costing.Run.Bills
+        from line in bill.Lines
+        where line.IsUnstated
+        select line.Kind switch { LineKind.Plan => "the renewal price", LineKind.Domain => "what the domain costs each year", _ => "what an extra costs later" };
 }

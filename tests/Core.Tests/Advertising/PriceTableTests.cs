@@ -20,6 +20,8 @@ public class PriceTableTests
     [InlineData("Renews at /month", "later-per-month")]
     [InlineData("Renewal per year", "later-per-year")]
     [InlineData("Set-up fee", "set-up-fee")]
+    [InlineData("Free months", "free-months")]
+    [InlineData("Months free", "free-months")]
     [InlineData("Disk space", "feature-storageGB")]
     [InlineData("E-mail accounts", "feature-mailboxes")]
     [InlineData("Websites", "feature-websites")]

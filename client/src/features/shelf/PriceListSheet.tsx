@@ -189,6 +189,7 @@ function Way({ way }: { way: PriceList['plans'][number]['ways'][number] | undefi
           {way.laterPerMonth === null ? 'later not stated' : `then ${figure(way.laterPerMonth)}`}
         </span>
       )}
+      {way.freeMonths > 0 && <span className="text-soft block text-[13px]">{way.freeMonths} months more free</span>}
       {way.setupFee && <span className="text-soft block text-[13px]">{figure(way.setupFee)} to set up</span>}
     </>
   );

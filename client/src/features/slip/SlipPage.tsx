@@ -84,10 +84,10 @@ function AtSeller({ seller, letter, ticks }: { seller: Seller; letter: string; t
         <Steps seller={seller} ticks={ticks} />
         <div>
           <MustStand seller={seller} />
-          <TheirCart seller={seller} letter={letter} />
           <TheirSum seller={seller} letter={letter} />
         </div>
       </div>
+      <TheirCart seller={seller} letter={letter} />
       {seller.questions.length > 0 && <Questions seller={seller} letter={letter} />}
     </section>
   );

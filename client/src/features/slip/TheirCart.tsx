@@ -27,7 +27,7 @@ export function TheirCart({ seller, letter }: { seller: Schemas['SellerSlipWire'
       ),
   });
   return (
-    <section className="no-print mt-4" aria-label={`The cart of ${seller.seller}`}>
+    <section className="no-print mt-4 max-w-3xl" aria-label={`The cart of ${seller.seller}`}>
       {isOpen ? (
         <PasteBox
           label="Their cart, the last page before you pay"

@@ -55,6 +55,7 @@ export function PayRows() {
                 />
                 <span>
                   {wayToPay(way.everyMonths, way.commitMonths)}
+                  {way.freeMonths > 0 && `, ${way.freeMonths} more free`}
                   {way.setupFee && ', with a set-up fee'}
                 </span>
               </label>

@@ -92,7 +92,7 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
     [
         ("ignored", ColumnKind.Ignored), ("seller", ColumnKind.Seller), ("plan", ColumnKind.Plan), ("every-months", ColumnKind.EveryMonths), ("commit-months", ColumnKind.CommitMonths), ("set-up-fee", ColumnKind.SetupFee),
         ("later", ColumnKind.Later), ("later-per-month", ColumnKind.LaterPerMonth), ("later-per-year", ColumnKind.LaterPerYear), ("endings", ColumnKind.Endings), ("domain-from-months", ColumnKind.DomainFromMonths),
-        ("currency", ColumnKind.Currency), ("tax", ColumnKind.Tax),
+        ("currency", ColumnKind.Currency), ("tax", ColumnKind.Tax), ("free-months", ColumnKind.FreeMonths),
     ];
 
     // The keys of numbers in an offer book, and how pages head them.
@@ -107,6 +107,7 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
         (Heading("^(seller|provider|host|company)$"), _ => new(ColumnKind.Seller)),
         (Heading("^(plan|package|product|tariff|name|plan name|offer)s?$"), _ => new(ColumnKind.Plan)),
         (Heading(@"set-?\s?up|activation"), _ => new(ColumnKind.SetupFee)),
+        (Heading(@"^(free|extra|bonus) months?$|^months? (free|extra|on top)$"), _ => new(ColumnKind.FreeMonths)),
         (Heading("^currency$"), _ => new(ColumnKind.Currency)),
         (Heading("^(tax|vat)$"), _ => new(ColumnKind.Tax)),
         (Heading(@"(renew|later|after|then|regular|from year (2|two)).*(month|/mo)"), _ => new(ColumnKind.LaterPerMonth)),
@@ -188,6 +189,9 @@ public enum ColumnKind
 
     /// <summary>Whether tax is inside or on top: the same in every row.</summary>
     Tax,
+
+    /// <summary>How many months come free on top of the first bill.</summary>
+    FreeMonths,
 
     /// <summary>A number that the plan allows.</summary>
     Feature,

@@ -80,7 +80,7 @@ public sealed class TableBook
             {
                 var every = role.Number;
                 var first = PerBill(units, said.Per ?? (role.Kind == ColumnKind.WayPerMonth ? AdvertisedPer.Month : null), every);
-                yield return new BillingOption(every, every, setup, Steps(row, [new PriceStep(null, first)], every));
+                yield return new BillingOption(every, every, setup, Steps(row, [new PriceStep(null, first)], every)) { FreeMonths = FreeOf(row) };
             }
         }
 
@@ -89,10 +89,14 @@ public sealed class TableBook
             var steps = StepsOf(row, months).ToList();
             if (steps.Count > 0)
             {
-                yield return new BillingOption(months, Whole(row, ColumnKind.CommitMonths, 1) ?? months, setup, steps.Count == 1 && steps[0].Periods is null && !HasBills() ? Steps(row, [.. steps], months) : new PriceSteps([.. steps]));
+                var commit = Whole(row, ColumnKind.CommitMonths, 1) ?? months;
+                yield return new BillingOption(months, commit, setup, steps.Count == 1 && steps[0].Periods is null && !HasBills() ? Steps(row, [.. steps], months) : new PriceSteps([.. steps])) { FreeMonths = commit == months ? FreeOf(row) : 0 };
             }
         }
     }
+
+    // Months come free only where one bill covers the whole commitment (costing rule 5).
+    private int FreeOf(int row) => Math.Min(Whole(row, ColumnKind.FreeMonths, 0) ?? 0, BillingOption.MostFreeMonths);
 
     // A table that says for how many bills a price holds says all there is to say.
     private bool HasBills() => _table.Roles.Any(role => role.Kind == ColumnKind.Bills);

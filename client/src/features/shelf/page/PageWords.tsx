@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../../ui/Button';
 import { cx } from '../../../ui/cx';
 import { useReview } from './review';
-import { marked, placeable, planName, whyWords } from './words';
+import { isOf, marked, placeable, planName, shownWords, valueOf, whyWords } from './words';
 
 const mostLeft = 30;
 
@@ -11,9 +11,11 @@ export function PageWords() {
   const { read, selected, select } = useReview();
   const { page } = read;
   const lit = useRef<HTMLButtonElement>(null);
-  useEffect(() => lit.current?.scrollIntoView({ block: 'nearest' }), [selected]);
+  useEffect(() => {
+    void lit.current?.scrollIntoView({ block: 'nearest' });
+  }, [selected]);
   const pieces = marked(page);
-  const first = pieces.findIndex(({ ats }) => selected !== null && ats.includes(selected));
+  const first = pieces.findIndex(({ ats }) => selected !== null && ats.some((at) => isOf(at, selected)));
   return (
     <aside aria-label="The page’s own words" className="min-w-0 lg:sticky lg:top-4 lg:self-start">
       <h2 className="text-lg">The page’s own words</h2>
@@ -37,10 +39,10 @@ export function PageWords() {
               )}
               onClick={() => select(index === first ? null : firstShown(ats))}
             >
-              {words}
+              {shownWords(words)}
             </button>
           ) : (
-            <span key={index}>{words}</span>
+            <span key={index}>{shownWords(words)}</span>
           ),
         )}
       </div>
@@ -50,7 +52,8 @@ export function PageWords() {
           <ul className="text-sm">
             {page.notPlaced.slice(0, mostLeft).map((left) => (
               <li key={left.from}>
-                <b>{left.words}</b> <span className="text-soft">{whyWords(left.why)}</span> <PlaceIt from={left.from} />
+                <b>{shownWords(left.words)}</b> <span className="text-soft">{whyWords(left.why)}</span>{' '}
+                <PlaceIt from={left.from} />
               </li>
             ))}
             {page.notPlaced.length > mostLeft && (
@@ -64,7 +67,7 @@ export function PageWords() {
 }
 
 // A sentence that several values were read from shows the first that stands in the table.
-const firstShown = (ats: string[]) => ats.find((at) => at.startsWith('/plans/')) ?? ats[0]!;
+const firstShown = (ats: string[]) => valueOf(ats.find((at) => at.startsWith('/plans/')) ?? ats[0]!);
 
 /** An amount that was left out, given to a plan by hand. */
 function PlaceIt({ from }: { from: number }) {

@@ -74,7 +74,10 @@ export function PastedPage() {
             <div className="min-w-0">
               <ReadPlans />
               <PageQuestions />
-              <PutThem isStale={review.isPlaceholderData || settled !== answers} another={() => afresh(null)} />
+              <PutThem
+                isStale={review.isPlaceholderData || JSON.stringify(settled) !== JSON.stringify(answers)}
+                another={() => afresh(null)}
+              />
             </div>
             <PageWords />
           </div>

@@ -8,7 +8,7 @@ import { useReview } from './review';
 
 /** What joining the seller's price list would change, and the one press that puts the plans on the shelf and the shortlist. */
 export function PutThem({ isStale, another }: { isStale: boolean; another: () => void }) {
-  const { read } = useReview();
+  const { read, select } = useReview();
   const { page, changes } = useSite();
   const { take } = useShelfChanges();
   const [put, setPut] = useState<string[] | null>(null);
@@ -35,6 +35,7 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
       empty = null;
     }
 
+    select(null);
     setPut(letters);
   };
 

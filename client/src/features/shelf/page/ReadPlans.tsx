@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { Paid, ReadPlan, ReadWay } from '../../../api/pages';
-import { money } from '../../../format/money';
+import { isZero, money } from '../../../format/money';
 import { Button } from '../../../ui/Button';
 import { cx } from '../../../ui/cx';
 import { Choice } from './Choice';
@@ -38,7 +38,7 @@ export function ReadPlans() {
             <th scope="col">Plan</th>
             <th scope="col">Price</th>
             <th scope="col">What it has</th>
-            <th scope="col" className="text-right">
+            <th scope="col" className="text-right md:!pr-0">
               Costs in all
             </th>
           </tr>
@@ -73,6 +73,7 @@ function PlanRow({
   setRight: (isRight: boolean) => void;
 }) {
   const { read, answers, answer, selected } = useReview();
+  const sum = useSum();
   const cost = read.costs[index];
   const isTaken = !answers.left.includes(index);
   const at = `/plans/${index}`;
@@ -113,7 +114,7 @@ function PlanRow({
           {plan.setupFee && (
             <span className="block text-sm">
               <Value at={`${at}/setupFee`} label="set-up fee">
-                {Number(plan.setupFee) > 0 ? `${plan.setupFee} to set up` : 'nothing to set up'}
+                {isZero(plan.setupFee) ? 'nothing to set up' : `${sum(plan.setupFee)} to set up`}
               </Value>
             </span>
           )}
@@ -152,7 +153,7 @@ function PlanRow({
                 {cost.atLeast && 'at least '}
                 {money(cost.total, cost.currency)}
               </span>
-              <span className="text-soft block text-sm">{costWords(cost)}</span>
+              <span className="text-soft block text-sm md:ml-auto md:max-w-44">{costWords(cost)}</span>
             </>
           ) : (
             <span className="text-soft text-sm">known once the red questions are answered</span>
@@ -172,17 +173,18 @@ function PlanRow({
 
 function Way({ way, at }: { way: ReadWay; at: string }) {
   const { change } = useReview();
+  const sum = useSum();
   return (
     <div className="mb-2">
       <Value at={`${at}/price`} label="price" strong>
-        {`${way.price} ${perWords(way.per)}`}
+        {`${sum(way.price)} ${perWords(way.per)}`}
       </Value>
       {way.struck && (
         <>
           {' '}
           <Value at={`${at}/struck`} label="price before">
             <span className="sr-only">instead of </span>
-            <s>{way.struck}</s>
+            <s>{sum(way.struck)}</s>
           </Value>
         </>
       )}
@@ -212,19 +214,19 @@ function Way({ way, at }: { way: ReadWay; at: string }) {
           <>
             {', '}
             <Value at={`${at}/setupFee`} label="set-up fee">
-              {`${way.setupFee} to set up`}
+              {`${sum(way.setupFee)} to set up`}
             </Value>
           </>
         )}
       </span>
       <span className="block text-sm">
         <Value at={`${at}/later`} label="later price">
-          {laterWords(way)}
+          {laterWords(way, sum)}
         </Value>
       </span>
       {way.months === null && (
         <Choice
-          question={`For how long does the ${way.price} hold?`}
+          question={`For how long does the ${sum(way.price)} hold?`}
           options={[1, 12, 24, 36].map((count) => ({
             value: count,
             words: count === 1 ? '1 month' : `${count} months`,
@@ -234,7 +236,7 @@ function Way({ way, at }: { way: ReadWay; at: string }) {
       )}
       {way.paid === null && (
         <Choice
-          question={`How is the ${way.price} paid?`}
+          question={`How is the ${sum(way.price)} paid?`}
           options={(['at-once', 'monthly-bound', 'monthly-free'] as const).map((value) => ({
             value,
             words: paidWords(value),
@@ -244,6 +246,14 @@ function Way({ way, at }: { way: ReadWay; at: string }) {
       )}
     </div>
   );
+}
+
+/** Amounts with their sign, once the currency is known. */
+function useSum() {
+  const { read, answers } = useReview();
+  const currency =
+    read.page.currency ?? (/^[A-Za-z]{3}$/.test(answers.currency) ? answers.currency.toUpperCase() : null);
+  return (amount: string) => (currency ? money(amount, currency) : amount);
 }
 
 /** A value that was read: press it to see its words, and to mend it. */

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, type FormEvent } from 'react';
 import type { ReadPlan } from '../../../api/pages';
 import { Button } from '../../../ui/Button';
 import { useReview } from './review';
-import { choicesOf, fieldOf, fieldWords, isMovable, isRemovable, planName, typedOf } from './words';
+import { choicesOf, fieldOf, fieldWords, isMovable, isOf, isRemovable, planName, shownWords, typedOf } from './words';
 
 /** One value of a plan: the words it was read from, and what it may be instead. */
 export function ValueEditor({ at, plan, index }: { at: string; plan: ReadPlan; index: number }) {
@@ -10,8 +10,10 @@ export function ValueEditor({ at, plan, index }: { at: string; plan: ReadPlan; i
   const field = fieldOf(at);
   const [typed, setTyped] = useState(typedOf(plan, at));
   const box = useRef<HTMLInputElement>(null);
-  useEffect(() => box.current?.focus({ preventScroll: true }), []);
-  const sources = read.page.sources.filter((source) => source.at === at || source.at.startsWith(`${at}/`));
+  useEffect(() => {
+    box.current?.focus({ preventScroll: true });
+  }, []);
+  const sources = read.page.sources.filter((source) => isOf(source.at, at));
   const choices = choicesOf(field);
   const say = (value: string | null) => {
     change({ at, value });
@@ -38,7 +40,7 @@ export function ValueEditor({ at, plan, index }: { at: string; plan: ReadPlan; i
             was read from{' '}
             {[...new Set(sources.map(({ words }) => words))].map((words) => (
               <q key={words} className="mr-1">
-                {words}
+                {shownWords(words)}
               </q>
             ))}
           </>
@@ -63,6 +65,7 @@ export function ValueEditor({ at, plan, index }: { at: string; plan: ReadPlan; i
               className="border-blue bg-sheet w-36 rounded border px-2 py-0.5"
             />
           </label>
+          {field === 'later' && <span className="text-soft">with month, year or term behind it</span>}
           <Button look="text" type="submit">
             Change it
           </Button>

@@ -1,3 +1,4 @@
+import { shortSpan } from '../../../format/words';
 import type { Paid, PageReading, PageReview, ReadPlan, ReadWay } from '../../../api/pages';
 
 export const paidWords = (paid: Paid) =>
@@ -13,13 +14,13 @@ export const termWords = (months: number) => (months === 1 ? 'for 1 month' : `fo
 
 export const freeWords = (months: number) => (months === 1 ? '1 more free' : `${months} more free`);
 
-export function laterWords({ later }: Pick<ReadWay, 'later'>) {
+export function laterWords({ later }: Pick<ReadWay, 'later'>, sum = (amount: string) => amount) {
   if (later === 'same') {
     return 'the same afterwards';
   }
 
   const then = later as { price: string; per: string } | null;
-  return then ? `afterwards ${then.price} ${perWords(then.per)}` : 'what follows is not said';
+  return then ? `afterwards ${sum(then.price)} ${perWords(then.per)}` : 'what follows is not said';
 }
 
 /** "3 websites", "unlimited storage", "own certificate". */
@@ -51,10 +52,8 @@ function counted(value: unknown, one: string, many: string) {
 }
 
 /** What the figure beside a plan holds, and what it does not. */
-export const costWords = ({ months, atLeast }: NonNullable<PageReview['costs'][number]>) =>
-  `over ${months === 12 ? 'a year' : months % 12 === 0 ? `${months / 12} years` : `${months} months`}${
-    atLeast ? ': what it costs later is not said' : ''
-  }`;
+export const costWords = ({ months, notSaid }: NonNullable<PageReview['costs'][number]>) =>
+  `over ${shortSpan(months)}${notSaid.length > 0 ? `: the page does not say ${notSaid.join(' and ')}` : ''}`;
 
 /** A note on a value that the page leaves open; null where a question or "not said" says it already. */
 export const doubtWords = (code: string) =>
@@ -151,6 +150,15 @@ export const whyWords = (why: string) =>
     'not-hosting': 'not for hosting',
     unit: 'the price of one piece',
   })[why] ?? 'what it is for is not clear';
+
+/** Whether a source is of a value, or of a part of it: ".../later/price" is of ".../later". */
+export const isOf = (source: string, value: string) => source === value || source.startsWith(`${value}/`);
+
+/** The value that a source is of, as the table has it. */
+export const valueOf = (source: string) => source.replace(/\/later\/(price|per)$/, '/later');
+
+/** Words as they are shown: raised figures stand behind a thin space, where a point is read. */
+export const shownWords = (words: string) => words.replaceAll('\u200a', '.');
 
 /** The words of a page in pieces, each with the places of the values that were read from it. */
 export function marked({ text, sources }: Pick<PageReading, 'text' | 'sources'>) {
