@@ -204,11 +204,14 @@ internal static partial class PageLines
     [GeneratedRegex(@"^(?<name>\p{L}[^(–—:·,]{1,30}?)\s*(?:\((?<more>[^()]{8,120})\)|(?:\s[–—-]\s|:\s)(?<more>.{8,120}))$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex NameAndMore { get; }
 
+    [GeneratedRegex(@"^(?:[*•·‣▪–-]\s+)?\p{Lu}[^–—:.]{1,32}(?:\s[–—-]\s|:\s).{0,40}(?:[£€$₹]\s?[0-9]|[0-9]\s?(?:€|kr|zł|[A-Z]{3}\b))", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex NameAndPrice { get; }
+
     // Lines as long as pages would make every pattern slow: they are read sentence by sentence.
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
         const int Longest = 600;
-        if (line.Words.Length > 90 && line.Cell is null && Ending.IsMatch(line.Words) && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences && char.IsLetter(line.Words[0]))
+        if (line.Words.Length > 90 && line.Cell is null && Ending.IsMatch(line.Words) && !NameAndPrice.IsMatch(line.Words) && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences && char.IsLetter(line.Words[0]))
         {
             foreach (var sentence in sentences)
             {

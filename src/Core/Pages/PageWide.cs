@@ -249,7 +249,7 @@ internal static partial class PageWide
 
     [GeneratedRegex($@"\b(?:[Ww]e are|[Ww]e.re|I run|[Ww]e run|[Ww]elcome (?:to|at)) (?<name>{Title})", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex WeAre { get; }
-    [GeneratedRegex($@"(?:^|\b)(?:from|by|at|[Bb]y|[Ff]rom) (?<name>{Title})\W*$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?:^|\b)(?:from|by|at|of|with|[Bb]y|[Ff]rom) (?<name>{Title})\W*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex By { get; }
     [GeneratedRegex($@"(?<name>{Title}),? (?:Ltd|Limited|LLC|Inc|GmbH|AB|s\.r\.o|Pvt|AG|SA|S\.A|BV|B\.V|Oy|ApS|AS|SARL|Srl|S\.r\.l|SpA|Pty|plc|Corp|KG|UG|e\.K)\b", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Firm { get; }
@@ -280,7 +280,7 @@ internal static partial class PageWide
                     continue;
                 }
 
-                if (pattern == By && !name.Contains(' ', StringComparison.Ordinal) && !Trade.IsMatch(name))
+                if (pattern == By && !name.Contains(' ', StringComparison.Ordinal) && !Trade.IsMatch(name) && !Patterns.Has(line.Words, @"\b(?:hosting|web ?space) (?:by|from)\b"))
                 {
                     continue;
                 }

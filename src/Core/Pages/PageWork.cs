@@ -503,7 +503,9 @@ internal sealed partial class PageWork
             body.Add(line);
         }
 
-        var (name, nameAt) = Called() is { Name: not null } called ? called : Leading(priced);
+        var headed = Headed(priced, free);
+        body.InsertRange(0, headed.Lines);
+        var (name, nameAt) = headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At) : Called() is { Name: not null } called ? called : Leading(priced);
         var plan = new PlanDraft(name, nameAt);
         Plans.Add(plan);
         Fill(plan, new PlanBlock(null, body));
@@ -511,6 +513,14 @@ internal sealed partial class PageWork
 
     [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:is |are )?called (?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex CalledWords { get; }
+
+    // A heading above with what the plan has between it and the price.
+    private (Line? Name, List<Line> Lines) Headed(Line priced, List<Line> free)
+    {
+        var name = Lines.Take(priced.Index).LastOrDefault(line => line.Seen.Heading is > 0 and < 4 && line.NameScore > 1 && !line.Words.EndsWith('?') && !PlanBlocks.IsSection(line) && line.Owner is null);
+        var between = name is null ? [] : free.Where(line => line.Index > name.Index && line.Index < priced.Index && IsFeatureLine(line)).ToList();
+        return between.Count > 0 ? (name, between) : (null, []);
+    }
 
     // "Finch: £2.49 a month".
     private static (string? Name, PageSpan? At) Leading(Line line)
@@ -856,6 +866,11 @@ internal sealed partial class PageWork
             }
 
             var amounts = rest.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To).ToList();
+            if (amounts.Find(amount => Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To]) == Role.Setup) is { } fee)
+            {
+                SetupForAll ??= fee;
+            }
+
             if (amounts.Count == 1 && Roles.Of(amounts[0], Page.Text[sentence.From..amounts[0].At.From], Page.Text[amounts[0].End..sentence.At.To]) == Role.Later && !Plans.Any(plan => ReferenceEquals(plan.Later, amounts[0])))
             {
                 foreach (var way in Plans.SelectMany(plan => plan.Ways).Where(way => Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 2)].Contains(mark, StringComparison.Ordinal)))

@@ -10,7 +10,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
 {
     [GeneratedRegex(@"^\W*(?:most|best|popular|recommended|our (?:favou?rite|pick)|top|new|bestseller|favou?rite|hot|great value|value pick|save|limited|sale|offer|[+]?\s*[0-9]+ (?:months? free|free months?))\b[^.]{0,24}$|%", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Badge { get; }
-    [GeneratedRegex(@"^\W*(?:select|choose|order|buy|add|get|take|start|sign up|try|see|view|more|learn|continue|go|move in|put it|pick|compare|configure|details|read more|book|join|begin|want|reserve|claim|this one|i.ll|yes|let)\b[^.]{0,30}$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\W*(?:select|choose|order|buy|add|get|take|start(?!\W*$)|sign up|try|see|view|more|learn|continue|go|move in|put it|pick|compare|configure|details|read more|book|join|begin|want|reserve|claim|this one|i.ll|yes|let)\b[^.]{0,30}$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Action { get; }
     [GeneratedRegex(@"^\W*(?:(?:frequently asked )?questions\b.*|faqs?|good to know|(?:useful |optional )?(?:extras?|additions|add-?ons?)\b.*|add (?:to|it to) (?:it|your .*)|add to it|also(?: on request)?|goes well with.*|(?:our )?domains?(?: names?)?(?: prices?| price list| registration| names)?(?:,? (?:per|a|one|for a) year)?|(?:what a|our) domains? .*|names|a name|how it (?:works|goes)|how we .*|who (?:we are|looks after it)|what is in it|what.s included|notes?(?: \[edit\])?|what others (?:ask|charge)|what happens next|small print|opening hours|legal|company|products|help|contact|about(?: us)?|from (?:the|our) .{0,24}|not sure\?|need (?:a hand|more).{0,20}|why .{0,20}\?|you may also like|all (?:plans|offers|rooms).{0,20}|more for your .{0,20}|optional.{0,30}|the small print)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Section { get; }
@@ -20,7 +20,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     private static partial Regex Tail { get; }
     [GeneratedRegex(@"^(?:configure|your plan|your order|order|choose|selected plan|selected|plan|package|hosting plan|product)\s*[:–—]\s+", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Lead { get; }
-    [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|billing|cycle|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|billing|cycle|term|duration|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NoName { get; }
 
     [GeneratedRegex(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|cloud|reseller|business|linux|windows|all|shop|website|standard web)$", Patterns.AnyCase, Patterns.Patience)]
@@ -218,6 +218,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         var repeated = lines.GroupBy(line => line.Words, StringComparer.OrdinalIgnoreCase).Where(group => group.Count() > 1).Select(group => group.Key).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var pieces = new List<(Line Name, List<Line> Body)>();
         var run = new List<Line>();
+        var orphans = new List<Line>();
         List<Line>? body = null;
         for (var at = 0; at < lines.Count; at++)
         {
@@ -236,7 +237,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
                 continue;
             }
 
-            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0) - (candidate.Index == 0 && NameOf(candidate.Words).Length < candidate.Words.Length ? 3 : 0), Number: number))
+            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0) + (IsNamedAgain(candidate, at) ? 1 : 0) - (candidate.Index == 0 && NameOf(candidate.Words).Length < candidate.Words.Length ? 3 : 0), Number: number))
                 .Where(candidate => candidate.Score > 0 && run.Count - candidate.Number <= 4).OrderByDescending(candidate => candidate.Score).ThenByDescending(candidate => candidate.Number).FirstOrDefault().Line;
             if (name is not null)
             {
@@ -252,11 +253,21 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
 
             run.Clear();
             body?.Add(line);
+            if (body is null && pieces.Count == 0 && IsFeature(line))
+            {
+                orphans.Add(line);
+            }
         }
 
         body?.AddRange(run.Take(3));
-        return Merge(pieces);
+        return orphans.Count > 1 && pieces.Count > 1 && pieces.TrueForAll(piece => piece.Body.Any(HasPrice)) && !pieces[^1].Body.Skip(1).Any(IsFeature)
+            ? FeaturesFirst(pieces, orphans)
+            : Merge(pieces);
     }
+
+    // "Start with Limpet", a few lines below.
+    private bool IsNamedAgain(Line candidate, int at) =>
+        candidate.NameScore > 0 && NameOf(candidate.Words) is { Length: > 2 } name && lines.Skip(at).Take(14).Any(other => other != candidate && other.Words.Length is > 3 and <= 60 && other.Words.Length > name.Length && Patterns.Mentions(other.Words, name).Any());
 
     private bool IsBody(Line line, int at)
     {
@@ -279,6 +290,21 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             || (line.Words.Length < 120 && (Terms.PaidIn(line.Words) is not null || Terms.In(line.Words, 0).Length > 0 || Terms.FreeIn(line.Words, 0) is not null) && line.NameScore <= 0);
     }
 
+    // "3 websites", then the plan's name and price: what stands behind a price is of the plan below.
+    private static List<PlanBlock> FeaturesFirst(List<(Line Name, List<Line> Body)> pieces, List<Line> above)
+    {
+        var blocks = new List<PlanBlock>();
+        foreach (var (name, body) in pieces)
+        {
+            var end = body.FindLastIndex(line => line.Amounts.Length > 0) + 1;
+            var own = body.Where((line, at) => at < end || !IsFeature(line));
+            blocks.Add(new PlanBlock(name, [.. own, .. above]));
+            above = [.. body.Skip(end).Where(IsFeature)];
+        }
+
+        return blocks;
+    }
+
     // A piece without a price belongs to the plan before it, where prices stand first; else to the one after it.
     private static List<PlanBlock> Merge(List<(Line Name, List<Line> Body)> pieces)
     {
@@ -287,6 +313,11 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         if (first < 0)
         {
             return [];
+        }
+
+        if (first > 0 && pieces.Skip(first).All(piece => piece.Body.Any(HasPrice)) && pieces[first - 1].Body.Skip(1).Any(IsFeature) && pieces.Count - first >= 2 && !pieces[^1].Body.Skip(1).Any(IsFeature))
+        {
+            return FeaturesFirst([.. pieces.Skip(first)], [.. pieces[first - 1].Body.Skip(1).Where(IsFeature)]);
         }
 
         var pricesLast = first > 0 && pieces.Take(first).Any(piece => piece.Body.Skip(1).Any(IsFeature));

@@ -39,6 +39,10 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     [GeneratedRegex(@"^\W*(?:\(|=|that.s|that is|i\.?e\.|works out|equals|equivalent|which is|just|only)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ThatIs { get; }
 
+    // "€75 if you pay a whole year at once".
+    [GeneratedRegex(@"^\W*(?:if|when|for those who)(?: you)? (?:pay|paid)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex IfPaid { get; }
+
     private readonly List<PageAmount> _pendingStruck = [];
     private WayDraft? _way;
     private Term? _pending;
@@ -112,7 +116,6 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             if (DomainOffers.In(piece.Words, piece.At) is { } domain)
             {
                 Domain(domain);
-                continue;
             }
 
             foreach (var feature in Pages.Features.In(piece.Words, piece.From))
@@ -205,7 +208,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             var start = Math.Max(from, cuts.Where(cut => cut <= amount.At.From).DefaultIfEmpty(sentence.From).Max());
             var end = Math.Min(to, cuts.Where(cut => cut >= amount.End).DefaultIfEmpty(sentence.At.To).Min());
             var before = page.Text[Math.Min(start, amount.At.From)..amount.At.From];
-            if (number == 0 && before.Trim().Length == 0 && line.Label.Length > 0)
+            if (number == 0 && before.Trim().Length == 0 && line.Label.Length > 0 && !Terms.IsLabel(line.Label))
             {
                 before = line.Label + ": ";
             }
@@ -223,7 +226,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             (isExcluded, wasSetup) = (Roles.IsWithoutTax(page.Text[amount.At.To..Math.Min(page.Text.Length, Math.Max(amount.End, to))]), role == Role.Setup);
-            if (role == Role.Price && number > 0 && Alternative.IsMatch(before) && terms.Find(term => term.At.From >= amount.At.To && term.At.To <= to) is { } ahead)
+            if (role == Role.Price && ((number > 0 && Alternative.IsMatch(before)) || (_way is { Price.Per: Per.Month } && amount.Per == Per.None && IfPaid.IsMatch(behind))) && terms.Find(term => term.At.From >= amount.At.To && term.At.To <= to) is { } ahead)
             {
                 terms.Remove(ahead);
                 (_way, _pending, _pendingPaid) = (null, ahead, Terms.PaidIn(behind));
@@ -461,6 +464,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private void WordsAlone(Line line, IReadOnlyList<Line> lines, int at)
     {
         var words = line.Words;
+        if (words.EndsWith('?'))
+        {
+            return;
+        }
+
         Said(words, line);
         var terms = Terms.In(words, line.From);
         if (Terms.IsLabel(words) && (_labelsFirst || _way is null) && PriceFollows(lines, at))

@@ -29,6 +29,9 @@ internal sealed partial class PlanTables(PageText page)
     [GeneratedRegex($@"\bfirst {Patterns.Count}[- ](?:months?|(?<year>years?))\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex FirstMonths { get; }
 
+    [GeneratedRegex(@"^(?:price )?(?:when |if )?(?:paid|billed|pay|paying|payable|charged) (?:monthly|each month|every month|by the month|month by month)$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex MonthlyLabel { get; }
+
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>The plans in their order.</summary>
@@ -284,10 +287,18 @@ internal sealed partial class PlanTables(PageText page)
                     way.Term = new Term(first.Groups["year"].Success ? count * 12 : count, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                     way.IsFirst = true;
                 }
+                else if (way.Term is null && MonthlyLabel.IsMatch(label))
+                {
+                    way.Term = new Term(1, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
+                }
                 else if (way.Term is null && Terms.IsLabel(label) && Terms.In(label, 0) is [var term, ..])
                 {
                     way.Term = new Term(term.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                     way.Paid ??= Terms.PaidIn(label);
+                }
+                else if (way.Term is null && way.Price.Per == Per.None && Terms.In(label, 0) is [var only])
+                {
+                    way.Term = new Term(only.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At); // "Fee per quarter".
                 }
             }
         }
