@@ -46,7 +46,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Shelf");
         browser.Reads("Your price lists");
         Take("shelf");
-        Advertisement();
+        SellersPage();
         Edit();
         browser.Press("Worksheet");
         browser.Press("Order A");
@@ -143,15 +143,16 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         Take("domain-own");
     }
 
-    private void Advertisement()
+    private void SellersPage()
     {
-        browser.Press("Type one in from an advertisement");
-        browser.Type("The page’s own words", "Lantern plan from Brightwater Hosting: only £2.99 a month for 36 months, billed upfront. Renews at £8.99 a month. Free .com domain for the first year. Prices exclude VAT. 30-day money-back guarantee.");
-        browser.Press("Read them");
-        browser.Reads("from “for 36 months”");
-        browser.Reads("at least £129.17");
+        browser.Press("Paste a seller’s page");
+        browser.Type("Their page", "Brightwater Hosting\n\nLantern\n£2.99 a month\n36 months, paid up front\nRenews at £8.99 a month\n1 website\n10 GB storage\n5 mailboxes\n\nBeacon\n£5.49 a month\n36 months, paid up front\nRenews at £13.99 a month\n10 websites\n60 GB storage\nUnlimited mailboxes\nFree .com domain for the first year\n\nPrices exclude VAT. 30-day money-back guarantee. We move your old site for £49.");
+        browser.Press("Read it");
+        browser.Reads("2 plans were read");
+        browser.Press("afterwards £8.99 a month");
+        browser.Reads("The later price was read from");
         browser.Driver.ExecuteScript("scrollTo(0, 0); document.activeElement.blur()");
-        Take("advertisement");
+        Take("page");
         browser.Press("Your price lists");
     }
 
