@@ -130,6 +130,8 @@ internal sealed partial class DomainLists(PageText page)
         }
     }
 
+    [GeneratedRegex(@"\s[·•|]\s", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex Parted { get; }
     [GeneratedRegex(@"^\s*(?:a year|per year|each year|/ ?ye?a?r|yearly)?\s*(?:for|buys|gets you)\s+(?:an? |every )?$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PriceFirst { get; }
 
@@ -214,6 +216,12 @@ internal sealed partial class DomainLists(PageText page)
             var start = number == 0 ? from : amounts[number - 1].End;
             var end = number + 1 < amounts.Count ? amounts[number + 1].At.From : from + words.Length;
             var (before, behind) = (page.Text[start..amount.At.From], page.Text[amount.At.To..end]);
+            if (number > 0 && Parted.IsMatch(before))
+            {
+                break; // ".org £12 · transfers £11 each": of another thing.
+            }
+
+            behind = Parted.Match(behind) is { Success: true } stop ? behind[..stop.Index] : behind;
             if (PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before) || (number > 0 && Patterns.Has(before, @"\binc[\s(]*$|^\s*\(?$") && Patterns.Has(behind, @"^\s*inc")))
             {
                 isFirst |= PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before);

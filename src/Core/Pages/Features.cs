@@ -91,7 +91,7 @@ internal static partial class Features
         ("search-help", Patterns.Of(@"\bsearch (?:listing|engine)|\bsearch help\b|\bseo\b")),
         ("design-help", Patterns.Of(@"\bdesign (?:help|service|support)\b|\bpage design\b")),
         ("platforms", Patterns.Of(@"^(?:server )?(?:platforms?|operating systems?|os|server|system)$")),
-        ("domain", Patterns.Of(@"\b(?:free|included)\b.*\bdomain|\bdomain\b.*\b(?:free|included|for (?:a|1|one|the first) year)\b|^(?:a )?domain(?: name)?\W*$")),
+        ("domain", Patterns.Of(@"\b(?:free|included)\b.*\bdomain|\bdomains?\b.*\b(?:free|included|for (?:a|1|one|the first) year)\b|^(?:a )?domain(?: name)?\W*$")),
         ("mailboxes", Patterns.Of(@"\bmail-?\s?box(?:es)?\b|\be-?\s?mails?(?: (?:accounts?|address(?:es)?|boxes))?\b|\bmail accounts?\b|\binbox|^mails?$")),
         ("databases", Patterns.Of(@"\bdata-?\s?bases?\b|\bmy\s?sql\b|\bdbs?\b")),
         ("monthlyVisits", Patterns.Of(@"\bvisit(?:s|ors)\b|\bpage\s?views\b")),
@@ -181,7 +181,7 @@ internal static partial class Features
             }
 
             var isTransfer = Says(size.Groups["behind"].Value, "transfer", "traffic", "bandwidth", " data", "of data") || (Says(size.Groups["before"].Value, "transfer", "traffic", "bandwidth", "data") && !Says(size.Groups["behind"].Value, "space", "storage"));
-            var isStorage = !isTransfer && (size.Groups["before"].Success || Says(words, "space", "storage", "disk", "disc", "ssd", "nvme", "webspace") || !Patterns.HasExact(size.Groups["behind"].Value, @"^\s*\p{L}"));
+            var isStorage = !isTransfer && (size.Groups["before"].Success || Says(words, "space", "storage", "disk", "disc", "ssd", "nvme", "webspace") || !Patterns.HasExact(size.Groups["behind"].Value, @"^\s*(?!(?:and|or|with|plus|for|as|in|on)\b)\p{L}"));
             if (isTransfer || isStorage)
             {
                 found.Add(new Feature(isTransfer ? "transferGB" : "storageGB", Gigabytes(size.Groups["n"].Value, size.Groups["unit"].Value), Span(size)));

@@ -290,6 +290,13 @@ internal sealed partial class PageAssembly
             return ReadLater.Same;
         }
 
+        if (way.Struck is { } dear && (way.IsRegular || plan.IsRegular || _work.IsRegularForAll))
+        {
+            var dearPer = dear.Per switch { Per.Month => "month", Per.Year => "year", _ => per };
+            Source($"{at}/later/price", dear.Number, Wide(dear));
+            return new ReadLater(Text(dear), dearPer);
+        }
+
         if (isFirst || way.IsUnstated || plan.IsUnstated || _work.IsUnstatedForAll)
         {
             Doubt("later-not-said", $"{at}/later");

@@ -207,15 +207,39 @@ internal static partial class PageLines
     [GeneratedRegex(@"^(?:[*•·‣▪–-]\s+)?\p{Lu}[^–—:.]{1,32}(?:\s[–—-]\s|:\s).{0,40}(?:[£€$₹]\s?[0-9]|[0-9]\s?(?:€|kr|zł|[A-Z]{3}\b))", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex NameAndPrice { get; }
 
+    private static bool IsNameAndPrice(Piece piece) =>
+        PageAmount.In(piece.Words, 0) is [{ Per: Per.Month or Per.Year } price] && price.At.From > 2 && piece.Words[..price.At.From].TrimEnd() is var name && PlanBlocks.Score(name) > 0 && !NotNamed.IsMatch(name) && Features.KeyOf(name) is null && !PageWork.IsThing(name);
+
     // Lines as long as pages would make every pattern slow: they are read sentence by sentence.
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
         const int Longest = 600;
+        if (line.Words.Length > 60 && Sentences(line.Words, line.At.From) is { Count: > 1 } named && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words)) > 1)
+        {
+            foreach (var sentence in named)
+            {
+                yield return line with { At = sentence.At, Words = sentence.Words };
+            }
+
+            yield break;
+        }
+
         if (line.Words.Length > 90 && line.Cell is null && Ending.IsMatch(line.Words) && !NameAndPrice.IsMatch(line.Words) && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences && char.IsLetter(line.Words[0]))
         {
             foreach (var sentence in sentences)
             {
                 yield return line with { At = sentence.At, Words = sentence.Words };
+            }
+
+            yield break;
+        }
+
+        // "Parkland $4/mo · Downland $9/mo": several names with their prices.
+        if (line.Words.Length <= 160 && line.Words.AsSpan().ContainsAny('·', '|', '•') && Pieces(line.Words, line.At.From) is { Count: > 1 } pieces && pieces.TrueForAll(IsNameAndPrice))
+        {
+            foreach (var piece in pieces)
+            {
+                yield return line with { At = piece.At, Words = piece.Words };
             }
 
             yield break;

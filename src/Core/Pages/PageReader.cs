@@ -11,10 +11,10 @@ public static partial class PageReader
     [GeneratedRegex(@"^\W*(?:all (?:our |hosting )?(?:plans?|packages?|offers?|accounts?|of them)(?: come with| include| have)?|every (?:plan|package|offer|account)(?: comes with| includes| has)?|in every (?:plan|package)|always (?:included|with it)|included (?:in|with) (?:all|every)(?: plans?| plan)?|comes with (?:all|every)(?: plans?| plan)?|with every plan)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ForAllHeading { get; }
 
-    [GeneratedRegex(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴]|\([1-9]\))\s*(?<words>\S.*)$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹]|\([1-9]\))\s*(?<words>\S.*)$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Footnote { get; }
 
-    [GeneratedRegex(@"\b(?:intro(?:ductory)?|promotional|promotion|special offer|new customers|first term)\b[^.]{0,40}\bprices?\b|\bprices?\b[^.]{0,60}\b(?:intro(?:ductory)?|promotional|for the first (?:term|period|year)|new customers|first term)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:intro(?:ductory)?|promotional|promotion|special offer|new customers|first term)\b[^.]{0,40}\bprices?\b|\bprices?\b[^.]{0,60}\b(?:intro(?:ductory)?|promotional|for the first (?:term|period|year|[0-9]{1,2} (?:months?|years?))|new customers|first term)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PriceWords { get; }
 
     /// <summary>What a page says.</summary>

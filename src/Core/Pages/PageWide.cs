@@ -18,6 +18,8 @@ internal static partial class PageWide
     private static partial Regex Not { get; }
     [GeneratedRegex($@"\bnot registered for {TaxName}\b|\b{TaxName} may (?:apply|be added)\b|\bmay be (?:added|charged)\b|\bsee checkout\b|\bat checkout\b|\bnext step\b|\bdepends?\b|\bwhere (?:it )?appli(?:es|cable)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Open { get; }
+    [GeneratedRegex($@"\bno {TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NoTax { get; }
     [GeneratedRegex($@"\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is|are|will be) (?:added|charged extra|extra|on top)\b(?! (?:where|if|when))", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SureTop { get; }
     [GeneratedRegex($@"^\W*(?:is|are|do|does|what about|and|how about) (?:the )?(?:prices? )?{TaxName}[^?]*\?\W*$|^\W*(?:what about|and) tax\?", Patterns.AnyCase, Patterns.Patience)]
@@ -90,6 +92,11 @@ internal static partial class PageWide
     private static string? TaxIn(string sentence)
     {
         if (sentence.Length > 400 || !sentence.AsSpan().ContainsAny(TaxWords) || (Open.IsMatch(sentence) && !SureTop.IsMatch(sentence)) || sentence.TrimEnd().EndsWith('?'))
+        {
+            return null;
+        }
+
+        if (NoTax.IsMatch(sentence))
         {
             return null;
         }

@@ -104,6 +104,8 @@ internal sealed partial class PageWork
 
     public bool IsUnstatedForAll { get; private set; }
 
+    public bool IsRegularForAll { get; private set; }
+
     public Dictionary<PageAmount, string> Why { get; } = [];
 
     public bool IsExample(PageAmount amount) => _examples.Contains(amount);
@@ -344,7 +346,8 @@ internal sealed partial class PageWork
 
     // "Thicket then costs £5.75": a sentence about plans by their names is no part of one.
     private static bool IsAboutNamed(Line line, List<string> names) =>
-        line.Amounts.Length > 0 && LaterContext.IsMatch(line.Words) && names.Exists(name => Patterns.Mentions(line.Words, name).Any());
+        (line.Amounts.Length > 0 && LaterContext.IsMatch(line.Words) && names.Exists(name => Patterns.Mentions(line.Words, name).Any()))
+            || (line.Amounts.IsEmpty && Opens.Match(line.Words) is { Success: true } opens && !opens.Value.TrimEnd().EndsWith(':') && names.Contains(opens.Groups["name"].Value));
 
     // Lines that stand near an amount; all others are about no plan.
     private bool[] Near()
@@ -700,9 +703,8 @@ internal sealed partial class PageWork
     private void Named(Piece sentence, Line line)
     {
         var amounts = line.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To).ToList();
-        if (amounts.Count == 0 && line.Owner is null && Opens.Match(sentence.Words) is { Success: true } opens && Plans.Find(plan => plan.Name == opens.Groups["name"].Value) is { } described)
+        if (amounts.Count == 0 && line.Owner is null && Described(sentence))
         {
-            new PlanReader(Page, described).FeaturesOf(sentence.Words[opens.Length..], sentence.From + opens.Length);
             return;
         }
 
@@ -739,6 +741,24 @@ internal sealed partial class PageWork
         }
     }
 
+    // "Parkland has 10 GB and 3 sites; Downland has 60 GB": each part is of the plan that it opens with.
+    private bool Described(Piece sentence)
+    {
+        var (start, isDescribed) = (0, false);
+        foreach (var part in sentence.Words.Split("; "))
+        {
+            if (Opens.Match(part) is { Success: true } opens && Plans.Find(plan => plan.Name == opens.Groups["name"].Value) is { } described)
+            {
+                new PlanReader(Page, described).FeaturesOf(part[opens.Length..], sentence.From + start + opens.Length);
+                isDescribed = true;
+            }
+
+            start += part.Length + 2;
+        }
+
+        return isDescribed;
+    }
+
     // What a sentence says of all plans.
     private void General(Piece sentence, Line line, Regex forAll)
     {
@@ -769,6 +789,7 @@ internal sealed partial class PageWork
             IsSameForAll = true;
         }
 
+        IsRegularForAll |= amounts.Count == 0 && isPrices && PlanReader.SaysRegular(words);
         if (PlanReader.SaysUnstated(words) && amounts.Count == 0 && Patterns.Has(words, @"\brenew"))
         {
             IsUnstatedForAll = true;
@@ -844,6 +865,7 @@ internal sealed partial class PageWork
                 {
                     way.IsFirst |= PlanReader.SaysFirst(sentence.Words);
                     way.IsSame |= PlanReader.SaysSame(sentence.Words);
+                    way.IsRegular |= PlanReader.SaysRegular(sentence.Words);
                     way.IsUnstated |= PlanReader.SaysUnstated(sentence.Words) && rest.Amounts.IsEmpty;
                     way.Term ??= length;
                     way.Paid ??= Terms.PaidIn(sentence.Words);

@@ -38,6 +38,9 @@ internal sealed class PlanDraft(string? name, PageSpan? nameAt)
 
     public bool IsUnstated { get; set; }
 
+    /// <summary>Whether it renews at the regular rate, which is the one that is struck.</summary>
+    public bool IsRegular { get; set; }
+
     /// <summary>What it renews at, said for all its ways.</summary>
     public PageAmount? Later { get; set; }
 
@@ -94,6 +97,9 @@ internal sealed class WayDraft(PageAmount price, Line line)
     public bool IsSame { get; set; }
 
     public bool IsUnstated { get; set; }
+
+    /// <summary>Whether it renews at the regular rate, which is the one that is struck.</summary>
+    public bool IsRegular { get; set; }
 
     public bool IsFrom { get; set; }
 

@@ -308,7 +308,15 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
                 break;
             case Role.Later:
-                if (_way is not null)
+                if (_way is not null && _way.Line != line && plan.Ways.Count > 1 && plan.Ways.TrueForAll(other => other.Later is null))
+                {
+                    // Below several lengths of time: all of them renew at it, save what is paid by the month.
+                    foreach (var longer in plan.Ways.Where(other => other.Term?.Months != 1 && (other.Price.Per == amount.Per || amount.Per == Per.None || other == _way)))
+                    {
+                        longer.Later = amount;
+                    }
+                }
+                else if (_way is not null)
                 {
                     _way.Later ??= amount;
                     if (_way.Later != amount && plan.Later is null)
@@ -583,6 +591,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         if (Unstated.IsMatch(words))
         {
             plan.IsUnstated = true;
+            plan.IsRegular |= SaysRegular(words);
         }
 
         if (FreeSetupWords.Match(words) is { Success: true } free)
@@ -629,6 +638,15 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     public static bool SaysSame(string words) => SameWords.IsMatch(words);
 
     public static bool SaysUnstated(string words) => Unstated.IsMatch(words);
+
+    [GeneratedRegex(@"\b(?:regular|normal|usual|standard|list|full)(?: list)? (?:price|rate)s?\b(?! of)(?=[^0-9£€$]*$)", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Regular { get; }
+
+    [GeneratedRegex(@"\brenew|\bafter|\bthen\b|\bappl(?:y|ies)\b|\bfrom the second\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex Renewing { get; }
+
+    /// <summary>Whether words say that the regular rate follows.</summary>
+    public static bool SaysRegular(string words) => Regular.IsMatch(words) && Renewing.IsMatch(words);
 
     public static bool SaysFirst(string words) => FirstWords.IsMatch(NotFirst.Replace(words, " "));
 

@@ -15,9 +15,9 @@ internal sealed partial class PlanTables(PageText page)
     private static partial Regex PayLabel { get; }
     [GeneratedRegex(@"\b(?:list price|normal price|regular price|was|before|instead of)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex StruckLabel { get; }
-    [GeneratedRegex(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo|^month\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex MonthWord { get; }
-    [GeneratedRegex(@"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y|^year\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex YearWord { get; }
     [GeneratedRegex(@"\b(?:plans?|packages?|offers?|hosting|webspace|accounts?|rooms?|sizes?)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OfPlans { get; }
@@ -31,6 +31,11 @@ internal sealed partial class PlanTables(PageText page)
 
     [GeneratedRegex(@"^(?:price )?(?:when |if )?(?:paid|billed|pay|paying|payable|charged) (?:monthly|each month|every month|by the month|month by month)$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex MonthlyLabel { get; }
+
+    [GeneratedRegex(@"\b(?:term|contract|commitment|minimum)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex TermWord { get; }
+    [GeneratedRegex(@"^(?:plans?|packages?|tariffs?|products?|accounts?|names?|plan name|offers?)$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex NameHead { get; }
 
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
 
@@ -144,16 +149,17 @@ internal sealed partial class PlanTables(PageText page)
     {
         var read = 0;
         var hasTwo = HasTwoHeads(table, head);
+        var named = Enumerable.Range(0, table.Columns).Where(column => NameHead.IsMatch(table.Words(head, column))).DefaultIfEmpty(0).First();
         for (var row = head + (hasTwo ? 2 : 1); row < table.Rows; row++)
         {
-            if (table.IsWide(row) || NameIn(table.Cell(row, 0)) is not { } name || Enumerable.Range(1, table.Columns - 1).All(column => table.Words(row, column).Length == 0))
+            if (table.IsWide(row) || NameIn(table.Cell(row, named)) is not { } name || Enumerable.Range(1, table.Columns - 1).All(column => table.Words(row, column).Length == 0))
             {
                 continue;
             }
 
             var plan = Plan(name);
             var reader = new PlanReader(page, plan);
-            for (var column = 1; column < table.Columns; column++)
+            for (var column = named + 1; column < table.Columns; column++)
             {
                 var label = hasTwo ? $"{table.Words(head, column)} {table.Words(head + 1, column)}" : table.Words(head, column);
                 Cell(plan, reader, label, table.Cell(head, column), table.Cell(row, column), around + " " + table.Words(head, 0));
@@ -225,7 +231,7 @@ internal sealed partial class PlanTables(PageText page)
         var isMoney = cell.Any(line => line.Amounts.Length > 0) || ((PriceLabel.IsMatch(label) || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || Terms.IsLabel(label)) && Features.KeyOf(label) is null && cell.Any(line => PageAmount.OfCell(line.Words, line.From) is not null));
         if (!isMoney)
         {
-            if (SetupLabel.IsMatch(label) && Patterns.Has(words, @"^\W*(?:free|none|no|–|-|included)\W*$"))
+            if (SetupLabel.IsMatch(label) && Patterns.Has(words, @"^\W*(?:free|none|no|–|-|included|waived|gratis|0)\W*$"))
             {
                 plan.FreeSetup ??= cell[0].Seen.At;
             }
@@ -296,7 +302,7 @@ internal sealed partial class PlanTables(PageText page)
                     way.Term = new Term(term.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                     way.Paid ??= Terms.PaidIn(label);
                 }
-                else if (way.Term is null && way.Price.Per == Per.None && Terms.In(label, 0) is [var only])
+                else if (way.Term is null && (way.Price.Per == Per.None || TermWord.IsMatch(label)) && Terms.In(label, 0) is [var only])
                 {
                     way.Term = new Term(only.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At); // "Fee per quarter".
                 }

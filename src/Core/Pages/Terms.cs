@@ -120,6 +120,11 @@ internal static partial class Terms
         }
 
         var rest = Without(words);
+        if (Monthly.Match(rest) is { Success: true } monthly && rest.LastIndexOf(" or ", monthly.Index, StringComparison.OrdinalIgnoreCase) is > 0 and var or && AtOnce.IsMatch(rest[..or]))
+        {
+            return Paid.AtOnce; // "billed yearly, or 9 when billed monthly": the first of two is the price's.
+        }
+
         return Monthly.IsMatch(rest) ? (Leave.IsMatch(rest) && !Bound.IsMatch(Leave.Replace(rest, "")) ? Paid.MonthlyFree : Paid.MonthlyBound)
             : Leave.IsMatch(words) ? Paid.MonthlyFree
             : AtOnce.IsMatch(rest) ? Paid.AtOnce

@@ -78,7 +78,7 @@ public sealed record CartCheck(OfferBook Book, ImmutableArray<CartPair> Pairs, M
         private int Score(BillLine our, CartLine their) =>
             our.Kind switch
             {
-                LineKind.Plan => their.Kind != "plan" ? 0 : IsCalled(their.Name, book.Plan(our.Ref)?.Name) ? 100 : 60,
+                LineKind.Plan => IsCalled(their.Name, book.Plan(our.Ref)?.Name) ? their.Kind switch { "plan" => 100, "addOn" or "other" => 90, _ => 0 } : their.Kind == "plan" ? 60 : 0,
                 LineKind.Setup => their.Kind == "setup" ? 100 : 0,
                 LineKind.DataCentre => their.Kind == "dataCentre" ? 100 : 0,
                 LineKind.Domain => their.Kind == "domain" && string.Equals(their.Domain, our.Ref, StringComparison.OrdinalIgnoreCase) ? 100 : 0,

@@ -38,6 +38,9 @@ public sealed class CartCheckTests
         check.Total.ShouldBe((Minor)12480);
         check.Deviations.ShouldBeEmpty();
 
+        // A plan that is called by its name alone is the plan.
+        Check(Ours.Replace("Kern hosting, 12 months", "Kern", StringComparison.Ordinal) + "Total £124.80").Pairs.ShouldAllBe(pair => pair.Fit == CartFit.AsExpected);
+
         // With the tax within each line it is the same cart.
         Check("Kern hosting, 12 months: £72.00\nSet-up: £3.60\nDaily backups: £28.80\nlark.com, 1 year: £14.40\nContact privacy for lark.com: £6.00\nTotal incl. VAT £124.80").Pairs.Select(pair => pair.Fit).ShouldAllBe(fit => fit == CartFit.AsExpected);
     }
