@@ -57,7 +57,7 @@ public static partial class ReadingChanges
         }
 
         var text = change.From is { } from ? AmountAt(reading, from) : change.Value;
-        if ((change.From is not null && text is null) || With(reading.Plans[plan], way, field, text) is not { } mended)
+        if ((change.From is not null && text is null) || With(reading.Plans[plan], way, field, text, DecimalsOf(reading)) is not { } mended)
         {
             return null;
         }
@@ -80,7 +80,7 @@ public static partial class ReadingChanges
     private static PageReading? Moved(PageReading reading, int plan, int other, int? way, string field, string value)
     {
         var target = way is null ? null : (int?)Math.Min(way.Value, reading.Plans[other].Ways.Length - 1);
-        if (With(reading.Plans[other], target, field, value) is not { } given || With(reading.Plans[plan], way, field, null) is not { } left)
+        if (With(reading.Plans[other], target, field, value, DecimalsOf(reading)) is not { } given || With(reading.Plans[plan], way, field, null, DecimalsOf(reading)) is not { } left)
         {
             return null;
         }
@@ -109,17 +109,17 @@ public static partial class ReadingChanges
     }
 
     // A plan with one value of it as said; null: it has no such value, or it cannot be that.
-    private static ReadPlan? With(ReadPlan plan, int? way, string field, string? value)
+    private static ReadPlan? With(ReadPlan plan, int? way, string field, string? value, int decimals)
     {
         if (way is { } number)
         {
-            return number < plan.Ways.Length && WayWith(plan.Ways[number], field, value?.Trim()) is { } mended ? plan with { Ways = plan.Ways.SetItem(number, mended) } : null;
+            return number < plan.Ways.Length && WayWith(plan.Ways[number], field, value?.Trim(), decimals) is { } mended ? plan with { Ways = plan.Ways.SetItem(number, mended) } : null;
         }
 
         return field switch
         {
             "name" => plan with { Name = value },
-            "setupFee" => Amount(value) is var fee && fee.IsGood ? plan with { SetupFee = fee.Text } : null,
+            "setupFee" => Amount(value, decimals) is var fee && fee.IsGood ? plan with { SetupFee = fee.Text } : null,
             "domain" when value is null => plan with { Domain = null },
             "domain" => plan with { Domain = new ReadPlanDomain(value == "any" ? [] : [.. value.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(ending => ending.TrimStart('.').ToLowerInvariant())], plan.Domain?.FromMonths, plan.Domain?.EveryYear ?? false) },
             _ when field.StartsWith("features/", StringComparison.Ordinal) => value is null ? plan with { Features = plan.Features.Remove(field[9..]) } : Feature(field[9..], value.Trim()) is { } feature ? plan with { Features = plan.Features.SetItem(field[9..], feature) } : null,
@@ -127,12 +127,12 @@ public static partial class ReadingChanges
         };
     }
 
-    private static ReadWay? WayWith(ReadWay way, string field, string? value)
+    private static ReadWay? WayWith(ReadWay way, string field, string? value, int decimals)
     {
         switch (field)
         {
             case "price":
-                return Amount(value) is { IsGood: true, Text: { } price } ? way with { Price = price } : null;
+                return Amount(value, decimals) is { IsGood: true, Text: { } price } ? way with { Price = price } : null;
             case "per":
                 return value is "month" or "year" or "term" ? way with { Per = value } : null;
             case "months":
@@ -142,18 +142,18 @@ public static partial class ReadingChanges
             case "paid":
                 return value is "at-once" or "monthly-bound" or "monthly-free" ? way with { Paid = value } : null;
             case "struck":
-                return Amount(value) is { IsGood: true } struck ? way with { Struck = struck.Text } : null;
+                return Amount(value, decimals) is { IsGood: true } struck ? way with { Struck = struck.Text } : null;
             case "setupFee":
-                return Amount(value) is { IsGood: true } fee ? way with { SetupFee = fee.Text } : null;
+                return Amount(value, decimals) is { IsGood: true } fee ? way with { SetupFee = fee.Text } : null;
             case "later":
-                return Later(way, value);
+                return Later(way, value, decimals);
             default:
                 return null;
         }
     }
 
     // "same", or an amount with what it is for: "9.99 month".
-    private static ReadWay? Later(ReadWay way, string? value)
+    private static ReadWay? Later(ReadWay way, string? value, int decimals)
     {
         if (value is null or "same")
         {
@@ -162,10 +162,10 @@ public static partial class ReadingChanges
 
         var parts = value.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var per = parts.Length > 1 ? parts[1] : way.Per;
-        return parts.Length is 1 or 2 && per is "month" or "year" or "term" && Amount(parts[0]) is { IsGood: true, Text: { } price } ? way with { Later = new ReadLater(price, per) } : null;
+        return parts.Length is 1 or 2 && per is "month" or "year" or "term" && Amount(parts[0], decimals) is { IsGood: true, Text: { } price } ? way with { Later = new ReadLater(price, per) } : null;
     }
 
-    private static (bool IsGood, string? Text) Amount(string? value)
+    private static (bool IsGood, string? Text) Amount(string? value, int decimals)
     {
         if (value is null)
         {
@@ -173,8 +173,17 @@ public static partial class ReadingChanges
         }
 
         var figures = PageAmount.In(value, 0) is [var amount, ..] ? amount.Number : PageAmount.NumberOf(Patterns.Swap(value, @"[^0-9.,'’ \u00A0]", ""));
-        return figures is null || !figures.Any(char.IsAsciiDigit) ? (false, null) : (true, figures.Contains('.', StringComparison.Ordinal) && figures.Length - figures.IndexOf('.', StringComparison.Ordinal) == 2 ? figures + "0" : figures);
+        if (figures is null || !figures.Any(char.IsAsciiDigit))
+        {
+            return (false, null);
+        }
+
+        var point = figures.IndexOf('.', StringComparison.Ordinal);
+        var missing = decimals - (point < 0 ? 0 : figures.Length - point - 1);
+        return (true, missing <= 0 ? figures : figures + (point < 0 ? "." : "") + new string('0', missing));
     }
+
+    private static int DecimalsOf(PageReading reading) => Currency.TryGet(reading.Currency, out var currency) ? currency.Decimals : 2;
 
     private static int? Count(string? value, int least, int most) =>
         int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count >= least && count <= most ? count : null;

@@ -36,8 +36,8 @@ public sealed record CartPair(CartFit Fit, SlipLine? Ours, CartLine? Theirs, Min
 /// <param name="Total">What is to be paid there; null: the cart does not say.</param>
 public sealed record CartCheck(OfferBook Book, ImmutableArray<CartPair> Pairs, Minor? Total)
 {
-    /// <summary>What differs, as far as it is known why.</summary>
-    public IEnumerable<Deviation> Deviations => Pairs.Select(pair => pair.Why).OfType<Deviation>();
+    /// <summary>What differs, as far as it is known why: domains that are missing last, so that what was for them can be taken away before.</summary>
+    public IEnumerable<Deviation> Deviations => Pairs.Select(pair => pair.Why).OfType<Deviation>().OrderBy(why => why.Kind == DeviationKind.DomainLeftOut);
 
     /// <summary>Holds a cart against the bill that a candidate has at a book on the day it starts.</summary>
     public static CartCheck Of(Costing costing, OfferBook book, CartReading cart) => new Matching(costing, book, cart).Whole();

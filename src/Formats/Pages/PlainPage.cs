@@ -188,7 +188,8 @@ public static class PlainPage
         {
             var tabs = Tabs(lines[next]);
             gap = tabs == 0 ? gap + 1 : 0;
-            if (tabs > width && width > 0 && sum % tabs != 0)
+            // One row may have a cell over several columns, with a tab less for each.
+            if (tabs > width && width > 0 && sum % tabs != 0 && !(sum > 1 && (sum - 1) % tabs == 0))
             {
                 break;
             }
@@ -216,7 +217,7 @@ public static class PlainPage
             next++;
         }
 
-        return lines[at].Trim().Length > 0 && next < lines.Length && Tabs(lines[next]) == width && lines[at - 1].Trim().Length > 0;
+        return lines[at].Trim().Length > 0 && lines[at - 1].Trim().Length > 0 && next < lines.Length && (Tabs(lines[next]) == width || (Tabs(lines[next]) > 0 && next + 1 < lines.Length && Tabs(lines[next + 1]) == width));
     }
 
     private static readonly Regex Figures = new(@"[0-9][.,][0-9]{2}\b|[£€$]\s?[0-9]", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));

@@ -13,7 +13,7 @@ public sealed class ReadingChangesTests
     [InlineData("/plans/0/ways/0/months", "24", "24")]
     [InlineData("/plans/0/ways/0/freeMonths", "3", "3")]
     [InlineData("/plans/0/ways/0/paid", "monthly-bound", "monthly-bound")]
-    [InlineData("/plans/0/ways/0/struck", "6", "6")]
+    [InlineData("/plans/0/ways/0/struck", "6", "6.00")]
     [InlineData("/plans/0/ways/0/later", "9.99 month", "9.99 month")]
     [InlineData("/plans/0/ways/0/later", "same", "same")]
     [InlineData("/plans/0/ways/0/later", null, null)]
@@ -79,7 +79,7 @@ public sealed class ReadingChangesTests
         var left = reading.NotPlaced.First(one => reading.Text[one.Words.From..one.Words.To].Contains("49", StringComparison.Ordinal));
         var placed = ReadingChanges.Apply(reading, [new ReadingChange("/plans/1/setupFee", null, From: left.Words.From)], faults);
         faults.Any.ShouldBeFalse();
-        placed.Plans[1].SetupFee.ShouldBe("49");
+        placed.Plans[1].SetupFee.ShouldBe("49.00");
         placed.NotPlaced.ShouldNotContain(left);
         placed.Sources.ShouldContain(new ReadSource("/plans/1/setupFee", left.Words));
         ReadingChanges.Apply(reading, [new ReadingChange("/plans/1/setupFee", null, From: 1)], faults);

@@ -87,6 +87,15 @@ public sealed class CartCheckTests
         wire.Lines.Single(line => line.Fit == CartFit.OtherLength).Why.ShouldBe("That is paid every two years. Look at how often it is paid.");
     }
 
+    [Fact]
+    public void Without_the_domain_and_what_was_for_it_the_candidate_is_the_hosting_alone()
+    {
+        var (costing, candidate, book) = Costed([]);
+        var cart = CartReader.Read(PlainPage.Read("Kern hosting, 12 months: £60.00\nSet-up: £3.00\nDaily backups: £24.00\nTotal £104.40"));
+        var theirs = CartCheckWriter.Write(CartCheck.Of(costing, book, cart), cart, candidate, [book], costing.Settings, null).AsTheySell.ShouldNotBeNull();
+        theirs.Domains.ShouldBeEmpty();
+    }
+
     private static CartCheck Check(string cart, string[]? codes = null)
     {
         var (costing, _, book) = Costed(codes ?? []);

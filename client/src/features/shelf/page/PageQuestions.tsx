@@ -1,3 +1,4 @@
+import { TextField } from '../../../ui/Field';
 import { Choice } from './Choice';
 import { useReview } from './review';
 
@@ -18,27 +19,25 @@ export function PageQuestions() {
   return (
     <section aria-label="About the page" className="mt-5">
       {said.length > 0 && <p>{said.join('; ')}.</p>}
-      {!provider && (
-        <label className="mt-2 block">
-          <span className="text-red">Who sells?</span>{' '}
-          <input
+      <div className="mt-2 flex flex-wrap gap-x-5 gap-y-2">
+        {!provider && (
+          <TextField
+            label={<span className="text-red">Who sells?</span>}
             value={answers.provider}
             onChange={(event) => answer({ provider: event.target.value })}
-            className="border-blue bg-sheet rounded border px-2 py-1"
           />
-        </label>
-      )}
-      {!currency && (
-        <label className="mt-2 block">
-          <span className="text-red">In which currency are the prices?</span> Its code, such as USD{' '}
-          <input
-            value={answers.currency}
+        )}
+        {!currency && (
+          <TextField
+            label={<span className="text-red">In which currency are the prices?</span>}
+            hint="Its code, such as USD."
             maxLength={3}
+            className="uppercase"
+            value={answers.currency}
             onChange={(event) => answer({ currency: event.target.value })}
-            className="border-blue bg-sheet w-20 rounded border px-2 py-1 uppercase"
           />
-        </label>
-      )}
+        )}
+      </div>
       {!tax && (
         <Choice
           question="Do the prices include tax?"

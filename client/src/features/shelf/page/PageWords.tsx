@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { Button } from '../../../ui/Button';
 import { cx } from '../../../ui/cx';
 import { useReview } from './review';
@@ -15,7 +15,8 @@ export function PageWords() {
     void lit.current?.scrollIntoView({ block: 'nearest' });
   }, [selected]);
   const pieces = marked(page);
-  const first = pieces.findIndex(({ ats }) => selected !== null && ats.some((at) => isOf(at, selected)));
+  const isLit = (ats: string[]) => selected !== null && ats.some((at) => isOf(at, selected));
+  const first = pieces.findIndex(({ ats }) => isLit(ats));
   return (
     <aside aria-label="The page’s own words" className="min-w-0 lg:sticky lg:top-4 lg:self-start">
       <h2 className="text-lg">The page’s own words</h2>
@@ -32,12 +33,12 @@ export function PageWords() {
               key={index}
               type="button"
               ref={index === first ? lit : undefined}
-              aria-pressed={index === first}
+              aria-pressed={isLit(ats)}
               className={cx(
                 'inline border-b text-left break-words whitespace-pre-wrap',
-                index === first ? 'bg-blue text-on-blue border-blue' : 'bg-band text-ink border-blue',
+                isLit(ats) ? 'bg-blue text-on-blue border-blue' : 'bg-band text-ink border-blue',
               )}
-              onClick={() => select(index === first ? null : firstShown(ats))}
+              onClick={() => select(isLit(ats) ? null : firstShown(ats))}
             >
               {shownWords(words)}
             </button>
@@ -72,6 +73,7 @@ const firstShown = (ats: string[]) => valueOf(ats.find((at) => at.startsWith('/p
 /** An amount that was left out, given to a plan by hand. */
 function PlaceIt({ from }: { from: number }) {
   const { read, change, select } = useReview();
+  const id = useId();
   const [isOpen, setOpen] = useState(false);
   const [plan, setPlan] = useState('0');
   const [as, setAs] = useState('ways/0/price');
@@ -82,26 +84,32 @@ function PlaceIt({ from }: { from: number }) {
 
   return isOpen ? (
     <span className="my-1 flex flex-wrap items-baseline gap-x-2 gap-y-1">
-      <label>
-        It is{' '}
-        <select value={as} onChange={(event) => setAs(event.target.value)} className="border-blue bg-sheet border">
-          {placeable.map(({ field, words }) => (
-            <option key={field} value={field}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        of{' '}
-        <select value={plan} onChange={(event) => setPlan(event.target.value)} className="border-blue bg-sheet border">
-          {plans.map((known, index) => (
-            <option key={index} value={index}>
-              {planName(known, index)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <label htmlFor={`${id}-as`}>It is</label>
+      <select
+        id={`${id}-as`}
+        value={as}
+        onChange={(event) => setAs(event.target.value)}
+        className="border-blue bg-sheet border"
+      >
+        {placeable.map(({ field, words }) => (
+          <option key={field} value={field}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <label htmlFor={`${id}-of`}>of</label>
+      <select
+        id={`${id}-of`}
+        value={plan}
+        onChange={(event) => setPlan(event.target.value)}
+        className="border-blue bg-sheet border"
+      >
+        {plans.map((known, index) => (
+          <option key={index} value={index}>
+            {planName(known, index)}
+          </option>
+        ))}
+      </select>
       <Button
         look="text"
         onClick={() => {

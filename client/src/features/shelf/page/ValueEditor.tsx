@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { useEffect, useId, useRef, useState, type FormEvent } from 'react';
 import type { ReadPlan } from '../../../api/pages';
 import { Button } from '../../../ui/Button';
 import { useReview } from './review';
@@ -9,6 +9,7 @@ export function ValueEditor({ at, plan, index }: { at: string; plan: ReadPlan; i
   const { read, change, select } = useReview();
   const field = fieldOf(at);
   const [typed, setTyped] = useState(typedOf(plan, at));
+  const id = useId();
   const box = useRef<HTMLInputElement>(null);
   useEffect(() => {
     box.current?.focus({ preventScroll: true });
@@ -55,16 +56,15 @@ export function ValueEditor({ at, plan, index }: { at: string; plan: ReadPlan; i
           </Button>
         ))}
         <span className="flex items-baseline gap-2">
-          <label>
-            {choices.length > 0 ? 'or ' : 'It is '}
-            <input
-              ref={box}
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-              onKeyDown={(event) => event.key === 'Escape' && select(null)}
-              className="border-blue bg-sheet w-36 rounded border px-2 py-0.5"
-            />
-          </label>
+          <label htmlFor={id}>{choices.length > 0 ? 'or' : 'It is'}</label>
+          <input
+            id={id}
+            ref={box}
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && select(null)}
+            className="border-blue bg-sheet w-36 rounded border px-2 py-0.5"
+          />
           {field === 'later' && <span className="text-soft">with month, year or term behind it</span>}
           <Button look="text" type="submit">
             Change it

@@ -11,7 +11,7 @@ it('marks the words that values were read from, each once, with all the values',
   expect(marked({ text: 'Oak – £3 a month', sources })).toEqual([
     { words: 'Oak', ats: ['/plans/0/name'] },
     { words: ' – ', ats: [] },
-    { words: '£3', ats: ['/plans/0/ways/0/price', '/plans/0/ways/0/paid'] },
+    { words: '£3', ats: ['/plans/0/ways/0/price', '/plans/0/ways/0/paid', '/currency'] },
     { words: ' a', ats: ['/currency'] },
     { words: ' month', ats: [] },
   ]);

@@ -160,25 +160,23 @@ export const valueOf = (source: string) => source.replace(/\/later\/(price|per)$
 /** Words as they are shown: raised figures stand behind a thin space, where a point is read. */
 export const shownWords = (words: string) => words.replaceAll('\u200a', '.');
 
-/** The words of a page in pieces, each with the places of the values that were read from it. */
+/** The words of a page in pieces, each with the places of all the values that were read from it. */
 export function marked({ text, sources }: Pick<PageReading, 'text' | 'sources'>) {
+  const cuts = [...new Set([0, text.length, ...sources.flatMap(({ from, to }) => [from, to])])].sort(
+    (one, other) => one - other,
+  );
+  const byStart = [...sources].sort((one, other) => one.from - other.from);
   const pieces: { words: string; ats: string[] }[] = [];
-  let at = 0;
-  for (const { from, to, at: place } of [...sources].sort((one, other) => one.from - other.from || one.to - other.to)) {
-    if (to <= at) {
-      const last = pieces.at(-1);
-      last?.ats.push(place);
-      continue;
+  let open: typeof sources = [];
+  let next = 0;
+  cuts.slice(0, -1).forEach((from, index) => {
+    open = open.filter(({ to }) => to > from);
+    while (next < byStart.length && byStart[next]!.from <= from) {
+      open = byStart[next]!.to > from ? [...open, byStart[next]!] : open;
+      next++;
     }
 
-    const start = Math.max(from, at);
-    if (start > at) {
-      pieces.push({ words: text.slice(at, start), ats: [] });
-    }
-
-    pieces.push({ words: text.slice(start, to), ats: [place] });
-    at = to;
-  }
-
-  return at < text.length ? [...pieces, { words: text.slice(at), ats: [] }] : pieces;
+    pieces.push({ words: text.slice(from, cuts[index + 1]), ats: open.map(({ at }) => at) });
+  });
+  return pieces;
 }
