@@ -83,6 +83,8 @@ internal static partial class PageLines
     [GeneratedRegex(@"^\W*(?:now|only|just|from|was|were|price|prices|total|save|saving|pay|today|then|after|renews?|renewal|regular|first|for|per|at|and|or|plus|add|set-?\s?up|monthly|yearly|annual|annually|fee|cost|costs|term|billed|worth|value|off|subtotal|vat|tax|domain|transfer|registration|new|you|it)\b|\b(?:from|only|just|for|at|is|costs?|price|now|renews?|fee|of|was|save|worth|to|by|than|with|a|the|year|month|years|months|per|than|then|total|set-?up|vat|tax|today|pay|off|and|or|value)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NotNamed { get; }
 
+    private static readonly SearchValues<string> Periods = SearchValues.Create(["mo", "mth", "year", "yr", "annum", "annual", "pm", "pcm", "p/m", "pa", "p/a", "/y", "/m", "/ y", "/ m"], StringComparison.OrdinalIgnoreCase);
+
     // "Small €3 / month", "Medium €6 / month": a name and its price on one line are two lines where several plans stand so.
     private static List<PageLine> Named(List<PageLine> lines, PageText page)
     {
@@ -90,7 +92,7 @@ internal static partial class PageLines
         for (var at = 0; at < lines.Count; at++)
         {
             var line = lines[at];
-            if (line.Cell is null && line.Words.Length <= 90 && PageAmount.In(line.Words, 0) is [{ Per: Per.Month or Per.Year } price, ..] && price.At.From > 2)
+            if (line.Cell is null && line.Words.Length <= 90 && line.Words.AsSpan().ContainsAny(Periods) && PageAmount.In(line.Words, 0) is [{ Per: Per.Month or Per.Year } price, ..] && price.At.From > 2)
             {
                 var before = line.Words[..price.At.From].TrimEnd();
                 if (before.Length is > 1 and <= 30 && char.IsLetterOrDigit(before[^1]) && PlanBlocks.Score(before) > 0 && !NotNamed.IsMatch(before) && Features.KeyOf(before) is null && !PageWork.IsThing(before)
@@ -214,7 +216,7 @@ internal static partial class PageLines
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
         const int Longest = 600;
-        if (line.Words.Length > 60 && Sentences(line.Words, line.At.From) is { Count: > 1 } named && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words)) > 1)
+        if (line.Words.Length > 60 && line.Words.AsSpan().ContainsAny(':', '–', '—') && line.Words.AsSpan().ContainsAnyInRange('0', '9') && Sentences(line.Words, line.At.From) is { Count: > 1 } named && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words)) > 1)
         {
             foreach (var sentence in named)
             {

@@ -268,10 +268,16 @@ internal static partial class PageWide
     [GeneratedRegex(@"^ (?:(?:web|shared|website|cloud) )?hosting\b(?! plans? compared)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Sells { get; }
 
+    private static readonly SearchValues<string> Greetings = SearchValues.Create(["e are ", "e're ", "e’re ", "elcome ", "I run ", "e run "], StringComparison.Ordinal);
+    private static readonly SearchValues<string> FirmKinds = SearchValues.Create(
+        [" Ltd", " Limited", " LLC", " Inc", " GmbH", " AB", " s.r.o", " Pvt", " AG", " SA", " S.A", " BV", " B.V", " Oy", " ApS", " AS", " SARL", " Srl", " S.r.l", " SpA", " Pty", " plc", " Corp", " KG", " UG", " e.K"], StringComparison.Ordinal);
+
     // "We are Gorse & Heather", "Web space from Pilchard Row", "Quayside Works Ltd", "Kestrel Hosting – spring offers".
     private static (string? Name, PageSpan At) Introduced(IReadOnlyList<Line> lines, IReadOnlySet<string> plans)
     {
-        foreach (var (pattern, near) in new[] { (WeAre, lines), (By, lines.Take(6)), (Firm, lines.Reverse()), (Opening, lines.Take(4)) })
+        var greeting = lines.Where(line => line.Words.AsSpan().ContainsAny(Greetings));
+        var firms = lines.Reverse().Where(line => line.Words.AsSpan().ContainsAny(FirmKinds));
+        foreach (var (pattern, near) in new[] { (WeAre, greeting), (By, lines.Take(6)), (Firm, firms), (Opening, lines.Take(4)) })
         {
             foreach (var line in near.Where(line => line.Words.Length <= 300))
             {

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Text.RegularExpressions;
 
 namespace HomeStart.Core.Pages;
@@ -309,10 +310,12 @@ internal sealed partial class PageWork
 
     // What holds for all plans is about none of them.
     private static bool IsForAll(Line line) =>
-        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || PageLines.Sentences(line.Words, 0).Exists(sentence => IsStatement.IsMatch(sentence.Words))) && line.NameScore <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
+        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || (line.Words.AsSpan().ContainsAny(StatementWords) && PageLines.Sentences(line.Words, 0).Exists(sentence => IsStatement.IsMatch(sentence.Words)))) && line.NameScore <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
 
     [GeneratedRegex(@"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|of them|hosting|rooms?|contracts?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ForAll { get; }
+
+    private static readonly SearchValues<string> StatementWords = SearchValues.Create(["price", "all ", "money", "refund", "checkout", "vat", "gst", "tax", "days"], StringComparison.OrdinalIgnoreCase);
 
     [GeneratedRegex(@"^(?:all |our )?prices\b|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex IsStatement { get; }
