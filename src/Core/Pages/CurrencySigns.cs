@@ -2,7 +2,7 @@ using System.Collections.Frozen;
 
 namespace HomeStart.Core.Pages;
 
-/// <summary>Signs and codes of currencies as pages print them, and which currency each may stand for.</summary>
+/// <summary>Signs and codes of currencies as pages print them, and which currencies each can mean.</summary>
 internal static class CurrencySigns
 {
     /// <summary>A sign, in a pattern.</summary>
@@ -57,11 +57,11 @@ internal static class CurrencySigns
         ["lei"] = FrozenSet.ToFrozenSet(["RON"], StringComparer.Ordinal),
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
-    /// <summary>The code of a sign or code; null where it stands for several, or for none.</summary>
+    /// <summary>The code of a sign or code; null where it can mean several, or none.</summary>
     public static string? CodeOf(string sign) =>
         sign.TrimEnd('.') is var bare && Sure.TryGetValue(bare, out var code) ? code : Codes.Contains(bare) ? bare : null;
 
-    /// <summary>Whether a sign may stand for a currency; no sign may stand for any.</summary>
+    /// <summary>Whether a sign can mean a currency; where there is no sign, any is possible.</summary>
     public static bool MayBe(string sign, string code) =>
         sign.TrimEnd('.') is var bare && (bare.Length == 0 || (Shared.TryGetValue(bare, out var codes) && codes.Contains(code)) || CodeOf(bare) == code);
 }

@@ -57,8 +57,8 @@ export function bodyOf(form: BoughtForm): Schemas['ChangeBoughtBody'] {
   };
 }
 
-/** What a receipt that was read fills in: its lines, what is taken off, and what was paid. */
-export function receiptOf({ lines, discounts, total }: Schemas['CartReadingWire']) {
+/** What a receipt that was read fills in: its lines, and what was paid. A line cannot be below zero here, so that discounts show in what was paid alone. */
+export function receiptOf({ lines, total }: Schemas['CartReadingWire']) {
   return {
     paid: total,
     lines: [
@@ -66,7 +66,6 @@ export function receiptOf({ lines, discounts, total }: Schemas['CartReadingWire'
         what: domain && !name.includes(domain) ? `${name} for ${domain}` : name,
         amount,
       })),
-      ...discounts.map(({ name, amount }) => ({ what: name, amount: `-${amount}` })),
     ],
   };
 }
