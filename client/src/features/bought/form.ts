@@ -57,16 +57,17 @@ export function bodyOf(form: BoughtForm): Schemas['ChangeBoughtBody'] {
   };
 }
 
-/** What a receipt that was read fills in: its lines, and what was paid. A line cannot be below zero here, so that discounts show in what was paid alone. */
+/**
+ * What a receipt that was read fills in: its lines, and what was paid. The form takes no line below zero: what is taken
+ * off shows in what was paid alone.
+ */
 export function receiptOf({ lines, total }: Schemas['CartReadingWire']) {
   return {
     paid: total,
-    lines: [
-      ...lines.map(({ name, domain, amount }) => ({
-        what: domain && !name.includes(domain) ? `${name} for ${domain}` : name,
-        amount,
-      })),
-    ],
+    lines: lines.map(({ name, domain, amount }) => ({
+      what: domain && !name.includes(domain) ? `${name} for ${domain}` : name,
+      amount,
+    })),
   };
 }
 
