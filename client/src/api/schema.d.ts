@@ -2180,11 +2180,6 @@ export interface components {
             unit: null | string;
             readFrom: components["schemas"]["PrintedWords"][];
         };
-        /**
-         * @description The fields of an advertisement that can be read from its text; in their order on the page.
-         * @enum {string}
-         */
-        AdField: "provider" | "plan" | "currency" | "price" | "price-per" | "months" | "paid" | "later" | "later-price" | "later-per" | "setup-fee" | "includes-domain" | "endings" | "domain-from-months" | "tax" | "refund-days";
         AdvertisedExtraBody: {
             name: null | string;
             price: null | string;
@@ -3209,7 +3204,7 @@ export interface components {
             message: string;
         };
         FindingWire: {
-            field: components["schemas"]["AdField"];
+            field: components["schemas"]["ProseField"];
             value: string;
             words: string;
         };
@@ -4256,6 +4251,11 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        /**
+         * @description The fields of an advertisement that can be read from its text; in their order on the page.
+         * @enum {string}
+         */
+        ProseField: "provider" | "plan" | "currency" | "price" | "price-per" | "months" | "paid" | "later" | "later-price" | "later-per" | "setup-fee" | "includes-domain" | "endings" | "domain-from-months" | "tax" | "refund-days";
         PublicRecordWire: {
             domain: string;
             seller: string;

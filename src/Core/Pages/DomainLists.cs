@@ -150,7 +150,8 @@ internal sealed partial class DomainLists(PageText page)
             return false;
         }
 
-        if (DomainOffers.In(line.Words, line.Seen.At) is not null && !isTransfer)
+        // Free with the plan, and nothing said of what the ending costs later.
+        if (DomainOffers.In(line.Words, line.Seen.At) is not null && !isTransfer && !Patterns.Has(line.Words, @"\b(?:then|after that|afterwards|renews?|renewal)\b[^.]{0,24}[0-9]"))
         {
             return false;
         }

@@ -31,7 +31,7 @@ internal static partial class DomainOffers
 
     // "Domains from £4.99", ".com included for £9": a price is no gift; a worth is.
     private static PageAmount? PriceFor(string words) =>
-        PageAmount.In(words, 0).FirstOrDefault(amount => amount.Value > 0 && !Patterns.Has(words[..amount.At.From], @"\b(?:worth|value|save|saving|instead of|normally|usually)\b[^£€$0-9]{0,12}$"));
+        PageAmount.In(words, 0).FirstOrDefault(amount => amount.Value > 0 && !Patterns.Has(words[..amount.At.From], @"\b(?:worth|value|save|saving|instead of|normally|usually|then|after that|afterwards|renews?(?: at| for)?|renewal)\b[^£€$0-9]{0,12}$"));
 
     /// <summary>The endings that words name, as they name them.</summary>
     public static ImmutableArray<string> EndingsIn(string words) =>

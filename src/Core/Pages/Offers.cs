@@ -14,7 +14,7 @@ internal static partial class Offers
     [GeneratedRegex(@"\b(?:virtual|dedicated|private|cloud|root|managed) servers?\b|\bvps\b|\bsite builder\b|\bby the hour\b|\ban hour\b|\bper hour\b|\bcolocation\b|\bmail only\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Machines { get; }
 
-    [GeneratedRegex(@"\belsewhere\b|\bothers? (?:ask|charge)\b|\b(?:my|our|your|the) old host\b|\bagainst my\b|\bI was paying\b|\bused to pay\b|\bcompetitors?\b|\bother (?:hosts|firms|companies)\b|\bbig firm\b|\bwent to\b|\bsurplus\b|\bsaves me\b|\bmade [£$€]", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?<!\bthan you (?:would |.d )?pay )\belsewhere\b|\bothers? (?:ask|charge)\b|\b(?:my|our|your|the) old host\b|\bagainst my\b|\bI was paying\b|\bused to pay\b|\bcompetitors?\b|\bother (?:hosts|firms|companies)\b|\bbig firm\b|\bwent to\b|\bsurplus\b|\bsaves me\b|\bmade [£$€]", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Others { get; }
 
     /// <summary>The code that a sentence names with what it takes off.</summary>

@@ -56,7 +56,7 @@ internal static partial class PageLines
     [GeneratedRegex(@"[0-9](?:\s?(?:€|zł|Kč|kr\.?|CHF|[A-Z]{3}))?[*†]*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex EndsInAmount { get; }
 
-    [GeneratedRegex(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Separator { get; }
 
     /// <summary>The lines of a page, with their amounts.</summary>
@@ -164,7 +164,7 @@ internal static partial class PageLines
         }
     }
 
-    [GeneratedRegex(@"(?<!\b(?:incl|excl|inc|ex|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Sentence { get; }
 
     private static readonly SearchValues<char> Ends = SearchValues.Create(".!?\n");
@@ -212,6 +212,32 @@ internal static partial class PageLines
     private static bool IsNameAndPrice(Piece piece) =>
         PageAmount.In(piece.Words, 0) is [{ Per: Per.Month or Per.Year } price] && price.At.From > 2 && piece.Words[..price.At.From].TrimEnd() is var name && PlanBlocks.Score(name) > 0 && !NotNamed.IsMatch(name) && Features.KeyOf(name) is null && !PageWork.IsThing(name);
 
+    [GeneratedRegex(@"(?:^[^:]{2,40}:\s+|,\s+(?:and\s+)?|\s+and\s+|;\s+)(?=\p{Lu}[\p{L}0-9]*(?: \p{Lu}?[\p{L}0-9]+)?\s+(?:for |at |is |costs )?[^\p{L}\s]{0,4}(?:[£€$₹]|[A-Z]{3})?\s?[0-9])|[.]$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex BetweenNames { get; }
+
+    // Empty unless every part is a name with its price.
+    private static List<Piece> NamesAndPrices(PageLine line)
+    {
+        var parts = new List<Piece>();
+        var start = 0;
+        foreach (Match match in BetweenNames.Matches(line.Words))
+        {
+            if (match.Index > start)
+            {
+                parts.Add(new Piece(line.Words[start..match.Index], line.At.From + start));
+            }
+
+            start = match.Index + match.Length;
+        }
+
+        if (start < line.Words.Length)
+        {
+            parts.Add(new Piece(line.Words[start..], line.At.From + start));
+        }
+
+        return parts.TrueForAll(IsNameAndPrice) ? parts : [];
+    }
+
     // Lines as long as pages would make every pattern slow: they are read sentence by sentence.
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
@@ -231,6 +257,20 @@ internal static partial class PageLines
             foreach (var sentence in sentences)
             {
                 yield return line with { At = sentence.At, Words = sentence.Words };
+            }
+
+            yield break;
+        }
+
+        // "Plans for every pocket: Pebble £2 a month, Cobble £4 a month and Flagstone £9 a month".
+        if (line.Words.Length <= 240 && line.Cell is null && line.Words.AsSpan().ContainsAny(Periods) && NamesAndPrices(line) is { Count: > 1 } several)
+        {
+            foreach (var piece in several)
+            {
+                var price = PageAmount.In(piece.Words, 0)[0].At.From;
+                var name = piece.Words[..price].TrimEnd();
+                yield return line with { At = new PageSpan(piece.From, piece.From + name.Length), Words = name, Looks = line.Looks.Add("named") };
+                yield return line with { At = new PageSpan(piece.From + price, piece.At.To), Words = piece.Words[price..] };
             }
 
             yield break;

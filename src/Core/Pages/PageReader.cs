@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 
 namespace HomeStart.Core.Pages;
@@ -17,8 +18,35 @@ public static partial class PageReader
     [GeneratedRegex(@"\b(?:intro(?:ductory)?|promotional|promotion|special offer|new customers|first term)\b[^.]{0,40}\bprices?\b|\bprices?\b[^.]{0,60}\b(?:intro(?:ductory)?|promotional|for the first (?:term|period|year|[0-9]{1,2} (?:months?|years?))|new customers|first term)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PriceWords { get; }
 
-    /// <summary>What a page says.</summary>
+    /// <summary>What a page says. One whose lines hold no plan is read again sentence by sentence: an advertisement is often one long line.</summary>
     public static PageReading Read(PageText page)
+    {
+        var work = Worked(page);
+        if (!HasPlan(work) && InSentences(page) is { } sentences && Worked(sentences) is var again && HasPlan(again))
+        {
+            (page, work) = (sentences, again);
+        }
+
+        return PageAssembly.Of(page, work);
+    }
+
+    private static bool HasPlan(PageWork work) => work.Plans.Exists(plan => plan.Ways.Count > 0);
+
+    // The same page with a line for every sentence; null where that is no other one, or longer than any advertisement.
+    private static PageText? InSentences(PageText page)
+    {
+        if (page.Text.Length > ProseReader.Longest)
+        {
+            return null;
+        }
+
+        var lines = page.Lines.SelectMany(line => line.Cell is null
+            ? PageLines.Sentences(line.Words, line.At.From).Select(sentence => line with { At = sentence.At, Words = sentence.Words })
+            : [line]).ToImmutableArray();
+        return lines.Length > page.Lines.Length ? page with { Lines = lines } : null;
+    }
+
+    private static PageWork Worked(PageText page)
     {
         var work = new PageWork(page);
         work.Tables();
@@ -26,6 +54,6 @@ public static partial class PageReader
         work.Blocks();
         work.Sentences(Footnote, ForAll, ForAllHeading, PriceWords);
         work.Extras();
-        return PageAssembly.Of(page, work);
+        return work;
     }
 }

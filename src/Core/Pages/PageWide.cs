@@ -133,9 +133,9 @@ internal static partial class PageWide
                     continue;
                 }
 
-                if (MoneyBack.Match(sentence.Words) is { Success: true } match)
+                if (MoneyBack.Matches(sentence.Words) is { Count: > 0 } matches)
                 {
-                    found.Add((int.Parse(match.Groups["days"].Value, System.Globalization.CultureInfo.InvariantCulture), sentence.At));
+                    found.AddRange(matches.Select(match => (int.Parse(match.Groups["days"].Value, System.Globalization.CultureInfo.InvariantCulture), sentence.At)));
                 }
                 else if (NoRefund.IsMatch(sentence.Words) && !Names.IsMatch(sentence.Words))
                 {
@@ -156,9 +156,11 @@ internal static partial class PageWide
     /// <summary>The currency of the page: of most plan prices, of equals the first printed.</summary>
     public static (string? Currency, PageSpan At) CurrencyOf(IReadOnlyList<Line> lines, IReadOnlyList<PageAmount> prices, IReadOnlyList<PageAmount> all)
     {
+        // Where prices have a sign that can mean several currencies, another amount's sign says nothing of them unless it can be the same.
+        var signs = prices.Where(price => price.Currency is null).Select(price => price.Sign).Distinct(StringComparer.Ordinal).ToList();
         foreach (var amounts in new[] { prices, all })
         {
-            var known = amounts.Where(amount => amount.Currency is not null).ToList();
+            var known = amounts.Where(amount => amount.Currency is { } code && signs.TrueForAll(sign => CurrencySigns.MayBe(sign, code))).ToList();
             if (known.Count > 0)
             {
                 var most = known.GroupBy(amount => amount.Currency).OrderByDescending(group => group.Count()).ThenBy(group => group.Min(amount => amount.At.From)).First();

@@ -409,10 +409,10 @@ internal sealed partial class PageWork
     // One price for one thing that is named nowhere.
     private void Nameless(List<Line> free)
     {
-        var priced = free.FirstOrDefault(line => line.Amounts.Any(amount => amount.Per is Per.Month or Per.Year && Roles.Of(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To]) == Role.Price) && !Offers.IsNoHosting(line.Words) && !Patterns.Has(line.Words, @"\bfrom\b"));
-        if (priced is null)
+        var priced = free.FirstOrDefault(line => line.Amounts.Any(amount => IsPeriodic(amount, line)) && !Offers.IsNoHosting(line.Words) && !Patterns.Has(line.Words, @"\bfrom\b"));
+        if (priced is null || (priced.Amounts.Length > 1 && PageLines.Sentences(priced.Words, 0).Count > 1))
         {
-            return;
+            return; // Several prices in several sentences: the page is read sentence by sentence (PageReader).
         }
 
         var body = new List<Line>();
@@ -433,11 +433,19 @@ internal sealed partial class PageWork
 
         var headed = Headed(priced, free);
         body.InsertRange(0, headed.Lines);
-        var (name, nameAt) = headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At) : Called() is { Name: not null } called ? called : Leading(priced);
+        var (name, nameAt) = headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At) : Called() is { Name: not null } called ? called : Leading(priced) is { Name: not null } leading ? leading : InSentence(priced);
         var plan = new PlanDraft(name, nameAt);
         Plans.Add(plan);
         Fill(plan, new PlanBlock(null, body));
+
+        // "A .co.uk domain is free for the first year, then £9.99": an ending's price, and the plan's domain.
+        plan.Domain ??= Lines.Where(line => line.Owner == DomainPrices).Select(line => DomainOffers.In(line.Words, line.Seen.At)).FirstOrDefault(offer => offer is not null);
     }
+
+    // "£3.50 a month, billed annually" is a price all the same.
+    private bool IsPeriodic(PageAmount amount, Line line) =>
+        amount.Per is Per.Month or Per.Year
+        && (Roles.Of(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To]) is var role && (role == Role.Price || (role == Role.Total && amount.Per == Per.Month)));
 
     [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:is |are )?called (?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex CalledWords { get; }
@@ -457,6 +465,10 @@ internal sealed partial class PageWork
         var name = Patterns.Find(before, @"^(?<name>[^:–—]{2,36}?)\s*(?::|\s[–—-])\s*(?:from |only |just )?$").Groups["name"];
         return name.Success && PlanBlocks.Score(name.Value) > 0 ? (PlanBlocks.NameOf(name.Value), new PageSpan(line.From + name.Index, line.From + name.Index + name.Length)) : (null, null);
     }
+
+    // "The Harbour plan is $4.50 a month".
+    private static (string? Name, PageSpan? At) InSentence(Line line) =>
+        ProseNames.PlanIn(line.Words) is { } plan ? (plan.Name, new PageSpan(line.From + plan.At, line.From + plan.End)) : (null, null);
 
     // "There is one plan and it is called Nest".
     private (string? Name, PageSpan? At) Called()

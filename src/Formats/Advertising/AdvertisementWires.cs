@@ -68,7 +68,7 @@ public sealed record AdvertisementTextBody(string Text);
 
 /// <param name="Value">As it would be typed into the field.</param>
 /// <param name="Words">The advertisement's own.</param>
-public sealed record FindingWire(AdField Field, string Value, string Words);
+public sealed record FindingWire(ProseField Field, string Value, string Words);
 
 /// <summary>A table pasted or read from a file, as its cells in text parted by tabs, commas or semicolons.</summary>
 /// <param name="Roles">What each column is to be taken for; absent: as its heading says.</param>

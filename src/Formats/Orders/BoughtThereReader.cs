@@ -68,7 +68,7 @@ public static class BoughtThereReader
             return null;
         }
 
-        if (ExactDecimal.TryParse(Core.Advertising.TypedNumber.Of(typed), out var number) && Money.TryOf(number, currency, out var money) == AmountFault.None)
+        if (ExactDecimal.TryParse(TypedNumber.Of(typed), out var number) && Money.TryOf(number, currency, out var money) == AmountFault.None)
         {
             return money;
         }

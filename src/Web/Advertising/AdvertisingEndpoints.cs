@@ -28,12 +28,12 @@ internal static class AdvertisingEndpoints
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
         var text = node.IsObject() && node["text"].Element is { ValueKind: System.Text.Json.JsonValueKind.String } said ? said.GetString()! : null;
-        if (text is null || text.Length > AdvertisementText.Longest)
+        if (text is null || text.Length > ProseReader.Longest)
         {
-            node["text"].Fault(text is null ? FaultCodes.Required : FaultCodes.OutOfRange, text is null ? "Paste the words of the advertisement." : $"This has {text.Length} characters; at most {AdvertisementText.Longest} are read.");
+            node["text"].Fault(text is null ? FaultCodes.Required : FaultCodes.OutOfRange, text is null ? "Paste the words of the advertisement." : $"This has {text.Length} characters; at most {ProseReader.Longest} are read.");
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(AdvertisementText.Read(text!).Select(finding => new FindingWire(finding.Field, finding.Value, finding.Words)));
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(ProseReader.Read(text!).Select(finding => new FindingWire(finding.Field, finding.Value, finding.Words)));
     }
 
     private static async Task<IResult> LookAsync(Guid siteId, JsonBody<AdvertisementBody> body, SiteDesk sites, Workspace workspace, Joining joining, CancellationToken cancel)

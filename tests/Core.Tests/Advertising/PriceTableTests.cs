@@ -64,7 +64,7 @@ public class PriceTableTests
     {
         var (wire, book) = Read("| | Pebble | Cobble |\n|---|---|---|\n| Price per year | €48,00 | €84,00 |\n| Web space | 10 GB | 1 TB |\n| Mailboxes | 5 | 50 |", provider: "Quarry", tax: "inside", laterIsSame: true);
         (wire.WasTurned, wire.Faults.Count).ShouldBe((true, 0));
-        book!.Plans.Select(plan => $"{plan.Name} {string.Join(";", Ways(plan))} {plan.Features["storageGB"]!.Number}").ShouldBe(["Pebble 12/12: 4800 10", "Cobble 12/12: 8400 1024"]);
+        book!.Plans.Select(plan => $"{plan.Name} {string.Join(";", Ways(plan))} {plan.Features["storageGB"]!.Number}").ShouldBe(["Pebble 12/12: 4800 10", "Cobble 12/12: 8400 1000"]);
     }
 
     [Fact]

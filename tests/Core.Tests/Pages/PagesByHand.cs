@@ -139,6 +139,48 @@ public sealed class PagesByHand
         cart["notPlaced"]!.AsArray().Select(left => $"{Said(left!["words"])} {Said(left["why"])}").ShouldBe(["£1.99 offered"]);
     }
 
+    [Theory]
+    [InlineData("£6 a month, no contract, cancel any time. The price never goes up. VAT included. No set-up fee.", null, "6.00 month 1 monthly-free same")]
+    [InlineData("Get the Lantern plan for USD 59 a year. Includes a free domain (.com, .net or .org) with annual plans. Plus tax.", "Lantern", "59.00 year 12 at-once same")]
+    [InlineData("£4.20 a month excluding VAT, paid yearly. Add daily backups for £1.50 a month. Contact privacy £6 a year. Renews at £6.30 a month.", null, "4.20 month 12 at-once 6.30/month")]
+    [InlineData("Our Orchard plan is just £1.99 per month (ex VAT) for your first year: that's 75% less than you would pay elsewhere. You pay £23.88 up front. After the first year it renews at £7.99 per month, billed yearly. Full refund within 30 days.", "Orchard", "1.99 month 12 at-once 7.99/month")]
+    public void An_advertisement_in_one_paragraph_is_a_plan(string words, string? name, string way)
+    {
+        var plan = Read(words)["plans"]!.AsArray().ShouldHaveSingleItem()!;
+        Said(plan["name"]).ShouldBe(name);
+        Way(plan["ways"]!.AsArray().ShouldHaveSingleItem()!).ShouldBe(way);
+    }
+
+    [Fact]
+    public void Names_with_their_prices_in_one_sentence_are_so_many_plans() =>
+        Read("Plans for every pocket: Pebble £2 a month, Cobble £4 a month and Flagstone £9 a month. All plus VAT.")["plans"]!.AsArray()
+            .Select(plan => $"{plan!["name"]} {plan["ways"]![0]!["price"]}").ShouldBe(["Pebble 2.00", "Cobble 4.00", "Flagstone 9.00"]);
+
+    [Fact]
+    public void A_domain_that_comes_free_and_costs_later_is_the_plans_and_has_its_price()
+    {
+        var page = Read("Hosting for £3.50 a month, billed annually. A .co.uk domain is free for the first year, then £9.99 a year. Prices include VAT.");
+        page["plans"]![0]!["domain"]!["endings"]!.ToJsonString().ShouldBe("""["co.uk"]""");
+        Way(page["plans"]![0]!["ways"]![0]!).ShouldBe("3.50 month 12 at-once same");
+        Said(page["domains"]![0]!["renew"]).ShouldBe("9.99");
+    }
+
+    [Theory]
+    [InlineData("Managed hosting $1,299.00 a year. Support £5 a month extra.", null)]
+    [InlineData("Managed hosting $1,299.00 a year. Support US$5 a month extra.", "USD")]
+    public void Dollars_are_nobodys_pounds(string words, string? currency) => Said(Read(words)["currency"]).ShouldBe(currency);
+
+    [Theory]
+    [InlineData("Money back within 30 days, or 60 days money back on the yearly plan.", null)]
+    [InlineData("Money back within 30 days.", 30)]
+    public void Two_refunds_in_a_sentence_are_none(string words, int? days) => (Read("Oak\n£4 a month\n3 websites\n" + words)["refundDays"]?.GetValue<int>()).ShouldBe(days);
+
+    [Fact]
+    public void A_sentence_does_not_end_at_an_abbreviation() => Said(Read("SEK 49 per month for 12 months. Incl. VAT.")["tax"]).ShouldBe("inside");
+
+    private static string Way(JsonNode way) =>
+        $"{way["price"]} {way["per"]} {way["months"]} {way["paid"]} {(way["later"] is JsonObject later ? $"{later["price"]}/{later["per"]}" : way["later"])}";
+
     private static JsonObject Read(string text) => PageExamples.Read("page", "txt", text);
 
     private static string? Said(JsonNode? node) => node?.GetValue<string>();

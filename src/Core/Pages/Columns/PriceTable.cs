@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace HomeStart.Core.Advertising;
+namespace HomeStart.Core.Pages;
 
 /// <summary>A table of plans and prices, one row a plan (or a plan and way to pay), with what each column is taken for.</summary>
 /// <param name="WasTurned">The plans stood across: rows and columns were exchanged.</param>

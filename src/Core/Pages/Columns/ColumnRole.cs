@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 
-namespace HomeStart.Core.Advertising;
+namespace HomeStart.Core.Pages;
 
 /// <summary>What a column of a table of prices holds.</summary>
 /// <param name="Number">Of prices and counts of bills: which step, from 1; of a way to pay: its months.</param>
@@ -14,7 +14,7 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
     /// <summary>The most steps of one price.</summary>
     public const int MostSteps = 6;
 
-    private static readonly Regex Numbered = AdText.ExactPattern("^(?<kind>price|bills|way)-(?<number>[0-9]{1,3})(?<month>-per-month)?$");
+    private static readonly Regex Numbered = ProseText.ExactPattern("^(?<kind>price|bills|way)-(?<number>[0-9]{1,3})(?<month>-per-month)?$");
 
     /// <summary>"plan", "price-1", "way-12-per-month", "feature-mailboxes"; see <see cref="TryParse"/>.</summary>
     public override string ToString() =>
@@ -127,10 +127,10 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
         .. Features.Select(pair => (Heading(pair.Pattern), (Func<Match, ColumnRole>)(_ => new(ColumnKind.Feature, 0, pair.Key)))),
     ];
 
-    private static Regex Heading(string pattern) => AdText.Pattern(pattern);
+    private static Regex Heading(string pattern) => ProseText.Pattern(pattern);
 
     private static ColumnRole Way(ColumnKind kind, Match match, int times) =>
-        AdText.Number(match.Groups["count"].Value) * times is { } months and >= 1 and <= 120 ? new(kind, months) : Ignored;
+        Patterns.Number(match.Groups["count"].Value) * times is { } months and >= 1 and <= 120 ? new(kind, months) : Ignored;
 }
 
 /// <summary>The sorts of columns.</summary>

@@ -3,6 +3,7 @@ using System.Globalization;
 using HomeStart.Core.Basics;
 using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
+using HomeStart.Core.Pages;
 
 namespace HomeStart.Core.Advertising;
 
@@ -147,7 +148,7 @@ public sealed class TableBook
 
     private static Minor PerBill(Minor units, AdvertisedPer? per, int every) => per is { } unit ? new AdvertisedPrice(units, unit).ForBill(every, every) : units;
 
-    private Features FeaturesOf(int row)
+    private Offers.Features FeaturesOf(int row)
     {
         var values = ImmutableSortedDictionary.CreateBuilder<string, FeatureValue>(StringComparer.Ordinal);
         foreach (var role in _table.Roles.Where(role => role.Kind == ColumnKind.Feature))
@@ -172,16 +173,16 @@ public sealed class TableBook
             }
         }
 
-        return new Features(values.ToImmutable());
+        return new Offers.Features(values.ToImmutable());
     }
 
-    // "10 GB" is ten, "1 TB" a thousand and twenty-four; "10 to 20" is not read.
+    // "10 GB" is ten, "1 TB" a thousand; "10 to 20" is not read.
     private static decimal? NumberIn(string cell)
     {
         var parts = cell.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var joined = parts.Length == 1 && parts[0].Length > 2 && parts[0][^2..].ToUpperInvariant() is "GB" or "TB" ? [parts[0][..^2], parts[0][^2..]] : parts;
-        var times = joined.Length == 2 && joined[1].StartsWith("TB", StringComparison.OrdinalIgnoreCase) ? 1024 : 1;
-        return joined.Length is 1 or 2 && AdAmount.NumberOf(joined[0]) is { } number ? decimal.Parse(number, CultureInfo.InvariantCulture) * times : null;
+        var times = joined.Length == 2 && joined[1].StartsWith("TB", StringComparison.OrdinalIgnoreCase) ? 1000 : 1;
+        return joined.Length is 1 or 2 && TypedNumber.NumberOf(joined[0]) is { } number ? decimal.Parse(number, CultureInfo.InvariantCulture) * times : null;
     }
 
     private IncludedDomain? DomainOf(int row)
@@ -214,7 +215,7 @@ public sealed class TableBook
 
         var parts = cell.Split([' ', '-'], 2, StringSplitOptions.RemoveEmptyEntries);
         var times = parts.Length == 2 && parts[1].StartsWith("year", StringComparison.OrdinalIgnoreCase) ? 12 : 1;
-        int? count = cell.ToLowerInvariant() switch { "monthly" => 1, "quarterly" => 3, "yearly" or "annually" or "annual" => 12, _ => AdText.Number(parts[0]) * times };
+        int? count = cell.ToLowerInvariant() switch { "monthly" => 1, "quarterly" => 3, "yearly" or "annually" or "annual" => 12, _ => Patterns.Number(parts[0]) * times };
         if (count is { } found && found >= least && found <= 120)
         {
             return found;
@@ -243,15 +244,15 @@ public sealed class TableBook
             return (0, null);
         }
 
-        var said = AdAmount.In(cell) is [var amount] ? amount : null;
-        var number = said?.Number ?? AdAmount.NumberOf(cell);
+        var said = ProseAmount.In(cell) is [var amount] ? amount : null;
+        var number = said?.Number ?? TypedNumber.NumberOf(cell);
         if (said?.Currency is { } code && code != _currency.Code)
         {
             _faults.Add(FaultCodes.BadAmount, where, FaultReason.CellOfOtherCurrency, cell, _currency);
             return null;
         }
 
-        return Amounts.Read(number ?? cell, _currency, where, _faults) is { } units ? (units, said?.Per) : null;
+        return Amounts.Read(number ?? cell, _currency, where, _faults) is { } units ? (units, said?.Per switch { Per.Month => AdvertisedPer.Month, Per.Year => AdvertisedPer.Year, _ => null }) : null;
     }
 
     private (string Cell, string Where) CellOf(int row, ColumnRole role)

@@ -4,7 +4,7 @@ using CsCheck;
 namespace HomeStart.Core.Tests;
 
 /// <summary>What is read from advertisements: the table of docs/advertisements.md to the letter, and nothing from words that say nothing.</summary>
-public class AdvertisementTextTests
+public class ProseReaderTests
 {
     public static TheoryData<string> Titles => [.. Sections().Select(section => section.Title)];
 
@@ -13,7 +13,7 @@ public class AdvertisementTextTests
     public void An_advertisement_is_read_as_its_table_says(string title)
     {
         var (_, text, rows) = Sections().Single(section => section.Title == title);
-        AdvertisementText.Read(text).Select(finding => $"| {JsonNamingPolicy.KebabCaseLower.ConvertName(finding.Field.ToString())} | {finding.Value} | {finding.Words} |").ShouldBe(rows);
+        ProseReader.Read(text).Select(finding => $"| {JsonNamingPolicy.KebabCaseLower.ConvertName(finding.Field.ToString())} | {finding.Value} | {finding.Words} |").ShouldBe(rows);
     }
 
     [Fact]
@@ -30,30 +30,30 @@ public class AdvertisementTextTests
 
     // What must stay empty: wrong is worse than nothing.
     [Theory]
-    [InlineData("$5 a month", AdField.Currency)]
-    [InlineData("£5 a month, £8 a month", AdField.Price)]
-    [InlineData("£5 per mailbox a month", AdField.Price)]
-    [InlineData("£5k a month", AdField.Price)]
-    [InlineData("£2.99.50 a month", AdField.Price)]
-    [InlineData("£1.299 a month", AdField.Price)]
-    [InlineData("A .com domain for £9 a year", AdField.Price)]
-    [InlineData("£5 a month with free domain transfer", AdField.IncludesDomain)]
-    [InlineData("£5 a month, domain included for £9", AdField.IncludesDomain)]
-    [InlineData("£5 a month, mail at your domain", AdField.IncludesDomain)]
-    [InlineData("£5 a month, free domain. Domain not included with monthly plans", AdField.IncludesDomain)]
-    [InlineData("£5 a month for the first year, on a 24-month contract", AdField.Months)]
-    [InlineData("£5 a month for 12 months", AdField.Paid)]
-    [InlineData("£5 a month, billed monthly", AdField.Paid)]
-    [InlineData("£5 a month, prices are fixed for 3 years. No price rise for 3 years", AdField.Later)]
-    [InlineData("£5 a month, then £8 a month. Renews at £9 a month", AdField.LaterPrice)]
-    [InlineData("Was £9 a month", AdField.Price)]
-    [InlineData("Save £60 a year", AdField.Price)]
-    [InlineData("£5 a month including VAT (ex VAT £4.17 a month)", AdField.Tax)]
-    [InlineData("14-day trial, £5 a month", AdField.RefundDays)]
-    [InlineData("Our Plan, the Best Hosting", AdField.Provider)]
-    [InlineData("The Lantern plan and the Harbour plan", AdField.Plan)]
-    public void What_is_not_certain_stays_empty(string text, AdField field) =>
-        AdvertisementText.Read(text).ShouldNotContain(finding => finding.Field == field);
+    [InlineData("$5 a month", ProseField.Currency)]
+    [InlineData("£5 a month, £8 a month", ProseField.Price)]
+    [InlineData("£5 per mailbox a month", ProseField.Price)]
+    [InlineData("£5k a month", ProseField.Price)]
+    [InlineData("£2.99.50 a month", ProseField.Price)]
+    [InlineData("£1.299 a month", ProseField.Price)]
+    [InlineData("A .com domain for £9 a year", ProseField.Price)]
+    [InlineData("£5 a month with free domain transfer", ProseField.IncludesDomain)]
+    [InlineData("£5 a month, domain included for £9", ProseField.IncludesDomain)]
+    [InlineData("£5 a month, mail at your domain", ProseField.IncludesDomain)]
+    [InlineData("£5 a month, free domain. Domain not included with monthly plans", ProseField.IncludesDomain)]
+    [InlineData("£5 a month for the first year, on a 24-month contract", ProseField.Months)]
+    [InlineData("£5 a month for 12 months", ProseField.Paid)]
+    [InlineData("£5 a month, billed monthly", ProseField.Paid)]
+    [InlineData("£5 a month, prices are fixed for 3 years. No price rise for 3 years", ProseField.Later)]
+    [InlineData("£5 a month, then £8 a month. Renews at £9 a month", ProseField.LaterPrice)]
+    [InlineData("Was £9 a month", ProseField.Price)]
+    [InlineData("Save £60 a year", ProseField.Price)]
+    [InlineData("£5 a month including VAT (ex VAT £4.17 a month)", ProseField.Tax)]
+    [InlineData("14-day trial, £5 a month", ProseField.RefundDays)]
+    [InlineData("Our Plan, the Best Hosting", ProseField.Provider)]
+    [InlineData("The Lantern plan and the Harbour plan", ProseField.Plan)]
+    public void What_is_not_certain_stays_empty(string text, ProseField field) =>
+        ProseReader.Read(text).ShouldNotContain(finding => finding.Field == field);
 
     [Theory]
     [InlineData("£2.99/mo", "2.99 month")]
@@ -68,8 +68,8 @@ public class AdvertisementTextTests
     [InlineData("CHF 1'299.50 a year", "1299.50 year")]
     public void A_headline_is_read_with_what_it_is_for(string text, string read)
     {
-        var found = AdvertisementText.Read(text).ToDictionary(finding => finding.Field, finding => finding.Value);
-        $"{found.GetValueOrDefault(AdField.Price)} {found.GetValueOrDefault(AdField.PricePer)}".ShouldBe(read);
+        var found = ProseReader.Read(text).ToDictionary(finding => finding.Field, finding => finding.Value);
+        $"{found.GetValueOrDefault(ProseField.Price)} {found.GetValueOrDefault(ProseField.PricePer)}".ShouldBe(read);
     }
 
     [Fact]
@@ -77,14 +77,14 @@ public class AdvertisementTextTests
         Gen.Select(Gen.OneOf(Gen.Const("£"), Gen.Const("a month"), Gen.Const("then"), Gen.Const("free domain"), Gen.Const("50% off your first year"), Gen.Const("2.99"), Gen.Const("VAT"), Gen.Const("\u202e"), Gen.Const("for 36 months"), Gen.Const(". "), Gen.Const("<b>"), Gen.String[0, 12]).Array[0, 40], parts => string.Join(' ', parts)).Sample(
             text =>
             {
-                var found = AdvertisementText.Read(text);
+                var found = ProseReader.Read(text);
                 found.Select(finding => finding.Field).ShouldBeUnique();
                 found.ShouldAllBe(finding => finding.Value.Length > 0 && finding.Words.Length > 0);
             },
             iter: 2000);
 
     [Fact]
-    public void A_huge_text_is_cut_off() => AdvertisementText.Read(new string('£', AdvertisementText.Longest) + " £5 a month").ShouldNotContain(finding => finding.Field == AdField.Price);
+    public void A_huge_text_is_cut_off() => ProseReader.Read(new string('£', ProseReader.Longest) + " £5 a month").ShouldNotContain(finding => finding.Field == ProseField.Price);
 
     private static List<(string Title, string Text, List<string> Rows)> Sections()
     {

@@ -1,10 +1,10 @@
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 
-namespace HomeStart.Core.Advertising;
+namespace HomeStart.Core.Pages;
 
 /// <summary>Patterns over text that a stranger wrote: each runs in time linear to it, whatever it holds.</summary>
-internal static class AdText
+internal static class ProseText
 {
     /// <summary>The longest advertisement that is read.</summary>
     public const int Longest = 20_000;
@@ -47,25 +47,4 @@ internal static class AdText
 
     /// <summary>What stands right behind a place, as much as any pattern there needs.</summary>
     public static string Behind(string text, int at) => text.Substring(at, Math.Min(60, text.Length - at));
-
-    /// <summary>Numbers that are written out.</summary>
-    public const string NumberWord = "one|two|three|four|five|six|ten|twelve|eighteen|twenty-four|thirty-six";
-
-    /// <summary>The number that digits or a word say; null: none an advertisement would mean.</summary>
-    public static int? Number(string text) =>
-        text.ToLowerInvariant() switch
-        {
-            "one" or "a" or "an" => 1,
-            "two" => 2,
-            "three" => 3,
-            "four" => 4,
-            "five" => 5,
-            "six" => 6,
-            "ten" => 10,
-            "twelve" => 12,
-            "eighteen" => 18,
-            "twenty-four" => 24,
-            "thirty-six" => 36,
-            var digits => int.TryParse(digits, System.Globalization.NumberStyles.None, System.Globalization.CultureInfo.InvariantCulture, out var number) ? number : null,
-        };
 }

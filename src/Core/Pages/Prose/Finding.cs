@@ -1,12 +1,12 @@
-namespace HomeStart.Core.Advertising;
+namespace HomeStart.Core.Pages;
 
 /// <summary>A field of an advertisement that was read from its text.</summary>
 /// <param name="Value">As an owner would type it: "2.99", "36", "com, co.uk", or one of the field's words.</param>
 /// <param name="Words">The advertisement's own words it was read from.</param>
-public sealed record Finding(AdField Field, string Value, string Words);
+public sealed record Finding(ProseField Field, string Value, string Words);
 
 /// <summary>The fields of an advertisement that can be read from its text; in their order on the page.</summary>
-public enum AdField
+public enum ProseField
 {
     /// <summary>Who sells.</summary>
     Provider,
