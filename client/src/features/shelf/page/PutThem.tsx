@@ -14,6 +14,7 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
   const [put, setPut] = useState<string[] | null>(null);
   const [error, setError] = useState<string | null>(null);
   const next = useRef<HTMLButtonElement>(null);
+  const listed = useRef<string[]>([]);
   useEffect(() => {
     if (put) {
       next.current?.focus();
@@ -21,11 +22,12 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
   }, [put]);
   const { book, candidates, faults, addsTo, look } = read;
 
+  // Where the shortlist had no room for all, the next press goes on behind those that are on it.
   const shortlist = async () => {
-    const letters: string[] = [];
+    const letters = listed.current;
     const { candidate, letter } = page.worksheet;
-    let empty = candidate.hosting === null && candidate.domains.length === 0 ? letter : null;
-    for (const added of candidates) {
+    let empty = letters.length === 0 && candidate.hosting === null && candidate.domains.length === 0 ? letter : null;
+    for (const added of candidates.slice(letters.length)) {
       const after = await changes.changeAsync(
         empty
           ? { kind: 'replace-candidate', letter: empty, candidate: added }
@@ -87,7 +89,15 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
               take.mutate(book, {
                 onSuccess: () =>
                   void shortlist().catch((fault: unknown) =>
-                    setError(fault instanceof Error ? fault.message : 'The plans were not put on the shortlist.'),
+                    setError(
+                      [
+                        listed.current.length > 0 &&
+                          `On your shortlist now: ${listed.current.join(', ')}. The other plans are not.`,
+                        fault instanceof Error ? fault.message : 'The plans were not put on the shortlist.',
+                      ]
+                        .filter(Boolean)
+                        .join(' '),
+                    ),
                   ),
               });
             }
