@@ -14,16 +14,18 @@ internal static partial class DomainOffers
     private static partial Regex Denied { get; }
     [GeneratedRegex(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Ending { get; }
-    [GeneratedRegex($@"\b(?:on|with|from|for|comes (?:on|with))\s+(?:all |any |a |an |our )?(?:(?:terms?|plans?|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})[- ](?:(?<month>months?)|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: (?:plans?|terms?|contracts?|billing))?)(?:,? (?:and|or) (?:longer|up|more|over|above)|\s+upwards)?(?! only)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"\b(?:on|with|from|for|comes (?:on|with))\s+(?:all |any |a |an |our |the )?(?:(?:terms?|plans?|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})[- ](?:(?<month>months?)|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: (?:plans?|terms?|contracts?|billing|prices?|payments?))?)(?:,? (?:and|or) (?:longer|up|more|over|above)|\s+upwards)?(?! only)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex From { get; }
     [GeneratedRegex(@"\b(?:as long as you (?:stay|are|keep|host)|for life|every year|each year|forever|while you (?:stay|are|host)|every renewal|for good|year after year)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Always { get; }
+    [GeneratedRegex(@"^\W*(?:an? |one |your |get an? |with an? )?free \.[a-z]{2,24}\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FreeEnding { get; }
     [GeneratedRegex(@"\b(?:for|in) (?:the |its |your )?first\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OnlyFirst { get; }
 
     /// <summary>What words give; null: no domain, or it is denied.</summary>
     public static DomainOffer? In(string words, PageSpan at) =>
-        words.Contains("domain", StringComparison.OrdinalIgnoreCase) && Word.IsMatch(words) && (Given.IsMatch(words) || Always.IsMatch(words)) && !Denied.IsMatch(words)
+        ((words.Contains("domain", StringComparison.OrdinalIgnoreCase) && Word.IsMatch(words)) || FreeEnding.IsMatch(words)) && (Given.IsMatch(words) || Always.IsMatch(words)) && !Denied.IsMatch(words)
             && !(words.Contains("privacy", StringComparison.OrdinalIgnoreCase) && !words.Contains("free domain ", StringComparison.OrdinalIgnoreCase) && !words.Contains(" domain free", StringComparison.OrdinalIgnoreCase))
             && PriceFor(words) is null
             ? new DomainOffer(EndingsIn(words), FromIn(words), Always.IsMatch(words) && !OnlyFirst.IsMatch(words), at)
@@ -31,7 +33,7 @@ internal static partial class DomainOffers
 
     // "Domains from £4.99", ".com included for £9": a price is no gift; a worth is.
     private static PageAmount? PriceFor(string words) =>
-        PageAmount.In(words, 0).FirstOrDefault(amount => amount.Value > 0 && !Patterns.Has(words[..amount.At.From], @"\b(?:worth|value|save|saving|instead of|normally|usually|then|after that|afterwards|renews?(?: at| for)?|renewal)\b[^£€$0-9]{0,12}$"));
+        PageAmount.In(words, 0).FirstOrDefault(amount => amount.Value > 0 && !Patterns.Has(words[..amount.At.From], @"\b(?:worth|value|save|saving|instead of|normally|usually|then|after that|afterwards|renews?(?: at| for)?|renewal)\b[^£€$0-9]{0,12}$") && !Patterns.Has(words[amount.End..], @"^\W{0,3}(?:value|worth)\b"));
 
     /// <summary>The endings that words name, as they name them.</summary>
     public static ImmutableArray<string> EndingsIn(string words) =>

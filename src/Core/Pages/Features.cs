@@ -181,7 +181,7 @@ internal static partial class Features
             }
 
             var isTransfer = Says(size.Groups["behind"].Value, "transfer", "traffic", "bandwidth", " data", "of data") || (Says(size.Groups["before"].Value, "transfer", "traffic", "bandwidth", "data") && !Says(size.Groups["behind"].Value, "space", "storage"));
-            var isStorage = !isTransfer && (size.Groups["before"].Success || Says(words, "space", "storage", "disk", "disc", "ssd", "nvme", "webspace") || !Patterns.HasExact(size.Groups["behind"].Value, @"^\s*(?!(?:and|or|with|plus|for|as|in|on)\b)\p{L}"));
+            var isStorage = !isTransfer && (size.Groups["before"].Success || Says(words, "space", "storage", "disk", "disc", "ssd", "nvme", "webspace", "of files") || !Patterns.HasExact(size.Groups["behind"].Value, @"^\s*(?!(?:and|or|with|plus|for|as|in|on)\b)\p{L}"));
             if (isTransfer || isStorage)
             {
                 found.Add(new Feature(isTransfer ? "transferGB" : "storageGB", Gigabytes(size.Groups["n"].Value, size.Groups["unit"].Value), Span(size)));

@@ -24,13 +24,13 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
 {
     private const string Digits = @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?|[0-9][0-9.,'’]{0,38}[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
 
-    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{CurrencySigns.Sign})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?(?:\s?(?<own>{CurrencySigns.Code})\b)?|\b(?<sign>{CurrencySigns.Code})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{CurrencySigns.Sign})(?![0-9])|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{CurrencySigns.Sign})\s{{0,2}}(?<number>{Digits})(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?(?:\s?(?<own>{CurrencySigns.Code})\b)?|\b(?<sign>{CurrencySigns.Code})\s{{0,2}}(?<number>{Digits})|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{CurrencySigns.Sign})(?![0-9])|(?<sign>{CurrencySigns.Name})|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Money { get; }
 
     [GeneratedRegex($@"^\s*(?<number>{Digits})\s*[*†‡]*\s*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Bare { get; }
 
-    [GeneratedRegex(@"^\s*[*†‡¹²³]*\s*(\((ex|inc|excl|incl|excluding|including|plus|\+)\.?[^)]{0,24}\)\s*|(((ex|inc|excl|incl)\.?|plus|excluding|including) |\+\s?)(vat|gst|tax)\)?\s*)?[*†‡]*\s*,?\s*((/|per|an?|each|every|p|in the|for the|the)\s*(?<first>first|1st)?\s*((?<month>months?|mths?|mo|m)|(?<year>years?|yr|annum|y|a)|(?<other>hours?|weeks?|wk|w|days?|user|seat|site|visit|visitor|gb|sms|click|call))(?![\p{L}])|(?<month>monthly|pcm|pm|p/m)\b|(?<own>(?:billed|paid|charged) (?<month>monthly))\b|(?<year>yearly|annually|pa|p/a)\b|(?<first>first) (?<year>year)\b|(?<other>pw|weekly|daily|hourly|an hour)\b|(?<once>(one[- ]?time|one[- ]?off|once))\b)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^\s*[*†‡¹²³]*\s*(\((ex|inc|excl|incl|excluding|including|plus|\+)\.?[^)]{0,24}\)\s*|(((ex|inc|excl|incl)\.?|plus|excluding|including) |\+\s?)(vat|gst|tax)\)?\s*)?[*†‡]*\s*,?\s*((/|per|an?|each|every|p|in the|for the|the)\s*(?<first>first|1st)?\s*((?<month>months?|mths?|mo|m)|(?<year>years?|yr|annum|y|a)|(?<other>hours?|weeks?|wk|w|days?|user|seat|site|visit|visitor|gb|sms|click|call))(?![\p{L}])|(?<month>monthly|pcm|pm|p/m)\b|(?<own>(?<month>month[- ](?:by|to)[- ]month))\b|(?<own>(?:billed|paid|charged) (?<month>monthly))\b|(?<year>yearly|annually|pa|p/a)\b|(?<first>first) (?<year>year)\b|(?<other>pw|weekly|daily|hourly|an hour)\b|(?<once>(one[- ]?time|one[- ]?off|once))\b)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PerUnit { get; }
 
     /// <summary>Whether a period stands behind it that names its first time only: "the first year".</summary>

@@ -56,7 +56,7 @@ internal static partial class PageLines
     [GeneratedRegex(@"[0-9](?:\s?(?:€|zł|Kč|kr\.?|CHF|[A-Z]{3}))?[*†]*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex EndsInAmount { get; }
 
-    [GeneratedRegex(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?!\.[a-z]{2})(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Separator { get; }
 
     /// <summary>The lines of a page, with their amounts.</summary>
@@ -94,7 +94,7 @@ internal static partial class PageLines
             var line = lines[at];
             if (line.Cell is null && line.Words.Length <= 90 && line.Words.AsSpan().ContainsAny(Periods) && PageAmount.In(line.Words, 0) is [{ Per: Per.Month or Per.Year } price, ..] && price.At.From > 2)
             {
-                var before = line.Words[..price.At.From].TrimEnd();
+                var before = line.Words[..price.At.From].TrimEnd(' ', '–', '—', '-', ':');
                 if (before.Length is > 1 and <= 30 && char.IsLetterOrDigit(before[^1]) && PlanBlocks.Score(before) > 0 && !NotNamed.IsMatch(before) && Features.KeyOf(before) is null && !PageWork.IsThing(before)
                     && lines.Skip(at + 1).Take(4).Any(next => PageAmount.In(next.Words, 0).IsEmpty && Pieces(next.Words, 0).Exists(piece => Features.In(piece.Words, 0).Length > 0)))
                 {
@@ -242,7 +242,7 @@ internal static partial class PageLines
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
         const int Longest = 600;
-        if (line.Words.Length > 60 && line.Words.AsSpan().ContainsAny(':', '–', '—') && line.Words.AsSpan().ContainsAnyInRange('0', '9') && Sentences(line.Words, line.At.From) is { Count: > 1 } named && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words)) > 1)
+        if (line.Words.Length > 60 && line.Words.AsSpan().ContainsAnyInRange('0', '9') && Sentences(line.Words, line.At.From) is { Count: > 1 } named && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words) || PageWork.NamesAPlan(sentence.Words)) > 1)
         {
             foreach (var sentence in named)
             {

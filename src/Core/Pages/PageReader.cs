@@ -6,7 +6,7 @@ namespace HomeStart.Core.Pages;
 /// <summary>Reads a seller's page: its plans, domain prices, extras and codes, as docs say what each value means. Where the page is ambiguous the value is null.</summary>
 public static partial class PageReader
 {
-    [GeneratedRegex(@"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|customers?|sites?|of them|hosting|rooms?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bevery offer\b|\ball hosting\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|customers?|sites?|of them|hosting|rooms?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bevery offer\b|\ball hosting\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b|^\W*all (?:of them )?(?:include|come with|have)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ForAll { get; }
 
     [GeneratedRegex(@"^\W*(?:all (?:our |hosting )?(?:plans?|packages?|offers?|accounts?|of them)(?: come with| include| have)?|every (?:plan|package|offer|account)(?: comes with| includes| has)?|in every (?:plan|package)|always (?:included|with it)|included (?:in|with) (?:all|every)(?: plans?| plan)?|comes with (?:all|every)(?: plans?| plan)?|with every plan)\W*$", Patterns.AnyCase, Patterns.Patience)]

@@ -296,7 +296,7 @@ internal sealed partial class PageWork
         var at = new PageSpan(line.From + from, line.Seen.At.To);
         var rest = new Line(line.Index, line.Seen with { At = at, Words = words }) { Amounts = [.. line.Amounts.Where(amount => amount.At.From >= at.From)] };
         line.Owner ??= "note";
-        var bearers = Plans.Where(plan => plan.Domain is { At: var has } && Page.Text[has.From..Math.Min(Page.Text.Length, has.To + 2)].Contains(mark, StringComparison.Ordinal)).ToList();
+        var bearers = Plans.Where(plan => plan.Domain is { At: var has } && (Page.Text[has.From..has.To].Contains(mark, StringComparison.Ordinal) || Bears(Page.Text, has.To, mark))).ToList();
         if ((bearers.Count > 0 || Patterns.Has(words, @"\bdomain\b")) && rest.Amounts.IsEmpty)
         {
             foreach (var plan in bearers.Count > 0 ? bearers : Plans.Where(plan => plan.Domain is not null))

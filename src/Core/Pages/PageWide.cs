@@ -8,10 +8,10 @@ internal static partial class PageWide
 {
     private const string TaxName = @"(?:vat|gst|hst|iva|tva|mwst|moms|(?:sales |local )?tax(?:es)?)";
 
-    [GeneratedRegex($@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:any |the |all )?(?:applicable |local )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is |are |will be |gets? |comes? |is then )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:any |the |all )?(?:applicable |local )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is |are |will be |gets? |comes? |is then )?(?:extra|on top|added|excluded|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet )?included\b|\bnot includ(?:ing|ed) {TaxName}\b|\bnet prices\b|\bexclude [\p{{L}} ]{{0,20}}\(?[^)]{{0,12}}{TaxName}|\bquoted before tax\b|\b{TaxName}\b[^.;]{{0,40}}\b(?:and|but) (?:is |are )?not included\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OnTop { get; }
 
-    [GeneratedRegex($@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) )?(?:is |are )?(?:already |always )?(?:included|incl|inside)\b|\bgross prices\b|\bwith {TaxName} included\b|\b{TaxName}[- ]inclusive\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is |are )?(?:already |always )?(?:included|incl|inside|in (?:the|our|all) prices?)\b|\bgross prices\b|\bwith {TaxName} included\b|\b{TaxName}[- ]inclusive\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Inside { get; }
 
     [GeneratedRegex(@"\b(?:not|isn.t|aren.t|doesn.t|don.t|never|no longer)\b", Patterns.AnyCase, Patterns.Patience)]
@@ -20,7 +20,7 @@ internal static partial class PageWide
     private static partial Regex Open { get; }
     [GeneratedRegex($@"\bno {TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NoTax { get; }
-    [GeneratedRegex($@"\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is|are|will be) (?:added|charged extra|extra|on top)\b(?! (?:where|if|when))", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex($@"\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is|are|will be) (?:added|charged extra|extra|on top)\b(?! (?:where|if|when))|\b{TaxName}\b[^.;]{{0,40}}\b(?:and|but) (?:is |are )?not included\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SureTop { get; }
     [GeneratedRegex($@"^\W*(?:is|are|do|does|what about|and|how about) (?:the )?(?:prices? )?{TaxName}[^?]*\?\W*$|^\W*(?:what about|and) tax\?", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Question { get; }

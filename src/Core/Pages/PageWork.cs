@@ -317,7 +317,7 @@ internal sealed partial class PageWork
 
     private static readonly SearchValues<string> StatementWords = SearchValues.Create(["price", "all ", "money", "refund", "checkout", "vat", "gst", "tax", "days"], StringComparison.OrdinalIgnoreCase);
 
-    [GeneratedRegex(@"^(?:all |our )?prices\b|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"^(?:all |our )?(?:prices\b|plans are\b)|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex IsStatement { get; }
 
     private static int FeatureCount(PlanBlock block) =>
@@ -397,6 +397,10 @@ internal sealed partial class PageWork
         }
     }
 
+    /// <summary>Whether a sentence names a plan and then its price: "Our Web 5 account costs £48 a year".</summary>
+    public static bool NamesAPlan(string sentence) =>
+        sentence.Length < 400 && PageAmount.In(sentence, 0) is [var price, ..] && Prose.Match(sentence[..price.At.From]) is { Success: true } match && !LaterContext.IsMatch(sentence[..price.At.From]) && PlanBlocks.Score(match.Groups["name"].Value) >= 0;
+
     // Sentences about the plan that the sentence before them names.
     [GeneratedRegex(@"^(?:You (?:get|can|pay)|It|Its|This plan|Includes|Included|The next|The following|Afterwards|After that|After the|Then|Renew|When you renew|From the second)\b", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex GoesOn { get; }
@@ -432,8 +436,9 @@ internal sealed partial class PageWork
         }
 
         var headed = Headed(priced, free);
-        body.InsertRange(0, headed.Lines);
-        var (name, nameAt) = headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At) : Called() is { Name: not null } called ? called : Leading(priced) is { Name: not null } leading ? leading : InSentence(priced);
+        var planHeading = headed.Name is null ? Lines.Take(priced.Index).LastOrDefault(line => (line.Seen.Heading > 0 || (!Page.IsMarked && line.Words.Length <= 60)) && line.Amounts.IsEmpty && ProseNames.PlanIn(line.Words) is not null) : null;
+        body.InsertRange(0, planHeading is null ? headed.Lines : free.Where(line => line.Index > planHeading.Index && line.Index < priced.Index && IsFeatureLine(line) && !body.Contains(line)));
+        var (name, nameAt) = headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At) : Called() is { Name: not null } called ? called : Leading(priced) is { Name: not null } leading ? leading : InSentence(planHeading ?? priced);
         var plan = new PlanDraft(name, nameAt);
         Plans.Add(plan);
         Fill(plan, new PlanBlock(null, body));
@@ -447,7 +452,7 @@ internal sealed partial class PageWork
         amount.Per is Per.Month or Per.Year
         && (Roles.Of(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To]) is var role && (role == Role.Price || (role == Role.Total && amount.Per == Per.Month)));
 
-    [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:is |are )?called (?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:(?:is |are )?called |: ?)(?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex CalledWords { get; }
 
     // A heading above with what the plan has between it and the price.

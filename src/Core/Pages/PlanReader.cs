@@ -33,7 +33,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private static partial Regex FirstLength { get; }
 
     // "Annual fee: €48.00".
-    [GeneratedRegex(@"\b(?:(?<month>monthly)|annual|yearly) (?:fee|price|cost|charge|rate|rent)s?\b[\s:]*(?:is |of )?$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:(?<month>monthly)|annual|yearly) (?:fee|price|cost|charge|rate|rent)s?\b[\s:]*(?:is |of )?$|\b(?:fee|price|cost|charge|rate)s? (?:per|a|each|by the) (?:(?<month>month)|year)\b[\s:]*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex FeeOf { get; }
 
     [GeneratedRegex(@"^\W*(?:\(|=|that.s|that is|i\.?e\.|works out|equals|equivalent|which is|just|only)", Patterns.AnyCase, Patterns.Patience)]
@@ -43,6 +43,12 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     [GeneratedRegex(@"^\W*(?:if|when|for those who)(?: you)? (?:pay|paid)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex IfPaid { get; }
 
+    [GeneratedRegex(@"^\W*(?:set-?\s?up|setting up|activation|installation)(?: fees?| charges?| costs?| price)?\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SetupLabel { get; }
+
+    [GeneratedRegex(@"^\W*(?:free|none|included|waived|nothing|no charge)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex FreeWord { get; }
+
     private readonly List<PageAmount> _pendingStruck = [];
     private WayDraft? _way;
     private Term? _pending;
@@ -50,6 +56,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private Term? _pendingFree;
     private PageAmount? _lastPlain;
     private bool _labelsFirst;
+    private string _above = "";
 
     /// <summary>Reads the lines into the plan.</summary>
     public void Read(IReadOnlyList<Line> lines)
@@ -100,12 +107,14 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
     }
 
+    private const string Crosses = "✗✘✕❌×";
+
     /// <summary>What words say the plan has.</summary>
     public void FeaturesOf(string words, int from)
     {
         foreach (var sentence in PageLines.Sentences(words, from))
         {
-            if (DomainOffers.In(sentence.Words, sentence.At) is { } whole && !sentence.Words.Contains('·', StringComparison.Ordinal) && sentence.Words.Count(letter => letter == ',') <= 3)
+            if (!Crosses.Contains(sentence.Words[0]) && DomainOffers.In(sentence.Words, sentence.At) is { } whole && !sentence.Words.Contains('·', StringComparison.Ordinal) && sentence.Words.Count(letter => letter == ',') <= 3)
             {
                 Domain(whole);
             }
@@ -113,7 +122,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
         foreach (var piece in PageLines.Pieces(words, from))
         {
-            if (DomainOffers.In(piece.Words, piece.At) is { } domain)
+            if (Crosses.Contains(piece.Words[0]) && DomainOffers.In(piece.Words, piece.At) is not null)
+            {
+                plan.HasNoDomain = true;
+            }
+            else if (DomainOffers.In(piece.Words, piece.At) is { } domain)
             {
                 Domain(domain);
             }
@@ -168,6 +181,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     {
         var line = lines[at];
         var words = line.Words;
+        _above = at > 0 && lines[at - 1] is { Amounts.IsEmpty: true, Words.Length: <= 48 } label ? label.Words : "";
         if (line.Amounts.IsEmpty)
         {
             WordsAlone(line, lines, at);
@@ -190,7 +204,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private void Sentence(Piece sentence, Line line)
     {
         var amounts = line.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.From < sentence.At.To).ToList();
-        var terms = Terms.In(sentence.Words, sentence.From).Where(term => !line.Amounts.Any(amount => amount.At.From <= term.At.From && term.At.To <= amount.End)).ToList();
+        var terms = Terms.In(sentence.Words, sentence.From).Where(term => !line.Amounts.Any(amount => (amount.At.From <= term.At.From && term.At.To <= amount.End) || (term.At.From > amount.At.From && term.At.From < amount.At.To))).ToList();
         var cuts = Cuts(sentence);
         var isExcluded = false;
         var wasSetup = false;
@@ -214,7 +228,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             var behind = page.Text[Math.Min(amount.End, end)..end];
-            if (amount.Per == Per.None && FeeOf.Match(before) is { Success: true } fee)
+            if (amount.Per == Per.None && FeeOf.Match(before.Trim().Length == 0 && number == 0 ? _above : before) is { Success: true } fee)
             {
                 amount = amount with { Per = fee.Groups["month"].Success ? Per.Month : Per.Year };
             }
@@ -478,6 +492,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         Said(words, line);
+        if (SetupLabel.IsMatch(_above) && FreeWord.IsMatch(words))
+        {
+            plan.FreeSetup ??= line.Seen.At;
+        }
+
         var terms = Terms.In(words, line.From);
         if (Terms.IsLabel(words) && (_labelsFirst || _way is null) && PriceFollows(lines, at))
         {

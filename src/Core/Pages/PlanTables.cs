@@ -13,6 +13,8 @@ internal sealed partial class PlanTables(PageText page)
     private static partial Regex SetupLabel { get; }
     [GeneratedRegex(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PayLabel { get; }
+    [GeneratedRegex(@"\b(?:today|now|total|in all|altogether|due|up-?\s?front|at the checkout|you pay|first bill|sum)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex TotalLabel { get; }
     [GeneratedRegex(@"\b(?:list price|normal price|regular price|was|before|instead of)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex StruckLabel { get; }
     [GeneratedRegex(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo|^month\b", Patterns.AnyCase, Patterns.Patience)]
@@ -34,6 +36,8 @@ internal sealed partial class PlanTables(PageText page)
 
     [GeneratedRegex(@"\b(?:term|contract|commitment|minimum)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex TermWord { get; }
+    [GeneratedRegex(@"^\W*(?:prices?|costs?|fees?|charges?|amounts?|rates?)\b.{0,24}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex PriceHead { get; }
     [GeneratedRegex(@"^(?:plans?|packages?|tariffs?|products?|accounts?|names?|plan name|offers?)$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex NameHead { get; }
 
@@ -64,6 +68,11 @@ internal sealed partial class PlanTables(PageText page)
             return false;
         }
 
+        if (ByLength(table, head))
+        {
+            return true;
+        }
+
         if (across * (table.Columns - 1) >= down * (table.Rows - 1) && across * 2 >= table.Rows - head - 1)
         {
             return Across(table, head, around);
@@ -82,7 +91,7 @@ internal sealed partial class PlanTables(PageText page)
     private bool Across(PageTable table, int head, string around)
     {
         var names = Enumerable.Range(1, table.Columns - 1).Select(column => NameIn(table.Cell(head, column))).ToList();
-        if (names.Count(name => name is not null) * 2 < names.Count || names.All(name => name is null))
+        if (names.Count(name => name is not null) * 2 < names.Count || names.All(name => name is null || PriceHead.IsMatch(name.Words)))
         {
             return false;
         }
@@ -120,6 +129,77 @@ internal sealed partial class PlanTables(PageText page)
 
         Own(table);
         return true;
+    }
+
+    // One plan's ways to pay, a row each: how long, the price, what is paid today, what it renews at.
+    private bool ByLength(PageTable table, int head)
+    {
+        var rows = Enumerable.Range(head + 1, table.Rows - head - 1).Where(row => table.Words(row, 0).Length > 0).ToList();
+        var labels = Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column).Replace('\n', ' ')).ToList();
+        if (rows.Count < 2 || !rows.TrueForAll(row => Terms.IsLabel(table.Words(row, 0))) || !labels.TrueForAll(label => PriceLabel.IsMatch(label) || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || StruckLabel.IsMatch(label) || TotalLabel.IsMatch(label)))
+        {
+            return false;
+        }
+
+        var price = labels.FindIndex(label => !LaterLabel.IsMatch(label) && !SetupLabel.IsMatch(label) && !StruckLabel.IsMatch(label) && !TotalLabel.IsMatch(label));
+        if (price < 0)
+        {
+            return false;
+        }
+
+        var plan = new PlanDraft(null, null);
+        foreach (var row in rows)
+        {
+            var term = table.Cell(row, 0)[0];
+            if (AmountIn(row, price) is not { } amount || Terms.In(term.Words, term.From) is not [var length, ..])
+            {
+                continue;
+            }
+
+            var way = new WayDraft(amount, term) { Term = length, Free = Terms.FreeIn(term.Words, term.From), Paid = Terms.PaidIn(term.Words) };
+            foreach (var (column, label) in labels.Index().Where(one => one.Index != price))
+            {
+                if (AmountIn(row, column) is not { } other)
+                {
+                    continue;
+                }
+
+                if (LaterLabel.IsMatch(label) && !StruckLabel.IsMatch(label))
+                {
+                    way.Later = other;
+                }
+                else if (SetupLabel.IsMatch(label))
+                {
+                    way.Setup = other;
+                }
+                else if (StruckLabel.IsMatch(label))
+                {
+                    way.Struck = other;
+                }
+                else
+                {
+                    way.Totals.Add(other);
+                }
+            }
+
+            plan.Ways.Add(way);
+        }
+
+        if (plan.Ways.Count < 2)
+        {
+            return false;
+        }
+
+        plan.Lines.AddRange(table.Lines);
+        Plans.Add(plan);
+        Own(table);
+        return true;
+
+        PageAmount? AmountIn(int row, int column)
+        {
+            var line = table.Cell(row, column + 1).FirstOrDefault(line => line.Amounts.Length > 0 || PageAmount.OfCell(line.Words, line.From) is not null);
+            return line is null ? null : Labelled(line.Amounts.Length > 0 ? line.Amounts[0] : PageAmount.OfCell(line.Words, line.From)!, labels[column], "");
+        }
     }
 
     // Rows that say by themselves what they are: a name, a price, what the plan has.

@@ -28,7 +28,7 @@ public static class PlainPage
 
             foreach (var cell in cells)
             {
-                Add(lines[cell.Line].Substring(cell.Start, cell.Length), starts[cell.Line] + cell.Start, new PageCell(table, cell.Row, cell.Column), builder);
+                Add(lines[cell.Line].Substring(cell.Start, cell.Length), starts[cell.Line] + cell.Start, new PageCell(table, cell.Row, cell.Column, cell.Width), builder);
             }
 
             (at, table) = (cells[^1].Line + 1, table + 1);
@@ -56,7 +56,7 @@ public static class PlainPage
 
     private static int Strokes(string line) => line.Length > 2_000 ? 0 : line.Count(letter => letter is '|');
 
-    private readonly record struct Cell(int Line, int Start, int Length, int Row, int Column);
+    private readonly record struct Cell(int Line, int Start, int Length, int Row, int Column, int Width = 1);
 
     // What is not seen goes; every kind of line break is one.
     private static string Clean(string text)
@@ -115,11 +115,11 @@ public static class PlainPage
     // Cells behind tabs: a row may go over several lines, until it has as many cells as the widest.
     private static List<Cell> Tabbed(string[] lines, int at)
     {
-        var width = Width(lines, at);
-        var cells = new List<Cell>();
-        var (row, column, isOpen) = (0, 0, false);
+        var cells = TwoHeads(lines, at);
+        var width = cells.Count > 0 ? Tabs(lines[at + 2]) : Width(lines, at);
+        var (row, column, isOpen) = (cells.Count > 0 ? 2 : 0, 0, false);
         var tabsAbove = 0;
-        for (var next = at; next < lines.Length; next++)
+        for (var next = cells.Count > 0 ? at + 2 : at; next < lines.Length; next++)
         {
             if (IsRule(lines[next]) && tabsAbove > 0)
             {
@@ -180,13 +180,41 @@ public static class PlainPage
         return cells;
     }
 
+    private static readonly Regex PriceHead = new(@"^\W*(?:prices?|costs?|fees?|rates?)\b", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase, TimeSpan.FromSeconds(1));
+
+    // A heading of two rows: below "Price" stand "per month" and "per year", and the rows have a cell more for it. Else none.
+    private static List<Cell> TwoHeads(string[] lines, int at)
+    {
+        if (at + 3 >= lines.Length || Tabs(lines[at]) == 0 || Tabs(lines[at + 1]) == 0 || lines[at].Any(char.IsAsciiDigit) || Figures.IsMatch(lines[at + 1]))
+        {
+            return [];
+        }
+
+        var heads = Pieces(lines[at]);
+        var parts = Pieces(lines[at + 1]).FindAll(part => lines[at + 1].AsSpan(part.Start, part.Length).Trim().Length > 0);
+        var wide = heads.FindIndex(head => PriceHead.IsMatch(lines[at].AsSpan(head.Start, head.Length)));
+        var columns = heads.Count + parts.Count - 1;
+        return wide < 1 || parts.Count < 2 || Tabs(lines[at + 2]) + 1 != columns || Tabs(lines[at + 3]) + 1 != columns
+            ? []
+            : [
+                .. heads.Select((head, number) => new Cell(at, head.Start, head.Length, 0, number > wide ? number + parts.Count - 1 : number, number == wide ? parts.Count : 1)),
+                .. parts.Select((part, number) => new Cell(at + 1, part.Start, part.Length, 1, wide + number)),
+            ];
+    }
+
     // As many tabs as the widest row has, as far as the narrower lines above it add up to rows.
     private static int Width(string[] lines, int at)
     {
-        var (width, sum) = (0, 0);
+        var (width, sum, alike) = (0, 0, 0);
         for (var (next, gap) = (at, 0); next < lines.Length && gap <= 4; next++)
         {
             var tabs = Tabs(lines[next]);
+            if (alike >= 3 && lines[next].Trim().Length == 0)
+            {
+                break; // Rows that are whole as they are: what comes below the empty line is another table.
+            }
+
+            alike = tabs > 0 && (width == 0 || (tabs == width && alike > 0)) ? alike + 1 : 0;
             gap = tabs == 0 ? gap + 1 : 0;
             // One row may have a cell over several columns, with a tab less for each.
             if (tabs > width && width > 0 && sum % tabs != 0 && !(sum > 1 && (sum - 1) % tabs == 0))
