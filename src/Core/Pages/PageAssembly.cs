@@ -159,10 +159,11 @@ internal sealed partial class PageAssembly
     {
         var price = Amount($"{at}/price", way.Price);
         var isFirst = IsFirst(plan, way);
-        var months = way.Term?.Months ?? plan.Term?.Months;
-        var monthsAt = way.Term?.At ?? plan.Term?.At;
-        var paid = way.Paid;
         var perUnit = way.Price.Per;
+        var ofPlan = perUnit == Per.Year && plan.Term is { Months: < 12 } ? null : plan.Term; // A price a year is for no month.
+        var months = way.Term?.Months ?? ofPlan?.Months;
+        var monthsAt = way.Term?.At ?? ofPlan?.At;
+        var paid = way.Paid;
         if (months is null && perUnit == Per.Year)
         {
             (months, monthsAt) = (12, way.Price.At);
@@ -178,7 +179,7 @@ internal sealed partial class PageAssembly
             Total(way, total, ref months, ref paid);
         }
 
-        paid ??= way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months ? plan.Paid : null;
+        paid ??= (way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months) && !(perUnit == Per.Year && plan.Paid == Paid.MonthlyFree && plan.Ways.Count > 1) ? plan.Paid : null;
         var per = perUnit switch
         {
             Per.Month => "month",
@@ -268,7 +269,8 @@ internal sealed partial class PageAssembly
 
     private ReadLater? Later(PlanDraft plan, WayDraft way, string per, bool isFirst, string at)
     {
-        var later = way.Later ?? plan.Later;
+        var isMonthly = (way.Term?.Months ?? 0) == 1 && plan.Ways.Count > 1;
+        var later = way.Later ?? (isMonthly && plan.Later?.Per == Per.Year ? null : plan.Later); // What a year renews at is no monthly price's.
         if (later is not null)
         {
             var laterPer = later.Per switch { Per.Month => "month", Per.Year => "year", _ => PerLength(later) ?? (per == "month" && IsForWholeTerm(way, later) ? (way.Term?.Months ?? plan.Term?.Months) is null or 12 ? "year" : "term" : per) };

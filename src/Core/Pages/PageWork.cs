@@ -11,6 +11,10 @@ internal sealed partial class PageWork
 {
     [GeneratedRegex(@"^(?:[*•·‣▪–-]\s+)?(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex InlineName { get; }
+
+    // "Cottage 1 website, 8 GB, 8 mailboxes £36.00 per year".
+    [GeneratedRegex(@"^(?<name>\p{Lu}[\p{L}&’'-]+(?: \p{Lu}[\p{L}&’'-]*)?)\s+(?=[0-9]|[Uu]nlimited\b|[Uu]p to [0-9]|[Oo]ne\b)", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex LeadingName { get; }
     [GeneratedRegex(@"(?:^|[.!]\s+|\bwith |, )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>(?!(?:It|This|That|They|We|There|You|Here)\b)[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))?,? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Prose { get; }
     [GeneratedRegex(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$", Patterns.AnyCase, Patterns.Patience)]
@@ -344,11 +348,16 @@ internal sealed partial class PageWork
         var found = new List<(Line Line, string Name, PageSpan NameAt, int From)>();
         foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && line.Words.Length > 20))
         {
-            var match = InlineName.Match(line.Words);
+            var match = InlineName.Match(line.Words) is { Success: true } parted ? parted : LeadingName.Match(line.Words);
             if (match.Success && PlanBlocks.Score(match.Groups["name"].Value) > 0 && PageLines.Pieces(line.Words, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2)
             {
                 found.Add((line, match.Groups["name"].Value, new PageSpan(line.From + match.Groups["name"].Index, line.From + match.Groups["name"].Index + match.Groups["name"].Length), match.Index + match.Length));
             }
+        }
+
+        if (found.Count == 1 && !InlineName.IsMatch(found[0].Line.Words))
+        {
+            found.Clear(); // A word before what a plan has is a name only where several stand so.
         }
 
         foreach (var (line, name, at, from) in found.Take(MostPlans))

@@ -138,6 +138,19 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
     }
 
+    /// <summary>An amount that is struck: of the price above, or of the one that comes.</summary>
+    public void Struck(PageAmount amount)
+    {
+        if (plan.Ways.Count > 0)
+        {
+            plan.Ways[^1].Struck ??= amount;
+        }
+        else
+        {
+            _pendingStruck.Add(amount);
+        }
+    }
+
     public void DomainCell(string label, string cell, PageSpan at)
     {
         if (Pages.Features.IsCross(cell) || cell.Trim().Equals("no", StringComparison.OrdinalIgnoreCase))

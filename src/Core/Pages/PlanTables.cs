@@ -5,17 +5,17 @@ namespace HomeStart.Core.Pages;
 /// <summary>Reads plans from tables, whether they stand across or down, and prices by length of term.</summary>
 internal sealed partial class PlanTables(PageText page)
 {
-    [GeneratedRegex(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay)\b|^/?mo|/\s?(?:mo|ye?a?r)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay|now)\b|^/?mo|/\s?(?:mo|ye?a?r)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PriceLabel { get; }
     [GeneratedRegex(@"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex LaterLabel { get; }
     [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SetupLabel { get; }
-    [GeneratedRegex(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b|^(?:for|valid for|how long|length|period|duration)$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PayLabel { get; }
     [GeneratedRegex(@"\b(?:today|now|total|in all|altogether|due|up-?\s?front|at the checkout|you pay|first bill|sum)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex TotalLabel { get; }
-    [GeneratedRegex(@"\b(?:list price|normal price|regular price|was|before|instead of)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(@"\b(?:list price|(?:normal|usual|regular|standard|full|old) price|normally|usually|regularly|was|before|instead of)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex StruckLabel { get; }
     [GeneratedRegex(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo|^month\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex MonthWord { get; }
@@ -358,9 +358,9 @@ internal sealed partial class PlanTables(PageText page)
         {
             plan.Setup ??= cell.SelectMany(line => line.Amounts).FirstOrDefault();
         }
-        else if (StruckLabel.IsMatch(label) && plan.Ways.Count > 0 && cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } struck)
+        else if (StruckLabel.IsMatch(label) && cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } struck)
         {
-            plan.Ways[^1].Struck ??= struck;
+            reader.Struck(struck);
         }
         else if (Features.KeyOf(label) is null || Terms.IsLabel(label))
         {

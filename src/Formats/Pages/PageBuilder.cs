@@ -47,7 +47,7 @@ internal sealed class PageBuilder
             {
                 _line = look() with { At = new PageSpan(_text.Length, _text.Length) };
             }
-            else if (_hasSpace || (_isBoundary && PartsWords(_text[^1], letter)))
+            else if (_hasSpace || (_isBoundary && (PartsWords(_text[^1], letter) || isStruck != IsLastStruck)))
             {
                 _text.Append(' ');
             }
@@ -102,6 +102,9 @@ internal sealed class PageBuilder
         var (from, to) = (line.At.From, _text.Length);
         return line with { At = new PageSpan(from, to), Words = _text.ToString(from, to - from) };
     }
+
+    // Where the stroke ends, so does the word: "$10.99" struck and "80% off" are two.
+    private bool IsLastStruck => _struck.Count > 0 && _struck[^1].To == _text.Length;
 
     private void Strike(int at)
     {
