@@ -14,6 +14,9 @@ public sealed class Housekeeping(HomeStartDb db, TimeProvider time)
     /// <summary>How many documents of a site that rests are kept, counted back from its present one.</summary>
     public const int RestingKept = 20;
 
+    /// <summary>For how many days a deleted site can be brought back.</summary>
+    public const int DeletedDays = 30;
+
     /// <summary>For how many days what was said of a name is kept: it is worth little after an hour, and is asked again then.</summary>
     public const int AnswerDays = 14;
 
@@ -31,6 +34,11 @@ public sealed class Housekeeping(HomeStartDb db, TimeProvider time)
         await db.Revisions.IgnoreQueryFilters()
             .Where(revision => db.Sites.IgnoreQueryFilters().Any(site => site.Id == revision.SiteId && site.ChangedOn < resting && revision.Position <= site.Cursor - RestingKept))
             .ExecuteDeleteAsync(cancel);
+        var gone = today.AddDays(-DeletedDays);
+        await db.Revisions.IgnoreQueryFilters()
+            .Where(revision => db.Sites.IgnoreQueryFilters().Any(site => site.Id == revision.SiteId && site.DeletedOn < gone))
+            .ExecuteDeleteAsync(cancel);
+        await db.Sites.IgnoreQueryFilters().Where(site => site.DeletedOn < gone && !db.Revisions.IgnoreQueryFilters().Any(revision => revision.SiteId == site.Id)).ExecuteDeleteAsync(cancel);
         var stale = new DateTimeOffset(today.AddDays(-AnswerDays), TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeSeconds();
         await db.Answers.IgnoreQueryFilters().Where(answer => answer.AskedAt < stale).ExecuteDeleteAsync(cancel);
         var delivered = new DateTimeOffset(today.AddDays(-SentDays), TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeSeconds();

@@ -52,6 +52,9 @@ public sealed class SiteRow
 
     /// <summary>The real day of the last change, undo or redo.</summary>
     public DateOnly ChangedOn { get; set; }
+
+    /// <summary>The real day on which the owner deleted it; it can be brought back until it is cleared away. Null: it is there.</summary>
+    public DateOnly? DeletedOn { get; set; }
 }
 
 /// <summary>A document a site had.</summary>

@@ -52,7 +52,7 @@ public sealed class Browser : IDisposable
     public void Size(int width, int height) =>
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
-    /// <summary>A visitor who was never here: no cookies, nothing kept. Says what was logged before is nobody's fault any more.</summary>
+    /// <summary>A visitor who was never here, at the example: no cookies, nothing kept. Says what was logged before is nobody's fault any more.</summary>
     public void StartAfresh()
     {
         Size(1280, 800);
@@ -62,7 +62,8 @@ public sealed class Browser : IDisposable
         _driver.Manage().Logs.GetLog(LogType.Browser);
         Mail = $"ada{Interlocked.Increment(ref _visitors)}@ostlerwren.example";
         Go("/");
-        Find("h1");
+        Press("Open the example");
+        Find("[aria-label='Sheets of this site']");
     }
 
     public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(_app.Address, path));

@@ -8,10 +8,10 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Press("Buy it yourself");
-        browser.Reads("Take the tick off Search listing help: it is ticked in advance, and you did not ask for it.");
+        browser.Reads("Untick Search listing help: it is ticked in advance, and you did not ask for it.");
         browser.Reads("What must stand there today");
         browser.AxeFindings().ShouldBeEmpty();
-        browser.Press("They answered");
+        browser.Press("I got an answer");
         browser.Press("Put it into the price list");
         browser.Reads("What they said is missing.");
         browser.Type("What they said", "Thirty days before.");

@@ -12,14 +12,14 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Press("Choose a plan");
         browser.Press("Slipway");
         browser.Reads("Choose how often to pay");
-        browser.Choice("every 12 months").Click();
+        browser.Choice("yearly").Click();
         browser.Reads("You pay");
         browser.Press("Choose a domain");
         browser.Type("The name you want", "Ostler & Wren");
         browser.Reads("Read as ostlerandwren: parts run together, “&” written as “and”.");
         browser.Reads("13 letters are many to type");
         browser.Press("ostlerwren");
-        browser.Press("Take it for A: ostlerwren.com from Tidemarsh Hosting");
+        browser.Press("Use this name: ostlerwren.com from Tidemarsh Hosting");
         browser.Reads("has ostlerwren.com");
         browser.Press("Worksheet");
         browser.Reads("a year is included with the plan");
@@ -116,7 +116,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("Find a name for the site");
         browser.ByKeyboard("The name you want", "ostlerwren");
         browser.Reads("ostlerwren.co.uk");
-        browser.ByKeyboard("Take it for A: ostlerwren.co.uk from Nameyarrow", Keys.Enter);
+        browser.ByKeyboard("Use this name: ostlerwren.co.uk from Nameyarrow", Keys.Enter);
         browser.Reads("has ostlerwren.co.uk");
         browser.ByKeyboard("Back to the worksheet", Keys.Enter);
         browser.Reads("You pay £12.48 today");

@@ -8,7 +8,7 @@ public sealed class FromPage(Browser browser) : IClassFixture<Browser>
     [Fact]
     public void A_pasted_advertisement_waits_for_a_yes_and_becomes_a_candidate()
     {
-        Open("Type one in from an advertisement");
+        Open("Type in an offer");
         browser.Type("The page’s own words", "Lantern plan from Brightwater Hosting: £2.99 a month for 36 months, billed upfront. Renews at £8.99 a month. Free .com domain. Ex VAT.");
         browser.Press("Read them");
         browser.Reads("answers were read. Look at each below");
@@ -31,7 +31,7 @@ public sealed class FromPage(Browser browser) : IClassFixture<Browser>
     [Fact]
     public void An_advertisement_typed_by_keyboard_says_what_is_missing_and_outlives_a_reload()
     {
-        Open("Type one in from an advertisement");
+        Open("Type in an offer");
         browser.Type("The seller", "Willowgate");
         browser.Type("Price", "£6");
         browser.Type("It holds for, in months", "1");
@@ -68,7 +68,7 @@ public sealed class FromPage(Browser browser) : IClassFixture<Browser>
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Put it on the shelf");
         browser.Reads("Quarry Web");
-        browser.Reads("paid every 12 months 4.00\nthen 6.00");
+        browser.Reads("paid yearly 4.00\nthen 6.00");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -94,7 +94,7 @@ public sealed class FromPage(Browser browser) : IClassFixture<Browser>
         browser.Control("Keep these prices").Enabled.ShouldBeFalse();
         browser.Type("Set-up fee", "12");
         browser.Field("Amount").Click();
-        browser.Reads("the set-up fee of Lintel, every 12 months: dearer, £0.00 became £12.00");
+        browser.Reads("the set-up fee of Lintel, yearly: dearer, £0.00 became £12.00");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Keep these prices");
         browser.Reads("Nothing is changed yet.");

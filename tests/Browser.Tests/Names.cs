@@ -41,13 +41,13 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Select("Order of the names", "what costs least first");
         browser.Reads("over 3 years");
         browser.Choice("only those that can be had").Click();
-        browser.ByKeyboard("Hold owclocks.co.uk", Keys.Enter);
+        browser.ByKeyboard("Save for later owclocks.co.uk", Keys.Enter);
         browser.Reads("Undo the last change");
-        browser.ByKeyboard("Drop owclocks.co.uk", Keys.Enter);
+        browser.ByKeyboard("Remove owclocks.co.uk", Keys.Enter);
         browser.Reads("None yet: hold a name");
         browser.Press("Undo the last change");
         browser.Press("owclocks.co.uk");
-        browser.Reads("Free.");
+        browser.Reads("Available.");
         browser.Field("The name you want").GetAttribute("value").ShouldBe("owclocks.co.uk");
         browser.Complaints().ShouldBeEmpty();
     }
@@ -105,7 +105,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Reads("Close to names that somebody has: clock.com");
         browser.Type("The name you want", "wrenclocks");
         browser.Reads("wrenclocks.studio");
-        browser.Reads("the least over three years: £2.64 less than at the host");
+        browser.Reads("the least over 3 years: £2.64 less than at the host");
         browser.Reads("the plan’s year is not for .org");
         browser.ByKeyboard("1 to 10 years at once: .com at Tidemarsh", Keys.Enter);
         browser.Reads("1 Dec 2036");
@@ -123,11 +123,11 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
     {
         Open();
         browser.Type("The name you want", "ostlerwren");
-        browser.Press("Take it for A: ostlerwren.co.uk from Tidemarsh Hosting");
+        browser.Press("Use this name: ostlerwren.co.uk from Tidemarsh Hosting");
         browser.Reads("has ostlerwren.co.uk");
         browser.Press("Add it beside: ostlerwren.com from Tidemarsh Hosting");
         browser.Reads("and beside it:");
-        browser.Reads("The plan’s domain-year is spent on ostlerwren.com, where it saves most: £6.00 more over three years than on another.");
+        browser.Reads("The plan’s domain-year is spent on ostlerwren.com, where it saves most: £6.00 more over 3 years than on another.");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Back to the worksheet");
         browser.Row("take off: ostlerwren.com").ShouldBe(["0.00", "0.00", "16.90", "16.90", "33.80"]);
@@ -146,7 +146,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Until(() => browser.Text.Contains("Endings for wrenandostler,", StringComparison.Ordinal) && browser.Text.Contains("The registrar says it is free, the registry says it is taken", StringComparison.Ordinal) ? "so" : null, "nothing is contradicted");
         browser.Tell("registry", "ok");
         browser.Press("Ask again");
-        browser.Until(() => browser.Text.Contains("Free.", StringComparison.Ordinal) ? "free" : null, "it was not asked again");
+        browser.Until(() => browser.Text.Contains("Available.", StringComparison.Ordinal) ? "free" : null, "it was not asked again");
         browser.Tell("registrar", "down");
         browser.Type("The name you want", "wrenandostlers");
         browser.Reads("That does not mean it is free.");

@@ -10,7 +10,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
     {
         Directory.CreateDirectory(Folder);
         browser.StartAfresh();
-        browser.Reads("over three years");
+        browser.Reads("over 3 years");
         Take("worksheet");
         browser.Press("Buy it yourself");
         browser.Reads("What must stand there today");
@@ -38,7 +38,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Type("In", "Ludlow");
         browser.Press("Think of names and check them");
         browser.Reads("All asked.");
-        browser.Press("Hold owclocks.co.uk");
+        browser.Press("Save for later owclocks.co.uk");
         browser.Reads("Undo the last change");
         Take("domain-many");
         browser.Press("Undo the last change");

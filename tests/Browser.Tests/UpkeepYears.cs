@@ -17,7 +17,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Close");
         browser.MoveClock("2027-12-01");
         browser.Reads("In this simulated world it is 1 December 2027; really it is 1 December 2026.");
-        browser.Press("On by a day");
+        browser.Press("Next day");
         browser.Reads("could not be taken. It is tried again on");
         browser.Reads("is suspended on 8 December 2027");
         browser.MoveClock("2028-01-04");

@@ -112,7 +112,7 @@ public class BoughtTests
 
         var receipt = (await visitor.GetAsync($"/api/orders/{order}")).GetProperty("there").GetProperty("receipts")[0];
         receipt.GetProperty("reference").GetString().ShouldBe("TM-2026-118");
-        receipt.GetProperty("lines")[0].ToString().ShouldContain("Slipway, one year");
+        receipt.GetProperty("lines")[0].ToString().ShouldContain("Slipway, 1 year");
         var kept = (await visitor.GetAsync($"/api/orders/{order}/kept")).EnumerateArray().ToList();
         kept.Select(file => file.GetProperty("name").GetString()).ShouldBe(["bill -1-.pdf", "invoice.xml", "mail.eml"]);
         using (var file = await visitor.RawAsync($"/api/orders/{order}/kept/{kept[1].GetProperty("id").GetString()}"))
@@ -215,7 +215,7 @@ public class BoughtTests
         <Invoice xmlns="urn:oasis:names:specification:ubl:schema:xsd:Invoice-2" xmlns:cac="urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2" xmlns:cbc="urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2">
           <cbc:ID>TM-2026-118</cbc:ID>
           <cac:AccountingSupplierParty><cac:Party><cac:PartyLegalEntity><cbc:RegistrationName>Tidemarsh Hosting Ltd</cbc:RegistrationName></cac:PartyLegalEntity></cac:Party></cac:AccountingSupplierParty>
-          <cac:InvoiceLine><cbc:ID>1</cbc:ID><cbc:LineExtensionAmount currencyID="GBP">54.29</cbc:LineExtensionAmount><cac:Item><cbc:Name>Slipway, one year</cbc:Name></cac:Item></cac:InvoiceLine>
+          <cac:InvoiceLine><cbc:ID>1</cbc:ID><cbc:LineExtensionAmount currencyID="GBP">54.29</cbc:LineExtensionAmount><cac:Item><cbc:Name>Slipway, 1 year</cbc:Name></cac:Item></cac:InvoiceLine>
         </Invoice>
         """;
 

@@ -108,6 +108,8 @@ public class SitesTests
         (HttpMethod Method, string Path, object? Body)[] routes =
         [
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}", null),
+            (HttpMethod.Delete, $"/api/sites/{owner.SiteId}", null),
+            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/restore", new { }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/scan", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/settling", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/comparison", null),

@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
 import { api, expect, type Schemas } from './client';
 
 export type PageReview = Schemas['PageReviewWire'];
@@ -18,6 +18,15 @@ let pages = 0;
 
 /** Numbers a page. */
 export const numbered = (page: Page): Pasted => ({ ...page, number: ++pages });
+
+const pastedKey = (siteId: string) => ['pasted', siteId] as const;
+
+/** A page pasted before its site was open waits for the page that reviews it. */
+export const pastedBefore = {
+  keep: (queries: QueryClient, siteId: string, page: Page) => queries.setQueryData(pastedKey(siteId), numbered(page)),
+  read: (queries: QueryClient, siteId: string) => queries.getQueryData<Pasted>(pastedKey(siteId)) ?? null,
+  drop: (queries: QueryClient, siteId: string) => queries.removeQueries({ queryKey: pastedKey(siteId) }),
+};
 
 export type Paid = 'at-once' | 'monthly-bound' | 'monthly-free';
 

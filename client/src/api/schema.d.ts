@@ -750,6 +750,22 @@ export interface paths {
         get: operations["getSite"];
         put?: never;
         post?: never;
+        delete: operations["deleteSite"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restoreSite"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2372,6 +2388,7 @@ export interface components {
             dataCentres: components["schemas"]["DataCentreWire"][];
             addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
+            isExample?: boolean;
         };
         BoughtThereWire: {
             receipts: components["schemas"]["SellerReceiptWire"][];
@@ -4632,6 +4649,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             name: string;
+            isExample: boolean;
         };
         SitePageWire: {
             /** Format: uuid */
@@ -4641,6 +4659,7 @@ export interface components {
             canUndo: boolean;
             canRedo: boolean;
             name: string;
+            isExample: boolean;
             settings: components["schemas"]["SiteSettingsWire"];
             needs: components["schemas"]["NeedsWire"];
             shortlist: components["schemas"]["SlipWire"][];
@@ -4735,7 +4754,7 @@ export interface components {
             to: number;
         };
         StartSiteBody: {
-            name: string;
+            name: null | string;
         };
         StartUploadBody: {
             files: components["schemas"]["OfferedFileWire"][];
@@ -6834,6 +6853,75 @@ export interface operations {
             query?: {
                 view?: string;
             };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitePageWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteSite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    restoreSite: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 siteId: string;

@@ -9,6 +9,7 @@ import {
   redirect,
 } from '@tanstack/react-router';
 import { sessionQuery } from '../api/queries';
+import { landingOf, lastSite } from '../api/sites';
 import { Failed, Waiting } from '../ui/Waiting';
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
@@ -20,8 +21,8 @@ const root = createRootRouteWithContext<{ queries: QueryClient }>()({
       <h1 className="text-2xl">There is no such page</h1>
       <p>
         Go to{' '}
-        <Link to="/" className="ink">
-          the worksheet
+        <Link to="/start" className="ink">
+          the start page
         </Link>
         .
       </p>
@@ -37,9 +38,18 @@ const start = createRoute({
   getParentRoute: () => root,
   path: '/',
   beforeLoad: async ({ context }) => {
-    const session = await context.queries.ensureQueryData(sessionQuery);
-    throw redirect({ to: '/sites/$siteId/worksheet', params: { siteId: session.sites[0]!.id }, search: {} });
+    const { sites } = await context.queries.ensureQueryData(sessionQuery);
+    const landing = landingOf(sites, lastSite.read());
+    throw landing
+      ? redirect({ to: '/sites/$siteId/worksheet', params: { siteId: landing.id }, search: {} })
+      : redirect({ to: '/start' });
   },
+});
+
+const startPage = createRoute({
+  getParentRoute: () => root,
+  path: '/start',
+  component: lazyRouteComponent(() => import('../features/start/StartPage'), 'StartPage'),
 });
 
 const account = createRoute({
@@ -258,6 +268,7 @@ const format = createRoute({
 
 const tree = root.addChildren([
   start,
+  startPage,
   account,
   site.addChildren([
     needs,

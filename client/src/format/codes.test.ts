@@ -71,6 +71,6 @@ describe('what a code is for', () => {
         book,
       ),
     ).toBe(
-      'Tidemarsh Hosting: £10.00 off Nightly copies and .com domains, on every bill, with Slipway, if you pay for one year or more at a time, for new customers, until 24 Dec 2026, not beside another code.',
+      'Tidemarsh Hosting: £10.00 off Nightly copies and .com domains, on every bill, with Slipway, if you pay for 1 year or more at a time, for new customers, until 24 Dec 2026, not beside another code.',
     ));
 });

@@ -1,6 +1,6 @@
 import type { Schemas } from '../api/client';
 import { useSite } from '../api/site';
-import { cycleWord } from './words';
+import { wayToPay } from './words';
 
 type SlipData = Schemas['SlipWire'];
 
@@ -12,7 +12,7 @@ export function slipTitle(slip: SlipData): string {
 
   const plan = slip.plan ? `${slip.provider?.split(' ')[0]} ${slip.plan}` : null;
   return plan
-    ? plan + (slip.everyMonths ? `, ${cycleWord(slip.everyMonths)}` : '')
+    ? plan + (slip.everyMonths ? `, ${wayToPay(slip.everyMonths, slip.everyMonths)}` : '')
     : (slip.domain ?? 'Nothing chosen yet');
 }
 

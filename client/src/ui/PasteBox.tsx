@@ -24,7 +24,7 @@ export function PasteBox({
   return (
     <section
       aria-label={label}
-      className={cx('border-blue mt-4 rounded border border-dashed px-4 py-3', isOver && 'bg-band')}
+      className={cx('border-blue rounded border border-dashed px-4 py-2.5', isOver && 'bg-band')}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -46,7 +46,7 @@ export function PasteBox({
       </label>
       <textarea
         id={id}
-        rows={3}
+        rows={2}
         value={text}
         placeholder="Ctrl+A and Ctrl+C on their page, then Ctrl+V here"
         onChange={(event) => setText(event.target.value)}
@@ -60,11 +60,13 @@ export function PasteBox({
         className="border-blue bg-sheet placeholder:text-soft mt-1 w-full rounded border px-2.5 py-1.5"
       />
       <div className="mt-1 flex flex-wrap items-baseline gap-x-5 gap-y-1">
-        <Button disabled={text.trim() === '' || isReading} onClick={() => give({ html: null, text, file: null })}>
-          Read it
-        </Button>
-        <span>
-          <label htmlFor={file}>or drop a saved page or a PDF here, or choose one: </label>
+        {text.trim() !== '' && (
+          <Button disabled={isReading} onClick={() => give({ html: null, text, file: null })}>
+            Read it
+          </Button>
+        )}
+        <span className="text-soft text-sm">
+          <label htmlFor={file}>Or drop a saved page or a PDF here: </label>
           <input
             id={file}
             type="file"

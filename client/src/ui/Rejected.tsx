@@ -7,7 +7,7 @@ export function Rejected({ rejected }: { rejected: Schemas['RejectedPlanWire'][]
   const { books } = useSite();
   return rejected.length === 0 ? null : (
     <section className="mt-5">
-      <h2 className="text-base">Out, and why</h2>
+      <h2 className="text-base">Plans that don’t fit</h2>
       <ul className="mt-1">
         {rejected.map((plan) => {
           const book = books.find((known) => known.id === plan.book);

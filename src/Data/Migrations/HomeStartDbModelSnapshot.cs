@@ -461,6 +461,9 @@ namespace HomeStart.Data.Migrations
                     b.Property<int>("Cursor")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("DeletedOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Newest")
                         .HasColumnType("INTEGER");
 

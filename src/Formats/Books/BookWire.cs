@@ -17,6 +17,9 @@ public sealed record BookWire(
     IReadOnlyList<AddOnWire> AddOns,
     IReadOnlyList<DomainPriceWire> Domains)
 {
+    /// <summary>Whether its seller is made up: a book that comes with Home Start, not the owner's.</summary>
+    public bool IsExample { get; init; }
+
     public static BookWire Of(OfferBook book, DateOnly today)
     {
         return new BookWire(

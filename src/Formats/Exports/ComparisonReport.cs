@@ -14,11 +14,11 @@ public static class ComparisonReport
             ["", .. costed.Select(known => known.Letter + (known.IsLeast ? ", least" : ""))],
             [
                 .. Enumerable.Range(0, columns).Select(column => Row(ReportWords.Column(column), (costing, _) => ReportWords.Figure(costing.Ledger.Totals[column], currency, costing.Ledger.AtLeast[column]))),
-                Row(ReportWords.Span(settings.HorizonMonths), (costing, _) => ReportWords.Figure(costing.Totals.Horizon, currency, costing.Totals.AtLeast.Horizon)) with { IsTotal = true },
+                Row(DurationWords.Span(settings.HorizonMonths), (costing, _) => ReportWords.Figure(costing.Totals.Horizon, currency, costing.Totals.AtLeast.Horizon)) with { IsTotal = true },
                 Row($"Against {comparison.Base}", (_, known) => known.HorizonChange is { } change ? (change > 0 ? "+" : "") + ReportWords.Figure(change, currency) : known.Letter == comparison.Base ? "" : "not known"),
                 Row("First term", (costing, _) => ReportWords.Figure(costing.Totals.FirstTerm, currency, costing.Totals.AtLeast.FirstTerm)),
                 Row("A month", (costing, _) => ReportWords.Figure(costing.Totals.PerMonth, currency, costing.Totals.AtLeast.Horizon)),
-                Row("Falls due after", (costing, _) => costing.Totals.Next is { } next ? $"{ReportWords.Figure(next.Total, currency, next.AtLeast)} on {ReportWords.Day(next.Date)}" : "nothing"),
+                Row("Next bill after that", (costing, _) => costing.Totals.Next is { } next ? $"{ReportWords.Figure(next.Total, currency, next.AtLeast)} on {ReportWords.Day(next.Date)}" : "nothing"),
                 Row("Comes back if left early", (costing, _) => costing.Totals.Refundable is { LastDay: { } last, Amount: var back } ? $"{ReportWords.Figure(back, currency)} by {ReportWords.Day(last)}" : "nothing"),
                 Row("Unused at the end", (costing, _) => ReportWords.Figure(costing.Totals.UnusedAtEnd, currency)),
             ],

@@ -12,10 +12,10 @@ public static class WorksheetReport
             $"{site}: candidate {letter}",
             [
                 ReportWords.Way(costing) + ".",
-                $"{ReportWords.Sum(totals.DueToday, currency, totals.AtLeast.DueToday)} today, {ReportWords.Sum(totals.Horizon, currency, totals.AtLeast.Horizon)} over {ReportWords.Span(costing.Settings.HorizonMonths)}.",
+                $"{ReportWords.Sum(totals.DueToday, currency, totals.AtLeast.DueToday)} today, {ReportWords.Sum(totals.Horizon, currency, totals.AtLeast.Horizon)} over {DurationWords.Span(costing.Settings.HorizonMonths)}.",
                 ReportWords.Counted(costing.Settings),
             ],
-            ["", .. Enumerable.Range(0, ledger.Totals.Length).Select(ReportWords.Column), ReportWords.Span(costing.Settings.HorizonMonths)],
+            ["", .. Enumerable.Range(0, ledger.Totals.Length).Select(ReportWords.Column), DurationWords.Span(costing.Settings.HorizonMonths)],
             [
                 .. ledger.Rows.Select(row => new ReportRow(RowLabel.Of(row.Key, costing), [.. row.Cells.Select((cell, column) => Cell(cell, row.AtLeast[column])), Cell(row.Total, row.AtLeast.Any(mark => mark))])),
                 new ReportRow("Total", [.. ledger.Totals.Select((cell, column) => Cell(cell, ledger.AtLeast[column])), Cell(totals.Horizon, totals.AtLeast.Horizon)], IsTotal: true),

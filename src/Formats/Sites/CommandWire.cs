@@ -10,7 +10,8 @@ public sealed record ChangeSiteBody(int Revision, CommandWire Command);
 /// <param name="Revision">The revision the caller saw.</param>
 public sealed record RevisionBody(int Revision);
 
-public sealed record StartSiteBody(string Name);
+/// <param name="Name">Absent: it is called "My site".</param>
+public sealed record StartSiteBody(string? Name);
 
 /// <summary>
 /// The named changes of a site as they are written: their shapes, for those who call. <see cref="CommandReader"/> reads them, with every fault at its place; what each

@@ -2,7 +2,7 @@ namespace HomeStart.Formats;
 
 /// <summary>Everything the worksheet page shows of a site at one revision.</summary>
 public sealed record SitePageWire(
-    Guid Id, int Revision, bool CanUndo, bool CanRedo, string Name, SiteSettingsWire Settings, NeedsWire Needs, IReadOnlyList<SlipWire> Shortlist, IReadOnlyList<HeldNameWire> Held, WorksheetWire Worksheet);
+    Guid Id, int Revision, bool CanUndo, bool CanRedo, string Name, bool IsExample, SiteSettingsWire Settings, NeedsWire Needs, IReadOnlyList<SlipWire> Shortlist, IReadOnlyList<HeldNameWire> Held, WorksheetWire Worksheet);
 
 /// <param name="StartDate">The day counted from.</param>
 /// <param name="Rates">By currency code: what one unit is worth in <paramref name="Currency"/>.</param>

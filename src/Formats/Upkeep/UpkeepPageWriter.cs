@@ -61,7 +61,7 @@ public static class UpkeepPageWriter
         {
             var domain = candidate.Domains.FirstOrDefault();
             var goes = domain?.Route switch { DomainRoute.Transfer => $", with {domain.Ref} moved to {books.First(book => book.Id == domain.Book).Provider.Name}", DomainRoute.Keep => $", with {domain.Ref} left where it is", _ => "" };
-            best = new MoveToWire(seller.Provider.Name, seller.Plan(hosting.Plan)!.Name, $"{seller.Plan(hosting.Plan)!.Name} at {seller.Provider.Name}, paid {UpkeepWords.Every(hosting.EveryMonths!.Value)}{goes}", MoneyWire.Of(move.Costs), move.IsAtLeast, CandidateWire.Of(candidate));
+            best = new MoveToWire(seller.Provider.Name, seller.Plan(hosting.Plan)!.Name, $"{seller.Plan(hosting.Plan)!.Name} at {seller.Provider.Name}, paid {DurationWords.Every(hosting.EveryMonths!.Value)}{goes}", MoneyWire.Of(move.Costs), move.IsAtLeast, CandidateWire.Of(candidate));
         }
 
         return new StayOrMoveWire(

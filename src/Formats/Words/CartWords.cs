@@ -5,7 +5,7 @@ public static class CartWords
 {
     /// <summary>A line as the cart prints it, with its length.</summary>
     public static string Of(CartLine line) =>
-        line.Name + (line.Domain is { } domain && !line.Name.Contains(domain, StringComparison.OrdinalIgnoreCase) ? $" for {domain}" : "") + (line.Months is { } months ? $", {TermWords.Span(months)}" : "") + (line.Quantity > 1 ? $", {line.Quantity} of it" : "");
+        line.Name + (line.Domain is { } domain && !line.Name.Contains(domain, StringComparison.OrdinalIgnoreCase) ? $" for {domain}" : "") + (line.Months is { } months ? $", {DurationWords.Span(months)}" : "") + (line.Quantity > 1 ? $", {line.Quantity} of it" : "");
 
     /// <summary>What differs where no single change of the candidate explains it.</summary>
     public static string Of(CartPair pair, OfferBook book) =>

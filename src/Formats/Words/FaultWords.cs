@@ -11,7 +11,7 @@ public static class FaultWords
     {
         [FaultReason.Said] = "{0}",
         [FaultReason.ThereTwice] = "{0} “{1}” is there twice: keep one of them.",
-        [FaultReason.NotAnAmount] = "This is not an amount in {1}: write it as text, in digits with no more decimals than the currency has, such as \"{2}\".",
+        [FaultReason.NotAnAmount] = "This is not an amount in {1}. Type it in figures, such as {2}.",
         [FaultReason.AmountTooLarge] = "{0} is more than can be costed: at most {1}.",
         [FaultReason.NoRate] = "Some of this is paid in {0}: say what one {0} is worth in {1}.",
         [FaultReason.CostingTooLarge] = "With this many extras, domains, codes and promotions there are {0} steps to work out; at most {1} are. Take fewer of them, or leave unused promotions out of the book.",
@@ -30,7 +30,7 @@ public static class FaultWords
         [FaultReason.NoSuchPlanThere] = "{0} has no plan “{1}”.",
         [FaultReason.NoSuchDataCentre] = "{0} has no data centre “{1}”.",
         [FaultReason.EndingNotSold] = "{0} does not sell the ending .{1}.",
-        [FaultReason.NoSuchBook] = "There is no offer book “{0}” here.",
+        [FaultReason.NoSuchBook] = "There is no price list “{0}” here.",
         [FaultReason.RowWithoutPlan] = "Row {0} names no plan: say which column holds the plans, or leave the row out.",
         [FaultReason.RowWithoutPrice] = "Row {0}, “{1}”, has no price that was read: say what each column holds.",
         [FaultReason.PageSellerMissing] = "Say who sells.",

@@ -7,21 +7,12 @@ internal static class ItemWords
         item.Kind switch
         {
             null => item.Name,
-            LineKind.Plan => $"{item.Name}, hosting for {Span(item.Months)}",
+            LineKind.Plan => $"{item.Name}, hosting for {DurationWords.Span(item.Months)}",
             LineKind.DataCentre => $"Data centre {item.Name}",
             LineKind.Setup => "Setting the hosting up, once",
-            LineKind.Domain => $"{item.Name} for {Span(item.Months)}",
+            LineKind.Domain => $"{item.Name} for {DurationWords.Span(item.Months)}",
             LineKind.AddOn when item.Quantity > 1 => $"{item.Quantity} × {item.Name}",
             LineKind.AddOn => item.Name,
             _ => throw new InvalidOperationException($"There are no words for {item.Kind}."),
-        };
-
-    private static string Span(int months) =>
-        (months % 12, months) switch
-        {
-            (0, 12) => "1 year",
-            (0, _) => $"{months / 12} years",
-            (_, 1) => "1 month",
-            _ => $"{months} months",
         };
 }

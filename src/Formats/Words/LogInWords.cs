@@ -11,7 +11,7 @@ public static class LogInWords
         {
             LogInRule.UserLength => $"The user name has {rules.ShortestUser} to {rules.LongestUser} characters.",
             LogInRule.UserLetters => rules.DigitsInUser ? "The user name is of small letters, with digits after the first if you like." : "The user name is of small letters alone.",
-            LogInRule.UserNotObvious => "The user name is none that everybody tries first, such as admin or info.",
+            LogInRule.UserNotObvious => "Not an obvious name such as admin or info.",
             LogInRule.PasscodeDigits => $"The passcode is {rules.ShortestPasscode} to {rules.LongestPasscode} digits.",
             LogInRule.PasscodeNoRun => "The passcode does not count up or down, as 1234 does.",
             LogInRule.PasscodeNoRepeat => "The passcode does not repeat itself, as 7777 or 1212 does.",

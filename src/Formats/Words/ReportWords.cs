@@ -15,8 +15,6 @@ internal static class ReportWords
     /// <summary>"GBP 1,083.20".</summary>
     public static string Sum(Int128 units, Currency currency, bool isAtLeast = false) => (isAtLeast ? "at least " : "") + $"{currency.Code} {Figure(units, currency)}";
 
-    public static string Span(int months) => months % 12 != 0 ? $"{months} months" : months == 12 ? "1 year" : $"{months / 12} years";
-
     public static string Column(int column) => column switch { 0 => "Today", 1 => "Rest of year 1", _ => $"Year {column}" };
 
     /// <summary>"Tidemarsh Hosting, Slipway, every 12 months; ostlerwren.com".</summary>
@@ -35,7 +33,7 @@ internal static class ReportWords
     }
 
     public static string Counted(CountSettings settings) =>
-        $"Counted over {Span(settings.HorizonMonths)} from {Day(settings.StartDate)}, in {settings.DisplayCurrency!.Code}, {(settings.CountTax ? $"with {settings.TaxPercent}% tax" : "without the tax, which is reclaimed")}.";
+        $"Counted over {DurationWords.Span(settings.HorizonMonths)} from {Day(settings.StartDate)}, in {settings.DisplayCurrency!.Code}, {(settings.CountTax ? $"with {settings.TaxPercent}% tax" : "without the tax, which is reclaimed")}.";
 
     /// <summary>Where the prices are from: each book bought from, and when it was read.</summary>
     public static IEnumerable<string> Sources(IEnumerable<Costing> costings) =>

@@ -8,15 +8,15 @@ public static class SlipWords
         step.Kind switch
         {
             SlipStepKind.Plan => $"Choose the plan {book.Plan(step.Ref)!.Name}.",
-            SlipStepKind.WayToPay => $"Choose to pay {UpkeepWords.Every(step.Option!.EveryMonths)}{(step.Option.CommitMonths > step.Option.EveryMonths ? $", committed for {step.Option.CommitMonths} months" : "")}{Free(step.Option.FreeMonths)}.",
+            SlipStepKind.WayToPay => $"Choose to pay {DurationWords.Every(step.Option!.EveryMonths)}{(step.Option.CommitMonths > step.Option.EveryMonths ? $", committed for {DurationWords.Span(step.Option.CommitMonths)}" : "")}{Free(step.Option.FreeMonths)}.",
             SlipStepKind.DataCentre => step.Ref is null ? "Leave the data centre as it is, or choose one that adds nothing." : $"Choose the data centre {book.DataCentre(step.Ref)!.Name}.",
             SlipStepKind.Domain when step.Route == DomainRoute.Transfer => $"Say that you have a domain and want to move it here: {step.Ref}. Have its transfer code ready.",
-            SlipStepKind.Domain when step.Route == DomainRoute.Later => $"Skip the domain for now: you take {step.Ref} later.",
+            SlipStepKind.Domain when step.Route == DomainRoute.Later => $"Skip the domain for now. You add {step.Ref} later.",
             SlipStepKind.Domain => $"Register {step.Ref} for {Years(step.Quantity)}{(step.IsIncluded ? ": its first year comes with the plan, so that nothing may stand there for it" : "")}.",
             SlipStepKind.DomainElsewhere when step.Route == DomainRoute.Lent => "Say that you have no domain yet, and use the address they lend you.",
             SlipStepKind.DomainElsewhere => $"Say that you have a domain already: {step.Ref}. Buy none here.",
             SlipStepKind.TakeExtra => step.IsIncluded ? $"{Extra(step, book)} comes with it: take it, and see that nothing stands there for it." : $"Take {(step.Quantity > 1 ? $"{step.Quantity} × " : "")}{Extra(step, book)}.",
-            SlipStepKind.UntickExtra => $"Take the tick off {Extra(step, book)}: it is ticked in advance, and you did not ask for it.",
+            SlipStepKind.UntickExtra => $"Untick {Extra(step, book)}. It is pre-selected and you don't need it.",
             SlipStepKind.Code => $"Type the code {step.Ref}{(step.ForDomain is null ? "" : $", with {step.ForDomain}")}, and see that the sum changes.",
             SlipStepKind.Renewing => "If it asks about renewing by itself, say yes only if you want to be charged without being asked.",
             _ => throw new ArgumentOutOfRangeException(nameof(step), step.Kind, "There are no words for this."),
@@ -58,14 +58,14 @@ public static class SlipWords
             DeviationKind.WithoutTax => $"They show it without tax: {UpkeepWords.Sum(new Money(seen.Total, book.Currency))} becomes more at the end. Look for “excluding VAT”.",
             DeviationKind.TaxAdded => "They add tax on top of prices that hold it already, or that need none. Ask them why.",
             DeviationKind.AMonth => "It is the sum for a month: it is charged for the whole time at once. Look for “a month”.",
-            DeviationKind.ExtraAdded => $"That is with {Name(book, deviation.Ref!)}{For(domain)} ticked: take the tick off.",
+            DeviationKind.ExtraAdded => $"That is with {Name(book, deviation.Ref!)}{For(domain)} ticked: untick it.",
             DeviationKind.Quantity => $"That is with {deviation.Number} of {Name(book, deviation.Ref!)}. Look at the number beside it.",
             DeviationKind.ExtraLeftOut => $"That is without {Name(book, deviation.Ref!)}{For(domain)}: tick it, or see whether it comes with the plan now.",
             DeviationKind.CodeLeftOut => $"The code {deviation.Ref} did not count: type it again, and see that they say it was taken.",
             DeviationKind.CodeAdded => $"The code {deviation.Ref} counts there too: take it along.",
             DeviationKind.CodeInstead => $"The code {deviation.Ref} counts there in place of yours.",
             DeviationKind.PromotionLeftOut => $"They take nothing off any more: the offer “{book.Promotions.FirstOrDefault(known => known.Id == deviation.Ref)?.Source ?? deviation.Ref}” is over.",
-            DeviationKind.PaidOtherwise => $"That is paid {UpkeepWords.Every(deviation.Way!.Value.Every)}{(deviation.Way.Value.Commit > deviation.Way.Value.Every ? $", committed for {deviation.Way.Value.Commit} months" : "")}. Look at how often it is paid.",
+            DeviationKind.PaidOtherwise => $"That is paid {DurationWords.Every(deviation.Way!.Value.Every)}{(deviation.Way.Value.Commit > deviation.Way.Value.Every ? $", committed for {DurationWords.Span(deviation.Way.Value.Commit)}" : "")}. Look at how often it is paid.",
             DeviationKind.OtherPlan => $"That is the plan {book.Plan(deviation.Ref)?.Name ?? deviation.Ref}. Look at which plan is chosen.",
             DeviationKind.Years => $"That is {domain} for {Years(deviation.Number!.Value)}. Look at the number of years.",
             DeviationKind.DomainLeftOut => $"That is without {domain}. Look whether it is in the basket.",
@@ -95,5 +95,5 @@ public static class SlipWords
 
     private static string Name(OfferBook book, string extra) => book.AddOns.FirstOrDefault(known => known.Id == extra)?.Name ?? extra;
 
-    private static string Years(int years) => years == 1 ? "one year" : $"{years} years";
+    private static string Years(int years) => DurationWords.Span(years * 12);
 }

@@ -17,13 +17,13 @@ public static class TermWords
     public static string Of(Term term) =>
         term.Kind switch
         {
-            TermKind.Committed => $"You commit to {term.Of} for {Span(term.Months)}, whatever each bill is for.",
+            TermKind.Committed => $"You commit to {term.Of} for {DurationWords.Span(term.Months)}, whatever each bill is for.",
             TermKind.Renews when term.Date is null => $"{term.Of} does not renew within ten years.",
-            TermKind.Renews when term.Amount is { } amount => $"{term.Of} renews by itself on {Day(term.Date.Value)} for {Sum(amount)}{Tax(term)}, {Every(term.Months)} from then on, until you cancel it.",
-            TermKind.Renews => $"{term.Of} renews by itself on {Day(term.Date.Value)}, {Every(term.Months)} from then on, until you cancel it; what it costs then is not stated.",
+            TermKind.Renews when term.Amount is { } amount => $"{term.Of} renews by itself on {Day(term.Date.Value)} for {Sum(amount)}{Tax(term)}, {DurationWords.Every(term.Months)} from then on, until you cancel it.",
+            TermKind.Renews => $"{term.Of} renews by itself on {Day(term.Date.Value)}, {DurationWords.Every(term.Months)} from then on, until you cancel it; what it costs then is not stated.",
             TermKind.GivenBack when term.Amount is { Units: var units } && units == 0 => $"Until {Day(term.Date!.Value)} the hosting can be given back, but nothing that you pay today comes back.",
             TermKind.GivenBack => $"Until {Day(term.Date!.Value)} the hosting can be given back and {Sum(term.Amount!.Value)} comes back{(term.Without.IsEmpty ? "" : $", without {List([.. term.Without.Select(match => Excluded(term.Book, match))])}")}.",
-            TermKind.GivenBackFrom => $"The hosting can be given back only with a commitment of {Span(term.Months)} or more: with yours nothing comes back.",
+            TermKind.GivenBackFrom => $"The hosting can be given back only with a commitment of {DurationWords.Span(term.Months)} or more: with yours nothing comes back.",
             TermKind.GivingBackNotStated => "Whether the hosting can be given back is not stated: take it that nothing comes back.",
             TermKind.DomainKept => $"{term.Of} cannot be given back once it is registered.",
             TermKind.NoticeNotStated => "How long before a renewal you must cancel is not stated: do it in good time.",
@@ -31,10 +31,6 @@ public static class TermWords
         };
 
     private static string Tax(Term term) => term.Book.Tax is { Charged: true, PricesInclude: false } ? " and tax" : "";
-
-    private static string Every(int months) => months switch { 1 => "each month", 12 => "each year", _ => $"every {months} months" };
-
-    internal static string Span(int months) => months % 12 == 0 ? months == 12 ? "one year" : $"{months / 12} years" : months == 1 ? "one month" : $"{months} months";
 
     private static string List(IReadOnlyList<string> words) => words.Count == 1 ? words[0] : $"{string.Join(", ", words.SkipLast(1))} and {words[^1]}";
 

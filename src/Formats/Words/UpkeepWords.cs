@@ -31,7 +31,7 @@ public static class UpkeepWords
             SetCard => "The card does not work any more.",
             PayMissed pay => $"Pay what is missing for {Name(now, pay.Holding)}.",
             Leave => $"Give the hosting back, or stop renewing it.",
-            ChangePlan change => $"Change to {PlanName(tenure, change.Plan)}, paid {Every(change.EveryMonths)}{Committed(change)}.",
+            ChangePlan change => $"Change to {PlanName(tenure, change.Plan)}, paid {DurationWords.Every(change.EveryMonths)}{Committed(change)}.",
             AddExtra add => $"Buy {(add.Quantity > 1 ? $"{add.Quantity} × " : "")}{ExtraName(tenure, add.Extra)}.",
             DropExtra drop => $"Do without {ExtraName(tenure, drop.Extra)} from the next bill on.",
             ClaimDomain claim => $"Register {claim.Domain.Ref}.",
@@ -66,7 +66,7 @@ public static class UpkeepWords
             NoticeKind.CardExpires => $"Your card is good until {Day(notice.On)}, and {Worth(notice)} is due to {Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)}. Give another card before then.",
             NoticeKind.NoCard => $"There is no card that {Seller(tenure, notice.Book!)} could charge: {Worth(notice)} is due on {Day(notice.On)}.",
             NoticeKind.CommitmentEnds => $"You are committed until {Day(notice.On)}. That is the last day to say that the hosting does not renew{(notice.Worth is null ? "." : $"; else {Worth(notice)} is due.")}",
-            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{Sum(notice.Against.Value)} was paid before")}.",
+            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{Sum(notice.Against.Value)} was paid before")}.",
             NoticeKind.NotStated => $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask {Seller(tenure, notice.Book!)} before then.",
             NoticeKind.Ends => $"{Name(now, notice.Holding!)} does not renew: it {Becomes(notice.State!.Value)} on {Day(notice.On)}.",
             NoticeKind.Apart => $"Hosting and {Name(now, notice.Holding!)} fall due on different days, {Day(notice.On)} and {Day(notice.Other!.Value)}, and one is easily forgotten. Changing how the hosting is paid on the domain’s day brings them together.",
@@ -103,8 +103,6 @@ public static class UpkeepWords
         var whole = string.Join(',', Enumerable.Range(0, (dot + 2) / 3).Reverse().Select(group => amount[Math.Max(0, dot - (3 * (group + 1)))..(dot - (3 * group))]));
         return $"{(money.Units < 0 ? "−" : "")}{sign}{whole}{amount[dot..]}";
     }
-
-    public static string Every(int months) => months switch { 1 => "each month", 12 => "each year", 24 => "every two years", 36 => "every three years", _ => $"every {months} months" };
 
     public static string Day(DateOnly day) => day.ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
 
@@ -166,7 +164,7 @@ public static class UpkeepWords
 
     private static string Saving(Notice notice) => notice.Worth is null ? "" : $": it saves up to {Worth(notice)}";
 
-    private static string Committed(ChangePlan change) => change.CommitMonths > change.EveryMonths ? $", committed for {change.CommitMonths} months" : "";
+    private static string Committed(ChangePlan change) => change.CommitMonths > change.EveryMonths ? $", committed for {DurationWords.Span(change.CommitMonths)}" : "";
 
     private static string PlanName(OfferBook book, string plan) => book.Plan(plan)?.Name ?? plan;
 

@@ -42,10 +42,10 @@ internal static class BooksEndpoints
         app.MapGet("/api/offer-book.example.json", () => Results.Stream(BookSchema.OpenExample(), "application/json")).WithName("getBookExample").Produces<JsonElement>();
     }
 
-    private static async Task<IResult> ListAsync(Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> ListAsync(Workspace workspace, Shelf shelf, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
-        return Results.Ok(workspace.Books.Select(book => BookWire.Of(book, today)).ToList());
+        return Results.Ok(shelf.All.Select(shelved => BookWire.Of(shelved.Book, today) with { IsExample = shelved.Versions == 0 }).ToList());
     }
 
     private static async Task<IResult> PriceListAsync(string book, Shelf books, Workspace workspace, CancellationToken cancel) =>

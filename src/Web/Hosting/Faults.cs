@@ -13,7 +13,7 @@ internal static class FaultResults
 
     public static IResult Unprocessable(FaultList faults) =>
         Results.Problem(
-            title: "This cannot be done as it is.",
+            title: "Something is missing or not right: see what is listed.",
             detail: faults.More == 0 ? null : $"{faults.Count} things are wrong; the first {FaultList.MostListed} are listed.",
             statusCode: StatusCodes.Status422UnprocessableEntity,
             extensions: new Dictionary<string, object?>

@@ -11,7 +11,8 @@ namespace HomeStart.Web.Session;
 /// <param name="IsLost">The browser was here before, and its cookie cannot be read any more: what is shown begins anew.</param>
 public sealed record SessionWire(string Token, string CardProcessor, DateOnly BusinessDate, IReadOnlyList<SiteListedWire> Sites, bool IsLost);
 
-public sealed record SiteListedWire(Guid Id, string Name);
+/// <param name="IsExample">Whether it is the example that comes with Home Start; renamed, it is the owner's own.</param>
+public sealed record SiteListedWire(Guid Id, string Name, bool IsExample);
 
 internal static class SessionEndpoints
 {
@@ -19,11 +20,7 @@ internal static class SessionEndpoints
 
     private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, VisitorCookie cookie, CancellationToken cancel)
     {
-        if (scope.IsKnown)
-        {
-            cookie.Write(http, new VisitorId(scope.Id, scope.Session));
-        }
-
+        cookie.Write(http, new VisitorId(scope.Id, scope.Session));
         return new(
             antiforgery.GetAndStoreTokens(http).RequestToken!,
             options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),

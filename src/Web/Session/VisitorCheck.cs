@@ -47,8 +47,8 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
             VisitorCookie.Keep(http, aside, given!);
         }
 
-        // Whoever is known has their cookie renewed with the session that each page load asks for: an answer that comes late must not bring back a cookie from before signing in.
-        if (!scope.IsKnown)
+        // A cookie that was read is replaced with the session that each page load asks for, never here: an answer that comes late, after another window signed in, must not sign it out again.
+        if (!scope.IsKnown && read is null)
         {
             cookie.Write(http, new VisitorId(scope.Id, null));
         }

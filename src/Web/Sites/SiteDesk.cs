@@ -11,7 +11,7 @@ namespace HomeStart.Web.Sites;
 /// The sites of a visitor. Until their first change they see a copy of the demo's site that is nowhere stored: its id is made from the workspace's, so that
 /// links to it hold.
 /// </summary>
-public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo)
+public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo, TimeProvider time)
 {
     /// <summary>How many sites a workspace may hold.</summary>
     private const int MostSites = 20;
@@ -29,16 +29,16 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         }
     }
 
-    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => new SiteListedWire(site.Id, site.Site.Name))];
+    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => new SiteListedWire(site.Id, site.Site.Name, IsExample(site.Id, site.Site)))];
 
     /// <summary>All sites of this visitor as they are now.</summary>
     public async Task<IReadOnlyList<Site>> AllAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => site.Site)];
 
     private async Task<List<(Guid Id, Site Site)>> PresentAsync(CancellationToken cancel)
     {
-        var rows = await db.Sites.Join(db.Revisions, site => new { SiteId = site.Id, Position = site.Cursor }, revision => new { revision.SiteId, revision.Position }, (site, revision) => new { site.Id, site.CreatedAt, revision.Document }).ToListAsync(cancel);
-        List<(Guid Id, Site Site)> present = [.. rows.OrderBy(row => row.CreatedAt).Select(row => (row.Id, Documents.Read<Site>(row.Document)))];
-        if (demo.Site is not null && present.TrueForAll(site => site.Id != DemoSiteId))
+        var rows = await db.Sites.Join(db.Revisions, site => new { SiteId = site.Id, Position = site.Cursor }, revision => new { revision.SiteId, revision.Position }, (site, revision) => new { site.Id, site.CreatedAt, site.DeletedOn, revision.Document }).ToListAsync(cancel);
+        List<(Guid Id, Site Site)> present = [.. rows.Where(row => row.DeletedOn is null).OrderBy(row => row.CreatedAt).Select(row => (row.Id, Documents.Read<Site>(row.Document)))];
+        if (demo.Site is not null && rows.TrueForAll(row => row.Id != DemoSiteId))
         {
             present.Insert(0, (DemoSiteId, demo.Site));
         }
@@ -48,6 +48,43 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
 
     /// <summary>A site of this visitor, or null.</summary>
     public async Task<VersionedSite?> FindAsync(Guid siteId, CancellationToken cancel) =>
+        await KnownAsync(siteId, cancel) is { Row.DeletedOn: null } site ? site : null;
+
+    /// <summary>Deletes a site, so that it can be brought back for a while. A site with orders stays: what was ordered is looked after there.</summary>
+    public async Task<bool> DeleteAsync(Guid siteId, FaultList faults, CancellationToken cancel)
+    {
+        if (await FindAsync(siteId, cancel) is not { } found)
+        {
+            return false;
+        }
+
+        if (await db.Orders.AnyAsync(order => order.SiteId == siteId, cancel))
+        {
+            faults.Say(FaultCodes.Unavailable, "", $"“{found.Site.Name}” has orders, and they are looked after on its pages. It can't be deleted while they are there.");
+            return true;
+        }
+
+        var site = await ThereAsync(found, cancel);
+        site.Row.DeletedOn = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
+        await db.SaveChangesAsync(cancel);
+        return true;
+    }
+
+    /// <summary>Brings a deleted site back; null where there is none.</summary>
+    public async Task<VersionedSite?> RestoreAsync(Guid siteId, CancellationToken cancel)
+    {
+        if (await KnownAsync(siteId, cancel) is not { } site)
+        {
+            return null;
+        }
+
+        site.Row.DeletedOn = null;
+        await db.SaveChangesAsync(cancel);
+        return site;
+    }
+
+    // The same, deleted ones among them.
+    private async Task<VersionedSite?> KnownAsync(Guid siteId, CancellationToken cancel) =>
         await history.FindAsync(siteId, cancel) ?? (siteId == DemoSiteId && demo.Site is not null ? Unstored(demo.Site) : null);
 
     /// <summary>Makes sure that a site found is stored before it is changed.</summary>
@@ -74,18 +111,26 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     }
 
     /// <summary>Starts an empty site, counted as the demo's is: its currency and rates go along. Null, with the reason, where it would be one too many: counted and started in one step.</summary>
-    public async Task<VersionedSite?> StartAsync(string name, FaultList faults, CancellationToken cancel)
+    /// <param name="name">What it is called; null: "My site", with a number where there is one of that name.</param>
+    public async Task<VersionedSite?> StartAsync(string? name, FaultList faults, CancellationToken cancel)
     {
-        var empty = Site.Empty(name);
         await workspace.EnsureStoredAsync(cancel);
         return await db.AloneAsync(async () =>
         {
-            if (await ListAsync(cancel) is { Count: >= MostSites and var count })
+            var sites = await ListAsync(cancel);
+            if (await db.Sites.CountAsync(cancel) >= MostSites * 3)
+            {
+                faults.Say(FaultCodes.OutOfRange, "name", $"Many sites were deleted here in the last {Housekeeping.DeletedDays} days, and they are still kept. Use one of your sites for the new one.");
+                return null;
+            }
+
+            if (sites is { Count: >= MostSites and var count })
             {
                 faults.Say(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
                 return null;
             }
 
+            var empty = Site.Empty(name ?? Enumerable.Range(1, MostSites).Select(number => number == 1 ? "My site" : $"My site {number}").First(free => sites.All(site => site.Name != free)));
             return await StartAsync(Guid.NewGuid(), empty with { Settings = demo.Site?.Settings ?? empty.Settings }, cancel);
         }, cancel);
     }
@@ -103,6 +148,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
             versioned.CanUndo,
             versioned.CanRedo,
             site.Name,
+            IsExample(row.Id, site),
             new SiteSettingsWire(
                 site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax,
                 site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.RateDates, site.Settings.NewCustomer, site.Settings.KeepChancePercent?.ToString()),
@@ -125,6 +171,9 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
     public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>
         new([.. workspace.Offered], await workspace.CountAsync(site.Settings, cancel), site.Needs, objective, byPlan, 25);
+
+    // An owner who renames the example makes it their own.
+    private bool IsExample(Guid siteId, Site site) => siteId == DemoSiteId && site.Name == demo.Site?.Name;
 
     private Guid DemoSiteId => new(SHA256.HashData(workspace.Id.ToByteArray()).AsSpan(0, 16));
 

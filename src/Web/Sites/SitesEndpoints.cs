@@ -15,6 +15,8 @@ internal static class SitesEndpoints
         var sites = app.MapGroup("/api/sites").AddEndpointFilter<OneConnection>();
         sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
         sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        sites.MapDelete("/{siteId:guid}", DeleteAsync).WithName("deleteSite").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        sites.MapPost("/{siteId:guid}/restore", RestoreAsync).WithName("restoreSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
         Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
         Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonBody<RevisionBody> body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
             MoveAsync(siteId, view, body, -1, desk, history, cancel)).WithName("undo"));
@@ -31,15 +33,25 @@ internal static class SitesEndpoints
     private static async Task<IResult> StartAsync(JsonBody<StartSiteBody> body, SiteDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        var name = new Node(body.Root, "", faults)["name"].RequiredText("The site's name") ?? "";
-        var named = SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], default);
-        if (!faults.Any)
+        var node = new Node(body.Root, "", faults);
+        var name = node.IsObject() && !node["name"].IsAbsent ? node["name"].RequiredText("The site's name") : null;
+        var named = name is null ? null : SiteChange.Apply(Site.Empty("New site"), new RenameSite(name), [], default);
+        if (!faults.Any && named is not null)
         {
             faults.Add(named.Faults);
         }
 
-        return !faults.Any && await desk.StartAsync(named.Value!.Name, faults, cancel) is { } started ? Results.Ok(await desk.PageAsync(started, null, cancel)) : FaultResults.Unprocessable(faults);
+        return !faults.Any && await desk.StartAsync(named?.Value!.Name, faults, cancel) is { } started ? Results.Ok(await desk.PageAsync(started, null, cancel)) : FaultResults.Unprocessable(faults);
     }
+
+    private static async Task<IResult> DeleteAsync(Guid siteId, SiteDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        return !await desk.DeleteAsync(siteId, faults, cancel) ? SiteDesk.Missing() : faults.Any ? FaultResults.Unprocessable(faults) : Results.NoContent();
+    }
+
+    private static async Task<IResult> RestoreAsync(Guid siteId, SiteDesk desk, CancellationToken cancel) =>
+        await desk.RestoreAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, null, cancel)) : SiteDesk.Missing();
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : SiteDesk.Missing();

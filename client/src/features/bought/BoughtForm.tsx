@@ -107,7 +107,7 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
             <legend>
               <h2 className="text-lg">Who is written to</h2>
             </legend>
-            <p className="text-soft text-sm">Before something falls due, and to ask whether it was taken.</p>
+            <p className="text-soft text-sm">Before a bill is due, and to ask whether it was charged.</p>
             <div className="mt-1 grid gap-3 sm:grid-cols-2">
               <TextField
                 label="Your name"

@@ -81,7 +81,7 @@ function TheLeast({ comparison }: { comparison: Comparison }) {
         {next && (
           <span className="text-red">
             After that {next.atLeast && 'at least '}
-            {money(next.total, comparison.currency)} falls due on {longDay(next.date)}.
+            {money(next.total, comparison.currency)} is due on {longDay(next.date)}.
           </span>
         )}
       </p>

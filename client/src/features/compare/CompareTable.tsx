@@ -1,10 +1,10 @@
-import { OldPrices } from '../../ui/OldPrices';
+import { SellerNotes } from '../../ui/SellerNotes';
 import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure, isZero, sumFigure } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { Head, Heads, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -63,8 +63,8 @@ function Titled({ letter, title, isLeast }: { letter: string; title: string; isL
     >
       <Letter letter={letter} />
       <bdi className="ink text-[13px]">{title}</bdi>
-      <OldPrices of={page.shortlist.find((slip) => slip.letter === letter)?.books ?? []} />
-      {isLeast && <span className="text-green text-[13px]">least over {shortSpan(page.settings.horizonMonths)}</span>}
+      <SellerNotes of={page.shortlist.find((slip) => slip.letter === letter)?.books ?? []} />
+      {isLeast && <span className="text-green text-[13px]">least over {span(page.settings.horizonMonths)}</span>}
     </Link>
   );
 }
@@ -108,7 +108,7 @@ function useSumRows(comparison: Comparison): Compare[] {
     { ...sum('Today', (totals) => totals.dueToday, 'dueToday') },
     sum('First term', (totals) => totals.firstTerm, 'firstTerm'),
     ...years.slice(1, 6),
-    { ...sum(shortSpan(page.settings.horizonMonths), (totals) => totals.horizon, 'horizon'), strong: true },
+    { ...sum(span(page.settings.horizonMonths), (totals) => totals.horizon, 'horizon'), strong: true },
     {
       label: `Against ${comparison.base}`,
       strong: true,
@@ -126,7 +126,7 @@ function useSumRows(comparison: Comparison): Compare[] {
         ),
     },
     {
-      label: 'Falls due after',
+      label: 'Next bill after that',
       text: ({ totals }) => (totals?.next ? totals.next.total + totals.next.date : ''),
       show: ({ totals }) =>
         totals?.next ? (

@@ -1,7 +1,7 @@
 import { useNavigate } from '@tanstack/react-router';
 import type { Comparison, Schemas } from '../../api/client';
 import { currencySign, figure, isZero } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -63,7 +63,7 @@ export function LineByLine({ comparison, against }: { comparison: Comparison; ag
                   {at === 0 ? 'Today' : at === 1 ? 'Rest of year 1' : `Year ${at}`}
                 </Head>
               ))}
-              <Head figures>{shortSpan(page.settings.horizonMonths)}</Head>
+              <Head figures>{span(page.settings.horizonMonths)}</Head>
             </Heads>
             <tbody>
               {comparison.differences.map((line) => (
@@ -79,7 +79,7 @@ export function LineByLine({ comparison, against }: { comparison: Comparison; ag
               ))}
               <tr className="[&>*]:double-rule font-bold [&>*]:border-t [&>*]:px-2.5 [&>*]:py-1.5">
                 <th scope="row" colSpan={3} className="text-left">
-                  In all
+                  In total
                 </th>
                 {other.columns.map((_, at) => (
                   <td key={at} className={cx(at > 0 && 'max-md:hidden')} />

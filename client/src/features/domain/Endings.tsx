@@ -4,9 +4,9 @@ import type { NameCost, Schemas } from '../../api/client';
 import { nameCostsQuery, useAnswers, useAsking } from '../../api/names';
 import { useSite } from '../../api/site';
 import { money, sumFigure } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { OldPrices } from '../../ui/OldPrices';
+import { SellerNotes } from '../../ui/SellerNotes';
 import { Head, Heads, Table } from '../../ui/Table';
 import { AnswerMark } from './AnswerMark';
 import { answerSentence, askedWords } from './answerWords';
@@ -48,7 +48,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
           <Head figures>First year</Head>
           <Head figures>Then a year</Head>
           <Head figures>
-            Over {shortSpan(page.settings.horizonMonths)}, {page.settings.currency}
+            Over {span(page.settings.horizonMonths)}, {page.settings.currency}
             {page.settings.countTax && ' with tax'}
           </Head>
           <Head>Contact privacy</Head>
@@ -127,7 +127,7 @@ function EndingRows({
                 className="text-[13px]"
                 onClick={() => change({ kind: isHeld ? 'drop-names' : 'hold-names', ...held })}
               >
-                {isHeld ? 'Drop' : 'Hold'}
+                {isHeld ? 'Remove' : 'Save for later'}
                 <span className="sr-only"> {domain}</span>
               </Button>
             )}
@@ -173,10 +173,10 @@ function SellerCells({
       </td>
       <td className="text-right font-semibold max-lg:block max-lg:text-left">
         <span className="text-soft font-normal lg:hidden">
-          over {shortSpan(page.settings.horizonMonths)}, {page.settings.currency}{' '}
+          over {span(page.settings.horizonMonths)}, {page.settings.currency}{' '}
         </span>
         {cost.horizon ? sumFigure(cost.horizon) : 'not known'}
-        <OldPrices of={[cost.book]} />
+        <SellerNotes of={[cost.book]} />
         <SellerRow.Years cost={cost} />
       </td>
       <SellerRow.Privacy cost={cost} />

@@ -4,7 +4,7 @@ import type { NameAnswer, NameCost } from '../../api/client';
 import { useAnswers, type SoughtNames } from '../../api/names';
 import { useSite } from '../../api/site';
 import { sumMoney } from '../../format/money';
-import { count, shortSpan } from '../../format/words';
+import { count, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -170,7 +170,7 @@ const AnswerCell = memo(function AnswerCell({
             <span className="block text-[13px]">
               {least?.horizon && (
                 <span className="text-soft block">
-                  {sumMoney(least.horizon, page.settings.currency)} over {shortSpan(page.settings.horizonMonths)}
+                  {sumMoney(least.horizon, page.settings.currency)} over {span(page.settings.horizonMonths)}
                 </span>
               )}
               <span className="flex gap-x-3">
@@ -192,7 +192,7 @@ const AnswerCell = memo(function AnswerCell({
                     change({ kind: isHeld ? 'drop-names' : 'hold-names', names: [{ name: label, ending }] })
                   }
                 >
-                  {isHeld ? 'Drop' : 'Hold'}
+                  {isHeld ? 'Remove' : 'Save for later'}
                   <span className="sr-only"> {domain}</span>
                 </Button>
               </span>

@@ -20,7 +20,7 @@ export function HeldNames({ costs }: { costs: readonly NameCost[] }) {
         Held names
       </h2>
       {page.held.length === 0 ? (
-        <p className="text-soft">None yet: hold a name to keep it in mind for this site.</p>
+        <p className="text-soft">None yet. Names you save for later are listed here.</p>
       ) : (
         <ul className="mt-1">
           {page.held.map((held) => (

@@ -89,7 +89,7 @@ export function Pointing({ domain }: { domain: string }) {
             ))}
           </ul>
           <p className="text-soft mt-2 text-sm">
-            Until it is seen everywhere takes from minutes to 48 hours. Change only what stands here: other records
+            Until it is seen everywhere takes from minutes to 48 hours. Change only what is listed here: other records
             belong to something else.
           </p>
         </>

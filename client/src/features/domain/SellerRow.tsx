@@ -2,7 +2,7 @@ import type { NameCost, Schemas } from '../../api/client';
 import { useSite } from '../../api/site';
 import { shortDay } from '../../format/dates';
 import { isZero, money, sumFigure } from '../../format/money';
-import { shortSpan, span } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkPopover } from '../../ui/Popover';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -56,7 +56,7 @@ function Years({ cost }: { cost: NameCost }) {
               <Heads>
                 <Head figures>Years</Head>
                 <Head figures>Today, {currency}</Head>
-                <Head figures>Over {shortSpan(horizonMonths)}</Head>
+                <Head figures>Over {span(horizonMonths)}</Head>
                 <Head>Paid until</Head>
                 <Head>From the hosting’s end of term</Head>
               </Heads>
@@ -164,7 +164,7 @@ function Take({ cost, label, premium }: { cost: NameCost; label: string; premium
       ) : (
         <span className="flex flex-col items-start gap-1 max-lg:flex-row max-lg:gap-4">
           <Button look="text" onClick={() => change({ kind: 'choose-domain', letter, domain })}>
-            Take it for {letter}
+            Use this name<span className="sr-only"> for {letter}</span>
             {of}
           </Button>
           {candidate.domains.some((known) => known.name !== null) && !chosen && (

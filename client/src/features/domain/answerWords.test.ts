@@ -49,12 +49,12 @@ it('says that an answer is old', () => {
 });
 
 it.each([
-  ['spent', 'spent on it'],
+  ['spent', 'first year included'],
   ['elsewhere', 'bought elsewhere'],
-  ['ending', 'not for .com'],
-  ['term', 'from two years on'],
+  ['ending', 'includes no .com'],
+  ['term', 'if you pay for 2 years or more'],
   ['premium', 'never included'],
-  ['off', 'turned off'],
+  ['off', 'turned the included year off'],
 ] as const)('says why the plan’s year is %s', (included, words) =>
   expect(includedWords({ ...cost, included, includedFromMonths: 24 })).toContain(words),
 );

@@ -19,22 +19,22 @@ export function answerSentence(answer: NameAnswer): string {
   const since = registration?.registered ? ` since ${shortDay(registration.registered)}` : '';
   const until = registration?.expires ? `, paid until ${shortDay(registration.expires)}` : '';
   if (answer.isContradicted) {
-    return `The registrar says it is free, the registry says it is taken${since}${until}. Ask again before you rely on either.`;
+    return `The registrar says it is available, the registry says it is taken${since}${until}. Ask again before you rely on either.`;
   }
 
   switch (answer.state) {
     case 'free':
-      return 'Free.';
+      return 'Available.';
     case 'taken':
       return registration
         ? `Taken${since}${until}${lockWords(registration.status)}.`
         : 'Taken. Its public record could not be read.';
     case 'premium':
-      return 'Free, but a premium name: it costs its own price and is never included.';
+      return 'Available, but a premium name: it has its own price and is never included with a plan.';
     case 'reserved':
-      return 'Reserved: the registry lets nobody have it.';
+      return 'Reserved by the registry: nobody can register it.';
     case 'unchecked':
-      return `Could not be checked. ${why ?? ''} That does not mean it is free.`;
+      return `Could not be checked. ${why ?? ''} It may or may not be available.`;
   }
 }
 
@@ -50,19 +50,19 @@ export function askedWords({ askedAt, isOld }: NameAnswer): string {
 export function includedWords({ included, includedFromMonths, ending }: NameCost): string | null {
   switch (included) {
     case 'spent':
-      return 'the plan’s year is spent on it';
+      return 'first year included with your plan';
     case 'none-given':
       return null;
     case 'elsewhere':
-      return 'bought elsewhere: without the plan’s year';
+      return 'bought elsewhere, so you pay for the first year';
     case 'ending':
-      return `the plan’s year is not for .${ending}`;
+      return `your plan includes no .${ending} domain`;
     case 'term':
-      return `a year comes with the plan from ${span(includedFromMonths ?? 0)} on`;
+      return `a year is included if you pay for ${span(includedFromMonths ?? 0)} or more`;
     case 'premium':
       return 'never included: a premium name';
     case 'off':
-      return 'the plan’s year is turned off';
+      return 'you turned the included year off';
   }
 }
 

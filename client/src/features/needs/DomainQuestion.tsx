@@ -4,7 +4,7 @@ import type { Schemas } from '../../api/client';
 import { readOwnDomain } from '../../api/ownDomain';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { ExpiresField, InMonthsField, RenewalField, WholeDomainField } from '../../ui/DomainFields';
@@ -53,9 +53,9 @@ function domainWords({ route, name, endings, years, inMonths, expires, renewal, 
   const written = endings.map((ending) => `${name ?? ''}.${ending}`).join(' or ');
   switch (route) {
     case 'register':
-      return `register ${written} for ${shortSpan(12 * years)}`;
+      return `register ${written} for ${span(12 * years)}`;
     case 'later':
-      return `register ${written} in ${shortSpan(inMonths)}`;
+      return `register ${written} in ${span(inMonths)}`;
     case 'transfer':
       return `move ${written} in; it expires on ${expires ? shortDay(expires) : ''}`;
     case 'keep':
@@ -122,7 +122,7 @@ function NewName({ saved, ask }: Asked) {
       <SelectField label="Paid at once for" {...form.register('years', { valueAsNumber: true })}>
         {[1, 2, 3, 5, 10].map((count) => (
           <option key={count} value={count}>
-            {shortSpan(12 * count)}
+            {span(12 * count)}
           </option>
         ))}
       </SelectField>

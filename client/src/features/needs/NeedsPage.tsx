@@ -21,8 +21,7 @@ export function NeedsPage() {
       <title>{`Needs · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">What must the site do?</h1>
       <p className="text-soft max-w-2xl">
-        Answer what you know and skip the rest: a skipped answer asks nothing. Beside each answer stands what it asks of
-        a plan; in blue, you can write that over. Plans that drop out say why.
+        Skip anything you don’t know yet. Beside each answer is what a plan needs for it; you can edit the text in blue.
       </p>
       <div className="mt-4 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,48rem)_1fr]">
         <div>
@@ -62,7 +61,7 @@ function TheSite({ needs, set }: Answered) {
         )}
       >
         <Choice label="What the site is for" value={purpose} set={(choice) => set(asksOf(choice))}>
-          <option value="">not said</option>
+          <option value="">no preference</option>
           {purposes.map(({ words }, at) => (
             <option key={words} value={at}>
               {words}
@@ -89,7 +88,7 @@ function TheSite({ needs, set }: Answered) {
         )}
       >
         <Choice label="Selling" value={needs.certificate} set={(certificate) => set({ certificate })}>
-          <option value="none">not said</option>
+          <option value="none">no preference</option>
           <option value="shared">no, it shows what we do</option>
           <option value="own">yes, shoppers must trust it</option>
           <option value="wildcard">yes, on several subdomains</option>
@@ -119,7 +118,7 @@ function TheVisitors({ needs, set }: Answered) {
           value={String(needs.monthlyVisits)}
           set={(visits) => set({ monthlyVisits: Number(visits) })}
         >
-          <option value="0">not said</option>
+          <option value="0">no preference</option>
           {rough.map((number) => (
             <option key={number} value={number}>
               about {count(number)}
@@ -191,7 +190,7 @@ function TheMoney({ needs, set }: Answered) {
           faultOf={(text) =>
             /^\s*(\d{1,9}(\.\d{1,4})?)?\s*$/.test(text)
               ? null
-              : 'A sum in digits, such as 150.00. Leave it empty to ask for nothing.'
+              : 'A sum in digits, such as 150.00. Leave it empty for no preference.'
           }
           set={(text) => set({ maxDueToday: text || null })}
         />
@@ -207,7 +206,7 @@ function TheMoney({ needs, set }: Answered) {
               faultOf={(text) =>
                 /^\s*(\d{1,3}(\.\d+)?)?\s*$/.test(text)
                   ? null
-                  : 'A number from 0 to 100. Leave it empty to ask for nothing.'
+                  : 'A number from 0 to 100. Leave it empty for no preference.'
               }
               set={(percent) => change({ kind: 'set-keep-chance', percent: percent || null })}
             />
@@ -219,7 +218,7 @@ function TheMoney({ needs, set }: Answered) {
           value={keepChancePercent ?? ''}
           set={(percent) => change({ kind: 'set-keep-chance', percent: percent || null })}
         >
-          <option value="">not said</option>
+          <option value="">no preference</option>
           {chances.map(([percent, words]) => (
             <option key={percent} value={percent}>
               {words}
@@ -239,10 +238,14 @@ function TheMoney({ needs, set }: Answered) {
         />
       </Question>
       <Question
-        ask="And where a price list does not say?"
-        becomes={needs.acceptUnknown ? 'what is not stated counts as met' : 'what is not stated counts as missing'}
+        ask="What if a seller doesn’t say?"
+        becomes={
+          needs.acceptUnknown
+            ? 'plans stay in when the seller doesn’t say'
+            : 'plans drop out when the seller doesn’t say'
+        }
       >
-        <Tick label="assume it is met" on={needs.acceptUnknown} set={(acceptUnknown) => set({ acceptUnknown })} />
+        <Tick label="keep the plan" on={needs.acceptUnknown} set={(acceptUnknown) => set({ acceptUnknown })} />
       </Question>
     </>
   );
@@ -256,7 +259,7 @@ function InTheTradesWords({ needs, set }: Answered) {
   ].sort();
   return (
     <details className="py-3">
-      <summary className="text-blue cursor-pointer font-semibold">More, in the trade’s words</summary>
+      <summary className="text-blue cursor-pointer font-semibold">More technical needs</summary>
       <div className="mt-2">
         <Question ask="Subdomains" becomes={atLeast(needs, 'subdomains')}>
           <NumberAnswer label="Subdomains" value={needs.subdomains} set={(subdomains) => set({ subdomains })} />

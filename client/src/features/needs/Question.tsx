@@ -10,12 +10,12 @@ export function Question({
   children,
 }: {
   ask: string;
-  /** Empty: it asks nothing. */
+  /** Empty: no preference. */
   becomes: string;
   edit?: (close: () => void) => ReactNode;
   children: ReactNode;
 }) {
-  const words = becomes || 'asks nothing';
+  const words = becomes || 'no preference';
   return (
     <div className="border-rule grid items-start gap-x-5 gap-y-1 border-b py-2 sm:grid-cols-[1fr_15.5rem_11rem]">
       <p className="font-semibold sm:font-normal">{ask}</p>

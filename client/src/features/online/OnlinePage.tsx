@@ -30,7 +30,7 @@ export function OnlinePage() {
       <h1 className="text-2xl">Online</h1>
       <p className="text-soft max-w-2xl">
         Between buying and being seen, names take their time to spread. Here is how far each one has come; nothing is
-        broken while a line says that it only needs waiting.
+        broken while a line says “on its way”.
       </p>
       {done.length === 0 && (
         <p className="mt-3">

@@ -45,7 +45,7 @@ function HolderCheck({
       <p>
         {check.isStopped
           ? 'Once it is confirmed the name works again.'
-          : 'Else the registry stops the name: neither site nor mail is found any more.'}{' '}
+          : 'Otherwise the registry suspends the name, and your site and email stop working.'}{' '}
         The registrar wrote to {check.mail}; look at{' '}
         <Link to="/sites/$siteId/mail" params={{ siteId }} search={{}} className="ink">
           Mail

@@ -1,7 +1,7 @@
 import type { Book, Costing, Worksheet } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { useSite } from '../../api/site';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 
@@ -85,7 +85,7 @@ export function LastLook({ costing }: { costing: Costing }) {
           <bdi className="font-display block text-2xl tracking-[0.12em]">
             {domain.name}.{domain.ending}
           </bdi>
-          <span className="text-soft text-sm">registered for {shortSpan(12 * domain.years)}</span>
+          <span className="text-soft text-sm">registered for {span(12 * domain.years)}</span>
         </p>
       )}
       <Later costing={costing} />
@@ -101,7 +101,7 @@ function Later({ costing }: { costing: Costing }) {
   return following ? (
     <p className="border-red text-red mt-3 border-l-2 pl-3">
       The next {following.atLeast && 'at least '}
-      {money(following.total, costing.totals.currency)} falls due on {longDay(following.date)}.
+      {money(following.total, costing.totals.currency)} is due on {longDay(following.date)}.
       {costing.priceStep && ` From ${longDay(costing.priceStep.date)} the plan’s first price is over.`}
     </p>
   ) : null;

@@ -61,7 +61,7 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
             </span>
             <span>
               {rule.words}
-              {rule.isMet !== null && <span className="sr-only">{rule.isMet ? ' (so it is)' : ' (not yet)'}</span>}
+              {rule.isMet !== null && <span className="sr-only">{rule.isMet ? ' (yes)' : ' (not yet)'}</span>}
             </span>
           </li>
         ))}

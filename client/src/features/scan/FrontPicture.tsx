@@ -3,7 +3,7 @@ import { useState, type KeyboardEvent } from 'react';
 import type { Schemas } from '../../api/client';
 import type { ScanRow } from '../../api/scan';
 import { figure, money } from '../../format/money';
-import { shortSpan, wayToPay } from '../../format/words';
+import { span, wayToPay } from '../../format/words';
 import { useWidth } from '../../ui/useWidth';
 import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
@@ -45,7 +45,7 @@ export function FrontPicture({
   return (
     <section className="mt-5" aria-labelledby="front">
       <h2 id="front" className="text-base">
-        Less today, or less over {shortSpan(horizonMonths)}?
+        Less today, or less over {span(horizonMonths)}?
       </h2>
       <p className="text-soft text-[13.5px]">
         Each dot is a way to buy that fits{points.length === 1000 && ', the best thousand of them'}. None costs less in
@@ -61,7 +61,7 @@ export function FrontPicture({
                 className="text-[12px]"
                 role="application"
                 aria-roledescription="picture of dots"
-                aria-label={`Today against ${shortSpan(horizonMonths)}: ${points.length} dots; read them with the arrow keys`}
+                aria-label={`Today against ${span(horizonMonths)}: ${points.length} dots; read them with the arrow keys`}
                 tabIndex={0}
                 onKeyDown={move}
                 onMouseLeave={() => setAt(-1)}
@@ -100,7 +100,7 @@ export function FrontPicture({
                   due today, {currency}
                 </text>
                 <text x={margin.left + 6} y={margin.top + 8} className="fill-soft">
-                  over {shortSpan(horizonMonths)}, {currency}
+                  over {span(horizonMonths)}, {currency}
                 </text>
                 <polyline
                   points={front
@@ -140,7 +140,7 @@ export function FrontPicture({
           <Heads>
             <Head>Way to buy</Head>
             <Head figures>Today</Head>
-            <Head figures>{shortSpan(horizonMonths)}</Head>
+            <Head figures>{span(horizonMonths)}</Head>
           </Heads>
           <tbody>
             {front.map((row) => (
@@ -178,7 +178,7 @@ function PointWords({ point, currency, horizonMonths }: { point: Point; currency
           , .{point.ending} from {seller.provider}
         </bdi>
       )}
-      : {money(point.dueToday, currency)} today, {money(point.horizon, currency)} over {shortSpan(horizonMonths)}.
+      : {money(point.dueToday, currency)} today, {money(point.horizon, currency)} over {span(horizonMonths)}.
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { Link, useNavigate, useSearch } from '@tanstack/react-router';
 import { useScan } from '../../api/scan';
-import { count, shortSpan, span } from '../../format/words';
+import { count, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
@@ -23,27 +23,27 @@ export function ScanPage() {
       {scan.data ? (
         <>
           <p className="text-soft">
-            {count(scan.data.scan.considered)} ways to buy were costed, {count(scan.data.scan.feasible)} meet{' '}
+            We priced {count(scan.data.scan.considered)} combinations. {count(scan.data.scan.feasible)} do{' '}
             <Link
               to="/sites/$siteId/needs"
               params={{ siteId: page.id }}
               search={{ view: page.worksheet.letter }}
               className="ink"
             >
-              your needs
+              what you need
             </Link>
             . <Choices by={by} all={all} />
           </p>
           {scan.data.scan.rows.length === 0 ? (
             <p className="mt-4">
-              Nothing meets all of your needs. What bars each plan stands below: drop a need on the needs page.
+              No plan does everything you need. Below is what each one lacks: drop a need on the needs page.
             </p>
           ) : (
             <>
               <ScanRows rows={scan.data.scan.rows} by={by} />
               <p className="text-soft mt-1 text-[13px]">
                 All sums {page.settings.countTax ? 'with tax' : 'without tax'}, in {currency}, over{' '}
-                {shortSpan(horizonMonths)}. Whoever hides a price stands after all whose prices are stated.
+                {span(horizonMonths)}. Sellers that don’t publish a price come last.
               </p>
             </>
           )}

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client';
 import type { ScanRow as Row } from '../../api/scan';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure, isZero } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { useKeep } from '../../api/keep';
@@ -35,11 +35,11 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
           <Head className="max-md:hidden">Way to buy</Head>
           <Head figures>Today, {sign}</Head>
           <Head figures>
-            {shortSpan(page.settings.horizonMonths)}, {sign}
+            {span(page.settings.horizonMonths)}, {sign}
           </Head>
           {shows.expected && <Head figures>Expected, {sign}</Head>}
           <Head figures className="max-md:hidden">
-            Falls due after
+            Next bill after that
           </Head>
           {shows.unused && (
             <Head figures className="max-md:hidden">

@@ -1,4 +1,4 @@
-import { OldPrices } from '../../ui/OldPrices';
+import { SellerNotes } from '../../ui/SellerNotes';
 import type { Schemas } from '../../api/client';
 import type { ScanRow } from '../../api/scan';
 import { shortDay } from '../../format/dates';
@@ -54,7 +54,7 @@ export function WayWords({ row }: { row: ScanRow }) {
       </bdi>
       , {wayToPay(hosting?.everyMonths ?? 1, hosting?.commitMonths ?? hosting?.everyMonths ?? 1)}
       <bdi className="text-soft block text-[13px]">{small.join('; ')}</bdi>
-      <OldPrices of={[hosting?.book, domain?.book]} />
+      <SellerNotes of={[hosting?.book, domain?.book]} />
     </>
   );
 }

@@ -53,7 +53,7 @@ export function ReadIn() {
           }}
         />
         <span className="text-soft text-[13.5px]">
-          or drop it here: an offer book as JSON,{' '}
+          or drop it here: a price list as JSON,{' '}
           <Link to="/sites/$siteId/shelf/format" params={{ siteId: page.id }} className="ink">
             written like this
           </Link>
@@ -101,7 +101,7 @@ function flawOf(text: string): string | null {
     JSON.parse(text);
     return null;
   } catch (error) {
-    return `This is not JSON: ${(error as Error).message}. An offer book is a JSON file.`;
+    return `This is not JSON: ${(error as Error).message}. A price list is a JSON file.`;
   }
 }
 

@@ -29,22 +29,23 @@ export function ShelfPage() {
       <title>{`Shelf · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">Your price lists</h1>
       <p className="text-soft max-w-3xl">
-        Each seller’s prices are one offer book: everything here is worked out from them.{' '}
+        Every figure is worked out from these price lists.{' '}
         {own === 0
-          ? 'These are the demo’s, and made up. Read in your own to compare what is really offered to you.'
-          : 'The demo’s books are made up: put away those you do not want to choose from.'}
+          ? 'The ones below are made up. Add the sellers you are really choosing between.'
+          : 'Hide the ones you don’t want to choose from.'}
       </p>
       <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1">
         <Link to="/sites/$siteId/shelf/page" params={{ siteId: page.id }} className="ink">
           Paste a seller’s page
         </Link>
         <Link to="/sites/$siteId/shelf/advertisement" params={{ siteId: page.id }} className="ink">
-          Type one in from an advertisement
+          Type in an offer
         </Link>
         <Link to="/sites/$siteId/shelf/table" params={{ siteId: page.id }} className="ink">
           Paste a table of plans
         </Link>
       </p>
+      <ExampleSellers shelf={shelf.data} />
       <ReadIn />
       <Books shelf={shelf.data} />
       {book && <PriceListSheet key={book} book={book} />}
@@ -52,9 +53,53 @@ export function ShelfPage() {
   );
 }
 
+/** One switch for all the sellers that come with Home Start. */
+function ExampleSellers({ shelf }: { shelf: Shelved[] }) {
+  const { putAway } = useShelfChanges();
+  const madeUp = shelf.filter((shelved) => !shelved.isOwn);
+  const shown = madeUp.filter((shelved) => !shelved.isPutAway);
+  const hide = shown.length > 0;
+  return madeUp.length === 0 ? null : (
+    <p className="mt-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <label className="flex items-baseline gap-2">
+        <input
+          type="checkbox"
+          className="self-center"
+          checked={hide}
+          aria-disabled={putAway.isPending}
+          onChange={() => {
+            if (!putAway.isPending) {
+              void (async () => {
+                for (const { book } of hide ? shown : madeUp) {
+                  await putAway.mutateAsync({ book: book.id, isPutAway: hide });
+                }
+              })().catch(() => undefined);
+            }
+          }}
+        />
+        Show the {madeUp.length} made-up sellers of the example
+      </label>
+      <span role="status" className="text-soft text-sm">
+        {putAway.isPending
+          ? 'Changing …'
+          : hide && shown.length < madeUp.length
+            ? `${madeUp.length - shown.length} of them are hidden.`
+            : !hide
+              ? 'They are left out of every list and scan.'
+              : ''}
+      </span>
+      {putAway.error && (
+        <span role="alert" className="text-red">
+          {putAway.error.message}
+        </span>
+      )}
+    </p>
+  );
+}
+
 function Books({ shelf }: { shelf: Shelved[] }) {
   return (
-    <Table className="mt-5 w-full" caption="The offer books, with what each sells and how old it is">
+    <Table className="mt-5 w-full" caption="The price lists, with what each seller offers and how old the prices are">
       <Heads className="max-md:sr-only">
         <Head>Seller</Head>
         <Head>Sells</Head>
@@ -99,9 +144,11 @@ function Book({ shelved }: { shelved: Shelved }) {
             <bdi>{book.provider}</bdi>
           </Link>
           <span className="text-soft block text-[13px]">
-            {isOwn ? `your own${versions.length > 1 ? `, version ${versions.length}` : ''}` : 'the demo’s'}
+            {isOwn
+              ? `your own${versions.length > 1 ? `, version ${versions.length}` : ''}`
+              : 'made up, from the example'}
             {isUsed && ', on a shortlist'}
-            {isPutAway && ', put away'}
+            {isPutAway && ', hidden'}
           </span>
         </>
       }
@@ -128,10 +175,10 @@ function Actions({ shelved: { book, isOwn, isPutAway, isUsed } }: { shelved: She
   return (
     <div className="flex flex-wrap gap-x-4 gap-y-1 text-[13.5px]">
       <Button look="text" onClick={() => lookedAgain.mutate(book.id)}>
-        I looked today: nothing changed{of}
+        Prices still correct{of}
       </Button>
       <Button look="text" onClick={() => putAway.mutate({ book: book.id, isPutAway: !isPutAway })}>
-        {isPutAway ? 'Take it out again' : 'Put away'}
+        {isPutAway ? 'Show' : 'Hide'}
         {of}
       </Button>
       <a className="ink" href={`/api/shelf/${encodeURIComponent(book.id)}/file`} download>

@@ -12,11 +12,11 @@ it.each([
       to: '131.88',
       currency: 'GBP',
     },
-    'the later price of Slipway, every 12 months: dearer, £107.88 became £131.88',
+    'the later price of Slipway, yearly: dearer, £107.88 became £131.88',
   ],
   [
     { part: 'way-to-pay', ref: 'jetty 1/12', name: null, kind: 'gone', from: null, to: null, currency: null },
-    'the way to pay jetty, monthly, committed for 12 months is gone',
+    'the way to pay jetty, monthly, committed for 1 year is gone',
   ],
   [
     { part: 'renewing', ref: 'co.uk', name: null, kind: 'no-longer-stated', from: '9.00', to: null, currency: 'GBP' },

@@ -5,7 +5,7 @@ import { wayToPay } from '../../format/words';
 type Part = Schemas['BookPart'];
 type PriceList = Schemas['PriceListWire'];
 
-/** "slipway 12/12" in words, with the name the book gives: "Slipway, every 12 months". */
+/** "slipway 12/12" in words, with the name the book gives: "Slipway, yearly". */
 function refWords(ref: string, name: string | null): string {
   const [, plan, every, commit] = /^(.*?) ?(\d+)\/(\d+)$/.exec(ref) ?? [];
   return every && commit ? `${name ?? plan}, ${wayToPay(Number(every), Number(commit))}` : (name ?? ref);
@@ -34,7 +34,7 @@ const parts: Record<Part, (ref: string) => string> = {
 
 export const partWords = (part: Part, ref: string, name: string | null): string => parts[part](refWords(ref, name));
 
-/** "the later price of slipway, every 12 months: dearer, £107.88 became £131.88". */
+/** "the later price of slipway, yearly: dearer, £107.88 became £131.88". */
 export function changeWords({ part, ref, name, kind, from, to, currency }: Schemas['BookChangeWire']): string {
   const what = partWords(part, ref, name);
   const sum = (amount: string | null) => (amount && currency ? money(amount, currency) : 'not stated');

@@ -2,7 +2,7 @@ import { useWatch } from 'react-hook-form';
 import { useChangeForm } from '../../api/changeForm';
 import { longDay, shortDay } from '../../format/dates';
 import { currencyWord } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
@@ -16,13 +16,13 @@ export function CountSettings() {
   const { page } = useSite();
   const { horizonMonths, startDate, taxPercent, countTax } = page.settings;
   const { currency } = page.settings;
-  const customer = page.settings.newCustomer ? 'new customer' : 'customer already';
+  const customer = page.settings.newCustomer ? 'as a new customer' : 'as an existing customer';
   const tax = countTax ? `with ${taxPercent}% tax` : 'tax reclaimed';
   return (
     <p className="flex flex-wrap items-baseline gap-x-5 text-[14px]">
       <span>
         Added up over{' '}
-        <InkPopover words={shortSpan(horizonMonths)} label={`Added up over ${shortSpan(horizonMonths)}: change`}>
+        <InkPopover words={span(horizonMonths)} label={`Added up over ${span(horizonMonths)}: change`}>
           {(close) => <Horizon key={horizonMonths} close={close} />}
         </InkPopover>
       </span>
@@ -71,7 +71,7 @@ function Horizon({ close }: { close: () => void }) {
       >
         {choices.map((choice) => (
           <option key={choice} value={choice}>
-            {shortSpan(choice)}
+            {span(choice)}
           </option>
         ))}
         {!choices.includes(months) && <option value="">another number</option>}
@@ -140,7 +140,7 @@ function Tax({ close }: { close: () => void }) {
         required
         pattern="[0-9]+([.][0-9]+)?"
         title="Digits, with a decimal point if needed: 20 or 8.875"
-        hint="It is added where an offer book’s prices do not include it already."
+        hint="It is added where a seller’s prices do not include it."
         {...field('percent')}
       />
       <label className="flex gap-2">
@@ -169,7 +169,7 @@ function Customer({ close }: { close: () => void }) {
           checked={newCustomer}
           onChange={(event) => change({ kind: 'set-new-customer', isNew: event.target.checked })}
         />
-        I am a new customer everywhere: codes for new customers count
+        I am new to all these sellers, so codes for new customers work
       </label>
       <form onSubmit={submit} className="border-rule flex flex-col gap-2 border-t pt-3">
         <TextField

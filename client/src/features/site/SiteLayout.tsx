@@ -1,14 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearch } from '@tanstack/react-router';
+import { useEffect } from 'react';
 import { useIsSaving, useSiteChanges } from '../../api/commands';
 import { booksQuery, siteQuery } from '../../api/queries';
+import { lastSite } from '../../api/sites';
 import { longDay } from '../../format/dates';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
+import { Logo } from '../../ui/Logo';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { AccountLink } from './AccountLink';
 import { CountSettings } from './CountSettings';
+import { ExampleMark } from './ExampleMark';
 import { Keys } from './Keys';
 import { LostWork } from './LostWork';
 import { SavedState } from './SavedState';
@@ -73,6 +77,12 @@ export function SiteLayout() {
   const changes = useSiteChanges(siteId, view);
   const saving = useIsSaving(siteId);
   const failed = site.error ?? books.error;
+  const isThere = site.data !== undefined;
+  useEffect(() => {
+    if (isThere) {
+      lastSite.keep(siteId);
+    }
+  }, [isThere, siteId]);
 
   if (failed && !site.data) {
     return <Failed error={failed} retry={() => void Promise.all([site.refetch(), books.refetch()])} />;
@@ -89,9 +99,7 @@ export function SiteLayout() {
       </a>
       <header className="no-print mx-auto w-full max-w-[1440px] px-4 pt-2.5 sm:px-6">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <Link to="/" className="font-display text-lg font-bold tracking-tight">
-            Home<span className="text-blue">/</span>Start
-          </Link>
+          <Logo />
           <SiteMenu />
           <div className="grow" />
           <CountSettings />
@@ -127,6 +135,7 @@ export function SiteLayout() {
       </p>
       <main id="sheet" tabIndex={-1} className="bg-sheet border-rule grow border-t outline-none">
         <div className="mx-auto max-w-[1440px] px-4 pb-10 sm:px-6">
+          <ExampleMark />
           <LostWork />
           <SavedState changes={changes} saving={saving} />
           <Outlet />

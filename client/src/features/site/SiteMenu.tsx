@@ -1,9 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useForm } from 'react-hook-form';
 import { useChangeForm } from '../../api/changeForm';
-import { api, expect } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
+import { useStartSite } from '../../api/sites';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
@@ -64,11 +64,10 @@ function OtherSites({ close }: { close: () => void }) {
 function StartSite({ close }: { close: () => void }) {
   const form = useForm({ defaultValues: { name: '' } });
   const navigate = useNavigate();
-  const queries = useQueryClient();
+  const start = useStartSite();
   const submit = form.handleSubmit(async ({ name }) => {
     try {
-      const page = expect(await api.POST('/api/sites', { body: { name } }));
-      await queries.invalidateQueries({ queryKey: ['session'] });
+      const page = await start.mutateAsync(name);
       close();
       await navigate({ to: '/sites/$siteId/worksheet', params: { siteId: page.id }, search: {} });
     } catch (error) {
@@ -85,6 +84,9 @@ function StartSite({ close }: { close: () => void }) {
         fault={form.formState.errors.name?.message}
       />
       <Button type="submit">Start</Button>
+      <Link to="/start" onClick={close} className="ink self-center text-sm">
+        All sites
+      </Link>
     </form>
   );
 }

@@ -2,7 +2,7 @@ import type { Change } from '../../api/commands';
 import type { SitePage } from '../../api/client';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
-import { shortSpan, span, wayToPay } from '../../format/words';
+import { span, wayToPay } from '../../format/words';
 
 /** What the owner wanted, in a few words: "A: monthly". */
 export function changeWords(change: Change): string {
@@ -21,7 +21,7 @@ export function changeWords(change: Change): string {
     case 'set-display':
       return `show sums in ${change.currency}`;
     case 'set-new-customer':
-      return change.isNew ? 'count as a new customer' : 'count as a customer already';
+      return change.isNew ? 'count as a new customer' : 'count as an existing customer';
     case 'set-keep-chance':
       return 'say how sure you are to go on';
     case 'set-needs':
@@ -60,7 +60,7 @@ function ofCandidate(change: Extract<Change, { letter: string }>): string {
       return 'another data centre';
     case 'choose-domain':
       return change.domain
-        ? `the domain ${change.domain.name ?? ''}${change.domain.ending ? `.${change.domain.ending}` : ''} ${change.domain.years ? `for ${shortSpan(12 * change.domain.years)}` : ''}`.trim()
+        ? `the domain ${change.domain.name ?? ''}${change.domain.ending ? `.${change.domain.ending}` : ''} ${change.domain.years ? `for ${span(12 * change.domain.years)}` : ''}`.trim()
         : 'no domain';
     case 'add-domain':
       return `add ${change.domain.name ?? ''}.${change.domain.ending ?? ''}`;

@@ -43,7 +43,7 @@ function Asked({ seller, question, letter }: { seller: Seller; question: Questio
       <bdi>{question.words}</bdi>{' '}
       {!open && (
         <Button look="text" className="no-print text-sm" onClick={() => setOpen(true)}>
-          They answered<span className="sr-only">: {question.words}</span>
+          I got an answer<span className="sr-only">: {question.words}</span>
         </Button>
       )}
       {question.answered && (

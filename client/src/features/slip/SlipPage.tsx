@@ -25,7 +25,7 @@ export function SlipPage() {
       <title>{`Buy ${letter} yourself · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">Buy {letter} at the sellers’ own pages</h1>
       <p className="text-soft no-print max-w-2xl">
-        Keep this beside their page. It says what to choose, what to take the tick off, and the sum that must stand
+        Keep this beside their page. It says what to choose, what to untick, and the sum that their page should show
         there before you pay.
       </p>
       {costing === null ? (
@@ -128,7 +128,7 @@ function MustStand({ seller }: { seller: Seller }) {
   ) : (
     <>
       <table className="w-full text-left text-[14px]">
-        <caption className="text-soft text-left">What must stand there today, in {currency}</caption>
+        <caption className="text-soft text-left">What their page should show today, in {currency}</caption>
         <tbody>
           {today.lines.map((line, index) => (
             <tr key={index} className="odd:bg-band [&>*]:px-2.5 [&>*]:py-1">
@@ -147,7 +147,7 @@ function MustStand({ seller }: { seller: Seller }) {
             </tr>
           )}
           <tr className="double-rule font-semibold [&>*]:px-2.5 [&>*]:py-1">
-            <th scope="row">In all</th>
+            <th scope="row">In total</th>
             <td className="text-right">{sumMoney({ amount: today.total, atLeast: today.atLeast }, currency)}</td>
           </tr>
         </tbody>

@@ -22,22 +22,22 @@ export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
         In this simulated world it is <b>{longDay(today)}</b>
         {today !== realToday && <span className="text-soft">; really it is {longDay(realToday)}</span>}.{' '}
         <span className="text-soft">
-          Move the clock on to see what happens. What falls due on a day happens when the day is over, so that you can
-          still decide on it.
+          Move the clock on to see what happens. A bill due on a day is charged when that day ends, so you can still
+          decide on it.
         </span>
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <Button disabled={busy || today >= furthest} onClick={() => move.mutate(tomorrow)}>
-          On by a day
+          Next day
         </Button>
         {nextEvent && nextEvent <= furthest && (
           <Button disabled={busy} onClick={() => move.mutate(nextEvent)}>
-            On to {longDay(nextEvent)}, the next event
+            Skip to {longDay(nextEvent)}
           </Button>
         )}
         <form onSubmit={submit} className="flex items-center gap-2">
           <label className="flex items-center gap-2">
-            or to
+            Skip to a date
             <input
               type="date"
               required

@@ -26,7 +26,7 @@ export function Decisions({ tenure, horizonMonths }: { tenure: Tenure; horizonMo
 
   return (
     <section className="mt-6" aria-label="Before you decide">
-      <h3 className="text-lg">Before you decide: what it would do</h3>
+      <h3 className="text-lg">Try a change before you make it</h3>
       <Planned tenure={tenure} />
       {there.length > 0 && (
         <Table className="w-full" caption="What could be decided, against leaving all as it is">

@@ -57,11 +57,11 @@ export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect:
       {now && (
         <>
           {now.refused ? (
-            <p className="text-red mt-3">This cannot be done then: {now.refused}</p>
+            <p className="text-red mt-3">Not possible then: {now.refused}</p>
           ) : (
             <>
               <p className="mt-3">
-                Due on {longDay(now.on)}: <b>{sumsWords(now.dueThen)}</b>. In all until {longDay(tenure.until)} it{' '}
+                Due on {longDay(now.on)}: <b>{sumsWords(now.dueThen)}</b>. In total until {longDay(tenure.until)} it{' '}
                 <b className={cx(saves(now.difference) && 'text-green')}>{differenceWords(now.difference)}</b>.
               </p>
               <Years effect={now} />
@@ -125,7 +125,7 @@ function Years({ effect }: { effect: Effect }) {
             </Row>
           ))}
           <tr className="double-rule font-semibold [&>*]:px-2.5 [&>*]:py-1">
-            <th scope="row">In all</th>
+            <th scope="row">In total</th>
             <td className="text-right">{sumsWords(effect.horizon)}</td>
             <td className="text-right">{sumsWords(effect.staying)}</td>
           </tr>

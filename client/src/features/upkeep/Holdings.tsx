@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { api, carriedOut, type Schemas } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
@@ -69,7 +69,7 @@ function HeldRow({ tenure, held, lapse }: { tenure: Tenure; held: Had; lapse: ()
           <>
             <span className="text-soft md:hidden">first </span>
             {money(held.first.amount, held.first.currency)}
-            <span className="text-soft block text-[13px]">for {shortSpan(held.first.months)}</span>
+            <span className="text-soft block text-[13px]">for {span(held.first.months)}</span>
           </>
         )}
       </Cell>
@@ -81,7 +81,7 @@ function HeldRow({ tenure, held, lapse }: { tenure: Tenure; held: Had; lapse: ()
             {money(held.next.amount, held.next.currency)}
             {held.isDearer && <span className="text-[13px]"> dearer</span>}
             <span className="text-soft block text-[13px]">
-              on {shortDay(held.next.on)}, for {shortSpan(held.next.months)}
+              on {shortDay(held.next.on)}, for {span(held.next.months)}
             </span>
           </>
         ) : (

@@ -97,8 +97,8 @@ function Unlock({ orderId, domain }: { orderId: string; domain: Schemas['HadWire
     <span className="block">
       {release.data?.code ? (
         <span role="status">
-          It is unlocked. Its transfer code: <code className="font-semibold">{release.data.code}</code>. Whoever has the
-          code can move the domain, so give it to the new registrar alone.
+          It is unlocked. Its transfer code: <code className="font-semibold">{release.data.code}</code>. Anyone who has
+          the code can move the domain, so give it to the new registrar alone.
         </span>
       ) : release.data?.until ? (
         <span role="status" className="text-red">

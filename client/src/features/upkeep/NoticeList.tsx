@@ -6,8 +6,8 @@ import type { Tenure } from './upkeep';
 export function NoticeList({ tenure }: { tenure: Tenure }) {
   const isOver = tenure.holdings.every(({ state }) => state === 'gone' || state === 'left');
   return (
-    <section aria-label="What to know in time">
-      <h3 className="text-lg">What to know in time</h3>
+    <section aria-label="Coming up">
+      <h3 className="text-lg">Coming up</h3>
       {tenure.notices.length === 0 ? (
         <p className="text-soft">
           {isOver

@@ -25,7 +25,7 @@ export function Reminders({ reminders, siteId }: { reminders: Schemas['Reminders
                 Or subscribe to this address: <code className="break-all">{reminders.calendarAddress}</code>
               </p>
               <p className="text-soft text-sm">
-                It is secret: whoever has it sees what falls due of all your sites, and nothing else.
+                Keep this address to yourself: anyone who has it sees the bills of all your sites, and nothing else.
               </p>
               <div className="mt-1 flex gap-4">
                 <Button look="text" disabled={withdraw.isPending} onClick={() => withdraw.mutate()}>

@@ -178,7 +178,7 @@ function Sums({ costing, timeline }: { costing: Costing; timeline: Schemas['Time
               {label}
             </Head>
           ))}
-          <Head figures>in all</Head>
+          <Head figures>in total</Head>
         </Heads>
         <tbody>
           {timeline.bars.flatMap((bar) => [
@@ -190,7 +190,7 @@ function Sums({ costing, timeline }: { costing: Costing; timeline: Schemas['Time
       {next && (
         <p className="text-red mt-1">
           Then {next.atLeast && 'at least '}
-          {money(next.total, currency)} falls due on {shortDay(next.date)}.
+          {money(next.total, currency)} is due on {shortDay(next.date)}.
         </p>
       )}
     </ScrollRegion>

@@ -42,7 +42,7 @@ export function CodeRows() {
               <span className="flex flex-wrap items-baseline gap-x-2">
                 <bdi className="text-blue font-semibold">{code}</bdi>
                 {verdict?.saves && costing && (
-                  <span className="text-green">saves {money(verdict.saves, costing.totals.currency)} in all</span>
+                  <span className="text-green">saves {money(verdict.saves, costing.totals.currency)} in total</span>
                 )}
                 {verdict && !verdict.saves && <span className="text-red">does not count</span>}
                 {!verdict && <span className="text-soft">waits for a plan</span>}
@@ -129,7 +129,7 @@ function WhereItCounts({ code }: { code: string }) {
   const { page, books } = useSite();
   const known = page.worksheet.knownCodes.filter((place) => place.code === code);
   return known.length === 0 ? (
-    <Note ink="red">No offer book here knows this code. Check how it is spelt.</Note>
+    <Note ink="red">No price list here has this code. Check the spelling.</Note>
   ) : (
     known.map((place) => (
       <Note key={place.book} ink="green">

@@ -2,7 +2,7 @@ import { Link } from '@tanstack/react-router';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
-import { shortSpan, span } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
@@ -63,7 +63,7 @@ export function DomainRows() {
               {first.route === 'register' && <Years />}
               {page.worksheet.domainSellers.length > 1 && <Seller domain={first} />}
               {first.route === 'keep' && <span>kept where it is</span>}
-              {first.route === 'later' && <span>in {shortSpan(first.inMonths)}</span>}
+              {first.route === 'later' && <span>in {span(first.inMonths)}</span>}
               <OtherWays />
             </span>
             {costing && <Paid costing={costing} reference={written} />}
@@ -143,7 +143,7 @@ function Years() {
       >
         {ways.map((way) => (
           <option key={way.domain!.years} value={way.domain!.years}>
-            {shortSpan(12 * way.domain!.years)}
+            {span(12 * way.domain!.years)}
             {!way.isChosen && outcomeWords(way.outcome, page.settings.horizonMonths)}
           </option>
         ))}
@@ -193,7 +193,7 @@ function wayWords(domain: Schemas['DomainWire'] | null): string {
   }
 
   if (domain.route === 'later') {
-    return `choose the name in ${shortSpan(domain.inMonths)}`;
+    return `choose the name in ${span(domain.inMonths)}`;
   }
 
   if (domain.route === 'lent') {

@@ -13,9 +13,9 @@ export function EmptyStart() {
     <div className="my-4 max-w-[1080px]">
       <p className="font-display text-[20px] font-medium">
         {faults.length > 0
-          ? 'This cannot be worked out as it is.'
+          ? 'Something is missing or does not go together:'
           : hasPlan
-            ? 'Choose how often to pay: each way is worked out below.'
+            ? 'Choose how to pay. Each way is worked out below.'
             : 'Start anywhere: with a seller’s page, your needs, a plan, a name, or a code somebody gave you.'}
       </p>
       {faults.map((fault) => (

@@ -128,7 +128,7 @@ function ExtraNotes({ extra }: { extra: Extra }) {
   if (extra.preselected && extra.quantity === 0 && !extra.isHad && extra.outcome && change && !isZero(change)) {
     return (
       <Note ink="red">
-        The seller ticks {extra.name.toLowerCase()} for you. Left off, you save {money(change, extra.outcome.currency)}.
+        This seller pre-selects “{extra.name}”. Leaving it out saves {money(change, extra.outcome.currency)}.
       </Note>
     );
   }

@@ -86,12 +86,12 @@ function WayNote({
   const sum = `${next.atLeast ? 'at least ' : ''}${money(next.total, costing.totals.currency)}`;
   return note.kind === 'falls-due-next' ? (
     <Note ink="red">
-      Then <b>{sum}</b> falls due on {shortDay(next.date)}
-      {note.isDayAfter && `, the day after these ${span(horizon)}`}.
+      The next bill {note.isDayAfter && `after these ${span(horizon)} `}is <b>{sum}</b> on {shortDay(next.date)}.
     </Note>
   ) : (
     <Note ink="red">
-      Every {way.everyMonths} months looks cheap: its next bill, <b>{sum}</b>, is due on {shortDay(next.date)}.
+      Paying {wayToPay(way.everyMonths, way.everyMonths)} looks cheapest, but the next bill is <b>{sum}</b> on{' '}
+      {shortDay(next.date)}.
     </Note>
   );
 }

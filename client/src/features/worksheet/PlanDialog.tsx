@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Book, Outcome, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { change as changeWords, currencySign, figure } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Dialog } from '../../ui/Dialog';
@@ -125,9 +125,9 @@ function PlanHeads({ columns }: { columns: readonly Feature[] }) {
       </Head>
       <Head figures>Today, {sign}</Head>
       <Head figures>
-        {shortSpan(page.settings.horizonMonths)}, {sign}
+        {span(page.settings.horizonMonths)}, {sign}
       </Head>
-      <Head figures>Falls due after</Head>
+      <Head figures>Next bill after that</Head>
     </Heads>
   );
 }

@@ -60,8 +60,8 @@ function Step({ costing, summary }: { costing: Costing; summary: Schemas['Summar
   // Nothing changes while it is counted: then the day after is what people misread.
   return totals.next?.date === dates.end ? (
     <span className="text-red">
-      The next {totals.next.atLeast && 'at least '}
-      {money(totals.next.total, totals.currency)} falls due on {longDay(totals.next.date)}, the day after.
+      The next bill is {totals.next.atLeast && 'at least '}
+      {money(totals.next.total, totals.currency)} on {longDay(totals.next.date)}, the day after.
     </span>
   ) : null;
 }

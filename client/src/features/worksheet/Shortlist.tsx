@@ -1,4 +1,4 @@
-import { OldPrices } from '../../ui/OldPrices';
+import { SellerNotes } from '../../ui/SellerNotes';
 import { Link, useNavigate } from '@tanstack/react-router';
 import type { Schemas } from '../../api/client';
 import { money } from '../../format/money';
@@ -61,7 +61,7 @@ function Slip({ slip, isShown }: { slip: SlipData; isShown: boolean }) {
           <bdi>{slipTitle(slip)}</bdi>
         </span>
         <Sums slip={slip} />
-        <OldPrices of={slip.books} />
+        <SellerNotes of={slip.books} />
       </span>
     </Link>
   );

@@ -24,7 +24,7 @@ export function ShortlistMenu() {
       <Button look="text" onClick={() => void add(letter)}>
         Copy {letter}
       </Button>
-      <InkPopover words={`Arrange ${letter}`} label={`Arrange ${letter}: name, place, remove`}>
+      <InkPopover words={`Edit ${letter}`} label={`Edit ${letter}: rename, move or remove it`}>
         {(close) => <Arrange key={letter} close={close} />}
       </InkPopover>
     </div>

@@ -270,7 +270,7 @@ function Sources({ book, foreign }: { book?: Schemas['BookWire']; foreign?: stri
     <p className="text-soft mt-3 text-[13px]">
       {book && (
         <>
-          From the offer book of <bdi>{book.provider}</bdi>, read on {shortDay(book.asOf)}
+          From the price list of <bdi>{book.provider}</bdi>, read on {shortDay(book.asOf)}
           {book.isOld && <span className="text-red">, over 60 days ago</span>}
           {book.pricesIncludeTax
             ? page.settings.countTax

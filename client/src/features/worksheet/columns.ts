@@ -1,5 +1,5 @@
 import type { Schemas } from '../../api/client';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 import { currencySign, type Sum } from '../../format/money';
 
 /** A money column of the ledger: a part of the horizon, the later years folded into one, or the whole. */
@@ -36,7 +36,7 @@ export function columnsOf(
           },
         ]
       : []),
-    { key: 'total', head: `${shortSpan(horizonMonths)}, ${currencySign(currency)}`, at: 'total', endsTerm: false },
+    { key: 'total', head: `${span(horizonMonths)}, ${currencySign(currency)}`, at: 'total', endsTerm: false },
   ];
 }
 

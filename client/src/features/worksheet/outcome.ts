@@ -1,6 +1,6 @@
 import type { Outcome } from '../../api/client';
 import { change, isZero } from '../../format/money';
-import { shortSpan } from '../../format/words';
+import { span } from '../../format/words';
 
 /** ": adds £12.00 over 3 years, £4.00 today", for an option of a list; nothing where it cannot be costed or compared. */
 export function outcomeWords(outcome: Outcome | null, horizonMonths: number): string {
@@ -10,7 +10,7 @@ export function outcomeWords(outcome: Outcome | null, horizonMonths: number): st
 
   const whole = isZero(outcome.horizonChange)
     ? 'changes nothing'
-    : `${change(outcome.horizonChange, outcome.currency)} over ${shortSpan(horizonMonths)}`;
+    : `${change(outcome.horizonChange, outcome.currency)} over ${span(horizonMonths)}`;
   const today = isZero(outcome.todayChange) ? '' : `; today ${change(outcome.todayChange, outcome.currency)}`;
   return `: ${whole}${today}`;
 }

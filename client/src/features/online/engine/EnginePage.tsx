@@ -279,7 +279,7 @@ function SetUp({ offer, running }: { offer: Offer; running: Running }) {
             checked={typed.mayReplace}
             onChange={(event) => setTyped({ ...typed, mayReplace: event.target.checked })}
           />
-          <span>What stands there may be replaced</span>
+          <span>Replace what is there</span>
         </label>
       )}
       <TextField

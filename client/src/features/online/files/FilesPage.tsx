@@ -37,7 +37,7 @@ export function FilesPage() {
       <title>{`Files · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">Files</h1>
       <p className="text-soft max-w-2xl">
-        What stands in your web space: {space.size}
+        In your web space: {space.size}
         {space.storage && ` of ${space.storage}`}. A page called index.html is what visitors see first. A new version is
         seen whole or not at all.
       </p>
@@ -74,7 +74,7 @@ export function FilesPage() {
               />
             ))}
           </ul>
-          {space.files.length === 0 && <p>Nothing stands there: visitors are told that there is no such page.</p>}
+          {space.files.length === 0 && <p>Nothing is there: visitors are told that there is no such page.</p>}
           {space.version > 0 && (
             <Button
               look="text"

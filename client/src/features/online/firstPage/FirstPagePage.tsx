@@ -28,7 +28,7 @@ export function FirstPagePage() {
       {panel.query.data ? (
         <Making orderId={orderId} now={panel.query.data} change={panel.change} />
       ) : (
-        <Awaited query={panel.query} for="Looking at what stands there" />
+        <Awaited query={panel.query} for="Looking at your site" />
       )}
     </>
   );
@@ -137,7 +137,7 @@ function Making({
               checked={mayReplace}
               onChange={(event) => setMayReplace(event.target.checked)}
             />
-            <span>Another page stands at the front of your site. It may be replaced.</span>
+            <span>Your site has another front page. Replace it.</span>
           </label>
         )}
         {change.error && (

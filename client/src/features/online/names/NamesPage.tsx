@@ -23,7 +23,7 @@ const inSentence = (name: Name) =>
   ({
     'own-site': name.folder ? `its own site, from the folder ${name.folder}` : 'its own site',
     'same-site': 'the same site as the main domain',
-    forwarded: `forwarded to ${name.forwardTo}${name.keepsPath ? ', with what stands behind the name' : ''}`,
+    forwarded: `forwarded to ${name.forwardTo}${name.keepsPath ? ', with the rest of the address' : ''}`,
     resting: 'a note that something is to come',
     'mail-only': 'mail alone',
   })[name.use as keyof typeof uses];

@@ -34,7 +34,7 @@ export function HiddenCosts({ costs, error }: { costs: Schemas['HiddenCostsWire'
               <Figure name="A month later on">the same</Figure>
             )}
             {costs.tickedInAdvance && (
-              <Figure name="Left ticked, over three years" red>
+              <Figure name="Left ticked, over 3 years" red>
                 {money(costs.tickedInAdvance, costs.currency)} more
               </Figure>
             )}

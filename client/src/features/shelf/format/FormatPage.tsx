@@ -44,13 +44,13 @@ export function FormatPage() {
   const { page } = useSite();
   return (
     <div className="py-5">
-      <title>{`How an offer book is written · ${page.name} · Home Start`}</title>
+      <title>{`How a price list file is written · ${page.name} · Home Start`}</title>
       <p className="text-sm">
         <Link to="/sites/$siteId/shelf" params={{ siteId: page.id }} search={{}} className="ink">
           Your price lists
         </Link>
       </p>
-      <h1 className="text-2xl">How an offer book is written</h1>
+      <h1 className="text-2xl">How a price list file is written</h1>
       <p className="text-soft max-w-3xl">
         It is a JSON file. Here is a small one, made up, part by part; leave out what you do not know. Fields that are
         not known here are kept as they are.{' '}

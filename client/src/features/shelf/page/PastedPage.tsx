@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import { useState } from 'react';
-import { noAnswers, numbered, pageReviewQuery, type Answers, type Pasted } from '../../../api/pages';
+import { useEffect, useState } from 'react';
+import { noAnswers, numbered, pageReviewQuery, pastedBefore, type Answers, type Pasted } from '../../../api/pages';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { PasteBox } from '../../../ui/PasteBox';
@@ -15,7 +15,9 @@ import { ReviewContext } from './review';
 /** A seller's page, pasted: every plan on it beside the words it was read from, to look at and put on the shelf. */
 export function PastedPage() {
   const { page } = useSite();
-  const [pasted, setPasted] = useState<Pasted | null>(null);
+  const queries = useQueryClient();
+  const [pasted, setPasted] = useState<Pasted | null>(() => pastedBefore.read(queries, page.id));
+  useEffect(() => pastedBefore.drop(queries, page.id), [queries, page.id]);
   const [answers, setAnswers] = useState<Answers>(noAnswers);
   const [selected, select] = useState<string | null>(null);
   const settled = useSettled(answers, 150);

@@ -39,7 +39,7 @@ export function ReadPlans() {
             <th scope="col">Price</th>
             <th scope="col">What it has</th>
             <th scope="col" className="text-right md:!pr-0">
-              Costs in all
+              Costs in total
             </th>
           </tr>
         </thead>

@@ -1,4 +1,4 @@
-import { shortSpan } from '../../../format/words';
+import { span } from '../../../format/words';
 import type { Paid, PageReading, PageReview, ReadPlan, ReadWay } from '../../../api/pages';
 
 export const paidWords = (paid: Paid) =>
@@ -53,7 +53,7 @@ function counted(value: unknown, one: string, many: string) {
 
 /** What the figure beside a plan holds, and what it does not. */
 export const costWords = ({ months, notSaid }: NonNullable<PageReview['costs'][number]>) =>
-  `over ${shortSpan(months)}${notSaid.length > 0 ? `: the page does not say ${notSaid.join(' and ')}` : ''}`;
+  `over ${span(months)}${notSaid.length > 0 ? `: the page does not say ${notSaid.join(' and ')}` : ''}`;
 
 /** A note on a value that the page leaves open; null where a question or "not said" says it already. */
 export const doubtWords = (code: string) =>

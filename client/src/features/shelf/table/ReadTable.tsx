@@ -1,6 +1,6 @@
 import type { PriceTable } from '../../../api/fromPage';
 import { features } from '../../../format/features';
-import { shortSpan } from '../../../format/words';
+import { span } from '../../../format/words';
 import { cx } from '../../../ui/cx';
 import { InkSelect } from '../../../ui/Field';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
@@ -136,7 +136,7 @@ export function roleWords(role: string): string {
   const unit = perMonth ? ', a month' : '';
   switch (kind) {
     case 'way':
-      return number === '1' ? 'paid each month' : `paid for ${shortSpan(Number(number))} at once${unit}`;
+      return number === '1' ? 'paid each month' : `paid for ${span(Number(number))} at once${unit}`;
     case 'price':
       return `${number === '1' ? 'price of a bill' : `price ${number} of a bill`}${unit}`;
     case 'bills':
