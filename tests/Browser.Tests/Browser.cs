@@ -53,7 +53,8 @@ public sealed class Browser : IDisposable
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
     /// <summary>A visitor who was never here, at the example: no cookies, nothing kept. Says what was logged before is nobody's fault any more.</summary>
-    public void StartAfresh()
+    /// <param name="opensExample">False: the visitor stays at the start page.</param>
+    public void StartAfresh(bool opensExample = true)
     {
         Size(1280, 800);
         _driver.Navigate().GoToUrl("about:blank"); // Nothing is under way here that could bring a cookie back.
@@ -62,8 +63,11 @@ public sealed class Browser : IDisposable
         _driver.Manage().Logs.GetLog(LogType.Browser);
         Mail = $"ada{Interlocked.Increment(ref _visitors)}@ostlerwren.example";
         Go("/");
-        Press("Open the example");
-        Find("[aria-label='Sheets of this site']");
+        if (opensExample)
+        {
+            Press("Open the example");
+            Find("[aria-label='Sheets of this site']");
+        }
     }
 
     public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(_app.Address, path));

@@ -8,8 +8,8 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Press("Buy it yourself");
-        browser.Reads("Untick Search listing help: it is ticked in advance, and you did not ask for it.");
-        browser.Reads("What must stand there today");
+        browser.Reads("Untick Search listing help. It is pre-selected and you don't need it.");
+        browser.Reads("What their page should show today");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("I got an answer");
         browser.Press("Put it into the price list");
@@ -24,7 +24,7 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
         browser.Reads("amount"); // What an amount looks like.
         Compare("£93.95");
         browser.Reads("Theirs is £28.80 more than £65.15.");
-        browser.Reads("That is with Search listing help ticked: take the tick off.");
+        browser.Reads("That is with Search listing help ticked: untick it.");
         browser.Press("Keep theirs beside A");
         browser.Reads("Kept as candidate E, beside yours.");
         Compare("54.29");
@@ -39,7 +39,7 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
         browser.Theme("dark");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Driver.Navigate().Refresh();
-        browser.Reads("What must stand there today");
+        browser.Reads("What their page should show today");
         browser.Choice("Choose the plan Slipway.").Selected.ShouldBeTrue(); // What was ticked off stays so.
         browser.Complaints().ShouldAllBe(complaint => complaint.Contains("422", StringComparison.Ordinal));
     }

@@ -9,7 +9,7 @@ public sealed class Comparing(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Press("Compare");
         browser.Reads("B costs least over 3 years: £229.52");
-        browser.Reads("After that £505.30 falls due on 1 December 2029.");
+        browser.Reads("After that £505.30 is due on 1 December 2029.");
         browser.Reads("Counted over 37 months C would cost less than B: £388.32 against £734.82.");
         browser.Reads("B does not meet all you need");
         browser.Reads("Least paid so far: A from 1 Dec 2026 (£65.15); D from 1 Dec 2027 (£174.60); B from 1 Dec 2028 (£229.52).");

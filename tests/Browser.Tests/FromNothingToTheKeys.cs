@@ -11,7 +11,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         StartEmpty();
         browser.Press("Choose a plan");
         browser.Press("Slipway");
-        browser.Reads("Choose how often to pay");
+        browser.Reads("Choose how to pay");
         browser.Choice("yearly").Click();
         browser.Reads("You pay");
         browser.Press("Choose a domain");
@@ -19,7 +19,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("Read as ostlerandwren: parts run together, “&” written as “and”.");
         browser.Reads("13 letters are many to type");
         browser.Press("ostlerwren");
-        browser.Press("Use this name: ostlerwren.com from Tidemarsh Hosting");
+        browser.Press("Use this name for A: ostlerwren.com from Tidemarsh Hosting");
         browser.Reads("has ostlerwren.com");
         browser.Press("Worksheet");
         browser.Reads("a year is included with the plan");
@@ -27,10 +27,10 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("1.99 a month");
         browser.Type("A code to try", "mailday");
         browser.Press("Try it");
-        browser.Reads("saves £6.00 in all");
+        browser.Reads("saves £6.00 in total");
         FiguresAreTheCostings();
         browser.Driver.Navigate().Refresh();
-        browser.Reads("saves £6.00 in all");
+        browser.Reads("saves £6.00 in total");
         browser.Press("Order A for £65.71");
         Walk.FillIn(browser, "9999000000000004");
         Walk.Order(browser, "Order A and pay £65.71");
@@ -109,14 +109,14 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.ByKeyboard("Choose a plan", Keys.Enter);
         browser.Reads("A month, then later");
         browser.ByKeyboard("Lintel", Keys.Enter);
-        browser.Reads("Choose how often to pay");
+        browser.Reads("Choose how to pay");
         browser.ByKeyboard("monthly", Keys.Space);
         browser.Reads("You pay £7.44 today");
         browser.ByKeyboard("Choose a domain", Keys.Enter);
         browser.Reads("Find a name for the site");
         browser.ByKeyboard("The name you want", "ostlerwren");
         browser.Reads("ostlerwren.co.uk");
-        browser.ByKeyboard("Use this name: ostlerwren.co.uk from Nameyarrow", Keys.Enter);
+        browser.ByKeyboard("Use this name for A: ostlerwren.co.uk from Nameyarrow", Keys.Enter);
         browser.Reads("has ostlerwren.co.uk");
         browser.ByKeyboard("Back to the worksheet", Keys.Enter);
         browser.Reads("You pay £12.48 today");

@@ -44,7 +44,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.ByKeyboard("Save for later owclocks.co.uk", Keys.Enter);
         browser.Reads("Undo the last change");
         browser.ByKeyboard("Remove owclocks.co.uk", Keys.Enter);
-        browser.Reads("None yet: hold a name");
+        browser.Reads("None yet. Names you save");
         browser.Press("Undo the last change");
         browser.Press("owclocks.co.uk");
         browser.Reads("Available.");
@@ -106,7 +106,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Type("The name you want", "wrenclocks");
         browser.Reads("wrenclocks.studio");
         browser.Reads("the least over 3 years: £2.64 less than at the host");
-        browser.Reads("the plan’s year is not for .org");
+        browser.Reads("your plan includes no .org domain");
         browser.ByKeyboard("1 to 10 years at once: .com at Tidemarsh", Keys.Enter);
         browser.Reads("1 Dec 2036");
         browser.Reads("the same day");
@@ -123,7 +123,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
     {
         Open();
         browser.Type("The name you want", "ostlerwren");
-        browser.Press("Use this name: ostlerwren.co.uk from Tidemarsh Hosting");
+        browser.Press("Use this name for A: ostlerwren.co.uk from Tidemarsh Hosting");
         browser.Reads("has ostlerwren.co.uk");
         browser.Press("Add it beside: ostlerwren.com from Tidemarsh Hosting");
         browser.Reads("and beside it:");
@@ -143,7 +143,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         Open();
         browser.Tell("registry", "contradicting");
         browser.Type("The name you want", "wrenandostler");
-        browser.Until(() => browser.Text.Contains("Endings for wrenandostler,", StringComparison.Ordinal) && browser.Text.Contains("The registrar says it is free, the registry says it is taken", StringComparison.Ordinal) ? "so" : null, "nothing is contradicted");
+        browser.Until(() => browser.Text.Contains("Endings for wrenandostler,", StringComparison.Ordinal) && browser.Text.Contains("The registrar says it is available, the registry says it is taken", StringComparison.Ordinal) ? "so" : null, "nothing is contradicted");
         browser.Tell("registry", "ok");
         browser.Press("Ask again");
         browser.Until(() => browser.Text.Contains("Available.", StringComparison.Ordinal) ? "free" : null, "it was not asked again");

@@ -103,7 +103,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
             () =>
             {
                 browser.Type("The name you want", "ostlerwren");
-                return browser.Text.Contains("free", StringComparison.Ordinal) ? "" : null;
+                return browser.Text.Contains("Available", StringComparison.Ordinal) ? "" : null;
             },
             "no registrar answers");
     }

@@ -29,7 +29,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Reads("£65.15 was paid by bank transfer");
         browser.Press("Watch it spread");
         browser.Reads("places around this made-up world see it.");
-        browser.Reads("only needs waiting");
+        browser.Reads("on its way");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Reads("1 of 5");
         browser.Complaints().ShouldBeEmpty();

@@ -32,7 +32,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         // Three pastes, three presses to put them there, two for the next page: two minutes are more than enough.
         _clicks.ShouldBeLessThanOrEqualTo(8);
         browser.Press("Compare the candidates");
-        browser.Reads("Larkmere Seed, 3 years");
+        browser.Reads("Larkmere Seed, every 3 years");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -96,7 +96,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.Press("Paste their cart");
         Paste("Slipway hosting, 12 months: £30.00\nSearch listing help: £24.00\nTotal £64.80");
         browser.Reads("not as your slip has");
-        browser.Reads("That is with Search listing help ticked: take the tick off.");
+        browser.Reads("That is with Search listing help ticked: untick it.");
         browser.Press("Keep theirs beside A");
         browser.Reads("Kept as candidate E, beside yours.");
         browser.AxeFindings().ShouldBeEmpty();

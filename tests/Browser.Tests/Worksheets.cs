@@ -77,7 +77,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Press("251.64");
         browser.Reads("Why 251.64?");
-        browser.Reads("From the offer book of Tidemarsh Hosting, read on 16 Nov 2026.");
+        browser.Reads("From the price list of Tidemarsh Hosting, read on 16 Nov 2026.");
         browser.Find("[role=dialog] tbody").FindElements(By.TagName("tr")).Count.ShouldBe(3);
     }
 
@@ -89,7 +89,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("It counts when you pay for 12 months or more at a time.");
         browser.Reads("It counts paid yearly: −10.76.");
         browser.Press("Do that");
-        browser.Reads("saves £10.76 in all");
+        browser.Reads("saves £10.76 in total");
         browser.Type("A code to try", "MAILDAY");
         browser.Press("Try it");
         browser.Reads("MAILDAY");

@@ -10,7 +10,9 @@ public sealed class SiteListTests : OneOwner
     {
         (await ListedAsync()).ShouldBe([("Ostler & Wren", true)]);
         (await _visitor.SiteAsync()).GetProperty("isExample").GetBoolean().ShouldBeTrue();
+        (await IsUsedAsync()).ShouldBeFalse();
         await _visitor.DoAsync(new { kind = "set-horizon", months = 24 });
+        (await IsUsedAsync()).ShouldBeTrue();
         (await _visitor.SiteAsync()).GetProperty("isExample").GetBoolean().ShouldBeTrue();
         await _visitor.DoAsync(new { kind = "rename-site", name = "Hexworth clocks" });
         (await ListedAsync()).ShouldBe([("Hexworth clocks", false)]);
@@ -66,6 +68,8 @@ public sealed class SiteListTests : OneOwner
         var books = await _visitor.GetAsync("/api/books");
         books.EnumerateArray().ShouldAllBe(book => book.GetProperty("isExample").GetBoolean());
     }
+
+    private async Task<bool> IsUsedAsync() => (await _visitor.GetAsync("/api/session")).GetProperty("sites")[0].GetProperty("isUsed").GetBoolean();
 
     private async Task<Guid> StartAsync(string? name)
     {

@@ -4650,6 +4650,7 @@ export interface components {
             id: string;
             name: string;
             isExample: boolean;
+            isUsed: boolean;
         };
         SitePageWire: {
             /** Format: uuid */

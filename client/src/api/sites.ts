@@ -24,9 +24,12 @@ export const lastSite = {
   },
 };
 
-/** Where a visitor lands: the site they had open last, else the newest of their own; none: the start page. */
+/** Where a visitor lands: the site they had open last, else the newest that they did anything in; none: the start page. */
 export const landingOf = (sites: readonly ListedSite[], last: string | null) =>
-  sites.find((site) => site.id === last) ?? sites.findLast((site) => !site.isExample) ?? null;
+  sites.find((site) => site.id === last) ??
+  sites.findLast((site) => !site.isExample) ??
+  sites.findLast((site) => site.isUsed) ??
+  null;
 
 /** Makes a site of the owner's own; it is named by the owner or by the server. */
 export function useStartSite() {

@@ -73,6 +73,10 @@ export function isZero(amount: string): boolean {
   return /^-?[0.]+$/.test(amount);
 }
 
+/** What is due next, where something is: a bill of nothing is none. */
+export const dueNext = <T extends { total: string; atLeast: boolean }>(next: T | null | undefined): T | null =>
+  next && (next.atLeast || !isZero(next.total)) ? next : null;
+
 export function currencySign(currency: string): string {
   return (
     new Intl.NumberFormat('en-GB', { style: 'currency', currency })

@@ -33,24 +33,25 @@ export const tagWords: Record<string, string> = {
 
 export const channelWords: Record<string, string> = { phone: 'telephone', chat: 'chat', mail: 'mail' };
 
-/** "3 sites asked, 1 allowed". */
+/** "You need 3 sites; this plan allows 1". */
 export function reasonWords({ need, has, wants }: { need: string; has: unknown; wants: unknown }): string {
-  const [asked, allowed] = [written(wants), has === null ? 'not stated' : written(has)];
+  const [asked, allowed] = [written(wants), written(has)];
+  const you = `You need ${needWords({ need, wants })}`;
   switch (need) {
     case 'extras':
-      return `nothing here provides ${tagWords[asked] ?? asked}`;
+      return `You need ${tagWords[asked] ?? asked}; this seller doesn’t offer it`;
     case 'domain':
-      return `nobody here sells .${asked}`;
+      return `No seller here has .${asked}`;
     case 'regions':
-      return `data centre in ${regionsOf(wants)} asked, ${regionsOf(has) || 'none'} listed`;
-    case 'minRefundDays':
-      return `${asked} refund days asked, ${allowed}${has === null ? '' : ' given'}`;
+      return `${you}; ${has === null || regionsOf(has) === '' ? 'the seller doesn’t say where' : `theirs are in ${regionsOf(has)}`}`;
     case 'maxDueToday':
-      return `at most ${asked} today asked, ${allowed} is the least`;
+      return `You can pay ${asked} today; this plan takes at least ${allowed}`;
     case 'support':
-      return `help by ${channelsOf(wants)} asked, ${has === null ? 'not stated' : `by ${channelsOf(has)} given`}`;
+      return `${you}; ${has === null ? 'the seller doesn’t say' : `they help by ${channelsOf(has)}`}`;
+    case 'minRefundDays':
+      return `${you}; ${has === null ? 'the seller doesn’t say' : `you get ${allowed}`}`;
     default:
-      return `${counting(need, asked)} asked, ${has === null ? 'not stated' : `${allowed} allowed`}`;
+      return `${you}; ${has === null ? 'the seller doesn’t say' : allowed === 'no' ? 'this plan has none' : `this plan allows ${allowed}`}`;
   }
 }
 

@@ -32,9 +32,9 @@ export function CardSection<T extends FieldValues>(props: Parameters<typeof Card
     <section className="mt-7">
       <h2 className="text-lg">Card</h2>
       <p className="text-soft text-sm">
-        The number goes straight to the card processor, not to us. Everything here is simulated: 9999 0000 0000 0004 is
-        a card that works, 9999 5100 0000 0002 one that is refused, 9999 5700 0000 0006 one whose bank wants a yes, 9999
-        5200 0000 0001 one that pays now and is refused when something renews.
+        The number goes straight to the card processor, not to us. Everything here is simulated, so use a made-up card.
+        9999 0000 0000 0004 works. 9999 5100 0000 0002 is refused. With 9999 5700 0000 0006 the bank asks you to
+        confirm. 9999 5200 0000 0001 pays now and is refused at the next renewal.
       </p>
       <div className="mt-3 grid gap-3 sm:grid-cols-4">
         <CardFields {...props} />

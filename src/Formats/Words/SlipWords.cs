@@ -15,7 +15,7 @@ public static class SlipWords
             SlipStepKind.Domain => $"Register {step.Ref} for {Years(step.Quantity)}{(step.IsIncluded ? ": its first year comes with the plan, so that nothing may stand there for it" : "")}.",
             SlipStepKind.DomainElsewhere when step.Route == DomainRoute.Lent => "Say that you have no domain yet, and use the address they lend you.",
             SlipStepKind.DomainElsewhere => $"Say that you have a domain already: {step.Ref}. Buy none here.",
-            SlipStepKind.TakeExtra => step.IsIncluded ? $"{Extra(step, book)} comes with it: take it, and see that nothing stands there for it." : $"Take {(step.Quantity > 1 ? $"{step.Quantity} × " : "")}{Extra(step, book)}.",
+            SlipStepKind.TakeExtra => step.IsIncluded ? $"{Extra(step, book)} comes with it: take it, and check that it costs nothing." : $"Take {(step.Quantity > 1 ? $"{step.Quantity} × " : "")}{Extra(step, book)}.",
             SlipStepKind.UntickExtra => $"Untick {Extra(step, book)}. It is pre-selected and you don't need it.",
             SlipStepKind.Code => $"Type the code {step.Ref}{(step.ForDomain is null ? "" : $", with {step.ForDomain}")}, and see that the sum changes.",
             SlipStepKind.Renewing => "If it asks about renewing by itself, say yes only if you want to be charged without being asked.",

@@ -12,7 +12,8 @@ namespace HomeStart.Web.Session;
 public sealed record SessionWire(string Token, string CardProcessor, DateOnly BusinessDate, IReadOnlyList<SiteListedWire> Sites, bool IsLost);
 
 /// <param name="IsExample">Whether it is the example that comes with Home Start; renamed, it is the owner's own.</param>
-public sealed record SiteListedWire(Guid Id, string Name, bool IsExample);
+/// <param name="IsUsed">Whether its owner ever changed or ordered anything in it: always, but for an example that was only looked at.</param>
+public sealed record SiteListedWire(Guid Id, string Name, bool IsExample, bool IsUsed);
 
 internal static class SessionEndpoints
 {

@@ -35,7 +35,7 @@ export function BoughtPage() {
       <p className="text-soft max-w-2xl">
         {orderId
           ? 'Mend or fill in what you told.'
-          : 'Tell what you paid, and keep what they sent you. From then on it is looked after like anything ordered here: what renews, what gets dearer, what was charged.'}{' '}
+          : 'Say what you paid, and keep what they sent you. After that you are told here what renews, which prices go up and what was charged, as for anything ordered here.'}{' '}
         Leave out passwords, codes and card numbers: none is kept here.
       </p>
       {!orderId && costing === null ? (

@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { currencySign, figure, isZero, sumFigure } from '../../format/money';
+import { currencySign, figure, isZero, sumFigure, dueNext } from '../../format/money';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { Head, Heads, Table } from '../../ui/Table';
@@ -127,9 +127,9 @@ function useSumRows(comparison: Comparison): Compare[] {
     },
     {
       label: 'Next bill after that',
-      text: ({ totals }) => (totals?.next ? totals.next.total + totals.next.date : ''),
+      text: ({ totals }) => (dueNext(totals?.next) ? totals!.next!.total + totals!.next!.date : ''),
       show: ({ totals }) =>
-        totals?.next ? (
+        totals?.next && dueNext(totals.next) ? (
           <span className="text-red">
             {totals.next.atLeast && 'at least '}
             {figure(totals.next.total)}

@@ -114,7 +114,7 @@ function NewName({ saved, ask }: Asked) {
         required
         maxLength={63}
         placeholder="ostlerwren"
-        pattern="[A-Za-z0-9]([A-Za-z0-9\-]*[A-Za-z0-9])?"
+        pattern="[A-Za-z0-9]+(-+[A-Za-z0-9]+)*"
         title="Letters, digits and inner hyphens, without the ending"
         {...form.register('name')}
       />

@@ -1,6 +1,6 @@
 import type { Book, Costing, Worksheet } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
-import { figure, isZero, money } from '../../format/money';
+import { figure, isZero, money, dueNext } from '../../format/money';
 import { span } from '../../format/words';
 import { useSite } from '../../api/site';
 import { Head, Heads, Row, Table } from '../../ui/Table';
@@ -97,7 +97,7 @@ function Later({ costing }: { costing: Costing }) {
   const { page } = useSite();
   const { timeline } = page.worksheet;
   const bars = timeline?.bars.flatMap((bar) => (bar.within.length > 0 ? bar.within : [bar])) ?? [];
-  const following = bars.find((bar) => bar.date !== page.settings.startDate) ?? costing.totals.next;
+  const following = bars.find((bar) => bar.date !== page.settings.startDate) ?? dueNext(costing.totals.next);
   return following ? (
     <p className="border-red text-red mt-3 border-l-2 pl-3">
       The next {following.atLeast && 'at least '}

@@ -2,7 +2,7 @@ import { useNavigate } from '@tanstack/react-router';
 import type { Schemas } from '../../api/client';
 import type { ScanRow as Row } from '../../api/scan';
 import { shortDay } from '../../format/dates';
-import { currencySign, figure, isZero } from '../../format/money';
+import { currencySign, figure, isZero, dueNext } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
@@ -78,7 +78,7 @@ function ScanRow({ row, place, before, shows }: { row: Row; place: number; befor
         <td className="text-soft text-right">{rank}</td>
         <th scope="row" colSpan={shows.expected ? 4 : 3} className="text-left font-normal">
           <WayWords row={row} />
-          {totals.next && <NextDue next={totals.next} className="block text-[13px]" lead="then " />}
+          {dueNext(totals.next) && <NextDue next={totals.next!} className="block text-[13px]" lead="then " />}
         </th>
       </tr>
       <tr className={cx('align-top [&>*]:px-2 [&>*]:py-1.5', band)}>
@@ -97,7 +97,9 @@ function ScanRow({ row, place, before, shows }: { row: Row; place: number; befor
           {figure(totals.horizon)}
         </td>
         {shows.expected && <td className="text-right">{totals.expected && figure(totals.expected)}</td>}
-        <td className="text-right whitespace-nowrap max-md:hidden">{totals.next && <NextDue next={totals.next} />}</td>
+        <td className="text-right whitespace-nowrap max-md:hidden">
+          {dueNext(totals.next) && <NextDue next={totals.next!} />}
+        </td>
         {shows.unused && (
           <td className="text-soft text-right max-md:hidden">
             {isZero(totals.unusedAtEnd) ? '' : figure(totals.unusedAtEnd)}

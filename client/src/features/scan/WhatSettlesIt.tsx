@@ -93,9 +93,7 @@ function Dearest({ settling }: { settling: Settling }) {
   const { currency } = page.settings;
   const [dearest, ...others] = settling.needs;
   if (!dearest) {
-    return settling.least ? (
-      <li>No single need makes it dearer: dropping any one of them would save nothing.</li>
-    ) : null;
+    return settling.least ? <li>Dropping any one need would save nothing.</li> : null;
   }
 
   return dearest.saves ? (

@@ -12,7 +12,7 @@ export function NoticeList({ tenure }: { tenure: Tenure }) {
         <p className="text-soft">
           {isOver
             ? 'Nothing is left of it to look after.'
-            : 'Nothing: all is paid, and nothing gets dearer within what is looked ahead to.'}
+            : 'Nothing. Everything is paid, and no price goes up in the time ahead.'}
         </p>
       ) : (
         <ul className="mt-1">

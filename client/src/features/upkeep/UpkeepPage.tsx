@@ -47,7 +47,7 @@ export function UpkeepPage() {
       {tenures.length === 0 && awaited.length === 0 && (
         <p className="mt-4 max-w-2xl">
           Nothing is ordered and delivered for this site yet, or noted as bought. When it is, this page knows in advance
-          what renews, what gets dearer and what can be lost.{' '}
+          what renews, which prices go up and what you could lose.{' '}
           <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{}} className="ink">
             Go to the worksheet
           </Link>

@@ -2,7 +2,7 @@ import { scaleLinear } from '../../ui/scale';
 import { useState } from 'react';
 import type { Costing, Schemas } from '../../api/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
-import { figure, isZero, money } from '../../format/money';
+import { figure, isZero, money, dueNext } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -55,7 +55,7 @@ export function BillsThroughTime({ costing, timeline }: { costing: Costing; time
 function Picture({ costing, timeline, width }: { costing: Costing; timeline: Schemas['TimelineWire']; width: number }) {
   const { totals, dates } = costing;
   const { bars } = timeline;
-  const next = totals.next;
+  const next = dueNext(totals.next);
   const from = instant(bars[0]?.date ?? dates.end);
   const until = Math.max(instant(dates.end), next && next.date === dates.end ? instant(next.date) : 0);
   const x = scaleLinear([from, until], [0, width - barWidth - 4]);

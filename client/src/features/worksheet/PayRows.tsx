@@ -1,7 +1,7 @@
 import { usePendingChange } from '../../api/commands';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { money } from '../../format/money';
+import { money, dueNext } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
@@ -78,7 +78,8 @@ function WayNote({
   costing: Costing | null;
   horizon: number;
 }) {
-  const { nextDue: next, note } = way;
+  const { note } = way;
+  const next = dueNext(way.nextDue);
   if (!next || !note || !costing) {
     return null;
   }

@@ -2,7 +2,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import type { Book, Outcome, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { change as changeWords, currencySign, figure } from '../../format/money';
+import { change as changeWords, currencySign, figure, dueNext } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
@@ -10,6 +10,7 @@ import { Dialog } from '../../ui/Dialog';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { NeedFits } from '../../ui/NeedFits';
+import { SellerNotes } from '../../ui/SellerNotes';
 import { useSite } from '../../api/site';
 import { plansSheet, useSheet } from './sheet';
 import { comesWith, differing, features, featureWords } from '../../format/features';
@@ -33,8 +34,8 @@ export function PlanDialog() {
       title={`Choose a plan for ${letter}`}
       about={
         costing
-          ? 'Each is costed as this candidate is: paid as often, with the same domain, extras and codes where the seller has them.'
-          : 'The advertised price is the lowest first price a month, whatever it becomes later. Once a plan is chosen, all of it is worked out.'
+          ? 'Each total is for the same way to pay, domain, extras and codes, where the seller has them.'
+          : 'The price a month is the lowest that the seller advertises, whatever it becomes later. Choose a plan to see what it really costs.'
       }
     >
       {open && (
@@ -53,9 +54,16 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
   const { page, books } = useSite();
   const [only, setOnly] = useState('');
   const [all, setAll] = useState(false);
+  const [fitting, setFitting] = useState(false);
   // A book that is put away offers nothing.
   const hosts = books.filter((book) => page.worksheet.plans.some((option) => option.book === book.id));
-  const shown = only ? hosts.filter((book) => book.id === only) : hosts;
+  const ofOne = only ? hosts.filter((book) => book.id === only) : hosts;
+  const options = page.worksheet.plans.filter(
+    (option) =>
+      !fitting ||
+      option.fits.every((fit) => fit.fit !== 'not-met' && (fit.fit !== 'not-stated' || page.needs.acceptUnknown)),
+  );
+  const shown = ofOne.filter((book) => options.some((option) => option.book === book.id));
   const asked = page.worksheet.plans[0]?.fits.map((fit) => fit.need) ?? [];
   const differ = differing(shown.flatMap((book) => book.plans));
   const columns = all ? features : only ? differ : differ.filter(([key]) => asked.includes(key));
@@ -65,7 +73,7 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
         <span>
           Plans of{' '}
           <InkSelect label="Plans of" value={only} onChange={(event) => setOnly(event.target.value)}>
-            <option value="">every provider</option>
+            <option value="">every seller</option>
             {hosts.map((book) => (
               <option key={book.id} value={book.id}>
                 {book.provider}
@@ -73,9 +81,15 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
             ))}
           </InkSelect>
         </span>
+        {asked.length > 0 && (
+          <label className="flex gap-2">
+            <input type="checkbox" checked={fitting} onChange={(event) => setFitting(event.target.checked)} />
+            only plans that do what I need
+          </label>
+        )}
         <label className="flex gap-2">
           <input type="checkbox" checked={all} onChange={(event) => setAll(event.target.checked)} />
-          show everything they allow, also where {only ? 'they do not differ' : 'nothing is asked'}
+          show all limits
         </label>
         <Link to="/sites/$siteId/shelf/page" params={{ siteId: page.id }} className="ink">
           Paste a seller’s page to add its plans
@@ -94,10 +108,11 @@ function Plans({ choose }: { choose: (book: string, plan: string) => void }) {
                     <span className={cx(book.isOld && 'text-red')}>{shortDay(book.asOf)}</span>.{' '}
                     <bdi>{book.facts.join(' ')}</bdi>
                   </span>
+                  <SellerNotes of={[book.id]} />
                 </th>
               </tr>
               {book.plans.map((plan) => {
-                const option = page.worksheet.plans.find((known) => known.book === book.id && known.plan === plan.id);
+                const option = options.find((known) => known.book === book.id && known.plan === plan.id);
                 return option && <PlanRow key={plan.id} {...{ book, plan, option, columns }} choose={choose} />;
               })}
             </tbody>
@@ -200,7 +215,7 @@ function OutcomeCells({ outcome, isChosen }: { outcome: Outcome | null; isChosen
   if (!outcome) {
     return (
       <td colSpan={3} className="text-soft text-right">
-        {page.worksheet.costing ? 'not sold with this billing cycle' : 'choose how to pay first'}
+        {page.worksheet.candidate.hosting?.plan ? 'not sold with this way to pay' : 'choose the plan to see its total'}
       </td>
     );
   }
@@ -223,7 +238,7 @@ function OutcomeCells({ outcome, isChosen }: { outcome: Outcome | null; isChosen
         )}
       </td>
       <td className="text-red text-right whitespace-nowrap">
-        {outcome.nextDue && (
+        {outcome.nextDue && dueNext(outcome.nextDue) && (
           <>
             {outcome.nextDue.atLeast && <AtLeast />}
             {figure(outcome.nextDue.total)}

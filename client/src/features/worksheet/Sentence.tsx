@@ -1,6 +1,6 @@
 import type { Costing, Schemas } from '../../api/client';
 import { longDay, monthOf } from '../../format/dates';
-import { isZero, money, sumMoney, type Sum } from '../../format/money';
+import { isZero, money, sumMoney, type Sum, dueNext } from '../../format/money';
 import { span } from '../../format/words';
 import { useSite } from '../../api/site';
 
@@ -58,10 +58,11 @@ function Step({ costing, summary }: { costing: Costing; summary: Schemas['Summar
   }
 
   // Nothing changes while it is counted: then the day after is what people misread.
-  return totals.next?.date === dates.end ? (
+  const next = dueNext(totals.next);
+  return next?.date === dates.end ? (
     <span className="text-red">
-      The next bill is {totals.next.atLeast && 'at least '}
-      {money(totals.next.total, totals.currency)} on {longDay(totals.next.date)}, the day after.
+      The next bill is {next.atLeast && 'at least '}
+      {money(next.total, totals.currency)} on {longDay(next.date)}, the day after.
     </span>
   ) : null;
 }

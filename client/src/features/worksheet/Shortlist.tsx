@@ -1,7 +1,7 @@
 import { SellerNotes } from '../../ui/SellerNotes';
 import { Link, useNavigate } from '@tanstack/react-router';
 import type { Schemas } from '../../api/client';
-import { money } from '../../format/money';
+import { money, dueNext } from '../../format/money';
 import { slipTitle } from '../../format/titles';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
@@ -84,7 +84,7 @@ function Sums({ slip }: { slip: SlipData }) {
         </span>
         , {money(slip.dueToday, slip.currency)} today
       </span>
-      {slip.isLeast && slip.nextDue && (
+      {slip.isLeast && slip.nextDue && dueNext(slip.nextDue) && (
         <span className="text-red block text-[13px]">
           after {span(page.settings.horizonMonths)} {slip.nextDue.atLeast && 'at least '}
           {money(slip.nextDue.total, slip.currency)}

@@ -100,7 +100,7 @@ function Origin({ asked, costing }: { asked: Asked; costing: Costing }) {
         <Rule row={row} book={book} />
       </p>
       {found.length === 0 ? (
-        <p>None of it falls due in this period.</p>
+        <p>There is no bill for it in this period.</p>
       ) : (
         <ScrollRegion label="Lines">
           <Table className="w-full">

@@ -110,7 +110,7 @@ function Stands({ name, stands: at }: { name: Name; stands: Names['sites'][numbe
     <span className="text-soft block text-sm">Whether it leads here cannot be asked just now.</span>
   ) : at.leadsHere ? (
     <span className="text-green block text-sm">
-      It leads here{at.status === 404 ? ', and nothing stands there yet' : ''}.
+      It leads here{at.status === 404 ? ', and there is no page yet' : ''}.
     </span>
   ) : (
     <span className="text-red block text-sm">It does not lead here: set its records where the domain is kept.</span>

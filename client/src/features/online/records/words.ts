@@ -36,14 +36,14 @@ export const recordTypes = {
 
 /** Ready sets, each with what it does. */
 export const readySets = {
-  'site-here': { label: 'Site here', does: 'The domain and www lead to your host. Mail stays as it is.' },
-  'mail-here': { label: 'Mail here', does: 'Your host takes mail in. The site stays as it is.' },
+  'site-here': { label: 'Site here', does: 'The domain and www lead to your host. Mail does not change.' },
+  'mail-here': { label: 'Mail here', does: 'Your host takes mail in. The site does not change.' },
   'mail-elsewhere': {
     label: 'Mail elsewhere',
-    does: 'Another company takes mail in. The site stays as it is.',
+    does: 'Another company takes mail in. The site does not change.',
     asks: 'Its mail servers, with spaces between them',
   },
-  'nothing-but-mail': { label: 'Nothing but mail', does: 'No site is to be seen. Mail stays as it is.' },
+  'nothing-but-mail': { label: 'Nothing but mail', does: 'No site is to be seen. Mail does not change.' },
   'prove-by-text': {
     label: 'Prove that it is yours',
     does: 'Somebody asked you to show a text at your domain.',
