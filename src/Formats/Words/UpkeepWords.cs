@@ -69,7 +69,7 @@ public static class UpkeepWords
             NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{Sum(notice.Against.Value)} was paid before")}.",
             NoticeKind.NotStated => $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask {Seller(tenure, notice.Book!)} before then.",
             NoticeKind.Ends => $"{Name(now, notice.Holding!)} does not renew: it {Becomes(notice.State!.Value)} on {Day(notice.On)}.",
-            NoticeKind.Apart => $"Hosting and {Name(now, notice.Holding!)} fall due on different days, {Day(notice.On)} and {Day(notice.Other!.Value)}, and one is easily forgotten. Changing how the hosting is paid on the domain’s day brings them together.",
+            NoticeKind.Apart => $"Hosting and {Name(now, notice.Holding!)} are due on different days, {Day(notice.On)} and {Day(notice.Other!.Value)}, so one is easily forgotten. Changing how the hosting is paid on the domain’s day brings them together.",
             _ => throw new ArgumentOutOfRangeException(nameof(notice), notice.Kind, "There are no words for this."),
         };
 

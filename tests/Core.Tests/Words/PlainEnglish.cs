@@ -16,10 +16,15 @@ public class PlainEnglish
         @"\bgets? dearer\b", @"\bcannot be done as\b", @"assume it is met", @"looks cheap:", @"so it is\b", @"only needs waiting",
     ];
 
-    private static readonly Regex Comments = new(@"/\*.*?\*/|^\s*//.*?$|(?<=\s)//[^\n]*", RegexOptions.Singleline | RegexOptions.Multiline);
-    private static readonly Regex Quoted = new("""'((?:[^'\\\n]|\\.)*)'|"((?:[^"\\\n]|\\.)*)"|`([^`]*)`""");
-    private static readonly Regex Between = new(@"[>}]([^<>{}=;()]*\p{L}{2}[^<>{}=;()]*)[<{]");
-    private static readonly Regex Hole = new(@"\$?\{[^{}]*\}");
+    private static readonly Regex Comments = Pattern(@"/\*.*?\*/|^\s*//.*?$|(?<=\s)//[^\n]*", RegexOptions.Singleline | RegexOptions.Multiline);
+    private static readonly Regex Quoted = Pattern("""'((?:[^'\\\n]|\\.)*)'|"((?:[^"\\\n]|\\.)*)"|`([^`]*)`""");
+    private static readonly Regex Between = Pattern(@"[>}]([^<>{}=;()]*\p{L}{2}[^<>{}=;()]*)[<{]");
+    private static readonly Regex Spaces = Pattern(@"\s+");
+    private static readonly Regex Ends = Pattern(@"(?<=[.!?])\s");
+    private static readonly Regex Code = Pattern(@"(?:^| )(?:flex|grid|text-|border|gap-|p[xytbl]?-|m[xytbl]?-|min-|max-|w-|sr-only|block|hidden|items-|const |return |import )");
+    private static readonly Regex Hole = Pattern(@"\$?\{[^{}]*\}");
+
+    private static Regex Pattern(string pattern, RegexOptions options = RegexOptions.None) => new(pattern, options, TimeSpan.FromSeconds(5));
 
     [Fact]
     public void No_sentence_on_screen_is_a_paragraph_or_strange()
@@ -39,7 +44,7 @@ public class PlainEnglish
     }
 
     private static string? Why(string sentence) =>
-        sentence.Split(' ').Length > MostWords ? $"over {MostWords} words" : Strange.FirstOrDefault(words => Regex.IsMatch(sentence, words)) is { } strange ? $"“{strange}”" : null;
+        sentence.Split(' ').Length > MostWords ? $"over {MostWords} words" : Strange.FirstOrDefault(words => Pattern(words).IsMatch(sentence)) is { } strange ? $"“{strange}”" : null;
 
     private static IEnumerable<(string File, string Sentence)> Sentences()
     {
@@ -48,9 +53,9 @@ public class PlainEnglish
             var text = Comments.Replace(File.ReadAllText(file), "");
             var found = Quoted.Matches(text).Select(match => match.Groups.Values.Skip(1).First(group => group.Success).Value);
             found = file.EndsWith(".tsx", StringComparison.Ordinal) ? found.Concat(Between.Matches(text).Select(match => match.Groups[1].Value)) : found;
-            foreach (var words in found.Select(one => Regex.Replace(Hole.Replace(one, "X"), @"\s+", " ").Trim()).Where(one => one.Split(' ').Length >= 3 && !IsCode(one)))
+            foreach (var words in found.Select(one => Spaces.Replace(Hole.Replace(one, "X"), " ").Trim()).Where(one => one.Split(' ').Length >= 3 && !IsCode(one)))
             {
-                foreach (var sentence in Regex.Split(words, @"(?<=[.!?])\s"))
+                foreach (var sentence in Ends.Split(words))
                 {
                     yield return (Path.GetFileName(file), sentence);
                 }
@@ -59,7 +64,7 @@ public class PlainEnglish
     }
 
     // The names of styles are words too.
-    private static bool IsCode(string words) => Regex.IsMatch(words, @"(?:^| )(?:flex|grid|text-|border|gap-|p[xytbl]?-|m[xytbl]?-|min-|max-|w-|sr-only|block|hidden|items-|const |return |import )");
+    private static bool IsCode(string words) => Code.IsMatch(words);
 
     private static IEnumerable<string> Files() =>
         [

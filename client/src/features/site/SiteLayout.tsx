@@ -10,15 +10,15 @@ import { cx } from '../../ui/cx';
 import { InkSelect } from '../../ui/Field';
 import { Logo } from '../../ui/Logo';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { AccountLink } from './AccountLink';
+import { AccountLink } from '../../ui/AccountLink';
 import { CountSettings } from './CountSettings';
 import { ExampleMark } from './ExampleMark';
 import { Keys } from './Keys';
-import { LostWork } from './LostWork';
+import { LostWork } from '../../ui/LostWork';
 import { SavedState } from './SavedState';
 import { SiteContext } from '../../api/site';
 import { SiteMenu } from './SiteMenu';
-import { ThemeSwitch } from './ThemeSwitch';
+import { ThemeSwitch } from '../../ui/ThemeSwitch';
 
 const choosing = [
   ['/sites/$siteId/needs', 'Needs'],

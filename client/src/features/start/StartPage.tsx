@@ -8,9 +8,9 @@ import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { Logo } from '../../ui/Logo';
 import { PasteBox } from '../../ui/PasteBox';
-import { AccountLink } from '../site/AccountLink';
-import { LostWork } from '../site/LostWork';
-import { ThemeSwitch } from '../site/ThemeSwitch';
+import { AccountLink } from '../../ui/AccountLink';
+import { LostWork } from '../../ui/LostWork';
+import { ThemeSwitch } from '../../ui/ThemeSwitch';
 import { SiteList } from './SiteList';
 
 /** What Home Start does, and the ways in that people come by. The first answer makes the owner's own site. */

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import { accountQuery } from '../../api/account';
+import { accountQuery } from '../api/account';
 
 /** The way to the account, or to sign in. */
 export function AccountLink() {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Button } from '../../ui/Button';
+import { Button } from './Button';
 
 /** Day or night ledger; what is chosen here is kept in this browser. */
 export function ThemeSwitch() {

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sessionQuery } from '../../api/queries';
-import { Button } from '../../ui/Button';
+import { sessionQuery } from '../api/queries';
+import { Button } from './Button';
 
 /** Said once, where this browser was here before and its cookie cannot be read any more. */
 export function LostWork() {
