@@ -17,11 +17,15 @@ public sealed record SiteListedWire(Guid Id, string Name, bool IsExample, bool I
 
 internal static class SessionEndpoints
 {
-    public static void MapSession(this IEndpointRouteBuilder app) => app.MapGet("/api/session", GetAsync).WithName("getSession");
+    public static void MapSession(this IEndpointRouteBuilder app) => app.MapGet("/api/session", GetAsync).WithName("getSession").WithMetadata(new BeginsVisit());
 
     private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, VisitorCookie cookie, CancellationToken cancel)
     {
-        cookie.Write(http, new VisitorId(scope.Id, scope.Session));
+        if (scope.IsKnown)
+        {
+            cookie.Write(http, new VisitorId(scope.Id, scope.Session));
+        }
+
         return new(
             antiforgery.GetAndStoreTokens(http).RequestToken!,
             options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),

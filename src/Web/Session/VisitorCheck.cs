@@ -7,6 +7,9 @@ namespace HomeStart.Web.Session;
 /// <param name="IsPage">Whether it is the page that a browser opens first.</param>
 internal sealed record ForEverybody(bool IsPage = false);
 
+/// <summary>Marks the route that each page load asks first: there a browser whose cookie opens nothing any more gets a new one.</summary>
+internal sealed record BeginsVisit;
+
 /// <summary>
 /// The one place that opens a visitor's workspace: reads the signed cookie, checks the session it names, and opens the workspace to this request. What is decided depends on the route that
 /// was found, never on the text of its path. An account's workspace is open only to its sessions that were not ended; one that was deleted or joined to another is open to nobody.
@@ -48,7 +51,7 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
         }
 
         // A cookie that was read is replaced with the session that each page load asks for, never here: an answer that comes late, after another window signed in, must not sign it out again.
-        if (!scope.IsKnown && read is null)
+        if (!scope.IsKnown && (read is null || http.GetEndpoint()?.Metadata.GetMetadata<BeginsVisit>() is not null))
         {
             cookie.Write(http, new VisitorId(scope.Id, null));
         }
