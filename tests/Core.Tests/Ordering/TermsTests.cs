@@ -34,7 +34,7 @@ public class TermsTests
     public void A_commitment_paid_monthly_and_a_renewal_without_a_price_are_said()
     {
         var salt = TermWords.Of(Costed(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"))));
-        salt.ShouldContain(term => term.Sentence.Contains("You commit to", StringComparison.Ordinal) && term.Sentence.Contains("for one year", StringComparison.Ordinal));
+        salt.ShouldContain(term => term.Sentence.Contains("You commit to", StringComparison.Ordinal) && term.Sentence.Contains("for 1 year", StringComparison.Ordinal));
         var book = Books.Single(known => known.Id == "nameyarrow");
         OfferBook[] unstated = [book with { Domains = [.. book.Domains.Select(price => price with { Renew = null })] }];
         var costing = Coster.Cost(new Candidate(null, [Name("nameyarrow")]), unstated, Settings).Value!;
