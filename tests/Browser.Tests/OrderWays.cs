@@ -54,6 +54,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Sign out");
         browser.Reads("Sign in");
+        browser.Press("Open the example");
         browser.Press("Orders");
         browser.Reads("Nothing is ordered yet");
         browser.Press("Sign in");
