@@ -11,7 +11,7 @@ public static partial class TypedNumber
     [GeneratedRegex(@"^(?<whole>[0-9]{1,9}|[0-9]{1,3}([,'’][0-9]{3})+|[0-9]{1,3}(\.[0-9]{3})+)([.,](?<cents>[0-9]{1,2}))?$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Plain { get; }
 
-    /// <summary>"£2.99", "2,99 €" and "1,299" with a point and no sign; anything else as it was typed, for whoever reads it to refuse.</summary>
+    /// <summary>"£2.99", "2,99 €" and "1,299" with a point and no sign; anything else as it was typed, which the reader of the amount then refuses.</summary>
     public static string Of(string typed) => ProseAmount.In(typed) is [var amount] ? amount.Number : NumberOf(typed) ?? typed.Trim();
 
     /// <summary>The codes of the currencies that amounts in a text are written in.</summary>

@@ -1,5 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import { useEffect, useRef, useState } from 'react';
+import type { Candidate } from '../../../api/pages';
 import { useShelfChanges } from '../../../api/shelf';
 import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
@@ -14,7 +15,7 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
   const [put, setPut] = useState<string[] | null>(null);
   const [error, setError] = useState<string | null>(null);
   const next = useRef<HTMLButtonElement>(null);
-  const listed = useRef<string[]>([]);
+  const listed = useRef(new Map<string, string>());
   useEffect(() => {
     if (put) {
       next.current?.focus();
@@ -24,21 +25,21 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
 
   // Where the shortlist had no room for all, the next press goes on behind those that are on it.
   const shortlist = async () => {
-    const letters = listed.current;
+    const done = listed.current;
     const { candidate, letter } = page.worksheet;
-    let empty = letters.length === 0 && candidate.hosting === null && candidate.domains.length === 0 ? letter : null;
-    for (const added of candidates.slice(letters.length)) {
+    let empty = done.size === 0 && candidate.hosting === null && candidate.domains.length === 0 ? letter : null;
+    for (const added of candidates.filter((next) => !done.has(keyOf(next)))) {
       const after = await changes.changeAsync(
         empty
           ? { kind: 'replace-candidate', letter: empty, candidate: added }
           : { kind: 'add-candidate', copyOf: null, candidate: added },
       );
-      letters.push(empty ?? after.shortlist.at(-1)?.letter ?? '');
+      done.set(keyOf(added), empty ?? after.shortlist.at(-1)?.letter ?? '');
       empty = null;
     }
 
     select(null);
-    setPut(letters);
+    setPut([...done.values()]);
   };
 
   if (put) {
@@ -91,8 +92,8 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
                   void shortlist().catch((fault: unknown) =>
                     setError(
                       [
-                        listed.current.length > 0 &&
-                          `On your shortlist now: ${listed.current.join(', ')}. The other plans are not.`,
+                        listed.current.size > 0 &&
+                          `On your shortlist now: ${[...listed.current.values()].join(', ')}. The other plans are not.`,
                         fault instanceof Error ? fault.message : 'The plans were not put on the shortlist.',
                       ]
                         .filter(Boolean)
@@ -119,6 +120,8 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
     </div>
   );
 }
+
+const keyOf = ({ hosting }: Candidate) => `${hosting?.book}/${hosting?.plan}`;
 
 const openWords = (count: number) =>
   count === 1 ? 'One question in red is still open.' : `${count} questions in red are still open.`;
