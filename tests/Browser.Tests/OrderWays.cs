@@ -65,8 +65,6 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Press("Confirm");
         browser.Reads("Where you are signed in");
         browser.Press("Back to your site");
-        browser.Go("/start");
-        browser.Press("Open the example");
         browser.Press("Orders");
         browser.Reads("HS-");
         browser.Press("Worksheet");

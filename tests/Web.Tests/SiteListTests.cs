@@ -55,7 +55,9 @@ public sealed class SiteListTests : OneOwner
     [Fact]
     public async Task A_site_with_orders_stays()
     {
+        (await IsUsedAsync()).ShouldBeFalse();
         await _visitor.OrderAsync();
+        (await IsUsedAsync()).ShouldBeTrue(); // On another device its owner lands where the order is.
         var (status, body) = await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{_visitor.SiteId}", null);
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         body.GetProperty("errors")[0].GetProperty("message").GetString()!.ShouldContain("has orders");

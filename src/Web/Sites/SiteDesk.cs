@@ -29,18 +29,18 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         }
     }
 
-    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => new SiteListedWire(site.Id, site.Site.Name, IsExample(site.Id, site.Site), site.IsStored))];
+    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => new SiteListedWire(site.Id, site.Site.Name, IsExample(site.Id, site.Site), site.IsUsed))];
 
     /// <summary>All sites of this visitor as they are now.</summary>
     public async Task<IReadOnlyList<Site>> AllAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => site.Site)];
 
-    private async Task<List<(Guid Id, Site Site, bool IsStored)>> PresentAsync(CancellationToken cancel)
+    private async Task<List<(Guid Id, Site Site, bool IsUsed)>> PresentAsync(CancellationToken cancel)
     {
         var rows = await db.Sites.Join(db.Revisions, site => new { SiteId = site.Id, Position = site.Cursor }, revision => new { revision.SiteId, revision.Position }, (site, revision) => new { site.Id, site.CreatedAt, site.DeletedOn, revision.Document }).ToListAsync(cancel);
-        List<(Guid Id, Site Site, bool IsStored)> present = [.. rows.Where(row => row.DeletedOn is null).OrderBy(row => row.CreatedAt).Select(row => (row.Id, Documents.Read<Site>(row.Document), true))];
+        List<(Guid Id, Site Site, bool IsUsed)> present = [.. rows.Where(row => row.DeletedOn is null).OrderBy(row => row.CreatedAt).Select(row => (row.Id, Documents.Read<Site>(row.Document), true))];
         if (demo.Site is not null && rows.TrueForAll(row => row.Id != DemoSiteId))
         {
-            present.Insert(0, (DemoSiteId, demo.Site, false));
+            present.Insert(0, (DemoSiteId, demo.Site, await db.Orders.AnyAsync(order => order.SiteId == DemoSiteId, cancel))); // An order stores no site that was not changed.
         }
 
         return present;
