@@ -836,6 +836,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sites/{siteId}/candidates/{letter}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["plans"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/candidates/{letter}/changing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["changing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/candidates/{letter}/stopping": {
         parameters: {
             query?: never;
@@ -2537,6 +2569,15 @@ export interface components {
             version: number;
             names: components["schemas"]["HostedNameWire"][];
         };
+        ChangeOnWire: {
+            /** Format: date */
+            on: string;
+            /** Format: int32 */
+            months: number;
+            dueThen: components["schemas"]["SumWire"];
+            more: null | string;
+            isAssumed: boolean;
+        };
         ChangeRuleWire: {
             creditsDays: null | boolean;
             firstPrice: null | boolean;
@@ -2550,6 +2591,25 @@ export interface components {
             /** Format: int32 */
             version: number;
             records: components["schemas"]["RecordWire"][];
+        };
+        ChangingLaterWire: {
+            provider: string;
+            /** Format: int32 */
+            fromEveryMonths: number;
+            /** Format: int32 */
+            fromCommitMonths: number;
+            /** Format: int32 */
+            toEveryMonths: number;
+            /** Format: int32 */
+            toCommitMonths: number;
+            currency: string;
+            bookCurrency: string;
+            changes: components["schemas"]["ChangeOnWire"][];
+            firstPerMonth: null | string;
+            laterPerMonth: null | string;
+            domainYear: null | string;
+            codes: string[];
+            losesRefund: boolean;
         };
         ChargedLineWire: {
             kind: components["schemas"]["UpkeepLineKind"];
@@ -2691,6 +2751,10 @@ export interface components {
             letter: string;
             book: string;
             plan: string;
+            /** Format: int32 */
+            everyMonths?: null | number;
+            /** Format: int32 */
+            commitMonths?: null | number;
         };
         CommandWireDropCodeWire: {
             /** @enum {string} */
@@ -2813,6 +2877,8 @@ export interface components {
             book: null | string;
             plan: null | string;
             isLeast: boolean;
+            does: boolean;
+            undercuts: boolean;
             totals: null | components["schemas"]["TotalsWire"];
             columns: components["schemas"]["SumWire"][];
             priceStep: null | components["schemas"]["PriceStepWire"];
@@ -3812,6 +3878,8 @@ export interface components {
              * @default 0
              */
             minRefundDays?: number;
+            /** @default false */
+            samePrice?: boolean;
             maxDueToday?: null | string;
             /** @default false */
             acceptUnknown?: boolean;
@@ -3841,6 +3909,7 @@ export interface components {
             support: string[];
             /** Format: int32 */
             minRefundDays: number;
+            samePrice: boolean;
             maxDueToday: null | string;
             acceptUnknown: boolean;
             domain: null | components["schemas"]["DomainNeedWire"];
@@ -4152,18 +4221,12 @@ export interface components {
             on: string;
             words: string;
         };
-        PlanOptionWire: {
-            book: string;
-            plan: string;
-            isChosen: boolean;
-            first: null | string;
-            later: null | string;
-            fits: components["schemas"]["NeedFitWire"][];
-            outcome: null | components["schemas"]["OutcomeWire"];
-        };
         PlanPricesWire: {
             plan: string;
             ways: components["schemas"]["WayPricesWire"][];
+        };
+        PlanTableWire: {
+            ways: components["schemas"]["PlanWayWire"][];
         };
         PlanUseWire: {
             /** Format: int32 */
@@ -4173,6 +4236,24 @@ export interface components {
             isStated: boolean;
             hasRoom: boolean;
             more: null | components["schemas"]["MorePlanWire"];
+        };
+        PlanWayWire: {
+            book: string;
+            plan: string;
+            /** Format: int32 */
+            everyMonths: number;
+            /** Format: int32 */
+            commitMonths: number;
+            /** Format: int32 */
+            freeMonths: number;
+            isChosen: boolean;
+            isLeast: boolean;
+            first: string;
+            later: null | string;
+            setupFee: null | string;
+            fits: components["schemas"]["NeedFitWire"][];
+            does: boolean;
+            outcome: null | components["schemas"]["OutcomeWire"];
         };
         PlanWire: {
             id: string;
@@ -4495,6 +4576,13 @@ export interface components {
          * @enum {string}
          */
         RowKind: "plan" | "dataCentre" | "setup" | "domain" | "addOn" | "code" | "tax";
+        SavingWire: {
+            /** Format: int32 */
+            againstEveryMonths: number;
+            /** Format: int32 */
+            againstCommitMonths: number;
+            change: string;
+        };
         ScanBody: {
             /** Format: date */
             startDate: string;
@@ -4508,6 +4596,12 @@ export interface components {
             group?: null | string;
             /** Format: int32 */
             top?: null | number;
+        };
+        ScanLeadWire: {
+            book: string;
+            plan: string;
+            saves: string;
+            moreToday: null | string;
         };
         ScanPointWire: {
             book: string;
@@ -4669,6 +4763,7 @@ export interface components {
         };
         SiteScanWire: {
             scan: components["schemas"]["ScanWire"];
+            lead: null | components["schemas"]["ScanLeadWire"];
             points: components["schemas"]["ScanPointWire"][];
         };
         SiteSettingsWire: {
@@ -5096,7 +5191,11 @@ export interface components {
             /** Format: int32 */
             freeMonths: number;
             isChosen: boolean;
+            first: string;
+            later: null | string;
+            currency: string;
             setupFee: null | string;
+            saving: null | components["schemas"]["SavingWire"];
             cells: null | components["schemas"]["SumWire"][];
             folded: null | components["schemas"]["SumWire"];
             total: null | components["schemas"]["SumWire"];
@@ -5141,7 +5240,6 @@ export interface components {
             summary: null | components["schemas"]["SummaryWire"];
             timeline: null | components["schemas"]["TimelineWire"];
             faults: components["schemas"]["FaultWire"][];
-            plans: components["schemas"]["PlanOptionWire"][];
             dataCentres: components["schemas"]["DataCentreOptionWire"][];
             waysToPay: components["schemas"]["WayToPayWire"][];
             extras: components["schemas"]["ExtraWire"][];
@@ -5491,6 +5589,7 @@ export interface operations {
             query?: {
                 objective?: string;
                 byPlan?: boolean;
+                oneSeller?: boolean;
             };
             header?: never;
             path: {
@@ -5542,6 +5641,7 @@ export interface operations {
         parameters: {
             query?: {
                 objective?: string;
+                oneSeller?: boolean;
             };
             header?: never;
             path: {
@@ -7137,6 +7237,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparisonWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    plans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanTableWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    changing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                siteId: string;
+                letter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangingLaterWire"];
                 };
             };
             /** @description Not Found */

@@ -6,7 +6,7 @@ using HomeStart.Core.Worksheets;
 
 namespace HomeStart.Core.Comparing;
 
-/// <summary>The nearest number of months, below or above what the owner counts, over which another candidate of the shortlist costs less than the least.</summary>
+/// <summary>The nearest number of months, below or above what the owner counts, over which another candidate that does what is needed costs less than the least.</summary>
 /// <param name="Sum">What the other costs over them, in minor units of the display currency.</param>
 /// <param name="LeastSum">What the least over the owner's horizon costs over them.</param>
 public sealed record ShortlistTurn(int Months, string Letter, string Least, Minor Sum, Minor LeastSum)
@@ -20,13 +20,14 @@ public sealed record ShortlistTurn(int Months, string Letter, string Least, Mino
         for (var months = settings.HorizonMonths + step; months is >= 1 and <= CountSettings.LongestHorizon; months += step)
         {
             var over = settings with { HorizonMonths = months };
-            var totals = site.Shortlist.Select(listed => Worksheet.CostingOf(listed.Candidate, books, over)?.Totals).ToList();
+            var costings = site.Shortlist.Select(listed => Worksheet.CostingOf(listed.Candidate, books, over)).ToList();
+            var totals = costings.ConvertAll(costing => costing?.Totals);
             if (totals[least] is not { AtLeast.Horizon: false } leastThen)
             {
                 return null;
             }
 
-            var whole = totals.Index().Where(pair => pair.Item is { AtLeast.Horizon: false } && pair.Item.Horizon < leastThen.Horizon).ToList();
+            var whole = totals.Index().Where(pair => pair.Item is { AtLeast.Horizon: false } && pair.Item.Horizon < leastThen.Horizon && Shortlist.Does(costings[pair.Index]!, site.Needs)).ToList();
             if (whole.Count > 0)
             {
                 var (index, other) = whole.MinBy(pair => pair.Item!.Horizon);

@@ -18,7 +18,7 @@ internal sealed class PlanScan
     private readonly PlanReasons _reasons;
     private readonly TodayLimit _today;
     private readonly CancellationToken _cancel;
-    private readonly bool _isBarred;
+    private readonly bool _isPlanBarred;
     private readonly ImmutableArray<DomainOffer> _own;
     private readonly ImmutableArray<Away> _away;
 
@@ -30,22 +30,17 @@ internal sealed class PlanScan
         _side = Side.OfPlan(book, plan, market.Wants, needs.AcceptUnknown);
         _today = new TodayLimit(needs);
         _own = [.. market.Domains.Where(domain => ReferenceEquals(domain.Way.Book, book)).Select(domain => new DomainOffer(domain.Way, Side.OfDomain(book, domain.Way.Price!, plan, market.Wants)))];
-        _away = [.. market.Groups.Select(group => new Away(group, group.CountWithout(book), group.Met, group.Curable)).Where(away => away.Count > 0)];
+        _away = [.. market.Groups.Where(group => group.Pairs(book)).Select(group => new Away(group, group.CountWithout(book), group.Met, group.Curable)).Where(away => away.Count > 0)];
         _reasons = new PlanReasons(market, book, plan, _side, _own);
-        _isBarred = _reasons.IsBarred;
+        _isPlanBarred = _reasons.IsBarred;
     }
 
     public void Run()
     {
         var hosts = (from option in _plan.Billing from centre in _reasons.Centres select new HostWay(_book, _plan, option, centre)).ToList();
-        _findings.Considered += (long)hosts.Count * _market.Domains.Length;
-        if (_isBarred && !_today.IsSet)
-        {
-            return;
-        }
-
+        _findings.Considered += (long)hosts.Count * _reasons.Domains.Length;
         var names = new OwnNames(_accounts, _purchases);
-        foreach (var host in hosts)
+        foreach (var host in hosts.Where(host => _today.IsSet || !IsBarred(host)))
         {
             var hosting = new HostingParts(host, _side, _accounts, _purchases, names);
             foreach (var domain in _own)
@@ -65,7 +60,7 @@ internal sealed class PlanScan
     // A domain of the plan's own book: all candidates of the one pair.
     private void WithOwn(HostWay host, HostingParts hosting, DomainOffer domain)
     {
-        if (Lack(domain.Side.Met, domain.Side.Curable) is not { } lack)
+        if (Lack(host, domain.Side.Met, domain.Side.Curable) is not { } lack)
         {
             return;
         }
@@ -86,7 +81,7 @@ internal sealed class PlanScan
     // Domains bought elsewhere: only those that can still come into the rows or onto the front are looked at one by one.
     private void WithAway(HostWay host, HostingParts hosting, Away away)
     {
-        if (Lack(away.Met, away.Curable) is not { } lack)
+        if (Lack(host, away.Met, away.Curable) is not { } lack)
         {
             return;
         }
@@ -173,12 +168,14 @@ internal sealed class PlanScan
 
     // What is lacking, and the ways to share it out; null: it cannot be made good, so that there is nothing to cost. With a limit for today the least that would be due is
     // worked out all the same, as if what bars the plan were not asked for.
-    private (ImmutableArray<Split> Splits, bool IsOut)? Lack(int metByDomain, int curableByDomain)
+    private (ImmutableArray<Split> Splits, bool IsOut)? Lack(HostWay host, int metByDomain, int curableByDomain)
     {
         var lacking = _market.AllWants & ~_side.Met & ~metByDomain;
         var incurable = lacking & ~_side.Curable & ~curableByDomain;
-        return incurable != 0 && !_today.IsSet ? null : (Split.Of(lacking & ~incurable, _side.Curable, curableByDomain), incurable != 0 || _isBarred);
+        return incurable != 0 && !_today.IsSet ? null : (Split.Of(lacking & ~incurable, _side.Curable, curableByDomain), incurable != 0 || IsBarred(host));
     }
+
+    private bool IsBarred(HostWay host) => _isPlanBarred || !_reasons.KeepsPrice(host.Option);
 
     private sealed record Away(DomainGroup Group, int Count, int Met, int Curable);
 

@@ -13,6 +13,12 @@ public sealed record ScanRequest(ImmutableArray<OfferBook> Books, CountSettings 
 {
     /// <summary>The most rows that can be asked for.</summary>
     public const int MostRows = 1000;
+
+    /// <summary>Only ways to buy whose domain is bought where the plan is; a domain that is not bought here goes with any plan.</summary>
+    public bool OneSeller { get; init; }
+
+    /// <summary>Whether a plan is to be paired with domains of other sellers: a domain without a seller is nobody's.</summary>
+    internal bool Pairs(OfferBook book, OfferBook? seller) => !OneSeller || seller is null || ReferenceEquals(book, seller);
 }
 
 /// <summary>What a scan ranks by.</summary>

@@ -113,13 +113,7 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
 
     private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, over, Coster.Cost(row.Candidate, over.Books, over.Settings).Value!.Totals);
 
-    private bool IsAtLeast(ScanRow row) => request.Objective == Objective.DueToday ? row.Totals.AtLeast.DueToday : row.Totals.AtLeast.Horizon;
+    private bool IsAtLeast(ScanRow row) => row.Totals.IsAtLeast(request.Objective);
 
-    private Minor Figure(ScanRow row) =>
-        request.Objective switch
-        {
-            Objective.DueToday => row.Totals.DueToday,
-            Objective.Expected => row.Totals.Expected!.Value,
-            _ => row.Totals.Horizon,
-        };
+    private Minor Figure(ScanRow row) => row.Totals.Figure(request.Objective);
 }

@@ -20,7 +20,13 @@ internal static class PlanChange
 
         var before = candidate.Hosting ?? new HostingChoice(null, null, null, null);
         var oldBook = books.FirstOrDefault(known => known.Id == before.Book);
-        var option = OptionLike(plan, before);
+        var option = choose.EveryMonths is { } every ? plan.Option(every, choose.CommitMonths ?? every) : OptionLike(plan, before);
+        if (option is null && choose.EveryMonths is not null)
+        {
+            faults.Add(FaultCodes.Unknown, "everyMonths", FaultReason.NotPaidLikeThis, plan.Name, choose.EveryMonths, choose.CommitMonths ?? choose.EveryMonths);
+            return candidate;
+        }
+
         return candidate with
         {
             Hosting = new HostingChoice(book.Id, plan.Id, option?.EveryMonths, option?.CommitMonths)

@@ -51,7 +51,14 @@ public sealed record RenameCandidate(string Letter, string Name) : SiteCommand;
 public sealed record MoveCandidate(string Letter, int By) : SiteCommand;
 
 /// <summary>Chooses a plan; what can go along with it does.</summary>
-public sealed record ChoosePlan(string Letter, string Book, string Plan) : SiteCommand;
+public sealed record ChoosePlan(string Letter, string Book, string Plan) : SiteCommand
+{
+    /// <summary>How it is to be paid, with <see cref="CommitMonths"/>; null: as before, where the plan has that.</summary>
+    public int? EveryMonths { get; init; }
+
+    /// <summary>Null: as long as one bill.</summary>
+    public int? CommitMonths { get; init; }
+}
 
 /// <summary>Chooses how to pay.</summary>
 public sealed record ChooseBilling(string Letter, int EveryMonths, int CommitMonths) : SiteCommand;

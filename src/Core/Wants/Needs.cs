@@ -37,6 +37,9 @@ public sealed record Needs
     /// <summary>The least days within which it can be given back.</summary>
     public int MinRefundDays { get; init; }
 
+    /// <summary>Whether the plan must cost the same at every charge that is counted.</summary>
+    public bool SamePrice { get; init; }
+
     /// <summary>Minor units of the display currency; null: any sum.</summary>
     public Minor? MaxDueToday { get; init; }
 

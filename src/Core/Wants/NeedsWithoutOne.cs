@@ -61,6 +61,11 @@ internal static class NeedsWithoutOne
             yield return ("minRefundDays", new ReasonValue(Number: needs.MinRefundDays), needs with { MinRefundDays = 0 });
         }
 
+        if (needs.SamePrice)
+        {
+            yield return ("samePrice", new ReasonValue(Flag: true), needs with { SamePrice = false });
+        }
+
         if (needs.MaxDueToday is { } most)
         {
             yield return ("maxDueToday", new ReasonValue(Word: new Money(most, display).ToAmount()), needs with { MaxDueToday = null });

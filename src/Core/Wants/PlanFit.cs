@@ -28,12 +28,38 @@ public enum Fit
 public static class PlanFit
 {
     /// <summary>How a plan meets each need, in the order of the needs.</summary>
-    public static ImmutableArray<NeedFit> Of(OfferBook book, Plan plan, Needs needs)
+    /// <param name="option">The way to pay that is chosen; null: none is, so that any that keeps its price will do.</param>
+    /// <param name="months">The months that are counted.</param>
+    public static ImmutableArray<NeedFit> Of(OfferBook book, Plan plan, BillingOption? option, Needs needs, int months)
     {
         var strict = needs with { AcceptUnknown = false };
         var wants = Want.Of(strict);
         var side = Side.OfPlan(book, plan, wants, acceptUnknown: false);
-        return [.. wants.Select((want, index) => Wanted(book, plan, want, (side.Met & (1 << index)) != 0)), .. ProviderNeeds.Of(strict, book, plan).Select(need => Fixed(need.Reason, need.IsMet))];
+        return
+        [
+            .. wants.Select((want, index) => Wanted(book, plan, want, (side.Met & (1 << index)) != 0)),
+            .. ProviderNeeds.Of(strict, book, plan).Select(need => Fixed(need.Reason, need.IsMet)),
+            .. needs.SamePrice ? [SamePrice(option is null ? plan.Billing : [option], needs, months)] : Array.Empty<NeedFit>(),
+        ];
+    }
+
+    /// <summary>Whether each need is met; what is not stated, where the needs accept that.</summary>
+    public static bool AreMet(ImmutableArray<NeedFit> fits, Needs needs) => fits.All(fit => fit.Fit == Fit.Met || IsAccepted(fit, needs));
+
+    /// <summary>Whether each need is met, or would be with an extra.</summary>
+    public static bool CanBeMet(ImmutableArray<NeedFit> fits, Needs needs) => fits.All(fit => fit.Fit is Fit.Met or Fit.WithExtra || IsAccepted(fit, needs));
+
+    /// <summary>Whether nothing is asked of a plan.</summary>
+    public static bool AsksNothing(Needs needs) => Want.Of(needs).IsEmpty && !ProviderNeeds.Any(needs) && !needs.SamePrice;
+
+    private static bool IsAccepted(NeedFit fit, Needs needs) => fit.Fit == Fit.NotStated && needs.AcceptUnknown;
+
+    private static NeedFit SamePrice(ImmutableArray<BillingOption> options, Needs needs, int months)
+    {
+        var fit = AnyKeeps(acceptUnknown: false) ? Fit.Met : AnyKeeps(acceptUnknown: true) ? Fit.NotStated : Fit.NotMet;
+        return new NeedFit(PriceNeed.Name, fit, null, PriceNeed.Unmet.Wants, null);
+
+        bool AnyKeeps(bool acceptUnknown) => options.Any(option => PriceNeed.IsMet(needs with { AcceptUnknown = acceptUnknown }, option, months));
     }
 
     private static NeedFit Wanted(OfferBook book, Plan plan, Want want, bool isMet)

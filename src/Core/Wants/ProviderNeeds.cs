@@ -5,6 +5,9 @@ namespace HomeStart.Core.Wants;
 /// <summary>The needs that a provider or plan meets or not, whatever is bought with it: platform, support, refund days; and the regions (scan rules 1 and 5).</summary>
 internal static class ProviderNeeds
 {
+    /// <summary>Whether any is asked for.</summary>
+    public static bool Any(Needs needs) => !needs.Regions.IsEmpty || needs.Platform is not null || !needs.Support.IsEmpty || needs.MinRefundDays > 0;
+
     /// <summary>Those asked for, in the order of the needs, with whether they are met. What is not stated meets a need only where the needs accept that.</summary>
     public static IEnumerable<(Reason Reason, bool IsMet)> Of(Needs needs, OfferBook book, Plan plan)
     {

@@ -9,7 +9,8 @@ namespace HomeStart.Core.Worksheets;
 public static class BoughtFit
 {
     /// <summary>What is bought against the needs, with the extras taken.</summary>
-    public static ImmutableArray<NeedFit> Of(Purchase purchase, Needs needs)
+    /// <param name="months">The months that are counted.</param>
+    public static ImmutableArray<NeedFit> Of(Purchase purchase, Needs needs, int months)
     {
         if (purchase.Hosting is not { } hosting)
         {
@@ -19,7 +20,7 @@ public static class BoughtFit
         var had = hosting.Book.AddOns.Where(addOn => addOn.For == AddOnFor.Hosting && hosting.Plan.Includes.Contains(addOn.Id, StringComparer.Ordinal) && hosting.AddOns.All(bought => bought.AddOn != addOn));
         var taken = had.Select(addOn => new BoughtAddOn(addOn, 1, 0)).Concat(hosting.AddOns).Concat(purchase.Domains.SelectMany(domain => domain.AddOns)).ToList();
         var wants = Want.Of(needs);
-        return [.. PlanFit.Of(hosting.Book, hosting.Plan, needs).Select((fit, index) => index < wants.Length && (fit.Fit != Fit.Met || IsLost(fit)) ? ByExtra(fit, wants[index]) : fit)];
+        return [.. PlanFit.Of(hosting.Book, hosting.Plan, hosting.Option, needs, months).Select((fit, index) => index < wants.Length && (fit.Fit != Fit.Met || IsLost(fit)) ? ByExtra(fit, wants[index]) : fit)];
 
         // The plan's domain extras are lost where the domain is bought elsewhere.
         bool IsLost(NeedFit fit) => fit.By is { For: AddOnFor.Domain } && !purchase.Domains.Any(domain => ReferenceEquals(domain.Book, hosting.Book));

@@ -16,10 +16,10 @@ public sealed record ExtraOffer(OfferBook Book, AddOn AddOn, int Quantity, bool 
     public ImmutableArray<AddOn> SameAs { get; init; } = [];
 
     /// <summary>The plan of the same book that holds it, and would cost least; null: none does, or this one.</summary>
-    public WhatIf<PlanOffer>? IncludedBy { get; init; }
+    public WhatIf<Plan>? IncludedBy { get; init; }
 
     /// <summary>The extras of the plan's book and of the domain's seller.</summary>
-    internal static ImmutableArray<ExtraOffer> Of(Candidate candidate, IReadOnlyList<OfferBook> books, Needs needs, ImmutableArray<WhatIf<PlanOffer>> plans)
+    internal static ImmutableArray<ExtraOffer> Of(Candidate candidate, IReadOnlyList<OfferBook> books, Needs needs, ImmutableArray<WhatIf<Plan>> siblings)
     {
         var domain = candidate.Domains is [{ IsBought: true } first, ..] ? first : null;
         var host = books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book);
@@ -37,7 +37,7 @@ public sealed record ExtraOffer(OfferBook Book, AddOn AddOn, int Quantity, bool 
         {
             IsAsked = wants.Exists(want => want.IsProvidedBy(offer.AddOn) || want.IsServedBy(offer.AddOn)),
             SameAs = [.. offers.Where(other => other != offer && (other.Quantity > 0 || other.IsHad) && other.AddOn.Provides is not null && other.AddOn.Provides == offer.AddOn.Provides).Select(other => other.AddOn)],
-            IncludedBy = offer.IsHad ? null : plans.Where(known => !known.IsChosen && known.Choice.Book == offer.Book && known.HorizonChange is not null && Holds(known.Choice.Plan.Includes, offer.AddOn)).MinBy(known => known.HorizonChange),
+            IncludedBy = offer.IsHad ? null : offer.Book != host ? null : siblings.Where(known => known.HorizonChange is not null && Holds(known.Choice.Includes, offer.AddOn)).MinBy(known => known.HorizonChange),
         })];
     }
 

@@ -19,11 +19,11 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     /// <summary>Why there is no costing, where that is not merely that something is not chosen yet.</summary>
     public ImmutableArray<Fault> Faults { get; init; } = [];
 
-    /// <summary>Every plan of every book.</summary>
-    public ImmutableArray<WhatIf<PlanOffer>> Plans { get; init; } = [];
-
     /// <summary>The data centres of the plan's book, and none.</summary>
     public ImmutableArray<WhatIf<DataCentre?>> DataCentres { get; init; } = [];
+
+    /// <summary>The currency of the plan's book; null: no plan is chosen.</summary>
+    public Currency? HostCurrency { get; init; }
 
     /// <summary>Every way to pay for the plan chosen.</summary>
     public ImmutableArray<WhatIf<BillingOption>> WaysToPay { get; init; } = [];
@@ -62,16 +62,16 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
         var worked = Coster.Cost(Costable(candidate), books, settings);
         var costing = worked.Value;
         var whatIf = new WhatIfs(candidate, books, settings, costing);
-        var plans = PlansOf(candidate, books, needs, whatIf);
+        var siblings = SiblingsOf(candidate, books, whatIf);
         var codes = costing is null ? null : new CodeOutlooks(candidate, books, settings, costing, whatIf);
         return new Worksheet(listed.Letter, candidate)
         {
             Costing = costing,
             Faults = [.. worked.Faults.Faults],
-            Plans = plans,
             DataCentres = [.. Centres(candidate, books).Select(centre => whatIf.Of(centre, centre?.Id == candidate.Hosting!.DataCentre, At(candidate, centre)))],
+            HostCurrency = books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book)?.Currency,
             WaysToPay = [.. Plan(candidate, books)?.Billing.Select(option => whatIf.Of(option, Chosen(candidate, option), Paying(candidate, option))) ?? []],
-            Extras = [.. ExtraOffer.Of(candidate, books, needs, plans).Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer)))],
+            Extras = [.. ExtraOffer.Of(candidate, books, needs, siblings).Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer)))],
             DomainSellers = [.. DomainOptions.Sellers(candidate, books).Select(book => whatIf.Of(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book)))],
             Endings = EndingOffer.Of(candidate, books),
             DomainWays = [.. DomainOptions.Of(candidate, books).Select(way => whatIf.Of(way, way is not null && way == candidate.Domains[0], candidate with { Domains = way is null ? candidate.Domains.RemoveAt(0) : candidate.Domains.SetItem(0, way) }))],
@@ -90,10 +90,11 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     // Codes entered before any hosting is chosen wait; they do not keep a domain from being costed by itself.
     private static Candidate Costable(Candidate candidate) => candidate.Hosting is { Plan: null } ? candidate with { Hosting = null } : candidate;
 
-    private static ImmutableArray<WhatIf<PlanOffer>> PlansOf(Candidate candidate, IReadOnlyList<OfferBook> books, Needs needs, WhatIfs whatIf) =>
-        [.. from book in books from plan in book.Plans
-            let chosen = candidate.Hosting?.Book == book.Id && candidate.Hosting.Plan == plan.Id
-            select whatIf.Of(new PlanOffer(book, plan, PlanFit.Of(book, plan, needs)), chosen, chosen ? candidate : PlanChange.To(candidate, new ChoosePlan("", book.Id, plan.Id), books, new FaultList()))];
+    // The other plans of the same book, paid as this one is.
+    private static ImmutableArray<WhatIf<Plan>> SiblingsOf(Candidate candidate, IReadOnlyList<OfferBook> books, WhatIfs whatIf) =>
+        [.. from book in books where book.Id == candidate.Hosting?.Book
+            from plan in book.Plans where plan.Id != candidate.Hosting!.Plan
+            select whatIf.Of(plan, isChosen: false, PlanChange.To(candidate, new ChoosePlan("", book.Id, plan.Id), books, new FaultList()))];
 
     private static Plan? Plan(Candidate candidate, IReadOnlyList<OfferBook> books) =>
         books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book)?.Plan(candidate.Hosting?.Plan);

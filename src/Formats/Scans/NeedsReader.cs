@@ -33,6 +33,7 @@ public static class NeedsReader
             OwnIp = node["ownIp"].Flag() ?? false,
             Support = node["support"].Texts(),
             MinRefundDays = Range(node["minRefundDays"], 0, 3650, "days") ?? 0,
+            SamePrice = node["samePrice"].Flag() ?? false,
             MaxDueToday = node["maxDueToday"].Amount(display),
             AcceptUnknown = node["acceptUnknown"].Flag() ?? false,
             Domain = node["domain"].IsObject() ? Domain(node["domain"], settings) : null,

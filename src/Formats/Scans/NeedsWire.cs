@@ -17,6 +17,7 @@ public sealed record NeedsWire(
     bool OwnIp,
     IReadOnlyList<string> Support,
     int MinRefundDays,
+    bool SamePrice,
     string? MaxDueToday,
     bool AcceptUnknown,
     DomainNeedWire? Domain)
@@ -39,6 +40,7 @@ public sealed record NeedsWire(
             needs.OwnIp,
             needs.Support,
             needs.MinRefundDays,
+            needs.SamePrice,
             needs.MaxDueToday is { } most ? new Money(most, display).ToAmount() : null,
             needs.AcceptUnknown,
             needs.Domain is { } domain ? DomainNeedWire.Of(domain) : null);

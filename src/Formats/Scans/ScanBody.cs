@@ -34,6 +34,7 @@ public sealed record NeedsBody(
     bool OwnIp = false,
     IReadOnlyList<string>? Support = null,
     int MinRefundDays = 0,
+    bool SamePrice = false,
     string? MaxDueToday = null,
     bool AcceptUnknown = false,
     DomainNeedBody? Domain = null);

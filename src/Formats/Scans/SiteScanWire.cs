@@ -2,10 +2,24 @@ namespace HomeStart.Formats;
 
 /// <summary>What a scan for a site found, with what its picture shows.</summary>
 /// <param name="Points">Of every way to buy that fits, at most <see cref="ScanRequest.MostRows"/>, those whose sums are wholly stated.</param>
-public sealed record SiteScanWire(ScanWire Scan, IReadOnlyList<ScanPointWire> Points)
+/// <param name="Lead">Why the first row stands first; null: there is no other plan to compare it with.</param>
+public sealed record SiteScanWire(ScanWire Scan, ScanLeadWire? Lead, IReadOnlyList<ScanPointWire> Points)
 {
-    public static SiteScanWire Of(ScanResult listed, ScanResult all) =>
-        new(ScanWire.Of(listed), [.. all.Rows.Where(row => row.Totals.AtLeast is { DueToday: false, Horizon: false }).Select(ScanPointWire.Of)]);
+    public static SiteScanWire Of(ScanResult listed, ScanResult all, Objective objective) =>
+        new(ScanWire.Of(listed), ScanLead.Of(listed.Rows, objective) is { } lead ? ScanLeadWire.Of(lead) : null, [.. all.Rows.Where(row => row.Totals.AtLeast is { DueToday: false, Horizon: false }).Select(ScanPointWire.Of)]);
+}
+
+/// <summary>What the first row costs less than the best of any other plan, by what the scan ranks by.</summary>
+/// <param name="MoreToday">What the first takes more today; below zero: less. Null: not stated.</param>
+public sealed record ScanLeadWire(string Book, string Plan, string Saves, string? MoreToday)
+{
+    internal static ScanLeadWire Of(ScanLead lead)
+    {
+        var hosting = lead.Next.Candidate.Hosting!;
+        return new ScanLeadWire(hosting.Book!, hosting.Plan!, Amount(lead.Saves), lead.MoreToday is { } more ? Amount(more) : null);
+
+        string Amount(Int128 units) => new Money(units, lead.Next.Scanned.Settings.DisplayCurrency!).ToAmount();
+    }
 }
 
 /// <summary>A way to buy, in short, and its two sums.</summary>

@@ -71,7 +71,7 @@ public static class CommandReader
             case "move-candidate":
                 return new MoveCandidate(Text(node["letter"]), Whole(node["by"]));
             case "choose-plan":
-                return new ChoosePlan(Text(node["letter"]), Text(node["book"]), Text(node["plan"]));
+                return new ChoosePlan(Text(node["letter"]), Text(node["book"]), Text(node["plan"])) { EveryMonths = node["everyMonths"].Whole(), CommitMonths = node["commitMonths"].Whole() };
             case "choose-billing":
                 return new ChooseBilling(Text(node["letter"]), Whole(node["everyMonths"]), Whole(node["commitMonths"]));
             case "choose-data-centre":

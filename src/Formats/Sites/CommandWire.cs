@@ -71,7 +71,8 @@ public sealed record RenameCandidateWire(string Letter, string? Name = null) : C
 
 public sealed record MoveCandidateWire(string Letter, int By) : CommandWire;
 
-public sealed record ChoosePlanWire(string Letter, string Book, string Plan) : CommandWire;
+/// <param name="EveryMonths">How it is to be paid, with <paramref name="CommitMonths"/>; absent: as before, where the plan has that.</param>
+public sealed record ChoosePlanWire(string Letter, string Book, string Plan, int? EveryMonths = null, int? CommitMonths = null) : CommandWire;
 
 public sealed record ChooseBillingWire(string Letter, int EveryMonths, int CommitMonths) : CommandWire;
 

@@ -27,6 +27,8 @@ public sealed record ComparisonWire(
     }
 }
 
+/// <param name="Does">Whether it does what is needed.</param>
+/// <param name="Undercuts">Whether it costs less than the least of those that do, and does not itself.</param>
 /// <param name="Totals">Null while it cannot be costed; so are the others.</param>
 /// <param name="Book">The host's; null without hosting.</param>
 /// <param name="Columns">What is paid in each column of the ledger.</param>
@@ -35,6 +37,8 @@ public sealed record ComparedWire(
     string? Book,
     string? Plan,
     bool IsLeast,
+    bool Does,
+    bool Undercuts,
     TotalsWire? Totals,
     IReadOnlyList<SumWire> Columns,
     PriceStepWire? PriceStep,
@@ -52,6 +56,8 @@ public sealed record ComparedWire(
             costing?.Run.Purchase.Hosting?.Book.Id,
             costing?.Run.Purchase.Hosting?.Plan.Id,
             compared.IsLeast,
+            compared.Does,
+            compared.Undercuts,
             costing is null ? null : CostingWriter.WriteTotals(costing),
             costing is null ? [] : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
             costing is null ? null : PriceStepWire.Of(costing.Totals.PriceStep),

@@ -6,7 +6,7 @@ public static class SitePageWriter
     public static IReadOnlyList<SlipWire> Shortlist(Site site, IReadOnlyList<OfferBook> books, CountSettings settings, Func<OfferBook, bool>? isConnected = null)
     {
         var costings = site.Shortlist.Select(listed => Core.Worksheets.Worksheet.CostingOf(listed.Candidate, books, settings)).ToList();
-        var least = Core.Worksheets.Shortlist.Least(costings);
+        var least = Core.Worksheets.Shortlist.Least(costings, site.Needs);
         return [.. site.Shortlist.Select((listed, index) => Slip(listed, books, costings[index], least.Contains(index), isConnected))];
     }
 

@@ -23,22 +23,6 @@ public sealed record OutcomeWire(
     }
 }
 
-/// <summary>A plan that could be chosen.</summary>
-/// <param name="First">Its first price a month, paid as the candidate is paid, in the book's currency; null: that way to pay is not chosen yet.</param>
-/// <param name="Later">Its last price a month; null where it is not stated.</param>
-/// <param name="Fits">How it meets the needs, one by one.</param>
-public sealed record PlanOptionWire(string Book, string Plan, bool IsChosen, string? First, string? Later, IReadOnlyList<NeedFitWire> Fits, OutcomeWire? Outcome)
-{
-    internal static PlanOptionWire Of(WhatIf<PlanOffer> whatIf)
-    {
-        var (book, plan) = (whatIf.Choice.Book, whatIf.Choice.Plan);
-        var option = whatIf.Costing?.Run.Purchase.Hosting?.Option;
-        return new PlanOptionWire(book.Id, plan.Id, whatIf.IsChosen, Amount(option?.FirstPerMonth), Amount(option?.LaterPerMonth), [.. whatIf.Choice.Fits.Select(NeedFitWire.Of)], OutcomeWire.Of(whatIf));
-
-        string? Amount(Int128? units) => units is { } known ? new Money(known, book.Currency).ToAmount() : null;
-    }
-}
-
 /// <param name="Has">The plan's or provider's value; null: not stated.</param>
 /// <param name="By">The extra that meets it: included, or to be bought.</param>
 public sealed record NeedFitWire(string Need, Fit Fit, JsonElement Has, JsonElement Wants, string? By)
@@ -106,7 +90,7 @@ public sealed record ExtraWire(
             whatIf.Choice.IsAsked,
             whatIf.Choice.Quantity,
             [.. whatIf.Choice.SameAs.Select(other => other.Name)],
-            whatIf.Choice.IncludedBy is { } plan ? new IncludedByWire(plan.Choice.Book.Id, plan.Choice.Plan.Id, plan.Choice.Plan.Name, OutcomeWire.Of(plan)!) : null,
+            whatIf.Choice.IncludedBy is { } plan ? new IncludedByWire(book.Id, plan.Choice.Id, plan.Choice.Name, OutcomeWire.Of(plan)!) : null,
             OutcomeWire.Of(whatIf));
 
         string? Price(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;

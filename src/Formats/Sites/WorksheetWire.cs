@@ -9,7 +9,6 @@ public sealed record WorksheetWire(
     SummaryWire? Summary,
     TimelineWire? Timeline,
     IReadOnlyList<FaultWire> Faults,
-    IReadOnlyList<PlanOptionWire> Plans,
     IReadOnlyList<DataCentreOptionWire> DataCentres,
     IReadOnlyList<WayToPayWire> WaysToPay,
     IReadOnlyList<ExtraWire> Extras,
@@ -105,6 +104,9 @@ public sealed record BarWire(DateOnly Date, string Total, bool AtLeast, string P
 
 /// <summary>A way to pay, with the columns the ledger would have.</summary>
 /// <param name="FreeMonths">How many come on top of the first bill.</param>
+/// <param name="First">Its first price a month, in <paramref name="Currency"/>, the book's.</param>
+/// <param name="Later">Its last price a month; null where it is not stated.</param>
+/// <param name="Saving">Against the way that binds least; null: it is that way, or either cannot be told.</param>
 /// <param name="Cells">As the ledger's totals; null where it cannot be costed.</param>
 /// <param name="SetupFee">In the book's currency; null: none.</param>
 public sealed record WayToPayWire(
@@ -112,7 +114,11 @@ public sealed record WayToPayWire(
     int CommitMonths,
     int FreeMonths,
     bool IsChosen,
+    string First,
+    string? Later,
+    string Currency,
     string? SetupFee,
+    SavingWire? Saving,
     IReadOnlyList<SumWire>? Cells,
     SumWire? Folded,
     SumWire? Total,
@@ -121,3 +127,10 @@ public sealed record WayToPayWire(
     string? TodayChange,
     bool DomainIncluded,
     WayNoteWire? Note);
+
+/// <summary>What a way to pay comes to over the horizon against the way that binds least, in the display currency.</summary>
+/// <param name="Change">Below zero is less.</param>
+public sealed record SavingWire(int AgainstEveryMonths, int AgainstCommitMonths, string Change)
+{
+    internal static SavingWire Of(Saving saving, Currency currency) => new(saving.Against.EveryMonths, saving.Against.CommitMonths, new Money(saving.Change, currency).ToAmount());
+}

@@ -13,9 +13,8 @@ public static class WorksheetWriter
             worksheet.Costing is { } summed ? Summary(summed) : null,
             worksheet.Costing is { } drawn ? Timeline(drawn) : null,
             [.. worksheet.Faults.Select(fault => FaultWire.Of(fault))],
-            [.. worksheet.Plans.Select(PlanOptionWire.Of)],
             [.. worksheet.DataCentres.Select(centre => new DataCentreOptionWire(centre.Choice?.Id, centre.Choice?.Name, centre.Choice?.Region, centre.IsChosen, OutcomeWire.Of(centre)))],
-            [.. worksheet.WaysToPay.Select(WayToPay)],
+            [.. worksheet.WaysToPay.Select(way => WayToPay(worksheet, way))],
             [.. worksheet.Extras.Select(ExtraWire.Of)],
             [.. worksheet.DomainSellers.Select(seller => Seller(worksheet.Candidate, seller))],
             [.. worksheet.Endings.Select(EndingWire.Of)],
@@ -59,15 +58,19 @@ public static class WorksheetWriter
             Amount(costing, bar.Parts.Tax),
             [.. bar.Within.Select(within => Bar(costing, within))]);
 
-    private static WayToPayWire WayToPay(WhatIf<BillingOption> whatIf)
+    private static WayToPayWire WayToPay(Worksheet worksheet, WhatIf<BillingOption> whatIf)
     {
-        var (option, costing) = (whatIf.Choice, whatIf.Costing);
+        var (option, costing, own) = (whatIf.Choice, whatIf.Costing, worksheet.HostCurrency!);
         return new WayToPayWire(
             option.EveryMonths,
             option.CommitMonths,
             option.FreeMonths,
             whatIf.IsChosen,
-            costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, costing.Run.Purchase.Hosting!.Book.Currency).ToAmount() : null,
+            new Money(option.FirstPerMonth, own).ToAmount(),
+            option.LaterPerMonth is { } later ? new Money(later, own).ToAmount() : null,
+            own.Code,
+            costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, own).ToAmount() : null,
+            Saving.Of(whatIf, worksheet.WaysToPay) is { } saving ? SavingWire.Of(saving, costing!.Currency) : null,
             costing is null ? null : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
             costing?.Ledger.FoldedSum is { } folded ? SumWire.Of(folded, costing.Currency) : null,
             costing is null ? null : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency),

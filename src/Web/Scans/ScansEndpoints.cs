@@ -39,16 +39,19 @@ internal static class ScansEndpoints
             : FaultResults.Unprocessable(faults);
     }
 
-    private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
+    private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, bool? oneSeller, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
         ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress) =>
         {
-            var listed = Scan.Run(request, progress, http.RequestAborted);
-            return listed.Value is { } rows ? Scan.Run(request with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted).As(all => SiteScanWire.Of(rows, all)) : listed.As(rows => SiteScanWire.Of(rows, rows));
+            var wanted = request with { OneSeller = oneSeller ?? false };
+            var listed = Scan.Run(wanted, progress, http.RequestAborted);
+            return listed.Value is { } rows
+                ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted).As(all => SiteScanWire.Of(rows, all, wanted.Objective))
+                : listed.As(rows => SiteScanWire.Of(rows, rows, wanted.Objective));
         });
 
-    private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
+    private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, bool? oneSeller, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
         ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _) =>
-            Settling.Of(request, http.RequestAborted).As(settling => SettlingWire.Of(settling, request.Settings.DisplayCurrency!)));
+            Settling.Of(request with { OneSeller = oneSeller ?? false }, http.RequestAborted).As(settling => SettlingWire.Of(settling, request.Settings.DisplayCurrency!)));
 
     private static async Task<IResult> ForSiteAsync<T>(
         Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace, Func<ScanRequest, IProgress<(int Done, int Of)>, Result<T>> work)

@@ -55,6 +55,8 @@ internal sealed class BruteForce(ScanRequest request)
         return a.DueToday <= b.DueToday && a.Horizon <= b.Horizon && (a.DueToday < b.DueToday || a.Horizon < b.Horizon);
     }
 
+    private IEnumerable<(string? Ending, OfferBook? Seller)> DomainsFor(OfferBook book) => Domains().Where(domain => !request.OneSeller || domain.Seller is null || domain.Seller == book);
+
     private IEnumerable<(string? Ending, OfferBook? Seller)> Domains() =>
         _needs.Domain is not { } need ? [(null, null)]
         : need.Route is DomainRoute.Keep or DomainRoute.Lent ? [(need.Endings.FirstOrDefault(), null)]
@@ -68,10 +70,10 @@ internal sealed class BruteForce(ScanRequest request)
             centres = [null];
         }
 
-        return from option in plan.Billing from centre in centres from domain in Domains() select new Way(book, plan, option, centre, domain.Ending, domain.Seller);
+        return from option in plan.Billing from centre in centres from domain in DomainsFor(book) select new Way(book, plan, option, centre, domain.Ending, domain.Seller);
     }
 
-    private IEnumerable<Costed> Candidates(Way way) => Fixed(way.Book, way.Plan).Count > 0 || Lacks(way).Lacks.Exists(lack => lack.Cures.Count == 0) ? [] : CandidatesAtAll(way);
+    private IEnumerable<Costed> Candidates(Way way) => Fixed(way.Book, way.Plan).Count > 0 || !KeepsPrice(way.Option) || Lacks(way).Lacks.Exists(lack => lack.Cures.Count == 0) ? [] : CandidatesAtAll(way);
 
     // Also those of a way that something bars: as if what cannot be made good were not asked for.
     private IEnumerable<Costed> CandidatesAtAll(Way way)
@@ -212,6 +214,28 @@ internal sealed class BruteForce(ScanRequest request)
         return reasons;
     }
 
+    // Bill by bill, from the steps written out.
+    private bool KeepsPrice(BillingOption option)
+    {
+        if (!_needs.SamePrice)
+        {
+            return true;
+        }
+
+        var prices = option.Prices.Steps.SelectMany(step => Enumerable.Repeat(step.Units, step.Periods ?? 200)).ToList();
+        for (var (bill, month) = (0, 0); month < request.Settings.HorizonMonths; bill++)
+        {
+            if (prices[bill] is { } price ? price != prices[0] : !_needs.AcceptUnknown)
+            {
+                return false;
+            }
+
+            month += option.EveryMonths + (bill == 0 ? option.FreeMonths : 0);
+        }
+
+        return true;
+    }
+
     private IEnumerable<string> Reasons(OfferBook book, Plan plan, List<Way> ways)
     {
         var fixedReasons = Fixed(book, plan);
@@ -221,17 +245,22 @@ internal sealed class BruteForce(ScanRequest request)
         }
 
         // A reason is looked at for each domain there is, also where a region leaves no data centre to pair it with; without any domain that itself is the reason.
-        var looked = Domains().DefaultIfEmpty().Select(domain => new Way(book, plan, plan.Billing[0], null, domain.Ending, domain.Seller)).ToList();
-        if (!Domains().Any())
+        var looked = DomainsFor(book).DefaultIfEmpty().Select(domain => new Way(book, plan, plan.Billing[0], null, domain.Ending, domain.Seller)).ToList();
+        if (!DomainsFor(book).Any())
         {
             fixedReasons.Add("domain");
         }
 
-        var order = Needs.NumberNames.Append("certificate").Concat(_needs.Extras.Select(tag => $"extras {tag}")).Concat(["regions", "platform", "installer", "ownIp", "support", "minRefundDays", "maxDueToday", "domain"]).ToList();
+        if (!plan.Billing.Any(KeepsPrice))
+        {
+            fixedReasons.Add("samePrice");
+        }
+
+        var order = Needs.NumberNames.Append("certificate").Concat(_needs.Extras.Select(tag => $"extras {tag}")).Concat(["regions", "platform", "installer", "ownIp", "support", "minRefundDays", "samePrice", "maxDueToday", "domain"]).ToList();
         var barred = looked.ConvertAll(way => Lacks(way).Lacks.Where(lack => lack.Cures.Count == 0).Select(lack => lack.Need).ToHashSet());
         var today = ways.ConvertAll(way => !CandidatesAtAll(way).Any(MeetsToday));
         var every = order.Where(need => fixedReasons.Contains(need) || Every(need == "maxDueToday" ? today : barred.ConvertAll(set => set.Contains(need)))).ToList();
-        return Shown(every.Count > 0 ? every : order.Where(need => need == "maxDueToday" ? today.Contains(true) : barred.Exists(set => set.Contains(need))));
+        return Shown(every.Count > 0 ? every : order.Where(need => need == "maxDueToday" ? today.Contains(true) : need == "samePrice" ? !plan.Billing.All(KeepsPrice) : barred.Exists(set => set.Contains(need))));
 
         static bool Every(List<bool> bars) => bars.Count > 0 && bars.TrueForAll(bar => bar);
 

@@ -23,7 +23,7 @@ internal sealed class RandomScan
             TaxPercent = Exact("20"), CountTax = Chance(70), Customer = new CustomerStatus(Chance(75), [.. Some("b0", "b2")]), DisplayCurrency = Currency.Get("GBP"), KeepChancePercent = objective == Objective.Expected ? Exact("70") : null,
             Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", Exact("0.79")).Add("JPY", Exact("0.0051")),
         };
-        return new ScanRequest(books, settings, Needs(), objective, Chance(30), Pick([1, 3, 1000]));
+        return new ScanRequest(books, settings, Needs(), objective, Chance(30), Pick([1, 3, 1000])) { OneSeller = Chance(20) };
     }
 
     private Needs Needs() =>
@@ -38,6 +38,7 @@ internal sealed class RandomScan
             OwnIp = Chance(10),
             Support = Chance(15) ? ["phone"] : [],
             MinRefundDays = Chance(15) ? 14 : 0,
+            SamePrice = Chance(25),
             MaxDueToday = Chance(30) ? _random.Next(500, 6000) : null,
             AcceptUnknown = Chance(40),
             Domain = Domain(),

@@ -57,6 +57,19 @@ public class ScanTests
     }
 
     [Fact]
+    public void The_first_row_says_what_it_costs_less_than_the_best_of_any_other_plan()
+    {
+        var request = new ScanRequest([.. Shop.Books], Shop.Settings with { DisplayCurrency = Currency.Get("GBP") }, new Needs(), Objective.Horizon, false, 1000);
+        var rows = Scan.Run(request, null, CancellationToken.None).Value!.Rows;
+        var lead = ScanLead.Of(rows, Objective.Horizon).ShouldNotBeNull();
+        var others = rows.Where(row => row.Candidate.Hosting!.Plan != rows[0].Candidate.Hosting!.Plan).ToList();
+        lead.Next.ShouldBe(others[0]);
+        lead.Saves.ShouldBe(others.Min(row => row.Totals.AtLeast.Horizon ? Int128.MaxValue : row.Totals.Horizon) - rows[0].Totals.Horizon);
+        lead.MoreToday.ShouldBe(rows[0].Totals.DueToday - others[0].Totals.DueToday);
+        ScanLead.Of([rows[0]], Objective.Horizon).ShouldBeNull();
+    }
+
+    [Fact]
     public void What_the_provider_says_of_its_help_stands_in_the_reason_or_nothing_where_it_says_nothing()
     {
         var host = new OfferBook("host", new Provider("Host", ["mail"]), new DateOnly(2026, 12, 1), Currency.Get("GBP"))

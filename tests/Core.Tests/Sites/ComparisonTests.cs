@@ -29,6 +29,36 @@ public class ComparisonTests
     }
 
     [Fact]
+    public void What_fails_the_needs_is_never_the_least_however_little_it_costs()
+    {
+        var needing = Three with { Needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 2) } }; // Slipway allows one.
+        var compared = Comparison.Of(needing, Books, Settings, null, null).Candidates;
+        compared.Select(known => (known.Letter, known.Does, known.IsLeast)).ShouldBe([("A", false, false), ("B", false, false), ("C", true, true)]);
+        compared.Where(known => known.Undercuts).Select(known => known.Letter).ShouldBe(compared.Where(known => known.Costing!.Totals.Horizon < compared[2].Costing!.Totals.Horizon).Select(known => known.Letter));
+        compared.ShouldContain(known => known.Undercuts);
+        Comparison.Of(Three, Books, Settings, null, null).Candidates.ShouldAllBe(known => known.Does && !known.Undercuts);
+    }
+
+    [Fact]
+    public void Where_none_does_what_is_needed_none_is_the_least()
+    {
+        var compared = Comparison.Of(Three with { Needs = new Needs { OwnIp = true } }, Books, Settings, null, null);
+        compared.Candidates.ShouldAllBe(known => !known.IsLeast && !known.Undercuts && !known.Does);
+        compared.Turns.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_is_not_stated_is_met_only_where_the_owner_accepts_that()
+    {
+        var visits = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("monthlyVisits", 100) };
+        var fernhollow = Costed(Choosing("fernhollow", "clearing", 12));
+        Shortlist.Does(fernhollow, visits).ShouldBeFalse();
+        Shortlist.Does(fernhollow, visits with { AcceptUnknown = true }).ShouldBeTrue();
+        var name = Worksheet.CostingOf(new Candidate(null, [Name("nameyarrow")]), Books, Settings)!;
+        (Shortlist.Does(name, new Needs()), Shortlist.Does(name, visits), Shortlist.Does(name, new Needs { SamePrice = true }), Shortlist.Does(name, new Needs { MinRefundDays = 1 })).ShouldBe((true, false, false, false));
+    }
+
+    [Fact]
     public void The_lines_add_up_to_the_difference_of_every_column()
     {
         var lines = Comparison.Of(Three, Books, Settings, "A", "C").Differences;
@@ -102,11 +132,11 @@ public class ComparisonTests
         Costing yearly = Costed(Three, "A"), threeYears = Costed(Three, "B");
         var euros = Worksheet.CostingOf(Three.Listed("C")!.Candidate, Books, Settings with { DisplayCurrency = Currency.Get("EUR"), Rates = Settings.Rates.Add("GBP", ExactDecimal.Whole(1)) });
         var hidden = Worksheet.CostingOf(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12)).Listed("A")!.Candidate, Books, Settings);
-        Shortlist.Least([yearly, threeYears]).ShouldBe([yearly.Totals.Horizon < threeYears.Totals.Horizon ? 0 : 1]);
-        Shortlist.Least([yearly, null, yearly]).ShouldBe([0, 2], ignoreOrder: true);
-        Shortlist.Least([yearly]).ShouldBeEmpty();
-        Shortlist.Least([yearly, hidden]).ShouldBeEmpty();
-        Shortlist.Least([yearly, euros]).ShouldBeEmpty();
+        Shortlist.Least([yearly, threeYears], new Needs()).ShouldBe([yearly.Totals.Horizon < threeYears.Totals.Horizon ? 0 : 1]);
+        Shortlist.Least([yearly, null, yearly], new Needs()).ShouldBe([0, 2], ignoreOrder: true);
+        Shortlist.Least([yearly], new Needs()).ShouldBeEmpty();
+        Shortlist.Least([yearly, hidden], new Needs()).ShouldBeEmpty();
+        Shortlist.Least([yearly, euros], new Needs()).ShouldBeEmpty();
     }
 
     [Fact]

@@ -277,8 +277,8 @@ public class SiteChangeTests
     {
         var site = Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 12, 12), new AddCandidate("A"), new AddCandidate("A"), new ChooseBilling("C", 1, 1));
         var costings = site.Shortlist.Select(listed => Worksheet.CostingOf(listed.Candidate, Books, Settings)).ToList();
-        Shortlist.Least(costings).Order().ShouldBe([0, 1]);
-        Shortlist.Least([costings[0], null]).ShouldBeEmpty();
+        Shortlist.Least(costings, new Needs()).Order().ShouldBe([0, 1]);
+        Shortlist.Least([costings[0], null], new Needs()).ShouldBeEmpty();
     }
 
     [Fact]

@@ -31,11 +31,10 @@ public class WorksheetTests
     {
         var options = worksheet.Extras.Select(extra => Option(new SetExtra("A", extra.Choice.AddOn.Id, extra.Choice.AddOn.For == AddOnFor.Domain, extra.Choice.Quantity > 0 ? 0 : 1), extra))
             .Concat(worksheet.WaysToPay.Select(way => Option(new ChooseBilling("A", way.Choice.EveryMonths, way.Choice.CommitMonths), way)))
-            .Concat(worksheet.Plans.Select(plan => Option(new ChoosePlan("A", plan.Choice.Book.Id, plan.Choice.Plan.Id), plan)))
             .Concat(worksheet.DataCentres.Select(centre => Option(new ChooseDataCentre("A", centre.Choice?.Id), centre)))
             .Concat(worksheet.DomainWays.Select(way => Option(new ChooseDomain("A", way.Choice), way)))
             .ToList();
-        options.Count(option => option is not null).ShouldBeGreaterThan(20);
+        options.Count(option => option is not null).ShouldBeGreaterThan(8);
         return options.OfType<(SiteCommand, Int128, Int128)>();
 
         static (SiteCommand, Int128, Int128)? Option<T>(SiteCommand command, WhatIf<T> whatIf) =>
@@ -43,12 +42,10 @@ public class WorksheetTests
     }
 
     [Fact]
-    public void Without_a_costing_there_are_plans_to_choose_and_no_differences()
+    public void Without_a_costing_there_are_no_codes_to_recommend()
     {
         var worksheet = Worked(Site.Empty("Shop"));
         worksheet.Costing.ShouldBeNull();
-        worksheet.Plans.Length.ShouldBe(14);
-        worksheet.Plans.ShouldAllBe(plan => plan.HorizonChange == null);
         worksheet.BestCodes.ShouldBeNull();
     }
 
@@ -60,7 +57,7 @@ public class WorksheetTests
         extras.Single(extra => extra.AddOn.Id == "listing").IsAsked.ShouldBeFalse();
         extras.Single(extra => extra.AddOn.Id == "mailboxes").IsAsked.ShouldBeTrue(); // 8 asked, 5 with the plan.
         var backup = extras.Single(extra => extra.AddOn.Id == "backup").IncludedBy;
-        backup?.Choice.Plan.Includes.ShouldContain("backup");
+        backup?.Choice.Includes.ShouldContain("backup");
         extras.Single(extra => extra.AddOn.Id == "backup").AddOn.PriceIfBoughtLater.ShouldBe(249);
     }
 
@@ -68,25 +65,25 @@ public class WorksheetTests
     public void A_plan_is_met_by_itself_by_an_extra_or_not_and_not_stated_is_said()
     {
         var tidemarsh = Books.Single(book => book.Id == "tidemarsh");
-        var fits = PlanFit.Of(tidemarsh, tidemarsh.Plan("slipway")!, Asked).ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit.Fit);
+        var fits = PlanFit.Of(tidemarsh, tidemarsh.Plan("slipway")!, null, Asked, 36).ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit.Fit);
         fits["websites"].ShouldBe(Fit.NotMet);
         fits["mailboxes"].ShouldBe(Fit.WithExtra);
         fits["certificateown"].ShouldBe(Fit.WithExtra);
         fits["extrasbackup"].ShouldBe(Fit.WithExtra);
         var fernhollow = Books.Single(book => book.Id == "fernhollow");
         var visits = Asked with { Numbers = Asked.Numbers.Add("monthlyVisits", 5000) };
-        PlanFit.Of(fernhollow, fernhollow.Plan("clearing")!, visits).Single(fit => fit.Need == "monthlyVisits").Fit.ShouldBe(Fit.NotStated);
+        PlanFit.Of(fernhollow, fernhollow.Plan("clearing")!, null, visits, 36).Single(fit => fit.Need == "monthlyVisits").Fit.ShouldBe(Fit.NotStated);
     }
 
     [Fact]
     public void What_is_bought_is_met_by_the_extras_taken_and_a_domain_extra_only_where_the_domain_is_bought()
     {
         var site = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", ForDomain: false, 1), new SetExtra("A", "mailboxes", ForDomain: false, 1));
-        var fits = BoughtFit.Of(Costed(site).Run.Purchase, Asked).ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit);
+        var fits = BoughtFit.Of(Costed(site).Run.Purchase, Asked, 36).ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit);
         fits["extrasbackup"].Fit.ShouldBe(Fit.Met);
         fits["mailboxes"].By!.Id.ShouldBe("mailboxes");
         var away = Do(Choosing("fernhollow", "clearing", 12), new ChooseDomain("A", Name("nameyarrow")));
-        BoughtFit.Of(Costed(away).Run.Purchase, Asked).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldNotBe(Fit.Met);
-        BoughtFit.Of(Costed(Choosing("fernhollow", "clearing", 12)).Run.Purchase, Asked).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldBe(Fit.Met);
+        BoughtFit.Of(Costed(away).Run.Purchase, Asked, 36).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldNotBe(Fit.Met);
+        BoughtFit.Of(Costed(Choosing("fernhollow", "clearing", 12)).Run.Purchase, Asked, 36).Single(fit => fit.Wants.Word == "privacy").Fit.ShouldBe(Fit.Met);
     }
 }

@@ -30,6 +30,9 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
     /// <summary>How many sets of codes there are at most to enter at one of them.</summary>
     public int Codes { get; } = offers.Max(offer => CodeSets.MostAt(offer.Way.Book));
 
+    /// <summary>Whether its domains may go with a book's plans, though another sells them, or nobody.</summary>
+    public bool Pairs(OfferBook book) => offers.Any(offer => !ReferenceEquals(offer.Way.Book, book) && request.Pairs(book, offer.Way.Book));
+
     /// <summary>How many are not sold by a book.</summary>
     public int CountWithout(OfferBook book) => offers.Length - offers.Count(offer => ReferenceEquals(offer.Way.Book, book));
 

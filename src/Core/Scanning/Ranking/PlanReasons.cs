@@ -13,8 +13,14 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
     /// <summary>The data centres to choose from; a null one where none is chosen.</summary>
     public ImmutableArray<DataCentre?> Centres { get; } = CentresOf(market.Request.Needs, book);
 
+    /// <summary>The domains that may go with the plan.</summary>
+    public ImmutableArray<DomainOffer> Domains { get; } = market.Request.OneSeller ? [.. market.Domains.Where(domain => market.Request.Pairs(book, domain.Way.Book))] : market.Domains;
+
     /// <summary>Whether something bars the whole plan, whatever is bought with it.</summary>
     public bool IsBarred => Fixed().Any();
+
+    /// <summary>Whether a way to pay costs the same throughout, where the needs ask for that.</summary>
+    public bool KeepsPrice(BillingOption option) => PriceNeed.IsMet(_needs, option, market.Request.Settings.HorizonMonths);
 
     /// <summary>Why no candidate of the plan is feasible: what bars every one on its own, else what bars some, in the order of the needs (scan rule 9).</summary>
     public ImmutableArray<Reason> All(TodayLimit today)
@@ -32,8 +38,9 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
         }
 
         all.AddRange(Fixed().Where(reason => reason.Need is not ("regions" or "platform")).Select(reason => (reason, true)));
+        AddPrice(all);
         AddToday(all, today);
-        if (market.Domains.IsEmpty)
+        if (Domains.IsEmpty)
         {
             all.Add((new Reason("domain", null, new ReasonValue(Words: _needs.Domain!.Endings)), true));
         }
@@ -44,15 +51,25 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
     private void AddWant(List<(Reason Reason, bool BarsEvery)> all, int index, Want want)
     {
         var bit = 1 << index;
-        var bars = market.Domains.Select(domain =>
+        var bars = Domains.Select(domain =>
         {
             var names = own.FirstOrDefault(offer => ReferenceEquals(offer.Way, domain.Way))?.Side ?? domain.Side;
             return ((side.Met | names.Met | side.Curable | names.Curable) & bit) == 0;
         }).ToList();
-        var none = market.Domains.IsEmpty && ((side.Met | side.Curable) & bit) == 0;
+        var none = Domains.IsEmpty && ((side.Met | side.Curable) & bit) == 0;
         if (none || bars.Exists(barred => barred))
         {
             all.Add((new Reason(want.Need, want.Kind == WantKind.Tag ? null : ReasonValue.Of(plan.Features[want.Need]), want.Wanted), none || bars.TrueForAll(barred => barred)));
+        }
+    }
+
+    // It bars ways to pay, each on its own.
+    private void AddPrice(List<(Reason Reason, bool BarsEvery)> all)
+    {
+        var kept = plan.Billing.Count(KeepsPrice);
+        if (kept < plan.Billing.Length)
+        {
+            all.Add((PriceNeed.Unmet, kept == 0));
         }
     }
 
