@@ -81,13 +81,13 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var (_, table) = await owner.PostAsync("/api/price-tables", new { text = "Plan,Yearly,Renewal\nPebble,£48,£72\nCobble,£84,£120", provider = "Quarry Web", tax = "on-top" });
+        var (_, table) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { text = "Plan,Yearly,Renewal\nPebble,£48,£72\nCobble,£84,£120", provider = "Quarry Web", tax = "on-top" });
         table.GetProperty("faults").GetArrayLength().ShouldBe(0);
         table.GetProperty("roles").EnumerateArray().Select(role => role.GetString()).ShouldBe(["plan", "way-12", "later"]);
         (await owner.PostAsync("/api/shelf", Text(table, "book"))).Status.ShouldBe(HttpStatusCode.OK);
         var csv = await (await owner.RawAsync("/api/shelf/quarry-web/plans.csv")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         csv.ShouldContain("Quarry Web,GBP,on-top,Pebble,12,12,,48.00,1,72.00,");
-        var (_, again) = await owner.PostAsync("/api/price-tables", new { text = csv });
+        var (_, again) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { text = csv });
         again.GetProperty("faults").GetArrayLength().ShouldBe(0);
         var look = (await owner.PostAsync("/api/shelf/look", Text(again, "book"))).Body;
         look.GetProperty("changes").GetArrayLength().ShouldBe(0);

@@ -37,9 +37,10 @@ export const advertisementQuery = (siteId: string, draft: Draft) =>
 export const readAdvertisement = async (text: string) =>
   expect(await api.POST('/api/advertisements/read', { body: { text } }));
 
-export const priceTableQuery = (body: Schemas['PriceTableBody']) =>
+export const priceTableQuery = (siteId: string, body: Schemas['PriceTableBody']) =>
   queryOptions({
-    queryKey: ['price-table', body],
-    queryFn: async ({ signal }) => expect(await api.POST('/api/price-tables', { body, signal })),
+    queryKey: ['price-table', siteId, body],
+    queryFn: async ({ signal }) =>
+      expect(await api.POST('/api/sites/{siteId}/price-table', { params: { path: { siteId } }, body, signal })),
     placeholderData: keepPreviousData,
   });

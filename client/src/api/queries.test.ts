@@ -45,8 +45,13 @@ test.each([
   ],
   [
     'settling',
-    key(settlingQuery('s', 3, 'horizon')),
-    [settlingQuery('t', 3, 'horizon'), settlingQuery('s', 4, 'horizon'), settlingQuery('s', 3, 'dueToday')].map(key),
+    key(settlingQuery('s', 3, 'horizon', false)),
+    [
+      settlingQuery('t', 3, 'horizon', false),
+      settlingQuery('s', 4, 'horizon', false),
+      settlingQuery('s', 3, 'dueToday', false),
+      settlingQuery('s', 3, 'horizon', true),
+    ].map(key),
   ],
   ['price list', key(priceListQuery('a')), [key(priceListQuery('b'))]],
   ['file', key(bookFileQuery('a')), [key(bookFileQuery('b'))]],
@@ -57,9 +62,15 @@ test.each([
 });
 
 test('a scan by another measure, or by plan, is another scan', () => {
-  const scan = (objective: string, byPlan: boolean, revision = 3) =>
-    key(scanQuery('s', revision, objective, byPlan, () => undefined));
+  const scan = (objective: string, byPlan: boolean, revision = 3, oneSeller = false) =>
+    key(scanQuery('s', revision, objective, byPlan, oneSeller, () => undefined));
   expect(
-    new Set([scan('horizon', false), scan('dueToday', false), scan('horizon', true), scan('horizon', false, 4)]).size,
-  ).toBe(4);
+    new Set([
+      scan('horizon', false),
+      scan('dueToday', false),
+      scan('horizon', true),
+      scan('horizon', false, 4),
+      scan('horizon', false, 3, true),
+    ]).size,
+  ).toBe(5);
 });

@@ -11,6 +11,13 @@ export const sessionQuery = queryOptions({
   staleTime: Infinity,
 });
 
+/** The codes of all currencies (ISO 4217). */
+export const currenciesQuery = queryOptions({
+  queryKey: ['currencies'],
+  queryFn: async () => expect(await api.GET('/api/currencies')),
+  staleTime: Infinity,
+});
+
 export const booksQuery = queryOptions({
   queryKey: ['books'],
   queryFn: async () => expect(await api.GET('/api/books')),
@@ -45,6 +52,26 @@ export const stoppingQuery = (siteId: string, revision: number, letter: string) 
     queryFn: async () =>
       expect(
         await api.GET('/api/sites/{siteId}/candidates/{letter}/stopping', { params: { path: { siteId, letter } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+/** Every plan with every way to pay for it, as the candidate would be with it. */
+export const plansQuery = (siteId: string, revision: number, letter: string) =>
+  queryOptions({
+    queryKey: ['plans', siteId, letter, revision],
+    queryFn: async () =>
+      expect(await api.GET('/api/sites/{siteId}/candidates/{letter}/plans', { params: { path: { siteId, letter } } })),
+    placeholderData: keepPreviousData,
+  });
+
+/** What it would cost to start with the shortest way to pay and change later. */
+export const changingQuery = (siteId: string, revision: number, letter: string) =>
+  queryOptions({
+    queryKey: ['changing', siteId, letter, revision],
+    queryFn: async () =>
+      expect(
+        await api.GET('/api/sites/{siteId}/candidates/{letter}/changing', { params: { path: { siteId, letter } } }),
       ),
     placeholderData: keepPreviousData,
   });

@@ -30,36 +30,47 @@ export const scanQuery = (
   revision: number,
   objective: string,
   byPlan: boolean,
+  oneSeller = false,
   onProgress: (share: number) => void = () => undefined,
 ) =>
   queryOptions({
-    queryKey: ['scan', siteId, objective, byPlan, revision],
+    queryKey: ['scan', siteId, objective, byPlan, oneSeller, revision],
     queryFn: ({ signal }) =>
-      read<SiteScan>(`/api/sites/${siteId}/scan?objective=${objective}&byPlan=${byPlan}`, signal, onProgress),
+      read<SiteScan>(
+        `/api/sites/${siteId}/scan?objective=${objective}&byPlan=${byPlan}&oneSeller=${oneSeller}`,
+        signal,
+        onProgress,
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   });
 
 /** A scan with its progress, from 0 to 1, that can be stopped and begun again. */
-export function useScan(siteId: string, revision: number, objective: string, byPlan: boolean) {
+export function useScan(siteId: string, revision: number, objective: string, byPlan: boolean, oneSeller: boolean) {
   const queries = useQueryClient();
   const [progress, setProgress] = useState(0);
-  const query = scanQuery(siteId, revision, objective, byPlan, setProgress);
+  const query = scanQuery(siteId, revision, objective, byPlan, oneSeller, setProgress);
   const scan = useQuery(query);
+  // Rows of the scan before stand for none of these: what was asked for is not there yet.
+  const isThere = scan.data !== undefined && !scan.isPlaceholderData;
   return {
     ...scan,
     progress,
-    stopped: scan.data === undefined && scan.error === null && scan.fetchStatus === 'idle',
+    stopped: !isThere && scan.error === null && scan.fetchStatus === 'idle',
     stop: () => void queries.cancelQueries({ queryKey: query.queryKey }),
   };
 }
 
 /** What settles it: worked out after the rows are there. */
-export const settlingQuery = (siteId: string, revision: number, objective: string) =>
+export const settlingQuery = (siteId: string, revision: number, objective: string, oneSeller: boolean) =>
   queryOptions({
-    queryKey: ['settling', siteId, objective, revision],
+    queryKey: ['settling', siteId, objective, oneSeller, revision],
     queryFn: ({ signal }) =>
-      read<Settling>(`/api/sites/${siteId}/settling?objective=${objective}`, signal, () => undefined),
+      read<Settling>(
+        `/api/sites/${siteId}/settling?objective=${objective}&oneSeller=${oneSeller}`,
+        signal,
+        () => undefined,
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   });

@@ -180,6 +180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/currencies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getCurrencies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books": {
         parameters: {
             query?: never;
@@ -190,6 +206,22 @@ export interface paths {
         get: operations["getBooks"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/examples/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putExamplesAway"];
         delete?: never;
         options?: never;
         head?: never;
@@ -580,6 +612,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{book}/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tellCode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{book}/plans/{plan}/limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tellLimit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/{book}/looked": {
         parameters: {
             query?: never;
@@ -708,7 +772,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/price-tables": {
+    "/api/sites/{siteId}/price-table": {
         parameters: {
             query?: never;
             header?: never;
@@ -2401,8 +2465,6 @@ export interface components {
         BookVersionWire: {
             /** Format: int32 */
             version: number;
-            /** Format: date */
-            addedOn: string;
         };
         BookWire: {
             id: string;
@@ -3124,6 +3186,9 @@ export interface components {
             register: null | string;
             renew: null | string;
             currency: string;
+            privacy: components["schemas"]["PrivacyWay"];
+            privacyYear: null | string;
+            privacyLater: null | string;
             isChosen: boolean;
             outcome: null | components["schemas"]["OutcomeWire"];
         };
@@ -4308,6 +4373,8 @@ export interface components {
             currency: null | string;
             tax: null | string;
             laterIsSame: null | boolean;
+            /** Format: int32 */
+            months?: null | number;
         };
         PriceTableWire: {
             faults: components["schemas"]["FaultWire"][];
@@ -4319,6 +4386,7 @@ export interface components {
             currency: null | string;
             tax: null | string;
             book: null | string;
+            candidates: components["schemas"]["CandidateWire"][];
         };
         /** @description The seller's own words that something of a price list was read from. */
         PrintedWords: {
@@ -5005,6 +5073,17 @@ export interface components {
         TimelineWire: {
             isByYear: boolean;
             bars: components["schemas"]["BarWire"][];
+        };
+        ToldCodeBody: {
+            code: string;
+            percent?: null | string;
+            amount?: null | string;
+            /** @default false */
+            everyBill?: boolean;
+        };
+        ToldLimitBody: {
+            limit: string;
+            value: components["schemas"]["JsonElement"];
         };
         TotalsWire: {
             currency: string;
@@ -5793,6 +5872,26 @@ export interface operations {
             };
         };
     };
+    getCurrencies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
     getBooks: {
         parameters: {
             query?: never;
@@ -5809,6 +5908,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookWire"][];
+                };
+            };
+        };
+    };
+    putExamplesAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -6619,6 +6751,95 @@ export interface operations {
             };
         };
     };
+    tellCode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldCodeBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    tellLimit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book: string;
+                plan: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldLimitBody"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedWire"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     lookedAgain: {
         parameters: {
             query?: never;
@@ -6905,7 +7126,9 @@ export interface operations {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                siteId: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -6921,6 +7144,24 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PriceTableWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

@@ -97,6 +97,22 @@ export function useShelfChanges() {
         expect(await api.POST('/api/shelf/{book}/put-away', { params: { path: { book } }, body: { isPutAway } })),
       ),
     ),
+    /** Every seller that comes with Home Start at once. */
+    putExamplesAway: useMutation(
+      of(async (isPutAway: boolean) => expect(await api.POST('/api/examples/put-away', { body: { isPutAway } }))),
+    ),
+    /** A code that a price list of one's own does not know yet. */
+    tellCode: useMutation(
+      of(async ({ book, ...body }: Schemas['ToldCodeBody'] & { book: string }) =>
+        expect(await api.POST('/api/shelf/{book}/codes', { params: { path: { book } }, body })),
+      ),
+    ),
+    /** What a plan of one's own price lists allows, where the seller's page did not say. */
+    tellLimit: useMutation(
+      of(async ({ book, plan, ...body }: Schemas['ToldLimitBody'] & { book: string; plan: string }) =>
+        expect(await api.POST('/api/shelf/{book}/plans/{plan}/limits', { params: { path: { book, plan } }, body })),
+      ),
+    ),
     lookedAgain: useMutation(
       of(async (book: string) => expect(await api.POST('/api/shelf/{book}/looked', { params: { path: { book } } }))),
     ),

@@ -114,9 +114,10 @@ const needs = createRoute({
 const scan = createRoute({
   getParentRoute: () => site,
   path: '/scan',
-  validateSearch: (search): SiteSearch & { by?: string; all?: boolean } => ({
+  validateSearch: (search): SiteSearch & { by?: string; all?: boolean; one?: boolean } => ({
     view: text(search.view),
     by: text(search.by),
+    one: search.one === true || undefined,
     all: search.all === true || undefined,
   }),
   component: lazyRouteComponent(() => import('../features/scan/ScanPage'), 'ScanPage'),

@@ -16,10 +16,27 @@ export const shortMonthOf = (day: string) => shortMonth.format(utc(day));
 /** Milliseconds, for drawing to scale only. */
 export const instant = (day: string) => utc(day).getTime();
 
-const clock = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const spans = [
+  [86_400, 'day'],
+  [3600, 'hour'],
+  [60, 'minute'],
+] as const;
 
-/** "27 Nov, 14:05": a moment by the reader's own clock. */
-export const moment = (at: string) => clock.format(new Date(at));
+/**
+ * "12 minutes ago", "just now", "in 2 minutes": how far a moment of the real clock is away. Its date is never told: the only date an owner sees is the business date, which may be
+ * another.
+ */
+export function ago(at: string, now: number = Date.now()): string {
+  const seconds = Math.round((now - new Date(at).getTime()) / 1000);
+  const found = spans.find(([size]) => Math.abs(seconds) >= size);
+  if (!found) {
+    return seconds >= 0 ? 'just now' : 'in a moment';
+  }
+
+  const count = Math.floor(Math.abs(seconds) / found[0]);
+  const words = `${count} ${found[1]}${count === 1 ? '' : 's'}`;
+  return seconds > 0 ? `${words} ago` : `in ${words}`;
+}
 
 const hour = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 

@@ -87,5 +87,9 @@ export function currencySign(currency: string): string {
 
 /** "pounds" where a word is plainer than a code. */
 export function currencyWord(currency: string): string {
-  return { GBP: 'pounds', EUR: 'euros', USD: 'US dollars', JPY: 'yen' }[currency] ?? currency;
+  return (
+    { GBP: 'pounds', EUR: 'euros', USD: 'US dollars', JPY: 'yen' }[currency] ?? currencyNames.of(currency) ?? currency
+  );
 }
+
+const currencyNames = new Intl.DisplayNames('en-GB', { type: 'currency' });

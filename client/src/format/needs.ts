@@ -16,6 +16,51 @@ function counting(need: string, asked: string): string {
   return words ? `${asked} ${words[asked === '1' ? 0 : 1]}` : `${need} ${asked}`;
 }
 
+/** The needs that are numbers. */
+export const numberNeeds: readonly string[] = Object.keys(counted);
+
+const titles: Record<string, string> = {
+  websites: 'Sites',
+  storageGB: 'Storage, GB',
+  monthlyVisits: 'Visits a month',
+  mailboxes: 'Mailboxes',
+  databases: 'Databases',
+  subdomains: 'Subdomains',
+  transferGB: 'Traffic, GB a month',
+  certificate: 'Certificate',
+  platform: 'Platform',
+  installer: 'Installer',
+  ownIp: 'Own IP address',
+  minRefundDays: 'Money back, days',
+  samePrice: 'Price stays the same',
+};
+
+/** The head of a column about a need: "Sites", "Copies of the site". */
+export function needTitle({ need, wants }: { need: string; wants: unknown }): string {
+  const words = titles[need] ?? needWords({ need, wants });
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** How much of it is asked for, where the head does not say it: "3", "own or better"; else nothing. */
+export function wantedWords({ need, wants }: { need: string; wants: unknown }): string {
+  return numberNeeds.includes(need) || need === 'minRefundDays' || need === 'platform'
+    ? written(wants)
+    : need === 'certificate'
+      ? `${written(wants)} or better`
+      : '';
+}
+
+/** What the plan allows of it, where that is more than yes or no. */
+export function limitWords({ need, has }: { need: string; has: unknown }): string {
+  return typeof has === 'boolean' || has === null || need === 'extras' || need === 'samePrice'
+    ? ''
+    : need === 'regions'
+      ? regionsOf(has)
+      : need === 'support'
+        ? channelsOf(has)
+        : written(has);
+}
+
 const certificateWords: Record<string, string> = {
   shared: 'a certificate, shared or better',
   own: 'a certificate of its own',
@@ -31,7 +76,12 @@ export const tagWords: Record<string, string> = {
   'design-help': 'help with the design',
 };
 
-export const channelWords: Record<string, string> = { phone: 'telephone', chat: 'chat', mail: 'mail' };
+export const channelWords: Record<string, string> = {
+  phone: 'telephone',
+  callback: 'a call back',
+  chat: 'chat',
+  mail: 'mail',
+};
 
 /** "You need 3 sites; this plan allows 1". */
 export function reasonWords({ need, has, wants }: { need: string; has: unknown; wants: unknown }): string {
@@ -48,6 +98,8 @@ export function reasonWords({ need, has, wants }: { need: string; has: unknown; 
       return `You can pay ${asked} today; this plan takes at least ${allowed}`;
     case 'support':
       return `${you}; ${has === null ? 'the seller doesn’t say' : `they help by ${channelsOf(has)}`}`;
+    case 'samePrice':
+      return `${you}; this way to pay gets dearer, or the seller doesn’t say`;
     case 'minRefundDays':
       return `${you}; ${has === null ? 'the seller doesn’t say' : `you get ${allowed}`}`;
     default:
@@ -69,6 +121,8 @@ export function needWords({ need, wants }: { need: string; wants: unknown }): st
       return `the platform ${asked}`;
     case 'installer':
       return 'an installer';
+    case 'samePrice':
+      return 'a price that stays the same';
     case 'ownIp':
       return 'an IP address of your own';
     case 'support':

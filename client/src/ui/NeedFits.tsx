@@ -15,7 +15,7 @@ export function NeedFits({ fits }: { fits: readonly NeedFit[] }) {
   ) : (
     <ul>
       {open.map((fit) => (
-        <li key={fit.need + JSON.stringify(fit.wants)} className={fit.fit === 'with-extra' ? 'text-ink' : 'text-red'}>
+        <li key={fit.need + JSON.stringify(fit.wants)} className={fit.fit === 'with-extra' ? '' : 'font-semibold'}>
           {fit.fit === 'with-extra' ? (
             <>
               {needWords(fit)}: with <bdi>{fit.by}</bdi>

@@ -16,7 +16,7 @@ export function Rejected({ rejected }: { rejected: Schemas['RejectedPlanWire'][]
               <bdi className="font-semibold">
                 {book?.provider}, {book?.plans.find((known) => known.id === plan.plan)?.name}
               </bdi>
-              <span className="text-red block text-[13.5px]">{plan.reasons.map(reasonWords).join('; ')}</span>
+              <span className="text-soft block text-[13.5px]">{plan.reasons.map(reasonWords).join('; ')}</span>
             </li>
           );
         })}

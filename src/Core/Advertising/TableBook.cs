@@ -14,17 +14,19 @@ public sealed class TableBook
 
     private readonly PriceTable _table;
     private readonly Currency _currency;
+    private readonly int? _months;
     private readonly bool _laterIsSame;
     private readonly FaultList _faults;
 
-    private TableBook(PriceTable table, Currency currency, bool laterIsSame, FaultList faults) => (_table, _currency, _laterIsSame, _faults) = (table, currency, laterIsSame, faults);
+    private TableBook(PriceTable table, Currency currency, bool laterIsSame, int? months, FaultList faults) => (_table, _currency, _laterIsSame, _months, _faults) = (table, currency, laterIsSame, months, faults);
 
     /// <summary>The plans, each with the ways to pay of its rows.</summary>
     /// <param name="laterIsSame">Whether a price without a later one holds for good; else what follows is not stated.</param>
-    public static Result<IReadOnlyList<Plan>> PlansOf(PriceTable table, Currency currency, bool laterIsSame)
+    /// <param name="months">For how many months a price is paid where neither a column nor the price itself says so; null: not said.</param>
+    public static Result<IReadOnlyList<Plan>> PlansOf(PriceTable table, Currency currency, bool laterIsSame, int? months)
     {
         var faults = new FaultList();
-        return Result.Of(new TableBook(table, currency, laterIsSame, faults).Plans(), faults);
+        return Result.Of(new TableBook(table, currency, laterIsSame, months, faults).Plans(), faults);
     }
 
     /// <summary>What a column that is the same in every row says; null: there is none, or its rows differ.</summary>
@@ -85,7 +87,7 @@ public sealed class TableBook
             }
         }
 
-        if (Whole(row, ColumnKind.EveryMonths, 1) is { } months)
+        if (MonthsOf(row) is { } months)
         {
             var steps = StepsOf(row, months).ToList();
             if (steps.Count > 0)
@@ -95,6 +97,30 @@ public sealed class TableBook
             }
         }
     }
+
+    // For how many months a price is paid: as a column says, else the price itself ("£48 a year"), else the owner.
+    private int? MonthsOf(int row)
+    {
+        if (_table.Roles.Any(role => role.Kind == ColumnKind.EveryMonths))
+        {
+            return Whole(row, ColumnKind.EveryMonths, 1);
+        }
+
+        if (_table.Roles.Any(role => role.Kind is ColumnKind.Way or ColumnKind.WayPerMonth) || Amount(row, FirstPrice) is not { } price)
+        {
+            return null;
+        }
+
+        var said = price.Per switch { AdvertisedPer.Month => 1, AdvertisedPer.Year => 12, _ => _months };
+        if (said is null && !_faults.Faults.Any(fault => fault.Reason == FaultReason.TableMonthsMissing))
+        {
+            _faults.Add(FaultCodes.Required, "months", FaultReason.TableMonthsMissing);
+        }
+
+        return said;
+    }
+
+    private ColumnRole FirstPrice => _table.Roles.FirstOrDefault(role => role is { Kind: ColumnKind.Price or ColumnKind.PricePerMonth, Number: 1 }) ?? new ColumnRole(ColumnKind.Price, 1);
 
     // Months come free only where one bill covers the whole commitment (costing rule 5).
     private int FreeOf(int row) => Math.Min(Whole(row, ColumnKind.FreeMonths, 0) ?? 0, BillingOption.MostFreeMonths);

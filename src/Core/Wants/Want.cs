@@ -62,7 +62,8 @@ public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Numbe
 
     private static CertificateLevel? CertificateOf(string? provides) => provides?.Split(':') is ["certificate", var level] ? LevelOf(level) : null;
 
-    internal static CertificateLevel? LevelOf(string? word) =>
+    /// <summary>The level of a word; null: there is no such level.</summary>
+    public static CertificateLevel? LevelOf(string? word) =>
         word switch
         {
             "none" => CertificateLevel.None,

@@ -77,7 +77,7 @@ public sealed record NameCost(string Ending, EndingSeller Seller)
             IsSimplest = seller.Book.Id == candidate.Hosting?.Book,
             Horizon = first?.Horizon,
             Included = IncludedAnswer.Of(candidate, ending, seller, premium is not null, books),
-            Privacy = PrivacyThere.Of(candidate, seller, books),
+            Privacy = PrivacyThere.Of(candidate, seller),
             Years = NameYears.Nearest(years.ToImmutable()),
         };
     }

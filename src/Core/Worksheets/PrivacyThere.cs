@@ -14,13 +14,16 @@ public sealed record PrivacyThere(PrivacyWay Way, Minor? FirstYear = null, Minor
     /// <summary>No price is still to change by then.</summary>
     private const int LastYear = 100;
 
-    internal static PrivacyThere Of(Candidate candidate, EndingSeller seller, IReadOnlyList<OfferBook> books)
+    internal static PrivacyThere Of(Candidate candidate, EndingSeller seller) => Of(candidate, seller.Book, seller.Price);
+
+    /// <summary>At a seller of a name's ending; with the plan's own extras where that is the candidate's host.</summary>
+    public static PrivacyThere Of(Candidate candidate, OfferBook seller, DomainPrice price)
     {
-        var rule = seller.Price.PublicRecord?.Privacy;
-        var extra = seller.Book.AddOns.FirstOrDefault(addOn => addOn is { For: AddOnFor.Domain, Provides: Tag });
-        var plan = seller.Book.Id == candidate.Hosting?.Book ? books.FirstOrDefault(book => book.Id == seller.Book.Id)?.Plan(candidate.Hosting.Plan) : null;
+        var rule = price.PublicRecord?.Privacy;
+        var extra = seller.AddOns.FirstOrDefault(addOn => addOn is { For: AddOnFor.Domain, Provides: Tag });
+        var plan = seller.Id == candidate.Hosting?.Book ? seller.Plan(candidate.Hosting.Plan) : null;
         return rule == RecordPrivacy.Forbidden ? new PrivacyThere(PrivacyWay.Forbidden)
-            : extra is not null && (seller.Price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true) ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
+            : extra is not null && (price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true) ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
             : rule == RecordPrivacy.ByDefault ? new PrivacyThere(PrivacyWay.ByDefault)
             : extra is not null ? new PrivacyThere(PrivacyWay.Sold, YearOf(extra, 0), YearOf(extra, LastYear), extra.Id)
             : new PrivacyThere(PrivacyWay.NotSold);

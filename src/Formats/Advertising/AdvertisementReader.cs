@@ -7,8 +7,11 @@ public static class AdvertisementReader
 {
     private const int LongestName = 120;
 
+    // What the figures are worked out from; whatever else is missing or wrong does not hold them up.
+    private static readonly ImmutableArray<string> Figured = ["price", "pricePer", "months", "paid", "laterPrice", "laterPer", "setupFee", "currency"];
+
     /// <summary>
-    /// The advertisement, with faults for what is missing or wrong. Not null once its figures can be worked out: until the names and the tax are given they are faults all the same.
+    /// The advertisement, with faults for what is missing or wrong. Not null once its figures can be worked out: until the rest is given it is missing all the same.
     /// </summary>
     public static Advertisement? Read(Node node)
     {
@@ -28,7 +31,7 @@ public static class AdvertisementReader
         var domain = Domain(node);
         var days = Whole(node["refundDays"], 0, 3650, "days");
         var ticked = node["ticked"].Items(20).Select(extra => Extra(extra, currency)).ToList();
-        if (currency is null || headline is null || node.Faults.Faults.Any(fault => fault.Where is not ("provider" or "plan" or "tax" or "later")))
+        if (currency is null || headline is null || node.Faults.Faults.Any(fault => Figured.Contains(fault.Where)))
         {
             return null;
         }
@@ -113,7 +116,7 @@ public static class AdvertisementReader
         }
 
         var from = Whole(node["domainFromMonths"], 0, CountSettings.LongestHorizon, "months") ?? 0;
-        return new AdvertisedDomain(endings, from);
+        return endings.IsEmpty || node.Faults.Faults.Any(fault => fault.Where == node["endings"].Where) ? null : new AdvertisedDomain(endings, from);
     }
 
     private static AdvertisedExtra? Extra(Node node, Currency? currency)

@@ -75,12 +75,13 @@ public sealed record FindingWire(ProseField Field, string Value, string Words);
 /// <param name="Provider">Who sells, where no column says so.</param>
 /// <param name="Tax">inside or on-top, where no column says so.</param>
 /// <param name="LaterIsSame">Whether a price with no later one holds for good; else what follows is not stated.</param>
-public sealed record PriceTableBody(string Text, IReadOnlyList<string>? Roles, string? Provider, string? Currency, string? Tax, bool? LaterIsSame);
+public sealed record PriceTableBody(string Text, IReadOnlyList<string>? Roles, string? Provider, string? Currency, string? Tax, bool? LaterIsSame, int? Months = null);
 
 /// <summary>How a table was understood.</summary>
 /// <param name="WasTurned">The plans stood across.</param>
 /// <param name="Headings">None: there is no table in the text.</param>
 /// <param name="Book">The offer book as the text of a file; null while there are faults.</param>
 /// <param name="Currency">As it was typed, or a column says.</param>
+/// <param name="Candidates">What buys each plan, for the shortlist.</param>
 public sealed record PriceTableWire(
-    IReadOnlyList<FaultWire> Faults, bool WasTurned, IReadOnlyList<string> Headings, IReadOnlyList<string> Roles, IReadOnlyList<IReadOnlyList<string>> Rows, string? Provider, string? Currency, string? Tax, string? Book);
+    IReadOnlyList<FaultWire> Faults, bool WasTurned, IReadOnlyList<string> Headings, IReadOnlyList<string> Roles, IReadOnlyList<IReadOnlyList<string>> Rows, string? Provider, string? Currency, string? Tax, string? Book, IReadOnlyList<CandidateWire> Candidates);

@@ -50,7 +50,7 @@ public static class PriceTableReader
             return null;
         }
 
-        var plans = TableBook.PlansOf(table, currency, node["laterIsSame"].Flag() ?? false);
+        var plans = TableBook.PlansOf(table, currency, node["laterIsSame"].Flag() ?? false, Months(node["months"]));
         node.Faults.Add(plans.Faults);
         return new OfferBook("", new Provider(provider ?? "", null), today, currency)
         {
@@ -61,7 +61,7 @@ public static class PriceTableReader
     }
 
     private static PriceTableWire Wire(FaultList faults, PriceTable? table, string? provider, string? currency, string? tax) =>
-        new([.. faults.Faults.Select(FaultWire.Of)], table?.WasTurned ?? false, [.. table?.Headings ?? []], [.. table?.Roles.Select(role => role.ToString()) ?? []], [.. table?.Rows.Select(row => (IReadOnlyList<string>)row) ?? []], provider, currency, tax, null);
+        new([.. faults.Faults.Select(FaultWire.Of)], table?.WasTurned ?? false, [.. table?.Headings ?? []], [.. table?.Roles.Select(role => role.ToString()) ?? []], [.. table?.Rows.Select(row => (IReadOnlyList<string>)row) ?? []], provider, currency, tax, null, []);
 
     // The one currency that the amounts of a table are written in.
     private static string? OnlyCurrency(PriceTable table)
@@ -86,6 +86,17 @@ public static class PriceTableReader
 
             return role;
         })];
+    }
+
+    private static int? Months(Node node)
+    {
+        if (node.Whole() is not { } months || months is >= 1 and <= CountSettings.LongestHorizon)
+        {
+            return node.Whole();
+        }
+
+        node.Faults.Add(FaultCodes.OutOfRange, node.Where, FaultReason.MonthsOutOfRange, CountSettings.LongestHorizon, months);
+        return null;
     }
 
     private static string? Said(Node node) => node.Text()?.Trim() is { Length: > 0 } text ? text : null;

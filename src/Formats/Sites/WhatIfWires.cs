@@ -38,7 +38,10 @@ public sealed record DataCentreOptionWire(string? Id, string? Name, string? Regi
 public sealed record DomainWayWire(DomainWire? Domain, bool IsChosen, OutcomeWire? Outcome);
 
 /// <summary>A book where the domain chosen can be registered, and what it would come to there.</summary>
-public sealed record DomainSellerWire(string Book, string Provider, string? Register, string? Renew, string Currency, bool IsChosen, OutcomeWire? Outcome);
+/// <param name="Privacy">How the holder is kept out of the public record there.</param>
+/// <param name="PrivacyYear">Where contact privacy is sold there: its first year; null: it is not, or that is not stated. So for <paramref name="PrivacyLater"/>, each later one.</param>
+public sealed record DomainSellerWire(
+    string Book, string Provider, string? Register, string? Renew, string Currency, PrivacyWay Privacy, string? PrivacyYear, string? PrivacyLater, bool IsChosen, OutcomeWire? Outcome);
 
 /// <summary>An extra that could be taken, or is.</summary>
 /// <param name="First">The price of its first period, in the book's currency.</param>

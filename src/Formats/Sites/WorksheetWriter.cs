@@ -85,12 +85,16 @@ public static class WorksheetWriter
     {
         var book = whatIf.Choice;
         var price = book.Domain(candidate.Domains[0].Ending);
+        var privacy = price is null ? new PrivacyThere(PrivacyWay.NotSold) : PrivacyThere.Of(candidate, book, price);
         return new DomainSellerWire(
             book.Id,
             book.Provider.Name,
             Price(price?.Register),
             Price(price?.Renew),
             book.Currency.Code,
+            privacy.Way,
+            Price(privacy.FirstYear),
+            Price(privacy.LaterYear),
             whatIf.IsChosen,
             OutcomeWire.Of(whatIf));
 

@@ -20,7 +20,7 @@ internal static class AdvertisingEndpoints
         pages.MapPost("/sites/{siteId:guid}/advertisement", LookAsync).WithName("lookAtAdvertisement").Produces<AdvertisementWire>().ProducesProblem(StatusCodes.Status404NotFound);
         pages.MapPost("/sites/{siteId:guid}/page", ReviewAsync).WithName("reviewPage").Produces<PageReviewWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
-        pages.MapPost("/price-tables", TableAsync).WithName("readPriceTable").Produces<PriceTableWire>();
+        pages.MapPost("/sites/{siteId:guid}/price-table", TableAsync).WithName("readPriceTable").Produces<PriceTableWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
     private static IResult Read(JsonBody<AdvertisementTextBody> body)
@@ -95,11 +95,20 @@ internal static class AdvertisingEndpoints
         return Results.Ok(new PageReviewWire(
             PageWriter.Write(reading), FaultResults.Wires(faults), costs, text, addsTo,
             whole is null || addsTo is null ? null : await shelf.LookAsync(whole, Encoding.UTF8.GetBytes(text!), cancel),
-            whole is null ? [] : [.. made!.Plans.Select(plan => CandidateWire.Of(PlanForSite.Of(site.Site, whole, plan, HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, []), workspace.Books)))]));
+            whole is null ? [] : ForSite(site.Site, whole, made!, workspace)));
     }
 
-    private static async Task<IResult> TableAsync(JsonBody<PriceTableBody> body, Workspace workspace, Joining joining, CancellationToken cancel)
+    // What buys each plan that was read, once it stands in the price list it joins.
+    private static List<CandidateWire> ForSite(Site site, OfferBook whole, OfferBook made, Workspace workspace) =>
+        [.. made.Plans.Select(plan => CandidateWire.Of(PlanForSite.Of(site, whole, plan, HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, []), workspace.Books)))];
+
+    private static async Task<IResult> TableAsync(Guid siteId, JsonBody<PriceTableBody> body, SiteDesk sites, Workspace workspace, Joining joining, CancellationToken cancel)
     {
+        if (await sites.FindAsync(siteId, cancel) is not { } site)
+        {
+            return SiteDesk.Missing();
+        }
+
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
         if (!node.IsObject())
@@ -115,7 +124,9 @@ internal static class AdvertisingEndpoints
         }
 
         var (book, _) = await joining.JoinAsync(made, faults, cancel);
-        return BookReader.Read(book, faults) is null ? Results.Ok(wire with { Faults = FaultResults.Wires(faults) }) : Results.Ok(wire with { Book = BookWriter.Text(book) });
+        return BookReader.Read(book, faults) is { } whole
+            ? Results.Ok(wire with { Book = BookWriter.Text(book), Candidates = ForSite(site.Site, whole, made, workspace) })
+            : Results.Ok(wire with { Faults = FaultResults.Wires(faults) });
     }
 }
 

@@ -30,6 +30,9 @@ internal static class BooksEndpoints
         shelf.MapPost("/look", LookAsync).WithName("lookAtBook").Produces<BookLookWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         shelf.MapPost("", TakeAsync).WithName("takeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         shelf.MapPost("/{book}/put-away", PutAwayAsync).WithName("putBookAway").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/examples/put-away", PutExamplesAwayAsync).AddEndpointFilter<OneConnection>().WithName("putExamplesAway").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf.MapPost("/{book}/codes", TellCodeAsync).WithName("tellCode").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf.MapPost("/{book}/plans/{plan}/limits", TellLimitAsync).WithName("tellLimit").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         shelf.MapPost("/{book}/looked", (string book, Shelf books, ShelfDesk desk, CancellationToken cancel) => KnownAsync(book, books, desk, () => desk.LookedAgainAsync(book, cancel), cancel))
             .WithName("lookedAgain").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
         shelf.MapDelete("/{book}", RemoveAsync).WithName("removeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
@@ -76,16 +79,58 @@ internal static class BooksEndpoints
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> PutAwayAsync(string book, JsonBody<PutAwayBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
+    private static async Task<IResult> PutExamplesAwayAsync(JsonBody<PutAwayBody> body, ShelfDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
+        var isPutAway = IsPutAway(body, faults);
+        if (faults.Any)
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        await desk.PutExamplesAwayAsync(isPutAway, cancel);
+        return Results.Ok(await desk.ListAsync(cancel));
+    }
+
+    private static bool IsPutAway(JsonBody<PutAwayBody> body, FaultList faults)
+    {
         var node = new Node(body.Root, "", faults)["isPutAway"];
         if (node.IsAbsent)
         {
             node.Required("Whether it is put away");
         }
 
-        var isPutAway = node.Flag() ?? false;
+        return node.Flag() ?? false;
+    }
+
+    private static Task<IResult> TellCodeAsync(string book, JsonBody<ToldCodeBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
+        ToldAsync(book, body, books, desk, (file, node, known) => BookTold.WithCode(file, node, known.Currency), cancel);
+
+    private static Task<IResult> TellLimitAsync(string book, string plan, JsonBody<ToldLimitBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
+        ToldAsync(book, body, books, desk, (file, node, _) => BookTold.WithLimit(file, plan, node), cancel);
+
+    // Into a price list of the visitor's own alone: the made-up sellers keep to what they say, else nothing could be ordered from them any more.
+    private static async Task<IResult> ToldAsync<T>(string book, JsonBody<T> body, Shelf books, ShelfDesk desk, Func<JsonNode, Node, OfferBook, JsonNode?> tell, CancellationToken cancel)
+        where T : class
+    {
+        if (books.Find(book) is not { Versions: > 0 } shelved || await books.BytesAsync(shelved.Book.Id, null, cancel) is not { } bytes)
+        {
+            return Missing();
+        }
+
+        var faults = new FaultList();
+        if (tell(JsonNode.Parse(bytes)!, new Node(body.Root, "", faults), shelved.Book) is { } told)
+        {
+            await desk.TakeEditedAsync(told, faults, cancel);
+        }
+
+        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
+    }
+
+    private static async Task<IResult> PutAwayAsync(string book, JsonBody<PutAwayBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
+    {
+        var faults = new FaultList();
+        var isPutAway = IsPutAway(body, faults);
         return faults.Any ? FaultResults.Unprocessable(faults) : await KnownAsync(book, books, desk, () => desk.PutAwayAsync(book, isPutAway, cancel), cancel);
     }
 

@@ -51,6 +51,17 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         return new EditedBookWire(text, look);
     }
 
+    /// <summary>Puts what a book was changed into on the shelf as a newer version, if it still reads as one.</summary>
+    public async Task TakeEditedAsync(JsonNode edited, FaultList faults, CancellationToken cancel)
+    {
+        var text = BookWriter.Text(edited);
+        using var json = JsonDocument.Parse(text);
+        if (BookReader.Read(json.RootElement, faults) is { } book)
+        {
+            await TakeAsync(book, Encoding.UTF8.GetBytes(text), faults, cancel);
+        }
+    }
+
     /// <summary>Puts a book, or a newer version of one, on the shelf as the bytes that came in.</summary>
     public async Task TakeAsync(OfferBook book, byte[] bytes, FaultList faults, CancellationToken cancel)
     {
@@ -117,6 +128,15 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
 
     public Task PutAwayAsync(string bookId, bool isPutAway, CancellationToken cancel) => SayAsync(bookId, row => row.IsPutAway = isPutAway, cancel);
 
+    /// <summary>Hides every seller that comes with the application, or shows them again, in one step.</summary>
+    public async Task PutExamplesAwayAsync(bool isPutAway, CancellationToken cancel)
+    {
+        foreach (var shelved in shelf.All.Where(shelved => shelved.Versions == 0 && shelved.IsPutAway != isPutAway).ToList())
+        {
+            await SayAsync(shelved.Book.Id, row => row.IsPutAway = isPutAway, cancel);
+        }
+    }
+
     /// <summary>The visitor looked at the seller's page again today and found nothing changed.</summary>
     public async Task LookedAgainAsync(string bookId, CancellationToken cancel)
     {
@@ -132,7 +152,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         var added = await db.OwnBooks.AsNoTracking().OrderBy(row => row.Version).ToListAsync(cancel);
         return [.. shelf.All.Select(shelved => new ShelvedWire(
             BookWire.Of(shelved.Book, today), shelved.Versions > 0, shelved.IsPutAway, used.Contains(shelved.Book.Id),
-            [.. added.Where(row => row.BookId == shelved.Book.Id).Select(row => new BookVersionWire(row.Version, DateOnly.FromDateTime(row.AddedAt.UtcDateTime)))]))];
+            [.. added.Where(row => row.BookId == shelved.Book.Id).Select(row => new BookVersionWire(row.Version))]))];
     }
 
     private async Task<ImmutableArray<BookEffectWire>> EffectsAsync(string bookId, OfferBook? changed, CancellationToken cancel)

@@ -17,7 +17,11 @@ public sealed record SiteListedWire(Guid Id, string Name, bool IsExample, bool I
 
 internal static class SessionEndpoints
 {
-    public static void MapSession(this IEndpointRouteBuilder app) => app.MapGet("/api/session", GetAsync).WithName("getSession").WithMetadata(new BeginsVisit());
+    public static void MapSession(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/session", GetAsync).WithName("getSession").WithMetadata(new BeginsVisit());
+        app.MapGet("/api/currencies", () => Currency.Codes).WithName("getCurrencies");
+    }
 
     private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, VisitorCookie cookie, CancellationToken cancel)
     {

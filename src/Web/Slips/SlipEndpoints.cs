@@ -94,13 +94,7 @@ internal static class SlipEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var text = BookWriter.Text(BookAnswers.Into(JsonNode.Parse(bytes)!, asked, answer, costing.Run.Purchase.Hosting?.Option, words!, await workspace.BusinessDateAsync(cancel)));
-        using var json = JsonDocument.Parse(text);
-        if (BookReader.Read(json.RootElement, faults) is { } book)
-        {
-            await shelf.TakeAsync(book, Encoding.UTF8.GetBytes(text), faults, cancel);
-        }
-
+        await shelf.TakeEditedAsync(BookAnswers.Into(JsonNode.Parse(bytes)!, asked, answer, costing.Run.Purchase.Hosting?.Option, words!, await workspace.BusinessDateAsync(cancel)), faults, cancel);
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.NoContent();
     }
 

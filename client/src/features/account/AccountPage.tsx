@@ -4,7 +4,7 @@ import { useState, type FormEvent } from 'react';
 import { accountQuery, drafts, useConfirming } from '../../api/account';
 import { api, expect, type Schemas } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
-import { moment } from '../../format/dates';
+import { ago } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { ConfirmMail } from '../../ui/ConfirmMail';
 import { TextField } from '../../ui/Field';
@@ -171,7 +171,7 @@ function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedI
         <Table className="mt-1 w-full">
           <Heads>
             <Head>Browser</Head>
-            <Head>Since</Head>
+            <Head>Signed in</Head>
             <Head>Last seen</Head>
             <Head>
               <span className="sr-only">End it</span>
@@ -180,8 +180,8 @@ function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedI
           <tbody>
             {sessions.map((session) => (
               <Row key={session.id} label={<bdi>{deviceWords(session.device)}</bdi>}>
-                <td>{moment(session.createdAt)}</td>
-                <td>{session.isThis ? 'this browser' : moment(session.seenAt)}</td>
+                <td>{ago(session.createdAt)}</td>
+                <td>{session.isThis ? 'this browser' : ago(session.seenAt)}</td>
                 <td className="text-right">
                   {!session.isThis && (
                     <Button look="text" disabled={end.isPending} onClick={() => end.mutate(session.id)}>

@@ -3,7 +3,7 @@ import { useNavigate, useSearch } from '@tanstack/react-router';
 import type { Comparison } from '../../api/client';
 import { comparisonQuery } from '../../api/queries';
 import { longDay } from '../../format/dates';
-import { money } from '../../format/money';
+import { dueNext, money } from '../../format/money';
 import { span } from '../../format/words';
 import { InkSelect } from '../../ui/Field';
 import { Failed, Waiting } from '../../ui/Waiting';
@@ -49,7 +49,7 @@ export function ComparePage() {
   );
 }
 
-/** Which is the least, and what would make it not so: cheapest is a dangerous word. */
+/** Which is the least of those that do what is needed, and what would make it not so: cheapest is a dangerous word. */
 function TheLeast({ comparison }: { comparison: Comparison }) {
   const { page } = useSite();
   const title = useTitles();
@@ -57,35 +57,37 @@ function TheLeast({ comparison }: { comparison: Comparison }) {
   const hiding = comparison.candidates.filter((known) => known.totals?.atLeast.includes('horizon'));
   const over = span(page.settings.horizonMonths);
   const [first] = least;
-  if (!first?.totals) {
-    return null;
-  }
-
-  const { next } = first.totals;
+  const next = first && dueNext(first.totals?.next);
   return (
     <div className="font-display my-2 max-w-[1080px] text-[18px] leading-snug font-medium">
-      <p>
-        {least.length > 1 ? (
-          <>
-            {least.map((known) => known.letter).join(' and ')} cost the same over {over}:{' '}
-            {money(first.totals.horizon, comparison.currency)}.
-          </>
-        ) : (
-          <>
-            <span className="text-green">
-              {first.letter} costs least over {over}: {money(first.totals.horizon, comparison.currency)}
-            </span>{' '}
-            (<bdi>{title(first.letter)}</bdi>).
-          </>
-        )}{' '}
-        {next && (
-          <span className="text-red">
-            After that {next.atLeast && 'at least '}
-            {money(next.total, comparison.currency)} is due on {longDay(next.date)}.
-          </span>
-        )}
-      </p>
-      <Unmet comparison={comparison} letters={least.map((known) => known.letter)} />
+      {first?.totals ? (
+        <p>
+          {least.length > 1 ? (
+            <>
+              {least.map((known) => known.letter).join(' and ')} cost the same over {over}:{' '}
+              {money(first.totals.horizon, comparison.currency)}.
+            </>
+          ) : (
+            <>
+              <span className="text-green">
+                {first.letter} costs least over {over}
+                {hasNeeds(comparison) && ' of those that do what you need'}:{' '}
+                {money(first.totals.horizon, comparison.currency)}
+              </span>{' '}
+              (<bdi>{title(first.letter)}</bdi>).
+            </>
+          )}{' '}
+          {next && (
+            <span className="text-red">
+              After that {next.atLeast && 'at least '}
+              {money(next.total, comparison.currency)} is due on {longDay(next.date)}.
+            </span>
+          )}
+        </p>
+      ) : (
+        hasNeeds(comparison) && <p>None of these does all you need, so none is named the cheapest.</p>
+      )}
+      <Failing comparison={comparison} anyLeast={!!first} />
       {comparison.turns.map((turn) => (
         <p key={turn.months} className="text-[16px]">
           Counted over {span(turn.months)} {turn.letter} would cost less than {turn.least}:{' '}
@@ -96,7 +98,7 @@ function TheLeast({ comparison }: { comparison: Comparison }) {
         <p className="text-[16px]">Over any other number of months up to ten years it stays the least of these.</p>
       )}
       {hiding.length > 0 && (
-        <p className="text-red text-[16px]">
+        <p className="text-[16px]">
           {hiding.map((known) => known.letter).join(' and ')} cannot be ranked: a price in it is not stated.
         </p>
       )}
@@ -104,20 +106,27 @@ function TheLeast({ comparison }: { comparison: Comparison }) {
   );
 }
 
-/** A least that does not do what is needed is no least. */
-function Unmet({ comparison, letters }: { comparison: Comparison; letters: string[] }) {
+const hasNeeds = (comparison: Comparison) => comparison.candidates.some((known) => known.fits.length > 0);
+
+/** Those that cost less and fail a need, with what they fail; where none does all, what each of them lacks. */
+function Failing({ comparison, anyLeast }: { comparison: Comparison; anyLeast: boolean }) {
   return comparison.candidates
-    .filter((known) => letters.includes(known.letter))
-    .map((known) => {
-      const open = known.fits.filter((fit) => fit.fit !== 'met');
-      return (
-        open.length > 0 && (
-          <p key={known.letter} className="text-red text-[16px]">
-            {known.letter} does not meet all you need: {open.map(needWords).join('; ')}.
-          </p>
-        )
-      );
-    });
+    .filter((known) => known.totals && (anyLeast ? known.undercuts : !known.does))
+    .map((known) => (
+      <p key={known.letter} className="text-[16px]">
+        {anyLeast
+          ? `${known.letter} is cheaper, at ${money(known.totals!.horizon, comparison.currency)}, but `
+          : `${known.letter}, at ${money(known.totals!.horizon, comparison.currency)}: `}
+        {lackWords(known)}.
+      </p>
+    ));
+}
+
+function lackWords({ fits }: Comparison['candidates'][number]): string {
+  const open = fits.filter((fit) => fit.fit !== 'met');
+  return open.length === 0
+    ? 'it has no hosting'
+    : `it lacks ${open.map((fit) => (fit.fit === 'not-stated' ? `${needWords(fit)} (the seller doesn’t say)` : needWords(fit))).join('; ')}`;
 }
 
 function Choices({ base, all }: { base: string; all: boolean }) {

@@ -64,7 +64,11 @@ function Titled({ letter, title, isLeast }: { letter: string; title: string; isL
       <Letter letter={letter} />
       <bdi className="ink text-[13px]">{title}</bdi>
       <SellerNotes of={page.shortlist.find((slip) => slip.letter === letter)?.books ?? []} />
-      {isLeast && <span className="text-green text-[13px]">least over {span(page.settings.horizonMonths)}</span>}
+      {isLeast && (
+        <span className="text-green text-[13px]">
+          does what you need for least over {span(page.settings.horizonMonths)}
+        </span>
+      )}
     </Link>
   );
 }
@@ -192,7 +196,7 @@ function needRows(shown: readonly Compared[]): Compare[] {
       show: (known) => {
         const found = fit(known);
         return (
-          <span className={cx(found?.fit !== 'met' && 'text-red', 'text-[13px]')}>
+          <span className={cx(found?.fit !== 'met' && 'font-semibold', 'text-[13px]')}>
             {!found
               ? 'no plan'
               : found.fit === 'met'

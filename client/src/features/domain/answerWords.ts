@@ -1,5 +1,5 @@
 import type { NameAnswer, NameCost } from '../../api/client';
-import { moment, shortDay } from '../../format/dates';
+import { ago, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { span } from '../../format/words';
 
@@ -41,9 +41,9 @@ export function answerSentence(answer: NameAnswer): string {
 const lockWords = (status: string[]) =>
   status.some((state) => state.includes('transfer prohibited')) ? ', locked against moving' : '';
 
-/** "asked 27 Nov, 14:05": answers are worth little after an hour. */
+/** "asked 12 minutes ago": answers are worth little after an hour. */
 export function askedWords({ askedAt, isOld }: NameAnswer): string {
-  return `asked ${moment(askedAt)}${isOld ? ', over an hour ago' : ''}`;
+  return `asked ${ago(askedAt)}${isOld ? ', too long ago to rely on' : ''}`;
 }
 
 /** Whether the plan's domain-year is spent on it, or why not; null where there is none to speak of. */

@@ -3,7 +3,7 @@ import { Link, useSearch } from '@tanstack/react-router';
 import type { Schemas } from '../../api/client';
 import { mailQuery } from '../../api/queries';
 import { useSite } from '../../api/site';
-import { moment } from '../../format/dates';
+import { ago } from '../../format/dates';
 import { cx } from '../../ui/cx';
 import { Note } from '../../ui/Note';
 import { Failed, Waiting } from '../../ui/Waiting';
@@ -66,7 +66,7 @@ export function MailPage() {
                     <bdi>{known.subject}</bdi>
                   </Link>
                   <span className="text-soft block text-[13px]">
-                    {moment(known.arrivedAt)}, to <bdi className="break-all">{known.to}</bdi>
+                    came {ago(known.arrivedAt)}, to <bdi className="break-all">{known.to}</bdi>
                   </span>
                 </li>
               ))}
@@ -94,7 +94,7 @@ function Unsent({ letters }: { letters: Schemas['UnsentLetterWire'][] }) {
                 ? 'The mail server will not have it: the address may be wrong.'
                 : letter.tries === 0
                   ? 'being sent'
-                  : `Not taken yet after ${letter.tries === 1 ? 'one try' : `${letter.tries} tries`}; tried again at ${moment(letter.nextAt)}.`}
+                  : `Not taken yet after ${letter.tries === 1 ? 'one try' : `${letter.tries} tries`}; to be tried again ${ago(letter.nextAt)}.`}
             </span>
           </li>
         ))}
@@ -110,7 +110,7 @@ function ReadLetter({ letter }: { letter: Letter }) {
         <bdi>{letter.subject}</bdi>
       </h2>
       <p className="text-soft text-sm">
-        From <bdi>{letter.from}</bdi> to <bdi className="break-all">{letter.to}</bdi>, {moment(letter.arrivedAt)}
+        From <bdi>{letter.from}</bdi> to <bdi className="break-all">{letter.to}</bdi>, came {ago(letter.arrivedAt)}
       </p>
       <p className="border-rule mt-3 border-y py-4 leading-relaxed break-words whitespace-pre-wrap">
         {letter.parts.map((part, at) =>

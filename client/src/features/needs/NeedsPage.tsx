@@ -70,11 +70,16 @@ function TheSite({ needs, set }: Answered) {
           {purpose === 'own' && <option value="own">in my own numbers</option>}
         </Choice>
       </Question>
-      <Question ask="How many websites, now and soon?" becomes={atLeast(needs, 'websites')}>
+      <Question
+        ask="How many websites, now and soon?"
+        about="One site has one address of its own, however many pages it has. A second address for a second business, or a copy to try things on, is another site. Most owners need one."
+        becomes={atLeast(needs, 'websites')}
+      >
         <NumberAnswer label="Websites" value={needs.websites} set={(websites) => set({ websites })} />
       </Question>
       <Question
         ask="Will you sell on it?"
+        about="A certificate puts the lock in the browser’s address bar and keeps what visitors type from being read on its way. One shared by the host’s customers is enough for most sites; a shop looks better with its own."
         becomes={needs.certificate === 'none' ? '' : `certificate: ${needs.certificate} or better`}
         edit={() => (
           <Requirement word="Certificate">
@@ -146,12 +151,14 @@ function TheVisitors({ needs, set }: Answered) {
 function WhatElse({ needs, set }: Answered) {
   const { books } = useSite();
   const provided = books.flatMap((book) => book.addOns.map((addOn) => addOn.provides ?? ''));
-  const tags = [...new Set([...provided, ...needs.extras])].filter((tag) => /^[a-z-]+$/.test(tag)).sort();
+  const tags = [...new Set([...provided, ...needs.extras, 'design-help'])]
+    .filter((tag) => /^[a-z-]+$/.test(tag))
+    .sort();
   return (
     <>
       <Question
         ask="What else must be there?"
-        becomes={needs.extras.length === 0 ? '' : `extras: ${needs.extras.join(', ')}`}
+        becomes={needs.extras.length === 0 ? '' : needs.extras.map((tag) => tagWords[tag] ?? tag).join(', ')}
       >
         <Ticks
           of={tags.map((tag) => [tag, tagWords[tag] ?? tag] as const)}
@@ -161,6 +168,7 @@ function WhatElse({ needs, set }: Answered) {
       </Question>
       <Question
         ask="How do you want to be helped?"
+        about="What you tick here the seller must offer. A call back means that they ring you. Help with the design is sold as an extra: tick it in the question before."
         becomes={needs.support.length === 0 ? '' : `support by ${needs.support.join(' and ')}`}
       >
         <Ticks
@@ -194,6 +202,13 @@ function TheMoney({ needs, set }: Answered) {
           }
           set={(text) => set({ maxDueToday: text || null })}
         />
+      </Question>
+      <Question
+        ask="Must the price stay the same?"
+        about="Most plans are cheap for a first term and dearer after. Tick this to see only ways to pay that cost the same at every bill you count."
+        becomes={needs.samePrice ? 'the plan costs the same at every bill' : ''}
+      >
+        <Tick label="yes, no rise later" on={needs.samePrice} set={(samePrice) => set({ samePrice })} />
       </Question>
       <Question
         ask="How sure are you to keep the site a year?"
@@ -261,13 +276,21 @@ function InTheTradesWords({ needs, set }: Answered) {
     <details className="py-3">
       <summary className="text-blue cursor-pointer font-semibold">More technical needs</summary>
       <div className="mt-2">
-        <Question ask="Subdomains" becomes={atLeast(needs, 'subdomains')}>
+        <Question
+          ask="Subdomains"
+          about="An address in front of your own, such as shop.example.com. You need one for each part of the site that has an address like that."
+          becomes={atLeast(needs, 'subdomains')}
+        >
           <NumberAnswer label="Subdomains" value={needs.subdomains} set={(subdomains) => set({ subdomains })} />
         </Question>
         <Question ask="Traffic a month, in GB" becomes={atLeast(needs, 'transferGB')}>
           <NumberAnswer label="Traffic in GB" value={needs.transferGB} set={(transferGB) => set({ transferGB })} />
         </Question>
-        <Question ask="Platform" becomes={needs.platform ? needWords({ need: 'platform', wants: needs.platform }) : ''}>
+        <Question
+          ask="Platform"
+          about="The system that the seller’s machines run. It matters only for a program you have already: whoever made it can tell you which it needs."
+          becomes={needs.platform ? needWords({ need: 'platform', wants: needs.platform }) : ''}
+        >
           <Choice label="Platform" value={needs.platform ?? ''} set={(platform) => set({ platform: platform || null })}>
             <option value="">any</option>
             {platforms.map((platform) => (
@@ -277,7 +300,11 @@ function InTheTradesWords({ needs, set }: Answered) {
             ))}
           </Choice>
         </Question>
-        <Question ask="An IP address of its own" becomes={needs.ownIp ? 'own IP address' : ''}>
+        <Question
+          ask="An IP address of its own"
+          about="A number by which computers find the site. Sites share one without harm. You need your own only if somebody, a bank or a mail service say, has asked you for it."
+          becomes={needs.ownIp ? 'own IP address' : ''}
+        >
           <Tick label="yes" on={needs.ownIp} set={(ownIp) => set({ ownIp })} />
         </Question>
         <Question

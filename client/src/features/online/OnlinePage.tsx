@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { api, expect, type Schemas } from '../../api/client';
 import { ordersQuery } from '../../api/queries';
 import { useSite } from '../../api/site';
-import { moment } from '../../format/dates';
+import { ago } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
@@ -151,7 +151,7 @@ function Chain({ siteId, orderId, reference, there }: ChainProps) {
         </div>
       </div>
       <p className="text-soft mt-2 text-sm">
-        Asked at {moment(chain.data.askedAt)}, for order {reference}.{' '}
+        Asked {ago(chain.data.askedAt)}, for order {reference}.{' '}
         {chain.data.mailServers &&
           (chain.data.mailServers.length > 0
             ? `Mail for the domain goes to ${chain.data.mailServers.join(', ')}.`

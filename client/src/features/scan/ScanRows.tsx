@@ -89,11 +89,11 @@ function ScanRow({ row, place, before, shows }: { row: Row; place: number; befor
           <WayWords row={row} />
         </th>
         <td className="text-right whitespace-nowrap">
-          {totals.atLeast.includes('dueToday') && <span className="text-red text-[13px]">at least </span>}
+          {totals.atLeast.includes('dueToday') && <span className="text-[13px]">at least </span>}
           {figure(totals.dueToday)}
         </td>
         <td className="text-right font-semibold whitespace-nowrap">
-          {totals.atLeast.includes('horizon') && <span className="text-red text-[13px] font-normal">at least </span>}
+          {totals.atLeast.includes('horizon') && <span className="text-[13px] font-normal">at least </span>}
           {figure(totals.horizon)}
         </td>
         {shows.expected && <td className="text-right">{totals.expected && figure(totals.expected)}</td>}
@@ -123,7 +123,7 @@ function NextDue({
   className?: string;
 }) {
   return (
-    <span className={cx('text-red', className)}>
+    <span className={className}>
       {lead}
       {next.atLeast && 'at least '}
       {figure(next.total)} on {shortDay(next.date)}

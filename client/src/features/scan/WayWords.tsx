@@ -55,7 +55,24 @@ export function WayWords({ row }: { row: ScanRow }) {
       , {wayToPay(hosting?.everyMonths ?? 1, hosting?.commitMonths ?? hosting?.everyMonths ?? 1)}
       <bdi className="text-soft block text-[13px]">{small.join('; ')}</bdi>
       <SellerNotes of={[hosting?.book, domain?.book]} />
+      <Notes currencies={[book?.currency, seller?.currency]} isSplit={!!seller && seller !== book} />
     </>
+  );
+}
+
+/** What an owner would want to know before taking a row: prices in another currency, and two sellers to connect. */
+function Notes({ currencies, isSplit }: { currencies: readonly (string | undefined)[]; isSplit: boolean }) {
+  const { page } = useSite();
+  const foreign = [...new Set(currencies)].filter((code) => code && code !== page.settings.currency);
+  return (
+    <span className="text-soft block text-[13px]">
+      {[
+        foreign.length > 0 && `priced in ${foreign.join(' and ')}, converted at your rate`,
+        isSplit && 'two sellers: you connect the name to the host yourself, about ten minutes',
+      ]
+        .filter(Boolean)
+        .join('; ')}
+    </span>
   );
 }
 

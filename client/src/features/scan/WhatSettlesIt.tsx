@@ -8,9 +8,9 @@ import { useWayTitle } from './WayWords';
 import { needWords } from '../../format/needs';
 
 /** Over how many months another way would be the least, and which need costs most: each sentence is exact against every way to buy. */
-export function WhatSettlesIt({ by }: { by: string }) {
+export function WhatSettlesIt({ by, one }: { by: string; one: boolean }) {
   const { page } = useSite();
-  const settling = useQuery(settlingQuery(page.id, page.revision, by));
+  const settling = useQuery(settlingQuery(page.id, page.revision, by, one));
   return (
     <section className="mt-5 max-w-3xl" aria-labelledby="settles">
       <h2 id="settles" className="text-base">

@@ -85,7 +85,7 @@ function Versions({ book, versions }: { book: string; versions: Shelved['version
       <ul className="mt-2">
         {versions.map((kept, at) => (
           <li key={kept.version} className="flex flex-wrap items-baseline gap-x-4">
-            Version {at + 1}, taken on {shortDay(kept.addedOn)}
+            Version {at + 1}
             {at === versions.length - 1 ? (
               ': it counts now'
             ) : (

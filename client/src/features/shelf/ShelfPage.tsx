@@ -55,7 +55,7 @@ export function ShelfPage() {
 
 /** One switch for all the sellers that come with Home Start. */
 function ExampleSellers({ shelf }: { shelf: Shelved[] }) {
-  const { putAway } = useShelfChanges();
+  const { putExamplesAway } = useShelfChanges();
   const madeUp = shelf.filter((shelved) => !shelved.isOwn);
   const shown = madeUp.filter((shelved) => !shelved.isPutAway);
   const hide = shown.length > 0;
@@ -66,21 +66,17 @@ function ExampleSellers({ shelf }: { shelf: Shelved[] }) {
           type="checkbox"
           className="self-center"
           checked={hide}
-          aria-disabled={putAway.isPending}
+          aria-disabled={putExamplesAway.isPending}
           onChange={() => {
-            if (!putAway.isPending) {
-              void (async () => {
-                for (const { book } of hide ? shown : madeUp) {
-                  await putAway.mutateAsync({ book: book.id, isPutAway: hide });
-                }
-              })().catch(() => undefined);
+            if (!putExamplesAway.isPending) {
+              putExamplesAway.mutate(hide);
             }
           }}
         />
         Show the {madeUp.length} made-up sellers of the example
       </label>
       <span role="status" className="text-soft text-sm">
-        {putAway.isPending
+        {putExamplesAway.isPending
           ? 'Changing …'
           : hide && shown.length < madeUp.length
             ? `${madeUp.length - shown.length} of them are hidden.`
@@ -88,9 +84,9 @@ function ExampleSellers({ shelf }: { shelf: Shelved[] }) {
               ? 'They are left out of every list and scan.'
               : ''}
       </span>
-      {putAway.error && (
+      {putExamplesAway.error && (
         <span role="alert" className="text-red">
-          {putAway.error.message}
+          {putExamplesAway.error.message}
         </span>
       )}
     </p>

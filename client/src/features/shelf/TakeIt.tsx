@@ -14,12 +14,15 @@ export function TakeIt({
   look,
   close,
   taken = close,
+  put = standingPut(look.standing),
 }: {
   name: string;
   text: string;
   look: KnownLook;
   close: () => void;
   taken?: () => void;
+  /** What the press says that takes it. */
+  put?: string;
 }) {
   const { take } = useShelfChanges();
   const { book, standing } = look;
@@ -38,7 +41,7 @@ export function TakeIt({
       <div className="mt-2 flex gap-4">
         {standing !== 'same' && (
           <Button look="main" disabled={take.isPending} onClick={() => take.mutate(text, { onSuccess: taken })}>
-            {standing === 'new' ? 'Put it on the shelf' : 'Take the newer prices'}
+            {put}
           </Button>
         )}
         <Button onClick={close}>{standing === 'same' ? 'Close' : 'Leave it'}</Button>
@@ -46,6 +49,9 @@ export function TakeIt({
     </div>
   );
 }
+
+const standingPut = (standing: BookLook['standing']) =>
+  standing === 'new' ? 'Put it on the shelf' : 'Take the newer prices';
 
 const standingWords = (standing: BookLook['standing']) =>
   ({

@@ -1,8 +1,8 @@
 import { useWatch, type FieldErrors, type FieldValues } from 'react-hook-form';
 import { useChangeForm } from '../../api/changeForm';
 import { shortDay } from '../../format/dates';
-import { currencyWord } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { CurrencyOptions } from '../../ui/CurrencyOptions';
 import { SelectField, TextField } from '../../ui/Field';
 import { useSite } from '../../api/site';
 
@@ -42,11 +42,7 @@ export function DisplayCurrency({ close }: { close: () => void }) {
           form.reset({ currency: wanted, rates: wanted === settings.currency ? { ...none, ...settings.rates } : none });
         }}
       >
-        {[...new Set([...common, ...priced, settings.currency])].map((code) => (
-          <option key={code} value={code}>
-            {code}, {currencyWord(code)}
-          </option>
-        ))}
+        <CurrencyOptions first={[...common, ...priced, settings.currency]} />
       </SelectField>
       {foreign.map((code) => (
         <TextField

@@ -1,5 +1,4 @@
 import type { Schemas } from '../../api/client';
-import { useChangeForm } from '../../api/changeForm';
 import type { Command } from '../../api/commands';
 import { shortDay } from '../../format/dates';
 import { change as changeAmount, figure, money } from '../../format/money';
@@ -8,7 +7,9 @@ import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { figuresOf } from './columns';
+import { CodeField } from './CodeField';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
+import { TellCode } from './TellCode';
 import { promotionWords, verdictWords } from '../../format/codes';
 
 /** The codes entered, each with its verdict in words, and the place to enter one. */
@@ -64,42 +65,11 @@ export function CodeRows() {
       })}
       <LedgerRow kind={entered.length === 0 ? 'Code' : undefined} notes={<BestCodes />}>
         <Choice names={false}>
-          <EnterCode key={entered.length} />
+          <CodeField id="code" />
         </Choice>
         <Figures />
       </LedgerRow>
     </tbody>
-  );
-}
-
-function EnterCode() {
-  const { page } = useSite();
-  const { field, submit } = useChangeForm({ code: '' }, ({ code }) =>
-    code.trim() ? { kind: 'enter-code', letter: page.worksheet.letter, code } : null,
-  );
-  const { fault, ...code } = field('code');
-  return (
-    <form onSubmit={submit} className="no-print flex flex-wrap items-baseline gap-x-2">
-      <input
-        id="code"
-        aria-label="A code to try"
-        aria-invalid={fault ? true : undefined}
-        aria-describedby={fault ? 'code-fault' : undefined}
-        placeholder="A code to try"
-        maxLength={60}
-        autoComplete="off"
-        className="border-blue text-blue placeholder:text-soft w-40 border-b border-dotted bg-transparent font-semibold placeholder:font-normal"
-        {...code}
-      />
-      <Button type="submit" look="text">
-        Try it
-      </Button>
-      {fault && (
-        <span id="code-fault" role="alert" className="text-red w-full text-[13px]">
-          {fault}
-        </span>
-      )}
-    </form>
   );
 }
 
@@ -129,7 +99,10 @@ function WhereItCounts({ code }: { code: string }) {
   const { page, books } = useSite();
   const known = page.worksheet.knownCodes.filter((place) => place.code === code);
   return known.length === 0 ? (
-    <Note ink="red">No price list here has this code. Check the spelling.</Note>
+    <>
+      <Note ink="red">No price list here has this code. Check the spelling.</Note>
+      <TellCode code={code} />
+    </>
   ) : (
     known.map((place) => (
       <Note key={place.book} ink="green">
@@ -166,6 +139,7 @@ function Refusal({ verdict }: { verdict: Schemas['CodeWire'] }) {
         </Note>
       ))}
       <Cure verdict={verdict} />
+      {verdict.verdict === 'unknown' && <TellCode code={verdict.code} />}
     </>
   );
 }

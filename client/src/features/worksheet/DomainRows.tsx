@@ -30,7 +30,7 @@ export function DomainRows() {
   if (!first) {
     return (
       <tbody>
-        <LedgerRow kind="Domain" band={page.worksheet.waysToPay.length > 0}>
+        <LedgerRow kind="Domain" band={page.worksheet.waysToPay.length > 0} notes={<DomainYearWaits />}>
           <Choice>{link('Choose a domain')}</Choice>
           <Figures />
         </LedgerRow>
@@ -49,6 +49,7 @@ export function DomainRows() {
           costing && (
             <>
               <DomainNote costing={costing} />
+              <PrivacyNote />
               <DifferentDays />
             </>
           )
@@ -76,6 +77,47 @@ export function DomainRows() {
       ))}
     </tbody>
   );
+}
+
+/** The plan gives a domain-year and there is no name yet: what it is worth, and until when it can be used. */
+function DomainYearWaits() {
+  const { claim } = useSite().page.worksheet;
+  return claim ? (
+    <Note ink="green">
+      A free domain-year comes with this plan: a .{claim.ending}
+      {claim.missed && `, worth ${money(claim.missed, claim.currency)}`}. Choose the name before{' '}
+      {shortDay(claim.before)}
+      {claim.everyYear && '; there is a new one each year'}.
+    </Note>
+  ) : null;
+}
+
+/** The host gives contact privacy with a name and the seller chosen does not: said with both prices. */
+function PrivacyNote() {
+  const { page } = useSite();
+  const { candidate, domainSellers } = page.worksheet;
+  const host = domainSellers.find((seller) => seller.book === candidate.hosting?.book);
+  const chosen = domainSellers.find((seller) => seller.isChosen);
+  return host?.privacy === 'included' && chosen && chosen.book !== host.book && !keepsPrivate(chosen) ? (
+    <Note ink="red">
+      Contact privacy comes with the name at <bdi>{host.provider}</bdi> ({money(zeroOf(host), host.currency)} a year).
+      At <bdi>{chosen.provider}</bdi> it {privacyWords(chosen)}.
+    </Note>
+  ) : null;
+}
+
+const keepsPrivate = ({ privacy }: Schemas['DomainSellerWire']) => privacy === 'included' || privacy === 'by-default';
+const zeroOf = ({ currency }: Schemas['DomainSellerWire']) =>
+  (0).toFixed(new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits);
+
+function privacyWords({ privacy, privacyYear, privacyLater, currency }: Schemas['DomainSellerWire']): string {
+  if (privacy !== 'sold') {
+    return 'is not to be had';
+  }
+
+  return privacyYear === null
+    ? 'costs a price that is not stated'
+    : `costs ${money(privacyYear, currency)} a year${privacyLater === null ? ', later not stated' : privacyLater === privacyYear ? '' : `, later ${money(privacyLater, currency)}`}`;
 }
 
 /** A domain beside the first. */
@@ -251,7 +293,7 @@ function Paid({ costing, reference }: { costing: Costing; reference: string }) {
 function DifferentDays() {
   const { differentDays: days } = useSite().page.worksheet;
   return days ? (
-    <Note ink="red">
+    <Note ink="soft">
       The domain is first paid until {shortDay(days.domain)}, the hosting until {shortDay(days.hosting)}: renewals on
       different days are easily forgotten.
     </Note>

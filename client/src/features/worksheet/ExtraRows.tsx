@@ -88,14 +88,23 @@ function ExtraRow({
       <Choice names={false}>
         <div>
           <span className="flex flex-wrap items-center gap-x-2">
-            <label className="flex items-center gap-2">
-              <input type="checkbox" checked={quantity > 0} onChange={(event) => set(event.target.checked ? 1 : 0)} />
-              <bdi>{extra.name}</bdi>
-            </label>
-            {extra.unit && quantity > 0 && (
+            {extra.isHad && quantity <= 1 ? (
+              <span>
+                <span aria-hidden className="text-green mr-1.5 inline-block w-[13px] font-bold">
+                  ✓
+                </span>
+                <bdi>{extra.name}</bdi>
+              </span>
+            ) : (
+              <label className="flex items-center gap-2">
+                <input type="checkbox" checked={quantity > 0} onChange={(event) => set(event.target.checked ? 1 : 0)} />
+                <bdi>{extra.name}</bdi>
+              </label>
+            )}
+            {extra.unit && (quantity > 0 || extra.isHad) && (
               <InkSelect
                 label={`How many of ${extra.name}`}
-                value={quantity}
+                value={Math.max(1, quantity)}
                 onChange={(event) => set(Number(event.target.value))}
               >
                 {[...new Set([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, quantity])].map((count) => (
@@ -127,7 +136,7 @@ function ExtraNotes({ extra }: { extra: Extra }) {
   const change = extra.outcome?.horizonChange;
   if (extra.preselected && extra.quantity === 0 && !extra.isHad && extra.outcome && change && !isZero(change)) {
     return (
-      <Note ink="red">
+      <Note ink="soft">
         This seller pre-selects “{extra.name}”. Leaving it out saves {money(change, extra.outcome.currency)}.
       </Note>
     );
@@ -135,14 +144,14 @@ function ExtraNotes({ extra }: { extra: Extra }) {
 
   if (extra.quantity > 0 && !extra.isHad && extra.sameAs.length > 0) {
     return (
-      <Note ink="red">
+      <Note ink="soft">
         {extra.name} and {extra.sameAs.join(', ')} do the same: one of them is enough.
       </Note>
     );
   }
 
   return extra.isAsked && extra.quantity === 0 && !extra.isHad && extra.sameAs.length === 0 ? (
-    <Note ink="red">Your needs ask for {extra.name.toLowerCase()}, or something that does the same.</Note>
+    <Note ink="soft">Your needs ask for {extra.name.toLowerCase()}, or something that does the same.</Note>
   ) : null;
 }
 
@@ -191,7 +200,7 @@ function Details({ extra }: { extra: Extra }) {
 
 function Price({ extra }: { extra: Extra }) {
   if (extra.isHad) {
-    return <span className="text-green">included, costs nothing more</span>;
+    return <span className="text-green">included</span>;
   }
 
   if (extra.quantity === 0 && extra.outcome?.horizonChange) {

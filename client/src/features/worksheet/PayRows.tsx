@@ -1,8 +1,9 @@
 import { usePendingChange } from '../../api/commands';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { money, dueNext } from '../../format/money';
+import { dueNext, isZero, money, moreOrLess } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
+import { cx } from '../../ui/cx';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
@@ -57,6 +58,9 @@ export function PayRows() {
                   {wayToPay(way.everyMonths, way.commitMonths)}
                   {way.freeMonths > 0 && `, ${way.freeMonths} more free`}
                   {way.setupFee && ', with a set-up fee'}
+                  <span className="text-soft block text-[13px] font-normal">
+                    <PriceAMonth way={way} />
+                  </span>
                 </span>
               </label>
             </Choice>
@@ -65,6 +69,35 @@ export function PayRows() {
         );
       })}
     </tbody>
+  );
+}
+
+/** "£2.99 a month, then £8.99; £45.00 less than paying monthly, over 3 years". */
+function PriceAMonth({ way }: { way: Schemas['WayToPayWire'] }) {
+  const { page, books } = useSite();
+  const { horizonMonths, currency } = page.settings;
+  const book = books.find((known) => known.id === page.worksheet.candidate.hosting?.book);
+  const { saving } = way;
+  const later =
+    way.later === null
+      ? ', later not stated'
+      : way.later === way.first
+        ? ''
+        : `, then ${money(way.later, way.currency)}`;
+  const against = saving && moreOrLess(saving.change, currency);
+  return (
+    <>
+      {money(way.first, way.currency)} a month{later}
+      {book?.pricesIncludeTax === false && ', before tax'}
+      {saving && against && (
+        <span className={cx('block', against.word === 'less' && 'text-green')}>
+          {isZero(saving.change)
+            ? `the same as paying ${wayToPay(saving.againstEveryMonths, saving.againstCommitMonths)}`
+            : `${against.sum} ${against.word} than paying ${wayToPay(saving.againstEveryMonths, saving.againstCommitMonths)}`}
+          , over {span(horizonMonths)}
+        </span>
+      )}
+    </>
   );
 }
 
@@ -90,7 +123,7 @@ function WayNote({
       The next bill {note.isDayAfter && `after these ${span(horizon)} `}is <b>{sum}</b> on {shortDay(next.date)}.
     </Note>
   ) : (
-    <Note ink="red">
+    <Note ink="soft">
       Paying {wayToPay(way.everyMonths, way.everyMonths)} looks cheapest, but the next bill is <b>{sum}</b> on{' '}
       {shortDay(next.date)}.
     </Note>

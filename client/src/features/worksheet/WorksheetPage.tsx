@@ -1,9 +1,10 @@
 import { Link } from '@tanstack/react-router';
 import { useSite } from '../../api/site';
 import { BillsThroughTime } from './BillsThroughTime';
+import { ChangeLater } from './ChangeLater';
 import { EmptyStart } from './EmptyStart';
 import { Ledger } from './Ledger';
-import { PlanDialog } from './PlanDialog';
+import { PlanDialog } from './plans/PlanDialog';
 import { Sentence } from './Sentence';
 import { Shortlist } from './Shortlist';
 import { StopEarly } from './StopEarly';
@@ -41,7 +42,12 @@ export function WorksheetPage() {
       {worksheet.timeline && worksheet.costing && (
         <BillsThroughTime costing={worksheet.costing} timeline={worksheet.timeline} />
       )}
-      {worksheet.costing && worksheet.candidate.hosting && <StopEarly />}
+      {worksheet.costing && worksheet.candidate.hosting && (
+        <>
+          <ChangeLater />
+          <StopEarly />
+        </>
+      )}
     </>
   );
 }

@@ -170,6 +170,9 @@ public enum FaultReason
     /// <summary>The row, counted from 1; the plan.</summary>
     RowWithoutPrice,
 
+    /// <summary>A table whose prices say nothing of how long each is paid for.</summary>
+    TableMonthsMissing,
+
     /// <summary>The row, counted from 1; the plan; months of a bill.</summary>
     RowSaidTwice,
 

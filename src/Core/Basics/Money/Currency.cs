@@ -21,6 +21,9 @@ public sealed record Currency
 
     private Currency(string code, int decimals) => (Code, Decimals) = (code, decimals);
 
+    /// <summary>The codes of all, in their order.</summary>
+    public static IReadOnlyList<string> Codes { get; } = [.. Active.Keys.Order(StringComparer.Ordinal)];
+
     /// <summary>Three capital letters.</summary>
     public string Code { get; }
 

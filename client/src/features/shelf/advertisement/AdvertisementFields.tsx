@@ -1,12 +1,12 @@
 import type { ReactNode } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
 import { emptyWay } from '../../../api/fromPage';
-import { currencyWord } from '../../../format/money';
+import { CurrencyOptions } from '../../../ui/CurrencyOptions';
 import { Button } from '../../../ui/Button';
 import { AdField, AdSelect } from './AdField';
 import { useAdvertisement } from './draft';
 
-const currencies = 'GBP EUR USD AUD CAD NZD CHF DKK NOK SEK PLN CZK HUF INR JPY SGD ZAR'.split(' ');
+const common = ['GBP', 'EUR', 'USD'];
 
 /** Ten questions, in the order in which a seller's page answers them. */
 export function AdvertisementFields() {
@@ -75,11 +75,7 @@ function Currency() {
   const chosen = useWatch({ control: form.control, name: 'currency' });
   return (
     <AdSelect name="currency" label="Its prices are in">
-      {[...new Set([...currencies, ...(chosen ? [chosen] : [])])].map((code) => (
-        <option key={code} value={code}>
-          {code}, {currencyWord(code)}
-        </option>
-      ))}
+      <CurrencyOptions first={[...common, ...(chosen ? [chosen] : [])]} />
     </AdSelect>
   );
 }

@@ -37,10 +37,14 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
                       choose(roles.map((role, index) => (index === column ? event.target.value : role)))
                     }
                   >
-                    {[...new Set([...choices, roles[column] ?? 'ignored'])].map((role) => (
-                      <option key={role} value={role}>
-                        {roleWords(role)}
-                      </option>
+                    {groups(roles[column] ?? 'ignored').map(([label, of]) => (
+                      <optgroup key={label} label={label}>
+                        {of.map((role) => (
+                          <option key={role} value={role}>
+                            {roleWords(role)}
+                          </option>
+                        ))}
+                      </optgroup>
                     ))}
                   </InkSelect>
                 </td>
@@ -64,13 +68,13 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
           </tbody>
         </table>
       </ScrollRegion>
-      {inCells.length > 0 && (
+      {inCells.some((fault) => inOneCell(fault)) && (
         <p className="text-red mt-2 text-[14px]">
           What stands in red cannot be read: mend it in the text above, or take its column for nothing.
         </p>
       )}
       {inCells
-        .filter((fault) => !/\]\[/.test(fault.where))
+        .filter((fault) => !inOneCell(fault))
         .map((fault) => (
           <p key={fault.where + fault.code} className="text-red text-[14px]">
             {fault.message}
@@ -80,33 +84,52 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
   );
 }
 
+const inOneCell = ({ where }: { where: string }) => where.includes('][');
+
 const terms = [1, 3, 6, 12, 24, 36];
 
-const choices = [
-  'ignored',
-  'plan',
-  ...terms.map((months) => `way-${months}`),
-  ...terms.slice(1).map((months) => `way-${months}-per-month`),
-  'later',
-  'later-per-month',
-  'later-per-year',
-  'set-up-fee',
-  'every-months',
-  'commit-months',
-  'free-months',
-  'price-1',
-  'price-1-per-month',
-  'bills-1',
-  'price-2',
-  'endings',
-  'domain-from-months',
-  'seller',
-  'currency',
-  'tax',
-  ...['websites', 'storageGB', 'mailboxes', 'databases', 'subdomains', 'monthlyVisits', 'transferGB'].map(
-    (key) => `feature-${key}`,
-  ),
+// What most tables hold stands first; what few do, last.
+const often = ['plan', 'price-1', 'later', 'way-1', 'way-12', 'way-36', 'feature-websites', 'feature-storageGB'];
+const further: readonly (readonly [label: string, roles: readonly string[]])[] = [
+  [
+    'Other prices',
+    [
+      ...terms.slice(1).flatMap((months) => [`way-${months}`, `way-${months}-per-month`]),
+      'price-1-per-month',
+      'later-per-month',
+      'later-per-year',
+      'set-up-fee',
+    ],
+  ],
+  [
+    'What the plan allows',
+    ['mailboxes', 'databases', 'subdomains', 'monthlyVisits', 'transferGB'].map((key) => `feature-${key}`),
+  ],
+  [
+    'Rarely',
+    [
+      'every-months',
+      'commit-months',
+      'free-months',
+      'bills-1',
+      'price-2',
+      'endings',
+      'domain-from-months',
+      'seller',
+      'currency',
+      'tax',
+    ],
+  ],
 ];
+
+/** What a column may be taken for, with what it is taken for now wherever that stands. */
+function groups(now: string): [label: string, roles: string[]][] {
+  const first = [...new Set(['ignored', ...often, now])];
+  return [
+    ['Most often', first],
+    ...further.map(([label, roles]): [string, string[]] => [label, roles.filter((role) => !first.includes(role))]),
+  ];
+}
 
 const plain: Record<string, string> = {
   ignored: 'nothing',

@@ -1,20 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, useNavigate } from '@tanstack/react-router';
+import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
 import { priceTableQuery } from '../../../api/fromPage';
 import { lookAtQuery } from '../../../api/shelf';
 import { useSite } from '../../../api/site';
-import { currencyWord } from '../../../format/money';
+import { CurrencyOptions } from '../../../ui/CurrencyOptions';
 import { SelectField, TextField } from '../../../ui/Field';
+import { span } from '../../../format/words';
+import { OnShortlist } from '../OnShortlist';
 import { TakeIt } from '../TakeIt';
+import { shortlistFault, useShortlist } from '../useShortlist';
 import { ReadTable } from './ReadTable';
 
-const currencies = ['GBP', 'EUR', 'USD', 'AUD', 'CAD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'INR', 'JPY'];
+const common = ['GBP', 'EUR', 'USD'];
 
 /** A table of plans from a page or spreadsheet: pasted, or a CSV file; each column with what it is taken for. */
 export function TablePage() {
   const { page } = useSite();
-  const navigate = useNavigate();
   const id = useId();
   const [text, setText] = useState('');
   const [roles, setRoles] = useState<string[] | null>(null);
@@ -25,13 +27,20 @@ export function TablePage() {
     tax: null,
   });
   const [laterIsSame, setLaterIsSame] = useState(false);
-  const body = { text, roles, ...said, laterIsSame };
-  const read = useQuery({ ...priceTableQuery(body), enabled: text.trim() !== '' });
+  const [months, setMonths] = useState<number | null>(null);
+  const [put, setPut] = useState<string[] | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const shortlist = useShortlist();
+  const body = { text, roles, ...said, laterIsSame, months };
+  const read = useQuery({ ...priceTableQuery(page.id, body), enabled: text.trim() !== '' });
   const table = text.trim() === '' ? undefined : read.data;
   const look = useQuery({ ...lookAtQuery(table?.book ?? ''), enabled: !!table?.book });
   const receive = (typed: string) => {
     setText(typed);
     setRoles(null);
+    setMonths(null);
+    setPut(null);
+    setError(null);
   };
   const faultOf = (field: string) => table?.faults.find((fault) => fault.where === field)?.message;
   const known = look.data?.book && table?.book ? { ...look.data, book: look.data.book } : null;
@@ -95,11 +104,7 @@ export function TablePage() {
               onChange={(event) => setSaid({ ...said, currency: event.target.value })}
             >
               <option value="">choose …</option>
-              {[...new Set([...currencies, ...(table.currency ? [table.currency] : [])])].map((code) => (
-                <option key={code} value={code}>
-                  {code}, {currencyWord(code)}
-                </option>
-              ))}
+              <CurrencyOptions first={[...common, ...(table.currency ? [table.currency] : [])]} />
             </SelectField>
             <SelectField
               label="They are"
@@ -112,6 +117,23 @@ export function TablePage() {
               <option value="inside">with tax inside</option>
             </SelectField>
           </div>
+          {(months !== null || faultOf('months')) && (
+            <div className="mt-3 max-w-72">
+              <SelectField
+                label="Each price is for"
+                value={months ?? ''}
+                fault={faultOf('months')}
+                onChange={(event) => setMonths(event.target.value ? Number(event.target.value) : null)}
+              >
+                <option value="">choose …</option>
+                {[1, 3, 6, 12, 24, 36].map((count) => (
+                  <option key={count} value={count}>
+                    {span(count)}
+                  </option>
+                ))}
+              </SelectField>
+            </div>
+          )}
           <ReadTable table={table} choose={setRoles} />
           <label className="mt-3 flex items-baseline gap-2">
             <input
@@ -124,18 +146,32 @@ export function TablePage() {
           </label>
         </>
       )}
-      {known && (
+      {put && (
+        <OnShortlist letters={put} another={() => receive('')}>
+          Paste another table
+        </OnShortlist>
+      )}
+      {error && (
+        <p role="alert" className="text-red mt-3">
+          {error}
+        </p>
+      )}
+      {known && !put && (
         <TakeIt
           name="This table"
           text={table!.book!}
           look={known}
           close={() => receive('')}
+          put={
+            table!.candidates.length === 1
+              ? 'Put the plan on my shortlist'
+              : `Put the ${table!.candidates.length} plans on my shortlist`
+          }
           taken={() =>
-            void navigate({
-              to: '/sites/$siteId/shelf',
-              params: { siteId: page.id },
-              search: { book: known.book.id },
-            })
+            void shortlist
+              .put(table!.candidates)
+              .then(setPut)
+              .catch((fault: unknown) => setError(shortlistFault(shortlist.letters(), fault)))
           }
         />
       )}

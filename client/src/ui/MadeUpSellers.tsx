@@ -1,0 +1,23 @@
+import { useShelfChanges } from '../api/shelf';
+import { useSite } from '../api/site';
+import { Button } from './Button';
+
+/** Where an owner has a price list of their own: that the example's sellers are among these, and the way to leave them out. */
+export function MadeUpSellers() {
+  const { page, books } = useSite();
+  const { putExamplesAway } = useShelfChanges();
+  const madeUp = books.filter((book) => book.isExample).length;
+  return page.isExample || madeUp === 0 || madeUp === books.length ? null : (
+    <p className="text-soft text-[14px]">
+      {madeUp} made-up sellers of the example are among these.{' '}
+      <Button look="text" aria-disabled={putExamplesAway.isPending} onClick={() => putExamplesAway.mutate(true)}>
+        {putExamplesAway.isPending ? 'Leaving them out …' : 'Leave them out'}
+      </Button>
+      {putExamplesAway.error && (
+        <span role="alert" className="text-red block">
+          {putExamplesAway.error.message}
+        </span>
+      )}
+    </p>
+  );
+}
