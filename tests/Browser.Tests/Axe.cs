@@ -16,7 +16,7 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         browser.Press("As a table");
         Check("worksheet");
         browser.Press("Tidemarsh Hosting, Slipway");
-        browser.Reads("Next bill after that");
+        browser.Reads("How do you want to pay?");
         Check("plans");
         browser.Press("Close");
         browser.Press("251.64");

@@ -38,14 +38,73 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
     public void A_sellers_page_pasted_at_the_door_is_under_review()
     {
         Arrive();
-        browser.Find("textarea");
-        browser.Driver.ExecuteScript("const a = document.querySelector('textarea'); const d = new DataTransfer(); d.setData('text/html', arguments[0]); d.setData('text/plain', 'x'); a.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true }));", Page);
+        Paste(Page);
         browser.Reads("The page of Alderford Hosting");
         Press("These are right: put 2 plans");
         browser.Reads("on your shortlist");
         Press("Compare the candidates");
         browser.Reads("Alderford Seed");
         _presses.ShouldBeLessThanOrEqualTo(3);
+        browser.Press("Scan");
+        browser.Press("Leave them out");
+        browser.Until(() => browser.Text.Contains("made-up seller", StringComparison.Ordinal) ? null : "gone", "the made-up sellers are still there");
+        browser.Reads("Alderford Hosting, Seed");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    // Three sellers' offers, each brought in its own way, to a comparison.
+    [Theory]
+    [InlineData(1280)]
+    [InlineData(390)]
+    public void Who_has_three_sellers_offers_comes_to_a_comparison(int width)
+    {
+        Arrive(width);
+        Paste(Page);
+        browser.Reads("The page of Alderford Hosting");
+        Press("These are right: put 2 plans");
+        browser.Reads("on your shortlist");
+        Press("Paste another seller’s page");
+        Paste(Page.Replace("Alderford Hosting", "Birchmere Web", StringComparison.Ordinal).Replace("2.99", "2.49", StringComparison.Ordinal));
+        browser.Reads("The page of Birchmere Web");
+        Press("These are right: put 2 plans");
+        browser.Reads("on your shortlist");
+        Press("Paste another seller’s page");
+        Paste(Page.Replace("Alderford Hosting", "Coldfell Hosts", StringComparison.Ordinal).Replace("7.99", "3.49", StringComparison.Ordinal));
+        browser.Reads("The page of Coldfell Hosts");
+        Press("These are right: put 2 plans");
+        browser.Reads("on your shortlist");
+        Press("Compare the candidates");
+        browser.Reads("costs least over 3 years");
+        foreach (var seller in new[] { "Alderford Seed", "Birchmere Seed", "Coldfell Seed" })
+        {
+            browser.Reads(seller);
+        }
+
+        _presses.ShouldBeLessThanOrEqualTo(6);
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    // A name that turns out taken, to one that is available and joined to a plan.
+    [Theory]
+    [InlineData(1280)]
+    [InlineData(390)]
+    public void Who_has_a_name_in_mind_that_is_taken_comes_to_one_joined_to_a_plan(int width)
+    {
+        Arrive(width);
+        browser.Type("The name", "hourwork");
+        Press("Look it up");
+        browser.Reads("Taken");
+        browser.Type("The name you want", "ostlerwren");
+        browser.Reads("Available");
+        Press("Use this name for A: ostlerwren.com");
+        browser.Reads("has ostlerwren.com");
+        Press("Back to the worksheet");
+        browser.Reads("ostlerwren.com");
+        Press("Choose a plan");
+        Press("Plainstone Servers, Lintel");
+        browser.Reads("Plainstone Servers, Lintel");
+        browser.Reads("You pay");
+        _presses.ShouldBeLessThanOrEqualTo(6);
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -109,6 +168,12 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Size(width, 800);
         browser.Reads("What will your website really cost?");
         _presses = 0;
+    }
+
+    private void Paste(string page)
+    {
+        browser.Find("textarea");
+        browser.Driver.ExecuteScript("const a = document.querySelector('textarea'); const d = new DataTransfer(); d.setData('text/html', arguments[0]); d.setData('text/plain', 'x'); a.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true }));", page);
     }
 
     private void Press(string words)

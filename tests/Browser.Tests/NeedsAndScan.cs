@@ -100,7 +100,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Press("Needs");
         browser.Choice("help with being found").Click();
-        browser.Reads("extras: backup, privacy, search-help");
+        browser.Reads("copies of the site, your address out of the public record, help with being found");
         browser.Press("See what fits for least");
         browser.Reads("The need that costs most is help with being found");
         var site = browser.Driver.Url.Split('/')[4];
@@ -124,6 +124,16 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
             browser.Reads("Costing every way to buy");
             browser.Press("Stop");
             browser.Reads("The scan was stopped.");
+            browser.Latency(0);
+            browser.Press("Scan again");
+            browser.Reads("comes first");
+
+            // Ranked again, the rows of before say that they are old until the new ones are there.
+            browser.Latency(2500);
+            browser.Choice("one seller for both").Click();
+            browser.Reads("The results below are from before.");
+            browser.Press("Stop");
+            browser.Reads("These are the results from before: the new scan was stopped.");
         }
         finally
         {
@@ -131,6 +141,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         }
 
         browser.Press("Scan again");
-        browser.Reads("combinations.");
+        browser.Until(() => browser.Text.Contains("two sellers: you connect", StringComparison.Ordinal) ? null : "gone", "names of other sellers are still listed");
+        browser.Reads("comes first");
     }
 }

@@ -95,6 +95,41 @@ public sealed class FromPageTests
     }
 
     [Fact]
+    public async Task A_table_of_prices_asks_what_they_are_for_and_its_plans_come_with_what_buys_them()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var table = new { text = "Plan\tPrice\tRenews at\nTwig\t2.99\t6.99\nBough\t4.99\t9.99", provider = "Quarry Web", currency = "GBP", tax = "on-top" };
+        var (_, asked) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", table);
+        var fault = asked.GetProperty("faults").EnumerateArray().ShouldHaveSingleItem();
+        (Text(fault, "where"), Text(fault, "message")).ShouldBe(("months", "Say what each price is for: a month, a year or longer."));
+        var (_, read) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { table.text, table.provider, table.currency, table.tax, months = 1 });
+        read.GetProperty("faults").GetArrayLength().ShouldBe(0);
+        read.GetProperty("candidates").EnumerateArray().Select(candidate => Text(candidate.GetProperty("hosting"), "plan")).ShouldBe(["twig", "bough"]);
+        (await owner.PostAsync("/api/shelf", Text(read, "book"))).Status.ShouldBe(HttpStatusCode.OK);
+        var slip = (await owner.DoAsync(new { kind = "add-candidate", candidate = read.GetProperty("candidates")[0] })).GetProperty("shortlist").EnumerateArray().Last();
+        Text(slip, "plan").ShouldBe("Twig");
+
+        // What the price itself says needs no asking; what cannot be is refused at its place.
+        var (_, yearly) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { text = "Plan\tPrice\nTwig\t£48.00 a year", table.provider, table.currency, table.tax });
+        yearly.GetProperty("candidates")[0].GetProperty("hosting").GetProperty("everyMonths").GetInt32().ShouldBe(12);
+        var (_, wrong) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { table.text, table.provider, table.currency, table.tax, months = 121 });
+        wrong.GetProperty("faults").EnumerateArray().Select(known => Text(known, "where")).ShouldContain("months");
+    }
+
+    [Fact]
+    public async Task Figures_wait_for_the_price_alone()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        var (_, looked) = await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", new { currency = "GBP", price = "2.99", pricePer = "month", months = "36", paid = "at-once", includesDomain = true, refundDays = "soon" });
+        Text(looked.GetProperty("costs").GetProperty("dueToday"), "amount").ShouldBe("129.17"); // 36 × 2.99 and 20% tax, which comes on top until it is said to be inside.
+        looked.GetProperty("faults").EnumerateArray().Select(fault => Text(fault, "where")).ShouldContain("endings");
+        looked.GetProperty("book").ValueKind.ShouldBe(JsonValueKind.Null);
+        (await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", new { currency = "GBP", price = "2.9x", pricePer = "month", months = "36", paid = "at-once" })).Body.GetProperty("costs").ValueKind.ShouldBe(JsonValueKind.Null);
+    }
+
+    [Fact]
     public async Task An_edited_book_keeps_what_is_not_edited_and_says_what_it_does_before_it_is_kept()
     {
         await using var host = await TestHost.StartAsync();

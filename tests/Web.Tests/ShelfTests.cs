@@ -26,13 +26,87 @@ public sealed class ShelfTests
         (await owner.PostAsync("/api/shelf/look", text)).Body.GetProperty("standing").GetString().ShouldBe("same");
         (await owner.PostAsync("/api/shelf", text)).Status.ShouldBe(HttpStatusCode.OK);
         Book(await owner.GetAsync("/api/shelf"), "heron").GetProperty("versions").GetArrayLength().ShouldBe(1); // Nothing new came.
-        (await owner.SiteAsync()).GetProperty("worksheet").GetProperty("plans").EnumerateArray().ShouldContain(plan => plan.GetProperty("book").GetString() == "heron");
+        (await PlansAsync(owner)).ShouldContain(plan => plan.GetProperty("book").GetString() == "heron");
 
         // Nobody else sees it.
         var other = await VisitAsync(host);
         (await other.GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => book.GetProperty("book").GetProperty("id").GetString() != "heron");
         (await other.RawAsync("/api/shelf/heron/file")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
         (await other.SendAsync(HttpMethod.Delete, "/api/shelf/heron", null)).Status.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task The_made_up_sellers_are_left_out_in_one_step_and_come_back_in_one()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        await owner.PostAsync("/api/shelf", Own("heron"));
+        (await owner.PostAsync("/api/examples/put-away", new { })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        var (_, hidden) = await owner.PostAsync("/api/examples/put-away", new { isPutAway = true });
+        hidden.EnumerateArray().ShouldAllBe(book => book.GetProperty("isPutAway").GetBoolean() == !book.GetProperty("isOwn").GetBoolean());
+        (await PlansAsync(owner)).Select(plan => plan.GetProperty("book").GetString()).Distinct().ShouldBe(["heron", "tidemarsh"], ignoreOrder: true); // A buys at Tidemarsh.
+        var (_, shown) = await owner.PostAsync("/api/examples/put-away", new { isPutAway = false });
+        shown.EnumerateArray().ShouldAllBe(book => !book.GetProperty("isPutAway").GetBoolean());
+        (await (await VisitAsync(host)).GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => !book.GetProperty("isPutAway").GetBoolean()); // Nobody else's shelf changed.
+    }
+
+    [Fact]
+    public async Task A_code_that_a_price_list_of_ones_own_does_not_know_says_what_it_takes_off()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        await owner.PostAsync("/api/shelf", Own("heron"));
+        await owner.DoAsync(new { kind = "choose-plan", letter = "A", book = "heron", plan = "mooring", everyMonths = 12, commitMonths = 12 });
+        var before = await HorizonAsync(owner);
+        await owner.DoAsync(new { kind = "enter-code", letter = "A", code = "HALF" });
+        (await HorizonAsync(owner)).ShouldBe(before); // Nobody knows it yet.
+        (await owner.PostAsync("/api/shelf/heron/codes", new { code = "HALF", percent = "50" })).Status.ShouldBe(HttpStatusCode.OK);
+        (before - await HorizonAsync(owner)).ShouldBe(18.00m); // Half of the first bill of 36.00, tax inside.
+        foreach (var (body, where) in new (object, string)[]
+        {
+            (new { code = "HALF", percent = "50" }, "code"), (new { code = "half", amount = "5" }, "code"), (new { code = "TWO" }, "percent"), (new { code = "TWO", percent = "50", amount = "5" }, "percent"),
+            (new { code = "TWO", percent = "101" }, "percent"), (new { code = "TWO", amount = "5.001" }, "amount"), (new { percent = "5" }, "code"),
+        })
+        {
+            var (status, refused) = await owner.PostAsync("/api/shelf/heron/codes", body);
+            status.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
+            refused.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldContain(where, body.ToString());
+        }
+
+        (await owner.PostAsync("/api/shelf/heron/codes", new { code = "ALWAYS", amount = "1.00", everyBill = true })).Status.ShouldBe(HttpStatusCode.OK);
+        using var file = JsonDocument.Parse(await (await owner.RawAsync("/api/shelf/heron/file")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        file.RootElement.GetProperty("promotions").EnumerateArray().Last().GetProperty("bills").GetString().ShouldBe("all");
+
+        // The made-up sellers keep to what they say.
+        (await owner.PostAsync("/api/shelf/tidemarsh/codes", new { code = "HALF", percent = "50" })).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await (await VisitAsync(host)).PostAsync("/api/shelf/heron/codes", new { code = "MINE", percent = "50" })).Status.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task What_a_page_did_not_say_of_a_plan_is_told_and_the_needs_are_held_against_it()
+    {
+        await using var host = await TestHost.StartAsync();
+        var owner = await VisitAsync(host);
+        await owner.PostAsync("/api/shelf", Own("heron"));
+        await owner.DoAsync(new { kind = "set-needs", needs = new { storageGB = 5 } });
+        (await FitAsync()).ShouldBe("not-stated");
+        (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", new { limit = "storageGB", value = 4 })).Status.ShouldBe(HttpStatusCode.OK);
+        (await FitAsync()).ShouldBe("not-met");
+        (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", new { limit = "storageGB", value = "unlimited" })).Status.ShouldBe(HttpStatusCode.OK);
+        (await FitAsync()).ShouldBe("met");
+        foreach (var body in new object[]
+        {
+            new { limit = "storageGB", value = "plenty" }, new { limit = "storageGB", value = -1 }, new { limit = "storageGB", value = true }, new { limit = "colour", value = 1 }, new { limit = "certificate", value = "gold" },
+            new { limit = "ownIp", value = "yes" }, new { value = 1 }, new { limit = "storageGB" },
+        })
+        {
+            (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", body)).Status.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
+        }
+
+        (await owner.PostAsync("/api/shelf/heron/plans/yacht/limits", new { limit = "storageGB", value = 4 })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await owner.PostAsync("/api/shelf/tidemarsh/plans/slipway/limits", new { limit = "storageGB", value = 4 })).Status.ShouldBe(HttpStatusCode.NotFound);
+
+        async Task<string?> FitAsync() => (await PlansAsync(owner)).First(plan => plan.GetProperty("book").GetString() == "heron").GetProperty("fits")[0].GetProperty("fit").GetString();
     }
 
     [Fact]
@@ -67,13 +141,12 @@ public sealed class ShelfTests
         var owner = await VisitAsync(host);
         var before = (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString();
         (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = true })).Status.ShouldBe(HttpStatusCode.OK);
-        var worksheet = (await owner.SiteAsync("C")).GetProperty("worksheet");
-        worksheet.GetProperty("plans").EnumerateArray().ShouldAllBe(plan => plan.GetProperty("book").GetString() != "tidemarsh");
+        (await PlansAsync(owner, "C")).ShouldAllBe(plan => plan.GetProperty("book").GetString() != "tidemarsh");
         (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(before);
         var scan = await owner.GetAsync($"/api/sites/{owner.SiteId}/scan");
         scan.GetProperty("scan").GetProperty("rows").EnumerateArray().ShouldAllBe(row => row.GetProperty("candidate").GetProperty("hosting").GetProperty("book").GetString() != "tidemarsh");
         (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = false })).Status.ShouldBe(HttpStatusCode.OK);
-        (await owner.SiteAsync("C")).GetProperty("worksheet").GetProperty("plans").EnumerateArray().ShouldContain(plan => plan.GetProperty("book").GetString() == "tidemarsh");
+        (await PlansAsync(owner, "C")).ShouldContain(plan => plan.GetProperty("book").GetString() == "tidemarsh");
         (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         (await owner.PostAsync("/api/shelf/nobody/put-away", new { isPutAway = true })).Status.ShouldBe(HttpStatusCode.NotFound);
     }
@@ -177,4 +250,8 @@ public sealed class ShelfTests
           "tax": { "pricesInclude": true },
           "plans": [ { "id": "mooring", "name": "Mooring", "billing": [ { "everyMonths": 12, "prices": [ { "amount": "36.00" } ] } ] } ] }
         """;
+
+    private static async Task<List<JsonElement>> PlansAsync(Visitor owner, string letter = "A") => [.. (await owner.GetAsync($"/api/sites/{owner.SiteId}/candidates/{letter}/plans")).GetProperty("ways").EnumerateArray()];
+
+    private static async Task<decimal> HorizonAsync(Visitor owner) => decimal.Parse((await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString()!, System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -23,7 +23,7 @@ internal static class ComparisonsEndpoints
 
     private static async Task<IResult> PlansAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed
-            ? Results.Ok(PlanTableWire.Of(PlanTable.Of(listed.Candidate, workspace.Books, settings, site.Needs), site.Needs))
+            ? Results.Ok(PlanTableWire.Of(PlanTable.Of(listed.Candidate, workspace.OfferedTo(listed.Candidate), settings, site.Needs), site.Needs))
             : SiteDesk.Missing();
 
     private static async Task<IResult> ChangeAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>

@@ -44,8 +44,8 @@ it('says since when a name is taken, and that what contradicts itself is not to 
 });
 
 it('says that an answer is old', () => {
-  expect(askedWords(answer)).not.toContain('hour ago');
-  expect(askedWords({ ...answer, isOld: true })).toContain('over an hour ago');
+  expect(askedWords(answer)).not.toContain('too long ago');
+  expect(askedWords({ ...answer, isOld: true })).toContain('too long ago to rely on');
 });
 
 it.each([
