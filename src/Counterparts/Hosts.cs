@@ -136,8 +136,8 @@ internal static class Hosts
             logIn = $"https://panel.{book}.example.net/",
             user,
             server = $"web{number[4] % 40}.{book}.example.net",
-            iPv4 = $"203.0.113.{1 + (number[5] % 254)}",
-            iPv6 = $"2001:db8:{number[6]:x}:{number[7]:x}::{1 + number[8]:x}",
+            iPv4 = Addresses(book).V4, // Where the records of its names lead.
+            iPv6 = Addresses(book).V6,
             nameServers = ServersOf(book),
             fileServer = $"sftp.{book}.example.net",
             mailServer = $"mail.{book}.example.net",

@@ -39,6 +39,9 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("£65.71 was paid by the card that ends in 0004");
         browser.Press("Show it once");
         browser.Reads("Write it down now");
+        browser.Driver.SwitchTo().ActiveElement().Text.ShouldContain("Write it down now"); // It takes the focus.
+        browser.Press("I have noted it");
+        browser.Reads("Noted.");
         browser.Driver.Navigate().Refresh();
         browser.Press("Show it once");
         browser.Reads("It has been shown already");

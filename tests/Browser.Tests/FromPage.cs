@@ -66,7 +66,7 @@ public sealed class FromPage(Browser browser) : IClassFixture<Browser>
         browser.Select("What the column Twelve months is taken for", "paid for 1 year at once");
         browser.Reads("a price list you do not have yet, from Quarry Web, with 2 plans");
         browser.AxeFindings().ShouldBeEmpty();
-        browser.Type("The table", "Plan\tPrice\tRenews at\nPebble\t48.00\t72.00\nCobble\t84.00\t120.00");
+        browser.Type("The table", "Plan;Price;Renews at\nPebble;48.00;72.00\nCobble;84.00;120.00");
         browser.Select("The prices are in", "GBP, pounds");
         browser.Reads("Say what each price is for");
         browser.Select("Each price is for", "1 year");

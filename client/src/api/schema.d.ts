@@ -2483,6 +2483,7 @@ export interface components {
             addOns: components["schemas"]["AddOnWire"][];
             domains: components["schemas"]["DomainPriceWire"][];
             isExample?: boolean;
+            isPutAway?: boolean;
         };
         BoughtThereWire: {
             receipts: components["schemas"]["SellerReceiptWire"][];
@@ -3375,6 +3376,8 @@ export interface components {
             state: components["schemas"]["HoldingState"];
             stateWords: string;
             renews: boolean;
+            /** Format: date */
+            renewsFrom: null | string;
             /** Format: date */
             committedUntil: null | string;
             /** Format: date */

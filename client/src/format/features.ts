@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client';
-import { count } from './words';
+import { count, span } from './words';
 
 type Plan = Schemas['PlanWire'];
 
@@ -42,7 +42,7 @@ export function comesWith(plan: Plan): string {
   const given = plan.includedDomain;
   const domain = given
     ? [
-        `a domain-year ${given.everyYear ? 'every year' : 'once'} (.${given.endings.join(', .')}) from ${given.minCommitMonths} months on`,
+        `a domain-year ${given.everyYear ? 'every year' : 'once'} (.${given.endings.join(', .')})${given.minCommitMonths > 0 ? ` if you commit to ${span(given.minCommitMonths)} or more` : ''}`,
       ]
     : [];
   const all = [...plan.includes, ...domain];

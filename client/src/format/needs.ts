@@ -99,7 +99,7 @@ export function reasonWords({ need, has, wants }: { need: string; has: unknown; 
     case 'support':
       return `${you}; ${has === null ? 'the seller doesn’t say' : `they help by ${channelsOf(has)}`}`;
     case 'samePrice':
-      return `${you}; this way to pay gets dearer, or the seller doesn’t say`;
+      return `${you}; this way to pay costs more later, or the seller doesn’t say`;
     case 'minRefundDays':
       return `${you}; ${has === null ? 'the seller doesn’t say' : `you get ${allowed}`}`;
     default:

@@ -1,10 +1,11 @@
 import { expect, it } from 'vitest';
 import durations from '../../../tests/Core.Tests/fixtures/words/durations.json';
-import { count, perWord, span, wayToPay } from './words';
+import { count, perWord, span, theseMonths, wayToPay } from './words';
 
 // The server is held to the same table (DurationWordsTests).
-it.each(durations)('$months months are $span, paid $way', ({ months, span: words, way }) => {
+it.each(durations)('$months months are $span, paid $way', ({ months, span: words, way, these }) => {
   expect(span(months)).toBe(words);
+  expect(theseMonths(months)).toBe(these);
   expect(wayToPay(months, months)).toBe(way);
 });
 

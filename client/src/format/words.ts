@@ -9,6 +9,10 @@ export function span(months: number): string {
   return `${count} ${unit}${count === 1 ? '' : 's'}`;
 }
 
+/** "this year", "these 3 years": the time that is counted. */
+export const theseMonths = (months: number): string =>
+  months === 1 ? 'this month' : months === 12 ? 'this year' : `these ${span(months)}`;
+
 /** "yearly", "every 3 years", "monthly, committed for 1 year". */
 export function wayToPay(everyMonths: number, commitMonths: number): string {
   const every = everyMonths === 1 ? 'monthly' : everyMonths === 12 ? 'yearly' : `every ${span(everyMonths)}`;

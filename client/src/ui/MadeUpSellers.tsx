@@ -6,8 +6,9 @@ import { Button } from './Button';
 export function MadeUpSellers() {
   const { page, books } = useSite();
   const { putExamplesAway } = useShelfChanges();
-  const madeUp = books.filter((book) => book.isExample).length;
-  return page.isExample || madeUp === 0 || madeUp === books.length ? null : (
+  const madeUp = books.filter((book) => book.isExample && !book.isPutAway).length;
+  const hasOwn = books.some((book) => !book.isExample);
+  return page.isExample || madeUp === 0 || !hasOwn ? null : (
     <p className="text-soft text-[14px]">
       {madeUp} made-up sellers of the example are among these.{' '}
       <Button look="text" aria-disabled={putExamplesAway.isPending} onClick={() => putExamplesAway.mutate(true)}>

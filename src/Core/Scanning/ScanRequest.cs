@@ -14,6 +14,9 @@ public sealed record ScanRequest(ImmutableArray<OfferBook> Books, CountSettings 
     /// <summary>The most rows that can be asked for.</summary>
     public const int MostRows = 1000;
 
+    /// <summary>The months in which a price that must stay the same may not change; null: those that are counted. So a need stays what it is while other horizons are tried.</summary>
+    public int? SamePriceMonths { get; init; }
+
     /// <summary>Only ways to buy whose domain is bought where the plan is; a domain that is not bought here goes with any plan.</summary>
     public bool OneSeller { get; init; }
 

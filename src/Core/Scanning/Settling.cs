@@ -107,7 +107,7 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
         return step > 0 ? CountSettings.LongestHorizon : 1;
     }
 
-    private ScanRequest Over(int months) => request with { Settings = request.Settings with { HorizonMonths = months } };
+    private ScanRequest Over(int months) => request with { Settings = request.Settings with { HorizonMonths = months }, SamePriceMonths = request.Settings.HorizonMonths };
 
     private ScanRow? First(ScanRequest changed) => Scan.Run(changed, null, cancel).Value?.Rows.FirstOrDefault();
 

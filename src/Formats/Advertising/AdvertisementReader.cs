@@ -23,7 +23,7 @@ public static class AdvertisementReader
 
         var (provider, plan) = (Name(node["provider"], "Who sells"), Name(node["plan"], "The plan’s name"));
         var currency = Said(node["currency"]) is null ? Missing<Currency>(node["currency"], "Choose the currency.") : node["currency"].CurrencyCode();
-        var tax = Choice(node["tax"], "Say whether the prices hold the tax.", ("inside", true), ("on-top", false));
+        var tax = Choice(node["tax"], "Say whether the prices include tax.", ("inside", true), ("on-top", false));
         var headline = Way(node, currency);
         var others = node["otherWays"].Items(20).Select(way => Way(way, currency)).ToList();
         ReportTwice(node, headline, others);

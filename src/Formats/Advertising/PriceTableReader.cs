@@ -41,7 +41,7 @@ public static class PriceTableReader
 
         if (tax is not ("inside" or "on-top"))
         {
-            node["tax"].Fault(FaultCodes.Required, "Say whether the prices hold the tax.");
+            node["tax"].Fault(FaultCodes.Required, "Say whether the prices include tax.");
         }
 
         if (!Currency.TryGet(currencyCode, out var currency))

@@ -20,6 +20,9 @@ public sealed record BookWire(
     /// <summary>Whether its seller is made up: a book that comes with Home Start, not the owner's.</summary>
     public bool IsExample { get; init; }
 
+    /// <summary>Whether the visitor hides it: nothing is offered from it.</summary>
+    public bool IsPutAway { get; init; }
+
     public static BookWire Of(OfferBook book, DateOnly today)
     {
         return new BookWire(

@@ -18,7 +18,7 @@ public static class ComparisonReport
                 Row($"Against {comparison.Base}", (_, known) => known.HorizonChange is { } change ? (change > 0 ? "+" : "") + ReportWords.Figure(change, currency) : known.Letter == comparison.Base ? "" : "not known"),
                 Row("First term", (costing, _) => ReportWords.Figure(costing.Totals.FirstTerm, currency, costing.Totals.AtLeast.FirstTerm)),
                 Row("A month", (costing, _) => ReportWords.Figure(costing.Totals.PerMonth, currency, costing.Totals.AtLeast.Horizon)),
-                Row("Next bill after that", (costing, _) => costing.Totals.Next is { } next ? $"{ReportWords.Figure(next.Total, currency, next.AtLeast)} on {ReportWords.Day(next.Date)}" : "nothing"),
+                Row($"Next bill after {DurationWords.These(settings.HorizonMonths)}", (costing, _) => costing.Totals.Next is { } next ? $"{ReportWords.Figure(next.Total, currency, next.AtLeast)} on {ReportWords.Day(next.Date)}" : "nothing"),
                 Row("Comes back if left early", (costing, _) => costing.Totals.Refundable is { LastDay: { } last, Amount: var back } ? $"{ReportWords.Figure(back, currency)} by {ReportWords.Day(last)}" : "nothing"),
                 Row("Unused at the end", (costing, _) => ReportWords.Figure(costing.Totals.UnusedAtEnd, currency)),
             ],

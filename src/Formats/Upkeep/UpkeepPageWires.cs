@@ -65,13 +65,14 @@ public sealed record TenureWire(Guid OrderId, string Reference, string Name, int
 /// <param name="AtTheSellers">Whether the sellers take it themselves: it was bought at their own pages.</param>
 public sealed record PayerWire(string? CardEnding, bool Wallet, DateOnly? Expires, bool Works, bool AtTheSellers);
 
-/// <param name="Renews">Whether it renews by itself.</param>
+/// <param name="Renews">Whether it renews by itself, as it is decided.</param>
+/// <param name="RenewsFrom">From when on that counts; null: already.</param>
 /// <param name="CommittedUntil">Until then it renews whatever is said; null: it is not committed to.</param>
 /// <param name="StateWords">What its state means.</param>
 /// <param name="IsDearer">Whether what comes next costs more a month than what was paid first.</param>
 /// <param name="Owed">What paying would cost today where something is missing; null: nothing is, or it is too late.</param>
 public sealed record HadWire(
-    string Holding, string Name, string Seller, HoldingState State, string StateWords, bool Renews, DateOnly? CommittedUntil, DateOnly? PaidUntil, PaymentDueWire? First, PaymentDueWire? Next, bool IsDearer, MoneyWire? Owed);
+    string Holding, string Name, string Seller, HoldingState State, string StateWords, bool Renews, DateOnly? RenewsFrom, DateOnly? CommittedUntil, DateOnly? PaidUntil, PaymentDueWire? First, PaymentDueWire? Next, bool IsDearer, MoneyWire? Owed);
 
 /// <param name="Months">How long it pays for.</param>
 public sealed record PaymentDueWire(DateOnly On, string Amount, string Currency, int Months, bool AtLeast);

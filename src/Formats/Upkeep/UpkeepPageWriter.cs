@@ -76,7 +76,7 @@ public static class UpkeepPageWriter
         var held = holding.Held;
         var owes = held.State != HoldingState.Live || outlook.Now.Open.Any(bill => bill.Holdings.Contains(held.Holding));
         return new HadWire(
-            held.Holding, held.IsHosting ? outlook.Now.Hosting!.Plan.Name : held.Ref, UpkeepWords.Seller(outlook.Tenure, holding.Book), held.State, UpkeepWords.Of(held.State), held.Renews,
+            held.Holding, held.IsHosting ? outlook.Now.Hosting!.Plan.Name : held.Ref, UpkeepWords.Seller(outlook.Tenure, holding.Book), held.State, UpkeepWords.Of(held.State), holding.Planned?.Renews ?? held.Renews, holding.Planned?.From,
             held.IsHosting && outlook.Now.Hosting!.CommittedEnd > outlook.Today ? outlook.Now.Hosting.CommittedEnd : null, held.PaidUntil, Due(holding.First), Due(holding.Next),
             holding is { First: { } first, Next: { } next } && next.IsDearerThan(first), owes && Return.Paying(outlook, held, outlook.DecidingOn) is { } back ? MoneyWire.Of(back.Cost) : null);
     }

@@ -10,6 +10,9 @@ public static class DurationWords
         return $"{count} {unit}{(count == 1 ? "" : "s")}";
     }
 
+    /// <summary>"this year", "these 3 years": the time that is counted.</summary>
+    public static string These(int months) => months switch { 1 => "this month", 12 => "this year", _ => $"these {Span(months)}" };
+
     /// <summary>"each month", "each year", "every 3 years": when a bill comes again.</summary>
     public static string Every(int months) => months switch { 1 => "each month", 12 => "each year", _ => $"every {Span(months)}" };
 }

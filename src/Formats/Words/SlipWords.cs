@@ -11,7 +11,7 @@ public static class SlipWords
             SlipStepKind.WayToPay => $"Choose to pay {DurationWords.Every(step.Option!.EveryMonths)}{(step.Option.CommitMonths > step.Option.EveryMonths ? $", committed for {DurationWords.Span(step.Option.CommitMonths)}" : "")}{Free(step.Option.FreeMonths)}.",
             SlipStepKind.DataCentre => step.Ref is null ? "Leave the data centre as it is, or choose one that adds nothing." : $"Choose the data centre {book.DataCentre(step.Ref)!.Name}.",
             SlipStepKind.Domain when step.Route == DomainRoute.Transfer => $"Say that you have a domain and want to move it here: {step.Ref}. Have its transfer code ready.",
-            SlipStepKind.Domain when step.Route == DomainRoute.Later => $"Skip the domain for now. You add {step.Ref} later.",
+            SlipStepKind.Domain when step.Route == DomainRoute.Later => $"If the form asks for a domain, skip it: you add {step.Ref} later.",
             SlipStepKind.Domain => $"Register {step.Ref} for {Years(step.Quantity)}{(step.IsIncluded ? ": its first year comes with the plan, so that nothing may stand there for it" : "")}.",
             SlipStepKind.DomainElsewhere when step.Route == DomainRoute.Lent => "Say that you have no domain yet, and use the address they lend you.",
             SlipStepKind.DomainElsewhere => $"Say that you have a domain already: {step.Ref}. Buy none here.",

@@ -48,7 +48,7 @@ internal static class BooksEndpoints
     private static async Task<IResult> ListAsync(Workspace workspace, Shelf shelf, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
-        return Results.Ok(shelf.All.Select(shelved => BookWire.Of(shelved.Book, today) with { IsExample = shelved.Versions == 0 }).ToList());
+        return Results.Ok(shelf.All.Select(shelved => BookWire.Of(shelved.Book, today) with { IsExample = shelved.Versions == 0, IsPutAway = shelved.IsPutAway }).ToList());
     }
 
     private static async Task<IResult> PriceListAsync(string book, Shelf books, Workspace workspace, CancellationToken cancel) =>

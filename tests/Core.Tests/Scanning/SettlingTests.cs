@@ -24,6 +24,19 @@ public class SettlingTests
         (shorter.Other!.Totals.Horizon, shorter.Least.Totals.Horizon).ShouldBe((3500, 3600));
     }
 
+    // The need is the owner's, over what they count: trying other horizons does not change what is asked.
+    [Fact]
+    public void A_price_that_must_stay_the_same_must_do_so_over_what_the_owner_counts()
+    {
+        var steep = Book("steep", [new PriceStep(1, 3600), new PriceStep(null, 10800)], every: 12);
+        var held = Book("held", [new PriceStep(null, 500)], every: 1);
+        var settling = Settling.Of(Request([steep, held], horizon: 12, new Needs { SamePrice = true }), CancellationToken.None).Value!;
+        (Book(settling.Least!), settling.Longer!.FromMonths, Book(settling.Longer.Other!)).ShouldBe(("steep", 13, "held"));
+        Book(Settling.Of(Request([steep, held], horizon: 13, new Needs { SamePrice = true }), CancellationToken.None).Value!.Least!).ShouldBe("held"); // 65.00, where steep would change.
+        var dropped = Settling.Of(Request([steep, Book("dear", [new PriceStep(null, 20000)], every: 12)], horizon: 24, new Needs { SamePrice = true }), CancellationToken.None).Value!.Needs.ShouldHaveSingleItem();
+        (dropped.Need, dropped.Saves).ShouldBe(("samePrice", (Minor?)25600)); // 400.00 against 144.00.
+    }
+
     [Fact]
     public void Says_where_another_is_less_for_some_months_only()
     {
@@ -81,7 +94,7 @@ public class SettlingTests
                 {
                     var over = request.Settings with { HorizonMonths = months };
                     var totals = Coster.Cost(least.Candidate, request.Books, over).Value!.Totals;
-                    var first = Scan.Run(request with { Settings = over }, null, CancellationToken.None).Value!.Rows[0].Totals;
+                    var first = Scan.Run(request with { Settings = over, SamePriceMonths = request.Settings.HorizonMonths }, null, CancellationToken.None).Value!.Rows[0].Totals;
                     var isOvertaken = totals.AtLeast.Horizon || first.Horizon < totals.Horizon;
                     isOvertaken.ShouldBe(months == end);
                 }

@@ -19,6 +19,21 @@ public class ForeseeingTests
         outlook.End.ShouldBe(new DateOnly(2030, 3, 1));
     }
 
+    // What is decided on the day of the order counts from the next day on; it is decided all the same.
+    [Fact]
+    public void A_renewing_that_is_decided_and_does_not_count_yet_is_said_with_its_day()
+    {
+        var (start, next) = (new DateOnly(2027, 1, 1), new DateOnly(2027, 1, 2));
+        Planned(Look(start)).ShouldBe([null, null]);
+        Planned(Look(start, decisions: new SetRenewing(next, "hosting", false))).ShouldBe([new RenewalPlan(false, next), null]);
+        Planned(Look(start, decisions: [new SetRenewing(next, "hosting", false), new SetRenewing(next, "hosting", true)])).ShouldBe([null, null]); // Taken back: as it was.
+        var counts = Look(next, decisions: new SetRenewing(next, "hosting", false));
+        Planned(counts).ShouldBe([null, null]);
+        counts.Holdings[0].Held.Renews.ShouldBeFalse();
+
+        static IEnumerable<RenewalPlan?> Planned(Outlook outlook) => outlook.Holdings.Select(holding => holding.Planned);
+    }
+
     [Fact]
     public void What_is_due_on_the_last_day_of_the_horizon_is_beyond_it()
     {

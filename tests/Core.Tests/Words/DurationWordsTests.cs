@@ -15,6 +15,7 @@ public class DurationWordsTests
             var months = row.GetProperty("months").GetInt32();
             DurationWords.Span(months).ShouldBe(row.GetProperty("span").GetString());
             DurationWords.Every(months).ShouldBe(row.GetProperty("every").GetString());
+            DurationWords.These(months).ShouldBe(row.GetProperty("these").GetString());
         }
     }
 }

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import type { Comparison, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure, isZero, sumFigure, dueNext } from '../../format/money';
-import { span } from '../../format/words';
+import { span, theseMonths } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { Head, Heads, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -130,7 +130,7 @@ function useSumRows(comparison: Comparison): Compare[] {
         ),
     },
     {
-      label: 'Next bill after that',
+      label: `Next bill after ${theseMonths(page.settings.horizonMonths)}`,
       text: ({ totals }) => (dueNext(totals?.next) ? totals!.next!.total + totals!.next!.date : ''),
       show: ({ totals }) =>
         totals?.next && dueNext(totals.next) ? (

@@ -55,7 +55,7 @@ function domainWords({ route, name, endings, years, inMonths, expires, renewal, 
     case 'register':
       return `register ${written} for ${span(12 * years)}`;
     case 'later':
-      return `register ${written} in ${span(inMonths)}`;
+      return inMonths > 0 ? `register ${written} in ${span(inMonths)}` : `register ${written} later`;
     case 'transfer':
       return `move ${written} in; it expires on ${expires ? shortDay(expires) : ''}`;
     case 'keep':

@@ -288,7 +288,7 @@ function InTheTradesWords({ needs, set }: Answered) {
         </Question>
         <Question
           ask="Platform"
-          about="The system that the seller’s machines run. It matters only for a program you have already: whoever made it can tell you which it needs."
+          about="The system that the seller’s machines run. It matters only for a program you have already: its maker can tell you which it needs."
           becomes={needs.platform ? needWords({ need: 'platform', wants: needs.platform }) : ''}
         >
           <Choice label="Platform" value={needs.platform ?? ''} set={(platform) => set({ platform: platform || null })}>

@@ -1,13 +1,14 @@
-import { useMutation } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
-import { api, expect, type Order, type Schemas } from '../../api/client';
+import type { Order, Schemas } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { Copy } from '../../ui/Copy';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { BoughtThere } from './BoughtThere';
 import { ClaimDomain } from './ClaimDomain';
+import { FirstPassword } from './FirstPassword';
 import { HolderChecks } from './HolderChecks';
 import { Receipts } from './Receipts';
 
@@ -54,19 +55,23 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
           <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band grid grid-cols-[9rem_1fr] sm:grid-cols-[12rem_1fr] [&>*]:px-2.5 [&>*]:py-1.5">
             <Entry name="Reference" value={order.reference} />
             <Entry name="Host and plan" value={sheet.provider && `${sheet.provider}, ${sheet.plan}`} />
-            <Entry name="Log in at" value={sheet.logIn} />
-            <Entry name="User" value={sheet.user} />
+            {sheet.logIn && (
+              <Entry name="Log in at">
+                <LogInAddress address={sheet.logIn} />
+              </Entry>
+            )}
+            <Entry name="User" value={sheet.user} copies />
             {sheet.user && !order.there && (
               <Entry name="First password">
                 <FirstPassword orderId={order.id} />
               </Entry>
             )}
-            <Entry name="Server" value={sheet.server} />
-            <Entry name="IPv4 address" value={sheet.iPv4} />
-            <Entry name="IPv6 address" value={sheet.iPv6} />
-            <Entry name="Name servers" value={sheet.nameServers.join(', ')} />
-            <Entry name="Files (SFTP)" value={sheet.fileServer} />
-            <Entry name="Mail server" value={sheet.mailServer} />
+            <Entry name="Server" value={sheet.server} copies />
+            <Entry name="IPv4 address" value={sheet.iPv4} copies />
+            <Entry name="IPv6 address" value={sheet.iPv6} copies />
+            <Entry name="Name servers" value={sheet.nameServers.join(', ')} copies />
+            <Entry name="Files (SFTP)" value={sheet.fileServer} copies />
+            <Entry name="Mail server" value={sheet.mailServer} copies />
             <Entry
               name="Domain"
               value={
@@ -126,6 +131,23 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
   );
 }
 
+/** Where to log in: an address of the web leads there. */
+function LogInAddress({ address }: { address: string }) {
+  return (
+    <>
+      {/^https?:\/\//.test(address) ? (
+        <a className="ink break-all" href={address} target="_blank" rel="noopener noreferrer">
+          {address}
+          <span className="sr-only"> (opens a new tab)</span>
+        </a>
+      ) : (
+        <bdi className="break-all">{address}</bdi>
+      )}
+      <Copy name="Log in at" text={address} />
+    </>
+  );
+}
+
 /** What to do now, and what only needs waiting. */
 function Next({ sheet, siteId }: { sheet: Schemas['KeySheetWire']; siteId: string }) {
   const elsewhere = sheet.domain && !sheet.domainSeller && sheet.nameServers.length > 0;
@@ -135,11 +157,20 @@ function Next({ sheet, siteId }: { sheet: Schemas['KeySheetWire']; siteId: strin
       <ol className="mt-1 list-decimal pl-5 [&>li]:py-1">
         <li>Print this sheet or keep it where you will find it in a year.</li>
         {sheet.user && (
-          <li className="no-print">Show the first password, write it down by hand, then log in and change it.</li>
+          <li className="no-print">Show or copy the first password and keep it safe, then log in and change it.</li>
         )}
         {elsewhere && (
           <li className="text-red">
             Your domain is registered elsewhere: log in there and set its name servers to those on this sheet.
+          </li>
+        )}
+        {sheet.server && (
+          <li className="no-print">
+            Put something there:{' '}
+            <Link to="/sites/$siteId/online" params={{ siteId }} search={{}} className="ink">
+              a first page, your files, a site engine, mail addresses
+            </Link>
+            .
           </li>
         )}
         {sheet.domainSeller && sheet.server && (
@@ -156,52 +187,26 @@ function Next({ sheet, siteId }: { sheet: Schemas['KeySheetWire']; siteId: strin
   );
 }
 
-function Entry({ name, value, children }: { name: string; value?: string | null; children?: ReactNode }) {
+function Entry({
+  name,
+  value,
+  copies = false,
+  children,
+}: {
+  name: string;
+  value?: string | null;
+  /** Whether it can be copied with one press. */
+  copies?: boolean;
+  children?: ReactNode;
+}) {
   return value || children ? (
     <>
       <dt className="text-soft">{name}</dt>
       <dd className="font-semibold">
-        <bdi>{value}</bdi>
+        <bdi className="break-words">{value}</bdi>
+        {copies && value && <Copy name={name} text={value} />}
         {children}
       </dd>
     </>
   ) : null;
-}
-
-/** Shown once, never printed nor kept: the host makes one until it is told that one was seen. */
-function FirstPassword({ orderId }: { orderId: string }) {
-  const shown = useMutation({
-    mutationFn: async () =>
-      expect(await api.POST('/api/orders/{orderId}/first-password', { params: { path: { orderId } } })),
-    // It has reached the page: the host need not keep it any longer. Where this is lost, it can be shown once more, and no harm is done.
-    onSuccess: async (answer) => {
-      if (answer.password) {
-        await api.POST('/api/orders/{orderId}/first-password/seen', { params: { path: { orderId } } });
-      }
-    },
-    gcTime: 0,
-  });
-  if (shown.data) {
-    return shown.data.password ? (
-      <span>
-        <code className="no-print">{shown.data.password}</code>
-        <span className="text-red block text-sm font-normal">
-          Write it down now: it is not shown again. Change it when you first log in.
-        </span>
-      </span>
-    ) : (
-      <span className="font-normal">
-        It has been shown already. If you lost it, ask the host for a new one on its log-in page.
-      </span>
-    );
-  }
-
-  return (
-    <span className="no-print">
-      <Button look="text" disabled={shown.isPending} onClick={() => shown.mutate()}>
-        Show it once
-      </Button>
-      {shown.error && <span className="text-red block text-sm font-normal">{shown.error.message}</span>}
-    </span>
-  );
 }

@@ -165,7 +165,7 @@ function WhyFirst({ scan: { lead, scan }, by }: { scan: SiteScan; by: string }) 
       )}
       {today && ` Today it takes ${today.sum} ${today.word}.`}
       {after &&
-        ` After that ${after.atLeast ? 'at least ' : ''}${money(after.total, currency)} is due on ${longDay(after.date)}.`}
+        ` Its next bill after that is ${after.atLeast ? 'at least ' : ''}${money(after.total, currency)} on ${longDay(after.date)}.`}
     </p>
   );
 }

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client';
 import type { ScanRow as Row } from '../../api/scan';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure, isZero, dueNext } from '../../format/money';
-import { span } from '../../format/words';
+import { span, theseMonths } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { useKeep } from '../../api/keep';
@@ -33,13 +33,15 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
             <span className="sr-only">Rank</span>
           </Head>
           <Head className="max-md:hidden">Way to buy</Head>
-          <Head figures>Today, {sign}</Head>
-          <Head figures>
+          <Head figures className="whitespace-nowrap">
+            Today, {sign}
+          </Head>
+          <Head figures className="whitespace-nowrap">
             {span(page.settings.horizonMonths)}, {sign}
           </Head>
           {shows.expected && <Head figures>Expected, {sign}</Head>}
           <Head figures className="max-md:hidden">
-            Next bill after that
+            Next bill after {theseMonths(page.settings.horizonMonths)}
           </Head>
           {shows.unused && (
             <Head figures className="max-md:hidden">

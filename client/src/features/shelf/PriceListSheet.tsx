@@ -7,7 +7,7 @@ import { promotionWords } from '../../format/codes';
 import { longDay } from '../../format/dates';
 import { features, featureWords } from '../../format/features';
 import { currencySign, figure } from '../../format/money';
-import { perWord, wayToPay } from '../../format/words';
+import { perWord, span, wayToPay } from '../../format/words';
 import { Dialog } from '../../ui/Dialog';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
@@ -85,7 +85,7 @@ function Whole({ list }: { list: PriceList }) {
         <Part title="Leaving early">
           <p>
             Money back within {list.refund.days} days
-            {list.refund.minCommitMonths > 0 && `, from a commitment of ${list.refund.minCommitMonths} months on`}
+            {list.refund.minCommitMonths > 0 && `, if you commit to ${span(list.refund.minCommitMonths)} or more`}
             {list.refund.deductsIncludedDomain && '; what the included domain would have cost is kept'}.
           </p>
         </Part>

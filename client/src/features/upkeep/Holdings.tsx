@@ -79,7 +79,12 @@ function HeldRow({ tenure, held, lapse }: { tenure: Tenure; held: Had; lapse: ()
             <span className="text-soft md:hidden">next </span>
             {held.next.atLeast && 'at least '}
             {money(held.next.amount, held.next.currency)}
-            {held.isDearer && <span className="text-[13px]"> dearer</span>}
+            {held.isDearer && held.first && (
+              <span className="text-[13px]">
+                , up from {money(held.first.amount, held.first.currency)}
+                {held.first.months !== held.next.months && ` for ${span(held.first.months)}`}
+              </span>
+            )}
             <span className="text-soft block text-[13px]">
               on {shortDay(held.next.on)}, for {span(held.next.months)}
             </span>
@@ -123,11 +128,22 @@ function Renewing({ tenure, held }: { tenure: Tenure; held: Had }) {
           role="switch"
           aria-label={`${held.name} renews by itself`}
           checked={planned}
-          disabled={decide.isPending}
-          onChange={(event) => decide.mutate(event.target.checked)}
+          aria-disabled={decide.isPending}
+          onChange={(event) => {
+            if (!decide.isPending) {
+              decide.mutate(event.target.checked);
+            }
+          }}
         />
         <span>{planned ? 'yes' : 'no'}</span>
       </label>
+      <span role="status" className="text-soft block text-[13px]">
+        {decide.isPending
+          ? 'Changing …'
+          : held.renewsFrom
+            ? `decided, from ${shortDay(held.renewsFrom)} on`
+            : decide.isSuccess && (held.renews ? 'It renews by itself again.' : 'It will not renew.')}
+      </span>
       {held.committedUntil && (
         <span className="text-soft block text-[13px]">whatever you say until {longDay(held.committedUntil)}</span>
       )}

@@ -62,7 +62,9 @@ function Picture({ costing, timeline, width }: { costing: Costing; timeline: Sch
   // Drawing alone: heights follow the sums, no figure is made here.
   const most = Math.max(...bars.map((bar) => Number(bar.total)), timeline.isByYear ? 0 : Number(next?.total ?? 0), 1);
   const y = scaleLinear([0, most], [0, height - 6]);
-  const gap = bars.length > 1 ? x(instant(bars[1]!.date)) - x(from) : width;
+  // The two that stand nearest decide: labels are for all bars or for none.
+  const places = bars.map((bar) => x(instant(bar.date)));
+  const gap = Math.min(width, ...places.slice(1).map((place, index) => place - places[index]!));
   const labelBeside = gap > barWidth + 70;
   const term = instant(dates.firstTermEnd);
   return (
@@ -113,7 +115,12 @@ function Picture({ costing, timeline, width }: { costing: Costing; timeline: Sch
             strokeDasharray="3 3"
             className="stroke-red"
           />
-          <text x={-7} y={height - y(Number(next.total)) + 12} textAnchor="end" className="fill-red font-semibold">
+          <text
+            x={-7}
+            y={Math.min(height - y(Number(next.total)) + 12, height - 22)}
+            textAnchor="end"
+            className="fill-red font-semibold"
+          >
             then {next.atLeast && 'at least '}
             {money(next.total, totals.currency)}
           </text>

@@ -45,8 +45,8 @@ function Answer({ changing }: { changing: Changing }) {
   return (
     <div className="mt-2 max-w-3xl">
       <p>
-        Yes, on any day: you tell {changing.provider} to change to paying {to}. The best day is the day a bill falls
-        due, so that nothing you paid for is cut short.
+        Yes, on any day: you tell {changing.provider} to change to paying {to}. The best day is the day of a bill, so
+        that nothing you paid for is cut short.
       </p>
       <Table className="mt-2" caption={`Changing to paying ${to}, by when`}>
         <Heads>

@@ -1,7 +1,7 @@
 import type { Schemas } from '../../api/client';
 import type { Command } from '../../api/commands';
 import { shortDay } from '../../format/dates';
-import { change as changeAmount, figure, money } from '../../format/money';
+import { change as changeAmount, money } from '../../format/money';
 import { wayToPay } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
@@ -171,7 +171,7 @@ function Cure({ verdict }: { verdict: Schemas['CodeWire'] }) {
           ];
   return (
     <Note ink="soft">
-      It counts {words}: {figure(cure.saves)}.
+      It counts {words}: {changeAmount(cure.saves, currency)}.
       {cure.horizonChange && ` Altogether that ${changeAmount(cure.horizonChange, currency)}.`}{' '}
       <Button look="text" className="text-[13px]" onClick={() => change(command)}>
         Do that

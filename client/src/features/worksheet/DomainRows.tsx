@@ -1,7 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
-import { figure, isZero, money } from '../../format/money';
+import { isZero, money } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
@@ -64,7 +64,7 @@ export function DomainRows() {
               {first.route === 'register' && <Years />}
               {page.worksheet.domainSellers.length > 1 && <Seller domain={first} />}
               {first.route === 'keep' && <span>kept where it is</span>}
-              {first.route === 'later' && <span>in {span(first.inMonths)}</span>}
+              {first.route === 'later' && first.inMonths > 0 && <span>in {span(first.inMonths)}</span>}
               <OtherWays />
             </span>
             {costing && <Paid costing={costing} reference={written} />}
@@ -235,7 +235,7 @@ function wayWords(domain: Schemas['DomainWire'] | null): string {
   }
 
   if (domain.route === 'later') {
-    return `choose the name in ${span(domain.inMonths)}`;
+    return domain.inMonths > 0 ? `choose the name in ${span(domain.inMonths)}` : 'choose the name later';
   }
 
   if (domain.route === 'lent') {
@@ -277,14 +277,20 @@ function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
 
 /** Until when it is first paid, and the domain-year that the plan gave with what it was worth. */
 function Paid({ costing, reference }: { costing: Costing; reference: string }) {
-  const line = costing.bills
-    .flatMap((bill) => bill.lines)
-    .find((found) => found.kind === 'domain' && found.ref === reference);
+  const isIt = (found: Schemas['LineWire']) => found.kind === 'domain' && found.ref === reference;
+  const bill = costing.bills.find((known) => known.lines.some(isIt));
+  const line = bill?.lines.find(isIt);
+  const currency = bill?.currency ?? costing.totals.currency;
   const waived = line?.discounts.find((discount) => discount.source === 'included');
   return line?.coversUntil ? (
     <span className="text-soft block text-[13px]">
       first paid until {shortDay(line.coversUntil)}
-      {waived && <span className="text-green">; a year is included with the plan, worth {figure(waived.amount)}</span>}
+      {waived && (
+        <span className="text-green">
+          ; a year is included with the plan
+          {!isZero(waived.amount) && `, worth ${money(waived.amount, currency)}`}
+        </span>
+      )}
     </span>
   ) : null;
 }
@@ -306,13 +312,15 @@ function DomainNote({ costing }: { costing: Costing }) {
     case 'used':
       return (
         <Note ink="green">
-          A domain-year comes with the plan if you commit to {inclusion.minCommitMonths} months or more.
+          A domain-year comes with the plan
+          {inclusion.minCommitMonths ? ` if you commit to ${span(inclusion.minCommitMonths)} or more` : ''}.
         </Note>
       );
     case 'commit-too-short':
       return (
         <Note ink="red">
-          Not included: the plan gives a domain-year only if you commit to {inclusion.minCommitMonths} months or more.
+          Not included: the plan gives a domain-year only if you commit to {span(inclusion.minCommitMonths ?? 0)} or
+          more.
         </Note>
       );
     case 'other-book':

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { usePendingChange } from '../../api/commands';
-import { change as changeWords, figure, isZero, money } from '../../format/money';
+import { change as changeWords, isZero, money } from '../../format/money';
 import { perWord } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
@@ -183,8 +183,8 @@ function Details({ extra }: { extra: Extra }) {
   return (
     <>
       {extra.about} Price: {listPrice(extra)}
-      {extra.unit && `, for each ${extra.unit}`}, in {extra.currency}
-      {extra.ifBoughtLater && `; ${figure(extra.ifBoughtLater)} if you take it later`}.
+      {extra.unit && `, for each ${extra.unit}`}
+      {extra.ifBoughtLater && `; ${money(extra.ifBoughtLater, extra.currency)} if you take it later`}.
       {extra.isAsked && ' Your needs ask for it.'}
       {extra.sameAs.length > 0 && ` ${extra.sameAs.join(', ')} does the same.`}
       {includedBy && (
@@ -212,9 +212,13 @@ function Price({ extra }: { extra: Extra }) {
   return listPrice(extra);
 }
 
-/** "24.00 a year, later 59.00". */
+/** "£24.00 a year, later £59.00". */
 function listPrice(extra: Extra): string {
   const later =
-    extra.later === null ? ', later not stated' : extra.later === extra.first ? '' : `, later ${figure(extra.later)}`;
-  return `${figure(extra.first)} ${perWord(extra.every)}${later}`;
+    extra.later === null
+      ? ', later not stated'
+      : extra.later === extra.first
+        ? ''
+        : `, later ${money(extra.later, extra.currency)}`;
+  return `${money(extra.first, extra.currency)} ${perWord(extra.every)}${later}`;
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { figure, isZero, money } from '../../format/money';
+import { isZero, money } from '../../format/money';
 import { shortDay } from '../../format/dates';
-import { span } from '../../format/words';
+import { span, theseMonths } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
@@ -90,8 +90,8 @@ function Total() {
             ) : null}
             {!isZero(totals.owedAfterHorizon) && (
               <Note ink="red">
-                You would still owe {money(totals.owedAfterHorizon, totals.currency)} of the first term after these{' '}
-                {span(page.settings.horizonMonths)}.
+                You would still owe {money(totals.owedAfterHorizon, totals.currency)} of the first term after{' '}
+                {theseMonths(page.settings.horizonMonths)}.
               </Note>
             )}
             {!isZero(totals.unusedAtEnd) && (
@@ -106,10 +106,12 @@ function Total() {
         <Choice>
           <>
             {totals.atLeast.includes('horizon') && 'at least '}
-            {figure(totals.perMonth)} a month {page.settings.countTax ? 'with tax and' : 'with'} all of this
+            {money(totals.perMonth, totals.currency)} a month {page.settings.countTax ? 'with tax and' : 'with'} all of
+            this
             {totals.advertised && (
               <span className="text-soft block text-[13px] font-normal">
-                advertised: {figure(totals.advertised.perMonth)} for the plan alone, {taxWords}
+                advertised: {money(totals.advertised.perMonth, totals.advertised.currency)} a month for the plan alone,{' '}
+                {taxWords}
               </span>
             )}
           </>

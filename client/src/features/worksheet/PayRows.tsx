@@ -2,7 +2,7 @@ import { usePendingChange } from '../../api/commands';
 import type { Costing, Schemas } from '../../api/client';
 import { shortDay } from '../../format/dates';
 import { dueNext, isZero, money, moreOrLess } from '../../format/money';
-import { span, wayToPay } from '../../format/words';
+import { span, theseMonths, wayToPay } from '../../format/words';
 import { cx } from '../../ui/cx';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
@@ -120,7 +120,7 @@ function WayNote({
   const sum = `${next.atLeast ? 'at least ' : ''}${money(next.total, costing.totals.currency)}`;
   return note.kind === 'falls-due-next' ? (
     <Note ink="red">
-      The next bill {note.isDayAfter && `after these ${span(horizon)} `}is <b>{sum}</b> on {shortDay(next.date)}.
+      The next bill {note.isDayAfter && `after ${theseMonths(horizon)} `}is <b>{sum}</b> on {shortDay(next.date)}.
     </Note>
   ) : (
     <Note ink="soft">

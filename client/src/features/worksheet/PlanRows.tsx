@@ -1,5 +1,5 @@
 import { shortDay } from '../../format/dates';
-import { figure } from '../../format/money';
+import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
@@ -31,8 +31,8 @@ export function PlanRows() {
           <>
             {step && (
               <Note ink="red">
-                <b>Price step on {shortDay(step.date)}:</b> the plan goes from {figure(step.from)} to{' '}
-                {step.to === null ? 'a price that is not stated' : `${figure(step.to)} a month`}
+                <b>Price step on {shortDay(step.date)}:</b> the plan goes from {money(step.from, step.currency)} to{' '}
+                {step.to === null ? 'a price that is not stated' : `${money(step.to, step.currency)} a month`}
                 {book?.pricesIncludeTax === false && step.to !== null && ', before tax'}.
               </Note>
             )}
@@ -59,9 +59,9 @@ export function PlanRows() {
             {plan && <DataCentre />}
             {plan && (
               <span className="text-soft block text-[13px]">
-                sites: {featureWords(plan.features['websites'])}, storage: {featureWords(plan.features['storageGB'])}{' '}
-                GB, mailboxes: {featureWords(plan.features['mailboxes'])}, certificate:{' '}
-                {featureWords(plan.features['certificate'])}
+                sites: {featureWords(plan.features['websites'])}, storage: {featureWords(plan.features['storageGB'])}
+                {typeof plan.features['storageGB'] === 'number' && ' GB'}, mailboxes:{' '}
+                {featureWords(plan.features['mailboxes'])}, certificate: {featureWords(plan.features['certificate'])}
               </span>
             )}
           </>

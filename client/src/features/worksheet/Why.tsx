@@ -218,8 +218,8 @@ function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['Bo
     case 'tax':
       return (
         <>
-          {page.settings.taxPercent}% of what each bill comes to, rounded once a bill, where the seller’s prices do not
-          hold the tax.
+          {page.settings.taxPercent}% of what each bill comes to, rounded once a bill, where the seller’s prices don’t
+          include tax.
         </>
       );
     default:

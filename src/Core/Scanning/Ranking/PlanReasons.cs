@@ -20,7 +20,7 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
     public bool IsBarred => Fixed().Any();
 
     /// <summary>Whether a way to pay costs the same throughout, where the needs ask for that.</summary>
-    public bool KeepsPrice(BillingOption option) => PriceNeed.IsMet(_needs, option, market.Request.Settings.HorizonMonths);
+    public bool KeepsPrice(BillingOption option) => PriceNeed.IsMet(_needs, option, market.Request.SamePriceMonths ?? market.Request.Settings.HorizonMonths);
 
     /// <summary>Why no candidate of the plan is feasible: what bars every one on its own, else what bars some, in the order of the needs (scan rule 9).</summary>
     public ImmutableArray<Reason> All(TodayLimit today)

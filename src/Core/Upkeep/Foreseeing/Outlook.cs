@@ -69,8 +69,14 @@ public sealed class Outlook
     {
         var book = Now.Books[held.Holding];
         var first = First(held, book);
-        return new Holding(held, book, first, Next(held, book)) { Last = Last(held, book, first) };
+        return new Holding(held, book, first, Next(held, book)) { Last = Last(held, book, first), Planned = Planned(held) };
     }
+
+    // On the day of the order what is decided counts from the next day on: until then it is only planned.
+    private RenewalPlan? Planned(HoldingAtEnd held) =>
+        Book.Decisions.OfType<SetRenewing>().LastOrDefault(decision => decision.Holding == held.Holding && decision.On > Today) is { } planned && planned.Value != held.Renews
+            ? new RenewalPlan(planned.Value, planned.On)
+            : null;
 
     // Before anything was charged again: what was paid first.
     private Paying? Last(HoldingAtEnd held, string book, Paying? first) =>
@@ -116,7 +122,13 @@ public sealed record Holding(HoldingAtEnd Held, string Book, Paying? First, Payi
 {
     /// <summary>What was paid for it last.</summary>
     public Paying? Last { get; init; }
+
+    /// <summary>What is decided of its renewing and does not count yet; null: nothing but what holds already.</summary>
+    public RenewalPlan? Planned { get; init; }
 }
+
+/// <summary>Whether a holding renews by itself, from a day on.</summary>
+public sealed record RenewalPlan(bool Renews, DateOnly From);
 
 /// <summary>A payment for a plan or a domain itself.</summary>
 /// <param name="Amount">With tax, after discounts.</param>

@@ -8,7 +8,7 @@ const names: Record<string, string> = {
   asOf: 'Prices read on',
   currency: 'Currency',
   tax: 'Tax',
-  pricesInclude: 'The prices hold the tax',
+  pricesInclude: 'The prices include tax',
   charged: 'Tax is charged',
   plans: 'Plans',
   features: 'What it allows',

@@ -10,7 +10,7 @@ const lessons: [parts: Part[], title: string, words: string][] = [
   [
     ['format', 'id', 'provider', 'asOf', 'currency', 'tax'],
     'Whose prices, and of when',
-    'A book is one seller’s price list. Its id tells a newer version of it from another seller’s. All amounts are in its one currency, written as text with a point: "35.88". Say whether the prices hold the tax.',
+    'A book is one seller’s price list. Its id tells a newer version of it from another seller’s. All amounts are in its one currency, written as text with a point: "35.88". Say whether the prices include tax.',
   ],
   [
     ['plans'],

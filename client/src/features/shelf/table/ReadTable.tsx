@@ -15,8 +15,8 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
       <ScrollRegion label="The table, with what each column is taken for" className="mt-4">
         <table className="text-left text-[14px]">
           <caption className="text-soft text-left">
-            {wasTurned && 'The plans stood across: here they go down. '}What each column is taken for stands under its
-            heading.
+            {wasTurned && 'The plans were side by side; here they are one below the other. '}Under each heading is what
+            its column was read as.
           </caption>
           <thead>
             <tr className="[&>*]:px-2.5 [&>*]:py-1">

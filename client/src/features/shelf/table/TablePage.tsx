@@ -142,7 +142,7 @@ export function TablePage() {
               onChange={(event) => setLaterIsSame(event.target.checked)}
               className="translate-y-0.5"
             />
-            Where no later price stands, the seller says that the price stays. (Else it is “not stated”.)
+            If a row has no later price, the price stays the same. (Otherwise the later price counts as not stated.)
           </label>
         </>
       )}

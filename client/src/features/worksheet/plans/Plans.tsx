@@ -46,7 +46,7 @@ export function Plans({ ways, choose }: { ways: readonly PlanWay[]; choose: (way
         <span>
           Sorted by{' '}
           <InkSelect label="Sorted by" value={order} onChange={(event) => setOrder(event.target.value as Order)}>
-            <option value="horizon">what they cost in all</option>
+            <option value="horizon">total cost</option>
             <option value="today">what is due today</option>
             <option value="seller">seller</option>
           </InkSelect>
