@@ -130,6 +130,8 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
             "/api/sites/{siteId}/candidates/{letter}/their-sum" => """{"book":"tidemarsh","total":"84.59"}""",
             "/api/sellers/{book}/customer/code" => """{"mail":"ada@example.com"}""",
             "/api/sellers/{book}/log-in-check" => """{"user":"ostler","passcode":"k7rm2w9q"}""",
+            "/api/examples/put-away" => """{"isPutAway":false}""",
+            "/api/sites/{siteId}/price-table" => """{"text":"Plan,Yearly\\nTwig,48.00","provider":"Quarry Web","currency":"GBP","tax":"inside"}""",
             "/api/shelf/{book}/put-away" => """{"isPutAway":false}""",
             "/api/shelf/{book}/edit" => """{"version":0,"operations":[]}""",
             "/api/orders/{orderId}/uploads" => """{"folder":"","alone":false,"unpacks":false,"files":[{"path":"a.txt","size":5}]}""",

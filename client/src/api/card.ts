@@ -1,3 +1,4 @@
+import { monthAndYear } from '../format/typedDates';
 import { cardAnswerOf } from './shapes';
 
 /** A card as typed. It goes to the card processor's own address and nowhere else. */
@@ -35,7 +36,7 @@ export async function cardToken(processor: string, card: Card): Promise<{ token:
       method: 'POST',
       credentials: 'omit',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(card),
+      body: JSON.stringify({ ...card, expires: monthAndYear(card.expires) }),
     });
   } catch {
     throw down('is not answering');

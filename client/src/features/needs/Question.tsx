@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import { cx } from '../../ui/cx';
 import { InkPopover } from '../../ui/Popover';
 
@@ -19,10 +19,15 @@ export function Question({
   children: ReactNode;
 }) {
   const words = becomes || 'no preference';
+  const id = useId();
   return (
-    <div className="border-rule grid items-start gap-x-5 gap-y-1 border-b py-2 sm:grid-cols-[1fr_15.5rem_11rem]">
+    <div
+      role="group"
+      aria-labelledby={id}
+      className="border-rule grid items-start gap-x-5 gap-y-1 border-b py-2 sm:grid-cols-[1fr_15.5rem_11rem]"
+    >
       <div className="font-semibold sm:font-normal">
-        <p>{ask}</p>
+        <p id={id}>{ask}</p>
         {about && (
           <details className="text-[13px] font-normal">
             <summary className="text-blue cursor-pointer font-semibold">

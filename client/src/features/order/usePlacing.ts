@@ -91,9 +91,17 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
       setHindrance({ kind: 'repeated', words: repeated.message });
     } else if (others.length > 0) {
       setHindrance({ kind: 'said', words: others.map((found) => found.message).join(' ') });
-    } else if (fields.length === 0) {
-      setHindrance({ kind: 'said', words: (error as Error).message });
+    } else {
+      setHindrance({
+        kind: 'said',
+        words:
+          fields.length === 0
+            ? (error as Error).message
+            : `Nothing was ordered. ${fields.length === 1 ? 'One answer needs' : `${fields.length} answers need`} mending: ${fields.map((found) => found.message).join(' ')}`,
+      });
     }
+
+    leadToFault();
   };
 
   const order = (again: boolean) =>
@@ -141,7 +149,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
       }
 
       if (given.status === 'rejected' || !typed?.data || typed.data.errors.length > 0) {
-        requestAnimationFrame(() => document.querySelector<HTMLElement>('form [aria-invalid=true]')?.focus());
+        leadToFault();
         return;
       }
 
@@ -193,3 +201,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
 
   return { place: order, hindrance, askAgain: () => askAgain() };
 }
+
+/** To the first answer that needs mending, once its fault is drawn. */
+const leadToFault = () =>
+  requestAnimationFrame(() => document.querySelector<HTMLElement>('form [aria-invalid=true]')?.focus());

@@ -6,6 +6,7 @@ import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { Note } from '../../ui/Note';
+import { InkPopover } from '../../ui/Popover';
 import { useSite } from '../../api/site';
 import { figuresOf } from './columns';
 import { outcomeWords } from './outcome';
@@ -203,29 +204,30 @@ function OtherWays() {
     (way) => way.domain?.route !== now.route || way.domain.useIncluded !== now.useIncluded,
   );
   return (
-    <InkSelect
-      label="Other ways to have the domain"
-      className="max-w-24 text-[13px]"
-      value=""
-      onChange={(event) => {
-        const way = others[Number(event.target.value)];
-        if (way) {
-          change({
-            kind: 'choose-domain',
-            letter,
-            domain: way.domain && { ...way.domain, route: way.domain.route ?? 'register' },
-          });
-        }
-      }}
-    >
-      <option value="">other ways</option>
-      {others.map((way, index) => (
-        <option key={JSON.stringify(way.domain)} value={index}>
-          {wayWords(way.domain)}
-          {outcomeWords(way.outcome, page.settings.horizonMonths)}
-        </option>
-      ))}
-    </InkSelect>
+    <InkPopover words="other ways" label="other ways to have the domain">
+      {(close) => (
+        <ul className="flex flex-col gap-2 text-[14px]">
+          {others.map((way) => (
+            <li key={JSON.stringify(way.domain)}>
+              <Button
+                look="text"
+                onClick={() => {
+                  close();
+                  change({
+                    kind: 'choose-domain',
+                    letter,
+                    domain: way.domain && { ...way.domain, route: way.domain.route ?? 'register' },
+                  });
+                }}
+              >
+                {wayWords(way.domain)}
+                <span className="text-ink font-normal">{outcomeWords(way.outcome, page.settings.horizonMonths)}</span>
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </InkPopover>
   );
 }
 
