@@ -83,8 +83,9 @@ public sealed class Browser : IDisposable
         () => _driver.FindElements(By.XPath($"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, {Quoted(words)})]")).Where(element => element.Displayed).OrderBy(element => element.Text == words ? 0 : 1).FirstOrDefault(),
         $"there is no “{words}” to press");
 
+    /// <summary>The box or button of a label that begins so; on a sheet that lies over the page, the sheet's.</summary>
     public IWebElement Choice(string label) => Until(
-        () => _driver.FindElements(By.XPath($"//label[starts-with(normalize-space(.), {Quoted(label)})]//input")).FirstOrDefault(),
+        () => new[] { "//*[@role='dialog']", "" }.SelectMany(within => _driver.FindElements(By.XPath($"{within}//label[starts-with(normalize-space(.), {Quoted(label)})]//input"))).FirstOrDefault(),
         $"there is no choice “{label}”");
 
     public void Press(string words) => Control(words).Click();

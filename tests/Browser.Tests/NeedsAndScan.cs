@@ -63,7 +63,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Press("Needs");
         browser.Select("What the site is for", "a catalogue or shop");
         browser.Reads("at least 10 GB of storage, at least 1 database, an installer");
-        browser.Press("What is the site for? It becomes");
+        browser.Press("at least 10 GB of storage, at least 1 database");
         browser.Type("Storage, in GB, at least", "plenty");
         browser.Reads("Digits only, with a decimal point if needed, such as 5000.");
         browser.Type("Storage, in GB, at least", "25");

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { needWords, reasonWords } from './needs';
+import { limitWords, needTitle, needWords, reasonWords, wantedWords } from './needs';
 
 it.each([
   [{ need: 'websites', has: 1, wants: 3 }, 'You need 3 sites; this plan allows 1'],
@@ -13,3 +13,17 @@ it.each([
 
 it('a tag that nobody wrote words for is shown as it is', () =>
   expect(needWords({ need: 'extras', wants: 'carrier-pigeon' })).toBe('carrier-pigeon'));
+
+it.each([
+  [{ need: 'websites', has: 1, wants: 3 }, 'Sites', '3', '1'],
+  [{ need: 'monthlyVisits', has: 25000, wants: 5000 }, 'Visits a month', '5,000', '25,000'],
+  [{ need: 'storageGB', has: 'unlimited', wants: 5 }, 'Storage, GB', '5', 'unlimited'],
+  [{ need: 'certificate', has: 'shared', wants: 'own' }, 'Certificate', 'own or better', 'shared'],
+  [{ need: 'extras', has: null, wants: 'backup' }, 'Copies of the site', '', ''],
+  [{ need: 'ownIp', has: false, wants: true }, 'Own IP address', '', ''],
+  [{ need: 'support', has: ['phone', 'mail'], wants: ['callback'] }, 'Help by a call back', '', 'telephone and mail'],
+  [{ need: 'samePrice', has: null, wants: true }, 'Price stays the same', '', ''],
+  [{ need: 'minRefundDays', has: 14, wants: 30 }, 'Money back, days', '30', '14'],
+])('a need heads a column: %o', (fit, title, wanted, has) => {
+  expect([needTitle(fit), wantedWords(fit), limitWords(fit)]).toEqual([title, wanted, has]);
+});

@@ -9,17 +9,31 @@ const looks: Record<Look, string> = {
   text: 'border-transparent text-blue border-b border-dotted border-b-blue rounded-none px-0 text-left font-semibold hover:border-solid hover:border-x-transparent hover:border-t-transparent',
 };
 
-/** A button says what happens. Blue ink: it is the owner's to press. */
+/**
+ * A button says what happens. Blue ink: it is the owner's to press. One that cannot be pressed just now keeps the focus and says so: a button that is busy would lose it to the
+ * page.
+ */
 export function Button({
   look = 'plain',
   className,
   type = 'button',
+  disabled = false,
+  onClick,
+  'aria-disabled': isBusy,
   ...props
 }: ComponentProps<'button'> & { look?: Look }) {
   return (
     <button
       type={type}
-      className={cx('rounded border disabled:cursor-default disabled:opacity-50', looks[look], className)}
+      aria-disabled={disabled || isBusy || undefined}
+      className={cx('rounded border aria-disabled:cursor-default aria-disabled:opacity-50', looks[look], className)}
+      onClick={(event) => {
+        if (disabled) {
+          event.preventDefault(); // Nor does it send its form.
+        } else {
+          onClick?.(event);
+        }
+      }}
       {...props}
     />
   );

@@ -148,6 +148,9 @@ function EndingRows({
   );
 }
 
+/** No money, written with the decimals of a price. */
+const nothing = (price: string) => price.replace(/[1-9]/g, '0').replace(/^0+(?=0)/, '');
+
 /** What one seller takes for it. */
 function SellerCells({
   cost,
@@ -158,18 +161,28 @@ function SellerCells({
   label: string;
   premium: Schemas['PremiumWire'] | null;
 }) {
-  const { page } = useSite();
+  const { page, books } = useSite();
+  const beforeTax = books.find((book) => book.id === cost.book)?.pricesIncludeTax === false;
   const price = (amount: string | null) => (amount ? money(amount, cost.currency) : 'not stated');
   return (
     <>
       <SellerRow.Name cost={cost} />
       <td className="text-right max-lg:inline-block">
         <span className="text-soft lg:hidden">first year </span>
-        {price(cost.register)}
+        {cost.included === 'spent' && cost.register ? (
+          <>
+            <span className="text-green font-semibold">{price(nothing(cost.register))}</span>
+            <span className="text-soft block text-[13px]">instead of {price(cost.register)}</span>
+          </>
+        ) : (
+          price(cost.register)
+        )}
+        {beforeTax && <span className="text-soft block text-[12.5px]">before tax</span>}
       </td>
       <td className="text-right max-lg:inline-block">
         <span className="text-soft lg:hidden">then </span>
         {price(cost.renew)}
+        {beforeTax && <span className="text-soft block text-[12.5px]">before tax</span>}
       </td>
       <td className="text-right font-semibold max-lg:block max-lg:text-left">
         <span className="text-soft font-normal lg:hidden">

@@ -164,7 +164,7 @@ const AnswerCell = memo(function AnswerCell({
       ) : (
         <>
           <span title={`${askedWords(answer)}${answer.why ? `. ${answer.why}` : ''}`} className="max-md:inline-flex">
-            <AnswerMark answer={answer} words={`${answerWord(answer)}${answer.isOld ? ', over an hour ago' : ''}`} />
+            <AnswerMark answer={answer} words={`${answerWord(answer)}${answer.isOld ? ', asked too long ago' : ''}`} />
           </span>
           {answer.buyable !== 'nowhere' && (
             <span className="block text-[13px]">

@@ -7,10 +7,14 @@ import { span } from '../../format/words';
 export function answerWord({ state, isContradicted, registration }: NameAnswer): string {
   const since = registration?.registered ? ` since ${registration.registered.slice(0, 4)}` : '';
   return isContradicted
-    ? 'contradicted'
-    : { free: 'free', taken: `taken${since}`, premium: 'premium', reserved: 'reserved', unchecked: 'not checked' }[
-        state
-      ];
+    ? 'registrar and registry disagree'
+    : {
+        free: 'available',
+        taken: `taken${since}`,
+        premium: 'available at a premium price',
+        reserved: 'reserved',
+        unchecked: 'not checked',
+      }[state];
 }
 
 /** An answer as a sentence. */

@@ -40,7 +40,7 @@ export function Question({
       <div>{children}</div>
       <div className={cx('text-[13px]', becomes ? 'text-ink' : 'text-soft')}>
         {edit ? (
-          <InkPopover words={words} label={`${ask} It becomes: ${words}. Write the requirement`}>
+          <InkPopover words={words} label={`${words}: ${ask} Write the requirement`}>
             {edit}
           </InkPopover>
         ) : (

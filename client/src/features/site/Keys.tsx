@@ -17,10 +17,10 @@ const sheets = {
 
 const storedAs = 'home-start-single-keys';
 
-/** What single keys do, where nothing is being typed; they can be switched off. Undo and redo have their usual keys besides. */
+/** What single keys do once they are switched on, while no control has the focus (WCAG 2.1.4). Undo and redo have their usual keys besides. */
 export function Keys() {
   const [open, setOpen] = useState(false);
-  const [single, setSingle] = useState(() => stored() !== 'off');
+  const [single, setSingle] = useState(() => stored() === 'on');
   useKeys(single, () => setOpen(true));
   const choose = (on: boolean) => {
     setSingle(on);
@@ -35,7 +35,12 @@ export function Keys() {
       <Button look="text" className="text-sm" onClick={() => setOpen(true)}>
         Keys
       </Button>
-      <Dialog open={open} onOpenChange={setOpen} title="Keys" about="They work wherever nothing is being typed.">
+      <Dialog
+        open={open}
+        onOpenChange={setOpen}
+        title="Keys"
+        about="Single keys work once you switch them on here, while no field, button or link has the focus."
+      >
         <table className="w-full text-left">
           <tbody>
             {Object.entries(sheets).map(([key, [, name]]) => (
@@ -99,7 +104,7 @@ function useKeys(single: boolean, help: () => void) {
         return;
       }
 
-      if (!single) {
+      if (!single || isControl(event.target)) {
         return;
       }
 
@@ -121,6 +126,9 @@ function useKeys(single: boolean, help: () => void) {
     return () => window.removeEventListener('keydown', onKey);
   }, [single, help, page, change, navigate]);
 }
+
+const isControl = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.matches('a, button, input, select, textarea, summary, [tabindex]');
 
 function isTyping(target: EventTarget | null): boolean {
   return (

@@ -1,5 +1,7 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
-import { figure, isZero } from '../../format/money';
+import type { Book, Schemas } from '../../api/client';
+import { useSite } from '../../api/site';
+import { figure, isZero, sumFigure } from '../../format/money';
 import { cx } from '../../ui/cx';
 import { useSheet } from './sheet';
 import { Why, whySheet, type Asked } from './Why';
@@ -183,13 +185,16 @@ function NarrowNotes({ notes, band }: { notes: ReactNode; band?: boolean }) {
 /** A figure that opens its origin. One in each row is on the way of the Tab key: the dialog leads on from there. */
 function Asking({ figures, column, children }: { figures: RowFigures; column: Column; children: ReactNode }) {
   const { ask } = useContext(ShapeContext);
+  const { books } = useSite();
   const { row } = figures;
+  const { amount, atLeast } = figureAt(figures, column);
   return row ? (
     <button
       type="button"
       className="hover:decoration-blue hover:underline hover:decoration-dotted hover:underline-offset-4"
       tabIndex={column.at === 'total' ? 0 : -1}
       title="Why?"
+      aria-label={`${sumFigure({ amount, atLeast })}, ${rowWords(row, books)}, ${column.head}: why?`}
       onClick={() => ask({ row, column })}
     >
       {children}
@@ -197,6 +202,27 @@ function Asking({ figures, column, children }: { figures: RowFigures; column: Co
   ) : (
     children
   );
+}
+
+/** What a row of the ledger is about, for who hears its figures one by one. */
+function rowWords({ kind, book, ref }: Schemas['LedgerRowWire'], books: readonly Book[]): string {
+  const seller = books.find((known) => known.id === book);
+  switch (kind) {
+    case 'plan':
+      return `the plan ${seller?.plans.find((plan) => plan.id === ref)?.name ?? ''}`.trim();
+    case 'dataCentre':
+      return 'the data centre';
+    case 'setup':
+      return 'setting it up';
+    case 'addOn':
+      return seller?.addOns.find((addOn) => addOn.id === ref)?.name ?? 'an extra';
+    case 'code':
+      return `taken off by ${ref ?? 'the seller'}`;
+    case 'tax':
+      return 'tax';
+    default:
+      return ref ?? 'the domain';
+  }
 }
 
 /** A sum, tinted for a moment when it changed; zero is quiet, what is not stated is said. */
