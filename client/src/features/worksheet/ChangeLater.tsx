@@ -48,28 +48,30 @@ function Answer({ changing }: { changing: Changing }) {
         Yes, on any day: you tell {changing.provider} to change to paying {to}. The best day is the day of a bill, so
         that nothing you paid for is cut short.
       </p>
-      <Table className="mt-2" caption={`Changing to paying ${to}, by when`}>
-        <Heads>
-          <Head>You change after</Head>
-          <Head figures>You pay that day</Head>
-          <Head figures>Over {over}, against starting so today</Head>
-        </Heads>
-        <tbody>
-          {changing.changes.map((change) => (
-            <Row
-              key={change.on}
-              label={
-                <>
-                  {span(change.months)} <span className="text-soft">({shortDay(change.on)})</span>
-                </>
-              }
-            >
-              <Cell figures>{sumMoney(change.dueThen, changing.currency)}</Cell>
-              <Cell figures>{moreWords(change.more, changing.currency)}</Cell>
-            </Row>
-          ))}
-        </tbody>
-      </Table>
+      {changing.changes.length > 0 && (
+        <Table className="mt-2" caption={`Changing to paying ${to}, by when`}>
+          <Heads>
+            <Head>You change after</Head>
+            <Head figures>You pay that day</Head>
+            <Head figures>Over {over}, against starting so today</Head>
+          </Heads>
+          <tbody>
+            {changing.changes.map((change) => (
+              <Row
+                key={change.on}
+                label={
+                  <>
+                    {span(change.months)} <span className="text-soft">({shortDay(change.on)})</span>
+                  </>
+                }
+              >
+                <Cell figures>{sumMoney(change.dueThen, changing.currency)}</Cell>
+                <Cell figures>{moreWords(change.more, changing.currency)}</Cell>
+              </Row>
+            ))}
+          </tbody>
+        </Table>
+      )}
       <Lost changing={changing} to={to} />
       {changing.changes.some((change) => change.isAssumed) && (
         <p className="text-soft text-[13.5px]">
