@@ -13,21 +13,24 @@ public sealed record ShortlistTurn(int Months, string Letter, string Least, Mino
 {
     /// <summary>None where there is no one least.</summary>
     internal static ImmutableArray<ShortlistTurn> Of(Site site, IReadOnlyList<OfferBook> books, CountSettings settings, IReadOnlySet<int> least) =>
-        least.Count != 1 ? [] : [.. new[] { -1, +1 }.Select(step => Towards(site, books, settings, least.Single(), step)).OfType<ShortlistTurn>()];
+        least.Count != 1 ? [] : [.. new[] { -1, +1 }.Select(step => Towards(site, books, settings, least.Single(), Doing(site, books, settings), step)).OfType<ShortlistTurn>()];
 
-    private static ShortlistTurn? Towards(Site site, IReadOnlyList<OfferBook> books, CountSettings settings, int least, int step)
+    // What is needed is needed over what the owner counts: other horizons do not change it.
+    private static HashSet<int> Doing(Site site, IReadOnlyList<OfferBook> books, CountSettings settings) =>
+        [.. site.Shortlist.Index().Where(pair => Worksheet.CostingOf(pair.Item.Candidate, books, settings) is { } costing && Shortlist.Does(costing, site.Needs)).Select(pair => pair.Index)];
+
+    private static ShortlistTurn? Towards(Site site, IReadOnlyList<OfferBook> books, CountSettings settings, int least, HashSet<int> doing, int step)
     {
         for (var months = settings.HorizonMonths + step; months is >= 1 and <= CountSettings.LongestHorizon; months += step)
         {
             var over = settings with { HorizonMonths = months };
-            var costings = site.Shortlist.Select(listed => Worksheet.CostingOf(listed.Candidate, books, over)).ToList();
-            var totals = costings.ConvertAll(costing => costing?.Totals);
+            var totals = site.Shortlist.Select(listed => Worksheet.CostingOf(listed.Candidate, books, over)?.Totals).ToList();
             if (totals[least] is not { AtLeast.Horizon: false } leastThen)
             {
                 return null;
             }
 
-            var whole = totals.Index().Where(pair => pair.Item is { AtLeast.Horizon: false } && pair.Item.Horizon < leastThen.Horizon && Shortlist.Does(costings[pair.Index]!, site.Needs)).ToList();
+            var whole = totals.Index().Where(pair => pair.Item is { AtLeast.Horizon: false } && pair.Item.Horizon < leastThen.Horizon && doing.Contains(pair.Index)).ToList();
             if (whole.Count > 0)
             {
                 var (index, other) = whole.MinBy(pair => pair.Item!.Horizon);

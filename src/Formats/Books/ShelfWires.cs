@@ -6,7 +6,6 @@ namespace HomeStart.Formats;
 /// <param name="Versions">The versions of their own, the oldest first.</param>
 public sealed record ShelvedWire(BookWire Book, bool IsOwn, bool IsPutAway, bool IsUsed, IReadOnlyList<BookVersionWire> Versions);
 
-/// <param name="AddedOn">The real day it was put on the shelf.</param>
 public sealed record BookVersionWire(int Version);
 
 /// <summary>What was handed in, and what taking it would change. Looking is no failure, so a file with faults is no 422.</summary>

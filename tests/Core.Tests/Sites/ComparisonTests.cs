@@ -39,6 +39,20 @@ public class ComparisonTests
         Comparison.Of(Three, Books, Settings, null, null).Candidates.ShouldAllBe(known => known.Does && !known.Undercuts);
     }
 
+    // C's price never changes and B's not within the three years; after them B costs far more. That B steps up then does not take it out of the comparison.
+    [Fact]
+    public void A_need_for_one_price_is_held_over_what_is_counted_whatever_other_lengths_are_tried()
+    {
+        var needing = Three with { Needs = new Needs { SamePrice = true } };
+        var comparison = Comparison.Of(needing, Books, Settings, null, null);
+        comparison.Candidates.Select(known => (known.Letter, known.Does)).ShouldBe([("A", false), ("B", true), ("C", true)]); // A goes from 35.88 to 107.88.
+        comparison.Candidates.Single(known => known.IsLeast).Letter.ShouldBe("B");
+        comparison.Turns.ShouldContain(turn => turn.Letter == "C" && turn.Months == 37);
+        var held = Comparison.Of(needing, Books, Settings with { HorizonMonths = 37 }, null, null);
+        held.Candidates.Where(known => known.Does).Select(known => known.Letter).ShouldBe(["C"]);
+        held.Turns.ShouldBeEmpty(); // A and B change their prices within what is counted now.
+    }
+
     [Fact]
     public void Where_none_does_what_is_needed_none_is_the_least()
     {

@@ -110,6 +110,7 @@ const hasNeeds = (comparison: Comparison) => comparison.candidates.some((known) 
 
 /** Those that cost less and fail a need, with what they fail; where none does all, what each of them lacks. */
 function Failing({ comparison, anyLeast }: { comparison: Comparison; anyLeast: boolean }) {
+  const { acceptUnknown } = useSite().page.needs;
   return comparison.candidates
     .filter((known) => known.totals && (anyLeast ? known.undercuts : !known.does))
     .map((known) => (
@@ -117,13 +118,13 @@ function Failing({ comparison, anyLeast }: { comparison: Comparison; anyLeast: b
         {anyLeast
           ? `${known.letter} is cheaper, at ${money(known.totals!.horizon, comparison.currency)}, but `
           : `${known.letter}, at ${money(known.totals!.horizon, comparison.currency)}: `}
-        {lackWords(known)}.
+        {lackWords(known, acceptUnknown)}.
       </p>
     ));
 }
 
-function lackWords({ fits }: Comparison['candidates'][number]): string {
-  const open = fits.filter((fit) => fit.fit !== 'met');
+function lackWords({ fits }: Comparison['candidates'][number], acceptUnknown: boolean): string {
+  const open = fits.filter((fit) => fit.fit !== 'met' && !(acceptUnknown && fit.fit === 'not-stated'));
   return open.length === 0
     ? 'it has no hosting'
     : `it lacks ${open.map((fit) => (fit.fit === 'not-stated' ? `${needWords(fit)} (the seller doesn’t say)` : needWords(fit))).join('; ')}`;

@@ -27,14 +27,14 @@ public sealed record ChangingLater(BillingOption From, BillingOption To, OfferBo
 
         var from = hosting.Plan.Billing.MinBy(option => (option.CommitMonths, option.EveryMonths))!;
         var to = hosting.Option != from ? hosting.Option : hosting.Plan.Billing.Where(option => option != from).MinBy(option => Rank(CostingOf(option)))!;
-        if (TenureOf(from) is not { } short_ || TenureOf(to) is not { } long_)
+        if (TenureOf(from) is not { } shorter || TenureOf(to) is not { } longer)
         {
             return null;
         }
 
         var counting = new Counting(settings, settings.DisplayCurrency!);
-        var whole = SumOf(long_.Through(LastDay(settings), []).Happened, counting, settings);
-        var changes = DaysOf(from, settings).Select(months => ChangeOn.Of(short_, hosting.Plan, to, months, whole, counting)).OfType<ChangeOn>();
+        var whole = SumOf(longer.Through(LastDay(settings), []).Happened, counting, settings);
+        var changes = DaysOf(from, settings).Select(months => ChangeOn.Of(shorter, hosting.Plan, to, months, whole, counting)).OfType<ChangeOn>();
         return new ChangingLater(from, to, hosting.Book, [.. changes], LostByChanging.Of(CostingOf(from)!, CostingOf(to)!, to));
 
         Costing? CostingOf(BillingOption option) => Coster.Cost(Paying(option), books, settings).Value;
