@@ -1,3 +1,6 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({ test: { environment: 'jsdom', include: ['src/**/*.test.{ts,tsx}'], restoreMocks: true } });
+// Few tests need a page: those say so in their first line, since making one takes far longer than a test.
+export default defineConfig({
+  test: { environment: 'node', include: ['src/**/*.test.{ts,tsx}'], restoreMocks: true },
+});

@@ -5,25 +5,19 @@ using OpenQA.Selenium.Support.UI;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>The application in headless Chromium: one of each a class; a test begins with <see cref="StartAfresh"/>.</summary>
+/// <summary>The application in headless Chromium, for one class; a test begins with <see cref="StartAfresh"/>.</summary>
 public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
-    private readonly AppProcess _app = new();
-    private readonly DirectoryInfo _profile = Directory.CreateTempSubdirectory("home-start-profile-");
+    private readonly Desk _desk = Desk.Take();
     private readonly ChromeDriver _driver;
+    private readonly HashSet<string> _told = [];
+    private readonly List<string> _scripts = [];
 
     public Browser()
     {
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
-            "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile.FullName}");
-        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
-        service.HostName = "127.0.0.1";
-        _driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        _driver = _desk.Driver;
         Size(1280, 800);
     }
 
@@ -34,19 +28,27 @@ public sealed class Browser : IDisposable
     /// <summary>The mail address of the present visitor: no other has it.</summary>
     public string Mail { get; private set; } = "";
 
-    public Uri Address => _app.Address;
+    public Uri Address => App.Address;
 
-    public AppProcess App => _app;
+    public AppProcess App => _desk.App;
 
-    /// <summary>Runs a script before those of each page from now on.</summary>
-    public void BeforeEachPage(string script) => _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = $"(() => {{ {script} }})()" });
+    /// <summary>Runs a script before those of each page from now on, for as long as this class runs.</summary>
+    public void BeforeEachPage(string script)
+    {
+        var added = (IReadOnlyDictionary<string, object?>)_driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = $"(() => {{ {script} }})()" })!;
+        _scripts.Add((string)added["identifier"]!);
+    }
 
     public void Dispose()
     {
-        _driver.Quit();
-        _driver.Dispose();
-        _app.Dispose();
-        _profile.Delete(recursive: true);
+        ForgetWhatWasTold();
+        foreach (var script in _scripts)
+        {
+            _driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["identifier"] = script });
+        }
+
+        Latency(0);
+        _desk.GiveBack();
     }
 
     public void Size(int width, int height) =>
@@ -57,9 +59,10 @@ public sealed class Browser : IDisposable
     public void StartAfresh(bool opensExample = true)
     {
         Size(1280, 800);
+        ForgetWhatWasTold(); // Where a test failed on its way.
         _driver.Navigate().GoToUrl("about:blank"); // Nothing is under way here that could bring a cookie back.
         _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
-        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = _app.Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "local_storage" });
+        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = App.Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "local_storage" });
         _driver.Manage().Logs.GetLog(LogType.Browser);
         Mail = $"ada{Interlocked.Increment(ref _visitors)}@ostlerwren.example";
         Go("/");
@@ -70,7 +73,7 @@ public sealed class Browser : IDisposable
         }
     }
 
-    public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(_app.Address, path));
+    public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(App.Address, path));
 
     public IWebElement Find(string css) => Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"nothing matches {css}");
 
@@ -88,17 +91,24 @@ public sealed class Browser : IDisposable
         () => new[] { "//*[@role='dialog']", "" }.SelectMany(within => _driver.FindElements(By.XPath($"{within}//label[starts-with(normalize-space(.), {Quoted(label)})]//input"))).FirstOrDefault(),
         $"there is no choice “{label}”");
 
-    public void Press(string words) => Control(words).Click();
+    public void Press(string words) => Doing(() => Control(words).Click(), $"“{words}” cannot be pressed");
 
-    public void Type(string label, string text)
-    {
-        var field = Field(label);
-        field.SendKeys(Keys.Control + "a");
-        field.SendKeys(Keys.Delete);
-        field.SendKeys(text);
-    }
+    public void Tick(string choice) => Doing(() => Choice(choice).Click(), $"“{choice}” cannot be chosen");
 
-    public void Select(string label, string text) => new SelectElement(Field(label)).SelectByText(text);
+    public void ClickField(string label) => Doing(() => Field(label).Click(), $"“{label}” cannot be entered");
+
+    public void Type(string label, string text) => Doing(
+        () =>
+        {
+            var field = Field(label);
+            field.SendKeys(Keys.Control + "a");
+            field.SendKeys(Keys.Delete);
+            field.SendKeys(text);
+        },
+        $"“{label}” cannot be typed into");
+
+    public void Select(string label, string text) =>
+        Doing(() => new SelectElement(Field(label)).SelectByText(text), $"“{text}” cannot be chosen for “{label}”");
 
     /// <summary>Waits until the page says this somewhere.</summary>
     public void Reads(string words) => Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
@@ -106,9 +116,9 @@ public sealed class Browser : IDisposable
     /// <summary>Moves the simulated clock of the upkeep page on, and waits until all days have passed.</summary>
     public void MoveClock(string day)
     {
-        Find("[aria-label='Simulated clock'] input[type=date]");
+        Field("Skip to a date");
         Rested();
-        _driver.ExecuteScript("const e = document.querySelector('[aria-label=\"Simulated clock\"] input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, arguments[0]); e.dispatchEvent(new Event('input', { bubbles: true }));", day);
+        Type("Skip to a date", day);
         Press("Move on");
         Reads($"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}");
         Rested();
@@ -141,15 +151,14 @@ public sealed class Browser : IDisposable
     {
         for (var steps = 0; steps < 120; steps++)
         {
-            var focused = _driver.SwitchTo().ActiveElement();
-            if (Named(focused).StartsWith(words, StringComparison.Ordinal))
+            if (Focused.StartsWith(words, StringComparison.Ordinal))
             {
-                IsFocusVisible(focused).ShouldBeTrue($"the focus on “{words}” cannot be seen");
-                focused.SendKeys(press);
+                IsFocusVisible.ShouldBeTrue($"the focus on “{words}” cannot be seen");
+                Keyboard(press);
                 return;
             }
 
-            new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(Keys.Tab).Perform();
+            Keyboard(Keys.Tab);
         }
 
         throw new ShouldAssertException($"Tab does not lead to “{words}”. The page reads:\n{Text}");
@@ -158,17 +167,28 @@ public sealed class Browser : IDisposable
     /// <summary>Tells a counterpart, in every world, how to behave: ok, slow, limiting, down or answers-lost.</summary>
     public void Tell(string service, string mode)
     {
-        using var http = new HttpClient();
-        http.DefaultRequestHeaders.Authorization = new("Bearer", _app.Secret);
-        http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/behaviours/{service}/{mode}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+        _told.Add(service);
+        Put($"/worlds/any/behaviours/{service}/{mode}");
     }
 
     /// <summary>Somebody else takes a name, in every world.</summary>
-    public void Take(string domain)
+    public void Take(string domain) => Put($"/worlds/any/registrations/{domain}");
+
+    private void ForgetWhatWasTold()
+    {
+        foreach (var service in _told)
+        {
+            Put($"/worlds/any/behaviours/{service}/ok");
+        }
+
+        _told.Clear();
+    }
+
+    private void Put(string path)
     {
         using var http = new HttpClient();
-        http.DefaultRequestHeaders.Authorization = new("Bearer", _app.Secret);
-        http.PutAsync(new Uri(_app.Counterparts, $"/worlds/any/registrations/{domain}"), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
+        http.DefaultRequestHeaders.Authorization = new("Bearer", App.Secret);
+        http.PutAsync(new Uri(App.Counterparts, path), null).GetAwaiter().GetResult().EnsureSuccessStatusCode();
     }
 
     /// <summary>Every answer takes so long from now on.</summary>
@@ -227,12 +247,23 @@ public sealed class Browser : IDisposable
         throw new ShouldAssertException($"{otherwise}. The page at {_driver.Url} reads:\n{Text}");
     }
 
-    // As an assistive technology would name it, nearly: its label, its aria-label, or its words.
-    private string Named(IWebElement element) =>
-        ((string)_driver.ExecuteScript("const e = arguments[0]; return (e.ariaLabel || e.labels?.[0]?.textContent || (e === document.body ? '' : e.textContent) || '').trim()", element)!);
+    /// <summary>What has the focus, as an assistive technology would name it, nearly: its label, its aria-label, or its words.</summary>
+    public string Focused =>
+        (string)_driver.ExecuteScript("const e = document.activeElement; return (e.ariaLabel || e.labels?.[0]?.textContent || (e === document.body ? '' : e.textContent) || '').trim()")!;
 
-    private bool IsFocusVisible(IWebElement element) =>
-        (bool)_driver.ExecuteScript("const s = getComputedStyle(arguments[0]); return arguments[0].matches(':focus-visible') && (s.outlineStyle !== 'none' || s.boxShadow !== 'none')", element)!;
+    private bool IsFocusVisible =>
+        (bool)_driver.ExecuteScript("const e = document.activeElement, s = getComputedStyle(e); return e.matches(':focus-visible') && (s.outlineStyle !== 'none' || s.boxShadow !== 'none')")!;
+
+    public void Keyboard(string keys) => new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(keys).Perform();
+
+    // What was found may be replaced by the page before it is acted on: it is found again.
+    private void Doing(Action act, string otherwise) => Until(
+        () =>
+        {
+            act();
+            return "";
+        },
+        otherwise);
 
     private static T? Retrying<T>(Func<T?> look)
     {

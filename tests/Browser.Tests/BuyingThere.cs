@@ -17,7 +17,7 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
         browser.Type("What they said", "Thirty days before.");
         browser.Press("Put it into the price list");
         browser.Reads("“Thirty days before.”");
-        browser.Choice("Choose the plan Slipway.").Click();
+        browser.Tick("Choose the plan Slipway.");
         Compare("65.15");
         browser.Reads("It agrees, to the penny.");
         Compare("much");

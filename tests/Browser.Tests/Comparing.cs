@@ -35,7 +35,7 @@ public sealed class Comparing(Browser browser) : IClassFixture<Browser>
         browser.Row("In total").ShouldContain("+59.68");
         browser.Driver.Navigate().Refresh();
         browser.Row("In total").ShouldContain("+59.68");
-        browser.Choice("also rows that do not differ").Click();
+        browser.Tick("also rows that do not differ");
         browser.Until(() => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null, "the address does not say so");
     }
 }

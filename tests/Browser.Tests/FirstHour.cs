@@ -134,8 +134,8 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Reads("Hexworth clocks");
         browser.Press("Delete Hexworth clocks");
         browser.Reads("“Hexworth clocks” is deleted.");
-        browser.Driver.SwitchTo().ActiveElement().Text.ShouldBe("Bring it back");
-        browser.Driver.SwitchTo().ActiveElement().SendKeys(Keys.Enter);
+        browser.Focused.ShouldBe("Bring it back");
+        browser.Keyboard(Keys.Enter);
         browser.Control("Delete Hexworth clocks");
         browser.Go("/");
         browser.Find("[aria-label='Sheets of this site']");
@@ -155,7 +155,7 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Reads("14 plans fit.");
         browser.Text.ShouldNotContain("This is the example.");
         browser.Press("Shelf");
-        browser.Choice("Show the 9 made-up sellers").Click();
+        browser.Tick("Show the 9 made-up sellers");
         browser.Reads("They are left out of every list and scan.");
         browser.Press("Needs");
         browser.Reads("No plan fits.");

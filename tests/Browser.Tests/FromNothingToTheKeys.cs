@@ -12,7 +12,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Press("Choose a plan");
         browser.Press("Tidemarsh Hosting, Slipway");
         browser.Reads("You pay");
-        browser.Choice("yearly").Click();
+        browser.Tick("yearly");
         browser.Reads("You pay");
         browser.Press("Choose a domain");
         browser.Type("The name you want", "Ostler & Wren");
@@ -23,7 +23,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("has ostlerwren.com");
         browser.Press("Worksheet");
         browser.Reads("a year is included with the plan");
-        browser.Choice("Daily backup").Click();
+        browser.Tick("Daily backup");
         browser.Reads("1.99 a month");
         browser.Type("A code to try", "mailday");
         browser.Press("Try it");
@@ -39,7 +39,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("£65.71 was paid by the card that ends in 0004");
         browser.Press("Show it once");
         browser.Reads("Write it down now");
-        browser.Driver.SwitchTo().ActiveElement().Text.ShouldContain("Write it down now"); // It takes the focus.
+        browser.Focused.ShouldContain("Write it down now"); // It takes the focus.
         browser.Press("I have noted it");
         browser.Reads("Noted.");
         browser.Driver.Navigate().Refresh();
@@ -148,7 +148,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("Tick this once you have read it.");
         browser.Type("Mail address", "nobody");
         Walk.GiveCard(browser, "9999000000000005");
-        browser.Choice("I have read what I buy").Click();
+        browser.Tick("I have read what I buy");
         browser.Press("Order A and pay");
         browser.Reads("This is no card number: a digit is wrong or missing.");
         browser.Type("Card number", "9999000000000004");
@@ -183,7 +183,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Tell("host", "ok");
         browser.Press("Site: Ostler");
         browser.Type("Start another site", "Hexworth clocks");
-        browser.Control("Start").Click();
+        browser.Press("Start");
         browser.Reads("Start anywhere");
     }
 

@@ -12,7 +12,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Press("Needs");
         browser.Reads("plans fit");
         browser.Type("Websites", "3");
-        browser.Field("Mailboxes").Click(); // Leaving a field saves it.
+        browser.ClickField("Mailboxes"); // Leaving a field saves it.
         browser.Reads("at least 3 sites");
         browser.Reads("You need 3 sites; this plan allows 1");
         browser.Press("See what fits for least");
@@ -31,10 +31,10 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Press("Site: Ostler");
         browser.Type("Start another site", "Hexworth clocks");
-        browser.Control("Start").Click();
+        browser.Press("Start");
         browser.Press("Say what the site must do");
         browser.Reads("14 plans fit.");
-        browser.Choice("by telephone").Click();
+        browser.Tick("by telephone");
         browser.Reads("You need help by telephone");
         browser.Driver.Navigate().Refresh();
         browser.Reads("You need help by telephone");
@@ -82,12 +82,13 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Select("Domain", "yes: keep it where it is");
         browser.Reads("not asked yet");
         browser.Type("Your domain", "https://ostlerwren.co.uk/");
-        browser.Field("It expires on").SendKeys("03012027");
+        browser.Type("It expires on", "1/3/2027");
+        browser.Reads("That is 1 March 2027.");
         browser.Type("A renewal costs, with tax, £", "14.40");
         browser.Press("Ask for it");
         browser.Reads("keep ostlerwren.co.uk: £14.40 a year from 1 Mar 2027");
         browser.Reads("No plan fits."); // Nobody here can hide an address in a record kept elsewhere.
-        browser.Choice("your address out of the public record").Click();
+        browser.Tick("your address out of the public record");
         browser.Press("See what fits for least");
         browser.Press("Open");
         browser.Reads("Order E for");
@@ -99,7 +100,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Press("Needs");
-        browser.Choice("help with being found").Click();
+        browser.Tick("help with being found");
         browser.Reads("copies of the site, your address out of the public record, help with being found");
         browser.Press("See what fits for least");
         browser.Reads("The need that costs most is help with being found");
@@ -130,7 +131,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
 
             // Ranked again, the rows of before say that they are old until the new ones are there.
             browser.Latency(2500);
-            browser.Choice("one seller for both").Click();
+            browser.Tick("one seller for both");
             browser.Reads("The results below are from before.");
             browser.Press("Stop");
             browser.Reads("These are the results from before: the new scan was stopped.");

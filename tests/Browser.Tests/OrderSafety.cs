@@ -69,7 +69,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Press("Show it once");
         browser.Reads("Write it down now");
-        browser.Driver.SwitchTo().ActiveElement().Text.ShouldContain("Write it down now"); // It takes the focus.
+        browser.Focused.ShouldContain("Write it down now"); // It takes the focus.
         browser.Press("I have noted it");
         browser.Reads("Noted.");
         browser.Driver.Navigate().Refresh();

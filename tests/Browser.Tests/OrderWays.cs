@@ -12,7 +12,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
     public void A_new_owner_pays_an_invoice_at_the_bank_short_and_then_the_rest()
     {
         Begin();
-        browser.Choice("Bank transfer").Click();
+        browser.Tick("Bank transfer");
         Walk.Order(browser);
         browser.Reads("waits for your bank transfer");
         browser.Reads("until 15 December 2026");
@@ -44,7 +44,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Type("The code that Tidemarsh Hosting mailed to you", SellersCode());
         browser.Press("Confirm");
         browser.Reads("from my balance there, £40.00");
-        browser.Choice("Pay what I can").Click();
+        browser.Tick("Pay what I can");
         Walk.GiveCard(browser, Card);
         Walk.Order(browser);
         browser.Reads("was paid from your balance and by the card that ends in 0004");
@@ -76,7 +76,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
     public void A_wallet_is_cancelled_and_a_bank_wants_a_yes()
     {
         Begin();
-        browser.Choice("Wallet").Click();
+        browser.Tick("Wallet");
         Walk.Order(browser);
         browser.Press("Go to the wallet");
         browser.AxeFindings().ShouldBeEmpty();
@@ -125,8 +125,15 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         Walk.Order(browser);
         browser.Reads("A domain came with it");
         browser.AxeFindings().ShouldBeEmpty();
-        browser.ByKeyboard("Name", Keys.Control + "a" + Keys.Null + "ostlerwren");
+        browser.ByKeyboard("The name you want", Keys.Control + "a" + Keys.Null + "clock");
+        browser.Reads("Others like it can be claimed:"); // Taken under every ending.
+        browser.ByKeyboard("The name you want", Keys.Control + "a" + Keys.Null + "tempo");
+        browser.Reads("but a premium name: it costs £");
+        browser.ByKeyboard("The name you want", Keys.Control + "a" + Keys.Null + "ostlerwren");
+        browser.Reads("Available.");
+        browser.ByKeyboard("ostlerwren.com", Keys.Space);
         browser.Reads("Read the name once more");
+        browser.Reads("Without the domain-year its first year would cost £13.80");
         browser.ByKeyboard("I have read the name", Keys.Space);
         browser.ByKeyboard("Claim it, nothing to pay", Keys.Enter);
         browser.Reads("Key sheet for ostlerwren.com");

@@ -20,7 +20,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Press("Site: Ostler");
         browser.Type("Start another site", "Hexworth clocks");
-        browser.Control("Start").Click();
+        browser.Press("Start");
         browser.Reads("Start anywhere");
         browser.Press("Paste a seller’s page");
         browser.Reads("every plan is read at once");

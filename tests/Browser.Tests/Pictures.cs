@@ -58,7 +58,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         Walk.FillIn(browser, "9999000000000004");
         browser.Type("User name", "ostlerwren");
         browser.Type("Passcode for the telephone", "407182");
-        browser.Choice("Bank transfer").Click();
+        browser.Tick("Bank transfer");
         browser.Driver.ExecuteScript("document.activeElement.blur(); scrollTo(0, 990)");
         Settle();
         Take("order");
@@ -131,8 +131,8 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("A domain I have");
         browser.Reads("Use a domain you have");
         browser.Type("Your domain", "wren.com");
-        browser.Driver.ExecuteScript("const e = document.querySelector('input[type=date]'); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(e, '2027-05-03'); e.dispatchEvent(new Event('input', { bubbles: true }));");
-        browser.Type("A renewal costs, with tax, £", "14.20");
+        browser.Type("It expires on", "3 May 2027");
+        browser.Type("A year costs there, with tax", "14.20");
         browser.Press("Compare staying and moving");
         browser.Reads("Mail for wren.com goes to");
         browser.Type("Its transfer code", "MOVE-WREN");
@@ -164,7 +164,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Ways to pay");
         browser.Press("Every 12 months");
         browser.Type("Amount", "63.00");
-        browser.Field("Set-up fee").Click();
+        browser.ClickField("Set-up fee");
         browser.Reads("Undo the last change");
         browser.Reads("became £63.00");
         Take("book-edit");

@@ -58,7 +58,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Look: Change to Courtyard, paid each year");
         browser.Press("Do this");
         browser.Reads("what was left of Lintel");
-        browser.Field("Courtyard renews by itself").Click();
+        browser.ClickField("Courtyard renews by itself");
         browser.Reads("The hosting Courtyard does not renew: it ends on");
         browser.Complaints().ShouldBeEmpty();
     }
@@ -91,8 +91,10 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Leave it as it is");
         browser.Press("Claim a name");
         browser.Reads("A domain came with it");
-        browser.Type("Name", "ostlerwren");
-        browser.Choice("I have read the name").Click();
+        browser.Type("The name you want", "ostlerwren");
+        browser.Reads("Available.");
+        browser.Tick("ostlerwren.com");
+        browser.Tick("I have read the name");
         var before = browser.Driver.Url;
         browser.Press("Claim it, nothing to pay");
         browser.Until(() => browser.Driver.Url == before ? null : "", "the order of the claim does not open");

@@ -11,7 +11,7 @@ internal static class Walk
         browser.Type("Town", "Hexworth");
         browser.Type("Postcode", "HX4 2AB");
         GiveCard(browser, card);
-        browser.Choice("I have read what I buy").Click();
+        browser.Tick("I have read what I buy");
     }
 
     /// <summary>Presses the button that orders; then confirms the mail address by the code that comes.</summary>

@@ -10,7 +10,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Reads("You pay £65.15 today");
-        browser.Choice("monthly").Click();
+        browser.Tick("monthly");
         browser.Reads("You pay £52.73 today");
         browser.Reads("It counts when you pay for 12 months or more at a time.");
         browser.Reads("Not included: the plan gives a domain-year only if you commit to 1 year or more.");
@@ -33,11 +33,12 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Press("Show each year");
         browser.Reads("Year 10");
         browser.Press("Counted with 20% tax");
-        browser.Choice("My business reclaims this tax").Click();
+        browser.Tick("My business reclaims this tax");
         browser.Press("Count like this");
         browser.Reads("You pay £54.29 today");
         browser.Press("Counted from");
-        browser.Field("Count from").SendKeys("01012027");
+        browser.Type("Count from", "1 Jan 2027");
+        browser.Reads("That is 1 January 2027.");
         browser.Press("Count from this day");
         browser.Reads("Price step on 1 Jan 2028");
     }
@@ -48,11 +49,11 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Reads("You pay £65.15 today");
         browser.ChangeElsewhere("""{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }""");
-        browser.Choice("monthly").Click();
+        browser.Tick("monthly");
         browser.Reads("This was changed in another window meanwhile. You see the newer state; your last choice was not made.");
         browser.Reads("You pay £167.60 today");
         browser.Press("Leave it as it is there");
-        browser.Choice("monthly").Click();
+        browser.Tick("monthly");
         browser.Reads("You pay £52.73 today");
     }
 
@@ -62,7 +63,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Reads("You pay £65.15 today");
         browser.ChangeElsewhere("""{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }""");
-        browser.Choice("monthly").Click();
+        browser.Tick("monthly");
         browser.Reads("Here it was A at £65.15 today and £443.29 over 3 years; the other window made it A at £167.60 today");
         browser.Reads("You wanted: A: monthly.");
         browser.Press("Make my choice all the same");
@@ -85,7 +86,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
     public void A_refused_code_says_what_would_make_it_count_and_does_it()
     {
         browser.StartAfresh();
-        browser.Choice("monthly").Click();
+        browser.Tick("monthly");
         browser.Reads("It counts when you pay for 12 months or more at a time.");
         browser.Reads("It counts paid yearly: saves £10.76.");
         browser.Press("Do that");
@@ -107,7 +108,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Press("Choose a plan");
         browser.Press("Quillhaven, Inkwell");
         browser.Reads("You pay");
-        browser.Choice("yearly").Click();
+        browser.Tick("yearly");
         browser.Reads("saves £");
         browser.Press("take off the code plume30");
         browser.Reads("would save £");
@@ -124,11 +125,11 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("as an extra: Own certificate");
         browser.Reads("Slipway £2.99 a month, then £8.99");
         browser.Reads("then 97.20 on 1 Dec 2029");
-        browser.Choice("every 3 years").Click();
+        browser.Tick("every 3 years");
         browser.Reads("more plans are not sold every 3 years.");
-        browser.Choice("only plans that do what I need").Click();
+        browser.Tick("only plans that do what I need");
         browser.Until(() => browser.Text.Contains("Saltglass Cloud, Shard", StringComparison.Ordinal) ? null : "gone", "a plan that does not do what is needed is still listed");
-        browser.Choice("yearly").Click();
+        browser.Tick("yearly");
         browser.Select("Sorted by", "what is due today");
         browser.Select("Plans of", "Ninebridge Hosting");
         browser.AxeFindings().ShouldBeEmpty();
@@ -148,10 +149,10 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         Thread.Sleep(200);
         browser.Text.ShouldContain("You pay £65.15 today"); // Off until somebody wants them.
         browser.Press("Keys");
-        browser.Choice("use single keys as shortcuts").Click();
+        browser.Tick("use single keys as shortcuts");
         browser.Find("body").SendKeys(Keys.Escape);
-        browser.Until(() => browser.Driver.SwitchTo().ActiveElement().Text == "Keys" ? "there" : null, "the focus did not come back to what opened the sheet");
-        browser.Driver.SwitchTo().ActiveElement().SendKeys("2");
+        browser.Until(() => browser.Focused == "Keys" ? "there" : null, "the focus did not come back to what opened the sheet");
+        browser.Keyboard("2");
         Thread.Sleep(200);
         browser.Text.ShouldContain("You pay £65.15 today"); // Not while a control has the focus.
         browser.Driver.ExecuteScript("document.activeElement.blur()");
@@ -205,7 +206,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Press("Copy A");
         browser.Reads("Order E for £65.15");
         browser.Driver.Url.ShouldEndWith("view=E");
-        browser.Choice("every 3 years").Click();
+        browser.Tick("every 3 years");
         browser.Reads("Order E for £167.60");
         browser.Driver.Navigate().Back();
         browser.Reads("Order A for £65.15");

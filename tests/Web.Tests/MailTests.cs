@@ -23,7 +23,7 @@ public class MailTests
         var complete = mail.Single(letter => Text(letter, "subject").StartsWith("Your order is complete", StringComparison.Ordinal));
         var words = string.Concat(complete.GetProperty("parts").EnumerateArray().Select(part => Text(part, "text")));
         words.ShouldContain("ostlerwren.com");
-        words.ShouldContain("GBP 65.15");
+        words.ShouldContain("£65.15");
         complete.GetProperty("parts").EnumerateArray().Select(part => part.GetProperty("path").GetString()).ShouldContain($"/sites/{visitor.SiteId}/orders/{Text(order, "id")}");
 
         // As a file: both forms say the same, and nothing is fetched from anywhere.

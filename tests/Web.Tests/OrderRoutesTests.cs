@@ -90,6 +90,8 @@ public sealed class OrderRoutesTests() : OneOwner(isRecording: true)
         await _visitor.UntilAsync(id, "completed");
         var claim = await _visitor.GetAsync($"/api/orders/{id}/claim");
         claim.GetProperty("provider").GetString().ShouldBe("Tidemarsh Hosting");
+        var com = claim.GetProperty("endings").EnumerateArray().Single(ending => ending.GetProperty("ending").GetString() == "com");
+        (com.GetProperty("otherwise").GetString(), com.GetProperty("renewal").GetString(), com.GetProperty("isPrivate").GetBoolean()).ShouldBe(("13.80", "20.28", false)); // With tax.
         Where(await ClaimAsync(id, "clock", "com")).ShouldBe(["domain"]); // Taken.
         Where(await ClaimAsync(id, "tempo", "com")).ShouldBe(["domain"]); // Premium: never included.
         Where(await ClaimAsync(id, "ostlerwren", "museum")).ShouldBe(["ending"]);

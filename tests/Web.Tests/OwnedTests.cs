@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
 
@@ -124,6 +125,70 @@ public class OwnedTests
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         problem.GetProperty("errors").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe(["domain", "expires", "renewal", "book"], ignoreOrder: true);
         (await visitor.PostAsync(path, new { domain = Unlocked, expires = "2020-01-01", renewal = "14.20", book = "tidemarsh" })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
+    public async Task What_is_not_typed_is_taken_from_the_registry_and_from_the_seller_it_could_be_moved_to()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        var path = $"/api/sites/{visitor.SiteId}/owned-name";
+        var (_, weighed) = await visitor.PostAsync(path, new { domain = Unlocked, book = "tidemarsh" });
+        var kept = weighed.GetProperty("kept");
+        (Text(kept, "expires"), Text(weighed, "expiresFrom"), Text(kept, "renewal"), Text(kept, "currency"), Text(weighed, "renewalFrom")).ShouldBe(("2027-12-20", "registry", "20.28", "GBP", "assumed"));
+        (_, weighed) = await visitor.PostAsync(path, new { domain = Unlocked, book = "tidemarsh", expires = "2027-05-03", renewal = "15", currency = "USD" });
+        kept = weighed.GetProperty("kept");
+        (Text(kept, "expires"), Text(weighed, "expiresFrom"), Text(kept, "renewal"), Text(kept, "currency"), Text(weighed, "renewalFrom")).ShouldBe(("2027-05-03", "typed", "15", "USD", "typed"));
+        await FaultsAsync(new { domain = "ostlerwren.com", book = "tidemarsh" }, "expires"); // Nobody has it.
+        await FaultsAsync(new { domain = "ostlerwren.me", book = "tidemarsh" }, "expires", "renewal"); // Nor does anybody here sell it.
+        await FaultsAsync(new { domain = Unlocked, book = "tidemarsh", renewal = "15", currency = "XQQ" }, "currency");
+
+        var record = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/owned-record?domain={Unlocked}");
+        (Text(record.GetProperty("registration"), "expires"), record.GetProperty("nameServers").GetArrayLength(), record.GetProperty("had").ValueKind).ShouldBe(("2027-12-20", 2, JsonValueKind.Null));
+        using var none = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/owned-record?domain=nonsense");
+        none.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+
+        async Task FaultsAsync(object body, params string[] where)
+        {
+            var (status, problem) = await visitor.PostAsync(path, body);
+            status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+            problem.GetProperty("errors").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe(where);
+        }
+    }
+
+    [Fact]
+    public async Task A_name_bought_here_is_the_owners_is_not_sold_twice_and_leads_to_other_hosting()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = await OpenAsync(host);
+        (await visitor.GetAsync("/api/names-had")).GetArrayLength().ShouldBe(0);
+        var first = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
+        var had = (await visitor.GetAsync("/api/names-had")).EnumerateArray().Single();
+        (Text(had, "domain"), Text(had, "seller"), Text(had, "expires"), Text(had, "renewal")).ShouldBe(("ostlerwren.com", "Tidemarsh Hosting", "2027-12-01", "20.28"));
+        (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/owned-record?domain=ostlerwren.com")).GetProperty("had").GetProperty("orderId").GetGuid().ShouldBe(first.GetProperty("id").GetGuid());
+
+        // The like is said before anything is filled in, and so is a name that is the owner's already.
+        var quoted = await QuotedAsync("A");
+        Text(quoted.GetProperty("like"), "reference").ShouldBe(Text(first, "reference"));
+        var fault = quoted.GetProperty("differences").EnumerateArray().Single();
+        (Text(fault, "code"), Text(fault, "cure")).ShouldBe(("repeated", "choose-domain"));
+        (await QuotedAsync("C")).GetProperty("differences").EnumerateArray().Single().GetProperty("code").GetString().ShouldBe("repeated"); // Another seller's would be the same name.
+
+        // Kept where it is, with other hosting: the order points it there.
+        await visitor.DoAsync(new { kind = "choose-domain", letter = "C", domain = JsonSerializer.SerializeToNode(had.GetProperty("choice")) });
+        quoted = await QuotedAsync("C");
+        (quoted.GetProperty("like").ValueKind, quoted.GetProperty("differences").GetArrayLength()).ShouldBe((JsonValueKind.Null, 0));
+        var (_, placed) = await visitor.TryOrderAsync(letter: "C");
+        var second = await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
+        var join = second.GetProperty("steps").EnumerateArray().Single(step => Text(step, "kind") == "join");
+        (Text(join, "domain"), Text(join, "status")).ShouldBe(("ostlerwren.com", "done"));
+        var registration = await host.InCounterpartsAsync(db => db.Registrations.SingleAsync());
+        registration.NameServers.Split(' ').ShouldBe(second.GetProperty("keySheet").GetProperty("nameServers").EnumerateArray().Select(server => server.GetString()));
+
+        // Somebody else has none of it.
+        (await (await OpenAsync(host)).GetAsync("/api/names-had")).GetArrayLength().ShouldBe(0);
+
+        async Task<JsonElement> QuotedAsync(string letter) => (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/orders/quotes", new { letter, country = "GB" })).Body;
     }
 
     [Fact]

@@ -70,7 +70,7 @@ public sealed partial class PayingTests : OneOwner
         ubl.ShouldContain("<cbc:DueDate>2026-12-15</cbc:DueDate>");
         ubl.ShouldContain("<cbc:PayableAmount currencyID=\"GBP\">65.15</cbc:PayableAmount>");
         (await _visitor.RawAsync($"/api/orders/{id}/receipts/tidemarsh.pdf")).StatusCode.ShouldBe(HttpStatusCode.OK);
-        (await _visitor.MailAsync("Your invoice")).ShouldContain("To pay: GBP 65.15");
+        (await _visitor.MailAsync("Your invoice")).ShouldContain("To pay: £65.15");
         (await _visitor.AnswerAsync(Page(waiting), "amount", "lots")).ShouldContain("role=\"alert\"");
         await _visitor.AnswerAsync(Page(waiting), "amount", "65.00");
         await _visitor.PostAsync($"/api/orders/{id}/look", null);

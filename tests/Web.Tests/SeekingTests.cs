@@ -166,6 +166,11 @@ public class SeekingTests
         await visitor.CheckNamesAsync(new { names = new[] { "clocks" }, endings = new[] { "com" } });
         (_, near) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "clockz", ending = "com" });
         near.GetProperty("advice").EnumerateArray().ShouldContain(advice => Text(advice, "detail") == "clocks.com");
+
+        // The plural is easily written for it, another letter seldom.
+        near.GetProperty("matters").EnumerateArray().ShouldBeEmpty();
+        (_, near) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "clocks", ending = "com" });
+        near.GetProperty("matters").EnumerateArray().Select(domain => domain.GetString()).ShouldBe(["clock.com"]);
         (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "not a name", ending = "com" })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 

@@ -47,6 +47,24 @@ public class UpkeepTests
     }
 
     [Fact]
+    public async Task What_was_ordered_not_to_renew_ends_with_what_was_paid_and_the_rest_goes_on()
+    {
+        await using var host = await TestHost.StartAsync();
+        var visitor = host.Visit();
+        await visitor.OpenAsync();
+        var (_, placed) = await visitor.TryOrderAsync(letter: "C", more: new { endingAt = new[] { "plainstone" } }); // The name is from another seller.
+        await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
+        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        Renewing(await PageAsync(visitor)).ShouldBe([("hosting", false), ("domain:0", true)]);
+        await MoveToAsync(visitor, "2027-12-02");
+        var had = Tenure(await PageAsync(visitor)).GetProperty("holdings").EnumerateArray().Select(holding => (holding.GetProperty("holding").GetString(), holding.GetProperty("state").GetString()));
+        had.ShouldBe([("hosting", "ended"), ("domain:0", "live")]);
+
+        static IEnumerable<(string?, bool)> Renewing(JsonElement page) =>
+            Tenure(page).GetProperty("holdings").EnumerateArray().Select(holding => (holding.GetProperty("holding").GetString(), holding.GetProperty("renews").GetBoolean()));
+    }
+
+    [Fact]
     public async Task Moving_on_twice_at_once_moves_once()
     {
         await using var host = await TestHost.StartAsync();

@@ -97,6 +97,8 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
     change: mutation.mutate,
     changeAsync: mutation.mutateAsync,
     message,
+    /** Why the last change was refused; none where it was not. */
+    faults: mutation.error instanceof Refused ? mutation.error.faults : [],
     unsent,
     overtaken,
     tryAgain: () => unsent && mutation.mutate(unsent),

@@ -276,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/names-had": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getNamesHad"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sites/{siteId}/orders": {
         parameters: {
             query?: never;
@@ -1262,6 +1278,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["weighOwnedName"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sites/{siteId}/owned-record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["getOwnedRecord"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2711,9 +2743,19 @@ export interface components {
             agreed: boolean;
             contact?: null | components["schemas"]["ContactBody"];
         };
+        ClaimEndingWire: {
+            ending: string;
+            otherwise: null | string;
+            renewal: null | string;
+            currency: string;
+            isPrivate: boolean;
+            shownWithout: null | string[];
+            shownWith: null | string[];
+        };
         ClaimWire: {
+            book: string;
             provider: string;
-            endings: string[];
+            endings: components["schemas"]["ClaimEndingWire"][];
             /** Format: date */
             before: string;
         };
@@ -3333,6 +3375,7 @@ export interface components {
             seller: string;
             forDomain: boolean;
             unit: null | string;
+            provides: null | string;
             every: components["schemas"]["ChargeEvery"];
             first: string;
             later: null | string;
@@ -3347,10 +3390,13 @@ export interface components {
             includedBy: null | components["schemas"]["IncludedByWire"];
             outcome: null | components["schemas"]["OutcomeWire"];
         };
+        /** @enum {string} */
+        FaultCure: "choose-plan" | "choose-domain" | "change-needs" | "type-rate" | "take-off" | "look-at-price-lists" | "buy-there" | null;
         FaultWire: {
             code: string;
             where: string;
             message: string;
+            cure?: null | components["schemas"]["FaultCure"];
         };
         FindingWire: {
             field: components["schemas"]["ProseField"];
@@ -3646,6 +3692,13 @@ export interface components {
             arrivedAt: string;
             parts: components["schemas"]["LetterPartWire"][];
         };
+        LikeOrderWire: {
+            /** Format: uuid */
+            id: string;
+            reference: string;
+            /** Format: date */
+            placedOn: string;
+        };
         LineDifferenceWire: {
             kind: components["schemas"]["RowKind"];
             of: null | string;
@@ -3832,6 +3885,20 @@ export interface components {
             orderId: string;
             reference: string;
         };
+        NameHadWire: {
+            domain: string;
+            seller: string;
+            /** Format: uuid */
+            orderId: string;
+            reference: string;
+            /** Format: uuid */
+            siteId: string;
+            /** Format: date */
+            expires: string;
+            renewal: null | string;
+            currency: null | string;
+            choice: components["schemas"]["DomainWire"];
+        };
         NameIdeasBody: {
             business: null | string;
             trade: null | string;
@@ -3880,6 +3947,7 @@ export interface components {
         };
         NearNamesWire: {
             advice: components["schemas"]["NameAdviceWire"][];
+            matters: string[];
             /** Format: int32 */
             unchecked: number;
         };
@@ -4054,6 +4122,7 @@ export interface components {
         OrderQuotesWire: {
             quotes: components["schemas"]["SellerQuoteWire"][];
             differences: components["schemas"]["FaultWire"][];
+            like: null | components["schemas"]["LikeOrderWire"];
         };
         /**
          * @description Where an order stands.
@@ -4094,6 +4163,8 @@ export interface components {
             payments: components["schemas"]["PaymentWire"][];
             missed: components["schemas"]["MissedDomainWire"][];
             isClaim: boolean;
+            /** Format: uuid */
+            claimOf: null | string;
             items: components["schemas"]["OrderedItemWire"][];
             terms: components["schemas"]["AgreedTermWire"][];
             receipts: components["schemas"]["ReceiptWire"][];
@@ -4126,7 +4197,18 @@ export interface components {
             movingCostsMore: null | string;
             /** Format: date */
             paidUntil: null | string;
+            kept: components["schemas"]["DomainWire"];
+            expiresFrom: components["schemas"]["OwnedSource"];
+            renewalFrom: components["schemas"]["OwnedSource"];
         };
+        OwnedRecordWire: {
+            domain: string;
+            registration: null | components["schemas"]["RegistrationWire"];
+            nameServers: string[];
+            had: null | components["schemas"]["NameHadWire"];
+        };
+        /** @enum {string} */
+        OwnedSource: "typed" | "registry" | "order" | "assumed";
         OwnerBody: {
             taxPercent?: null | string;
             /** @default true */
@@ -4260,6 +4342,7 @@ export interface components {
             transfers?: null | components["schemas"]["TransferCodeBody"][];
             logIn?: null | components["schemas"]["LogInBody"];
             holder?: null | components["schemas"]["ContactBody"];
+            endingAt?: null | string[];
         };
         PlaceSeenWire: {
             place: string;
@@ -5297,10 +5380,11 @@ export interface components {
         };
         WeighOwnedBody: {
             domain: string;
-            /** Format: date */
-            expires: string;
-            renewal: string;
             book: string;
+            /** Format: date */
+            expires?: null | string;
+            renewal?: null | string;
+            currency?: null | string;
         };
         WhatIfBody: {
             decision: components["schemas"]["DecisionBody"];
@@ -6028,6 +6112,26 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getNamesHad: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameHadWire"][];
                 };
             };
         };
@@ -8531,6 +8635,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OwnedNameWire"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getOwnedRecord: {
+        parameters: {
+            query?: {
+                domain?: string;
+            };
+            header?: never;
+            path: {
+                siteId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnedRecordWire"];
                 };
             };
             /** @description Not Found */

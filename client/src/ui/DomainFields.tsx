@@ -1,5 +1,6 @@
 import type { ComponentProps } from 'react';
 import { currencySign } from '../format/money';
+import { DateField } from './DateField';
 import { TextField } from './Field';
 
 type Field = Omit<ComponentProps<typeof TextField>, 'label'>;
@@ -9,8 +10,9 @@ export function WholeDomainField(props: Field) {
   return <TextField label="Your domain" required hint="With its ending." placeholder="ostlerwren.com" {...props} />;
 }
 
+/** What is typed is a day in words: `daySent` makes the day of it. */
 export function ExpiresField(props: Field) {
-  return <TextField label="It expires on" type="date" required {...props} />;
+  return <DateField label="It expires on" {...props} />;
 }
 
 /** When a name chosen later is bought. */
@@ -23,7 +25,6 @@ export function RenewalField({ currency, ...props }: Field & { currency: string 
   return (
     <TextField
       label={`A renewal costs, with tax, ${currencySign(currency)}`}
-      required
       inputMode="decimal"
       pattern="[0-9]+([.][0-9]{1,4})?"
       title="Digits, with a decimal point if needed: 14.20"

@@ -107,6 +107,9 @@ public enum AvailabilityState
 /// <summary>Of the public record: since when, until when, in what state.</summary>
 public sealed record RegistrationRecord(string Domain, DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar)
 {
+    /// <summary>Whether somebody uses it: it is neither on its way out nor held back.</summary>
+    public bool IsInUse => Status.Contains("active", StringComparer.Ordinal);
+
     /// <summary>Who is in charge of the name, as host names.</summary>
     public IReadOnlyList<string> NameServers { get; init; } = [];
 }

@@ -16,6 +16,10 @@ public sealed record OwnedName(Costing? Staying, Costing? Moving)
     /// <summary>Until when it is paid once it is moved: a transfer adds a year.</summary>
     public DateOnly? PaidUntil { get; init; }
 
+    /// <summary>What a seller takes for a year of an ending, tax and all: what another is taken to charge where nobody said. Null: it does not sell it, or does not say.</summary>
+    public static Money? UsualRenewal(OfferBook? seller, string ending, CountSettings settings) =>
+        seller?.Domain(ending)?.Renew is { } renew ? new Money(new Counting(settings, seller.Currency).Tax(seller, renew).Total, seller.Currency) : null;
+
     /// <summary>Works both out.</summary>
     /// <param name="keep">The domain by route keep.</param>
     /// <param name="book">Where it could be moved to.</param>

@@ -96,7 +96,7 @@ public static class BookAnswers
         {
             SlipQuestionKind.Refund => answer.Days == 0 ? "Nothing comes back." : $"Within {answer.Days} days.",
             SlipQuestionKind.Change => $"{(answer.Credit == true ? "Unused days are credited" : "There is no credit")}, and it starts at the {(answer.FirstPrice == true ? "first" : "later")} price.",
-            _ => answer.Amount is { } amount ? $"{UpkeepWords.Sum(amount)}." : "",
+            _ => answer.Amount is { } amount ? $"{MoneyWords.Of(amount)}." : "",
         };
         return string.Join(' ', new[] { plain, answer.Said is { } said ? $"“{said}”" : "" }.Where(part => part.Length > 0));
     }

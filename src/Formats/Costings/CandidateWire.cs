@@ -35,7 +35,7 @@ public sealed record DomainWire(
     string? Renewal,
     string? Currency)
 {
-    internal static DomainWire Of(DomainChoice domain) =>
+    public static DomainWire Of(DomainChoice domain) =>
         new(
             domain.Route ?? throw new InvalidOperationException("A domain without a route is a fault, and never shown."),
             domain.Book,

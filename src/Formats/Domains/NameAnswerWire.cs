@@ -80,15 +80,20 @@ public sealed record CheckNamesBody(IReadOnlyList<string>? Names = null, IReadOn
 public sealed record NearNamesBody(string Name, string Ending);
 
 /// <summary>Near names that somebody has, as advice.</summary>
+/// <param name="Matters">Those of them that are in use and easily written for the name: worth a warning.</param>
 /// <param name="Unchecked">How many of those asked about nobody could tell.</param>
-public sealed record NearNamesWire(IReadOnlyList<NameAdviceWire> Advice, int Unchecked)
+public sealed record NearNamesWire(IReadOnlyList<NameAdviceWire> Advice, IReadOnlyList<string> Matters, int Unchecked)
 {
     /// <param name="answers">What is known of names, near or not.</param>
     public static NearNamesWire Of(string label, string ending, IEnumerable<NameAnswer> answers)
     {
-        var near = answers.Where(answer => answer.Domain.Text.EndsWith('.' + ending, StringComparison.Ordinal) && NearNames.IsNear(label, answer.Domain.Text[..^(ending.Length + 1)])).ToList();
+        var near = answers.Where(answer => answer.Domain.Text.EndsWith('.' + ending, StringComparison.Ordinal) && NearNames.IsNear(label, LabelOf(answer))).ToList();
+        var taken = near.Where(answer => answer.Availability.State == AvailabilityState.Taken).OrderBy(answer => answer.Domain.Text, StringComparer.Ordinal).ToList();
         return new NearNamesWire(
-            [.. near.Where(answer => answer.Availability.State == AvailabilityState.Taken).OrderBy(answer => answer.Domain.Text, StringComparer.Ordinal).Select(answer => new NameAdviceWire("near-taken", answer.Domain.Text))],
+            [.. taken.Select(answer => new NameAdviceWire("near-taken", answer.Domain.Text))],
+            [.. taken.Where(answer => answer.Record is { IsInUse: true } && NearNames.IsEasilyTaken(label, LabelOf(answer))).Select(answer => answer.Domain.Text)],
             near.Count(answer => answer.Availability.State == AvailabilityState.Unchecked));
+
+        string LabelOf(NameAnswer answer) => answer.Domain.Text[..^(ending.Length + 1)];
     }
 }

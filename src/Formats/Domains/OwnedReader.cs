@@ -30,27 +30,26 @@ public static class OwnedReader
         return faults.Any ? null : (domain!, code!, book!.Id);
     }
 
-    /// <summary>The domain as it is kept, and where it could be moved to; null with what is wrong in <paramref name="faults"/>.</summary>
+    /// <summary>
+    /// The domain as it is kept, and where it could be moved to; null with what is wrong in <paramref name="faults"/>. Until when it is paid and what a year costs may be left out.
+    /// </summary>
     public static (DomainChoice Keep, string Book)? ReadOwned(JsonElement root, Currency currency, FaultList faults)
     {
         var node = new Node(root, "", faults);
         node.IsObject();
         var domain = ReadDomain(node["domain"].Text(), "domain", faults);
         var expires = node["expires"].Date();
-        if (expires is null && node["expires"].IsAbsent)
+        var code = node["currency"].Text();
+        if (code is not null && !Currency.TryGet(code, out _))
         {
-            node["expires"].Required("Until when it is paid");
+            faults.Add(FaultCodes.Unknown, "currency", FaultReason.NoSuchCurrency, code);
         }
 
-        if (node["renewal"].IsAbsent)
-        {
-            node["renewal"].Required("What its seller takes for a year");
-        }
-
-        node["renewal"].Amount(currency);
+        var paidIn = code is not null && Currency.TryGet(code, out var named) ? named : currency;
+        node["renewal"].Amount(paidIn);
         var renewal = ExactDecimal.TryParse(node["renewal"].Text(), out var exact) ? exact : (ExactDecimal?)null;
         var book = node["book"].RequiredText("Where it could be moved to");
-        return faults.Any ? null : (new DomainChoice(DomainRoute.Keep) { Name = Label(domain!), Ending = Ending(domain!), Expires = expires, Renewal = renewal, Currency = currency }, book!);
+        return faults.Any ? null : (new DomainChoice(DomainRoute.Keep) { Name = Label(domain!), Ending = Ending(domain!), Expires = expires, Renewal = renewal, Currency = renewal is null ? null : paidIn }, book!);
     }
 
     /// <summary>A domain that somebody has, as it was typed or copied; null where it is none.</summary>

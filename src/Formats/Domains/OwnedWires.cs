@@ -13,17 +13,48 @@ public sealed record TransferWire(string Domain, TransferState State, DateOnly? 
 }
 
 /// <summary>A domain that the owner has: left where it is against moved here.</summary>
-/// <param name="Renewal">What its present seller takes for a year, in the display currency.</param>
-public sealed record WeighOwnedBody(string Domain, DateOnly Expires, string Renewal, string Book);
+/// <param name="Expires">Null: as the registry has it.</param>
+/// <param name="Renewal">What its present seller takes for a year, tax and all; null: what the seller it could be moved to takes.</param>
+/// <param name="Currency">Of <paramref name="Renewal"/>; null: the display currency.</param>
+public sealed record WeighOwnedBody(string Domain, string Book, DateOnly? Expires = null, string? Renewal = null, string? Currency = null);
+
+/// <summary>Where a fact of a domain that the owner has is from.</summary>
+public enum OwnedSource
+{
+    /// <summary>The owner typed it.</summary>
+    Typed,
+
+    /// <summary>The registry's public record.</summary>
+    Registry,
+
+    /// <summary>The order with which the owner bought it here.</summary>
+    Order,
+
+    /// <summary>Taken to be as at the seller it could be moved to.</summary>
+    Assumed,
+}
+
+/// <summary>What is known of a domain that the owner has, before anything else of it is typed.</summary>
+/// <param name="Registration">The registry's record; null: it has none, or did not answer.</param>
+/// <param name="NameServers">Who answers for the name today, as the registry has it.</param>
+/// <param name="Had">It came with an order of the owner's; null: it is kept elsewhere.</param>
+public sealed record OwnedRecordWire(string Domain, RegistrationWire? Registration, IReadOnlyList<string> NameServers, NameHadWire? Had)
+{
+    public static OwnedRecordWire Of(DomainName domain, RegistrationRecord? record, NameHadWire? had) =>
+        new(domain.Text, record is null ? null : new RegistrationWire(record.Registered, record.Expires, record.Status, record.Registrar), record?.NameServers ?? [], had);
+}
 
 /// <summary>Over the horizon, with all else of the candidate, in <see cref="Currency"/>.</summary>
 /// <param name="MovingCostsMore">Below zero: moving saves.</param>
 /// <param name="PaidUntil">Until when it is paid once it is moved.</param>
-public sealed record OwnedNameWire(string Currency, SumWire? Staying, SumWire? Moving, string? MovingCostsMore, DateOnly? PaidUntil)
+/// <param name="Kept">The domain as it was counted: what was not typed is filled in.</param>
+public sealed record OwnedNameWire(
+    string Currency, SumWire? Staying, SumWire? Moving, string? MovingCostsMore, DateOnly? PaidUntil, DomainWire Kept, OwnedSource ExpiresFrom, OwnedSource RenewalFrom)
 {
-    public static OwnedNameWire Of(OwnedName owned, Currency currency)
+    public static OwnedNameWire Of(OwnedName owned, Currency currency, DomainChoice kept, OwnedSource expiresFrom, OwnedSource renewalFrom)
     {
-        return new OwnedNameWire(currency.Code, Sum(owned.Staying), Sum(owned.Moving), owned.MovingCostsMore is { } more ? new Money(more, currency).ToAmount() : null, owned.PaidUntil);
+        return new OwnedNameWire(
+            currency.Code, Sum(owned.Staying), Sum(owned.Moving), owned.MovingCostsMore is { } more ? new Money(more, currency).ToAmount() : null, owned.PaidUntil, DomainWire.Of(kept), expiresFrom, renewalFrom);
 
         SumWire? Sum(Costing? costing) => costing is null ? null : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), currency);
     }

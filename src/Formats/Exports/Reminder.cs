@@ -16,7 +16,7 @@ public static class Reminder
     public static string Of(LaterClaim claim, string site, string uid, DateOnly made)
     {
         var last = claim.Before.AddDays(-1);
-        var price = claim.Missed is { } units ? $"{claim.Book.Currency.Code} {new Money(units, claim.Book.Currency).ToAmount()} for the first year, before tax where it is added" : "its first year at a price that is not stated";
+        var price = claim.Missed is { } units ? $"{MoneyWords.Of(new Money(units, claim.Book.Currency))} for the first year, before tax where it is added" : "its first year at a price that is not stated";
         var day = new CalendarEvent
         {
             Uid = uid,

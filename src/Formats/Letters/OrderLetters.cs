@@ -11,10 +11,10 @@ public static class OrderLetters
         var letter = new LetterText()
             .Paragraph($"Dear {order.Contact.Name.Trim()},")
             .Paragraph(words)
-            .Facts([("Reference", order.Reference), .. Bought(order), ("In all today, with tax", Sum(order.Things.Total))]);
+            .Facts([("Reference", order.Reference), .. Bought(order), ("In all today, with tax", MoneyWords.Of(order.Things.Total))]);
         foreach (var invoice in news == OrderNews.Invoice ? order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>().Where(receipt => receipt.DueOn is not null) : [])
         {
-            letter.Facts([("Invoice", invoice.Number), ("To", invoice.Payment.Seller), ("To pay", Sum(invoice.Payment.By(PayWay.Invoice))), ("Until", $"{invoice.DueOn:d MMMM yyyy}")]);
+            letter.Facts([("Invoice", invoice.Number), ("To", invoice.Payment.Seller), ("To pay", MoneyWords.Of(invoice.Payment.By(PayWay.Invoice))), ("Until", $"{invoice.DueOn:d MMMM yyyy}")]);
         }
 
         foreach (var missed in order.Missed)
@@ -23,7 +23,11 @@ public static class OrderLetters
         }
         if (news == OrderNews.Completed)
         {
-            letter.Facts([.. Keys(order)]).Paragraph("The first password is shown once, on the order’s page, and is never sent by mail. Keep this: the dates are when it renews.");
+            letter.Facts([.. Keys(order)]).Paragraph(WhereTheLogInIs(order) + (order.EndingAt.IsEmpty ? "Keep this: the dates are when it renews." : "Keep this: the dates are until when it is paid. What you chose not to renew ends then."));
+            if (NextBill(order) is { } next)
+            {
+                letter.Paragraph($"The first of them is {next:d MMMM yyyy}. You are written to before it, with the sum.");
+            }
         }
 
         letter.Link(news is OrderNews.PaymentRefused or OrderNews.Waiting or OrderNews.Confirm ? "Decide what is to be done" : "Look at the order", page).Paragraph("Home Start");
@@ -57,7 +61,16 @@ public static class OrderLetters
         };
     }
 
-    private static IEnumerable<(string, string)> Bought(Order order) => order.Things.Items.Where(item => !item.Included).Select(item => (item.Seller, $"{ItemWords.Of(item)}, {Sum(item.Amount)}"));
+    private static string WhereTheLogInIs(Order order) =>
+        order.Account is { } account && order.ClaimOf is null
+            ? $"Where is my log-in? At {account.LogIn}, under the user name {account.User}. The first password is on your key sheet, which is on the order’s page: it is shown once, and never sent by mail. "
+            : order.Things.Hosting is null && order.ClaimOf is null ? "The name needs no log-in of yours: it is looked after under Upkeep. " : "";
+
+    // What is dropped before it renews is not among the dates.
+    private static DateOnly? NextBill(Order order) =>
+        order.Things.Items.Where(item => item is { Until: not null, Kind: LineKind.Plan or LineKind.Domain } && !order.EndingAt.Contains(item.Book)).Select(item => item.Until).Min();
+
+    private static IEnumerable<(string, string)> Bought(Order order) => order.Things.Items.Where(item => !item.Included).Select(item => (item.Seller, $"{ItemWords.Of(item)}, {MoneyWords.Of(item.Amount)}"));
 
     private static IEnumerable<(string, string)> Keys(Order order)
     {
@@ -78,6 +91,4 @@ public static class OrderLetters
             yield return ($"{item.Name} until", $"{item.Until:d MMMM yyyy}");
         }
     }
-
-    private static string Sum(Money money) => $"{money.Currency.Code} {money.ToAmount()}";
 }

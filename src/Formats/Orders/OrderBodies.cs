@@ -11,9 +11,11 @@ namespace HomeStart.Formats;
 /// <param name="Transfers">The transfer code of each domain that is moved in.</param>
 /// <param name="LogIn">The log-in at the host; without it the host makes one.</param>
 /// <param name="Holder">Who the domain is registered to, where that is somebody else.</param>
+/// <param name="EndingAt">The books of those sellers whose things are not to renew by themselves.</param>
 public sealed record PlaceOrderBody(
     Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody? Card, bool Agreed, bool Again = false, string? Terms = null,
-    IReadOnlyList<SeenQuoteBody>? Quotes = null, IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null);
+    IReadOnlyList<SeenQuoteBody>? Quotes = null, IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null,
+    IReadOnlyList<string>? EndingAt = null);
 
 /// <summary>A quote that was looked at.</summary>
 /// <param name="Total">The sum that was seen. Where the quote has run out, the seller is asked anew, and that sum must be the same.</param>
@@ -24,8 +26,12 @@ public sealed record SeenQuoteBody(string Book, string Id, string? Total = null)
 public sealed record AskQuotesBody(string Letter, string Country);
 
 /// <summary>What the sellers ask for a candidate today.</summary>
-/// <param name="Differences">Where a sum is not the worksheet's, or there is none; empty: it can be ordered at these sums.</param>
-public sealed record OrderQuotesWire(IReadOnlyList<SellerQuoteWire> Quotes, IReadOnlyList<FaultWire> Differences);
+/// <param name="Differences">Where a sum is not the worksheet's, or there is none, or a name is the owner's already; empty: it can be ordered at these sums.</param>
+/// <param name="Like">An order like this one that was placed a short while ago; null: none.</param>
+public sealed record OrderQuotesWire(IReadOnlyList<SellerQuoteWire> Quotes, IReadOnlyList<FaultWire> Differences, LikeOrderWire? Like);
+
+/// <summary>An order that was placed a short while ago, and buys the same.</summary>
+public sealed record LikeOrderWire(Guid Id, string Reference, DateOnly PlacedOn);
 
 /// <summary>One seller's sum.</summary>
 /// <param name="TaxPercent">Null: the seller charges no tax.</param>

@@ -24,6 +24,7 @@ public sealed record OrderWire(
     IReadOnlyList<PaymentWire> Payments,
     IReadOnlyList<MissedDomainWire> Missed,
     bool IsClaim,
+    Guid? ClaimOf,
     IReadOnlyList<OrderedItemWire> Items,
     IReadOnlyList<AgreedTermWire> Terms,
     IReadOnlyList<ReceiptWire> Receipts,
@@ -49,6 +50,7 @@ public sealed record OrderWire(
             [.. order.Things.Payments.Select(payment => PaymentWire.Of(order, payment))],
             [.. order.Missed.Select(missed => new MissedDomainWire(missed.Domain.Name?.Text ?? "", missed.Message))],
             order.ClaimOf is not null,
+            order.ClaimOf,
             [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
             [.. Receipt.AllOf(order).Select(ReceiptWire.Of)],
@@ -177,9 +179,26 @@ public sealed record KeySheetWire(
 
 /// <summary>A domain that came with hosting and can be claimed.</summary>
 /// <param name="Before">The first day on which it is too late.</param>
-public sealed record ClaimWire(string Provider, IReadOnlyList<string> Endings, DateOnly Before)
+public sealed record ClaimWire(string Book, string Provider, IReadOnlyList<ClaimEndingWire> Endings, DateOnly Before)
 {
-    public static ClaimWire Of(Claim claim) => new(claim.Book.Provider.Name, [.. claim.Endings], claim.Before);
+    public static ClaimWire Of(Claim claim) => new(claim.Book.Id, claim.Book.Provider.Name, [.. claim.Endings.Select(ending => ClaimEndingWire.Of(claim, ending))], claim.Before);
+}
+
+/// <summary>An ending that a name may be claimed under.</summary>
+/// <param name="Otherwise">What its first year costs without the domain-year, with tax; null: not stated.</param>
+/// <param name="Renewal">What each year after it costs, with tax; null: not stated.</param>
+/// <param name="ShownWithout">What the public record shows of the holder without contact privacy; null: not stated. So for <paramref name="ShownWith"/>.</param>
+/// <param name="IsPrivate">Whether contact privacy comes with it.</param>
+public sealed record ClaimEndingWire(
+    string Ending, string? Otherwise, string? Renewal, string Currency, bool IsPrivate, IReadOnlyList<string>? ShownWithout, IReadOnlyList<string>? ShownWith)
+{
+    internal static ClaimEndingWire Of(Claim claim, string ending)
+    {
+        var price = claim.Book.Domain(ending)!;
+        return new ClaimEndingWire(
+            ending, claim.WithTax(price.Register)?.ToAmount(), claim.WithTax(price.Renew)?.ToAmount(), claim.Book.Currency.Code, claim.IsPrivate(price), price.PublicRecord?.ShownWith(hasPrivacy: false),
+            price.PublicRecord?.ShownWith(hasPrivacy: true));
+    }
 }
 
 /// <summary>Whether the holder of a domain has confirmed their address at the registry.</summary>

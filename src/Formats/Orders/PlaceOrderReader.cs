@@ -24,6 +24,12 @@ public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Tod
     public (string User, string Passcode)? LogIn { get; init; }
 
     public Contact? Holder { get; init; }
+
+    /// <summary>The books of those sellers whose things are not to renew by themselves.</summary>
+    public required IReadOnlyList<string> EndingAt { get; init; }
+
+    /// <summary>The names that the owner has and that can be pointed from here: by the domain, the book of its seller.</summary>
+    public IReadOnlyDictionary<string, string> Had { get; init; } = new Dictionary<string, string>();
 }
 
 /// <summary>A seller's sum as the owner saw it.</summary>
@@ -62,6 +68,7 @@ public static class PlaceOrderReader
             Transfers = ReadTransfers(root["transfers"]),
             LogIn = ReadLogIn(root["logIn"]),
             Holder = root["holder"].IsAbsent ? null : ReadContact(root["holder"]),
+            EndingAt = [.. root["endingAt"].Items(Most).Select(item => item.RequiredText("The seller")).OfType<string>().Distinct(StringComparer.Ordinal)],
         };
         return faults.Any ? null : order;
     }

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace HomeStart.Formats;
 
 /// <summary>Everything the page shows of one candidate.</summary>
@@ -88,9 +90,12 @@ public sealed record LaterClaimWire(string Provider, string Ending, DateOnly Bef
 /// <summary>What people misread about a way to pay.</summary>
 public sealed record WayNoteWire(WayNoteKind Kind, bool IsDayAfter);
 
-public sealed record FaultWire(string Code, string Where, string Message)
+/// <summary>Something that is wrong.</summary>
+/// <param name="Where">Of what was sent: a path such as <c>candidate.hosting.plan</c>.</param>
+/// <param name="Cure">Left out where nothing on another page mends it.</param>
+public sealed record FaultWire(string Code, string Where, string Message, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FaultCure? Cure = null)
 {
-    public static FaultWire Of(Fault fault) => new(fault.Code, fault.Where, FaultWords.Of(fault));
+    public static FaultWire Of(Fault fault) => new(fault.Code, fault.Where, FaultWords.Of(fault), FaultCures.Of(fault.Reason));
 }
 
 /// <param name="EachLaterYear">What each year after the first comes to, where they are all alike.</param>

@@ -123,7 +123,7 @@ public static class UpkeepPageWriter
 
         if (isAsked && effect.Decisions[0] is AddExtra add && LateExtra.FromTheStart(outlook, add.Extra) is { } start)
         {
-            yield return $"Had it been bought with the order, it would have come to {string.Join(" and ", start.Amounts.Values.DefaultIfEmpty(Money.Zero(outlook.Tenure.Purchase.OwnCurrency)).Select(UpkeepWords.Sum))} by then.";
+            yield return $"Had it been bought with the order, it would have come to {string.Join(" and ", start.Amounts.Values.DefaultIfEmpty(Money.Zero(outlook.Tenure.Purchase.OwnCurrency)).Select(MoneyWords.Of))} by then.";
         }
 
         if (effect.IsAssumed)

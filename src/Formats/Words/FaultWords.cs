@@ -66,6 +66,7 @@ public static class FaultWords
         [FaultReason.DomainTwice] = "{0} is on this candidate already.",
         [FaultReason.NoSuchDomain] = "This candidate has no domain {0}.",
         [FaultReason.ShortlistFull] = "The shortlist holds {0}: remove one first.",
+        [FaultReason.NameHad] = "{0} is yours already: it came with order {1}. Use the one you have.",
         [FaultReason.NoCandidate] = "There is no candidate {0}.",
         [FaultReason.PlanFirst] = "Choose a plan first.",
         [FaultReason.DomainFirst] = "Choose a domain first.",

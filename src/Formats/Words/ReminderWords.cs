@@ -13,9 +13,9 @@ public static class ReminderWords
     private static (string, string) Charge(Charged charge, string name, Tenure tenure)
     {
         var (book, byCard) = (tenure.Book(charge.Book), new Money(charge.Total - charge.FromBalance, charge.Currency));
-        var sum = $"{(charge.IsAtLeast ? "at least " : "")}{UpkeepWords.Sum(byCard)}";
-        var lines = string.Join(", ", charge.Lines.Where(line => line.Amount != 0).Select(line => $"{UpkeepWords.Line(line, book)} {UpkeepWords.Sum(new Money(line.Amount, charge.Currency))}"));
-        var tax = charge.Tax > 0 && !book.Tax.PricesInclude ? $", and {UpkeepWords.Sum(new Money(charge.Tax, charge.Currency))} tax" : "";
+        var sum = $"{(charge.IsAtLeast ? "at least " : "")}{MoneyWords.Of(byCard)}";
+        var lines = string.Join(", ", charge.Lines.Where(line => line.Amount != 0).Select(line => $"{UpkeepWords.Line(line, book)} {MoneyWords.Of(new Money(line.Amount, charge.Currency))}"));
+        var tax = charge.Tax > 0 && !book.Tax.PricesInclude ? $", and {MoneyWords.Of(new Money(charge.Tax, charge.Currency))} tax" : "";
         return ($"{sum} due to {book.Provider.Name} ({name})", $"On {UpkeepWords.Day(charge.On)} {book.Provider.Name} takes {sum}: {lines}{tax}. If you do nothing it is taken and renews. To stop it, say so on the Upkeep page by that day.");
     }
 

@@ -5,15 +5,14 @@ namespace HomeStart.Formats;
 /// <summary>Days, sums and spans as a British reader has them, for reports. The invariant culture writes English months and 1,083.20; no other ships with the application.</summary>
 internal static class ReportWords
 {
-
     public static string Day(DateOnly day) => day.ToString("d MMM yyyy", CultureInfo.InvariantCulture);
 
     /// <summary>"1,083.20": with "at least" before it where a part is not stated.</summary>
     public static string Figure(Int128 units, Currency currency, bool isAtLeast = false) =>
         (isAtLeast ? "at least " : "") + decimal.Parse(new Money(units, currency).ToAmount(), CultureInfo.InvariantCulture).ToString("N" + currency.Decimals, CultureInfo.InvariantCulture).Replace('-', '−');
 
-    /// <summary>"GBP 1,083.20".</summary>
-    public static string Sum(Int128 units, Currency currency, bool isAtLeast = false) => (isAtLeast ? "at least " : "") + $"{currency.Code} {Figure(units, currency)}";
+    /// <summary>"£1,083.20".</summary>
+    public static string Sum(Int128 units, Currency currency, bool isAtLeast = false) => (isAtLeast ? "at least " : "") + MoneyWords.Of(new Money(units, currency));
 
     public static string Column(int column) => column switch { 0 => "Today", 1 => "Rest of year 1", _ => $"Year {column}" };
 

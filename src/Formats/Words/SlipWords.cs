@@ -51,11 +51,11 @@ public static class SlipWords
     public static string Of(Deviation deviation, OfferBook book, Candidate candidate, SeenSum seen, Minor total)
     {
         var domain = deviation.Domain is { } place && place < candidate.Domains.Length ? candidate.Domains[place].Ref : null;
-        var sum = UpkeepWords.Sum(new Money(total, book.Currency));
+        var sum = MoneyWords.Of(new Money(total, book.Currency));
         return deviation.Kind switch
         {
             DeviationKind.NotStated => "A part of it is not stated in the price list, so that their sum may be right.",
-            DeviationKind.WithoutTax => $"They show it without tax: {UpkeepWords.Sum(new Money(seen.Total, book.Currency))} becomes more at the end. Look for “excluding VAT”.",
+            DeviationKind.WithoutTax => $"They show it without tax: {MoneyWords.Of(new Money(seen.Total, book.Currency))} becomes more at the end. Look for “excluding VAT”.",
             DeviationKind.TaxAdded => "They add tax on top of prices that hold it already, or that need none. Ask them why.",
             DeviationKind.AMonth => "It is the sum for a month: it is charged for the whole time at once. Look for “a month”.",
             DeviationKind.ExtraAdded => $"That is with {Name(book, deviation.Ref!)}{For(domain)} ticked: untick it.",

@@ -19,10 +19,10 @@ public static class TermWords
         {
             TermKind.Committed => $"You commit to {term.Of} for {DurationWords.Span(term.Months)}, whatever each bill is for.",
             TermKind.Renews when term.Date is null => $"{term.Of} does not renew within ten years.",
-            TermKind.Renews when term.Amount is { } amount => $"{term.Of} renews by itself on {Day(term.Date.Value)} for {Sum(amount)}{Tax(term)}, {DurationWords.Every(term.Months)} from then on, until you cancel it.",
+            TermKind.Renews when term.Amount is { } amount => $"{term.Of} renews by itself on {Day(term.Date.Value)} for {MoneyWords.Of(amount)}{Tax(term)}, {DurationWords.Every(term.Months)} from then on, until you cancel it.",
             TermKind.Renews => $"{term.Of} renews by itself on {Day(term.Date.Value)}, {DurationWords.Every(term.Months)} from then on, until you cancel it; what it costs then is not stated.",
             TermKind.GivenBack when term.Amount is { Units: var units } && units == 0 => $"Until {Day(term.Date!.Value)} the hosting can be given back, but nothing that you pay today comes back.",
-            TermKind.GivenBack => $"Until {Day(term.Date!.Value)} the hosting can be given back and {Sum(term.Amount!.Value)} comes back{(term.Without.IsEmpty ? "" : $", without {List([.. term.Without.Select(match => Excluded(term.Book, match))])}")}.",
+            TermKind.GivenBack => $"Until {Day(term.Date!.Value)} the hosting can be given back and {MoneyWords.Of(term.Amount!.Value)} comes back{(term.Without.IsEmpty ? "" : $", without {List([.. term.Without.Select(match => Excluded(term.Book, match))])}")}.",
             TermKind.GivenBackFrom => $"The hosting can be given back only with a commitment of {DurationWords.Span(term.Months)} or more: with yours nothing comes back.",
             TermKind.GivingBackNotStated => "Whether the hosting can be given back is not stated: take it that nothing comes back.",
             TermKind.DomainKept => $"{term.Of} cannot be given back once it is registered.",
@@ -43,8 +43,6 @@ public static class TermWords
             LineKind.Domain => match.Of is null ? "the domain" : $"a .{match.Of} domain",
             _ => match.Of is null ? "extras" : $"the extra “{book.AddOns.FirstOrDefault(addOn => addOn.Id == match.Of)?.Name ?? match.Of}”",
         };
-
-    private static string Sum(Money money) => $"{money.Currency.Code} {money.ToAmount()}";
 
     private static string Day(DateOnly day) => day.ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
 }

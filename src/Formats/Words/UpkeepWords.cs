@@ -66,7 +66,7 @@ public static class UpkeepWords
             NoticeKind.CardExpires => $"Your card is good until {Day(notice.On)}, and {Worth(notice)} is due to {Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)}. Give another card before then.",
             NoticeKind.NoCard => $"There is no card that {Seller(tenure, notice.Book!)} could charge: {Worth(notice)} is due on {Day(notice.On)}.",
             NoticeKind.CommitmentEnds => $"You are committed until {Day(notice.On)}. That is the last day to say that the hosting does not renew{(notice.Worth is null ? "." : $"; else {Worth(notice)} is due.")}",
-            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{Sum(notice.Against.Value)} was paid before")}.",
+            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{MoneyWords.Of(notice.Against.Value)} was paid before")}.",
             NoticeKind.NotStated => $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask {Seller(tenure, notice.Book!)} before then.",
             NoticeKind.Ends => $"{Name(now, notice.Holding!)} does not renew: it {Becomes(notice.State!.Value)} on {Day(notice.On)}.",
             NoticeKind.Apart => $"Hosting and {Name(now, notice.Holding!)} are due on different days, {Day(notice.On)} and {Day(notice.Other!.Value)}, so one is easily forgotten. Changing how the hosting is paid on the domain’s day brings them together.",
@@ -93,16 +93,6 @@ public static class UpkeepWords
         holding == HoldingAtEnd.HostingKey ? $"The hosting {now.Hosting?.Plan.Name}" : now.Holding(holding)?.Ref ?? "A domain";
 
     public static string Seller(Tenure tenure, string book) => tenure.Book(book).Provider.Name;
-
-    /// <summary>"£65.15", "US$1,200.00", "CHF 8.50".</summary>
-    public static string Sum(Money money)
-    {
-        var sign = money.Currency.Code switch { "GBP" => "£", "EUR" => "€", "USD" => "US$", _ => money.Currency.Code + "\u00a0" };
-        var amount = money.ToAmount().TrimStart('-');
-        var dot = amount.IndexOf('.', StringComparison.Ordinal) is var at and >= 0 ? at : amount.Length;
-        var whole = string.Join(',', Enumerable.Range(0, (dot + 2) / 3).Reverse().Select(group => amount[Math.Max(0, dot - (3 * (group + 1)))..(dot - (3 * group))]));
-        return $"{(money.Units < 0 ? "−" : "")}{sign}{whole}{amount[dot..]}";
-    }
 
     public static string Day(DateOnly day) => day.ToString("d MMMM yyyy", CultureInfo.InvariantCulture);
 
@@ -174,7 +164,7 @@ public static class UpkeepWords
 
     private static string ExtraName(Tenure tenure, string extra) => tenure.Purchase.Hosting is { Book: var book } ? ExtraName(book, extra) : extra;
 
-    private static string Worth(Notice notice) => Sum(notice.Worth!.Value);
+    private static string Worth(Notice notice) => MoneyWords.Of(notice.Worth!.Value);
 
-    private static string Sum(Minor units, Currency currency) => Sum(new Money(units, currency));
+    private static string Sum(Minor units, Currency currency) => MoneyWords.Of(new Money(units, currency));
 }

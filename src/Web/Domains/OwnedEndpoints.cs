@@ -5,6 +5,7 @@ using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Upkeep;
 
 namespace HomeStart.Web.Domains;
 
@@ -15,7 +16,9 @@ internal static class OwnedEndpoints
     {
         var site = app.MapGroup("/api/sites/{siteId:guid}");
         Faulted(site.MapPost("/transfer-checks", CheckTransferAsync).WithName("checkTransfer").Produces<TransferWire>().RequireRateLimiting(DomainsEndpoints.Limit));
-        Faulted(site.MapPost("/owned-name", WeighAsync).WithName("weighOwnedName").Produces<OwnedNameWire>());
+        Faulted(site.MapPost("/owned-name", WeighAsync).WithName("weighOwnedName").Produces<OwnedNameWire>().RequireRateLimiting(DomainsEndpoints.Limit));
+        Faulted(site.MapGet("/owned-record", RecordAsync).WithName("getOwnedRecord").Produces<OwnedRecordWire>().RequireRateLimiting(DomainsEndpoints.Limit));
+        app.MapGet("/api/names-had", async (NamesHad names, CancellationToken cancel) => await names.WiresAsync(cancel)).WithName("getNamesHad");
         Faulted(site.MapGet("/pointing", PointingAsync).WithName("getPointing").Produces<PointingWire>().ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit));
         Faulted(site.MapGet("/pointing.zone", ZoneAsync).WithName("zoneFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit));
         Faulted(site.MapGet("/host-entry", EntryAsync).WithName("getHostEntry").Produces<HostEntryWire>().ProducesProblem(StatusCodes.Status503ServiceUnavailable));
@@ -42,7 +45,18 @@ internal static class OwnedEndpoints
         return Results.Ok(TransferWire.Of(domain, answer, await asking));
     }
 
-    private static async Task<IResult> WeighAsync(Guid siteId, string? view, JsonBody<WeighOwnedBody> body, SiteDesk sites, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> RecordAsync(Guid siteId, string? domain, SiteDesk sites, OwnedDesk desk, CancellationToken cancel)
+    {
+        if (await sites.FindAsync(siteId, cancel) is null)
+        {
+            return SiteDesk.Missing();
+        }
+
+        var faults = new FaultList();
+        return OwnedReader.ReadDomain(domain, "domain", faults) is { } name ? Results.Ok(await desk.RecordAsync(name, cancel)) : FaultResults.Unprocessable(faults);
+    }
+
+    private static async Task<IResult> WeighAsync(Guid siteId, string? view, JsonBody<WeighOwnedBody> body, SiteDesk sites, Workspace workspace, OwnedDesk desk, CancellationToken cancel)
     {
         if (await sites.FindAsync(siteId, cancel) is not { Site: var site })
         {
@@ -55,8 +69,13 @@ internal static class OwnedEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var owned = OwnedName.Of((site.Listed(view) ?? site.Shortlist[0]).Candidate, keep, book, workspace.Books, settings, faults);
-        return owned is { Staying: null, Moving: null } ? FaultResults.Unprocessable(faults) : Results.Ok(OwnedNameWire.Of(owned, settings.DisplayCurrency!));
+        if (await desk.FilledAsync(keep, book, settings, faults, cancel) is not var (kept, expiresFrom, renewalFrom))
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var owned = OwnedName.Of((site.Listed(view) ?? site.Shortlist[0]).Candidate, kept, book, workspace.Books, settings, faults);
+        return owned is { Staying: null, Moving: null } ? FaultResults.Unprocessable(faults) : Results.Ok(OwnedNameWire.Of(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
     }
 
     private static Task<IResult> PointingAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, CancellationToken cancel) =>

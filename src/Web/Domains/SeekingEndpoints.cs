@@ -14,7 +14,7 @@ internal static class SeekingEndpoints
     private static readonly TimeSpan KeptEvery = TimeSpan.FromMilliseconds(400);
 
     public static void AddSeeking(this IServiceCollection services) =>
-        services.AddSingleton<RegistrarGates>().AddScoped<NameDesk>().AddScoped<Seeking>().AddTransient<NameChecks>();
+        services.AddSingleton<RegistrarGates>().AddScoped<NameDesk>().AddScoped<Seeking>().AddScoped<OwnedDesk>().AddTransient<NameChecks>();
 
     public static void MapSeeking(this IEndpointRouteBuilder app)
     {

@@ -102,6 +102,7 @@ internal static class EngineEndpoints
     private static async Task TellAsync(HttpContext http, Hosted hosted, EngineDesk engines, EngineWish wish, string? password, string? made)
     {
         var lines = new LineAnswer(http);
+        var makesDatabase = (await engines.OffersAsync(hosted, http.RequestAborted))?.FirstOrDefault(offer => offer.Id == wish.Engine)?.Databases != 0;
         for (var step = 1; step <= EngineSteps.All.Length; step++)
         {
             var answer = await engines.StepAsync(hosted, wish, step, password, http.RequestAborted);
@@ -113,7 +114,9 @@ internal static class EngineEndpoints
                 return;
             }
 
-            await lines.WriteAsync(new EngineLine(EngineSteps.All[step - 1], step, EngineSteps.All.Length, step == EngineSteps.All.Length ? made : null, null));
+            // One that needs no database makes none: nothing is said of that step.
+            var word = EngineSteps.All[step - 1];
+            await lines.WriteAsync(new EngineLine(word == EngineSteps.Database && !makesDatabase ? null : word, step, EngineSteps.All.Length, step == EngineSteps.All.Length ? made : null, null));
         }
     }
 }

@@ -47,8 +47,14 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
             return null;
         }
 
-        return (await WithLentAsync(versioned.Site, listed.Candidate, things, cancel), terms, costing);
+        return (Pointed(await WithLentAsync(versioned.Site, listed.Candidate, things, cancel), wanted), terms, costing);
     }
+
+    // A name that the owner has through another order is pointed at the new hosting with this one.
+    private static OrderedThings Pointed(OrderedThings things, PlaceOrder wanted) =>
+        things.Hosting is { Address: { } address } hosting && things.Domains.All(domain => domain.Name != address) && wanted.Had.TryGetValue(address.Text, out var book)
+            ? things with { Hosting = hosting with { AddressAt = book } }
+            : things;
 
     /// <summary>The same at the sums that the sellers named and the owner saw; null, with the reasons, where one does not hold any more or differs from the worksheet.</summary>
     public async Task<(OrderedThings Things, ImmutableArray<Quote> Quotes)?> QuotedAsync(VersionedSite versioned, PlaceOrder wanted, OrderedThings things, Costing costing, FaultList faults, CancellationToken cancel)

@@ -49,7 +49,7 @@ public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hos
             case StepKind.Transfer:
                 return OfDomain(order, step, domain => registrar.TransferAsync(world, step.Key, domain.TransferToken ?? "", Registered(order, domain) with { On = today }, cancel));
             case StepKind.Join:
-                return OfDomain(order, step, domain => registrar.PointAsync(world, step.Key, step.Book, domain.Name!, order.Account!.NameServers, cancel));
+                return DomainName.Parse(step.Domain ?? "") is { } name ? registrar.PointAsync(world, step.Key, step.Book, name, order.Account!.NameServers, cancel) : Task.FromResult(NoDomain);
             case StepKind.Capture:
                 return payments.CaptureAsync(world, step.Key, HoldKey(order, step), null, PaymentOf(order, step).By(step.Way), cancel);
             default:

@@ -56,7 +56,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         return await StoredAsync(
             OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
             {
-                Secret = Guid.NewGuid(), CardToken = wanted.Card, CardEnding = card?.Ending, Quotes = [.. quotes.Select(quote => new AgreedQuote(quote.Book, quote.Id, quote.Total))], Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder,
+                Secret = Guid.NewGuid(), CardToken = wanted.Card, CardEnding = card?.Ending, Quotes = [.. quotes.Select(quote => new AgreedQuote(quote.Book, quote.Id, quote.Total))], Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder, EndingAt = [.. wanted.EndingAt],
                 Bought = await agreed.BoughtAsync(versioned.Site, wanted, cancel),
             }), cancel, mayBeStored: async () => !await IsRepeatedAsync(versioned, wanted, things, faults, cancel));
     }
@@ -159,8 +159,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
             return false;
         }
 
-        var recent = (await RowsAsync(cancel)).Where(row => row.SiteId == versioned.Row.Id && row.PlacedAt > time.GetUtcNow() - JustPlaced).Select(row => Documents.Read<Order>(row.Document));
-        if (recent.FirstOrDefault(order => order.Id != wanted.Id && order.State != OrderState.Cancelled && order.Things.IsLike(things)) is not { } like)
+        if (await LikeAsync(versioned.Row.Id, things, wanted.Id, cancel) is not { } like)
         {
             return false;
         }
@@ -168,6 +167,12 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         faults.Say(FaultCodes.Repeated, "again", $"You placed an order like this one a short while ago: {like.Reference}. Order it again only if you want all of it twice.");
         return true;
     }
+
+    /// <summary>An order of a site that was placed a short while ago and buys the same; null: none.</summary>
+    /// <param name="but">The id of one that does not count.</param>
+    public async Task<Order?> LikeAsync(Guid siteId, OrderedThings things, Guid? but, CancellationToken cancel) =>
+        (await RowsAsync(cancel)).Where(row => row.SiteId == siteId && row.PlacedAt > time.GetUtcNow() - JustPlaced).Select(row => Documents.Read<Order>(row.Document))
+            .FirstOrDefault(order => order.Id != but && order.State != OrderState.Cancelled && order.Things.IsLike(things));
 
     private async Task<List<OrderRow>> RowsAsync(CancellationToken cancel) => [.. (await db.Orders.AsNoTracking().ToListAsync(cancel)).OrderByDescending(row => row.PlacedAt)];
 }

@@ -6,6 +6,7 @@ using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Upkeep;
 
 namespace HomeStart.Web.Orders;
 
@@ -69,7 +70,8 @@ internal static class OrdersEndpoints
     }
 
     // Each seller names its own sum for what is bought today: that, and nothing of ours, is what is agreed to and paid.
-    private static async Task<IResult> QuotesAsync(Guid siteId, JsonBody<AskQuotesBody> body, SiteDesk sites, Workspace workspace, QuoteDesk quoting, CancellationToken cancel)
+    private static async Task<IResult> QuotesAsync(
+        Guid siteId, JsonBody<AskQuotesBody> body, SiteDesk sites, Workspace workspace, QuoteDesk quoting, OrderDesk desk, NamesHad names, CancellationToken cancel)
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
@@ -84,9 +86,26 @@ internal static class OrdersEndpoints
             return SiteDesk.Missing();
         }
 
-        faults.Add(Placing.Of(costing, workspace.IsConnected).Faults);
+        var placed = Placing.Of(costing, workspace.IsConnected);
+        faults.Add(placed.Faults);
+        await SayHadAsync(site.Listed(letter)!.Candidate, names, faults, cancel);
+        var like = placed.Value is { } things ? await desk.LikeAsync(siteId, things, null, cancel) : null;
         var quotes = faults.Any ? [] : await quoting.AskAsync(costing, site.Listed(letter)!.Candidate, country!, null, faults, cancel);
-        return Results.Ok(new OrderQuotesWire([.. quotes.Select(quote => SellerQuoteWire.Of(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name))], FaultResults.Wires(faults)));
+        return Results.Ok(new OrderQuotesWire([.. quotes.Select(quote => SellerQuoteWire.Of(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name))], FaultResults.Wires(faults),
+            like is null ? null : new LikeOrderWire(like.Id, like.Reference, like.PlacedOn)));
+    }
+
+    // Nobody can register again what is theirs: better said before a form is filled in.
+    private static async Task SayHadAsync(Candidate candidate, NamesHad names, FaultList faults, CancellationToken cancel)
+    {
+        var had = (await names.ListAsync(cancel)).ToDictionary(had => had.Name.Domain.Text, had => had.Kept.Order.Reference, StringComparer.Ordinal);
+        foreach (var domain in candidate.Domains.Where(domain => domain.Route is DomainRoute.Register or DomainRoute.Transfer && domain.Domain is not null))
+        {
+            if (had.TryGetValue(domain.Domain!.Text, out var reference))
+            {
+                faults.Add(FaultCodes.Repeated, "candidate.domains", FaultReason.NameHad, domain.Domain.Text, reference);
+            }
+        }
     }
 
     // Before the card goes to its processor, so that the owner sees all that is wrong at once. Nothing is kept.
@@ -122,7 +141,7 @@ internal static class OrdersEndpoints
     private static IResult WriteCard(JsonBody<ContactBody> body) =>
         Results.File(Encoding.UTF8.GetBytes(VCard.Write(PlaceOrderReader.ReadContact(new Node(body.Root, "", new FaultList())))), "text/vcard; charset=utf-8", "contact.vcf");
 
-    private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody<PlaceOrderBody> body, SiteDesk sites, OrderDesk desk, CancellationToken cancel)
+    private static async Task<IResult> PlaceAsync(Guid siteId, JsonBody<PlaceOrderBody> body, SiteDesk sites, OrderDesk desk, NamesHad names, CancellationToken cancel)
     {
         var faults = new FaultList();
         if (await sites.FindAsync(siteId, cancel) is not { } site)
@@ -140,7 +159,7 @@ internal static class OrdersEndpoints
             return Results.Json(await sites.PageAsync(site, wanted.Letter, cancel), statusCode: StatusCodes.Status409Conflict);
         }
 
-        var order = await desk.PlaceAsync(site, wanted, faults, cancel);
+        var order = await desk.PlaceAsync(site, wanted with { Had = await names.PointableAsync(cancel) }, faults, cancel);
         return order is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(order));
     }
 

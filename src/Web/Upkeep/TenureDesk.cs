@@ -52,7 +52,7 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
             {
                 var book = order.There is { } there
                     ? Telling.Paid(DayKeeper.OpenedThere(tenure, order.Id, Guid.NewGuid(), there.CardExpires, there.NotedOn), there.Receipts.Select(receipt => (receipt.Book, receipt.Paid)), order.PlacedOn)
-                    : DayKeeper.Opened(tenure, order.Id, Guid.NewGuid(), new PaidBy(order.CardToken, order.CardEnding, order.Things.Payments.Any(payment => payment.Ways.Contains(PayWay.Wallet))));
+                    : DayKeeper.Opened(tenure, order.Id, Guid.NewGuid(), new PaidBy(order.CardToken, order.CardEnding, order.Things.Payments.Any(payment => payment.Ways.Contains(PayWay.Wallet))), order.EndingAt);
                 rows.Add(db.DayBooks.Add(new DayBookRow { WorkspaceId = row.WorkspaceId, OrderId = row.Id, Document = Documents.Write(book) }).Entity);
             }
         }

@@ -22,6 +22,7 @@ internal static class UpkeepEndpoints
         }
 
         services.AddScoped<TenureDesk>();
+        services.AddScoped<NamesHad>();
         services.AddScoped<LaterQuotes>();
         services.AddScoped<DayActions>();
         services.AddScoped<DayStep>();

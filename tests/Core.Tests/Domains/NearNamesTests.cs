@@ -47,6 +47,17 @@ public class NearNamesTests
             },
             iter: 500);
 
+    [Theory]
+    [InlineData("clocks", "clock", true)]
+    [InlineData("clock", "clocks", true)]
+    [InlineData("ostlerwren", "ostler-wren", true)]
+    [InlineData("barr", "bar", true)]
+    [InlineData("bar", "barr", false)] // Nobody doubles a letter by chance.
+    [InlineData("clockz", "clock", false)]
+    [InlineData("clock", "clack", false)]
+    [InlineData("clock", "clock", false)]
+    public void What_is_easily_written_for_a_name_is_worth_a_warning(string label, string near, bool isEasily) => NearNames.IsEasilyTaken(label, near).ShouldBe(isEasily);
+
     /// <summary>Told against edits worked out one by one.</summary>
     [Fact]
     public void Nearness_is_one_edit_beside_hyphens() =>

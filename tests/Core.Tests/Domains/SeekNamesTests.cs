@@ -79,7 +79,7 @@ public class SeekNamesTests
         lines.ShouldContain("DTSTAMP:20261201T000000Z");
         lines.Where(line => line.StartsWith("TRIGGER", StringComparison.Ordinal)).ShouldBe(["TRIGGER:-P30D", "TRIGGER:-P7D", "TRIGGER:-P1D"], ignoreOrder: true);
         lines.Single(line => line.StartsWith("DESCRIPTION:For", StringComparison.Ordinal)).ShouldContain("Ostler\\; Wren\\, clocks");
-        lines.Single(line => line.StartsWith("DESCRIPTION:For", StringComparison.Ordinal)).ShouldContain("GBP 11.50");
+        lines.Single(line => line.StartsWith("DESCRIPTION:For", StringComparison.Ordinal)).ShouldContain("£11.50");
     }
 
     private static (SoughtNames Sought, IReadOnlyList<RefusedLineWire> Refused)? Read(object body)

@@ -24,6 +24,7 @@ public partial class PageMakerTests
         page.Attribute("lang")!.Value.ShouldBe("en-GB");
         page.Descendants("title").Single().Value.ShouldBe("Ostler & Wren");
         page.Descendants("h1").Single().Value.ShouldBe("Ostler & Wren");
+        XElement.Parse(Uri.UnescapeDataString(page.Descendants("link").Single().Attribute("href")!.Value["data:image/svg+xml,".Length..])).Value.ShouldBe("O"); // Its icon.
         page.Descendants("section").First().Elements("p").Select(paragraph => paragraph.Value).ShouldBe(["We mend clocks.", "And barometers,\nold and new."]);
         page.Descendants("img").Single().Attribute("alt")!.Value.ShouldBe("The shop");
         page.Descendants("a").Single().Attribute("href")!.Value.ShouldBe("tel:+4401584555012");
@@ -106,6 +107,6 @@ public partial class PageMakerTests
     // As XML, once what HTML leaves open is closed: so every element that is opened is known to be closed, and every sign to be escaped.
     private static XElement Parsed(string html) => XElement.Parse(Void().Replace(html.Replace("<!DOCTYPE html>\n", "", StringComparison.Ordinal), "<${tag}/>"), LoadOptions.PreserveWhitespace);
 
-    [GeneratedRegex("<(?<tag>(meta|img|br)\\b[^>]*)>", RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture)]
+    [GeneratedRegex("<(?<tag>(meta|link|img|br)\\b[^>]*)>", RegexOptions.NonBacktracking | RegexOptions.ExplicitCapture)]
     private static partial Regex Void();
 }

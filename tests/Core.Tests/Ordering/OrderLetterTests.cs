@@ -30,10 +30,10 @@ public class OrderLetterTests
             letter.Text.ShouldContain("Dear <b>Ada</b> & Co,");
             letter.Html.ShouldContain("Dear &lt;b&gt;Ada&lt;/b&gt; &amp; Co,");
             letter.Html.ShouldNotContain("<b>");
-            foreach (var line in new[] { order.Reference, "GBP 12.00", "http://localhost:5080/sites/one/orders/two" })
+            foreach (var line in new[] { order.Reference, "£12.00", "http://localhost:5080/sites/one/orders/two" })
             {
                 letter.Text.ShouldContain(line);
-                letter.Html.ShouldContain(line);
+                System.Net.WebUtility.HtmlDecode(letter.Html).ShouldContain(line);
             }
 
             letter.Text.Split('\n').ShouldAllBe(line => line.Length < 80);

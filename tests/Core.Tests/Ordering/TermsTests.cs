@@ -13,10 +13,10 @@ public class TermsTests
         terms.ShouldAllBe(term => term.Seller == "Tidemarsh Hosting");
         terms.Select(term => term.Sentence).ShouldBe(
         [
-            "Slipway renews by itself on 1 December 2027 for GBP 107.88 and tax, each year from then on, until you cancel it.",
-            "ostlerwren.com renews by itself on 1 December 2027 for GBP 16.90 and tax, each year from then on, until you cancel it.",
+            "Slipway renews by itself on 1 December 2027 for £107.88 and tax, each year from then on, until you cancel it.",
+            "ostlerwren.com renews by itself on 1 December 2027 for £16.90 and tax, each year from then on, until you cancel it.",
             "ostlerwren.com cannot be given back once it is registered.",
-            "Until 31 December 2026 the hosting can be given back and GBP 43.06 comes back, without the domain, the set-up fee and the extra “Contact privacy”.",
+            "Until 31 December 2026 the hosting can be given back and £43.06 comes back, without the domain, the set-up fee and the extra “Contact privacy”.",
             "How long before a renewal you must cancel is not stated: do it in good time.",
         ]);
     }
@@ -26,7 +26,7 @@ public class TermsTests
     {
         var apart = TermWords.Of(Costed(Do(Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Name("nameyarrow") with { Years = 3 }))));
         apart.Select(term => term.Seller).Distinct().Count().ShouldBe(2);
-        apart.Single(term => term.Sentence.StartsWith("ostlerwren.com renews", StringComparison.Ordinal)).ShouldBe(new AgreedTerm("Nameyarrow", "ostlerwren.com renews by itself on 1 December 2029 for GBP 14.60 and tax, each year from then on, until you cancel it."));
+        apart.Single(term => term.Sentence.StartsWith("ostlerwren.com renews", StringComparison.Ordinal)).ShouldBe(new AgreedTerm("Nameyarrow", "ostlerwren.com renews by itself on 1 December 2029 for £14.60 and tax, each year from then on, until you cancel it."));
         TermWords.Of(Costed(Choosing("loomgate", "warp", 12)))[0].Sentence.ShouldNotContain("and tax");
     }
 

@@ -7,6 +7,8 @@ import { api, expect, Refused, type Order } from '../../api/client';
 import { readCart } from '../../api/pages';
 import { useSite } from '../../api/site';
 import { currencySign, money } from '../../format/money';
+import { daySent } from '../../format/typedDates';
+import { DateField } from '../../ui/DateField';
 import { Button } from '../../ui/Button';
 import { ConfirmFirst } from '../../ui/ConfirmFirst';
 import { TextArea, TextField } from '../../ui/Field';
@@ -81,21 +83,15 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
       <div>
         {!order && (
           <div className="grid gap-3 sm:grid-cols-2">
-            <TextField
-              type="date"
-              label="The day you bought it"
-              max={today}
-              fault={errors.boughtOn?.message}
-              {...form.register('boughtOn')}
-            />
+            <DateField label="The day you bought it" fault={errors.boughtOn?.message} {...form.register('boughtOn')} />
           </div>
         )}
         {sellers.map((seller, index) => (
           <PaidThere key={seller.book} form={form} seller={seller} index={index} isToday={order === null} />
         ))}
         <div className="mt-5 max-w-xs">
-          <TextField
-            type="date"
+          <DateField
+            endsMonth
             label="The card you gave there is good until"
             hint="Then you are told in time to give them another one. You may leave it out."
             fault={errors.cardExpires?.message}
@@ -167,7 +163,14 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
 
 async function note(siteId: string, letter: string, id: string, typed: Form, known: string) {
   const { boughtOn, name, mail } = typed;
-  const body = { ...bodyOf(typed), id, letter, boughtOn, name: name.trim(), mail: mail.trim() || known };
+  const body = {
+    ...bodyOf(typed),
+    id,
+    letter,
+    boughtOn: daySent(boughtOn),
+    name: name.trim(),
+    mail: mail.trim() || known,
+  };
   return expect(await api.POST('/api/sites/{siteId}/bought', { params: { path: { siteId } }, body }));
 }
 

@@ -1,4 +1,6 @@
 import type { Order, Schemas } from '../../api/client';
+import { longDay } from '../../format/dates';
+import { daySent } from '../../format/typedDates';
 
 type Keys = Schemas['TypedKeysBody'];
 
@@ -32,10 +34,10 @@ const names = Object.keys(keyNames) as KeyName[];
 export function startOf(today: string, books: string[], order: Order | null): BoughtForm {
   const there = order?.there;
   return {
-    boughtOn: today,
+    boughtOn: longDay(today),
     name: '',
     mail: '',
-    cardExpires: there?.cardExpires ?? '',
+    cardExpires: there?.cardExpires ? longDay(there.cardExpires) : '',
     receipts:
       there?.receipts.map(({ book, paid, reference, lines }) => ({ book, paid, reference: reference ?? '', lines })) ??
       books.map((book) => ({ book, paid: '', reference: '', lines: [] })),
@@ -51,7 +53,7 @@ export function bodyOf(form: BoughtForm): Schemas['ChangeBoughtBody'] {
   const { nameServers, ...others } = form.keys;
   const keys: Keys = Object.fromEntries(Object.entries(others).map(([name, text]) => [name, text.trim() || null]));
   return {
-    cardExpires: form.cardExpires || null,
+    cardExpires: form.cardExpires.trim() ? daySent(form.cardExpires, true) : null,
     receipts: form.receipts.map((receipt) => ({ ...receipt, reference: receipt.reference.trim() || null })),
     keys: { ...keys, nameServers: nameServers.split(/[\s,;]+/).filter(Boolean) },
   };

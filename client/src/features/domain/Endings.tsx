@@ -1,15 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
+import { Link } from '@tanstack/react-router';
+import { useEffect, useMemo, useState } from 'react';
 import type { NameCost, Schemas } from '../../api/client';
 import { nameCostsQuery, useAnswers, useAsking } from '../../api/names';
+import { namesHadQuery } from '../../api/ownDomain';
 import { useSite } from '../../api/site';
 import { money, sumFigure } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SellerNotes } from '../../ui/SellerNotes';
 import { Head, Heads, Table } from '../../ui/Table';
-import { AnswerMark } from './AnswerMark';
-import { answerSentence, askedWords } from './answerWords';
+import { AnswerMark } from '../../ui/AnswerMark';
+import { answerSentence, askedWords } from '../../format/answers';
+import { Ideas } from './Ideas';
+import { nearest } from './costs';
 import { SellerRow } from './SellerRow';
 
 type Ending = Schemas['EndingWire'];
@@ -20,8 +24,11 @@ export function Endings({ label, first }: { label: string; first: string | null 
   const { endings, letter } = page.worksheet;
   const { ask, ...asking } = useAsking(page.id, letter);
   const costs = useQuery(nameCostsQuery(page.id, letter, page.revision)).data;
+  const host = page.worksheet.candidate.hosting?.book ?? null;
+  const [oneSeller, setOneSeller] = useState(false);
   const inOrder = [...endings].sort((left, right) => Number(right.ending === first) - Number(left.ending === first));
   const sold = useMemo(() => endings.map(({ ending }) => ending), [endings]);
+  const isSold = first === null || sold.includes(first);
   const soldKey = sold.join(' ');
 
   useEffect(() => {
@@ -30,6 +37,27 @@ export function Endings({ label, first }: { label: string; first: string | null 
 
   return (
     <section aria-label={`Endings for ${label}`}>
+      {!isSold && (
+        <p className="border-red mt-3 border-l-2 pl-3">
+          Nobody here sells “.{first}”. Sold here:{' '}
+          {nearest(sold, first)
+            .map((ending) => `.${ending}`)
+            .join(', ')}
+          . A seller who has it can still be used: <PutIn />.
+        </p>
+      )}
+      <Ideas label={label} ending={isSold ? (first ?? sold[0]!) : nearest(sold, first)[0]!} />
+      {host && costs?.some((cost) => cost.book !== host) && (
+        <label className="mt-3 flex items-baseline gap-2">
+          <input
+            type="checkbox"
+            className="translate-y-0.5"
+            checked={oneSeller}
+            onChange={(event) => setOneSeller(event.target.checked)}
+          />
+          one seller only: leave out those who are not my host
+        </label>
+      )}
       <p role="status" className="text-soft mt-3 text-sm">
         {asking.error ? (
           <span className="text-red">{asking.error.message}</span>
@@ -61,13 +89,40 @@ export function Endings({ label, first }: { label: string; first: string | null 
             key={offer.ending}
             label={label}
             offer={offer}
-            costs={costs?.filter((cost) => cost.ending === offer.ending) ?? []}
+            costs={costs?.filter((cost) => cost.ending === offer.ending && (!oneSeller || cost.book === host)) ?? []}
             isAsking={asking.isAsking}
             askAgain={() => void ask({ names: [label], endings: [offer.ending], again: true, withRecord: true })}
           />
         ))}
       </Table>
     </section>
+  );
+}
+
+/** A price list of one's own makes a seller of an ending. */
+function PutIn() {
+  const { page } = useSite();
+  return (
+    <Link to="/sites/$siteId/shelf" params={{ siteId: page.id }} search={{}} className="ink">
+      put its price list on the shelf
+    </Link>
+  );
+}
+
+/** A name that came with an order of the owner's. */
+function Mine({ had }: { had: Schemas['NameHadWire'] }) {
+  const { page, change } = useSite();
+  const { letter, candidate } = page.worksheet;
+  const isChosen = candidate.domains.some((domain) => `${domain.name ?? ''}.${domain.ending ?? ''}` === had.domain);
+  return (
+    <span className="block">
+      Yours already, at <bdi>{had.seller}</bdi>: order {had.reference}.{' '}
+      {!isChosen && (
+        <Button look="text" onClick={() => change({ kind: 'choose-domain', letter, domain: { ...had.choice } })}>
+          Use the one I have<span className="sr-only">: {had.domain}</span>
+        </Button>
+      )}
+    </span>
   );
 }
 
@@ -87,6 +142,7 @@ function EndingRows({
   const { page, change } = useSite();
   const domain = `${label}.${offer.ending}`;
   const answer = useAnswers(page.id, page.worksheet.letter)[domain];
+  const mine = useQuery(namesHadQuery).data?.find((had) => had.domain === domain);
   const isHeld = page.held.some((held) => held.name === label && held.ending === offer.ending);
   const offered =
     answer?.buyable === 'anywhere'
@@ -107,7 +163,9 @@ function EndingRows({
             {label}
             <wbr />.{offer.ending}
           </bdi>
-          {answer ? (
+          {mine ? (
+            <Mine had={mine} />
+          ) : answer ? (
             <>
               <AnswerMark answer={answer} words={answerSentence(answer)} />
               <span className="text-soft block text-[13px]">{askedWords(answer)}</span>
@@ -121,7 +179,7 @@ function EndingRows({
                 Ask again<span className="sr-only"> about {domain}</span>
               </Button>
             )}
-            {answer && answer.state !== 'taken' && answer.state !== 'reserved' && (
+            {answer && !mine && answer.state !== 'taken' && answer.state !== 'reserved' && (
               <Button
                 look="text"
                 className="text-[13px]"

@@ -9,8 +9,8 @@ import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Head, Heads, Row, Table } from '../../ui/Table';
-import { AnswerMark } from './AnswerMark';
-import { answerWord, askedWords } from './answerWords';
+import { AnswerMark } from '../../ui/AnswerMark';
+import { answerWord, askedWords } from '../../format/answers';
 import { leastOf, rankOf } from './costs';
 import { adviceWords, type Name } from './nameWords';
 

@@ -5,8 +5,8 @@ import { useSite } from '../../api/site';
 import { sumMoney } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { AnswerMark } from './AnswerMark';
-import { answerWord, askedWords } from './answerWords';
+import { AnswerMark } from '../../ui/AnswerMark';
+import { answerWord, askedWords } from '../../format/answers';
 import { leastOf } from './costs';
 
 type Held = Schemas['HeldNameWire'];
@@ -17,7 +17,7 @@ export function HeldNames({ costs }: { costs: readonly NameCost[] }) {
   return (
     <section className="my-6 max-w-4xl" aria-labelledby="held">
       <h2 id="held" className="text-lg">
-        Held names
+        Names saved for later
       </h2>
       {page.held.length === 0 ? (
         <p className="text-soft">None yet. Names you save for later are listed here.</p>

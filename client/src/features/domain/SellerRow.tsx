@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { InkPopover } from '../../ui/Popover';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { includedWords, privacyWords, recordField } from './answerWords';
+import { includedWords, privacyWords, recordField } from '../../format/answers';
 
 /** Who sells it, what makes them the simplest or the cheapest, and what becomes of the plan's domain-year there. */
 function Name({ cost }: { cost: NameCost }) {

@@ -1,9 +1,11 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import type { Schemas } from '../../api/client';
-import { readOwnDomain } from '../../api/ownDomain';
-import { shortDay } from '../../format/dates';
+import { ownedRecordQuery, readOwnDomain } from '../../api/ownDomain';
+import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
+import { daySent } from '../../format/typedDates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
@@ -149,12 +151,23 @@ function OwnedName({ route, saved, ask }: Asked & { route: 'keep' | 'transfer' }
   const form = useForm({
     defaultValues: {
       domain: saved ? `${saved.name ?? ''}.${saved.endings[0] ?? ''}` : '',
-      expires: saved?.expires ?? '',
+      expires: saved?.expires ? longDay(saved.expires) : '',
       renewal: saved?.renewal ?? '',
     },
   });
   const currency = saved?.currency ?? page.settings.currency;
-  const submit = form.handleSubmit(async ({ domain, expires, renewal }) => {
+  // The registry knows until when it is paid: the owner need not look for it.
+  const queries = useQueryClient();
+  const lookUp = async () => {
+    const domain = form.getValues('domain').trim();
+    const found = domain && (await queries.fetchQuery(ownedRecordQuery(page.id, domain)).catch(() => null));
+    const expires = found && (found.had?.expires ?? found.registration?.expires);
+    if (expires && !form.getValues('expires')) {
+      form.setValue('expires', longDay(expires));
+    }
+  };
+  const submit = form.handleSubmit(async ({ domain, expires: typed, renewal }) => {
+    const expires = daySent(typed);
     const read = await readOwnDomain(domain);
     if ('fault' in read) {
       form.setError('domain', { message: read.fault });
@@ -166,9 +179,12 @@ function OwnedName({ route, saved, ask }: Asked & { route: 'keep' | 'transfer' }
   });
   return (
     <form className={shape} onSubmit={(event) => void submit(event)}>
-      <WholeDomainField {...form.register('domain')} fault={form.formState.errors.domain?.message} />
-      <ExpiresField {...form.register('expires')} />
-      {route === 'keep' && <RenewalField currency={currency} {...form.register('renewal')} />}
+      <WholeDomainField
+        {...form.register('domain', { onBlur: () => void lookUp() })}
+        fault={form.formState.errors.domain?.message}
+      />
+      <ExpiresField required {...form.register('expires')} />
+      {route === 'keep' && <RenewalField required currency={currency} {...form.register('renewal')} />}
       <Submit />
     </form>
   );

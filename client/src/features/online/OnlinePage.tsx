@@ -5,6 +5,7 @@ import { ordersQuery } from '../../api/queries';
 import { useSite } from '../../api/site';
 import { ago } from '../../format/dates';
 import { Button } from '../../ui/Button';
+import { ChooseHosting } from '../../ui/ChooseHosting';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { longDay } from '../../format/dates';
@@ -23,7 +24,12 @@ export function OnlinePage() {
     return <Waiting for="Fetching your orders" />;
   }
 
-  const done = orders.data.filter((order) => order.siteId === page.id && order.state === 'completed');
+  const placed = orders.data.filter((order) => order.siteId === page.id && order.state === 'completed');
+  // The first name claimed for a hosting that came without one is what that hosting shows: it stands here once.
+  const done = placed.filter((order) => {
+    const hosting = placed.find((other) => other.id === order.claimOf);
+    return !hosting || hosting.keySheet?.domain || placed.findLast((other) => other.claimOf === hosting.id) !== order;
+  });
   return (
     <div className="py-5">
       <title>{`Online · ${page.name} · Home Start`}</title>
@@ -41,9 +47,15 @@ export function OnlinePage() {
           .
         </p>
       )}
-      {done.map((order) => (
-        <Chain key={order.id} siteId={page.id} orderId={order.id} reference={order.reference} there={order.there} />
-      ))}
+      {done.map((order) =>
+        order.keySheet?.domain && !order.keySheet.provider && !order.claimOf && !order.there ? (
+          <p key={order.id} className="mt-4 max-w-2xl">
+            <ChooseHosting domain={order.keySheet.domain} />
+          </p>
+        ) : (
+          <Chain key={order.id} siteId={page.id} orderId={order.id} reference={order.reference} there={order.there} />
+        ),
+      )}
     </div>
   );
 }

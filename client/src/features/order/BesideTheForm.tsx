@@ -121,7 +121,17 @@ function WhatHappens() {
           </li>
         ))}
       </ol>
-      <p className="text-soft mt-1 text-sm">
+      <h3 className="mt-3 font-semibold">When does it start working?</h3>
+      <p className="text-[14px]">
+        {[
+          candidate.hosting && 'The hosting works within minutes.',
+          registered.length > 0 && 'A new name is seen by most people within an hour, and everywhere within two days.',
+          moved.length > 0 && 'A domain that is moved goes on working where it is until it has come, up to five days.',
+        ]
+          .filter(Boolean)
+          .join(' ')}
+      </p>
+      <p className="text-soft mt-2 text-sm">
         If something fails before a domain is yours, all of it is undone and nothing is charged.
       </p>
     </section>

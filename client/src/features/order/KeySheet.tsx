@@ -4,6 +4,7 @@ import type { Order, Schemas } from '../../api/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { ChooseHosting } from '../../ui/ChooseHosting';
 import { Copy } from '../../ui/Copy';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { BoughtThere } from './BoughtThere';
@@ -78,7 +79,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
                 sheet.domain &&
                 (sheet.domainSeller
                   ? `${sheet.domain}, registered through ${sheet.domainSeller}`
-                  : `${sheet.domain}, registered elsewhere`)
+                  : `${sheet.domain}, which you have already`)
               }
             />
             <Entry name="Further domains" value={sheet.furtherDomains.join('; ')} />
@@ -121,7 +122,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
             <BoughtThere order={order} />
           ) : (
             <>
-              <Next sheet={sheet} siteId={order.siteId} />
+              <Next sheet={sheet} siteId={order.siteId} isPointed={order.steps.some((step) => step.kind === 'join')} />
               <Receipts order={order} />
             </>
           )}
@@ -149,13 +150,27 @@ function LogInAddress({ address }: { address: string }) {
 }
 
 /** What to do now, and what only needs waiting. */
-function Next({ sheet, siteId }: { sheet: Schemas['KeySheetWire']; siteId: string }) {
-  const elsewhere = sheet.domain && !sheet.domainSeller && sheet.nameServers.length > 0;
+function Next({
+  sheet,
+  siteId,
+  isPointed,
+}: {
+  sheet: Schemas['KeySheetWire'];
+  siteId: string;
+  /** Whether the order pointed the name at the hosting. */
+  isPointed: boolean;
+}) {
+  const elsewhere = sheet.domain && !sheet.domainSeller && !isPointed && sheet.nameServers.length > 0;
   return (
     <>
       <h2 className="mt-6 text-lg">What comes next</h2>
       <ol className="mt-1 list-decimal pl-5 [&>li]:py-1">
         <li>Print this sheet or keep it where you will find it in a year.</li>
+        {!sheet.provider && sheet.domain && (
+          <li>
+            <ChooseHosting domain={sheet.domain} />
+          </li>
+        )}
         {sheet.user && (
           <li className="no-print">Show or copy the first password and keep it safe, then log in and change it.</li>
         )}
@@ -173,7 +188,7 @@ function Next({ sheet, siteId }: { sheet: Schemas['KeySheetWire']; siteId: strin
             .
           </li>
         )}
-        {sheet.domainSeller && sheet.server && (
+        {isPointed && sheet.server && (
           <li>
             Wait: the domain points at the host now, but it can take from some minutes to two days until everybody sees
             it. Until then the site may seem to be missing.{' '}

@@ -88,8 +88,21 @@ export function LastLook({ costing }: { costing: Costing }) {
           <span className="text-soft text-sm">registered for {span(12 * domain.years)}</span>
         </p>
       )}
+      <SeveralSellers count={new Set(today.map((bill) => bill.book)).size} />
       <Later costing={costing} />
     </section>
+  );
+}
+
+/** What more than one seller means for the owner. */
+function SeveralSellers({ count }: { count: number }) {
+  const { candidate } = useSite().page.worksheet;
+  return count < 2 ? null : (
+    <p className="mt-2">
+      {count === 2 ? 'Two' : count} sellers: a log-in and a bill at each, and each renews on its own.{' '}
+      {candidate.hosting &&
+        'The name is pointed at the hosting with this order, so that there is nothing to connect by hand.'}
+    </p>
   );
 }
 

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { api, expect } from '../../api/client';
 import { useSite } from '../../api/site';
@@ -22,9 +23,15 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
     retry: false,
   });
   const faults = form.formState.errors.logIn;
-  const rules = check.data?.rules ?? [];
+  const [isFilling, setFilling] = useState(false);
+  // The rules matter to whoever makes up a name: beside empty fields they would only frighten.
+  const rules = isFilling || typed.user || typed.passcode ? (check.data?.rules ?? []) : [];
   return (
-    <section className="mt-7">
+    <section
+      className="mt-7"
+      onFocus={(event) => setFilling(event.target instanceof HTMLInputElement)}
+      onBlur={() => setFilling(false)}
+    >
       <h2 className="text-lg">
         Your log-in at <bdi>{provider}</bdi>
       </h2>
@@ -50,7 +57,7 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
         />
       </div>
       {check.error && <p className="text-soft mt-2 text-sm">{check.error.message}</p>}
-      <ul className="mt-2 text-sm" aria-label="What the host asks of it">
+      <ul className="mt-2 text-sm" aria-label="What the host asks of it" hidden={rules.length === 0}>
         {rules.map((rule) => (
           <li
             key={rule.rule}

@@ -5,6 +5,7 @@ import { money } from '../../format/money';
 import { clockTime } from '../../format/dates';
 import { useSite } from '../../api/site';
 import { Button } from '../../ui/Button';
+import { MendIt } from '../../ui/MendIt';
 import type { OrderForm } from './form';
 import { quotesQuery } from './quotes';
 
@@ -46,6 +47,7 @@ export function Quotes({ control }: { control: Control<OrderForm> }) {
             ))}
           </ul>
           <p className="mt-2 flex flex-wrap gap-x-4">
+            <MendIt faults={differences} />
             <Link
               to="/sites/$siteId/worksheet"
               params={{ siteId: page.id }}

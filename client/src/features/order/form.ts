@@ -32,6 +32,8 @@ export interface OrderForm {
   /** The transfer codes, in the order of the domains that are moved in. */
   transfers: string[];
   logIn: { user: string; passcode: string };
+  /** By the id of the book: whether what is had there renews by itself; what is not said does. */
+  renews: Record<string, boolean>;
   card: Card;
   agreed: boolean;
 }
@@ -55,6 +57,7 @@ export const empty: OrderForm = {
   pay: [],
   transfers: [],
   logIn: { user: '', passcode: '' },
+  renews: {},
   card: { number: '', expires: '', code: '' },
   agreed: false,
 };
@@ -84,6 +87,16 @@ export const paidToday = (costing: Costing, startDate: string) =>
   costing.bills.flatMap((bill) =>
     bill.date === startDate && bill.book && !isZero(bill.total) ? [{ ...bill, book: bill.book }] : [],
   );
+
+/** The books of all who something is bought from that can renew. */
+export const renewingSellers = ({ hosting, domains }: Schemas['CandidateWire']): string[] => [
+  ...new Set(
+    [
+      hosting?.book,
+      ...domains.filter(({ route }) => route === 'register' || route === 'transfer').map(({ book }) => book),
+    ].filter((book) => book !== null && book !== undefined),
+  ),
+];
 
 /** The domains that are moved in, written out. */
 export const movedIn = (domains: readonly Schemas['DomainWire'][]) =>

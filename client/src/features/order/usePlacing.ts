@@ -6,7 +6,7 @@ import { api, Refused, type Order } from '../../api/client';
 import { sessionQuery } from '../../api/queries';
 import { useSite } from '../../api/site';
 import { CardFaults, cardToken } from '../../api/card';
-import { fieldOf, movedIn, paidToday, type OrderForm } from './form';
+import { fieldOf, movedIn, paidToday, renewingSellers, type OrderForm } from './form';
 import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
 import { quotesQuery } from './quotes';
 
@@ -105,7 +105,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
   };
 
   const order = (again: boolean) =>
-    form.handleSubmit(async ({ contact, holder, isHeldByOther, card, agreed, pay, transfers, logIn }) => {
+    form.handleSubmit(async ({ contact, holder, isHeldByOther, card, agreed, pay, transfers, logIn, renews }) => {
       setHindrance(null);
       const payments = sellers.map(({ book }, index) => ({
         book,
@@ -183,6 +183,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
           payments,
           transfers: moved.map((domain, index) => ({ domain, code: transfers[index] ?? '' })),
           logIn: logIn.user || logIn.passcode ? logIn : null,
+          endingAt: renewingSellers(page.worksheet.candidate).filter((book) => renews[book] === false),
           terms: page.worksheet.terms?.stamp ?? null,
         });
         if (placed === 'stale') {

@@ -2,8 +2,10 @@ import { useWatch } from 'react-hook-form';
 import { useChangeForm } from '../../api/changeForm';
 import { longDay, shortDay } from '../../format/dates';
 import { currencyWord } from '../../format/money';
+import { daySent } from '../../format/typedDates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
+import { DateField } from '../../ui/DateField';
 import { SelectField, TextField } from '../../ui/Field';
 import { InkPopover } from '../../ui/Popover';
 import { DisplayCurrency } from './DisplayCurrency';
@@ -95,15 +97,14 @@ function Start({ close }: { close: () => void }) {
   const { page, change } = useSite();
   const { startDate, startsToday, businessDate } = page.settings;
   const { field, submit } = useChangeForm(
-    { date: startDate },
-    ({ date }) => ({ kind: 'set-start', date: date === businessDate ? null : date }),
+    { date: longDay(startDate) },
+    ({ date }) => ({ kind: 'set-start', date: daySent(date) === businessDate ? null : daySent(date) }),
     close,
   );
   return (
     <form onSubmit={submit} className="flex flex-col gap-3">
-      <TextField
+      <DateField
         label="Count from"
-        type="date"
         required
         hint={`Today is ${longDay(businessDate)}. An order starts on the day it is placed.`}
         {...field('date')}

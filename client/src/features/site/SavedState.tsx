@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { SiteChanges } from '../../api/commands';
 import { Button } from '../../ui/Button';
+import { MendIt } from '../../ui/MendIt';
 import { changeWords, versionWords } from './changeWords';
 
 /** What became of the last change, where it is worth saying: refused, overtaken, or not sent. Slow ones are said to be under way. */
@@ -11,6 +12,7 @@ export function SavedState({ changes, saving }: { changes: SiteChanges; saving: 
       {changes.message ? (
         <div className="border-red text-red mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 py-1 pl-3">
           <span>{changes.message}</span>
+          <MendIt faults={changes.faults} />
           <BothVersions changes={changes} />
           {changes.unsent && (
             <Button look="text" onClick={changes.tryAgain}>

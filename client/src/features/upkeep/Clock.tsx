@@ -1,7 +1,9 @@
 import { useState, type FormEvent } from 'react';
 import { api, carriedOut, type Schemas } from '../../api/client';
 import { longDay } from '../../format/dates';
+import { daySent } from '../../format/typedDates';
 import { Button } from '../../ui/Button';
+import { DateField } from '../../ui/DateField';
 import { useChange } from './upkeep';
 
 /** The simulated clock: what day it is here, what day it really is, and the ways to move on. */
@@ -12,8 +14,8 @@ export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
   const busy = move.isPending || isMoving;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (date) {
-      move.mutate(date, { onSuccess: () => setDate('') });
+    if (date.trim()) {
+      move.mutate(daySent(date), { onSuccess: () => setDate('') });
     }
   };
   return (
@@ -35,19 +37,8 @@ export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
             Skip to {longDay(nextEvent)}
           </Button>
         )}
-        <form onSubmit={submit} className="flex items-center gap-2">
-          <label className="flex items-center gap-2">
-            Skip to a date
-            <input
-              type="date"
-              required
-              min={tomorrow}
-              max={furthest}
-              value={date}
-              onChange={(event) => setDate(event.target.value)}
-              className="border-blue bg-sheet text-blue rounded border px-2.5 py-1.5 font-semibold"
-            />
-          </label>
+        <form onSubmit={submit} className="flex items-end gap-2">
+          <DateField label="Skip to a date" required value={date} onChange={(event) => setDate(event.target.value)} />
           <Button type="submit" disabled={busy}>
             Move on
           </Button>

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { figuresOf } from './columns';
-import { CodeField } from './CodeField';
+import { CodeField } from '../../ui/CodeField';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { TellCode } from './TellCode';
 import { promotionWords, verdictWords } from '../../format/codes';

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { usePendingChange } from '../../api/commands';
+import { recordField } from '../../format/answers';
 import { change as changeWords, isZero, money } from '../../format/money';
 import { perWord } from '../../format/words';
 import { Button } from '../../ui/Button';
@@ -158,6 +159,7 @@ function ExtraNotes({ extra }: { extra: Extra }) {
 /** Taking an extra and reading about it are two targets. */
 function About({ extra }: { extra: Extra }) {
   const [open, setOpen] = useState(false);
+  const seen = useSeenWithout(extra);
   return (
     <>
       <Button
@@ -166,15 +168,25 @@ function About({ extra }: { extra: Extra }) {
         aria-expanded={open}
         onClick={() => setOpen(!open)}
       >
-        about<span className="sr-only"> {extra.name}</span>
+        {seen ? 'do I need it?' : 'about'}
+        <span className="sr-only"> {extra.name}</span>
       </Button>
       {open && (
         <span className="text-soft w-full pl-6 text-[13px]">
+          {seen && `Without it anybody can read your ${seen} in the public record of the domain. `}
           <Details extra={extra} />
         </span>
       )}
     </>
   );
+}
+
+/** For contact privacy: what everybody would read without it; null for other extras, and where it is not stated. */
+function useSeenWithout(extra: Extra): string | null {
+  const record = useSite().page.worksheet.publicRecord;
+  return extra.provides === 'privacy' && record?.shownWithout && record.shownWithout.length > 0
+    ? record.shownWithout.map((field) => recordField(field).toLowerCase()).join(', ')
+    : null;
 }
 
 function Details({ extra }: { extra: Extra }) {

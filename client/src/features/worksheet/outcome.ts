@@ -3,7 +3,10 @@ import { change, isZero } from '../../format/money';
 import { span } from '../../format/words';
 
 /** ": adds £12.00 over 3 years, £4.00 today", for an option of a list; nothing where it cannot be costed or compared. */
-export function outcomeWords(outcome: Outcome | null, horizonMonths: number): string {
+export function outcomeWords(
+  outcome: Pick<Outcome, 'currency' | 'horizonChange' | 'todayChange'> | null,
+  horizonMonths: number,
+): string {
   if (!outcome?.horizonChange || !outcome.todayChange) {
     return '';
   }

@@ -116,6 +116,9 @@ public enum FaultReason
     /// <summary>The most candidates.</summary>
     ShortlistFull,
 
+    /// <summary>The domain, the reference of the order it came with.</summary>
+    NameHad,
+
     /// <summary>The letter.</summary>
     NoCandidate,
 

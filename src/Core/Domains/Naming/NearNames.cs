@@ -23,6 +23,13 @@ public static class NearNames
         return [.. near.Where(name => name != label && DomainLabel.Parse(name).Label?.Text == name).Distinct(StringComparer.Ordinal).Take(MostAsked)];
     }
 
+    /// <summary>
+    /// Whether people write the one for the other without noticing: with and without hyphens, or the plural s, or a doubled letter that the first has and the other lacks. Other near names are
+    /// mistyped too seldom to warn of.
+    /// </summary>
+    public static bool IsEasilyTaken(string label, string near) =>
+        label != near && (Plain(label) == Plain(near) || label + "s" == near || near + "s" == label || Enumerable.Range(0, label.Length).Any(at => IsDoubled(label, at) && label.Remove(at, 1) == near));
+
     /// <summary>Whether one label may be taken for the other; never of a label and itself.</summary>
     public static bool IsNear(string one, string other) =>
         one != other && (Plain(one) == Plain(other) || DiffersByOne(Plain(one), Plain(other)));

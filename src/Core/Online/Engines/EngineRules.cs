@@ -29,8 +29,11 @@ public static class EngineSteps
     /// <summary>The one that takes the password.</summary>
     public const string Administrator = "administrator";
 
+    /// <summary>The one that makes a database, where the engine needs one.</summary>
+    public const string Database = "database";
+
     /// <summary>Their words.</summary>
-    public static readonly ImmutableArray<string> All = ["files", "database", Administrator, "check"];
+    public static readonly ImmutableArray<string> All = ["files", Database, Administrator, "check"];
 }
 
 /// <summary>What an engine's set-up must be like.</summary>

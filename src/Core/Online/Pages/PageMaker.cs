@@ -22,7 +22,7 @@ public static class PageMaker
         var (name, source) = (Text(page.Name), (picture ?? page.Picture) is { } path ? Text(path) : null);
         var html = new StringBuilder()
             .Append(CultureInfo.InvariantCulture, $"<!DOCTYPE html>\n<html lang=\"{Text(page.Language)}\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width, initial-scale=1\">\n")
-            .Append(CultureInfo.InvariantCulture, $"<title>{name}</title>\n<meta name=\"description\" content=\"{Text(Summary(page.About))}\">\n<style>\n{Styles(page.Layout)}\n</style>\n")
+            .Append(CultureInfo.InvariantCulture, $"<title>{name}</title>\n<meta name=\"description\" content=\"{Text(Summary(page.About))}\">\n<link rel=\"icon\" href=\"{Icon(page.Name)}\">\n<style>\n{Styles(page.Layout)}\n</style>\n")
             .Append(CultureInfo.InvariantCulture, $"<script type=\"application/ld+json\">\n{Described(page)}\n</script>\n</head>\n<body>\n")
             .Append(CultureInfo.InvariantCulture, $"<header>\n<h1>{name}</h1>\n</header>\n<main>\n");
         if (source is not null)
@@ -37,6 +37,14 @@ public static class PageMaker
         }
 
         return html.Append("</section>\n").Append(Where(page)).Append(When(page)).Append("</main>\n</body>\n</html>\n").ToString();
+    }
+
+    // The name's first letter or digit on a dark square, in the address itself: no other file is asked for.
+    private static string Icon(string name)
+    {
+        var letter = name.EnumerateRunes().Where(Rune.IsLetterOrDigit).Select(Rune.ToUpperInvariant).FirstOrDefault(new Rune('•')).ToString();
+        return "data:image/svg+xml," + Uri.EscapeDataString(
+            $"<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 32 32'><rect width='32' height='32' rx='6' fill='#234'/><text x='16' y='23' font-size='20' font-family='sans-serif' text-anchor='middle' fill='#fff'>{letter}</text></svg>");
     }
 
     private static string Where(BusinessPage page)

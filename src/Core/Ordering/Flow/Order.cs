@@ -44,6 +44,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>The log-in the owner chose at the host; null: the host makes one.</summary>
     public ChosenLogIn? LogIn { get; init; }
 
+    /// <summary>The books of those sellers whose things are not to renew by themselves.</summary>
+    public ImmutableArray<string> EndingAt { get; init; } = [];
+
     /// <summary>The hosting that was prepared, or, for a domain claimed afterwards, the one it joins; null until then.</summary>
     public HostAccount? Account { get; init; }
 
@@ -185,7 +188,11 @@ public enum PayWay
 
 /// <param name="Address">The domain the site will answer to, wherever it is registered.</param>
 /// <param name="CommitMonths">For how long it is committed to; 0 for orders placed before that was kept.</param>
-public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, DomainName? Address, int CommitMonths = 0);
+public sealed record OrderedHosting(string Book, string Provider, string Plan, string PlanName, DomainName? Address, int CommitMonths = 0)
+{
+    /// <summary>The book of the seller through whom the owner has its address already: it is pointed here as a part of the order. Null: it is bought with it, or kept by somebody outside.</summary>
+    public string? AddressAt { get; init; }
+}
 
 /// <param name="Name">Null for an order of the first release whose text no registry would take.</param>
 /// <param name="Premium">The most that was agreed for the first year of a premium name; null: the ordinary price.</param>

@@ -30,6 +30,11 @@ public static class OrderFlow
             steps.AddRange(things.Domains.Select(domain => Step(StepKind.Join, domain.Book, domain: domain)));
         }
 
+        if (things.Hosting is { Address: { } address, AddressAt: { } at })
+        {
+            steps.Add(WithKey(order, new OrderStep(StepKind.Join, at, "") { Domain = address.Text }));
+        }
+
         steps.AddRange(things.Payments.SelectMany(payment => payment.Ways.Select(way => Step(StepKind.Capture, payment.Book, way))));
         return order with { Steps = [.. steps] };
 

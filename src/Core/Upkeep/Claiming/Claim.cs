@@ -15,6 +15,9 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
     /// <summary>The extras that come with the plan the owner has now, by id.</summary>
     public ImmutableArray<string> PlanIncludes { get; init; } = [];
 
+    /// <summary>How it is counted.</summary>
+    public required Counting Counting { get; init; }
+
     /// <summary>Under which endings a name may be had with it.</summary>
     public ImmutableArray<string> Endings => Allowance.Endings;
 
@@ -31,11 +34,17 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
         }
 
         var open = Allowance.Of(outlook).FirstOrDefault(known => known is { TakenBy: null, Endings.IsEmpty: false } && known.From <= outlook.DecidingOn && outlook.DecidingOn <= known.LastDay && !taken.Contains(known.Number));
-        return open is null ? null : new Claim(order, outlook.Tenure.Book(open.Book), open, outlook.DecidingOn) { PlanIncludes = hosting.Plan.Includes };
+        return open is null ? null : new Claim(order, outlook.Tenure.Book(open.Book), open, outlook.DecidingOn) { PlanIncludes = hosting.Plan.Includes, Counting = outlook.Counting };
     }
 
     /// <summary>The decision it is when the years are run.</summary>
     public ClaimDomain Decision(string label, string ending) => new(On, new DomainChoice(DomainRoute.Register) { Book = Book.Id, Name = label, Ending = ending });
+
+    /// <summary>Whether contact privacy comes with a name of an ending: with the plan, or with the name itself.</summary>
+    public bool IsPrivate(DomainPrice price) => PlanIncludes.AddRange(price.Includes).Any(extra => Book.AddOn(extra, AddOnFor.Domain)?.Provides == "privacy");
+
+    /// <summary>A price of the seller's as it is paid: with the tax it charges; null: it is not stated.</summary>
+    public Money? WithTax(Minor? price) => price is { } stated ? new Money(Counting.Tax(Book, stated).Total, Book.Currency) : null;
 
     /// <summary>The order that claims it: nothing is due, the domain joins the hosting that is there.</summary>
     /// <param name="id">Made by the page.</param>
@@ -43,8 +52,7 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
     public Order Placed(Guid id, DomainName name, string quote, Contact contact, Guid secret, DateOnly today)
     {
         var zero = Money.Zero(Book.Currency);
-        var includes = PlanIncludes.AddRange(Book.Domain(name.Text[(name.Text.IndexOf('.', StringComparison.Ordinal) + 1)..])!.Includes);
-        var domain = new OrderedDomain(Book.Id, Book.Provider.Name, name, 1, includes.Any(extra => Book.AddOn(extra, AddOnFor.Domain)?.Provides == "privacy"));
+        var domain = new OrderedDomain(Book.Id, Book.Provider.Name, name, 1, IsPrivate(Book.Domain(name.Text[(name.Text.IndexOf('.', StringComparison.Ordinal) + 1)..])!));
         var item = new OrderedItem(LineKind.Domain, name.Text, name.Text, Book.Id, Book.Provider.Name, 1, 12, zero, today, today.AddMonths(12), Included: true);
         return OrderFlow.Planned(new Order(id, Order.SiteId, Order.Letter, today, contact, new OrderedThings([], null, [domain], [item], zero))
         {

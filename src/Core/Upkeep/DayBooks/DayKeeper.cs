@@ -11,8 +11,14 @@ namespace HomeStart.Core.Upkeep;
 public static class DayKeeper
 {
     /// <summary>The day book of an order that was delivered: its first day happened with it.</summary>
-    public static DayBook Opened(Tenure tenure, Guid orderId, Guid secret, PaidBy payer) =>
-        new(orderId, tenure.Start, secret) { Lines = tenure.Through(tenure.Start, []).Happened, Payer = payer, RemindedTo = tenure.Start };
+    /// <param name="endingAt">The books of those sellers whose things are not to renew: that is decided on the day after.</param>
+    public static DayBook Opened(Tenure tenure, Guid orderId, Guid secret, PaidBy payer, IReadOnlyCollection<string>? endingAt = null)
+    {
+        var first = tenure.Through(tenure.Start, []);
+        var opened = new DayBook(orderId, tenure.Start, secret) { Lines = first.Happened, Payer = payer, RemindedTo = tenure.Start };
+        return first.Holdings.Where(held => endingAt?.Contains(first.Books[held.Holding]) ?? false)
+            .Aggregate(opened, (book, held) => book.With(new SetRenewing(tenure.Start.AddDays(1), held.Holding, Value: false)));
+    }
 
     /// <summary>The day book of what was bought at the sellers' own pages: nothing is asked of anybody for it, and what passed before it was noted is not written about.</summary>
     /// <param name="notedOn">The day it was told.</param>

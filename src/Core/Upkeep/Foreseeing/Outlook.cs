@@ -7,7 +7,6 @@ namespace HomeStart.Core.Upkeep;
 /// <summary>How what was bought stands on a morning, and what is to come over the horizon if nothing else is decided.</summary>
 public sealed class Outlook
 {
-    private readonly Counting _counting;
     private Sums? _staying;
 
     /// <param name="today">The day of the order or a later one, up to the last that is run to.</param>
@@ -19,7 +18,7 @@ public sealed class Outlook
         End = end < tenure.Last ? end : tenure.Last;
         Now = Today == tenure.Start ? tenure.Through(Today, []) : tenure.ToMorning(Today, [.. book.Decisions.Where(decision => decision.On <= Today)]);
         Ahead = tenure.Through(LastDay, book.Decisions);
-        _counting = new Counting(tenure.Settings, tenure.Purchase.OwnCurrency);
+        Counting = new Counting(tenure.Settings, tenure.Purchase.OwnCurrency);
     }
 
     /// <summary>What was bought.</summary>
@@ -27,6 +26,9 @@ public sealed class Outlook
 
     /// <summary>What happened so far, and what is decided.</summary>
     public DayBook Book { get; }
+
+    /// <summary>How it was counted when it was bought.</summary>
+    public Counting Counting { get; }
 
     /// <summary>The business date.</summary>
     public DateOnly Today { get; }
@@ -59,7 +61,7 @@ public sealed class Outlook
     public Money WithTax(string book, Minor amount)
     {
         var seller = Tenure.Book(book);
-        return new Money(_counting.Tax(seller, amount).Total, seller.Currency);
+        return new Money(Counting.Tax(seller, amount).Total, seller.Currency);
     }
 
     /// <summary>The months that a line of a holding pays for after the first term.</summary>

@@ -5,7 +5,7 @@ import { wayToPay } from '../../../format/words';
 import { InkSelect } from '../../../ui/Field';
 import { MadeUpSellers } from '../../../ui/MadeUpSellers';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
-import { CodeField, CodesEntered } from '../CodeField';
+import { CodeField, CodesEntered } from '../../../ui/CodeField';
 import { HowToPay } from './HowToPay';
 import { PlanTable } from './PlanTable';
 import { chosenWay, inOrder, keyOf, type Order, type PlanWay } from './ways';

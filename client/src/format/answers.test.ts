@@ -1,7 +1,6 @@
 import { expect, it } from 'vitest';
-import type { NameAnswer, NameCost } from '../../api/client';
-import { answerSentence, answerWord, askedWords, includedWords, privacyWords } from './answerWords';
-import { leastOf, rankOf } from './costs';
+import type { NameAnswer, NameCost } from '../api/client';
+import { answerSentence, answerWord, askedWords, includedWords, privacyWords } from './answers';
 
 const answer: NameAnswer = {
   domain: 'wrenclocks.com',
@@ -65,15 +64,4 @@ it('says what privacy costs, once where it never changes', () => {
   expect(privacyWords({ ...sold, privacyLaterYear: '3.50' })).toBe('£3.50 a year');
   expect(privacyWords({ ...sold, privacyLaterYear: null })).toBe('£3.50, then not stated');
   expect(includedWords({ ...cost, included: 'none-given' })).toBeNull();
-});
-
-it('goes by the server’s ranks, names that cannot be had last', () => {
-  const costs = [cost, { ...cost, book: 'two', rank: 1 }, { ...cost, book: 'three', rank: null }];
-  expect(leastOf(costs, 'com')?.book).toBe('two');
-  expect(leastOf(costs, 'org')).toBeUndefined();
-  const taken = { ...answer, buyable: 'nowhere' as const };
-  expect(rankOf([taken, answer], costs)).toBe(1);
-  expect(rankOf([taken, undefined], costs)).toBeGreaterThan(
-    rankOf([{ ...answer, buyable: 'where-asked', premiumCost: cost }], costs),
-  );
 });

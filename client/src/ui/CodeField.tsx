@@ -1,7 +1,7 @@
 import { useId } from 'react';
-import { useChangeForm } from '../../api/changeForm';
-import { useSite } from '../../api/site';
-import { Button } from '../../ui/Button';
+import { useChangeForm } from '../api/changeForm';
+import { useSite } from '../api/site';
+import { Button } from './Button';
 
 /** A place to try a code, wherever a price stands. What was typed goes once the code is entered. */
 export function CodeField({ id }: { id?: string }) {

@@ -1,7 +1,7 @@
-import type { NameAnswer, NameCost } from '../../api/client';
-import { ago, shortDay } from '../../format/dates';
-import { money } from '../../format/money';
-import { span } from '../../format/words';
+import type { NameAnswer, NameCost } from '../api/client';
+import { ago, shortDay } from './dates';
+import { money } from './money';
+import { span } from './words';
 
 /** An answer in a word or two, where there is little room. */
 export function answerWord({ state, isContradicted, registration }: NameAnswer): string {

@@ -1,4 +1,4 @@
-import type { NameAnswer } from '../../api/client';
+import type { NameAnswer } from '../api/client';
 
 const inks = {
   free: 'text-green font-semibold',

@@ -1,0 +1,40 @@
+using System.Collections.Immutable;
+using HomeStart.Core.Basics;
+using HomeStart.Core.Costings;
+using HomeStart.Core.Domains;
+
+namespace HomeStart.Core.Upkeep;
+
+/// <summary>A name that the owner has through an order: it can be used again, for other hosting.</summary>
+/// <param name="Book">Of the seller through whom it is had.</param>
+/// <param name="Expires">Until when it is paid.</param>
+/// <param name="Renewal">What the next year of it is charged, with tax; null: not stated.</param>
+public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, Money? Renewal)
+{
+    /// <summary>The names of an order that are live on a morning. What does not renew any more is priced as it would renew.</summary>
+    public static ImmutableArray<NameHad> Of(Outlook outlook) =>
+        [.. outlook.Holdings.Where(holding => holding.Held is { IsHosting: false, State: HoldingState.Live, PaidUntil: not null }).Select(holding => Of(outlook, holding)).OfType<NameHad>()];
+
+    /// <summary>The choice of a candidate that uses it: it is left where it is.</summary>
+    public DomainChoice Choice()
+    {
+        var dot = Domain.Text.IndexOf('.', StringComparison.Ordinal);
+        return new DomainChoice(DomainRoute.Keep)
+        {
+            Name = Domain.Text[..dot], Ending = Domain.Text[(dot + 1)..], Expires = Expires, Currency = Renewal?.Currency,
+            Renewal = Renewal is { } renewal && ExactDecimal.TryParse(renewal.ToAmount(), out var exact) ? exact : null,
+        };
+    }
+
+    private static NameHad? Of(Outlook outlook, Holding holding)
+    {
+        if (DomainName.Parse(holding.Held.Ref) is not { } domain)
+        {
+            return null;
+        }
+
+        var ending = domain.Text[(domain.Text.IndexOf('.', StringComparison.Ordinal) + 1)..];
+        var price = holding.Next?.Amount ?? (outlook.Tenure.Book(holding.Book).Domain(ending)?.Renew is { } renew ? outlook.WithTax(holding.Book, renew) : (Money?)null);
+        return new NameHad(domain, holding.Book, holding.Held.PaidUntil!.Value, price);
+    }
+}
