@@ -149,7 +149,7 @@ public sealed class Browser : IDisposable
     /// <summary>Presses Tab until what has the focus says this, then a key on it. Nothing here touches the mouse.</summary>
     public void ByKeyboard(string words, string press)
     {
-        for (var steps = 0; steps < 120; steps++)
+        for (var steps = 0; steps < 250; steps++)
         {
             if (Focused.StartsWith(words, StringComparison.Ordinal))
             {
@@ -158,7 +158,7 @@ public sealed class Browser : IDisposable
                 return;
             }
 
-            Keyboard(Keys.Tab);
+            new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(Keys.Tab).Perform(); // Not at an element: one that takes files would look for one.
         }
 
         throw new ShouldAssertException($"Tab does not lead to “{words}”. The page reads:\n{Text}");
@@ -254,7 +254,8 @@ public sealed class Browser : IDisposable
     private bool IsFocusVisible =>
         (bool)_driver.ExecuteScript("const e = document.activeElement, s = getComputedStyle(e); return e.matches(':focus-visible') && (s.outlineStyle !== 'none' || s.boxShadow !== 'none')")!;
 
-    public void Keyboard(string keys) => new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(keys).Perform();
+    /// <summary>Presses keys on what has the focus; Control holds for those that follow, up to Null.</summary>
+    public void Keyboard(string keys) => Doing(() => _driver.SwitchTo().ActiveElement().SendKeys(keys), "nothing takes the keys");
 
     // What was found may be replaced by the page before it is acted on: it is found again.
     private void Doing(Action act, string otherwise) => Until(

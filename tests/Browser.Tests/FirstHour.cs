@@ -13,13 +13,15 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         """;
 
     private int _presses;
+    private bool _byKeyboard;
 
     [Theory]
-    [InlineData(1280)]
-    [InlineData(390)]
-    public void Who_knows_nothing_comes_from_their_needs_to_a_candidate(int width)
+    [InlineData(1280, false)]
+    [InlineData(390, false)]
+    [InlineData(1280, true)]
+    public void Who_knows_nothing_comes_from_their_needs_to_a_candidate(int width, bool byKeyboard)
     {
-        Arrive(width);
+        Arrive(width, byKeyboard);
         Press("Answer a few questions");
         browser.Reads("plans fit");
         Choose("by telephone");
@@ -54,11 +56,12 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
 
     // Three sellers' offers, each brought in its own way, to a comparison.
     [Theory]
-    [InlineData(1280)]
-    [InlineData(390)]
-    public void Who_has_three_sellers_offers_comes_to_a_comparison(int width)
+    [InlineData(1280, false)]
+    [InlineData(390, false)]
+    [InlineData(1280, true)]
+    public void Who_has_three_sellers_offers_comes_to_a_comparison(int width, bool byKeyboard)
     {
-        Arrive(width);
+        Arrive(width, byKeyboard);
         Paste(Page);
         browser.Reads("The page of Alderford Hosting");
         Press("These are right: put 2 plans");
@@ -86,15 +89,16 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
 
     // A name that turns out taken, to one that is available and joined to a plan.
     [Theory]
-    [InlineData(1280)]
-    [InlineData(390)]
-    public void Who_has_a_name_in_mind_that_is_taken_comes_to_one_joined_to_a_plan(int width)
+    [InlineData(1280, false)]
+    [InlineData(390, false)]
+    [InlineData(1280, true)]
+    public void Who_has_a_name_in_mind_that_is_taken_comes_to_one_joined_to_a_plan(int width, bool byKeyboard)
     {
-        Arrive(width);
-        browser.Type("The name", "hourwork");
+        Arrive(width, byKeyboard);
+        Type("The name", "hourwork");
         Press("Look it up");
         browser.Reads("Taken");
-        browser.Type("The name you want", "ostlerwren");
+        Type("The name you want", "ostlerwren");
         browser.Reads("Available");
         Press("Use this name for A: ostlerwren.com");
         browser.Reads("has ostlerwren.com");
@@ -162,8 +166,9 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Complaints().ShouldBeEmpty();
     }
 
-    private void Arrive(int width = 1280)
+    private void Arrive(int width = 1280, bool byKeyboard = false)
     {
+        _byKeyboard = byKeyboard;
         browser.StartAfresh(opensExample: false);
         browser.Size(width, 800);
         browser.Reads("What will your website really cost?");
@@ -179,12 +184,38 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
     private void Press(string words)
     {
         _presses++;
-        browser.Press(words);
+        if (_byKeyboard)
+        {
+            browser.ByKeyboard(words, Keys.Enter);
+        }
+        else
+        {
+            browser.Press(words);
+        }
     }
 
     private void Choose(string label)
     {
         _presses++;
-        browser.Choice(label).Click();
+        if (_byKeyboard)
+        {
+            browser.ByKeyboard(label, Keys.Space);
+        }
+        else
+        {
+            browser.Tick(label);
+        }
+    }
+
+    private void Type(string label, string text)
+    {
+        if (_byKeyboard)
+        {
+            browser.ByKeyboard(label, Keys.Control + "a" + Keys.Null + text);
+        }
+        else
+        {
+            browser.Type(label, text);
+        }
     }
 }

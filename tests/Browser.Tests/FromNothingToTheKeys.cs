@@ -133,6 +133,89 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("Is this your mail address?");
         browser.ByKeyboard("The six digits", browser.Code() + Keys.Enter);
         browser.Reads("Key sheet for ostlerwren.co.uk");
+
+        // Two sellers, and the first page: no mouse all the way.
+        browser.Reads("What comes next");
+        browser.ByKeyboard("a first page, your files", Keys.Enter);
+        browser.Reads("What to do next");
+        browser.ByKeyboard("First page", Keys.Enter);
+        browser.Reads("A few sentences. An empty line begins a new paragraph.");
+        browser.ByKeyboard("What you do", "We mend clocks.");
+        browser.ByKeyboard("Put it up", Keys.Enter);
+        browser.Reads("It is up.");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    // The presses are counted: what a stranger can do in so many is not to take more.
+    [Fact]
+    public void A_name_alone_is_bought_and_later_gets_hosting_paid_monthly()
+    {
+        StartEmpty();
+        var presses = 0;
+        Press("Choose a domain");
+        browser.Type("The name you want", "ostlerwren");
+        Press("Use this name for A: ostlerwren.com from Flatstone");
+        browser.Reads("has ostlerwren.com");
+        Press("Back to the worksheet");
+        Press("Order A for");
+        browser.Reads("Does it renew by itself?");
+        Walk.FillIn(browser, "9999000000000004");
+        Walk.Order(browser);
+        browser.Reads("is yours, but there is no hosting for it yet");
+        browser.AxeFindings().ShouldBeEmpty();
+        browser.Press("Online");
+        browser.Reads("is yours, but there is no hosting for it yet");
+        Press("Choose hosting for it");
+        browser.Reads("A month, then later");
+        presses++;
+        browser.Tick("monthly");
+        Press("Plainstone Servers, Lintel");
+        browser.Reads("kept where it is");
+        Press("Order A for");
+        browser.Reads("Does it renew by itself?");
+        Walk.FillIn(browser, "9999000000000004");
+        presses++;
+        browser.Press("Order A and pay"); // The address is confirmed already.
+        browser.Reads("Key sheet for ostlerwren.com");
+        browser.Reads("the domain points at the host now");
+        browser.Press("Domain");
+        browser.Reads("Yours already, at Flatstone Names");
+        presses.ShouldBeLessThanOrEqualTo(9);
+        browser.Complaints().ShouldBeEmpty();
+
+        void Press(string words)
+        {
+            presses++;
+            browser.Press(words);
+        }
+    }
+
+    [Fact]
+    public void A_domain_kept_elsewhere_joins_the_hosting_and_what_to_set_there_is_said()
+    {
+        browser.StartAfresh();
+        browser.Press("Domain");
+        browser.Press("A domain I have");
+        browser.Type("Your domain", "wren.com");
+        browser.Reads("wren.com in the public record");
+        browser.Press("Compare staying and moving");
+        browser.Press("Count A with it left where it is");
+        browser.Reads("has wren.com, kept where it is");
+        browser.Press("Back to the worksheet");
+        browser.Press("Order A for");
+        browser.Reads("A discount code?");
+        browser.Reads("It counts once: renewals cost the full price.");
+        browser.Type("A code to try", "NOSUCHCODE");
+        browser.Press("Try it");
+        browser.Reads("does not count. Tidemarsh Hosting does not know this code.");
+        browser.Press("take off the code NOSUCHCODE");
+        browser.Until(() => browser.Text.Contains("NOSUCHCODE", StringComparison.Ordinal) ? null : "", "the code is still there");
+        Walk.FillIn(browser, "9999000000000004");
+        browser.Tick("yes, at Tidemarsh Hosting"); // No more, that is.
+        Walk.Order(browser);
+        browser.Reads("log in there and set its name servers to those on this sheet");
+        browser.Press("Upkeep");
+        browser.Reads("decided, from 2 Dec 2026 on");
         browser.Complaints().ShouldBeEmpty();
     }
 

@@ -103,6 +103,39 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Complaints().ShouldBeEmpty();
     }
 
+    [Fact]
+    public void The_renewal_of_a_claimed_name_is_paid_by_the_domain_year_of_that_year()
+    {
+        browser.StartAfresh();
+        browser.ChangeElsewhere("""{ "kind": "choose-domain", "letter": "A", "domain": null }""");
+        browser.Driver.Navigate().Refresh();
+        browser.Reads("Choose a domain");
+        browser.ChangeElsewhere("""{ "kind": "choose-plan", "letter": "A", "book": "fernhollow", "plan": "clearing" }""");
+        browser.Driver.Navigate().Refresh();
+        browser.Reads("A free domain-year comes with this plan");
+        Order("A");
+        browser.Press("Claim a name");
+        browser.Reads("A domain came with it");
+        browser.Type("The name you want", "ostlerwren");
+        browser.Reads("Available.");
+        browser.Tick("ostlerwren.com");
+        browser.Tick("I have read the name");
+        browser.Press("Claim it, nothing to pay");
+        browser.Reads("Key sheet for ostlerwren.com");
+        browser.Press("Upkeep");
+        browser.Reads("it pays for ostlerwren.com");
+        var renewal = Tenure().GetProperty("bills")[0];
+        renewal.GetProperty("lines").EnumerateArray().Single(line => line.GetProperty("what").GetString()!.Contains("ostlerwren", StringComparison.Ordinal)).GetProperty("amount").GetString().ShouldBe("0.00");
+        browser.MoveClock("2027-12-03");
+        var taken = Taken();
+        taken.ShouldBe([renewal.GetProperty("amount").GetString()!]);
+        browser.Complaints().ShouldBeEmpty();
+
+        List<string> Taken() => [.. Tenure().GetProperty("paid").EnumerateArray().Where(bill => string.CompareOrdinal(bill.GetProperty("on").GetString(), "2027") > 0).Select(bill => bill.GetProperty("amount").GetString()!)];
+
+        System.Text.Json.JsonElement Tenure() => browser.Api($"/api/sites/{browser.Driver.Url.Split('/')[4]}/upkeep").GetProperty("tenures")[0];
+    }
+
     private void Deliver(string letter, string card = "9999000000000004")
     {
         browser.StartAfresh();

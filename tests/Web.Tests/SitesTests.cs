@@ -150,6 +150,7 @@ public class SitesTests
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/check", new { names = new[] { "wren" }, endings = new[] { "com" } }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/near", new { name = "wren", ending = "com" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names/costs", null),
+            (HttpMethod.Get, $"/api/sites/{owner.SiteId}/owned-record?domain=wren.com", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/transfer-checks", new { domain = "wren.com", code = "MOVE-WREN", book = "nameyarrow" }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/owned-name", new { domain = "wren.com", expires = "2027-05-03", renewal = "14.20", book = "nameyarrow" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/pointing?domain=wren.com", null),

@@ -88,9 +88,9 @@ internal static class OrdersEndpoints
 
         var placed = Placing.Of(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
-        await SayHadAsync(site.Listed(letter)!.Candidate, names, faults, cancel);
         var like = placed.Value is { } things ? await desk.LikeAsync(siteId, things, null, cancel) : null;
         var quotes = faults.Any ? [] : await quoting.AskAsync(costing, site.Listed(letter)!.Candidate, country!, null, faults, cancel);
+        await SayHadAsync(site.Listed(letter)!.Candidate, names, faults, cancel);
         return Results.Ok(new OrderQuotesWire([.. quotes.Select(quote => SellerQuoteWire.Of(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name))], FaultResults.Wires(faults),
             like is null ? null : new LikeOrderWire(like.Id, like.Reference, like.PlacedOn)));
     }

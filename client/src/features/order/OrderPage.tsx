@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { cx } from '../../ui/cx';
 import { useSite } from '../../api/site';
 import { Agreed } from './Agreed';
 import { BesideTheForm } from './BesideTheForm';
@@ -112,7 +113,13 @@ export function OrderPage() {
           {hindrance && hindrance.kind !== 'unconfirmed' && (
             <InTheWay hindrance={hindrance} orderAgain={() => void place(true)()} askAgain={() => void askAgain()} />
           )}
-          <div className="bg-sheet border-rule sticky bottom-0 mt-5 flex flex-wrap items-center gap-x-4 gap-y-2 border-t py-3">
+          {/* In view wherever the owner is on the form, but not over a question that has come up. */}
+          <div
+            className={cx(
+              'bg-sheet mt-5 flex flex-wrap items-center gap-x-4 gap-y-2 py-3',
+              !hindrance && 'border-rule sticky bottom-0 border-t',
+            )}
+          >
             <Button type="submit" look={hindrance?.kind === 'unconfirmed' ? 'plain' : 'main'} disabled={isSubmitting}>
               {isSubmitting ? 'Placing the order …' : `Order ${letter} and pay ${sum}`}
             </Button>
