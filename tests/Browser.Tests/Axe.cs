@@ -75,7 +75,7 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         {
             if (width < 640)
             {
-                browser.Select("Sheet", name);
+                browser.ToSheet(name);
             }
             else
             {

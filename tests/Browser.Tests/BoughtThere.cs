@@ -30,7 +30,7 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Type("Or paste it", "Date,Description,Amount\n02/12/2028,TIDEMARSH HOSTING,259.87\n03/12/2028,GROCER,4.20");
         browser.Press("Hold it against what was due");
         browser.Reads("another sum, and why: £189.07 was due on 1 December 2028: this is £70.80 more.");
-        browser.Reads("That is with Search listing help ticked");
+        browser.Reads("Their sum includes Search listing help");
         browser.Reads("One row is of others.");
         browser.Press("Keep what was found");
         browser.Reads("Kept: it stands beside what was due.");

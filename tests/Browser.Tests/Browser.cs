@@ -93,6 +93,13 @@ public sealed class Browser : IDisposable
 
     public void Press(string words) => Doing(() => Control(words).Click(), $"“{words}” cannot be pressed");
 
+    /// <summary>To another sheet of the site, where there is no room for tabs.</summary>
+    public void ToSheet(string name)
+    {
+        Press("Sheet:");
+        Press(name);
+    }
+
     public void Tick(string choice) => Doing(() => Choice(choice).Click(), $"“{choice}” cannot be chosen");
 
     public void ClickField(string label) => Doing(() => Field(label).Click(), $"“{label}” cannot be entered");

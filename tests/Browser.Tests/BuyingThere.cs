@@ -24,13 +24,13 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
         browser.Reads("amount"); // What an amount looks like.
         Compare("£93.95");
         browser.Reads("Theirs is £28.80 more than £65.15.");
-        browser.Reads("That is with Search listing help ticked: untick it.");
+        browser.Reads("Their sum includes Search listing help: untick it.");
         browser.Press("Keep theirs beside A");
         browser.Reads("Kept as candidate E, beside yours.");
         Compare("54.29");
         browser.Reads("They show it without tax");
         Compare("78.29");
-        browser.Reads("And: That is with Search listing help ticked");
+        browser.Reads("And: Their sum includes Search listing help");
         Compare("65.17");
         browser.Reads("Nothing that we know of gives exactly that sum.");
         Compare("93.95");

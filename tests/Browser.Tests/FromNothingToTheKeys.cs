@@ -76,7 +76,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("carrying it out");
         browser.AxeFindings().ShouldBeEmpty();
         browser.ByKeyboard("Your order is complete", Keys.Enter);
-        browser.Reads("Everything you ordered is there and paid.");
+        browser.Reads("Everything you ordered is set up and paid for.");
         browser.ByKeyboard("http://localhost", Keys.Enter);
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Complaints().ShouldBeEmpty();

@@ -69,6 +69,9 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Reads("HS-");
         browser.Press("Worksheet");
         browser.Press("Order A");
+        browser.Reads("You ordered this on 1 December 2026");
+        browser.Press("Order it a second time");
+        browser.Reads("ostlerwren.com is yours already");
         browser.Until(() => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "" : null, "who ordered before is not filled in");
     }
 

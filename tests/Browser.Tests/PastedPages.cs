@@ -96,7 +96,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.Press("Paste their cart");
         Paste("Slipway hosting, 12 months: £30.00\nSearch listing help: £24.00\nTotal £64.80");
         browser.Reads("not as your slip has");
-        browser.Reads("That is with Search listing help ticked: untick it.");
+        browser.Reads("Their sum includes Search listing help: untick it.");
         browser.Press("Keep theirs beside A");
         browser.Reads("Kept as candidate E, beside yours.");
         browser.AxeFindings().ShouldBeEmpty();

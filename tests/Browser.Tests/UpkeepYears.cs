@@ -21,7 +21,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("could not be taken. It is tried again on");
         browser.Reads("is suspended on 8 December 2027");
         browser.MoveClock("2028-01-04");
-        browser.Reads("in redemption: it leads nowhere, and costs a fee to have back");
+        browser.Reads("in redemption: it does not work, and getting it back costs a fee");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Theme("dark");
         browser.AxeFindings().ShouldBeEmpty();
@@ -114,6 +114,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Driver.Navigate().Refresh();
         browser.Reads("A free domain-year comes with this plan");
         Order("A");
+        var withoutName = Tenure().GetProperty("bills")[0].GetProperty("amount").GetString()!;
         browser.Press("Claim a name");
         browser.Reads("A domain came with it");
         browser.Type("The name you want", "ostlerwren");
@@ -124,11 +125,9 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Press("Upkeep");
         browser.Reads("it pays for ostlerwren.com");
-        var renewal = Tenure().GetProperty("bills")[0];
-        renewal.GetProperty("lines").EnumerateArray().Single(line => line.GetProperty("what").GetString()!.Contains("ostlerwren", StringComparison.Ordinal)).GetProperty("amount").GetString().ShouldBe("0.00");
         browser.MoveClock("2027-12-03");
         var taken = Taken();
-        taken.ShouldBe([renewal.GetProperty("amount").GetString()!]);
+        taken.ShouldBe([withoutName]);
         browser.Complaints().ShouldBeEmpty();
 
         List<string> Taken() => [.. Tenure().GetProperty("paid").EnumerateArray().Where(bill => string.CompareOrdinal(bill.GetProperty("on").GetString(), "2027") > 0).Select(bill => bill.GetProperty("amount").GetString()!)];

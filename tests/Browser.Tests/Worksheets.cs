@@ -257,7 +257,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("You pay £65.15 today");
         foreach (var sheet in new[] { "Needs", "Scan", "Compare", "Domain", "Orders", "Worksheet" })
         {
-            browser.Select("Sheet", sheet);
+            browser.ToSheet(sheet);
             Thread.Sleep(300);
             ((long)browser.Driver.ExecuteScript("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBe(0, sheet);
         }

@@ -81,7 +81,7 @@ public class BoughtTests
         tenure.GetProperty("movements")[0].GetProperty("seen").GetString().ShouldBe("93.95");
         (tenure.GetProperty("overcharged")[0].GetProperty("amount").GetString(), tenure.GetProperty("overcharged").GetArrayLength()).ShouldBe(("28.80", 1));
         var why = await visitor.GetAsync($"/api/orders/{order}/upkeep/charges/0/why");
-        why.GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("That is with Search listing help ticked");
+        why.GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("Their sum includes Search listing help");
         var letter = (await visitor.GetAsync($"/api/orders/{order}/upkeep/letter/tidemarsh")).GetProperty("text").GetString()!;
         letter.ShouldContain("under your reference TM-77");
         letter.ShouldContain("On 1 December 2026 £65.15 was due");

@@ -18,7 +18,7 @@ public class SlipsTests
         ours.ShouldBe("65.15");
         (await AskAsync(ours)).GetProperty("agrees").GetBoolean().ShouldBeTrue();
         var ticked = await AskAsync("93.95"); // With Search listing help, 24.00 and tax.
-        ticked.GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("That is with Search listing help ticked");
+        ticked.GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("Their sum includes Search listing help");
         ticked.GetProperty("explanations")[0].GetProperty("asTheySell").GetProperty("hosting").GetProperty("addOns").GetArrayLength().ShouldBe(2);
         (await AskAsync("54.29")).GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("They show it without tax");
         var unknown = await AskAsync("65.16");
@@ -56,7 +56,7 @@ public class SlipsTests
         var (status, check) = await visitor.PostAsync(route, new { book = "tidemarsh", text = $"{string.Join('\n', lines)}\nSearch listing help: £24.00\nTotal £93.95" });
         status.ShouldBe(HttpStatusCode.OK, check.ToString());
         var unasked = check.GetProperty("lines").EnumerateArray().Single(line => line.GetProperty("fit").GetString() == "not-asked-for");
-        unasked.GetProperty("why").GetString()!.ShouldStartWith("That is with Search listing help ticked");
+        unasked.GetProperty("why").GetString()!.ShouldStartWith("Their sum includes Search listing help");
         check.GetProperty("sum").GetProperty("difference").GetString().ShouldBe("28.80");
         check.GetProperty("asTheySell").GetProperty("hosting").GetProperty("addOns").GetArrayLength().ShouldBe(2);
 

@@ -25,7 +25,7 @@ export class CardFaults extends Error {
 
 const down = (words: string) =>
   new CardFaults([
-    { field: 'number', message: `The card processor ${words}. Nothing was ordered; try again in a while.` },
+    { field: 'number', message: `The card processor ${words}. Nothing was ordered. Try again in a while.` },
   ]);
 
 /** Hands the card to the processor, without our cookies; comes back with a token that stands for it. */

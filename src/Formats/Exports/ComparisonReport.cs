@@ -9,7 +9,7 @@ public static class ComparisonReport
         var costed = comparison.Candidates.Where(known => known.Costing is not null).ToList();
         var columns = 1 + ((settings.HorizonMonths + 11) / 12);
         return new Report(
-            $"{site}: candidates side by side",
+            $"{site}: candidates compared",
             [ReportWords.Counted(settings), $"Differences are against {comparison.Base}."],
             ["", .. costed.Select(known => known.Letter + (known.IsLeast ? ", least" : ""))],
             [
@@ -24,7 +24,7 @@ public static class ComparisonReport
             ],
             [
                 .. costed.Select(known => $"{known.Letter}: {ReportWords.Way(known.Costing!)}."),
-                .. comparison.Candidates.Where(known => known.Costing is null).Select(known => $"{known.Letter} is not complete and left out."),
+                .. comparison.Candidates.Where(known => known.Costing is null).Select(known => $"{known.Letter} is not complete, so it is left out."),
                 .. costed.Where(known => known.Costing!.Totals.AtLeast.Horizon).Select(known => $"{known.Letter}: a price is not stated, so that its total is only “at least”."),
                 .. ReportWords.Sources(costed.Select(known => known.Costing!)),
             ]);

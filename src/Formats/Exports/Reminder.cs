@@ -5,7 +5,7 @@ using Ical.Net.Serialization;
 
 namespace HomeStart.Formats;
 
-/// <summary>A day to remember as an iCalendar file (RFC 5545), with alarms before it.</summary>
+/// <summary>A date to remember as an iCalendar file (RFC 5545), with alarms before it.</summary>
 public static class Reminder
 {
     private static readonly int[] DaysBefore = [30, 7, 1];

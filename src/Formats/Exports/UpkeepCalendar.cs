@@ -15,7 +15,7 @@ public static class UpkeepCalendar
     public static string Of(IEnumerable<(Outlook Outlook, string Name, ImmutableArray<Foreseen> Foreseen)> days, IReadOnlyCollection<int> daysBefore, DateOnly made)
     {
         var calendar = new Ical.Net.Calendar { ProductId = "-//Home Start//Home Start//EN" };
-        calendar.AddProperty("X-WR-CALNAME", "Home Start: what falls due");
+        calendar.AddProperty("X-WR-CALNAME", "Home Start: what is due");
         foreach (var (outlook, name, foreseen) in days)
         {
             foreach (var one in foreseen)

@@ -35,7 +35,7 @@ public static class WorksheetReport
 
         if (totals.Next is { } next)
         {
-            yield return $"After it {ReportWords.Sum(next.Total, currency, next.AtLeast)} falls due on {ReportWords.Day(next.Date)}.";
+            yield return $"After that, {ReportWords.Sum(next.Total, currency, next.AtLeast)} is due on {ReportWords.Day(next.Date)}.";
         }
 
         if (totals.Refundable is { Amount: var back, LastDay: { } last } && back != 0)

@@ -9,13 +9,14 @@ public sealed record MailWire(bool IsSilent, IReadOnlyList<LetterWire> Arrived, 
 /// <param name="Parts">Its text, cut where a link of ours stands.</param>
 public sealed record LetterWire(string Id, string From, string To, string Subject, DateTimeOffset ArrivedAt, IReadOnlyList<LetterPartWire> Parts)
 {
-    /// <param name="home">Addresses under it become links here.</param>
+    /// <param name="homes">Addresses under one of them become links here.</param>
     /// <param name="outside">Addresses under it become links to a company's own page; all others stay text.</param>
-    public static LetterWire Of(ArrivedLetter letter, Uri home, Uri outside)
+    public static LetterWire Of(ArrivedLetter letter, IReadOnlyCollection<Uri> homes, Uri outside)
     {
         var parts = new List<LetterPartWire>();
         var rest = letter.Text.ReplaceLineEndings("\n");
-        while (First(rest, home.ToString(), outside.ToString()) is var (at, start) && at >= 0)
+        var ours = homes.Select(home => home.ToString()).Distinct(StringComparer.Ordinal).ToArray();
+        while (First(rest, [.. ours, outside.ToString()]) is var (at, start) && at >= 0)
         {
             var end = at;
             while (end < rest.Length && !char.IsWhiteSpace(rest[end]))
@@ -24,7 +25,7 @@ public sealed record LetterWire(string Id, string From, string To, string Subjec
             }
 
             parts.Add(new LetterPartWire(rest[..at], null, null));
-            var isHome = start == home.ToString();
+            var isHome = ours.Contains(start, StringComparer.Ordinal);
             parts.Add(new LetterPartWire(rest[at..end], isHome ? "/" + rest[(at + start.Length)..end] : null, isHome ? null : rest[at..end]));
             rest = rest[end..];
         }

@@ -37,14 +37,14 @@ public static class OrderLetters
     private static (string Subject, string Words) Words(OrderNews news, Order order) =>
         news switch
         {
-            OrderNews.Placed => ("We have your order", "We have your order and are carrying it out. The money is held first and taken only when everything is delivered; you will be written to again then. If you did not order this, tell us the reference below."),
+            OrderNews.Placed => ("We have your order", "We have your order and are carrying it out. The money is held first and taken only when everything is delivered; we write to you again then. If you did not order this, tell us the reference below."),
             OrderNews.PaymentRefused => ("Your payment did not go through", $"Your order could not be paid {PayWords.Of(order)}{Reason(order)}. Nothing was charged. It waits: pay another way, or call it off."),
-            OrderNews.Confirm => ("Your payment waits for your yes", "Your bank or wallet wants you to confirm the payment on its own page. The order’s page leads there. Nothing is charged before everything is delivered."),
-            OrderNews.Invoice => ("Your invoice", "Pay the invoice below by bank transfer and give its number. Nothing is prepared before the money is there; after the date below the order waits for another way to pay."),
-            OrderNews.Moving => ("Your domain is on its way", "The move of your domain has begun. It takes up to five days, and its present seller may refuse it. Nothing is taken before it has come; you will be written to again then."),
+            OrderNews.Confirm => ("Your payment waits for your yes", "Your bank or wallet wants you to confirm the payment on its own page. You get there from the order’s page. Nothing is charged before everything is delivered."),
+            OrderNews.Invoice => ("Your invoice", "Pay the invoice below by bank transfer and give its number. We set nothing up until the money arrives. After the date below you can pay another way."),
+            OrderNews.Moving => ("Your domain is on its way", "The move of your domain has begun. It takes up to five days, and its present seller may refuse it. Nothing is taken before it has come; we write to you again then."),
             OrderNews.Waiting => ("Your order waits for an answer", $"{Silent(order)} does not answer, so your order waits. Nothing is lost. Try again on its page, or call it off while that is possible."),
             OrderNews.Cancelled => ("Your order was called off", "Your order was called off and all that had been done for it was undone. Nothing was charged."),
-            OrderNews.Completed => ("Your order is complete", "Everything you ordered is there and paid. Your key sheet is on the order’s page, to print or to look up again."),
+            OrderNews.Completed => ("Your order is complete", "Everything you ordered is set up and paid for. Your key sheet is on the order’s page: print it, or look it up again."),
             _ => throw new ArgumentOutOfRangeException(nameof(news), news, "There are no words for this."),
         };
 

@@ -53,7 +53,7 @@ public static class NameWords
             TransferState.TooNew => $"{domain} came to its present seller less than {TransferAnswer.RestDays} days ago{(answer.Until is { } until ? $": it can be moved from {until:d MMMM yyyy} on" : "")}.",
             TransferState.NotRegistered => $"Nobody has {domain}: register it instead of moving it.",
             TransferState.HereAlready => $"{domain} is with this seller already.",
-            TransferState.Ready or TransferState.Unchecked => $"{domain} could not be checked just now. {answer.Why} Nothing was ordered; try again in a while.",
+            TransferState.Ready or TransferState.Unchecked => $"{domain} could not be checked just now. {answer.Why} Nothing was ordered. Try again in a while.",
             _ => throw new ArgumentOutOfRangeException(nameof(answer), answer.State, "There are no words for this."),
         };
 }

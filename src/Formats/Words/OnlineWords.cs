@@ -8,7 +8,7 @@ internal static class OnlineWords
         {
             RecordFlaw.Owner => "Before the domain stand letters, digits, hyphens and dots, such as www; @ is the domain itself, and * every name that is not listed.",
             RecordFlaw.OwnerTooLong => $"With the domain behind it this name has more than {DomainName.Longest} characters.",
-            RecordFlaw.Ttl => $"A record is remembered for {ZoneRules.LeastTtl} to {ZoneRules.MostTtl} seconds (a week).",
+            RecordFlaw.Ttl => $"A record is kept (TTL) for {ZoneRules.LeastTtl} to {ZoneRules.MostTtl} seconds (a week).",
             RecordFlaw.Address => "An A record holds an address of four numbers from 0 to 255, such as 198.51.100.7.",
             RecordFlaw.LongAddress => "An AAAA record holds a long address, such as 2001:db8::7.",
             RecordFlaw.Target => "This must be a whole name with a dot at its end, such as mail.example.com. – not an address of numbers.",
@@ -16,11 +16,11 @@ internal static class OnlineWords
             RecordFlaw.Text => $"A text has 1 to {ZoneRules.LongestText} bytes and no control characters. It may be long: it is sent in pieces of 255.",
             RecordFlaw.Authority => "A CAA record is a flag (0 or 128), one of issue, issuewild or iodef, and a value in quotation marks: 0 issue \"ca.example.net\".",
             RecordFlaw.Service => "An SRV record is priority, weight, port and a name with a dot at its end: 10 5 443 chat.example.com.",
-            RecordFlaw.ServiceOwner => "An SRV record stands at a service and a protocol, each with a low line before it: _sip._tcp.",
+            RecordFlaw.ServiceOwner => "An SRV record stands at a service and a protocol, each with an underscore before it: _sip._tcp.",
             RecordFlaw.AliasAtApex => "The domain itself cannot be another name (CNAME): its name servers are set there too. Use A and AAAA records, and CNAME for www.",
             RecordFlaw.AliasBesideOthers => "Where a CNAME stands nothing else may: take the other records at this name away, or use A and AAAA instead.",
             RecordFlaw.AliasLoop => "This name leads back to itself.",
-            RecordFlaw.MailToAlias => "Mail must not be led to a name that is only another name (CNAME): name the mail server itself.",
+            RecordFlaw.MailToAlias => "Mail must not point at a name that is itself a CNAME: name the mail server itself.",
             RecordFlaw.TwoSenders => "There is another text with v=spf1 at this name: with two, receivers trust neither. Join them into one.",
             RecordFlaw.Twice => "This record is there already.",
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
@@ -59,7 +59,7 @@ internal static class OnlineWords
     public static string Of(MailboxFlaw flaw, string address) =>
         flaw switch
         {
-            MailboxFlaw.Address => $"“{address}” is no mail address: small letters, digits, dots, hyphens and low lines, then @ and a domain.",
+            MailboxFlaw.Address => $"“{address}” is no mail address: small letters, digits, dots, hyphens and underscores, then @ and a domain.",
             MailboxFlaw.OtherDomain => $"{address} is not at a domain of this hosting.",
             MailboxFlaw.Twice => $"{address} is set up already.",
             MailboxFlaw.Loop => $"Mail to {address} would go round in a circle.",
@@ -90,13 +90,13 @@ internal static class OnlineWords
             EngineFlaw.Folder => "Type the name of a folder, such as shop, or leave it empty for the front of the site.",
             EngineFlaw.Occupied => "There is something in this folder already. Choose another folder, or tick that it may be replaced; a version of it is kept.",
             EngineFlaw.Title => "Type a title of at most 80 characters.",
-            EngineFlaw.User => "The administrator’s name has 4 to 30 small letters, digits, hyphens or low lines.",
+            EngineFlaw.User => "The administrator’s name has 4 to 30 small letters, digits, hyphens or underscores.",
             EngineFlaw.ObviousUser => "That name is what strangers try first. Choose one that cannot be guessed from your site, such as your cat’s with a number.",
-            EngineFlaw.WeakPassword => "This password is guessed too soon. Use four words that do not belong together, or have one made for you.",
+            EngineFlaw.WeakPassword => "This password is too easy to guess. Use four words that do not belong together, or have one made for you.",
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string OfReadySet(ReadySet set) => set == ReadySet.MailElsewhere ? "Type the names of the mail servers, the first to be tried first." : "Paste the text that you were given.";
+    public static string OfReadySet(ReadySet set) => set == ReadySet.MailElsewhere ? "Type the names of the mail servers, the first to be tried first." : "Paste the text you were given.";
 
     /// <summary>Bytes as people say them.</summary>
     public static string Bytes(long bytes) =>

@@ -31,14 +31,14 @@ public static class ReminderWords
             NoticeKind.NoCard => "A card is needed",
             NoticeKind.CommitmentEnds => "Your commitment ends",
             NoticeKind.Ends => $"{UpkeepWords.Name(now, notice.Holding!)} ends",
-            _ => "A day to remember",
+            _ => "A date to remember",
         };
 
     private static string IfNothing(Notice notice) =>
         notice.Kind switch
         {
             NoticeKind.GiveBack => "If you do nothing you keep it.",
-            NoticeKind.CardExpires or NoticeKind.NoCard => "If you do nothing the bill cannot be paid, and what it is for is lost by and by.",
+            NoticeKind.CardExpires or NoticeKind.NoCard => "If you do nothing the bill cannot be paid, and you lose what it pays for, step by step.",
             NoticeKind.Ends => "If you do nothing it is not renewed.",
             NoticeKind.CommitmentEnds => "If you do nothing it goes on.",
             _ => "",

@@ -37,5 +37,5 @@ internal static class ReportWords
     /// <summary>Where the prices are from: each book bought from, and when it was read.</summary>
     public static IEnumerable<string> Sources(IEnumerable<Costing> costings) =>
         costings.SelectMany(costing => costing.Run.Bills.Select(bill => bill.Book)).OfType<OfferBook>().DistinctBy(book => book.Id).OrderBy(book => book.Id, StringComparer.Ordinal)
-            .Select(book => $"Prices of {book.Provider.Name}: its offer book as read on {Day(book.AsOf)}, {(book.Tax.PricesInclude ? "tax inside" : "before tax")}, in {book.Currency.Code}.");
+            .Select(book => $"Prices of {book.Provider.Name}: its price list as read on {Day(book.AsOf)}, {(book.Tax.PricesInclude ? "tax inside" : "before tax")}, in {book.Currency.Code}.");
 }

@@ -17,14 +17,14 @@ public static class TermWords
     public static string Of(Term term) =>
         term.Kind switch
         {
-            TermKind.Committed => $"You commit to {term.Of} for {DurationWords.Span(term.Months)}, whatever each bill is for.",
+            TermKind.Committed => $"You commit to {term.Of} for {DurationWords.Span(term.Months)}, however often you pay.",
             TermKind.Renews when term.Date is null => $"{term.Of} does not renew within ten years.",
             TermKind.Renews when term.Amount is { } amount => $"{term.Of} renews by itself on {Day(term.Date.Value)} for {MoneyWords.Of(amount)}{Tax(term)}, {DurationWords.Every(term.Months)} from then on, until you cancel it.",
             TermKind.Renews => $"{term.Of} renews by itself on {Day(term.Date.Value)}, {DurationWords.Every(term.Months)} from then on, until you cancel it; what it costs then is not stated.",
             TermKind.GivenBack when term.Amount is { Units: var units } && units == 0 => $"Until {Day(term.Date!.Value)} the hosting can be given back, but nothing that you pay today comes back.",
             TermKind.GivenBack => $"Until {Day(term.Date!.Value)} the hosting can be given back and {MoneyWords.Of(term.Amount!.Value)} comes back{(term.Without.IsEmpty ? "" : $", without {List([.. term.Without.Select(match => Excluded(term.Book, match))])}")}.",
             TermKind.GivenBackFrom => $"The hosting can be given back only with a commitment of {DurationWords.Span(term.Months)} or more: with yours nothing comes back.",
-            TermKind.GivingBackNotStated => "Whether the hosting can be given back is not stated: take it that nothing comes back.",
+            TermKind.GivingBackNotStated => "Whether the hosting can be given back is not stated: assume that nothing comes back.",
             TermKind.DomainKept => $"{term.Of} cannot be given back once it is registered.",
             TermKind.NoticeNotStated => "How long before a renewal you must cancel is not stated: do it in good time.",
             _ => throw new ArgumentOutOfRangeException(nameof(term), term.Kind, "There are no words for this."),

@@ -42,12 +42,12 @@ public static class UpkeepWords
     public static string Reason(RefusalReason reason) =>
         reason switch
         {
-            RefusalReason.Unknown => "it is not sold, or not had.",
+            RefusalReason.Unknown => "it is not sold there, or you do not have it.",
             RefusalReason.NotLive => "the hosting is not running. Pay what is missing first.",
-            RefusalReason.TooLate => "it cannot be had back any more.",
-            RefusalReason.NothingToPay => "nothing is missing.",
+            RefusalReason.TooLate => "it is too late to get it back.",
+            RefusalReason.NothingToPay => "nothing is unpaid.",
             RefusalReason.OpenBill => "a bill for the hosting is still open. Pay it first.",
-            RefusalReason.Same => "it is so already.",
+            RefusalReason.Same => "it is like that already.",
             RefusalReason.CardStopped => "it has to be paid, and the card does not work. Give another card first.",
             _ => throw new ArgumentOutOfRangeException(nameof(reason), reason, "There are no words for this."),
         };
@@ -81,8 +81,8 @@ public static class UpkeepWords
             HoldingState.Suspended => "suspended: not shown, and kept for some days",
             HoldingState.Ended => "ended: not shown, and kept for some days",
             HoldingState.Grace => "overdue: it still works, and costs the ordinary price",
-            HoldingState.Redemption => "in redemption: it leads nowhere, and costs a fee to have back",
-            HoldingState.Pending => "about to be let go: it cannot be had back any more",
+            HoldingState.Redemption => "in redemption: it does not work, and getting it back costs a fee",
+            HoldingState.Pending => "about to be released: it is too late to get it back",
             HoldingState.Left => "given back",
             HoldingState.Gone => "lost",
             _ => throw new ArgumentOutOfRangeException(nameof(state), state, "There are no words for this."),
@@ -129,7 +129,7 @@ public static class UpkeepWords
             HoldingState.Ended => "ended: nobody sees the site any more",
             HoldingState.Grace => "was not paid and is overdue: it still works, and can be paid at the ordinary price",
             HoldingState.Redemption => "came into redemption: it leads nowhere, and costs a fee to have back",
-            HoldingState.Pending => "is about to be let go: it cannot be had back any more",
+            HoldingState.Pending => "is about to be released: it is too late to get it back",
             HoldingState.Left => "was given back",
             _ => "is lost",
         };

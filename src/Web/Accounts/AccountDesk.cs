@@ -12,7 +12,7 @@ namespace HomeStart.Web.Accounts;
 /// Confirming a mail address by a code, which makes an account or opens it again. Nothing that is answered tells whether an address is known: every address that is typed is
 /// treated alike.
 /// </summary>
-public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Workspace workspace, WorkspaceScope scope, WorkspaceJoin joining, OwnMailbox mailbox, Outbox outbox, PostBell bell, StartOptions options, TimeProvider time)
+public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Workspace workspace, WorkspaceScope scope, WorkspaceJoin joining, OwnMailbox mailbox, Outbox outbox, PostBell bell, OpenAddress address, TimeProvider time)
 {
     private const int MostWrongCodes = 5;
 
@@ -70,7 +70,7 @@ public sealed class AccountDesk(UserManager<Account> users, HomeStartDb db, Work
         var code = await users.GenerateUserTokenAsync(account, MailCodes.Provider, Purpose);
         await workspace.EnsureStoredAsync(cancel);
         var mail = account.Email!;
-        var page = new Uri(options.PublicAddress, $"/account#mail={Uri.EscapeDataString(mail)}&code={code}");
+        var page = new Uri(address.Now, $"/account#mail={Uri.EscapeDataString(mail)}&code={code}");
         outbox.Add(account.WorkspaceId ?? workspace.Id, AccountLetters.Code(mail, code, MailCodes.Minutes, Guid.NewGuid(), page));
         await db.SaveChangesAsync(cancel);
         bell.Ring();

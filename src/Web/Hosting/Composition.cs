@@ -56,6 +56,7 @@ public static class Composition
         services.AddConnectors(options.CounterpartsAddress, options.MailPort, CounterpartsSecret.Of(options.Data), counterparts);
         services.AddAccounts();
         services.AddHttpContextAccessor();
+        services.AddSingleton<OpenAddress>();
         services.AddOrders(carriesOut: hasData);
         services.AddUpkeep(carriesOut: hasData);
         services.AddScoped<Slips.BoughtDesk>();

@@ -24,13 +24,13 @@ internal static class MailEndpoints
         app.MapGet("/api/mail/{id}.eml", FileAsync).WithName("mailFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static async Task<IResult> ListAsync(OwnMailbox own, HomeStartDb db, IMailbox mailbox, StartOptions options, CancellationToken cancel)
+    private static async Task<IResult> ListAsync(OwnMailbox own, HomeStartDb db, IMailbox mailbox, StartOptions options, OpenAddress open, CancellationToken cancel)
     {
         var arrived = await mailbox.ListAsync(await own.WorldAsync(cancel), cancel);
         var rows = await db.Outbox.AsNoTracking().Where(row => row.State != OutboxState.Sent).ToListAsync(cancel);
         return Results.Ok(new MailWire(
             arrived is null,
-            [.. (arrived ?? []).Select(letter => LetterWire.Of(letter, options.PublicAddress, new Uri(options.CounterpartsAddress, "/pages/")))],
+            [.. (arrived ?? []).Select(letter => LetterWire.Of(letter, [open.Now, options.PublicAddress], new Uri(options.CounterpartsAddress, "/pages/")))],
             [.. rows.OrderBy(row => row.WrittenAt).Select(row => UnsentLetterWire.Of(Documents.Read<Letter>(row.Document), row.WrittenAt, row.Tries, row.State == OutboxState.Refused ? null : DateTimeOffset.FromUnixTimeSeconds(row.NextAt)))]));
     }
 

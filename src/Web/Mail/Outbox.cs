@@ -7,7 +7,7 @@ using HomeStart.Web.Hosting;
 namespace HomeStart.Web.Mail;
 
 /// <summary>Where mails are put that are to be sent: saved together with what they tell of, so that none is lost and none is sent of what did not happen.</summary>
-public sealed class Outbox(HomeStartDb db, StartOptions options, TimeProvider time)
+public sealed class Outbox(HomeStartDb db, OpenAddress open, TimeProvider time)
 {
     /// <summary>Writes to the owner where a change of an order is news. The caller saves.</summary>
     /// <param name="before">Null: it was placed just now.</param>
@@ -20,7 +20,7 @@ public sealed class Outbox(HomeStartDb db, StartOptions options, TimeProvider ti
         }
 
         var id = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{workspace:N} {now.Id:N} {version}")).AsSpan(0, 16));
-        return Add(workspace, OrderLetters.Of(news, now, id, new Uri(options.PublicAddress, $"/sites/{now.SiteId}/orders/{now.Id}")));
+        return Add(workspace, OrderLetters.Of(news, now, id, new Uri(open.Of(now), $"/sites/{now.SiteId}/orders/{now.Id}")));
     }
 
     /// <summary>Puts a mail there. The caller saves.</summary>

@@ -96,7 +96,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
             {
                 AvailabilityState.Premium => $"{name} is a premium name and costs more than you saw. Check it again on the domain page.",
                 AvailabilityState.Free => $"{name} is not a premium name any more. Check it again on the domain page.",
-                AvailabilityState.Unchecked => $"{name} could not be checked just now: {answer.Why} Nothing was ordered; try again in a while.",
+                AvailabilityState.Unchecked => $"{name} could not be checked just now: {answer.Why} Nothing was ordered. Try again in a while.",
                 AvailabilityState.Taken or AvailabilityState.Reserved => $"{name} is not free any more. Nothing was ordered; choose another name on the domain page.",
                 _ => throw new InvalidOperationException($"There is no sentence for {answer.State}."),
             });

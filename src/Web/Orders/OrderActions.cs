@@ -3,7 +3,7 @@ using HomeStart.Web.Hosting;
 namespace HomeStart.Web.Orders;
 
 /// <summary>Carries one action of an order out at the counterpart it belongs to.</summary>
-public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hosts, IRegistrar registrar, StartOptions options)
+public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hosts, IRegistrar registrar, OpenAddress open)
 {
     // Orders of the first release could hold a text that no registry would take.
     private static readonly Outcome NoDomain = new(OutcomeState.Refused, "no-domain", "This is not a domain name that can be registered.");
@@ -62,7 +62,7 @@ public sealed class OrderActions(IPaymentProcessor payments, IHostingCompany hos
         var payment = PaymentOf(order, step);
         return new PaymentRequest(
             order.QuoteAt(step.Book), step.Way.ToString().ToLowerInvariant(), step.Way == PayWay.Card ? order.CardToken : null, payment.By(step.Way), payment.Book, payment.Seller, Receipt.NumberOf(order, payment.Book),
-            new Uri(options.PublicAddress, $"/sites/{order.SiteId}/orders/{order.Id}"), today);
+            new Uri(open.Of(order), $"/sites/{order.SiteId}/orders/{order.Id}"), today);
     }
 
     private static Payment PaymentOf(Order order, OrderStep step) => order.Things.Payments.First(payment => payment.Book == step.Book);

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Accounts;
+using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
@@ -10,7 +11,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>A visitor's orders: placing one, finding it, deciding about it.</summary>
-public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, HandingIn handing, AccountDesk accounts, OrderQueue queue, Outbox outbox, PostBell bell, TimeProvider time)
+public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder agreed, HandingIn handing, AccountDesk accounts, OrderQueue queue, Outbox outbox, PostBell bell, OpenAddress open, TimeProvider time)
 {
     private static readonly TimeSpan JustPlaced = TimeSpan.FromDays(1);
 
@@ -56,7 +57,7 @@ public sealed class OrderDesk(Workspace workspace, HomeStartDb db, AgreedOrder a
         return await StoredAsync(
             OrderFlow.Planned(new Order(wanted.Id, versioned.Row.Id, wanted.Letter, today, wanted.Contact, things)
             {
-                Secret = Guid.NewGuid(), CardToken = wanted.Card, CardEnding = card?.Ending, Quotes = [.. quotes.Select(quote => new AgreedQuote(quote.Book, quote.Id, quote.Total))], Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder, EndingAt = [.. wanted.EndingAt],
+                Secret = Guid.NewGuid(), CardToken = wanted.Card, CardEnding = card?.Ending, Quotes = [.. quotes.Select(quote => new AgreedQuote(quote.Book, quote.Id, quote.Total))], Terms = [.. terms], LogIn = logIn, Holder = wanted.Holder, EndingAt = [.. wanted.EndingAt], OpenAt = open.Now,
                 Bought = await agreed.BoughtAsync(versioned.Site, wanted, cancel),
             }), cancel, mayBeStored: async () => !await IsRepeatedAsync(versioned, wanted, things, faults, cancel));
     }

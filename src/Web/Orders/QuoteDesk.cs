@@ -75,7 +75,7 @@ public sealed class QuoteDesk(Workspace workspace, ISellers sellers)
 
         if (answer.Quote is not { } quote)
         {
-            faults.Say(FaultCodes.Unavailable, where, answer.Refusal is { } refusal ? $"{NameOf(purchase.Book)}: {refusal}" : $"{NameOf(purchase.Book)} did not answer when it was asked for its sum. Nothing was ordered; try again in a while.");
+            faults.Say(FaultCodes.Unavailable, where, answer.Refusal is { } refusal ? $"{NameOf(purchase.Book)}: {refusal}" : $"{NameOf(purchase.Book)} did not answer when it was asked for its sum. Nothing was ordered. Try again in a while.");
             return null;
         }
 

@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>The address a calendar subscribes to: whoever knows it sees what falls due. It is kept nowhere, only how often one was made, so that the last can be withdrawn.</summary>
-public sealed class CalendarAddress(WorkspaceScope scope, Workspace workspace, HomeStartDb db, IDataProtectionProvider protection, StartOptions options)
+public sealed class CalendarAddress(WorkspaceScope scope, Workspace workspace, HomeStartDb db, IDataProtectionProvider protection, OpenAddress open)
 {
     private readonly IDataProtector _protector = protection.CreateProtector("calendar");
 
@@ -44,5 +44,5 @@ public sealed class CalendarAddress(WorkspaceScope scope, Workspace workspace, H
         }
     }
 
-    private string AddressOf(int number) => new Uri(options.PublicAddress, $"/api/calendar/{_protector.Protect(string.Create(CultureInfo.InvariantCulture, $"{scope.Id:N} {number}"))}.ics").ToString();
+    private string AddressOf(int number) => new Uri(open.Now, $"/api/calendar/{_protector.Protect(string.Create(CultureInfo.InvariantCulture, $"{scope.Id:N} {number}"))}.ics").ToString();
 }

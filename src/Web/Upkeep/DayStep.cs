@@ -12,7 +12,7 @@ using HomeStart.Web.Session;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>Takes the next step of what is had of an order: up to one act outside, recorded before it is tried and after it was answered.</summary>
-public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db, DayActions actions, IPaymentProcessor payments, Outbox outbox, PostBell post, StartOptions options, DayPace pace)
+public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db, DayActions actions, IPaymentProcessor payments, Outbox outbox, PostBell post, OpenAddress open, DayPace pace)
 {
     /// <summary>How far ahead reminders look.</summary>
     private const int ReminderMonths = 4;
@@ -159,7 +159,7 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         };
     }
 
-    private Uri Page(Kept kept) => new(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep");
+    private Uri Page(Kept kept) => new(open.Of(kept.Order), $"/sites/{kept.Order.SiteId}/upkeep");
 
     private static Guid IdOf(Kept kept, string what) =>
         new(SHA256.HashData(Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"{kept.Row.WorkspaceId:N} {kept.Order.Id:N} upkeep {what}"))).AsSpan(0, 16));

@@ -9,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>Makes decisions about what is had, and has them carried out.</summary>
-public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace workspace, HomeStartDb db, DayRunner runner, IPaymentProcessor payments, LaterQuotes quotes, StartOptions options)
+public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace workspace, HomeStartDb db, DayRunner runner, IPaymentProcessor payments, LaterQuotes quotes, OpenAddress open)
 {
     /// <summary>How many decisions can be made about one order.</summary>
     private const int MostDecisions = 500;
@@ -127,7 +127,7 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
         var request = new PaymentRequest(
             quote.Id, word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}",
-            new Uri(options.PublicAddress, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
+            new Uri(open.Now, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
 
         // In one turn: a day that passed between the two would find a hold that nobody has asked for, and void it.
         var (meanwhile, outcome) = await runner.AloneAsync(

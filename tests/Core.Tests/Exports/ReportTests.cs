@@ -24,8 +24,8 @@ public class ReportTests
         var report = WorksheetReport.Of("Shop", "A", Costed(site));
         report.Rows[^1].Cells[^1].ShouldStartWith("at least ");
         report.Notes.ShouldContain(note => note.StartsWith("Not stated: Plan Shard, due on 1 Dec 2027", StringComparison.Ordinal));
-        report.Notes.ShouldContain("Prices of Saltglass Cloud: its offer book as read on 14 Sep 2026, before tax, in USD.");
-        report.Notes.ShouldContain("Prices of Nameyarrow: its offer book as read on 20 Nov 2026, before tax, in GBP.");
+        report.Notes.ShouldContain("Prices of Saltglass Cloud: its price list as read on 14 Sep 2026, before tax, in USD.");
+        report.Notes.ShouldContain("Prices of Nameyarrow: its price list as read on 20 Nov 2026, before tax, in GBP.");
     }
 
     [Fact]
@@ -34,7 +34,7 @@ public class ReportTests
         var site = Do(Choosing("tidemarsh", "slipway", 12), new AddCandidate("A"), new ChooseBilling("B", 36, 36), new AddCandidate(null));
         var report = ComparisonReport.Of("Shop", Comparison.Of(site, Books, Settings, "A", null), Settings);
         report.Head.ShouldBe(["", "A", "B, least"]);
-        report.Notes.ShouldContain("C is not complete and left out.");
+        report.Notes.ShouldContain("C is not complete, so it is left out.");
         report.Rows.Single(row => row.Label == "Against A").Cells[0].ShouldBeEmpty();
     }
 

@@ -50,7 +50,7 @@ public class OrderLetterTests
     {
         var home = new Uri("http://localhost:5080");
         var letter = new ArrivedLetter("1", "", "", "", default, "Look:\nhttp://localhost:5080/sites/a\r\nor http://elsewhere.example/x and http://localhost:50801/y end");
-        var parts = LetterWire.Of(letter, home, new Uri("http://bank.example/pages/")).Parts;
+        var parts = LetterWire.Of(letter, [home], new Uri("http://bank.example/pages/")).Parts;
         parts.Where(part => part.Path is not null).Select(part => part.Path).ShouldBe(["/sites/a"]);
         string.Concat(parts.Select(part => part.Text)).ShouldBe(letter.Text.ReplaceLineEndings("\n"));
     }

@@ -84,7 +84,7 @@ public sealed class CartCheckTests
         wire.Lines.Count(line => line.Fit != CartFit.AsExpected).ShouldBe(3); // Another length, no set-up, no backups.
         var theirs = wire.AsTheySell.ShouldNotBeNull();
         (theirs.Hosting!.EveryMonths, theirs.Hosting.AddOns.Count).ShouldBe((24, 0));
-        wire.Lines.Single(line => line.Fit == CartFit.OtherLength).Why.ShouldBe("That is paid every 2 years. Look at how often it is paid.");
+        wire.Lines.Single(line => line.Fit == CartFit.OtherLength).Why.ShouldBe("Their sum is for paying every 2 years: check how often you pay.");
     }
 
     [Fact]

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, Outlet, useLocation, useNavigate, useParams, useSearch } from '@tanstack/react-router';
+import { Link, Outlet, useParams, useSearch } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { useIsSaving, useSiteChanges } from '../../api/commands';
 import { booksQuery, siteQuery } from '../../api/queries';
@@ -7,7 +7,6 @@ import { lastSite } from '../../api/sites';
 import { longDay } from '../../format/dates';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
-import { InkSelect } from '../../ui/Field';
 import { Logo } from '../../ui/Logo';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { AccountLink } from '../../ui/AccountLink';
@@ -17,56 +16,11 @@ import { Keys } from './Keys';
 import { LostWork } from '../../ui/LostWork';
 import { SavedState } from './SavedState';
 import { SiteContext } from '../../api/site';
+import { SheetMenu } from './SheetMenu';
 import { SiteMenu } from './SiteMenu';
+import { having, tabs } from './tabs';
+import { useHeadingFocus } from './useHeadingFocus';
 import { ThemeSwitch } from '../../ui/ThemeSwitch';
-
-const choosing = [
-  ['/sites/$siteId/needs', 'Needs'],
-  ['/sites/$siteId/scan', 'Scan'],
-  ['/sites/$siteId/worksheet', 'Worksheet'],
-  ['/sites/$siteId/compare', 'Compare'],
-  ['/sites/$siteId/domain', 'Domain'],
-  ['/sites/$siteId/shelf', 'Shelf'],
-] as const;
-
-const having = [
-  ['/sites/$siteId/orders', 'Orders'],
-  ['/sites/$siteId/online', 'Online'],
-  ['/sites/$siteId/upkeep', 'Upkeep'],
-  ['/sites/$siteId/mail', 'Mail'],
-] as const;
-
-const tabs = [...choosing, ...having];
-
-/** The sheets where there is no room for their tabs. */
-function SheetMenu() {
-  const { siteId } = useParams({ from: '/sites/$siteId' });
-  const { view } = useSearch({ from: '/sites/$siteId' });
-  const navigate = useNavigate();
-  const { pathname } = useLocation();
-  const at = tabs.find(([to]) => pathname === to.replace('$siteId', siteId));
-  return (
-    <InkSelect
-      label="Sheet"
-      className="my-2 w-full sm:hidden"
-      value={at?.[0] ?? ''}
-      onChange={(event) =>
-        void navigate({ to: event.target.value as (typeof tabs)[number][0], params: { siteId }, search: { view } })
-      }
-    >
-      {!at && <option value="">This page</option>}
-      {[['Choosing', choosing] as const, ['Having', having] as const].map(([group, sheets]) => (
-        <optgroup key={group} label={group}>
-          {sheets.map(([to, label]) => (
-            <option key={to} value={to}>
-              {label}
-            </option>
-          ))}
-        </optgroup>
-      ))}
-    </InkSelect>
-  );
-}
 
 /** The desk a site lies on: its name, how it is counted, and the index tabs of its sheets. */
 export function SiteLayout() {
@@ -75,6 +29,7 @@ export function SiteLayout() {
   const site = useQuery(siteQuery(siteId, view));
   const books = useQuery(booksQuery);
   const changes = useSiteChanges(siteId, view);
+  useHeadingFocus();
   const saving = useIsSaving(siteId);
   const failed = site.error ?? books.error;
   const isThere = site.data !== undefined;

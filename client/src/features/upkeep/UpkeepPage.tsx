@@ -77,7 +77,8 @@ function Kept({ tenure, today, horizonMonths }: { tenure: Tenure; today: string;
         <bdi>{tenure.name}</bdi>
       </h2>
       <p>
-        As it is, <b>{sumsWords(tenure.staying)}</b> is paid over {span(horizonMonths)} from today, with tax.{' '}
+        If you change nothing, you will pay another <b>{sumsWords(tenure.staying)}</b> over {span(horizonMonths)} from
+        today, with tax; what you have paid already is not counted again.{' '}
         {tenure.payer.atTheSellers ? 'Bought there, kept as' : 'Ordered as'}{' '}
         <Link
           to="/sites/$siteId/orders/$orderId"

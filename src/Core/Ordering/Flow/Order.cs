@@ -44,6 +44,9 @@ public sealed record Order(Guid Id, Guid SiteId, string Letter, DateOnly PlacedO
     /// <summary>The log-in the owner chose at the host; null: the host makes one.</summary>
     public ChosenLogIn? LogIn { get; init; }
 
+    /// <summary>The address under which the application was open when it was placed: links lead back there. Null for orders placed before that was kept.</summary>
+    public Uri? OpenAt { get; init; }
+
     /// <summary>The books of those sellers whose things are not to renew by themselves.</summary>
     public ImmutableArray<string> EndingAt { get; init; } = [];
 
