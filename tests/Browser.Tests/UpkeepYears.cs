@@ -90,11 +90,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("It cannot be given back any more: it only stops renewing.");
         browser.Press("Leave it as it is");
         browser.Press("Claim a name");
-        browser.Reads("A domain came with it");
-        browser.Type("The name you want", "ostlerwren");
-        browser.Reads("Available.");
-        browser.Tick("ostlerwren.com");
-        browser.Tick("I have read the name");
+        TypeClaim();
         var before = browser.Driver.Url;
         browser.Press("Claim it, nothing to pay");
         browser.Until(() => browser.Driver.Url == before ? null : "", "the order of the claim does not open");
@@ -116,11 +112,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         Order("A");
         var withoutName = Tenure().GetProperty("bills")[0].GetProperty("amount").GetString()!;
         browser.Press("Claim a name");
-        browser.Reads("A domain came with it");
-        browser.Type("The name you want", "ostlerwren");
-        browser.Reads("Available.");
-        browser.Tick("ostlerwren.com");
-        browser.Tick("I have read the name");
+        TypeClaim();
         browser.Press("Claim it, nothing to pay");
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Press("Upkeep");
@@ -133,6 +125,15 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         List<string> Taken() => [.. Tenure().GetProperty("paid").EnumerateArray().Where(bill => string.CompareOrdinal(bill.GetProperty("on").GetString(), "2027") > 0).Select(bill => bill.GetProperty("amount").GetString()!)];
 
         System.Text.Json.JsonElement Tenure() => browser.Api($"/api/sites/{browser.Driver.Url.Split('/')[4]}/upkeep").GetProperty("tenures")[0];
+    }
+
+    private void TypeClaim()
+    {
+        browser.Reads("A domain came with it");
+        browser.Type("The name you want", "ostlerwren");
+        browser.Reads("Available.");
+        browser.Tick("ostlerwren.com");
+        browser.Tick("I have read the name");
     }
 
     private void Deliver(string letter, string card = "9999000000000004")

@@ -85,7 +85,7 @@ public class BoughtTests
         var letter = (await visitor.GetAsync($"/api/orders/{order}/upkeep/letter/tidemarsh")).GetProperty("text").GetString()!;
         letter.ShouldContain("under your reference TM-77");
         letter.ShouldContain("On 1 December 2026 £65.15 was due");
-        letter.ShouldContain("£28.80 too much. By my reckoning that is with Search listing help ticked.");
+        letter.ShouldContain("£28.80 too much. By my reckoning your sum includes Search listing help.");
         letter.ShouldEndWith("Ada Wren");
         using var sheet = await visitor.RawAsync($"/api/orders/{order}/key-sheet.pdf");
         sheet.Content.Headers.ContentType!.MediaType.ShouldBe("application/pdf");

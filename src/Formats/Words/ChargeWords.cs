@@ -61,7 +61,9 @@ public static class ChargeWords
     private static string Told(string reason)
     {
         var first = reason.Split(": ")[0].Split(". ")[0].TrimEnd('.');
-        var spoken = first.StartsWith("They ", StringComparison.Ordinal) ? $"you {first[5..]}" : $"{char.ToLowerInvariant(first[0])}{first[1..]}";
+        var spoken = first.StartsWith("They ", StringComparison.Ordinal) ? $"you {first[5..]}".Replace(" you as ", " me as ", StringComparison.Ordinal)
+            : first.StartsWith("Their ", StringComparison.Ordinal) ? $"your {first[6..]}"
+            : $"{char.ToLowerInvariant(first[0])}{first[1..]}";
         return $"By my reckoning {spoken}.";
     }
 

@@ -42,6 +42,40 @@ public class SameFigures
             iter: Cases);
 
     [Fact]
+    public void A_name_that_is_had_costs_other_hosting_what_its_renewal_takes() =>
+        Gen.Select(RandomMarket.Request, Gen.Int[0, 20]).Sample(
+            (request, inMonths) =>
+            {
+                // Nothing that takes anything off one year and not another.
+                foreach (var book in request["books"]!.AsArray())
+                {
+                    book!["promotions"] = null;
+                    foreach (var plan in book["plans"]?.AsArray() ?? [])
+                    {
+                        plan!["includedDomain"] = null;
+                    }
+                }
+
+                if (Asked(request, 36) is not { } read || Tenure.Of(read.Candidate, read.Books, read.Settings, new FaultList()).Value is not { } tenure)
+                {
+                    return;
+                }
+
+                var today = tenure.Start.AddMonths(inMonths);
+                var outlook = new Outlook(tenure, DayKeeper.Opened(tenure, Guid.NewGuid(), Guid.NewGuid(), new PaidBy("card", "0004")), today, 60);
+                foreach (var had in NameHad.Of(outlook))
+                {
+                    if (outlook.Holdings.First(holding => holding.Held.Ref == had.Domain.Text).Next is { } next && had.Renewal is { } renewal)
+                    {
+                        (next.On, next.Amount).ShouldBe((had.Expires, renewal));
+                        var kept = Coster.Cost(new Candidate(null, [had.Choice()]), read.Books, read.Settings with { StartDate = today, DisplayCurrency = renewal.Currency }, new FaultList()).Value!;
+                        (kept.Run.Bills[0].Date, kept.Run.Bills[0].Sum).ShouldBe((had.Expires, renewal.Units));
+                    }
+                }
+            },
+            iter: Cases);
+
+    [Fact]
     public void A_plan_that_gives_a_domain_year_every_year_pays_for_all_of_them()
     {
         // £17.00 a year and 0.00 a year stood on two pages for the same name.

@@ -10,6 +10,7 @@ import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { SellerNotes } from '../../ui/SellerNotes';
 import { Head, Heads, Table } from '../../ui/Table';
+import { TickLine } from '../../ui/TickLine';
 import { AnswerMark } from '../../ui/AnswerMark';
 import { answerSentence, askedWords } from '../../format/answers';
 import { Ideas } from './Ideas';
@@ -48,15 +49,9 @@ export function Endings({ label, first }: { label: string; first: string | null 
       )}
       <Ideas label={label} ending={isSold ? (first ?? sold[0]!) : nearest(sold, first)[0]!} />
       {host && costs?.some((cost) => cost.book !== host) && (
-        <label className="mt-3 flex items-baseline gap-2">
-          <input
-            type="checkbox"
-            className="translate-y-0.5"
-            checked={oneSeller}
-            onChange={(event) => setOneSeller(event.target.checked)}
-          />
+        <TickLine className="mt-3" checked={oneSeller} onChange={setOneSeller}>
           one seller only: leave out those who are not my host
-        </label>
+        </TickLine>
       )}
       <p role="status" className="text-soft mt-3 text-sm">
         {asking.error ? (

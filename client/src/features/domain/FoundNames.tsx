@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { InkSelect } from '../../ui/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Head, Heads, Row, Table } from '../../ui/Table';
+import { TickLine } from '../../ui/TickLine';
 import { AnswerMark } from '../../ui/AnswerMark';
 import { answerWord, askedWords } from '../../format/answers';
 import { leastOf, rankOf } from './costs';
@@ -61,12 +62,12 @@ export function FoundNames({ list, costs }: { list: SoughtNames; costs: readonly
             ))}
           </InkSelect>
         </span>
-        <Only checked={only.free} onChange={(free) => setOnly({ ...only, free })}>
+        <TickLine checked={only.free} onChange={(free) => setOnly({ ...only, free })}>
           only those that can be had
-        </Only>
-        <Only checked={only.plain} onChange={(plain) => setOnly({ ...only, plain })}>
+        </TickLine>
+        <TickLine checked={only.plain} onChange={(plain) => setOnly({ ...only, plain })}>
           only those with nothing to think twice about
-        </Only>
+        </TickLine>
       </div>
       <ScrollRegion label="Names and endings">
         <Table className="w-full" caption="Names and what the registrars say of them">
@@ -113,28 +114,6 @@ export function FoundNames({ list, costs }: { list: SoughtNames; costs: readonly
         </Button>
       )}
     </div>
-  );
-}
-
-function Only({
-  checked,
-  onChange,
-  children,
-}: {
-  checked: boolean;
-  onChange: (checked: boolean) => void;
-  children: string;
-}) {
-  return (
-    <label className="flex items-baseline gap-2">
-      <input
-        type="checkbox"
-        className="translate-y-0.5"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {children}
-    </label>
   );
 }
 

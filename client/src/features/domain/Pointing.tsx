@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
+import { TickLine } from '../../ui/TickLine';
 
 type Record = Schemas['ResourceRecordWire'];
 
@@ -51,15 +52,9 @@ export function Pointing({ domain }: { domain: string }) {
           <MailToday found={found} />
           <h3 className="mt-3 font-semibold">Either these records, where it is kept</h3>
           {found.mailToday !== null && found.mailToday.length > 0 && (
-            <label className="flex items-baseline gap-2">
-              <input
-                type="checkbox"
-                className="translate-y-0.5"
-                checked={keepMail ?? true}
-                onChange={(event) => setKeepMail(event.target.checked)}
-              />
+            <TickLine checked={keepMail ?? true} onChange={setKeepMail}>
               mail stays where it goes today
-            </label>
+            </TickLine>
           )}
           <Records records={found.records} />
           <p className="mt-1 flex flex-wrap gap-x-5">

@@ -8,10 +8,10 @@ namespace HomeStart.Core.Upkeep;
 /// <summary>A name that the owner has through an order: it can be used again, for other hosting.</summary>
 /// <param name="Book">Of the seller through whom it is had.</param>
 /// <param name="Expires">Until when it is paid.</param>
-/// <param name="Renewal">What the next year of it is charged, with tax; null: not stated.</param>
+/// <param name="Renewal">What each later year of it costs, with tax; null: not stated.</param>
 public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, Money? Renewal)
 {
-    /// <summary>The names of an order that are live on a morning. What does not renew any more is priced as it would renew.</summary>
+    /// <summary>The names of an order that are live on a morning.</summary>
     public static ImmutableArray<NameHad> Of(Outlook outlook) =>
         [.. outlook.Holdings.Where(holding => holding.Held is { IsHosting: false, State: HoldingState.Live, PaidUntil: not null }).Select(holding => Of(outlook, holding)).OfType<NameHad>()];
 
@@ -33,8 +33,10 @@ public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, M
             return null;
         }
 
+        // As it is sold, premium or not: a domain-year or promotion that pays for one year does not pay for all that are counted.
         var ending = domain.Text[(domain.Text.IndexOf('.', StringComparison.Ordinal) + 1)..];
-        var price = holding.Next?.Amount ?? (outlook.Tenure.Book(holding.Book).Domain(ending)?.Renew is { } renew ? outlook.WithTax(holding.Book, renew) : (Money?)null);
-        return new NameHad(domain, holding.Book, holding.Held.PaidUntil!.Value, price);
+        var bought = outlook.Tenure.Purchase.Domains.FirstOrDefault(known => $"domain:{known.Index}" == holding.Held.Holding);
+        var renew = bought is null ? outlook.Tenure.Book(holding.Book).Domain(ending)?.Renew : bought.Renew;
+        return new NameHad(domain, holding.Book, holding.Held.PaidUntil!.Value, renew is { } price ? outlook.WithTax(holding.Book, price) : null);
     }
 }
