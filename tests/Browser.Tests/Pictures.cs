@@ -74,7 +74,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         Take("online");
         Site();
         browser.Press("Mail");
-        browser.Reads("Everything you ordered is there");
+        browser.Reads("Everything you ordered is set up");
         Take("mail");
         Upkeep();
         Bought();
