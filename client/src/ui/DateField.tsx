@@ -14,7 +14,7 @@ export function DateField({
   ...props
 }: ComponentProps<typeof TextField> & { endsMonth?: boolean }) {
   const [typed, setTyped] = useState('');
-  const read = dayTyped(typed, endsMonth);
+  const read = dayTyped(typeof props.value === 'string' ? props.value : typed, endsMonth);
   return (
     <TextField
       autoComplete="off"

@@ -11,7 +11,7 @@ public static class OrderLetters
         var letter = new LetterText()
             .Paragraph($"Dear {order.Contact.Name.Trim()},")
             .Paragraph(words)
-            .Facts([("Reference", order.Reference), .. Bought(order), ("In all today, with tax", MoneyWords.Of(order.Things.Total))]);
+            .Facts([("Reference", order.Reference), .. Bought(order), ("Total today, with tax", MoneyWords.Of(order.Things.Total))]);
         foreach (var invoice in news == OrderNews.Invoice ? order.Things.Payments.Select(payment => Receipt.Of(order, payment.Book)).OfType<Receipt>().Where(receipt => receipt.DueOn is not null) : [])
         {
             letter.Facts([("Invoice", invoice.Number), ("To", invoice.Payment.Seller), ("To pay", MoneyWords.Of(invoice.Payment.By(PayWay.Invoice))), ("Until", $"{invoice.DueOn:d MMMM yyyy}")]);

@@ -39,8 +39,8 @@ function HolderCheck({
     <div className="no-print border-red mt-3 max-w-3xl border-l-2 pl-3">
       <p className="text-red font-semibold">
         {check.isStopped
-          ? `The registry has stopped ${check.domain}: its holder’s address was not confirmed until ${longDay(check.until)}.`
-          : `Confirm the holder’s address of ${check.domain} until ${longDay(check.until)}: ${check.daysLeft === 0 ? 'today is the last day' : `${check.daysLeft} ${check.daysLeft === 1 ? 'day' : 'days'} left`}.`}
+          ? `The registry has stopped ${check.domain}: its holder’s address was not confirmed by ${longDay(check.until)}.`
+          : `Confirm the holder’s address of ${check.domain} by ${longDay(check.until)}: ${check.daysLeft === 0 ? 'today is the last day' : `${check.daysLeft} ${check.daysLeft === 1 ? 'day' : 'days'} left`}.`}
       </p>
       <p>
         {check.isStopped
@@ -52,10 +52,10 @@ function HolderCheck({
         </Link>{' '}
         and open its link.{' '}
         {written.data ? (
-          <span role="status">It was written again.</span>
+          <span role="status">The mail was sent again.</span>
         ) : (
           <Button look="text" disabled={written.isPending} onClick={() => written.mutate()}>
-            Have it written again
+            Send the mail again
           </Button>
         )}
       </p>

@@ -28,7 +28,7 @@ export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
           decide on it.
         </span>
       </p>
-      <div className="mt-2 flex flex-wrap items-center gap-3">
+      <div className="mt-2 flex flex-wrap items-end gap-3">
         <Button disabled={busy || today >= furthest} onClick={() => move.mutate(tomorrow)}>
           Next day
         </Button>
@@ -37,9 +37,15 @@ export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
             Skip to {longDay(nextEvent)}
           </Button>
         )}
-        <form onSubmit={submit} className="flex items-end gap-2">
-          <DateField label="Skip to a date" required value={date} onChange={(event) => setDate(event.target.value)} />
-          <Button type="submit" disabled={busy}>
+        <form onSubmit={submit} className="flex items-start gap-2">
+          <DateField
+            label="Skip to a date"
+            hint=""
+            required
+            value={date}
+            onChange={(event) => setDate(event.target.value)}
+          />
+          <Button type="submit" className="mt-[1.6rem]" disabled={busy}>
             Move on
           </Button>
         </form>
