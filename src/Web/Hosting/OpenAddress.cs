@@ -7,7 +7,10 @@ namespace HomeStart.Web.Hosting;
 public sealed class OpenAddress(IHttpContextAccessor accessor, StartOptions options)
 {
     /// <summary>Of the request at hand, whose host is one of those that are let in.</summary>
-    public Uri Now => options.Hosts.Count == 0 && accessor.HttpContext is { Request: { Host.HasValue: true } request } ? new Uri($"{request.Scheme}://{request.Host}") : options.PublicAddress;
+    public Uri Now =>
+        options.Hosts.Count == 0 && accessor.HttpContext is { Request: { Host.HasValue: true } request } && Uri.TryCreate($"{request.Scheme}://{request.Host}", UriKind.Absolute, out var open)
+            ? open
+            : options.PublicAddress; // A port that is none is believed by nobody.
 
     /// <summary>Where it was open when an order was placed.</summary>
     public Uri Of(Order order) => order.OpenAt ?? options.PublicAddress;

@@ -98,7 +98,7 @@ internal static class OrdersEndpoints
     // Nobody can register again what is theirs: better said before a form is filled in.
     private static async Task SayHadAsync(Candidate candidate, NamesHad names, FaultList faults, CancellationToken cancel)
     {
-        var had = (await names.ListAsync(cancel)).ToDictionary(had => had.Name.Domain.Text, had => had.Kept.Order.Reference, StringComparer.Ordinal);
+        var had = (await names.ListAsync(cancel)).DistinctBy(had => had.Name.Domain).ToDictionary(had => had.Name.Domain.Text, had => had.Kept.Order.Reference, StringComparer.Ordinal);
         foreach (var domain in candidate.Domains.Where(domain => domain.Route is DomainRoute.Register or DomainRoute.Transfer && domain.Domain is not null))
         {
             if (had.TryGetValue(domain.Domain!.Text, out var reference))

@@ -9,7 +9,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Slips;
 
 /// <summary>What was bought at the sellers' own pages: an order like any other from then on, but that no counterpart knows of it.</summary>
-public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk orders, DayRunner runner, TimeProvider time)
+public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk orders, DayRunner runner, Hosting.OpenAddress open, TimeProvider time)
 {
     /// <summary>How long ago something may have been bought, in months.</summary>
     public const int Earliest = 60;
@@ -63,7 +63,7 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         }
 
         var bought = new Bought(listed.Candidate, versioned.Site.Settings, settings.Customer.Of is { } of ? [.. of] : []);
-        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there }, faults, cancel);
+        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there, OpenAt = open.Now }, faults, cancel);
     }
 
     /// <summary>Tells it anew; null, with the reasons, where it cannot be.</summary>

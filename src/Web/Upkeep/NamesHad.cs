@@ -3,7 +3,7 @@ using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Upkeep;
 
-/// <summary>A name that is had, and the order it came with.</summary>
+/// <summary>A name of the owner’s, and the order it came with.</summary>
 public sealed record NameOfOrder(NameHad Name, Kept Kept);
 
 /// <summary>The names that the visitor has through delivered orders, for whatever site they were ordered.</summary>

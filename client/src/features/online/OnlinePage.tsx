@@ -25,7 +25,7 @@ export function OnlinePage() {
   }
 
   const placed = orders.data.filter((order) => order.siteId === page.id && order.state === 'completed');
-  // The first name claimed for a hosting that came without one is what that hosting shows: it stands here once.
+  // The first name claimed for a hosting that came without one is what that hosting shows: it is listed once.
   const done = placed.filter((order) => {
     const hosting = placed.find((other) => other.id === order.claimOf);
     return !hosting || hosting.keySheet?.domain || placed.findLast((other) => other.claimOf === hosting.id) !== order;

@@ -24,7 +24,7 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
   });
   const faults = form.formState.errors.logIn;
   const [isFilling, setFilling] = useState(false);
-  // The rules matter to whoever makes up a name: beside empty fields they would only frighten.
+  // The rules matter while a name is made up: beside empty fields they would only frighten.
   const rules = isFilling || typed.user || typed.passcode ? (check.data?.rules ?? []) : [];
   return (
     <section

@@ -32,7 +32,7 @@ export interface OrderForm {
   /** The transfer codes, in the order of the domains that are moved in. */
   transfers: string[];
   logIn: { user: string; passcode: string };
-  /** By the id of the book: whether what is had there renews by itself; what is not said does. */
+  /** By the id of the book: whether the things from that seller renew by themselves; absent means yes. */
   renews: Record<string, boolean>;
   card: Card;
   agreed: boolean;

@@ -56,7 +56,7 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
         var item = new OrderedItem(LineKind.Domain, name.Text, name.Text, Book.Id, Book.Provider.Name, 1, 12, zero, today, today.AddMonths(12), Included: true);
         return OrderFlow.Planned(new Order(id, Order.SiteId, Order.Letter, today, contact, new OrderedThings([], null, [domain], [item], zero))
         {
-            Secret = secret, Account = Order.Account, ClaimOf = Order.Id, Quotes = [new AgreedQuote(Book.Id, quote, zero)],
+            Secret = secret, Account = Order.Account, ClaimOf = Order.Id, OpenAt = Order.OpenAt, Quotes = [new AgreedQuote(Book.Id, quote, zero)],
         });
     }
 }

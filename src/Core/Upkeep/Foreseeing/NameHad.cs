@@ -6,7 +6,7 @@ using HomeStart.Core.Domains;
 namespace HomeStart.Core.Upkeep;
 
 /// <summary>A name that the owner has through an order: it can be used again, for other hosting.</summary>
-/// <param name="Book">Of the seller through whom it is had.</param>
+/// <param name="Book">The seller’s, by id.</param>
 /// <param name="Expires">Until when it is paid.</param>
 /// <param name="Renewal">What each later year of it costs, with tax; null: not stated.</param>
 public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, Money? Renewal)
