@@ -91,12 +91,18 @@ public sealed class Browser : IDisposable
         () => new[] { "//*[@role='dialog']", "" }.SelectMany(within => _driver.FindElements(By.XPath($"{within}//label[starts-with(normalize-space(.), {Quoted(label)})]//input"))).FirstOrDefault(),
         $"there is no choice “{label}”");
 
-    public void Press(string words) => Doing(() => Control(words).Click(), $"“{words}” cannot be pressed");
+    /// <summary>Presses a button or link. Afterwards something has the focus, on every page: what was pressed, or what took its place.</summary>
+    public void Press(string words)
+    {
+        _driver.ExecuteScript("window.wasPressedHere = true");
+        Doing(() => Control(words).Click(), $"“{words}” cannot be pressed");
+        Until(() => HasFocusSomewhere ? "" : null, $"after “{words}” the focus is nowhere");
+    }
 
     /// <summary>To another sheet of the site, where there is no room for tabs.</summary>
     public void ToSheet(string name)
     {
-        Press("Sheet:");
+        Find("header [aria-label$=': go to another sheet']").Click();
         Press(name);
     }
 
@@ -152,6 +158,15 @@ public sealed class Browser : IDisposable
             "const done = arguments[0]; axe.run(document, { iframes: false, resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
         return [.. ((IReadOnlyCollection<object>)findings!).Cast<string>()];
     }
+
+    /// <summary>What our own auditor finds, of what axe cannot see: how large things to press are, what they are named, what is announced.</summary>
+    public IReadOnlyList<string> AuditFindings() =>
+        [.. ((IReadOnlyCollection<object>)_driver.ExecuteScript(File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "audit.js")))!).Cast<string>()];
+
+    /// <summary>Waits until the page asks for nothing more and says nothing of waiting.</summary>
+    public void Settled() => Until(
+        () => (bool)_driver.ExecuteScript("return performance.getEntriesByType('resource').every(entry => entry.responseEnd > 0) && !/(?<!choose) …$/m.test(document.querySelector('main').innerText)")! ? "" : null,
+        "the page does not settle");
 
     /// <summary>Presses Tab until what has the focus says this, then a key on it. Nothing here touches the mouse.</summary>
     public void ByKeyboard(string words, string press)
@@ -257,6 +272,10 @@ public sealed class Browser : IDisposable
     /// <summary>What has the focus, as an assistive technology would name it, nearly: its label, its aria-label, or its words.</summary>
     public string Focused =>
         (string)_driver.ExecuteScript("const e = document.activeElement; return (e.ariaLabel || e.labels?.[0]?.textContent || (e === document.body ? '' : e.textContent) || '').trim()")!;
+
+    // A page that was opened anew begins at its top, as browsers have it.
+    private bool HasFocusSomewhere =>
+        (bool)_driver.ExecuteScript("const e = document.activeElement; return !window.wasPressedHere || (e !== null && e !== document.body)")!;
 
     private bool IsFocusVisible =>
         (bool)_driver.ExecuteScript("const e = document.activeElement, s = getComputedStyle(e); return e.matches(':focus-visible') && (s.outlineStyle !== 'none' || s.boxShadow !== 'none')")!;

@@ -264,7 +264,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
     {
         browser.StartAfresh();
         browser.Tell("host", "ok");
-        browser.Press("Site: Ostler");
+        browser.Press("Ostler & Wren: rename");
         browser.Type("Start another site", "Hexworth clocks");
         browser.Press("Start");
         browser.Reads("Start anywhere");

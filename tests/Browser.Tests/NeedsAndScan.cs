@@ -29,7 +29,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
     public void A_skipped_answer_asks_nothing_and_what_is_asked_survives_reload()
     {
         browser.StartAfresh();
-        browser.Press("Site: Ostler");
+        browser.Press("Ostler & Wren: rename");
         browser.Type("Start another site", "Hexworth clocks");
         browser.Press("Start");
         browser.Press("Say what the site must do");

@@ -18,7 +18,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
     public void Three_sellers_pages_are_on_the_shortlist_in_few_clicks()
     {
         browser.StartAfresh();
-        browser.Press("Site: Ostler");
+        browser.Press("Ostler & Wren: rename");
         browser.Type("Start another site", "Hexworth clocks");
         browser.Press("Start");
         browser.Reads("Start anywhere");

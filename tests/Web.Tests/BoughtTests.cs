@@ -219,7 +219,7 @@ public class BoughtTests
         </Invoice>
         """;
 
-    private static async Task<(Visitor Visitor, Guid Order)> BoughtAsync(TestHost host, string on = "2026-12-01", Visitor? visitor = null, bool isConfirmed = false)
+    internal static async Task<(Visitor Visitor, Guid Order)> BoughtAsync(TestHost host, string on = "2026-12-01", Visitor? visitor = null, bool isConfirmed = false)
     {
         if (visitor is null)
         {

@@ -185,6 +185,10 @@ public class OwnedTests
         var registration = await host.InCounterpartsAsync(db => db.Registrations.SingleAsync());
         registration.NameServers.Split(' ').ShouldBe(second.GetProperty("keySheet").GetProperty("nameServers").EnumerateArray().Select(server => server.GetString()));
 
+        // Two orders have it now, and another is still refused in words.
+        fault = (await QuotedAsync("A")).GetProperty("differences").EnumerateArray().Single();
+        (Text(fault, "code"), Text(fault, "cure")).ShouldBe(("repeated", "choose-domain"));
+
         // Somebody else has none of it.
         (await (await OpenAsync(host)).GetAsync("/api/names-had")).GetArrayLength().ShouldBe(0);
 

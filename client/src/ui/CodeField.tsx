@@ -2,6 +2,7 @@ import { useId } from 'react';
 import { useChangeForm } from '../api/changeForm';
 import { useSite } from '../api/site';
 import { Button } from './Button';
+import { Announced } from './Announced';
 
 /** A place to try a code, wherever a price stands. What was typed goes once the code is entered. */
 export function CodeField({ id }: { id?: string }) {
@@ -25,16 +26,16 @@ function Typed({ id }: { id?: string }) {
         placeholder="A code to try"
         maxLength={60}
         autoComplete="off"
-        className="border-blue text-blue placeholder:text-soft w-40 border-b border-dotted bg-transparent font-semibold placeholder:font-normal"
+        className="border-blue text-blue placeholder:text-soft w-28 max-w-40 grow border-b border-dotted bg-transparent font-semibold placeholder:font-normal"
         {...code}
       />
       <Button type="submit" look="text">
         Try it
       </Button>
       {fault && (
-        <span id={`${own}-fault`} role="alert" className="text-red w-full text-[13px]">
+        <Announced as="span" id={`${own}-fault`} className="text-red w-full text-[13px]">
           {fault}
-        </span>
+        </Announced>
       )}
     </form>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Button } from './Button';
+import { Announced } from './Announced';
 
 /** Copies a value with one press, and says so. */
 export function Copy({ name, text }: { name: string; text: string }) {
@@ -9,9 +10,9 @@ export function Copy({ name, text }: { name: string; text: string }) {
       <Button look="text" onClick={() => void navigator.clipboard.writeText(text).then(() => setCopied(true))}>
         Copy<span className="sr-only">: {name}</span>
       </Button>
-      <span role="status" className="text-soft ml-1.5">
+      <Announced as="span" className="text-soft ml-1.5">
         {copied && 'copied'}
-      </span>
+      </Announced>
     </span>
   );
 }

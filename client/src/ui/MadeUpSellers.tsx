@@ -1,6 +1,7 @@
 import { useShelfChanges } from '../api/shelf';
 import { useSite } from '../api/site';
 import { Button } from './Button';
+import { Announced } from './Announced';
 
 /** Where an owner has a price list of their own: that the example's sellers are among these, and the way to leave them out. */
 export function MadeUpSellers() {
@@ -15,9 +16,9 @@ export function MadeUpSellers() {
         {putExamplesAway.isPending ? 'Leaving them out …' : 'Leave them out'}
       </Button>
       {putExamplesAway.error && (
-        <span role="alert" className="text-red block">
+        <Announced as="span" className="text-red block">
           {putExamplesAway.error.message}
-        </span>
+        </Announced>
       )}
     </p>
   );

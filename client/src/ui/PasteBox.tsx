@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import type { Page } from '../api/pages';
 import { Button } from './Button';
 import { cx } from './cx';
+import { Announced } from './Announced';
 
 /** Takes the clipboard's HTML where there is some, a file that is dropped or chosen, or typed words. */
 export function PasteBox({
@@ -75,9 +76,9 @@ export function PasteBox({
             onChange={(event) => read(event.target.files?.[0])}
           />
         </span>
-        <p aria-live="polite" className="text-sm">
+        <Announced className="text-sm">
           {error ? <span className="text-red">{error}</span> : isReading ? 'Reading …' : null}
-        </p>
+        </Announced>
       </div>
     </section>
   );

@@ -1,19 +1,26 @@
 import type { ComponentProps, ReactNode } from 'react';
 import { cx } from './cx';
 
+const stacked =
+  'max-sm:block max-sm:[&>thead]:sr-only max-sm:[&>tbody]:block max-sm:[&>tbody>tr]:flex max-sm:[&>tbody>tr]:flex-wrap max-sm:[&>tbody>tr>th]:w-full';
+
 type Props<T extends 'table' | 'tr' | 'th' | 'td'> = ComponentProps<T>;
 
-/** A ruled table. Its caption is for those who cannot see what stands above it, unless it is to be shown. */
+/**
+ * A ruled table. Its caption is for those who cannot see what stands above it, unless it is to be shown. One that stacks
+ * has its cells one beside another under the row's name where there is no room for columns.
+ */
 export function Table({
   caption,
   shown = false,
+  stacks = false,
   className,
   children,
   ...props
-}: Props<'table'> & { caption?: ReactNode; shown?: boolean }) {
+}: Props<'table'> & { caption: ReactNode; shown?: boolean; stacks?: boolean }) {
   return (
-    <table className={cx('mt-1 text-left text-[14px]', className)} {...props}>
-      {caption && <caption className={shown ? 'text-soft text-left' : 'sr-only'}>{caption}</caption>}
+    <table className={cx('mt-1 text-left text-[14px]', stacks && stacked, className)} {...props}>
+      <caption className={shown ? 'text-soft text-left' : 'sr-only'}>{caption}</caption>
       {children}
     </table>
   );

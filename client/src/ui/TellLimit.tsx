@@ -4,6 +4,7 @@ import { useShelfChanges } from '../api/shelf';
 import { needTitle, numberNeeds, wantedWords } from '../format/needs';
 import { Button } from './Button';
 import { InkPopover } from './Popover';
+import { Announced } from './Announced';
 
 type NeedFit = Schemas['NeedFitWire'];
 
@@ -70,11 +71,7 @@ function Answer({
           </Button>
         </label>
       )}
-      {tellLimit.error && (
-        <p role="alert" className="text-red">
-          {tellLimit.error.message}
-        </p>
-      )}
+      {tellLimit.error && <Announced className="text-red">{tellLimit.error.message}</Announced>}
     </form>
   );
 }

@@ -1,22 +1,23 @@
+import { Announced } from './Announced';
 /** Something is on its way: said, not only drawn; with a share of it done, from 0 to 1, where that is known. */
 export function Waiting({ for: what, share }: { for: string; share?: number }) {
   return (
-    <div role="status" className="text-soft p-6">
+    <Announced as="div" className="text-soft p-6">
       <p>{what} …</p>
       {share !== undefined && <progress className="accent-blue mt-1 w-56" value={share} max={1} aria-label={what} />}
-    </div>
+    </Announced>
   );
 }
 
 /** Something could not be loaded: what, and the way to try again. */
 export function Failed({ error, retry }: { error: Error; retry: () => void }) {
   return (
-    <div role="alert" className="p-6">
+    <Announced as="div" className="p-6">
       <p className="text-red">{error.message}</p>
       <button className="ink mt-2" onClick={retry}>
         Try again
       </button>
-    </div>
+    </Announced>
   );
 }
 

@@ -11,6 +11,7 @@ import { TextField } from '../../ui/Field';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { deviceWords } from './device';
+import { Announced } from '../../ui/Announced';
 
 /** Signing in by a mailed code; and, signed in, where one is, what one has here, and the way out. */
 export function AccountPage() {
@@ -168,7 +169,7 @@ function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedI
         <h2 id="sessions" className="text-lg">
           Where you are signed in
         </h2>
-        <Table className="mt-1 w-full">
+        <Table stacks className="mt-1 w-full" caption="Browsers that are signed in">
           <Heads>
             <Head>Browser</Head>
             <Head>Signed in</Head>
@@ -201,11 +202,7 @@ function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedI
             Sign out everywhere
           </Button>
         </div>
-        {failed && (
-          <p role="alert" className="text-red mt-2">
-            {failed.message}
-          </p>
-        )}
+        {failed && <Announced className="text-red mt-2">{failed.message}</Announced>}
       </section>
       <section className="mt-6 max-w-3xl" aria-labelledby="data">
         <h2 id="data" className="text-lg">
@@ -239,7 +236,7 @@ function DeleteAccount({ left }: { left: () => Promise<void> }) {
   return (
     <div className="mt-4">
       {isSure ? (
-        <div role="alert" className="border-red border-l-2 pl-3">
+        <Announced as="div" className="border-red border-l-2 pl-3">
           <p className="text-red">
             Everything above is deleted for good. What you bought stays yours at the sellers: take your key sheets away
             first.
@@ -253,7 +250,7 @@ function DeleteAccount({ left }: { left: () => Promise<void> }) {
             </Button>
           </div>
           {deleted.error && <p className="text-red mt-2">{deleted.error.message}</p>}
-        </div>
+        </Announced>
       ) : (
         <Button look="text" onClick={() => setSure(true)}>
           Delete the account

@@ -14,6 +14,7 @@ import { ConfirmFirst } from '../../ui/ConfirmFirst';
 import { TextArea, TextField } from '../../ui/Field';
 import { PasteBox } from '../../ui/PasteBox';
 import { bodyOf, fieldOf, keyNames, receiptOf, startOf, type BoughtForm as Form, type KeyName } from './form';
+import { Announced } from '../../ui/Announced';
 
 interface Seller {
   book: string;
@@ -126,11 +127,7 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
       <Keys form={form} />
       <div className="lg:col-span-2">
         {asked && <ConfirmFirst mail={asked} then="what you bought is noted" goOn={() => void submit()} />}
-        {fault && (
-          <p role="alert" className="text-red mb-2">
-            {fault}
-          </p>
-        )}
+        {fault && <Announced className="text-red mb-2">{fault}</Announced>}
         <div className="mt-4 flex flex-wrap items-center gap-4">
           <Button type="submit" look={asked ? 'plain' : 'main'} disabled={isSubmitting}>
             {isSubmitting ? 'Noting it …' : order ? 'Keep this' : 'Note that I bought this'}

@@ -4,6 +4,7 @@ import { useSite } from '../../api/site';
 import { isZero, money } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
+import { Announced } from '../../ui/Announced';
 
 type Domain = Schemas['DomainWire'];
 
@@ -14,12 +15,12 @@ export function ChosenDomain() {
   const { currency, horizonMonths } = page.settings;
   const [first, ...others] = candidate.domains;
   return (
-    <div className="mt-4" role="status">
-      <p>
+    <div className="mt-4">
+      <Announced onlyChanges>
         Candidate {letter} <bdi className="font-semibold">{first ? words(first) : 'has no domain yet'}</bdi>
         {others.length > 0 && ', and beside it:'}
         {others.length === 0 && '.'} {others.length === 0 && <BackToIt />}
-      </p>
+      </Announced>
       {others.length > 0 && (
         <>
           <ul>

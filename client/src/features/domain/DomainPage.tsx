@@ -47,7 +47,7 @@ export function DomainPage() {
         The country’s ending suits local trade, .com suits the rest. Short, without hyphens or digits, and easy to say
         on the telephone is best.
       </p>
-      <div className="mt-3 grid max-w-4xl gap-x-8 gap-y-3 lg:grid-cols-[26rem_1fr]">
+      <div className="mt-3 grid max-w-4xl gap-x-8 gap-y-3 lg:grid-cols-[26rem_minmax(0,1fr)]">
         <div>
           <TextField
             label="The name you want"

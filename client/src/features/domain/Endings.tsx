@@ -16,6 +16,7 @@ import { answerSentence, askedWords } from '../../format/answers';
 import { Ideas } from './Ideas';
 import { nearest } from './costs';
 import { SellerRow } from './SellerRow';
+import { Announced } from '../../ui/Announced';
 
 type Ending = Schemas['EndingWire'];
 
@@ -53,7 +54,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
           one seller only: leave out those who are not my host
         </TickLine>
       )}
-      <p role="status" className="text-soft mt-3 text-sm">
+      <Announced className="text-soft mt-3 text-sm">
         {asking.error ? (
           <span className="text-red">{asking.error.message}</span>
         ) : asking.pause ? (
@@ -63,7 +64,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
         ) : (
           'Asked again before anything is ordered.'
         )}
-      </p>
+      </Announced>
       <Table className="w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
         <Heads className="max-lg:sr-only">
           <Head>Domain</Head>

@@ -9,6 +9,7 @@ import { DomainParts } from './DomainParts';
 import { FoundNames } from './FoundNames';
 import { HeldNames } from './HeldNames';
 import { WhatToCheck, type Question } from './WhatToCheck';
+import { Announced } from '../../ui/Announced';
 
 /** Hundreds of names under many endings at once: thought of here, or pasted. */
 export function ManyNames() {
@@ -41,11 +42,7 @@ export function ManyNames() {
       <h1 className="mt-5 text-2xl">Find a name for the site</h1>
       <DomainParts />
       <WhatToCheck check={check} isBusy={asking.isAsking} />
-      {fault && (
-        <p role="alert" className="text-red mt-2">
-          {fault}
-        </p>
-      )}
+      {fault && <Announced className="text-red mt-2">{fault}</Announced>}
       {sought.error && !list && <Failed error={sought.error} retry={() => void sought.refetch()} />}
       {sought.isLoading && <Waiting for="Looking at what was asked before" />}
       {list && list.refused.length > 0 && (
@@ -73,27 +70,27 @@ export function ManyNames() {
                   max={Math.max(1, asking.of)}
                   aria-label="Asked so far"
                 />
-                <span role="status">
+                <Announced as="span">
                   {asking.pause
                     ? `${asking.pause.provider} asks for a pause of ${asking.pause.seconds} s; the others go on.`
                     : `${count(asking.asked)} of ${count(asking.of)} asked`}
-                </span>
+                </Announced>
                 <Button onClick={stop}>Stop</Button>
               </>
             ) : asking.error ? (
-              <span role="alert" className="text-red">
+              <Announced as="span" className="text-red">
                 {asking.error.message}
-              </span>
+              </Announced>
             ) : null}
             {!asking.isAsking && list.left > 0 && (
               <>
-                <span role="status">
+                <Announced as="span">
                   {count(list.left)} still to ask{asking.error || asking.asked === 0 ? '' : ', or to ask again'}.
-                </span>
+                </Announced>
                 <Button onClick={() => void goOn()}>Go on asking</Button>
               </>
             )}
-            {!asking.isAsking && list.left === 0 && <span role="status">All asked.</span>}
+            {!asking.isAsking && list.left === 0 && <Announced as="span">All asked.</Announced>}
           </div>
           <HeldNames costs={costs} />
           <FoundNames list={list} costs={costs} />

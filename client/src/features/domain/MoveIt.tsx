@@ -5,6 +5,7 @@ import { useSite } from '../../api/site';
 import { longDay, shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { Announced } from '../../ui/Announced';
 
 type Answer = Schemas['TransferWire'];
 
@@ -67,9 +68,7 @@ export function MoveIt({ domain, book, seller }: { domain: string; book: string;
         </Button>
       </form>
       {check.error && (others.length > 0 || faults.length === 0) && (
-        <p role="alert" className="text-red mt-2">
-          {others[0]?.message ?? check.error.message}
-        </p>
+        <Announced className="text-red mt-2">{others[0]?.message ?? check.error.message}</Announced>
       )}
       {check.data && <Verdict answer={check.data} seller={seller} />}
     </section>
@@ -79,10 +78,10 @@ export function MoveIt({ domain, book, seller }: { domain: string; book: string;
 function Verdict({ answer, seller }: { answer: Answer; seller: string }) {
   const { registration } = answer;
   return (
-    <div role="status" className="mt-2">
-      <p className={answer.state === 'ready' ? 'text-green font-semibold' : 'text-red'}>
+    <div className="mt-2">
+      <Announced className={answer.state === 'ready' ? 'text-green font-semibold' : 'text-red'}>
         {verdictWords(answer, seller)}
-      </p>
+      </Announced>
       {registration && (
         <p className="text-soft text-sm">
           The public record: {registration.registrar && <bdi>{registration.registrar}</bdi>}

@@ -19,6 +19,7 @@ import { MoveIt } from './MoveIt';
 import { NamesHad } from './NamesHad';
 import { Pointing } from './Pointing';
 import { useSellers } from './sellers';
+import { Announced } from '../../ui/Announced';
 
 interface Own {
   domain: string;
@@ -129,12 +130,10 @@ export function OwnDomain() {
       </form>
       {record?.registration && <Registered record={record} />}
       {weigh.error && !(weigh.error instanceof Refused && weigh.error.faults.length > 0) && (
-        <p role="alert" className="text-red mt-2">
-          {weigh.error.message}
-        </p>
+        <Announced className="text-red mt-2">{weigh.error.message}</Announced>
       )}
       {weighed && asked && (
-        <div role="status" className="mt-4 max-w-4xl">
+        <Announced as="div" className="mt-4 max-w-4xl">
           <p>
             Candidate {letter} over {span(horizonMonths)}: with <bdi className="font-semibold">{asked.domain}</bdi> left
             where it is <b>{weighed.staying ? sumMoney(weighed.staying, currency) : 'not known'}</b>, moved to{' '}
@@ -164,7 +163,7 @@ export function OwnDomain() {
               </Button>
             )}
           </p>
-        </div>
+        </Announced>
       )}
       <ChosenDomain />
       <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-2">
@@ -181,7 +180,7 @@ const blank = { years: 1, useIncluded: true, inMonths: 0 };
 function Registered({ record }: { record: Schemas['OwnedRecordWire'] }) {
   const { registration, nameServers, domain } = record;
   return (
-    <p role="status" className="mt-3 max-w-4xl">
+    <Announced className="mt-3 max-w-4xl">
       <bdi className="font-semibold">{domain}</bdi> in the public record:{' '}
       {registration?.registrar && (
         <>
@@ -191,7 +190,7 @@ function Registered({ record }: { record: Schemas['OwnedRecordWire'] }) {
       {registration?.registered && `, registered on ${longDay(registration.registered)}`}
       {registration?.expires && `, paid until ${longDay(registration.expires)}`}
       {nameServers.length > 0 && `. Its name servers today: ${nameServers.join(', ')}`}.
-    </p>
+    </Announced>
   );
 }
 

@@ -7,6 +7,7 @@ import { Note } from '../../ui/Note';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { TickLine } from '../../ui/TickLine';
+import { Announced } from '../../ui/Announced';
 
 type Record = Schemas['ResourceRecordWire'];
 
@@ -37,16 +38,14 @@ export function Pointing({ domain }: { domain: string }) {
       ) : domain === '' ? (
         <p className="text-soft">Type your domain and compare: what to set at its present seller will stand here.</p>
       ) : pointing.error ? (
-        <p role="alert" className="text-red">
+        <Announced className="text-red">
           {pointing.error.message}{' '}
           <Button look="text" onClick={() => void pointing.refetch()}>
             Try again
           </Button>
-        </p>
+        </Announced>
       ) : !found ? (
-        <p role="status" className="text-soft">
-          Asking the host and the name servers …
-        </p>
+        <Announced className="text-soft">Asking the host and the name servers …</Announced>
       ) : (
         <>
           <MailToday found={found} />

@@ -12,6 +12,7 @@ import { Note } from '../../ui/Note';
 import { ChosenDomain } from './ChosenDomain';
 import { DomainParts } from './DomainParts';
 import { useSellers } from './sellers';
+import { Announced } from '../../ui/Announced';
 
 /** Without a name for now: one chosen later, or an address of the host's. */
 export function WaitPage() {
@@ -115,16 +116,14 @@ function Lent() {
       {!hasPlan ? (
         <p className="text-soft">Choose a plan for {letter} first: the address is its host’s.</p>
       ) : entry.error ? (
-        <p role="alert" className="text-red">
+        <Announced className="text-red">
           {entry.error.message}{' '}
           <Button look="text" onClick={() => void entry.refetch()}>
             Try again
           </Button>
-        </p>
+        </Announced>
       ) : !entry.data ? (
-        <p role="status" className="text-soft">
-          Asking the host …
-        </p>
+        <Announced className="text-soft">Asking the host …</Announced>
       ) : entry.data.lent === null ? (
         <p>
           <bdi>{entry.data.provider}</bdi> lends no addresses.

@@ -81,7 +81,7 @@ export function MailPage() {
 
 function Unsent({ letters }: { letters: Schemas['UnsentLetterWire'][] }) {
   return letters.length === 0 ? null : (
-    <section className="mt-3 max-w-3xl" aria-labelledby="unsent" role="status">
+    <section className="mt-3 max-w-3xl" aria-labelledby="unsent">
       <h2 id="unsent" className="text-base">
         On the way
       </h2>

@@ -3,6 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { scanQuery } from '../../api/scan';
 import { Rejected } from '../../ui/Rejected';
 import { useSite } from '../../api/site';
+import { Announced } from '../../ui/Announced';
 
 /** How many plans are left, and why the others are not: at once, while the questions are answered. */
 export function Outcome() {
@@ -10,12 +11,12 @@ export function Outcome() {
   const scan = useQuery(scanQuery(page.id, page.revision, 'horizon', true));
   const left = scan.data?.scan.rows.length ?? 0;
   return (
-    <section aria-label="What fits" aria-live="polite">
+    <section aria-label="What fits">
       {scan.data ? (
         <>
-          <p className="font-display text-lg font-medium">
+          <Announced onlyChanges className="font-display text-lg font-medium">
             {left === 0 ? 'No plan fits.' : `${left} ${left === 1 ? 'plan fits' : 'plans fit'}.`}
-          </p>
+          </Announced>
           {left === 0 ? (
             <p>
               The scan page says which one need to drop for something to fit.{' '}

@@ -11,6 +11,7 @@ import { Failed, Waiting } from '../../ui/Waiting';
 import { longDay } from '../../format/dates';
 import { ongoing } from './pages';
 import { chainWords, linkWords, stateOf } from './words';
+import { Announced } from '../../ui/Announced';
 
 /** What was ordered for this site, from ordered to seen: what is true right now, and what to do next. */
 export function OnlinePage() {
@@ -108,7 +109,7 @@ function Chain({ siteId, orderId, reference, there }: ChainProps) {
           Ask again
         </Button>
       </div>
-      <p role="status">{chainWords(chain.data)}</p>
+      <Announced onlyChanges>{chainWords(chain.data)}</Announced>
       <div className="mt-2 grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
         <div>
           <ol>
@@ -204,11 +205,7 @@ function Certificate({ orderId, chain }: { orderId: string; chain: Schemas['Name
           <Button className="mt-2" disabled={!leads || ask.isPending} onClick={() => ask.mutate()}>
             Ask for the certificate
           </Button>
-          {ask.error && (
-            <p role="alert" className="text-red mt-1">
-              {ask.error.message}
-            </p>
-          )}
+          {ask.error && <Announced className="text-red mt-1">{ask.error.message}</Announced>}
         </>
       )}
     </section>

@@ -3,6 +3,7 @@ import type { UseFormReturn } from 'react-hook-form';
 import { api, expect } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { empty, type OrderForm } from './form';
+import { Announced } from '../../ui/Announced';
 
 /** Filling the contact in from a vCard, and taking it away as one. What a card does not say stays as it was typed. */
 export function AsCard({ form }: { form: UseFormReturn<OrderForm> }) {
@@ -52,11 +53,7 @@ export function AsCard({ form }: { form: UseFormReturn<OrderForm> }) {
       <Button look="text" onClick={() => void takeAway()}>
         Take it away as a vCard
       </Button>
-      {fault && (
-        <p role="alert" className="text-red basis-full">
-          {fault}
-        </p>
-      )}
+      {fault && <Announced className="text-red basis-full">{fault}</Announced>}
     </div>
   );
 }

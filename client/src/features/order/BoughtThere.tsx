@@ -7,6 +7,7 @@ import { figure, money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Head, Heads, Row, Table } from '../../ui/Table';
+import { Announced } from '../../ui/Announced';
 
 const largest = 4 << 20;
 
@@ -18,7 +19,7 @@ export function BoughtThere({ order }: { order: Order }) {
       <h2 id="paid-there" className="text-lg">
         Paid at the sellers
       </h2>
-      <Table className="w-full">
+      <Table stacks className="w-full" caption="What you paid each seller">
         <Heads>
           <Head>Seller</Head>
           <Head>Their number</Head>
@@ -119,12 +120,8 @@ function KeptFiles({ orderId }: { orderId: string }) {
           }}
         />
       </label>
-      <p role="status">{keep.isPending && 'Keeping it …'}</p>
-      {fault && (
-        <p role="alert" className="text-red">
-          {fault.message}
-        </p>
-      )}
+      <Announced>{keep.isPending && 'Keeping it …'}</Announced>
+      {fault && <Announced className="text-red">{fault.message}</Announced>}
     </div>
   );
 }
@@ -173,11 +170,7 @@ function Forget({ order }: { order: Order }) {
           </Button>
           <Button onClick={() => setOpen(false)}>Keep it</Button>
         </div>
-        {forget.error && (
-          <p role="alert" className="text-red mt-2">
-            {forget.error.message}
-          </p>
-        )}
+        {forget.error && <Announced className="text-red mt-2">{forget.error.message}</Announced>}
       </Dialog>
     </>
   );

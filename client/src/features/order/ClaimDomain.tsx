@@ -13,6 +13,7 @@ import { useSettled } from '../../ui/useSettled';
 import { AnswerMark } from '../../ui/AnswerMark';
 import { answerSentence, recordField } from '../../format/answers';
 import { useIdeas } from '../../api/ideas';
+import { Announced } from '../../ui/Announced';
 
 type Claim = Schemas['ClaimWire'];
 interface Typed {
@@ -128,9 +129,7 @@ function Claiming({ order, claim }: { order: Order; claim: Claim }) {
           </>
         )}
         {placed.error && (faults.length === 0 || fault('')) && (
-          <p role="alert" className="text-red">
-            {fault('') ?? placed.error.message}
-          </p>
+          <Announced className="text-red">{fault('') ?? placed.error.message}</Announced>
         )}
       </form>
     </section>
@@ -205,14 +204,14 @@ function Others({
 }) {
   const { found, isAsking } = useIdeas(name, ending);
   return (
-    <div role="status" className="mt-2">
+    <Announced as="div" className="mt-2">
       <p>{isAsking ? 'Looking for others like it …' : found.length > 0 ? 'Others like it can be claimed:' : ''}</p>
       {found.map((idea) => (
         <Button key={idea} look="text" className="mr-4" onClick={() => choose(ending, idea)}>
           {idea}.{ending}
         </Button>
       ))}
-    </div>
+    </Announced>
   );
 }
 

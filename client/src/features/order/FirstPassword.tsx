@@ -3,6 +3,7 @@ import { useBlocker } from '@tanstack/react-router';
 import { useEffect, useRef, useState } from 'react';
 import { api, expect } from '../../api/client';
 import { Button } from '../../ui/Button';
+import { Announced } from '../../ui/Announced';
 
 /** Shown or copied once, never printed nor kept: the host makes one until it is told that one was seen. */
 export function FirstPassword({ orderId }: { orderId: string }) {
@@ -35,7 +36,7 @@ export function FirstPassword({ orderId }: { orderId: string }) {
 
   if (shown.data) {
     return (
-      <span ref={answer} tabIndex={-1} role="status" className="outline-none">
+      <span ref={answer} tabIndex={-1} className="outline-none">
         {!shown.data.password ? (
           <span className="font-normal">
             It has been shown already. If you lost it, ask the host for a new one on its log-in page.
@@ -63,9 +64,9 @@ export function FirstPassword({ orderId }: { orderId: string }) {
         </Button>
       </span>
       {shown.error && (
-        <span role="alert" className="text-red block text-sm font-normal">
+        <Announced as="span" className="text-red block text-sm font-normal">
           {shown.error.message}
-        </span>
+        </Announced>
       )}
     </span>
   );

@@ -3,6 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { api, expect, type Order, type Schemas } from '../../api/client';
 import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
+import { Announced } from '../../ui/Announced';
 
 /** What the registry still wants of the holder: the address confirmed, counted down, or the name is stopped. */
 export function HolderChecks({ order }: { order: Order }) {
@@ -52,18 +53,14 @@ function HolderCheck({
         </Link>{' '}
         and open its link.{' '}
         {written.data ? (
-          <span role="status">The mail was sent again.</span>
+          <Announced as="span">The mail was sent again.</Announced>
         ) : (
           <Button look="text" disabled={written.isPending} onClick={() => written.mutate()}>
             Send the mail again
           </Button>
         )}
       </p>
-      {written.error && (
-        <p role="alert" className="text-red">
-          {written.error.message}
-        </p>
-      )}
+      {written.error && <Announced className="text-red">{written.error.message}</Announced>}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { useSite } from '../../api/site';
 import { Button } from '../../ui/Button';
 import { NextName } from './NextName';
 import type { Hindrance } from './usePlacing';
+import { Announced } from '../../ui/Announced';
 
 /** What stands in the way of an order, and the ways out. */
 export function InTheWay({
@@ -17,13 +18,14 @@ export function InTheWay({
 }) {
   const { page } = useSite();
   const box = (words: string, actions?: ReactNode) => (
-    <div
-      role="alert"
+    <Announced
+      as="div"
+
       className="border-red text-red mt-4 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-l-2 pl-3"
     >
       <p>{words}</p>
       {actions}
-    </div>
+    </Announced>
   );
   switch (hindrance.kind) {
     case 'repeated':

@@ -12,6 +12,7 @@ import { ClaimDomain } from './ClaimDomain';
 import { FirstPassword } from './FirstPassword';
 import { HolderChecks } from './HolderChecks';
 import { Receipts } from './Receipts';
+import { Announced } from '../../ui/Announced';
 
 /** What to keep after the order: where to log in, the addresses, what is paid until when. Printable; no secret stands on it. */
 export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySheetWire'] }) {
@@ -26,7 +27,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
           As PDF
         </a>
       </div>
-      <p className="text-soft" role="status">
+      <Announced onlyChanges className="text-soft">
         {order.there ? (
           <>
             Bought at the sellers’ own pages on {longDay(order.placedOn)}, kept here as {order.reference}.
@@ -39,7 +40,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
               : `${money(order.total, order.currency)} was paid ${order.paidBy}.`}
           </>
         )}
-      </p>
+      </Announced>
       {order.missed.map(({ domain, why }) => (
         <p key={domain} className="border-red text-red mt-2 border-l-2 pl-3">
           {domain} could not be had: {why} Nothing was taken for it.
@@ -53,7 +54,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
       )}
       <div className="mt-4 grid items-start gap-x-14 gap-y-6 xl:grid-cols-[minmax(0,40rem)_minmax(0,1fr)]">
         <div>
-          <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band grid grid-cols-[9rem_1fr] sm:grid-cols-[12rem_1fr] [&>*]:px-2.5 [&>*]:py-1.5">
+          <dl className="[&>*:nth-child(4n+1)]:bg-band [&>*:nth-child(4n+2)]:bg-band grid grid-cols-[7rem_minmax(0,1fr)] sm:grid-cols-[12rem_minmax(0,1fr)] [&>*]:px-2.5 [&>*]:py-1.5">
             <Entry name="Reference" value={order.reference} />
             <Entry name="Host and plan" value={sheet.provider && `${sheet.provider}, ${sheet.plan}`} />
             {sheet.logIn && (
@@ -91,7 +92,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
           <h2 id="bought" className="text-lg">
             What you bought
           </h2>
-          <Table className="w-full">
+          <Table stacks className="w-full" caption="What you bought, from whom, and until when it is paid">
             <Heads>
               <Head>What</Head>
               <Head>From</Head>

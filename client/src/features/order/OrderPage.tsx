@@ -123,11 +123,15 @@ export function OrderPage() {
             <Button type="submit" look={hindrance?.kind === 'unconfirmed' ? 'plain' : 'main'} disabled={isSubmitting}>
               {isSubmitting ? 'Placing the order …' : `Order ${letter} and pay ${sum}`}
             </Button>
+            <span className="text-soft text-sm max-sm:hidden">
+              Held first, taken only when everything is delivered.
+            </span>
+          </div>
+          <p className="mt-2">
             <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
               Back to the worksheet
             </Link>
-            <span className="text-soft text-sm">Held first, taken only when everything is delivered.</span>
-          </div>
+          </p>
         </form>
       </div>
       <BesideTheForm control={form.control} />

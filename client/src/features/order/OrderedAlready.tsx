@@ -3,12 +3,13 @@ import type { Schemas } from '../../api/client';
 import { useSite } from '../../api/site';
 import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
+import { Announced } from '../../ui/Announced';
 
 /** The same was ordered a short while ago: said before anything is filled in. */
 export function OrderedAlready({ like, again }: { like: Schemas['LikeOrderWire']; again: () => void }) {
   const { page } = useSite();
   return (
-    <div role="status" className="border-red mt-4 border-l-2 pl-3">
+    <Announced as="div" className="border-red mt-4 border-l-2 pl-3">
       <p>
         You ordered this on {longDay(like.placedOn)}: it is order <b>{like.reference}</b>. Ordering it again means
         paying for all of it twice.
@@ -24,6 +25,6 @@ export function OrderedAlready({ like, again }: { like: Schemas['LikeOrderWire']
         </Link>
         <Button onClick={again}>Order it a second time</Button>
       </p>
-    </div>
+    </Announced>
   );
 }

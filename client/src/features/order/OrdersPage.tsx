@@ -33,7 +33,7 @@ export function OrdersPage() {
           , or note what you bought at a seller’s own page, its key sheet is kept here.
         </p>
       ) : (
-        <Table className="mt-3 w-full">
+        <Table stacks className="mt-3 w-full" caption="Your orders, the newest first">
           <Heads>
             <Head>Reference</Head>
             <Head>Placed</Head>

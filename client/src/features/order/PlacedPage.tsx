@@ -10,6 +10,7 @@ import { Agreed } from './Agreed';
 import { KeySheet } from './KeySheet';
 import { WhatNow } from './WhatNow';
 import { stateWords, statusWords, stepWords } from './words';
+import { Announced } from '../../ui/Announced';
 
 /** A placed order: its steps while they are carried out, what to do where one failed, the key sheet when all is done. */
 export function PlacedPage() {
@@ -33,9 +34,9 @@ export function PlacedPage() {
       ) : (
         <>
           <h1 className="text-2xl">Order {reference}</h1>
-          <p className="text-soft" role="status">
+          <Announced onlyChanges className="text-soft">
             Placed on {longDay(order.data.placedOn)}, {stateWords[state]}.
-          </p>
+          </Announced>
           <p className="text-soft text-sm">
             You are{' '}
             <Link to="/sites/$siteId/mail" params={{ siteId: page.id }} search={{}} className="ink">

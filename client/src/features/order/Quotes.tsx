@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { MendIt } from '../../ui/MendIt';
 import type { OrderForm } from './form';
 import { quotesQuery } from './quotes';
+import { Announced } from '../../ui/Announced';
 
 /** The country whose tax is charged: the holder's. */
 export function useHolderCountry(control: Control<OrderForm>) {
@@ -38,7 +39,7 @@ export function Quotes({ control }: { control: Control<OrderForm> }) {
         </p>
       ))}
       {(asked.isError || differences.length > 0) && (
-        <div role="alert" className="border-red text-red mt-2 border-l-2 pl-3">
+        <Announced as="div" className="border-red text-red mt-2 border-l-2 pl-3">
           <p>This cannot be ordered yet:</p>
           <ul className="mt-1 list-disc pl-5">
             {asked.isError && <li>{asked.error.message}</li>}
@@ -60,7 +61,7 @@ export function Quotes({ control }: { control: Control<OrderForm> }) {
               Ask the sellers again
             </Button>
           </p>
-        </div>
+        </Announced>
       )}
     </section>
   );

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { CardFaults, cardToken, type Card } from '../../api/card';
 import { CardFields } from '../../ui/CardFields';
 import { InvoiceLinks } from './Receipts';
+import { Announced } from '../../ui/Announced';
 
 /** What happened, what was and was not charged, and what to do next. */
 export function WhatNow({ order }: { order: Order }) {
@@ -26,16 +27,16 @@ export function WhatNow({ order }: { order: Order }) {
   }
 
   return (
-    <section className="mt-5 flex max-w-2xl flex-col gap-3" aria-live="polite">
+    <section className="mt-5 flex max-w-2xl flex-col gap-3">
       {problem && (
-        <p className="border-red text-red border-l-2 pl-3">
+        <Announced className="border-red text-red border-l-2 pl-3">
           {problem.code === 'no-answer' ? noAnswer[problem.step] : problem.message}
-        </p>
+        </Announced>
       )}
       <Waits order={order} />
       {state === 'needs-payment' && (
         <>
-          <p>Nothing was charged and nothing was bought. Pay another way, or call the order off.</p>
+          <Announced>Nothing was charged and nothing was bought. Pay another way, or call the order off.</Announced>
           <AnotherWay order={order} />
         </>
       )}
@@ -174,9 +175,9 @@ function Decisions({ order, again = false }: { order: Order; again?: boolean }) 
         </Button>
       )}
       {failed && (
-        <span role="alert" className="text-red">
+        <Announced as="span" className="text-red">
           {failed.message}
-        </span>
+        </Announced>
       )}
     </div>
   );
@@ -233,9 +234,9 @@ function AnotherWay({ order }: { order: Order }) {
           Call it off
         </Button>
         {fault && (
-          <span role="alert" className="text-red">
+          <Announced as="span" className="text-red">
             {fault}
-          </span>
+          </Announced>
         )}
       </div>
     </form>

@@ -8,6 +8,7 @@ import { useWidth } from '../../ui/useWidth';
 import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
 import { Head, Heads, Row, Table } from '../../ui/Table';
+import { Announced } from '../../ui/Announced';
 
 type Point = Schemas['ScanPointWire'];
 
@@ -118,7 +119,7 @@ export function FrontPicture({
                       cx={x(Number(point.dueToday))}
                       cy={y(Number(point.horizon))}
                       r={index === at ? 7 : best ? 5 : 3.5}
-                      className={index === at ? 'fill-blue' : best ? 'fill-green' : 'fill-soft/50'}
+                      className={index === at ? 'fill-blue' : best ? 'fill-green' : 'fill-sheet stroke-soft'}
                       onMouseEnter={() => setAt(index)}
                     />
                   );
@@ -126,7 +127,7 @@ export function FrontPicture({
               </svg>
             )}
           </div>
-          <p className="min-h-10 text-[13.5px]" aria-live="polite">
+          <Announced onlyChanges className="min-h-10 text-[13.5px]">
             {shown ? (
               <PointWords point={shown} currency={currency} horizonMonths={horizonMonths} />
             ) : (
@@ -134,7 +135,7 @@ export function FrontPicture({
                 Point at a dot to read what it is, or reach the picture with Tab and use the arrow keys.
               </span>
             )}
-          </p>
+          </Announced>
         </div>
         <Table className="text-[13.5px] lg:w-[30rem]" caption={<>Those joined by the line</>} shown>
           <Heads>

@@ -14,6 +14,7 @@ import { Failed, Waiting } from '../../ui/Waiting';
 import { FrontPicture } from './FrontPicture';
 import { ScanRows } from './ScanRows';
 import { WhatSettlesIt } from './WhatSettlesIt';
+import { Announced } from '../../ui/Announced';
 
 /** Every way to buy that meets the needs, the least first; what would make another the least; what is out, and why. */
 export function ScanPage() {
@@ -84,11 +85,11 @@ function Again({
   return stopped ? (
     <Stopped again={again} words="These are the results from before: the new scan was stopped." />
   ) : (
-    <div className="mt-2 flex flex-wrap items-center gap-4" role="status">
+    <Announced as="div" className="mt-2 flex flex-wrap items-center gap-4">
       <span>The results below are from before. Ranking again …</span>
       <progress className="accent-blue w-40" value={progress} max={1} aria-label="Ranking again" />
       <Button onClick={stop}>Stop</Button>
-    </div>
+    </Announced>
   );
 }
 

@@ -10,6 +10,7 @@ import { useKeep } from '../../api/keep';
 import { useSite } from '../../api/site';
 import { WayWords } from './WayWords';
 import { Head, Heads, Table } from '../../ui/Table';
+import { Announced } from '../../ui/Announced';
 
 /** Columns that go where no row has anything in them. */
 interface Shows {
@@ -151,9 +152,9 @@ function Take({ row, place }: { row: Row; place: number }) {
         Open<span className="sr-only"> way {place} on the worksheet</span>
       </Button>
       {kept ? (
-        <span role="status" className="text-green">
+        <Announced as="span" className="text-green">
           kept as {kept}
-        </span>
+        </Announced>
       ) : (
         <Button look="text" onClick={() => void keep()}>
           Keep<span className="sr-only"> way {place} on the shortlist</span>

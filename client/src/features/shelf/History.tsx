@@ -6,6 +6,7 @@ import { shortDay } from '../../format/dates';
 import { currencySign, figure } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
+import { Announced } from '../../ui/Announced';
 
 type Plan = Schemas['PriceHistoryWire'];
 
@@ -96,11 +97,7 @@ function Versions({ book, versions }: { book: string; versions: Shelved['version
           </li>
         ))}
       </ul>
-      {goBack.error && (
-        <p role="alert" className="text-red">
-          {goBack.error.message}
-        </p>
-      )}
+      {goBack.error && <Announced className="text-red">{goBack.error.message}</Announced>}
     </>
   );
 }

@@ -2,6 +2,7 @@ import { Link } from '@tanstack/react-router';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useSite } from '../../api/site';
 import { Button } from '../../ui/Button';
+import { Announced } from '../../ui/Announced';
 
 /** What was read is on the shortlist: under which letters, and where to go from here. */
 export function OnShortlist({
@@ -18,7 +19,7 @@ export function OnShortlist({
   const next = useRef<HTMLButtonElement>(null);
   useEffect(() => next.current?.focus(), []);
   return (
-    <div role="status" className="border-green mt-5 border-l-4 pl-4">
+    <Announced as="div" className="border-green mt-5 border-l-4 pl-4">
       <p className="font-semibold">
         {letters.length === 1 ? `Candidate ${letters[0]} is` : `Candidates ${letters.join(', ')} are`} on your
         shortlist.
@@ -39,6 +40,6 @@ export function OnShortlist({
           Compare the candidates
         </Link>
       </p>
-    </div>
+    </Announced>
   );
 }

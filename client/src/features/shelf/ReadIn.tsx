@@ -6,6 +6,7 @@ import { useSite } from '../../api/site';
 import { cx } from '../../ui/cx';
 import { Faults } from './Faults';
 import { TakeIt, type KnownLook } from './TakeIt';
+import { Announced } from '../../ui/Announced';
 
 /** As much as the server reads. */
 const largest = 1 << 20;
@@ -60,9 +61,7 @@ export function ReadIn() {
           . Nothing is kept until you take it.
         </span>
       </label>
-      <div aria-live="polite">
-        {read && ('faults' in read ? <NotTaken read={read} /> : <TakeIt {...read} close={() => setRead(null)} />)}
-      </div>
+      {read && ('faults' in read ? <NotTaken read={read} /> : <TakeIt {...read} close={() => setRead(null)} />)}
     </section>
   );
 }
@@ -109,12 +108,12 @@ const ours = (message: string): Fault => ({ code: 'unreadable', where: '', messa
 
 function NotTaken({ read: { name, faults, document } }: { read: Broken }) {
   return (
-    <div role="alert" className="border-red mt-3 border-l-2 pl-3">
+    <Announced as="div" className="border-red mt-3 border-l-2 pl-3">
       <p className="text-red font-semibold">
         <bdi>{name}</bdi> was not taken: {faults.length === 1 ? 'one thing is' : `${faults.length} things are`} wrong in
         it.
       </p>
       <Faults faults={faults} document={document} />
-    </div>
+    </Announced>
   );
 }

@@ -9,6 +9,7 @@ import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { PriceListSheet } from './PriceListSheet';
 import { ReadIn } from './ReadIn';
+import { Announced } from '../../ui/Announced';
 
 /** Every price list there is: the demo's and the owner's own, how old each is, and the place to read one in. */
 export function ShelfPage() {
@@ -75,7 +76,7 @@ function ExampleSellers({ shelf }: { shelf: Shelved[] }) {
         />
         Show the {madeUp.length} made-up sellers of the example
       </label>
-      <span role="status" className="text-soft text-sm">
+      <Announced as="span" className="text-soft text-sm">
         {putExamplesAway.isPending
           ? 'Changing …'
           : hide && shown.length < madeUp.length
@@ -83,11 +84,11 @@ function ExampleSellers({ shelf }: { shelf: Shelved[] }) {
             : !hide
               ? 'They are left out of every list and scan.'
               : ''}
-      </span>
+      </Announced>
       {putExamplesAway.error && (
-        <span role="alert" className="text-red">
+        <Announced as="span" className="text-red">
           {putExamplesAway.error.message}
-        </span>
+        </Announced>
       )}
     </p>
   );
@@ -186,9 +187,9 @@ function Actions({ shelved: { book, isOwn, isPutAway, isUsed } }: { shelved: She
         </Button>
       )}
       {failed && (
-        <span role="alert" className="text-red">
+        <Announced as="span" className="text-red">
           {failed.message}
-        </span>
+        </Announced>
       )}
     </div>
   );

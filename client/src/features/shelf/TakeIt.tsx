@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { changeWords } from './words';
+import { Announced } from '../../ui/Announced';
 
 export type KnownLook = BookLook & { book: NonNullable<BookLook['book']> };
 
@@ -33,11 +34,7 @@ export function TakeIt({
         {standing !== 'same' && `, with ${book.plans.length} plans and ${book.domains.length} endings`}.
       </p>
       {standing === 'newer' && <Differences look={look} />}
-      {take.error && (
-        <p role="alert" className="text-red mt-1">
-          {take.error.message}
-        </p>
-      )}
+      {take.error && <Announced className="text-red mt-1">{take.error.message}</Announced>}
       <div className="mt-2 flex gap-4">
         {standing !== 'same' && (
           <Button look="main" disabled={take.isPending} onClick={() => take.mutate(text, { onSuccess: taken })}>

@@ -24,28 +24,28 @@ export function CountSettings() {
     <p className="flex flex-wrap items-baseline gap-x-5 text-[14px]">
       <span>
         Added up over{' '}
-        <InkPopover words={span(horizonMonths)} label={`Added up over ${span(horizonMonths)}: change`}>
+        <InkPopover words={span(horizonMonths)} label={`${span(horizonMonths)}: change how long is counted`}>
           {(close) => <Horizon key={horizonMonths} close={close} />}
         </InkPopover>
       </span>
       <span>
         from{' '}
-        <InkPopover words={shortDay(startDate)} label={`Counted from ${shortDay(startDate)}: change`}>
+        <InkPopover words={shortDay(startDate)} label={`${shortDay(startDate)}: change the day it starts`}>
           {(close) => <Start key={startDate} close={close} />}
         </InkPopover>
       </span>
       <span>
         in{' '}
-        <InkPopover words={currencyWord(currency)} label={`Shown in ${currencyWord(currency)}: change`}>
+        <InkPopover words={currencyWord(currency)} label={`${currencyWord(currency)}: change the currency`}>
           {(close) => <DisplayCurrency key={page.revision} close={close} />}
         </InkPopover>
         ,{' '}
-        <InkPopover words={tax} label={`Counted ${tax}: change`}>
+        <InkPopover words={tax} label={`${tax}: change the tax`}>
           {(close) => <Tax key={`${taxPercent}${countTax}`} close={close} />}
         </InkPopover>
       </span>
       <span>
-        <InkPopover words={customer} label={`Counted for ${customer}: change`}>
+        <InkPopover words={customer} label={`${customer}: change whether you are new there`}>
           {(close) => <Customer close={close} />}
         </InkPopover>
       </span>

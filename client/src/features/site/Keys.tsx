@@ -42,6 +42,7 @@ export function Keys() {
         about="Single keys work once you switch them on here, while no field, button or link has the focus."
       >
         <table className="w-full text-left">
+          <caption className="sr-only">Each key and what it does</caption>
           <tbody>
             {Object.entries(sheets).map(([key, [, name]]) => (
               <Key key={key} keys={key} does={`to ${name}`} />

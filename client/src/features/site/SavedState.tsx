@@ -3,12 +3,13 @@ import type { SiteChanges } from '../../api/commands';
 import { Button } from '../../ui/Button';
 import { MendIt } from '../../ui/MendIt';
 import { changeWords, versionWords } from './changeWords';
+import { Announced } from '../../ui/Announced';
 
 /** What became of the last change, where it is worth saying: refused, overtaken, or not sent. Slow ones are said to be under way. */
 export function SavedState({ changes, saving }: { changes: SiteChanges; saving: boolean }) {
   const slow = useAfter(saving, 150);
   return (
-    <div role="status" className="no-print">
+    <Announced as="div" className="no-print">
       {changes.message ? (
         <div className="border-red text-red mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-l-2 py-1 pl-3">
           <span>{changes.message}</span>
@@ -26,7 +27,7 @@ export function SavedState({ changes, saving }: { changes: SiteChanges; saving: 
       ) : (
         slow && <span className="text-soft bg-sheet fixed right-4 bottom-2 z-30 text-sm">Working it out …</span>
       )}
-    </div>
+    </Announced>
   );
 }
 

@@ -10,7 +10,7 @@ export function SheetMenu() {
   const at = tabs.find(([to]) => pathname === to.replace('$siteId', siteId))?.[1] ?? 'This page';
   return (
     <div className="my-2 sm:hidden">
-      <InkPopover words={`${at} ▾`} label={`Sheet: ${at}. Go to another`}>
+      <InkPopover words={`${at} ▾`} label={`${at}: go to another sheet`}>
         {(close) => (
           <nav aria-label="Sheets" className="grid grid-cols-2 gap-x-6">
             {[choosing, having].map((sheets) => (

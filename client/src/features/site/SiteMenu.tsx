@@ -13,7 +13,7 @@ import { useSite } from '../../api/site';
 export function SiteMenu() {
   const { page } = useSite();
   return (
-    <InkPopover words={<bdi>{page.name}</bdi>} label={`Site: ${page.name}. Rename it or choose another`}>
+    <InkPopover words={<bdi>{page.name}</bdi>} label={`${page.name}: rename this site or choose another`}>
       {(close) => (
         <div className="flex flex-col gap-4">
           <Rename key={page.name} close={close} />

@@ -5,6 +5,7 @@ import { useSite } from '../../api/site';
 import { currencySign } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/Field';
+import { Announced } from '../../ui/Announced';
 
 type Seller = Schemas['SellerSlipWire'];
 type Question = Schemas['SlipQuestionWire'];
@@ -26,9 +27,9 @@ export function Questions({ seller, letter }: { seller: Seller; letter: string }
           Copy these questions
         </Button>
         {copied && (
-          <span role="status" className="text-green">
+          <Announced as="span" className="text-green">
             copied
-          </span>
+          </Announced>
         )}
         <span className="text-soft">What they answer goes into your copy of their price list, with today’s date.</span>
       </p>
@@ -127,11 +128,7 @@ function AnswerForm(props: { seller: Seller; question: Question; letter: string;
         </Button>
         <Button onClick={close}>Leave it</Button>
       </div>
-      {elsewhere && (
-        <p role="alert" className="text-red sm:col-span-2">
-          {keep.error.message}
-        </p>
-      )}
+      {elsewhere && <Announced className="text-red sm:col-span-2">{keep.error.message}</Announced>}
     </form>
   );
 }

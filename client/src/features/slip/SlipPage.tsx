@@ -11,6 +11,7 @@ import { Awaited } from '../../ui/Waiting';
 import { Questions } from './Questions';
 import { TheirCart } from './TheirCart';
 import { TheirSum } from './TheirSum';
+import { Announced } from '../../ui/Announced';
 
 type Seller = Schemas['SellerSlipWire'];
 
@@ -51,11 +52,7 @@ export function SlipPage() {
           {slip.data.sellers.map((seller) => (
             <AtSeller key={seller.book} seller={seller} letter={letter} ticks={ticks} />
           ))}
-          {ticks.fault && (
-            <p role="alert" className="text-red mt-2">
-              The tick was not kept: {ticks.fault.message}
-            </p>
-          )}
+          {ticks.fault && <Announced className="text-red mt-2">The tick was not kept: {ticks.fault.message}</Announced>}
           <p className="no-print border-rule mt-8 border-t pt-3">
             Bought it?{' '}
             <Link

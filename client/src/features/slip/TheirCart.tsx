@@ -9,6 +9,7 @@ import { cx } from '../../ui/cx';
 import { PasteBox } from '../../ui/PasteBox';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { TakeTheirs, WhyTheirSum } from './TheirSum';
+import { Announced } from '../../ui/Announced';
 
 type Check = Schemas['CartCheckWire'];
 type Pair = Check['lines'][number];
@@ -47,14 +48,14 @@ function Compared({ check, letter }: { check: Check; letter: string }) {
   const { lines, sum, asTheySell, currency } = check;
   const differ = lines.filter(({ fit }) => fit !== 'as-expected').length;
   return (
-    <div className="mt-3" role="status">
-      <p className="font-semibold">
+    <div className="mt-3">
+      <Announced className="font-semibold">
         {differ === 0
           ? 'Every line is as your slip has it.'
           : differ === 1
             ? 'One line is not as your slip has it.'
             : `${differ} lines are not as your slip has them.`}
-      </p>
+      </Announced>
       <ScrollRegion label="Their cart beside yours">
         <table className="mt-1 w-full text-left text-[14px]">
           <caption className="sr-only">Their cart, line by line, beside your candidate</caption>

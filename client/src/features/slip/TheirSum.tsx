@@ -7,6 +7,7 @@ import { useSite } from '../../api/site';
 import { currencySign, money, moreOrLess } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { Announced } from '../../ui/Announced';
 
 /** How many explanations are shown at first. */
 const likeliest = 3;
@@ -49,11 +50,11 @@ export function TheirSum({ seller, letter }: { seller: Schemas['SellerSlipWire']
           Compare the sums
         </Button>
       </div>
-      <div role="status" className="mt-2">
+      <Announced as="div" className="mt-2">
         {explain.isPending && <p className="text-soft">Trying what could be different …</p>}
         {explain.data && <WhyTheirSum answer={explain.data} letter={letter} />}
         {explain.error && faults.length === 0 && <p className="text-red">{explain.error.message}</p>}
-      </div>
+      </Announced>
     </form>
   );
 }

@@ -5,6 +5,7 @@ import { sessionQuery } from '../../api/queries';
 import { useSiteList, type ListedSite } from '../../api/sites';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
+import { Announced } from '../../ui/Announced';
 
 /** The owner's sites: open, rename, delete with a way back. */
 export function SiteList() {
@@ -58,7 +59,7 @@ export function SiteList() {
           </li>
         ))}
       </ul>
-      <div role="status">
+      <Announced as="div">
         {gone && (
           <p className="border-rule flex flex-wrap gap-x-4 border-y py-2">
             <span>
@@ -69,12 +70,8 @@ export function SiteList() {
             </Button>
           </p>
         )}
-      </div>
-      {failed && (
-        <p role="alert" className="text-red mt-2">
-          {failed.message}
-        </p>
-      )}
+      </Announced>
+      {failed && <Announced className="text-red mt-2">{failed.message}</Announced>}
     </section>
   );
 }

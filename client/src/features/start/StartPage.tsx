@@ -12,6 +12,7 @@ import { AccountLink } from '../../ui/AccountLink';
 import { LostWork } from '../../ui/LostWork';
 import { ThemeSwitch } from '../../ui/ThemeSwitch';
 import { SiteList } from './SiteList';
+import { Announced } from '../../ui/Announced';
 
 /** What Home Start does, and the ways in that people come by. The first answer makes the owner's own site. */
 export function StartPage() {
@@ -42,11 +43,7 @@ export function StartPage() {
             Home Start works out what hosting and a domain cost over the years you will keep them, not only on the first
             bill. It compares sellers, helps you order, and tells you in time when a bill or a price rise is coming.
           </p>
-          {error && (
-            <p role="alert" className="text-red mt-3">
-              {error.message}
-            </p>
-          )}
+          {error && <Announced className="text-red mt-3">{error.message}</Announced>}
           <ul aria-label="How would you like to start?" className="mt-5">
             <Way title="I have a seller’s page open" says="Copy the whole page and paste it. Every plan on it is read.">
               <PasteBox label="Their page" give={paste} error={null} isReading={isPending} />

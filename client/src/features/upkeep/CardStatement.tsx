@@ -6,6 +6,7 @@ import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { TextArea } from '../../ui/Field';
+import { Announced } from '../../ui/Announced';
 
 type Found = Schemas['StatementWire'];
 
@@ -72,10 +73,8 @@ export function CardStatement({ siteId }: { siteId: string }) {
             </Button>
             <Button onClick={() => setOpen(false)}>Close</Button>
           </p>
-          <div role="status">
-            {read.isPending && <p className="text-soft mt-2">Comparing …</p>}
-            {read.data && <Rows found={read.data} keep={() => read.mutate(true)} isBusy={read.isPending} />}
-          </div>
+          {read.isPending && <Announced className="text-soft mt-2">Comparing …</Announced>}
+          {read.data && <Rows found={read.data} keep={() => read.mutate(true)} isBusy={read.isPending} />}
         </>
       ) : (
         <Button look="text" className="mt-1" onClick={() => setOpen(true)}>
@@ -89,11 +88,14 @@ export function CardStatement({ siteId }: { siteId: string }) {
 function Rows({ found, keep, isBusy }: { found: Found; keep: () => void; isBusy: boolean }) {
   const others = `${found.others === 1 ? 'One row is' : `${found.others} rows are`} of others.`;
   if (found.rows.length === 0) {
-    return <p className="mt-2">No row names one of your sellers. {others}</p>;
+    return <Announced className="mt-2">No row names one of your sellers. {others}</Announced>;
   }
 
   return (
     <>
+      <Announced className="mt-2">
+        {found.rows.length === 1 ? 'One row is' : `${found.rows.length} rows are`} of your sellers.
+      </Announced>
       <ul className="mt-2">
         {found.rows.map((row) => (
           <li key={row.number} className="odd:bg-band px-2.5 py-1.5">
@@ -115,7 +117,7 @@ function Rows({ found, keep, isBusy }: { found: Found; keep: () => void; isBusy:
       </ul>
       <p className="text-soft mt-1 text-sm">{found.others > 0 && others}</p>
       {found.kept ? (
-        <p className="text-green mt-2">Kept: it stands beside what was due.</p>
+        <Announced className="text-green mt-2">Kept: you see it beside what was due.</Announced>
       ) : (
         <Button look="main" className="mt-2" disabled={isBusy} onClick={keep}>
           Keep what was found

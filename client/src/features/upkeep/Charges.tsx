@@ -9,6 +9,7 @@ import { Dialog } from '../../ui/Dialog';
 import { Awaited } from '../../ui/Waiting';
 import { SumForm } from './WasItTaken';
 import type { Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 type Movement = Schemas['MovementWire'];
 
@@ -162,9 +163,9 @@ function Letter({ tenure, seller }: { tenure: Tenure; seller: Schemas['Overcharg
                 Copy it
               </Button>
               {copied && (
-                <span role="status" className="text-green self-center">
+                <Announced as="span" className="text-green self-center">
                   copied
-                </span>
+                </Announced>
               )}
             </p>
           </>

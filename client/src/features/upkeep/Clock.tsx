@@ -5,6 +5,7 @@ import { daySent } from '../../format/typedDates';
 import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
 import { useChange } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** The simulated clock: what day it is here, what day it really is, and the ways to move on. */
 export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
@@ -49,15 +50,11 @@ export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {
             Move on
           </Button>
         </form>
-        <span role="status" className="text-soft">
+        <Announced as="span" className="text-soft">
           {busy && 'Days are passing …'}
-        </span>
+        </Announced>
       </div>
-      {move.error && (
-        <p role="alert" className="text-red mt-1">
-          {move.error.message}
-        </p>
-      )}
+      {move.error && <Announced className="text-red mt-1">{move.error.message}</Announced>}
     </section>
   );
 }

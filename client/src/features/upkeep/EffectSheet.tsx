@@ -10,6 +10,7 @@ import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Failed } from '../../ui/Waiting';
 import { differenceWords, saves, sumsWords } from './sums';
 import { useChange, type Effect, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** One decision: from which day, what it costs then, each year against leaving all as it is; and making it. */
 export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect: Effect; close: () => void }) {
@@ -97,11 +98,7 @@ export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect:
             </Button>
             <Button onClick={close}>Leave it as it is</Button>
           </div>
-          {decide.error && (
-            <p role="alert" className="text-red mt-2">
-              {decide.error.message}
-            </p>
-          )}
+          {decide.error && <Announced className="text-red mt-2">{decide.error.message}</Announced>}
         </>
       )}
     </Dialog>

@@ -9,6 +9,7 @@ import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Lapse } from './Lapse';
 import { PayMissed } from './PayMissed';
 import { useChange, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 type Had = Schemas['HadWire'];
 
@@ -137,20 +138,20 @@ function Renewing({ tenure, held }: { tenure: Tenure; held: Had }) {
         />
         <span>{planned ? 'yes' : 'no'}</span>
       </label>
-      <span role="status" className="text-soft block text-[13px]">
+      <Announced as="span" className="text-soft block text-[13px]">
         {decide.isPending
           ? 'Changing …'
           : held.renewsFrom
             ? `decided, from ${shortDay(held.renewsFrom)} on`
             : decide.isSuccess && (held.renews ? 'It renews by itself again.' : 'It will not renew.')}
-      </span>
+      </Announced>
       {held.committedUntil && (
         <span className="text-soft block text-[13px]">whatever you say until {longDay(held.committedUntil)}</span>
       )}
       {decide.error && (
-        <span role="alert" className="text-red block text-[13px]">
+        <Announced as="span" className="text-red block text-[13px]">
           {decide.error.message}
-        </span>
+        </Announced>
       )}
     </>
   );

@@ -8,6 +8,7 @@ import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { CardFields } from '../../ui/CardFields';
 import { useChange, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** What later bills are charged to, and another card in its place. */
 export function LaterCard({ tenure }: { tenure: Tenure }) {
@@ -71,11 +72,7 @@ function AnotherCard({ tenure, close }: { tenure: Tenure; close: () => void }) {
         </Button>
         <Button onClick={close}>Keep the one there is</Button>
       </div>
-      {fault && (
-        <p role="alert" className="text-red">
-          {fault}
-        </p>
-      )}
+      {fault && <Announced className="text-red">{fault}</Announced>}
     </form>
   );
 }

@@ -6,6 +6,7 @@ import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { useMutation } from '@tanstack/react-query';
 import type { Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** Leaving a seller so that site and mail never stop: in which order, what to take along, and the domain's transfer code. */
 export function Leaving({ tenure }: { tenure: Tenure }) {
@@ -96,23 +97,23 @@ function Unlock({ orderId, domain }: { orderId: string; domain: Schemas['HadWire
   return (
     <span className="block">
       {release.data?.code ? (
-        <span role="status">
+        <Announced as="span">
           It is unlocked. Its transfer code: <code className="font-semibold">{release.data.code}</code>. Anyone who has
           the code can move the domain, so give it to the new registrar alone.
-        </span>
+        </Announced>
       ) : release.data?.until ? (
-        <span role="status" className="text-red">
+        <Announced as="span" className="text-red">
           It came to {domain.seller} too short a while ago: it cannot be moved before {longDay(release.data.until)}.
-        </span>
+        </Announced>
       ) : (
         <Button look="text" disabled={release.isPending} onClick={() => release.mutate()}>
           Unlock {domain.name} and show its transfer code
         </Button>
       )}
       {release.error && (
-        <span role="alert" className="text-red block">
+        <Announced as="span" className="text-red block">
           {release.error.message}
-        </span>
+        </Announced>
       )}
     </span>
   );

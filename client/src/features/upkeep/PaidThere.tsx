@@ -2,6 +2,7 @@ import { api, carriedOut } from '../../api/client';
 import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { useChange, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** Of what was bought at the sellers' own pages: who takes later bills, and that they have a card that works again. */
 export function PaidThere({ tenure }: { tenure: Tenure }) {
@@ -30,11 +31,7 @@ export function PaidThere({ tenure }: { tenure: Tenure }) {
           </Button>
         </>
       )}
-      {again.error && (
-        <p role="alert" className="text-red">
-          {again.error.message}
-        </p>
-      )}
+      {again.error && <Announced className="text-red">{again.error.message}</Announced>}
     </section>
   );
 }

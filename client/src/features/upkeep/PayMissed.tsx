@@ -7,6 +7,7 @@ import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { useChange, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 const ways = [
   ['card', 'By the card, once more'],
@@ -35,11 +36,7 @@ export function PayMissed({ tenure, held }: { tenure: Tenure; held: Schemas['Had
         <Button look="main" disabled={pay.isPending} onClick={() => pay.mutate(undefined)}>
           I paid {sum} there
         </Button>
-        {pay.error && (
-          <p role="alert" className="text-red mt-2">
-            {pay.error.message}
-          </p>
-        )}
+        {pay.error && <Announced className="text-red mt-2">{pay.error.message}</Announced>}
       </>
     );
   }
@@ -78,11 +75,7 @@ export function PayMissed({ tenure, held }: { tenure: Tenure; held: Schemas['Had
         >
           Pay {sum}
         </Button>
-        {pay.error && (
-          <p role="alert" className="text-red mt-2">
-            {pay.error.message}
-          </p>
-        )}
+        {pay.error && <Announced className="text-red mt-2">{pay.error.message}</Announced>}
       </Dialog>
     </>
   );

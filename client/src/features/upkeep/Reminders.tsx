@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button';
 import { Download } from '../../ui/Download';
 import { TextField } from '../../ui/Field';
 import { useChange } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** When the owner is written to before something falls due, and the same days in a calendar of their own. */
 export function Reminders({ reminders, siteId }: { reminders: Schemas['RemindersWire']; siteId: string }) {
@@ -76,9 +77,9 @@ function Days({ days }: { days: number[] }) {
           Remind me like this
         </Button>
         {save.isSuccess && (
-          <span role="status" className="text-green">
+          <Announced as="span" className="text-green">
             kept
-          </span>
+          </Announced>
         )}
       </div>
     </form>

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/Waiting';
 import type { Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** Before hosting renews: what staying costs from that day on, against the best of everything else in the books. */
 export function StayOrMove({ tenure }: { tenure: Tenure }) {
@@ -107,13 +108,13 @@ function Keep({ candidate }: { candidate: Schemas['CandidateWire'] }) {
   const { page } = useSite();
   const { letter, keep } = useKeep(candidate);
   return letter ? (
-    <p role="status" className="mt-1">
+    <Announced className="mt-1">
       Kept as{' '}
       <Link to="/sites/$siteId/worksheet" params={{ siteId: page.id }} search={{ view: letter }} className="ink">
         candidate {letter}
       </Link>
       .
-    </p>
+    </Announced>
   ) : (
     <Button className="mt-2" onClick={() => void keep()}>
       Keep it on the shortlist

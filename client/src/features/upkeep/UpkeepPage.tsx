@@ -21,6 +21,7 @@ import { WentWrong } from './WentWrong';
 import { YearsLine } from './YearsLine';
 import { sumsWords } from './sums';
 import { upkeepQuery, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 /** What is had of each order: until when it is paid, what comes next, what is at risk, and what can be decided about it. */
 export function UpkeepPage() {
@@ -37,12 +38,12 @@ export function UpkeepPage() {
       <h1 className="text-2xl">Upkeep</h1>
       <Clock upkeep={upkeep.data} />
       {awaited.map(({ orderId, reference }) => (
-        <p key={orderId} className="mt-4" role="status">
+        <Announced key={orderId} className="mt-4">
           <Link to="/sites/$siteId/orders/$orderId" params={{ siteId: page.id, orderId }} search={{}} className="ink">
             {reference}
           </Link>{' '}
           is being carried out. What it brings stands here once it is delivered.
-        </p>
+        </Announced>
       ))}
       {tenures.length === 0 && awaited.length === 0 && (
         <p className="mt-4 max-w-2xl">

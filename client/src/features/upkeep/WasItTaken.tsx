@@ -5,6 +5,7 @@ import { currencySign, money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
 import { useChange, type Tenure } from './upkeep';
+import { Announced } from '../../ui/Announced';
 
 type Movement = Schemas['MovementWire'];
 
@@ -55,11 +56,7 @@ function Question({ tenure, movement }: { tenure: Tenure; movement: Movement }) 
           )}
         </p>
       )}
-      {tell.error && (
-        <p role="alert" className="text-red">
-          {tell.error.message}
-        </p>
-      )}
+      {tell.error && <Announced className="text-red">{tell.error.message}</Announced>}
     </li>
   );
 }

@@ -7,16 +7,9 @@ import { Button } from '../../ui/Button';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { useWidth } from '../../ui/useWidth';
+import { fillOf, Hatching, parts } from './Hatching';
 
 type Bar = Schemas['BarWire'];
-
-const parts = [
-  ['plan', 'plan', 'var(--plan)'],
-  ['domain', 'domain', 'var(--domain)'],
-  ['extras', 'extras', 'var(--extras)'],
-  ['setup', 'set-up and surcharges', 'var(--setup)'],
-  ['tax', 'tax', 'var(--tax)'],
-] as const;
 
 const height = 74;
 const barWidth = 22;
@@ -32,10 +25,11 @@ export function BillsThroughTime({ costing, timeline }: { costing: Costing; time
         <h2 id="time" className="font-sans text-[15px]">
           {timeline.isByYear ? 'What you pay, year by year' : 'When you pay'}
         </h2>
-        {used.map(([key, label, colour]) => (
+        <Hatching />
+        {used.map(([key, label]) => (
           <span key={key} className="flex items-center gap-1.5">
-            <svg aria-hidden width="11" height="11">
-              <rect width="11" height="11" fill={colour} />
+            <svg aria-hidden width="14" height="14">
+              <rect width="14" height="14" fill={fillOf(key)} />
             </svg>
             {label}
           </span>
@@ -135,10 +129,18 @@ function Picture({ costing, timeline, width }: { costing: Costing; timeline: Sch
 
 function Stack({ bar, scale }: { bar: Bar; scale: (amount: number) => number }) {
   const drawn = parts.filter(([key]) => !isZero(bar[key]));
-  return drawn.map(([key, , colour], index) => {
+  return drawn.map(([key], index) => {
     const below = drawn.slice(0, index).reduce((sum, [lower]) => sum + scale(Number(bar[lower])), 0);
     const tall = scale(Number(bar[key]));
-    return <rect key={key} y={height - below - tall} width={barWidth} height={Math.max(tall - 1, 0.5)} fill={colour} />;
+    return (
+      <rect
+        key={key}
+        y={height - below - tall}
+        width={barWidth}
+        height={Math.max(tall - 1.5, 0.5)}
+        fill={fillOf(key)}
+      />
+    );
   });
 }
 

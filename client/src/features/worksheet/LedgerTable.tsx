@@ -51,7 +51,7 @@ export function LedgerTable({
               Your choice
             </th>
             {columns.map((column) => (
-              <th key={column.key} scope="col" className={cx('whitespace-nowrap', cellShape(column, shown))}>
+              <th key={column.key} scope="col" className={cx('md:whitespace-nowrap', cellShape(column, shown))}>
                 {column.at === 'total' ? (
                   column.head
                 ) : (

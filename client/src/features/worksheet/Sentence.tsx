@@ -3,6 +3,7 @@ import { longDay, monthOf } from '../../format/dates';
 import { isZero, money, sumMoney, type Sum, dueNext } from '../../format/money';
 import { span } from '../../format/words';
 import { useSite } from '../../api/site';
+import { Announced } from '../../ui/Announced';
 
 /** The whole candidate in one sentence; a price step follows in red. Announced politely when it changes. */
 export function Sentence() {
@@ -13,9 +14,9 @@ export function Sentence() {
   }
 
   return (
-    <p className="font-display my-3 max-w-[1080px] text-[19px] leading-snug font-medium" aria-live="polite">
+    <Announced onlyChanges className="font-display my-3 max-w-[1080px] text-[19px] leading-snug font-medium">
       <Paid summary={summary} horizon={page.settings.horizonMonths} /> <Step costing={costing} summary={summary} />
-    </p>
+    </Announced>
   );
 }
 

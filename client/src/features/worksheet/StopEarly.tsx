@@ -9,6 +9,7 @@ import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { useWidth } from '../../ui/useWidth';
 import { Waiting } from '../../ui/Waiting';
 import { useSite } from '../../api/site';
+import { Announced } from '../../ui/Announced';
 
 /** What is sunk if the owner stops early, against the way to pay that binds least; worked out when it is opened. */
 export function StopEarly() {
@@ -54,7 +55,7 @@ function Stopped() {
         />{' '}
         <b>{span(at)}</b>
       </label>
-      <p className="mt-1" aria-live="polite">
+      <Announced onlyChanges className="mt-1">
         <b>{sum(chosen)}</b> is gone, paid {now}
         {other && (
           <>
@@ -62,7 +63,7 @@ function Stopped() {
           </>
         )}
         . What is still owed of the first term is in it; what the seller gives back within the refund days is not.
-      </p>
+      </Announced>
       {other && (
         <p>
           {winsFrom === null
@@ -102,6 +103,7 @@ function Lines({ stopping, at, width, now, other }: Drawn & { width: number }) {
   // Drawing alone: heights follow the sums.
   const x = scaleLinear([0, chosen.length], [left, width - 12]);
   const y = scaleLinear([0, Math.max(...[...chosen, ...byShortest].map((sum) => Number(sum.amount)), 1)], [height, 8]);
+  const isLate = winsFrom !== null && x(winsFrom) > width / 2;
   const steps = (sums: readonly Sum[]) =>
     sums.map((sum, index) => `${index === 0 ? 'M' : 'L'}${x(index)},${y(Number(sum.amount))}H${x(index + 1)}`).join('');
   return (
@@ -119,7 +121,12 @@ function Lines({ stopping, at, width, now, other }: Drawn & { width: number }) {
       {winsFrom !== null && winsFrom > 1 && (
         <>
           <line x1={x(winsFrom)} x2={x(winsFrom)} y1={0} y2={height} className="stroke-green" strokeDasharray="2 3" />
-          <text x={x(winsFrom) + 4} y={height - 6} className="fill-green font-semibold">
+          <text
+            x={x(winsFrom) + (isLate ? -4 : 4)}
+            y={height - 6}
+            textAnchor={isLate ? 'end' : 'start'}
+            className="fill-green font-semibold"
+          >
             cheaper {now} from here
           </text>
         </>

@@ -4,6 +4,7 @@ import { useShelfChanges } from '../../api/shelf';
 import { useSite } from '../../api/site';
 import { Button } from '../../ui/Button';
 import { InkPopover } from '../../ui/Popover';
+import { Announced } from '../../ui/Announced';
 
 /** A code that a price list of the owner's own does not know: what it takes off is asked there and then. */
 export function TellCode({ code }: { code: string }) {
@@ -69,11 +70,7 @@ function Told({ code, book, currency, close }: { code: string; book: string; cur
           Use the code
         </Button>
       </p>
-      {fault && (
-        <p role="alert" className="text-red">
-          {fault}
-        </p>
-      )}
+      {fault && <Announced className="text-red">{fault}</Announced>}
     </form>
   );
 }

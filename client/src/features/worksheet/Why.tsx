@@ -103,7 +103,7 @@ function Origin({ asked, costing }: { asked: Asked; costing: Costing }) {
         <p>There is no bill for it in this period.</p>
       ) : (
         <ScrollRegion label="Lines">
-          <Table className="w-full">
+          <Table className="w-full" caption="The lines this figure is made of">
             <Heads>
               <Head>Due on</Head>
               <Head>Covers</Head>

@@ -10,6 +10,7 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { Note } from '../../../ui/Note';
 import { Awaited } from '../../../ui/Waiting';
+import { Announced } from '../../../ui/Announced';
 
 type Offer = Schemas['EngineOfferWire'];
 type Installed = Schemas['InstalledEngineWire'];
@@ -62,11 +63,7 @@ export function EnginePage() {
           }
         />
       ))}
-      {change.error && (
-        <p role="alert" className="text-red mt-2">
-          {otherwise(change.error, [])}
-        </p>
-      )}
+      {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
       <Steps running={running} />
       <div className="mt-5 grid gap-x-12 gap-y-8 lg:grid-cols-2">
         <div>
@@ -156,25 +153,19 @@ function Steps({ running: { lines, isBusy } }: { running: Running }) {
   return (
     <section aria-label="How far it has come" className="mt-4 max-w-2xl">
       <progress className="accent-blue w-full" value={last?.done ?? 0} max={last?.steps ?? 4} aria-label="Setting up" />
-      <div role="status">
-        <ol>
-          {lines
-            .filter(({ step }) => step !== null)
-            .map(({ step }) => (
-              <li key={step}>
-                <span className="text-green" aria-hidden="true">
-                  ✓
-                </span>{' '}
-                {steps[step!]}
-              </li>
-            ))}
-        </ol>
-      </div>
-      {last?.problem && (
-        <p role="alert" className="text-red">
-          {last.problem}
-        </p>
-      )}
+      <ol>
+        {lines
+          .filter(({ step }) => step !== null)
+          .map(({ step }) => (
+            <li key={step}>
+              <span className="text-green" aria-hidden="true">
+                ✓
+              </span>{' '}
+              <Announced as="span">{steps[step!]}</Announced>
+            </li>
+          ))}
+      </ol>
+      {last?.problem && <Announced className="text-red">{last.problem}</Announced>}
       {last?.password && (
         <Note ink="red" className="mt-2">
           The password is <code className="font-bold">{last.password}</code>. It is shown this once: write it down, or
@@ -305,11 +296,7 @@ function SetUp({ offer, running }: { offer: Offer; running: Running }) {
         onChange={set('password')}
         fault={faultAt(error, 'password')}
       />
-      {said && (
-        <p role="alert" className="text-red">
-          {said}
-        </p>
-      )}
+      {said && <Announced className="text-red">{said}</Announced>}
       <div>
         <Button type="submit" look="main" disabled={running.isBusy}>
           Set it up

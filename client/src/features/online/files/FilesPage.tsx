@@ -7,6 +7,7 @@ import { useSite } from '../../../api/site';
 import { Button } from '../../../ui/Button';
 import { Awaited } from '../../../ui/Waiting';
 import { PutFiles } from './PutFiles';
+import { Announced } from '../../../ui/Announced';
 
 /** The files of the site: put up, listed, renamed, removed, and the version before put back. */
 export function FilesPage() {
@@ -91,11 +92,7 @@ export function FilesPage() {
               Undo: put the version before back
             </Button>
           )}
-          {change.error && (
-            <p role="alert" className="text-red mt-2">
-              {otherwise(change.error, [])}
-            </p>
-          )}
+          {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
         </div>
         <PutFiles orderId={orderId} unfinished={uploads.data ?? []} done={refresh} />
       </div>

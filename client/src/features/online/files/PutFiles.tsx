@@ -4,6 +4,7 @@ import { cx } from '../../../ui/cx';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/Field';
 import { begin, chosenOf, droppedOf, send, type Chosen, type Progress, type Upload } from './upload';
+import { Announced } from '../../../ui/Announced';
 
 /** Files, a folder or a ZIP: chosen or dropped, checked before a byte is sent, sent with progress, stopped and gone on with. */
 export function PutFiles({ orderId, unfinished, done }: { orderId: string; unfinished: Upload[]; done: () => void }) {
@@ -83,11 +84,11 @@ export function PutFiles({ orderId, unfinished, done }: { orderId: string; unfin
       </label>
       {progress && (
         <div>
-          <p role="status">
+          <Announced>
             {progress.placed
               ? `Putting it up: ${progress.placed.done} of ${progress.placed.files} files`
               : `Sending: ${Math.floor((100 * progress.sent) / Math.max(1, progress.of))} %`}
-          </p>
+          </Announced>
           <progress
             className="accent-blue w-full"
             aria-label="How much is sent"
@@ -99,13 +100,9 @@ export function PutFiles({ orderId, unfinished, done }: { orderId: string; unfin
           </Button>
         </div>
       )}
-      {said && (
-        <p role="status" className="text-green">
-          {said}
-        </p>
-      )}
+      {said && <Announced className="text-green">{said}</Announced>}
       {faults.length > 0 && (
-        <div role="alert" className="text-red">
+        <Announced as="div" className="text-red">
           <ul>
             {faults.slice(0, 12).map((fault) => (
               <li key={fault} className="break-words">
@@ -114,7 +111,7 @@ export function PutFiles({ orderId, unfinished, done }: { orderId: string; unfin
             ))}
           </ul>
           {faults.length > 12 && <p>and {faults.length - 12} more.</p>}
-        </div>
+        </Announced>
       )}
       {!progress &&
         unfinished.map((upload) => (

@@ -8,6 +8,7 @@ import { Button } from '../../../ui/Button';
 import { SelectField, TextArea, TextField } from '../../../ui/Field';
 import { Awaited } from '../../../ui/Waiting';
 import { Hours } from './Hours';
+import { Announced } from '../../../ui/Announced';
 
 type Page = Schemas['BusinessPageWire'];
 
@@ -110,7 +111,7 @@ function Making({
             className="text-blue max-w-full"
             onChange={(event) => event.target.files?.[0] && picture.mutate(event.target.files[0])}
           />
-          {picture.isPending && <span role="status">Sending it …</span>}
+          {picture.isPending && <Announced as="span">Sending it …</Announced>}
           {picture.error && <span className="text-red text-sm">{picture.error.message}</span>}
         </label>
         {typed.picture && (
@@ -141,18 +142,18 @@ function Making({
           </label>
         )}
         {change.error && (
-          <p role="alert" className="text-red">
+          <Announced className="text-red">
             {otherwise(
               change.error,
               fields.map((field) => `page.${field}`),
             ) ?? 'Something is missing: see above.'}
-          </p>
+          </Announced>
         )}
         <div className="flex flex-wrap items-center gap-4">
           <Button type="submit" look="main" disabled={change.isPending}>
             {now.page ? 'Put the changes up' : 'Put it up'}
           </Button>
-          {change.isSuccess && <span role="status">It is up. Anybody led to your host sees it from now on.</span>}
+          {change.isSuccess && <Announced as="span">It is up. Anybody led to your host sees it from now on.</Announced>}
         </div>
       </form>
       <Preview orderId={orderId} page={typed} />

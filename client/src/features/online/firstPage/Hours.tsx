@@ -23,8 +23,8 @@ export function Hours({
       {days.map((day, at) => {
         const open = hours[at] ?? { isOpen: false, opens: '', closes: '' };
         return (
-          <div key={day} className="odd:bg-band flex min-h-9 items-center gap-x-1.5 px-2">
-            <label className="flex w-28 shrink-0 items-center gap-2">
+          <div key={day} className="odd:bg-band flex min-h-9 flex-wrap items-center gap-x-1.5 px-2">
+            <label className="flex w-28 shrink-0 items-center gap-2 max-[24rem]:w-full">
               <input
                 type="checkbox"
                 className="accent-blue"

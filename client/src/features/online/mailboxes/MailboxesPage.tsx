@@ -9,6 +9,7 @@ import { SelectField, TextField } from '../../../ui/Field';
 import { Note } from '../../../ui/Note';
 import { Awaited } from '../../../ui/Waiting';
 import { PlanUse } from '../PlanUse';
+import { Announced } from '../../../ui/Announced';
 
 type Mailboxes = Schemas['MailboxesWire'];
 
@@ -59,11 +60,7 @@ export function MailboxesPage() {
             <Addresses now={now} orderId={orderId} isBusy={change.isPending} put={put} />
           )}
           <PlanUse use={now.use} of="mailboxes" />
-          {change.error && (
-            <p role="alert" className="text-red mt-2">
-              {otherwise(change.error, [])}
-            </p>
-          )}
+          {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
           <CatchAll key={now.version} now={now} put={put} isBusy={change.isPending} />
         </div>
         <AddAddress now={now} put={put} isBusy={change.isPending} />
@@ -109,13 +106,13 @@ function Addresses({ now, orderId, isBusy, put }: { now: Mailboxes; orderId: str
           </li>
         ))}
       </ul>
-      <p role="status" className="mt-2 min-h-5">
+      <Announced className="mt-2 min-h-5">
         {test.isPending
           ? `Sending a mail to ${test.variables} …`
           : test.data
             ? test.data.said
             : (test.error?.message ?? '')}
-      </p>
+      </Announced>
     </>
   );
 }

@@ -7,6 +7,7 @@ import { Button } from '../../../ui/Button';
 import { SelectField, TextField } from '../../../ui/Field';
 import { Awaited } from '../../../ui/Waiting';
 import { PlanUse } from '../PlanUse';
+import { Announced } from '../../../ui/Announced';
 
 type Names = Schemas['HostedNamesWire'];
 type Name = Schemas['HostedNameWire'];
@@ -87,11 +88,7 @@ export function NamesPage() {
           </ul>
           <PlanUse use={now.websites} of="sites" />
           <PlanUse use={now.subdomains} of="parts before a name" />
-          {change.error && (
-            <p role="alert" className="text-red mt-2">
-              {otherwise(change.error, [])}
-            </p>
-          )}
+          {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
         </div>
         <AddName now={now} isBusy={change.isPending} put={put} />
       </div>

@@ -4,6 +4,7 @@ import { api, expect, type Schemas } from '../../../api/client';
 import { Button } from '../../../ui/Button';
 import { SelectField, TextArea, TextField } from '../../../ui/Field';
 import { readySets } from './words';
+import { Announced } from '../../../ui/Announced';
 
 type ZoneRecord = Schemas['RecordWire'];
 
@@ -92,7 +93,7 @@ export function Incoming({
           </Button>
         </div>
       </form>
-      <div className="lg:col-span-2" role="status">
+      <Announced as="div" className="lg:col-span-2">
         {attempt.error && <p className="text-red">{attempt.error.message}</p>}
         {attempt.data && (
           <Change
@@ -101,7 +102,7 @@ export function Incoming({
             take={() => take(attempt.data.records, () => (attempt.reset(), setFile(''), setArgument('')))}
           />
         )}
-      </div>
+      </Announced>
     </section>
   );
 }

@@ -9,6 +9,7 @@ import { Cell, Head, Heads, Row, Table } from '../../../ui/Table';
 import { Awaited } from '../../../ui/Waiting';
 import { Incoming } from './Incoming';
 import { recordTypes, ttlWords } from './words';
+import { Announced } from '../../../ui/Announced';
 
 type Zone = Schemas['ZoneWire'];
 type ZoneRecord = Schemas['RecordWire'];
@@ -85,9 +86,7 @@ export function RecordsPage() {
             </a>
           </p>
           {change.error && edited === null && (
-            <p role="alert" className="text-red mt-2 max-w-2xl">
-              {otherwise(change.error, [])}
-            </p>
+            <Announced className="text-red mt-2 max-w-2xl">{otherwise(change.error, [])}</Announced>
           )}
           {edited !== null && (
             <RecordForm
@@ -263,11 +262,7 @@ function RecordForm({
         onChange={(event) => setTyped({ ...typed, ttlSeconds: Number(event.target.value) || 0 })}
         fault={faultAt(error, `${at}.ttlSeconds`)}
       />
-      {said && (
-        <p role="alert" className="text-red sm:col-span-2">
-          {said}
-        </p>
-      )}
+      {said && <Announced className="text-red sm:col-span-2">{said}</Announced>}
       <p className="flex gap-4 sm:col-span-2">
         <Button type="submit" look="main" disabled={isBusy}>
           Save the record

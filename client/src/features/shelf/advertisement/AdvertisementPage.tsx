@@ -20,6 +20,7 @@ import {
 } from './draft';
 import { PastedWords } from './PastedWords';
 import { HiddenCosts } from './HiddenCosts';
+import { Announced } from '../../../ui/Announced';
 
 /** From a seller's page to a candidate: its ten facts typed in or read from its words, with what they come to beside them. */
 export function AdvertisementPage() {
@@ -102,16 +103,12 @@ export function AdvertisementPage() {
                   </p>
                 )}
                 {isTried && faults.length > 0 && (
-                  <p role="alert" className="text-red">
+                  <Announced className="text-red">
                     {faults.length === 1 ? 'One answer is' : `${faults.length} answers are`} missing or cannot be read:
                     look at the words in red.
-                  </p>
+                  </Announced>
                 )}
-                {take.error && (
-                  <p role="alert" className="text-red">
-                    {take.error.message}
-                  </p>
-                )}
+                {take.error && <Announced className="text-red">{take.error.message}</Announced>}
                 <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
                   <Button type="submit" look="main" disabled={waiting > 0 || take.isPending}>
                     Put it on the shelf and on the shortlist

@@ -4,6 +4,7 @@ import { useSite } from '../../../api/site';
 import { longDay } from '../../../format/dates';
 import { money, sumMoney } from '../../../format/money';
 import { partWords } from '../words';
+import { Announced } from '../../../ui/Announced';
 
 /** Beside the form, live: what the large print does not say. */
 export function HiddenCosts({ costs, error }: { costs: Schemas['HiddenCostsWire'] | null; error: Error | null }) {
@@ -18,7 +19,7 @@ export function HiddenCosts({ costs, error }: { costs: Schemas['HiddenCostsWire'
           really comes to.
         </p>
       ) : (
-        <div aria-live="polite">
+        <Announced as="div">
           <dl className="mt-2">
             <Figure name="A month, in large print">{money(costs.perMonth, costs.currency)}</Figure>
             <Figure name="Due today">{sumMoney(costs.dueToday, costs.currency)}</Figure>
@@ -53,7 +54,7 @@ export function HiddenCosts({ costs, error }: { costs: Schemas['HiddenCostsWire'
               </ul>
             </>
           )}
-        </div>
+        </Announced>
       )}
     </aside>
   );

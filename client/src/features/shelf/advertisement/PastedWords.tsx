@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { readAdvertisement, type Finding } from '../../../api/fromPage';
 import { Button } from '../../../ui/Button';
+import { Announced } from '../../../ui/Announced';
 
 /** The page's own words, pasted: what they say for certain fills in the form. */
 export function PastedWords({ read }: { read: (findings: Finding[]) => void }) {
@@ -26,7 +27,7 @@ export function PastedWords({ read }: { read: (findings: Finding[]) => void }) {
         <Button disabled={text.trim() === '' || reading.isPending} onClick={() => reading.mutate(text)}>
           Read them
         </Button>
-        <p aria-live="polite" className="text-sm">
+        <Announced className="text-sm">
           {reading.error ? (
             <span className="text-red">{reading.error.message}</span>
           ) : reading.data ? (
@@ -34,7 +35,7 @@ export function PastedWords({ read }: { read: (findings: Finding[]) => void }) {
           ) : (
             <span className="text-soft">Only what is certain is filled in; you say yes to each before it counts.</span>
           )}
-        </p>
+        </Announced>
       </div>
     </section>
   );

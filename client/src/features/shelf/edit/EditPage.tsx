@@ -9,6 +9,7 @@ import { Faults } from '../Faults';
 import { Differences } from '../TakeIt';
 import type { Edit, Json, Shape } from './document';
 import { BookContext, Fields } from './Parts';
+import { Announced } from '../../../ui/Announced';
 
 /** One's own price list, changed part by part; what each change does to the candidates stands beside it before anything is kept. */
 export function EditPage() {
@@ -88,13 +89,11 @@ function Edited({ id, version, provider, file, schema }: Opened) {
           <Fields shape={schema} path={[]} skip={['format', 'id']} />
           <aside aria-label="What your changes do" className="text-[14px] lg:sticky lg:top-4 lg:self-start">
             <h2 className="text-lg">What your changes do</h2>
-            <div aria-live="polite">
+            <div>
               {steps.length === 0 ? (
                 <p className="text-soft mt-1">Nothing is changed yet.</p>
               ) : edited.error ? (
-                <p role="alert" className="text-red mt-1">
-                  {edited.error.message}
-                </p>
+                <Announced className="text-red mt-1">{edited.error.message}</Announced>
               ) : isBehind ? (
                 <p className="text-soft mt-1">Working it out …</p>
               ) : answer?.look.book ? (
@@ -105,11 +104,7 @@ function Edited({ id, version, provider, file, schema }: Opened) {
                 </div>
               )}
             </div>
-            {take.error && (
-              <p role="alert" className="text-red mt-2">
-                {take.error.message}
-              </p>
-            )}
+            {take.error && <Announced className="text-red mt-2">{take.error.message}</Announced>}
             <div className="mt-3 flex flex-wrap items-baseline gap-x-5 gap-y-2">
               <Button
                 look="main"

@@ -68,7 +68,10 @@ export function FormatPage() {
         .
       </p>
       {lessons.map(([parts, title, words]) => (
-        <section key={title} className="border-rule mt-4 grid gap-x-8 gap-y-2 border-t pt-3 lg:grid-cols-[22rem_1fr]">
+        <section
+          key={title}
+          className="border-rule mt-4 grid gap-x-8 gap-y-2 border-t pt-3 lg:grid-cols-[22rem_minmax(0,1fr)]"
+        >
           <div>
             <h2 className="text-lg">{title}</h2>
             <p className="mt-1">{words}</p>

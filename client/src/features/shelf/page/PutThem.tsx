@@ -5,6 +5,7 @@ import { OnShortlist } from '../OnShortlist';
 import { Differences, type KnownLook } from '../TakeIt';
 import { shortlistFault, useShortlist } from '../useShortlist';
 import { useReview } from './review';
+import { Announced } from '../../../ui/Announced';
 
 /** What joining the seller's price list would change, and the one press that puts the plans on the shelf and the shortlist. */
 export function PutThem({ isStale, another }: { isStale: boolean; another: () => void }) {
@@ -59,14 +60,10 @@ export function PutThem({ isStale, another }: { isStale: boolean; another: () =>
             ? 'This is right: put it on my shortlist'
             : `These are right: put ${candidates.length || 'the'} plans on my shortlist`}
         </Button>
-        <p role="status" className="text-soft text-sm">
+        <Announced className="text-soft text-sm">
           {faults.length > 0 ? openWords(faults.length) : isStale ? 'Working it out again …' : ''}
-        </p>
-        {(take.error || error) && (
-          <p role="alert" className="text-red">
-            {take.error?.message ?? error}
-          </p>
-        )}
+        </Announced>
+        {(take.error || error) && <Announced className="text-red">{take.error?.message ?? error}</Announced>}
       </div>
     </div>
   );

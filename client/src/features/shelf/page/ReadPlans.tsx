@@ -33,6 +33,7 @@ export function ReadPlans() {
         {plans.length === 1 ? 'One plan was read' : `${plans.length} plans were read`}
       </h2>
       <table className="mt-2 w-full text-left max-md:block">
+        <caption className="sr-only">Plans as they were read from the page</caption>
         <thead className="max-md:sr-only">
           <tr className="border-ink border-b [&>*]:py-1 [&>*]:pr-4">
             <th scope="col">Plan</th>

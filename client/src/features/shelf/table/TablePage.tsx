@@ -11,6 +11,7 @@ import { OnShortlist } from '../OnShortlist';
 import { TakeIt } from '../TakeIt';
 import { shortlistFault, useShortlist } from '../useShortlist';
 import { ReadTable } from './ReadTable';
+import { Announced } from '../../../ui/Announced';
 
 const common = ['GBP', 'EUR', 'USD'];
 
@@ -82,11 +83,7 @@ export function TablePage() {
         placeholder={'Plan\tMonthly\tYearly\tRenewal a year\nLantern\t£5\t£48\t£72'}
         className="border-blue bg-sheet placeholder:text-soft mt-1 w-full max-w-4xl rounded border px-2.5 py-1.5 font-mono text-[13px]"
       />
-      {read.error && (
-        <p role="alert" className="text-red">
-          {read.error.message}
-        </p>
-      )}
+      {read.error && <Announced className="text-red">{read.error.message}</Announced>}
       {table && table.headings.length === 0 && <p className="text-red">{faultOf('text') ?? 'This is no table.'}</p>}
       {table && table.headings.length > 0 && (
         <>
@@ -151,11 +148,7 @@ export function TablePage() {
           Paste another table
         </OnShortlist>
       )}
-      {error && (
-        <p role="alert" className="text-red mt-3">
-          {error}
-        </p>
-      )}
+      {error && <Announced className="text-red mt-3">{error}</Announced>}
       {known && !put && (
         <TakeIt
           name="This table"
