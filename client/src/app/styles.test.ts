@@ -1,7 +1,8 @@
+/// <reference types="node" />
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
-const styles = readFileSync(new URL('./styles.css', import.meta.url), 'utf8');
+const styles = readFileSync('src/app/styles.css', 'utf8');
 
 /** The inks and papers of a theme, by name. */
 function inksOf(selector: string): Record<string, string> {
