@@ -93,7 +93,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         File.WriteAllText(card, "BEGIN:VCARD\nVERSION:4.0\nFN:Ada Wren\nORG:Ostler & Wren\nADR:;;4 Mill Lane;Hexworth;;HX4 2AB;GB\nEMAIL:ada@ostlerwren.example\nEND:VCARD\n");
         browser.Find("input[type=file]").SendKeys(card);
         browser.Until(() => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "so" : null, "the card was not read");
-        browser.Field("Organisation, if it is not for yourself").GetAttribute("value").ShouldBe("Ostler & Wren");
+        browser.Field("Organisation, if it isn’t for yourself (optional)").GetAttribute("value").ShouldBe("Ostler & Wren");
         browser.Select("Country", "United Arab Emirates");
         browser.Until(() => browser.Driver.FindElements(By.XPath("//label[.='Postcode']")).Count > 0 ? null : "gone", "the postcode is still asked for");
         browser.Select("Country", "United States");

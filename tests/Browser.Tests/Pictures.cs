@@ -56,8 +56,8 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Order A");
         browser.Reads("Read the name once more");
         Walk.FillIn(browser, "9999000000000004");
-        browser.Type("User name", "ostlerwren");
-        browser.Type("Passcode for the telephone", "407182");
+        browser.Type("User name (optional)", "ostlerwren");
+        browser.Type("Passcode for the telephone (optional)", "407182");
         browser.Tick("Bank transfer");
         browser.Driver.ExecuteScript("document.activeElement.blur(); scrollTo(0, 990)");
         Settle();
@@ -89,7 +89,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Type("What you paid there, £", "65.15");
         browser.Type("Their number for it", "TM-2026-118");
         browser.Type("Log in at", "https://panel.tidemarsh.example.net");
-        browser.Type("User name", "ostlerwren");
+        browser.Type("User name (optional)", "ostlerwren");
         browser.Type("IPv4 address", "192.0.2.10");
         browser.Type("Name servers", "ns1.tidemarsh.example.net, ns2.tidemarsh.example.net");
         browser.Type("Notes", "Hal, by chat: thirty days’ notice before it renews.");

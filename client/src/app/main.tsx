@@ -6,6 +6,7 @@ import { RouterProvider } from '@tanstack/react-router';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Refused } from '../api/client';
+import { keepFocus } from './keepFocus';
 import { makeRouter } from './router';
 
 // Parts that inject a style element ask for the page's nonce under this name.
@@ -21,6 +22,8 @@ const queries = new QueryClient({
     },
   },
 });
+
+keepFocus();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

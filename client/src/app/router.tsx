@@ -11,9 +11,15 @@ import {
 import { sessionQuery } from '../api/queries';
 import { landingOf, lastSite } from '../api/sites';
 import { Failed, Waiting } from '../ui/Waiting';
+import { useHeadingFocus } from './useHeadingFocus';
+
+function Root() {
+  useHeadingFocus();
+  return <Outlet />;
+}
 
 const root = createRootRouteWithContext<{ queries: QueryClient }>()({
-  component: Outlet,
+  component: Root,
   // Every other request is the workspace's: its cookie and token come with the session.
   beforeLoad: ({ context }) => context.queries.ensureQueryData(sessionQuery),
   notFoundComponent: () => (

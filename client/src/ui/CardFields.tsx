@@ -15,6 +15,7 @@ export function CardFields<T extends FieldValues>({
 }) {
   const field = (name: keyof Card) => ({
     ...register(`${at}${name}` as Path<T>),
+    required: true,
     fault: faults?.[name]?.message,
   });
   return (

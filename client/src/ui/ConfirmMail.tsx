@@ -29,6 +29,7 @@ export function ConfirmMail({
     <div ref={field} className="mt-3 flex max-w-md flex-col gap-2">
       <TextField
         label={`The six digits that were mailed to ${mail}`}
+        required
         inputMode="numeric"
         autoComplete="one-time-code"
         value={code}

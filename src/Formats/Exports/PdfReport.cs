@@ -4,10 +4,14 @@ using PdfSharp.Drawing;
 using PdfSharp.Drawing.Layout;
 using PdfSharp.Fonts;
 using PdfSharp.Pdf;
+using PdfSharp.UniversalAccessibility;
 
 namespace HomeStart.Formats;
 
-/// <summary>Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has.</summary>
+/// <summary>
+/// Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has. It is tagged (PDF/UA): a reader hears its language, its title, and the table with the
+/// heads of its columns and rows.
+/// </summary>
 public static class PdfReport
 {
     private const double Margin = 42;
@@ -24,13 +28,16 @@ public static class PdfReport
         using var document = new PdfDocument();
         document.Info.Title = report.Title;
         document.Info.Creator = "Home Start";
-        new Sheet(document, report, made).Draw();
+        document.ViewerPreferences.DisplayDocTitle = true;
+        var access = UAManager.ForDocument(document);
+        access.SetDocumentLanguage("en-GB");
+        new Sheet(document, access.StructureBuilder, report, made).Draw();
         using var bytes = new MemoryStream();
         document.Save(bytes);
         return bytes.ToArray();
     }
 
-    private sealed class Sheet(PdfDocument document, Report report, DateOnly made)
+    private sealed class Sheet(PdfDocument document, StructureBuilder tags, Report report, DateOnly made)
     {
         private readonly XFont _title = new(ShippedFonts.Family, 17, XFontStyleEx.Bold);
         private readonly XFont _body = new(ShippedFonts.Family, 9.5);
@@ -45,19 +52,21 @@ public static class PdfReport
         public void Draw()
         {
             NewPage();
-            Text(report.Title, _title, 24);
+            Text(report.Title, _title, 24, PdfBlockLevelElementTag.Heading1);
             foreach (var sentence in report.Lead)
             {
                 Text(sentence, _body, 13);
             }
 
             _y += 8;
+            tags.BeginElement(PdfBlockLevelElementTag.Table);
             Row(new ReportRow(report.Head[0], [.. report.Head.Skip(1)]), _small, isHead: true, isBand: false);
             foreach (var (index, row) in report.Rows.Index())
             {
                 Row(row, row.IsTotal ? _bold : _body, isHead: false, isBand: index % 2 == 0 && !row.IsTotal);
             }
 
+            tags.End();
             _y += 10;
             foreach (var note in report.Notes)
             {
@@ -79,11 +88,13 @@ public static class PdfReport
         }
 
         // Text as wide as the page, broken into as many lines as it takes.
-        private void Text(string text, XFont font, double lineHeight)
+        private void Text(string text, XFont font, double lineHeight, PdfBlockLevelElementTag tag = PdfBlockLevelElementTag.Paragraph)
         {
             var lines = Math.Ceiling(_on.MeasureString(text, font).Width * 1.04 / _width);
             Need(lineHeight * lines);
+            tags.BeginElement(tag);
             new XTextFormatter(_on).DrawString(text, font, _ink, new XRect(Margin, _y, _width, (lineHeight * lines) + 4));
+            tags.End();
             _y += lineHeight * lines;
         }
 
@@ -96,28 +107,57 @@ public static class PdfReport
             var each = (_width - first) / Math.Max(1, columns);
             if (isBand)
             {
-                _on.DrawRectangle(new XSolidBrush(Band), Margin, _y, _width, height);
+                Decorate(() => _on.DrawRectangle(new XSolidBrush(Band), Margin, _y, _width, height));
             }
 
-            _on.DrawString(Fitted(row.Label, font, first - 8), font, _ink, new XRect(Margin + 3, _y, first - 6, height), XStringFormats.CenterLeft);
+            tags.BeginElement(PdfBlockLevelElementTag.TableRow);
+            Cell(PdfBlockLevelElementTag.TableHeaderCell, isHead ? "/Column" : "/Row", () =>
+                _on.DrawString(Fitted(row.Label, font, first - 8), font, _ink, new XRect(Margin + 3, _y, first - 6, height), XStringFormats.CenterLeft));
             foreach (var (index, cell) in row.Cells.Index())
             {
                 var space = new XRect(Margin + first + (index * each), _y, each - 3, height);
-                _on.DrawString(cell, Narrow(cell, font, each - 6), _ink, space, XStringFormats.CenterRight);
+                Cell(isHead ? PdfBlockLevelElementTag.TableHeaderCell : PdfBlockLevelElementTag.TableDataCell, isHead ? "/Column" : null, () =>
+                    _on.DrawString(cell, Narrow(cell, font, each - 6), _ink, space, XStringFormats.CenterRight));
             }
+
+            tags.End();
 
             if (isHead || row.IsTotal)
             {
                 var line = isHead ? _y + height : _y;
-                _on.DrawLine(new XPen(Ink, 0.8), Margin, line, Margin + _width, line);
+                Decorate(() => _on.DrawLine(new XPen(Ink, 0.8), Margin, line, Margin + _width, line));
             }
 
             _y += height;
             if (row.IsTotal)
             {
-                _on.DrawLine(new XPen(Ink, 0.8), Margin, _y, Margin + _width, _y);
-                _on.DrawLine(new XPen(Rule, 0.8), Margin, _y + 2.5, Margin + _width, _y + 2.5);
+                Decorate(() =>
+                {
+                    _on.DrawLine(new XPen(Ink, 0.8), Margin, _y, Margin + _width, _y);
+                    _on.DrawLine(new XPen(Rule, 0.8), Margin, _y + 2.5, Margin + _width, _y + 2.5);
+                });
             }
+        }
+
+        /// <param name="scope">What a head is the head of: /Column or /Row; null: it is none.</param>
+        private void Cell(PdfBlockLevelElementTag tag, string? scope, Action draw)
+        {
+            tags.BeginElement(tag);
+            if (scope is not null)
+            {
+                tags.CurrentStructureElement.TableAttributes.Elements.SetName("/Scope", scope);
+            }
+
+            draw();
+            tags.End();
+        }
+
+        // Bands and rules say nothing: a reader passes them over.
+        private void Decorate(Action draw)
+        {
+            tags.BeginArtifact();
+            draw();
+            tags.End();
         }
 
         private void Need(double height)

@@ -7,6 +7,8 @@ import { sessionQuery } from '../../api/queries';
 import { ago } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { ConfirmMail } from '../../ui/ConfirmMail';
+import { Header } from '../../ui/Header';
+import { Help } from '../../ui/Help';
 import { TextField } from '../../ui/Field';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { Failed, Waiting } from '../../ui/Waiting';
@@ -19,11 +21,9 @@ export function AccountPage() {
   return (
     <>
       <title>Account · Home Start</title>
-      <header className="mx-auto w-full max-w-[1440px] px-4 py-2.5 sm:px-6">
-        <Link to="/" className="font-display text-lg font-bold tracking-tight">
-          Home<span className="text-blue">/</span>Start
-        </Link>
-      </header>
+      <Header help={<Help />}>
+        <div className="grow" />
+      </Header>
       <main className="bg-sheet border-rule grow border-t">
         <div className="mx-auto max-w-[1440px] px-4 py-5 pb-10 sm:px-6">
           {account.error ? (

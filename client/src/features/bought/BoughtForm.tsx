@@ -84,7 +84,12 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
       <div>
         {!order && (
           <div className="grid gap-3 sm:grid-cols-2">
-            <DateField label="The day you bought it" fault={errors.boughtOn?.message} {...form.register('boughtOn')} />
+            <DateField
+              required
+              label="The day you bought it"
+              fault={errors.boughtOn?.message}
+              {...form.register('boughtOn')}
+            />
           </div>
         )}
         {sellers.map((seller, index) => (
@@ -93,8 +98,9 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
         <div className="mt-5 max-w-xs">
           <DateField
             endsMonth
+            optional
             label="The card you gave there is good until"
-            hint="Then you are told in time to give them another one. You may leave it out."
+            hint="Then you are told in time to give them another one."
             fault={errors.cardExpires?.message}
             {...form.register('cardExpires')}
           />
@@ -107,12 +113,14 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
             <p className="text-soft text-sm">Before a bill is due, and to ask whether it was charged.</p>
             <div className="mt-1 grid gap-3 sm:grid-cols-2">
               <TextField
+                required
                 label="Your name"
                 autoComplete="name"
                 fault={errors.name?.message}
                 {...form.register('name')}
               />
               <TextField
+                required
                 label="Your mail address"
                 type="email"
                 autoComplete="email"

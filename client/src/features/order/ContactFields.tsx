@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { SelectField, TextField } from '../../ui/Field';
+import { FillAll, SelectField, TextField } from '../../ui/Field';
 import { AsCard } from './AsCard';
 import { countriesQuery, countryName } from './countries';
 import type { Contact, OrderForm } from './form';
@@ -15,6 +15,7 @@ export function ContactFields({ form, holdsDomain }: { form: UseFormReturn<Order
         Registries ask for the holder of a domain, and may show this in their public record unless you take contact
         privacy.
       </p>
+      <FillAll />
       <Fields form={form} of="contact" />
       <AsCard form={form} />
       {holdsDomain && (
@@ -41,8 +42,10 @@ function Fields({ form, of }: { form: UseFormReturn<OrderForm>; of: 'contact' | 
   const code = useWatch({ control: form.control, name: `${of}.country` });
   const country = known.find((one) => one.code === code);
   const isOwn = of === 'contact';
-  const field = (name: keyof Contact, complete: string) => ({
+  const field = (name: keyof Contact, complete: string, optional = false) => ({
     ...form.register(`${of}.${name}`),
+    required: !optional,
+    optional,
     fault: faults?.[name]?.message,
     autoComplete: isOwn ? complete : 'off',
   });
@@ -51,9 +54,9 @@ function Fields({ form, of }: { form: UseFormReturn<OrderForm>; of: 'contact' | 
       <TextField label="Name" {...field('name', 'name')} />
       <TextField label="Mail address" type="email" {...field('mail', 'email')} />
       <TextField
-        label={isOwn ? 'Organisation, if it is not for yourself' : 'Organisation, if they hold it for one'}
+        label={isOwn ? 'Organisation, if it isn’t for yourself' : 'Organisation, if they hold it for one'}
         wide
-        {...field('organisation', 'organization')}
+        {...field('organisation', 'organization', true)}
       />
       <TextField label="Street and number" wide {...field('street', 'street-address')} />
       <TextField label="Town" {...field('town', 'address-level2')} />
@@ -66,7 +69,7 @@ function Fields({ form, of }: { form: UseFormReturn<OrderForm>; of: 'contact' | 
           </option>
         ))}
       </SelectField>
-      <TextField label="Telephone, if you like" type="tel" {...field('telephone', 'tel')} />
+      <TextField label="Telephone" type="tel" {...field('telephone', 'tel', true)} />
     </div>
   );
 }

@@ -42,6 +42,7 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
         <TextField
           label="User name"
+          optional
           autoComplete="off"
           autoCapitalize="none"
           spellCheck={false}
@@ -50,6 +51,7 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
         />
         <TextField
           label="Passcode for the telephone"
+          optional
           inputMode="numeric"
           autoComplete="off"
           {...form.register('logIn.passcode')}

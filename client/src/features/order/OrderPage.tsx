@@ -88,6 +88,7 @@ export function OrderPage() {
             <label className="flex gap-2.5">
               <input
                 type="checkbox"
+                required
                 {...form.register('agreed')}
                 aria-invalid={errors.agreed ? true : undefined}
                 aria-describedby={errors.agreed ? 'agreed-fault' : undefined}

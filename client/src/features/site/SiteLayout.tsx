@@ -7,20 +7,17 @@ import { lastSite } from '../../api/sites';
 import { longDay } from '../../format/dates';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
-import { Logo } from '../../ui/Logo';
+import { Header } from '../../ui/Header';
 import { Failed, Waiting } from '../../ui/Waiting';
-import { AccountLink } from '../../ui/AccountLink';
 import { CountSettings } from './CountSettings';
 import { ExampleMark } from './ExampleMark';
-import { Keys } from './Keys';
 import { LostWork } from '../../ui/LostWork';
 import { SavedState } from './SavedState';
 import { SiteContext } from '../../api/site';
 import { SheetMenu } from './SheetMenu';
+import { SiteHelp } from './SiteHelp';
 import { SiteMenu } from './SiteMenu';
 import { having, tabs } from './tabs';
-import { useHeadingFocus } from './useHeadingFocus';
-import { ThemeSwitch } from '../../ui/ThemeSwitch';
 
 /** The desk a site lies on: its name, how it is counted, and the index tabs of its sheets. */
 export function SiteLayout() {
@@ -29,7 +26,6 @@ export function SiteLayout() {
   const site = useQuery(siteQuery(siteId, view));
   const books = useQuery(booksQuery);
   const changes = useSiteChanges(siteId, view);
-  useHeadingFocus();
   const saving = useIsSaving(siteId);
   const failed = site.error ?? books.error;
   const isThere = site.data !== undefined;
@@ -52,35 +48,35 @@ export function SiteLayout() {
       <a href="#sheet" className="bg-sheet text-blue sr-only z-50 p-2 focus:not-sr-only focus:absolute">
         Go to the sheet
       </a>
-      <header className="no-print mx-auto w-full max-w-[1440px] px-4 pt-2.5 sm:px-6">
-        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <Logo />
-          <SiteMenu />
-          <div className="grow" />
-          <CountSettings />
-          <AccountLink />
-          <Keys />
-          <ThemeSwitch />
-        </div>
-        <SheetMenu />
-        <nav aria-label="Sheets of this site" className="mt-2 hidden flex-wrap gap-1.5 sm:flex">
-          {tabs.map(([to, label]) => (
-            <Link
-              key={to}
-              to={to}
-              params={{ siteId }}
-              search={{ view }}
-              className={cx(
-                'border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5',
-                to === having[0][0] && 'ml-6',
-              )}
-              activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
-            >
-              {label}
-            </Link>
-          ))}
-        </nav>
-      </header>
+      <Header
+        help={<SiteHelp />}
+        below={
+          <>
+            <SheetMenu />
+            <nav aria-label="Sheets of this site" className="mt-2 hidden flex-wrap gap-1.5 sm:flex">
+              {tabs.map(([to, label]) => (
+                <Link
+                  key={to}
+                  to={to}
+                  params={{ siteId }}
+                  search={{ view }}
+                  className={cx(
+                    'border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5',
+                    to === having[0][0] && 'ml-6',
+                  )}
+                  activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
+                >
+                  {label}
+                </Link>
+              ))}
+            </nav>
+          </>
+        }
+      >
+        <SiteMenu />
+        <div className="grow" />
+        <CountSettings />
+      </Header>
       <p className="hidden px-6 print:block">
         <b>{site.data.name}</b>, counted over {span(site.data.settings.horizonMonths)} from{' '}
         {longDay(site.data.settings.startDate)}, in {site.data.settings.currency},{' '}

@@ -6,11 +6,10 @@ import { sessionQuery } from '../../api/queries';
 import { useBegin } from '../../api/sites';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/Field';
-import { Logo } from '../../ui/Logo';
+import { Header } from '../../ui/Header';
+import { Help } from '../../ui/Help';
 import { PasteBox } from '../../ui/PasteBox';
-import { AccountLink } from '../../ui/AccountLink';
 import { LostWork } from '../../ui/LostWork';
-import { ThemeSwitch } from '../../ui/ThemeSwitch';
 import { SiteList } from './SiteList';
 import { Announced } from '../../ui/Announced';
 
@@ -29,12 +28,9 @@ export function StartPage() {
   return (
     <>
       <title>Home Start: what a website really costs</title>
-      <header className="mx-auto flex w-full max-w-[1440px] flex-wrap items-baseline gap-x-4 px-4 py-2.5 sm:px-6">
-        <Logo />
+      <Header help={<Help />}>
         <div className="grow" />
-        <AccountLink />
-        <ThemeSwitch />
-      </header>
+      </Header>
       <main id="sheet" tabIndex={-1} className="bg-sheet border-rule grow border-t outline-none">
         <div className="mx-auto max-w-[1080px] px-4 pt-6 pb-12 sm:px-6">
           <LostWork />

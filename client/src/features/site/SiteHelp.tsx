@@ -1,7 +1,6 @@
 import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
+import { HelpSheet } from '../../ui/Help';
 import { useSite } from '../../api/site';
 
 const sheets = {
@@ -17,8 +16,11 @@ const sheets = {
 
 const storedAs = 'home-start-single-keys';
 
-/** What single keys do once they are switched on, while no control has the focus (WCAG 2.1.4). Undo and redo have their usual keys besides. */
-export function Keys() {
+/**
+ * Help on a site, with its keys: single ones work once they are switched on, while no control has the focus (WCAG
+ * 2.1.4). Undo and redo have their usual keys besides.
+ */
+export function SiteHelp() {
   const [open, setOpen] = useState(false);
   const [single, setSingle] = useState(() => stored() === 'on');
   useKeys(single, () => setOpen(true));
@@ -31,35 +33,26 @@ export function Keys() {
     }
   };
   return (
-    <>
-      <Button look="text" className="text-sm" onClick={() => setOpen(true)}>
-        Keys
-      </Button>
-      <Dialog
-        open={open}
-        onOpenChange={setOpen}
-        title="Keys"
-        about="Single keys work once you switch them on here, while no field, button or link has the focus."
-      >
-        <table className="w-full text-left">
-          <caption className="sr-only">Each key and what it does</caption>
-          <tbody>
-            {Object.entries(sheets).map(([key, [, name]]) => (
-              <Key key={key} keys={key} does={`to ${name}`} />
-            ))}
-            <Key keys="1 … 8" does="to that place on the shortlist" />
-            <Key keys="u" does="undo" also="Ctrl Z" />
-            <Key keys="r" does="redo" also="Ctrl Shift Z" />
-            <Key keys="?" does="these keys" />
-            <Key keys="Esc" does="closes what is open" />
-          </tbody>
-        </table>
-        <label className="mt-3 flex gap-2">
-          <input type="checkbox" checked={single} onChange={(event) => choose(event.target.checked)} />
-          use single keys as shortcuts
-        </label>
-      </Dialog>
-    </>
+    <HelpSheet open={open} onOpenChange={setOpen}>
+      <h3 className="mt-4 text-lg">Keys</h3>
+      <label className="mt-1 flex gap-2">
+        <input type="checkbox" checked={single} onChange={(event) => choose(event.target.checked)} />
+        Use single keys as shortcuts, while no field, button or link has the focus
+      </label>
+      <table className="w-full text-left">
+        <caption className="sr-only">Each key and what it does</caption>
+        <tbody>
+          {Object.entries(sheets).map(([key, [, name]]) => (
+            <Key key={key} keys={key} does={`to ${name}`} />
+          ))}
+          <Key keys="1 … 8" does="to that place on the shortlist" />
+          <Key keys="u" does="undo" also="Ctrl Z" />
+          <Key keys="r" does="redo" also="Ctrl Shift Z" />
+          <Key keys="?" does="help" />
+          <Key keys="Esc" does="closes what is open" />
+        </tbody>
+      </table>
+    </HelpSheet>
   );
 }
 

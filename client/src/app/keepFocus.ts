@@ -1,0 +1,83 @@
+/** Where the focus was: the element, then each of its ancestors with the place among its children that led there. */
+type Trail = readonly { element: Element; at: number }[];
+
+/** How long what takes the place of an element may be in coming, in ms. */
+const patience = 60;
+
+const focusable = 'a[href], button, input:not([type=hidden]), select, textarea, summary, [tabindex]';
+
+/**
+ * Keeps the focus from falling to the page (WCAG 2.4.3): where what had it is removed, replaced or hidden, it goes to
+ * what took its place, else to its neighbour, else to the part both were in. A change of page is not this one's: there
+ * the heading takes the focus.
+ *
+ * @returns What ends it.
+ */
+export function keepFocus(): () => void {
+  let trail: Trail = [];
+  let path = '';
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  const isLost = () => {
+    const had = trail[0]?.element;
+    return had !== undefined && document.activeElement === document.body && !isThere(had) && path === location.pathname;
+  };
+  const look = () => {
+    timer ??= isLost()
+      ? setTimeout(() => {
+          timer = null;
+          if (isLost()) {
+            focusNear(trail);
+          }
+        }, patience)
+      : null;
+  };
+  const remember = ({ target }: FocusEvent) => {
+    trail = trailOf(target as Element);
+    path = location.pathname;
+  };
+  const lookSoon = () => setTimeout(look); // It may be on its way to something else.
+  const changes = new MutationObserver(look);
+  document.addEventListener('focusin', remember);
+  document.addEventListener('focusout', lookSoon);
+  changes.observe(document.body, { childList: true, subtree: true });
+  return () => {
+    document.removeEventListener('focusin', remember);
+    document.removeEventListener('focusout', lookSoon);
+    changes.disconnect();
+  };
+}
+
+const isThere = (element: Element) => element.isConnected && (element.checkVisibility?.() ?? true);
+
+function trailOf(element: Element): Trail {
+  const steps = [{ element, at: 0 }];
+  for (let child = element; child.parentElement; child = child.parentElement) {
+    steps.push({ element: child.parentElement, at: [...child.parentElement.children].indexOf(child) });
+  }
+
+  return steps;
+}
+
+function focusNear(trail: Trail): void {
+  const near = trail.find(({ element }) => isThere(element));
+  const part = near && near.element !== document.body ? near.element : document.querySelector('main');
+  if (!part) {
+    return;
+  }
+
+  const children = [...part.children];
+  const at = near?.element === part ? near.at : 0;
+  const next = children.slice(at).flatMap(reachable)[0] ?? children.slice(0, at).flatMap(reachable).at(-1);
+  const found = next ?? (part as HTMLElement);
+  if (!found.matches(focusable)) {
+    found.tabIndex = -1;
+  }
+
+  found.focus({ preventScroll: true });
+}
+
+const reachable = (part: Element): HTMLElement[] =>
+  [part, ...part.querySelectorAll(focusable)].filter(
+    (element): element is HTMLElement =>
+      element.matches(focusable) && isThere(element) && !element.closest('[aria-hidden=true], [inert]'),
+  );
