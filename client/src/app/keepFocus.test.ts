@@ -41,6 +41,14 @@ it('goes to the part itself where nothing in it can be pressed any more', async 
   expect(document.activeElement?.tagName).toBe('SECTION');
 });
 
+it('goes to the new heading where a page becomes another by itself', async () => {
+  page('<div><h1 tabindex="-1">Order</h1></div>');
+  document.querySelector('h1')!.focus();
+  document.querySelector('div')!.outerHTML = '<button>Print</button><h1>Key sheet</h1>';
+  await settled();
+  expect(document.activeElement?.textContent).toBe('Key sheet');
+});
+
 it('leaves it where the owner or the page put it', async () => {
   list();
   buttons()[0]!.focus();

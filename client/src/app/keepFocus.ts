@@ -59,6 +59,14 @@ function trailOf(element: Element): Trail {
 }
 
 function focusNear(trail: Trail): void {
+  // A page that becomes another one by itself, such as an order that is delivered, is heard by its new heading.
+  const heading = trail[0]?.element.matches('h1') ? document.querySelector<HTMLElement>('main h1') : null;
+  if (heading) {
+    heading.tabIndex = -1;
+    heading.focus({ preventScroll: true });
+    return;
+  }
+
   const near = trail.find(({ element }) => isThere(element));
   const part = near && near.element !== document.body ? near.element : document.querySelector('main');
   if (!part) {

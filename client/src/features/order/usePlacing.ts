@@ -203,6 +203,14 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
   return { place: order, hindrance, askAgain: () => askAgain() };
 }
 
-/** To the first answer that needs mending, once its fault is drawn. */
-const leadToFault = () =>
-  requestAnimationFrame(() => document.querySelector<HTMLElement>('form [aria-invalid=true]')?.focus());
+/** To the first answer that needs mending, once its fault is drawn, which may take some frames. */
+function leadToFault(frames = 30): void {
+  requestAnimationFrame(() => {
+    const field = document.querySelector<HTMLElement>('form [aria-invalid=true]');
+    if (field) {
+      field.focus();
+    } else if (frames > 0) {
+      leadToFault(frames - 1);
+    }
+  });
+}
