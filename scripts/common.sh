@@ -39,6 +39,16 @@ need_chromium() {
   install_packages chromium chromium-driver
 }
 
+# The other two engines: WebKit's small browser with its driver and a screen that nobody sees, and Firefox.
+need_engines() {
+  if [ -x /usr/bin/WebKitWebDriver ] && [ -x /usr/bin/firefox-esr ] && [ -x /usr/bin/Xvfb ]; then
+    return
+  fi
+
+  say "Installing WebKit and Firefox"
+  install_packages webkit2gtk-driver firefox-esr xvfb
+}
+
 # A client of name servers that nobody here wrote: a test has it read what the counterpart answers.
 need_dig() {
   if [ -x /usr/bin/dig ]; then

@@ -33,7 +33,7 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Reads("Their sum includes Search listing help");
         browser.Reads("One row is of others.");
         browser.Press("Keep what was found");
-        browser.Reads("Kept: it stands beside what was due.");
+        browser.Reads("Kept: you see it beside what was due.");
         browser.Reads("took £70.80 beyond what was due.");
         browser.Press("Why?");
         browser.Press("A letter to Tidemarsh Hosting");

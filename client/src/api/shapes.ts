@@ -1,4 +1,4 @@
-import * as z from 'zod/mini';
+import { z } from './zod';
 import type { components } from './schema';
 
 /** Shapes of what does not come through the typed client: answers that are refusals, lines of progress, another's service. */

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import { z } from '../../api/zod';
 import { api, expect, type Costing, type Schemas } from '../../api/client';
 import { isZero } from '../../format/money';
 import type { Card } from '../../api/card';

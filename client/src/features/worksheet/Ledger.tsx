@@ -28,7 +28,7 @@ export function Ledger() {
       caption={`What candidate ${page.worksheet.letter} costs, choice by choice, over ${span(horizon)}, in ${currency}`}
       unfold={
         canFold && (
-          <p className="hidden text-right md:block lg:pr-[286px]">
+          <p className="hidden text-right md:block xl:pr-[286px]">
             <Button look="text" onClick={() => setOpen(!open)}>
               {open ? 'Fold the later years' : 'Show each year'}
             </Button>

@@ -75,7 +75,7 @@ export function LedgerTable({
                 )}
               </th>
             ))}
-            <th scope="col" className="hidden w-[286px] border-b-transparent! lg:table-cell">
+            <th scope="col" className="hidden w-[286px] border-b-transparent! xl:table-cell">
               <span className="sr-only">Notes</span>
             </th>
           </tr>
@@ -125,7 +125,7 @@ export function LedgerRow({
         <td className={cx('text-soft hidden lg:table-cell', edge(look))}>{kind}</td>
         {children}
         {margin && (
-          <td rowSpan={margin.rows} className="notes hidden lg:table-cell lg:pl-6!">
+          <td rowSpan={margin.rows} className="notes hidden xl:table-cell xl:pl-6!">
             {margin.notes && <span className="flex flex-col gap-2">{margin.notes}</span>}
           </td>
         )}
@@ -170,11 +170,12 @@ export function Figures({ of: figures = null }: { of?: RowFigures | null }) {
   ));
 }
 
-/** On a narrow screen the notes of a row take the whole width under it. */
+/** Where there is no margin, the notes of a row take the whole width under it. */
 function NarrowNotes({ notes, band }: { notes: ReactNode; band?: boolean }) {
   const { columns } = useContext(ShapeContext);
   return notes ? (
-    <tr className={cx('lg:hidden', band && 'bg-band', '[&:not(:has(.note))]:hidden')}>
+    <tr className={cx('xl:hidden', band && 'bg-band', '[&:not(:has(.note))]:hidden')}>
+      <td className="hidden lg:table-cell" />
       <td colSpan={columns.length + 1} className="px-1.5 pb-2 md:px-2.5">
         <span className="flex flex-col gap-2">{notes}</span>
       </td>
