@@ -94,7 +94,7 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
 
     private static string Example(params string[] file)
     {
-        using var example = JsonDocument.Parse(File.ReadAllText(Repository.Folder(["tests", "Core.Tests", "fixtures", .. file])));
+        using var example = JsonDocument.Parse(File.ReadAllText(Repository.Folder(["docs", "rules", "examples", .. file])));
         return example.RootElement.GetProperty("request").GetRawText();
     }
 

@@ -17,7 +17,7 @@ internal static class LoadTimings
         using var http = new HttpClient { BaseAddress = app.Address };
         foreach (var fixture in new[] { "01-yearly", "02-monthly" })
         {
-            var body = JsonDocument.Parse(await File.ReadAllTextAsync(Repository.Folder("tests", "Core.Tests", "fixtures", fixture + ".json"))).RootElement.GetProperty("request").GetRawText();
+            var body = JsonDocument.Parse(await File.ReadAllTextAsync(Repository.Folder("docs", "rules", "examples", fixture + ".json"))).RootElement.GetProperty("request").GetRawText();
             await ForAsync(TimeSpan.FromSeconds(3), callers, () => CostAsync(http, body));
             var taken = await ForAsync(Long, callers, () => CostAsync(http, body));
             Console.WriteLine($"{fixture}, {callers} callers, {taken.Count / Long.TotalSeconds:N0} a second, {new Percentiles(taken)}");

@@ -11,7 +11,12 @@ function Frame({ id, label, hint, fault, wide, optional, children }: Shared & { 
     <div className={cx('flex flex-col gap-1', wide && 'sm:col-span-2')}>
       <label htmlFor={id} className="font-semibold">
         {label}
-        {optional && <span className="text-soft font-normal"> (optional)</span>}
+        {optional && (
+          <>
+            {' '}
+            <span className="text-soft font-normal">(optional)</span>
+          </>
+        )}
       </label>
       {children}
       {fault ? (

@@ -45,11 +45,11 @@ public static class JsonEdits
             case "add":
                 return TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: true);
             case "replace":
-                return Holder(document, path) is null ? Missing(path) : TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: false);
+                return !IsThere(document, path) ? Missing(path) : TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: false);
             case "remove":
                 return Remove(document, path, out _);
             case "copy" when Pointer(operation["from"].Text()) is { } from:
-                return Find(document, from) is { } found ? TooMuch(path, found, ref values) ?? Put(document, path, found.DeepClone(), inserts: true) : Missing(from);
+                return !IsThere(document, from) ? Missing(from) : Find(document, from) is var found && TooMuch(path, found, ref values) is { } much ? much : Put(document, path, found?.DeepClone(), inserts: true);
             case "move" when Pointer(operation["from"].Text()) is { } from:
                 return Remove(document, from, out var moved) ?? TooMuch(path, moved, ref values) ?? Put(document, path, moved, inserts: true);
             default:
@@ -118,6 +118,15 @@ public static class JsonEdits
     }
 
     private static JsonNode? Holder(JsonNode document, string[] path) => Find(document, path[..^1]);
+
+    // A member that is there may well be null.
+    private static bool IsThere(JsonNode document, string[] path) =>
+        path.Length == 0 || Holder(document, path) switch
+        {
+            JsonObject holder => holder.ContainsKey(path[^1]),
+            JsonArray list => Index(path[^1], list.Count, ofEnd: false) is not null,
+            _ => false,
+        };
 
     private static JsonNode? Find(JsonNode? node, string[] path)
     {

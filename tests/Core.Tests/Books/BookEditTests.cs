@@ -87,6 +87,9 @@ public class BookEditTests
 
     [Theory]
     [InlineData("""[{ "op": "replace", "path": "/list/2/id", "value": "z" }]""")]
+    [InlineData("""[{ "op": "replace", "path": "/absent", "value": "z" }]""")]
+    [InlineData("""[{ "op": "replace", "path": "/list/-", "value": "z" }]""")]
+    [InlineData("""[{ "op": "copy", "from": "/absent", "path": "/list/-" }]""")]
     [InlineData("""[{ "op": "remove", "path": "/nothing" }]""")]
     [InlineData("""[{ "op": "remove", "path": "/list/-" }]""")]
     [InlineData("""[{ "op": "add", "path": "/list/3", "value": 1 }]""")]

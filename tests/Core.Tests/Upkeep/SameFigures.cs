@@ -65,7 +65,8 @@ public class SameFigures
                 var outlook = new Outlook(tenure, DayKeeper.Opened(tenure, Guid.NewGuid(), Guid.NewGuid(), new PaidBy("card", "0004")), today, 60);
                 foreach (var had in NameHad.Of(outlook))
                 {
-                    if (outlook.Holdings.First(holding => holding.Held.Ref == had.Domain.Text).Next is { } next && had.Renewal is { } renewal)
+                    // A renewal that costs nothing is on no bill: the next one that is seen may be a later one.
+                    if (outlook.Holdings.First(holding => holding.Held.Ref == had.Domain.Text).Next is { } next && had.Renewal is { Units: > 0 } renewal)
                     {
                         (next.On, next.Amount).ShouldBe((had.Expires, renewal));
                         var kept = Coster.Cost(new Candidate(null, [had.Choice()]), read.Books, read.Settings with { StartDate = today, DisplayCurrency = renewal.Currency }, new FaultList()).Value!;
