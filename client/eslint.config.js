@@ -23,4 +23,7 @@ export default tseslint.config(
             '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
         },
     },
+    // Node programs without types, which drive other browsers.
+    { files: ['engines/**'], ...tseslint.configs.disableTypeChecked },
+    { files: ['engines/**'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
 );
