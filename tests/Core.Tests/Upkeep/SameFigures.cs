@@ -66,7 +66,7 @@ public class SameFigures
                 foreach (var had in NameHad.Of(outlook))
                 {
                     // A renewal that costs nothing is on no bill: the next one that is seen may be a later one.
-                    if (outlook.Holdings.First(holding => holding.Held.Ref == had.Domain.Text).Next is { } next && had.Renewal is { Units: > 0 } renewal)
+                    if (outlook.Holdings.First(holding => holding.Held.Ref == had.Domain.Text).Next is { } next && had.Renewal is { } renewal && renewal.Units > 0)
                     {
                         (next.On, next.Amount).ShouldBe((had.Expires, renewal));
                         var kept = Coster.Cost(new Candidate(null, [had.Choice()]), read.Books, read.Settings with { StartDate = today, DisplayCurrency = renewal.Currency }, new FaultList()).Value!;
