@@ -26,7 +26,7 @@ public sealed partial class RuleBook
             var at = Path.GetRelativePath(Root, file).Replace('\\', '/');
             foreach (Match citation in Citation().Matches(File.ReadAllText(file)))
             {
-                var page = citation.Groups["page"].Value is { Length: > 0 } said ? (said is "naming" ? "names" : said) : Rooms.FirstOrDefault(room => at.Contains(room.Room, StringComparison.Ordinal)).Page;
+                var page = citation.Groups["page"].Value.ToLowerInvariant() is { Length: > 0 } said ? (said is "naming" ? "names" : said) : Rooms.FirstOrDefault(room => at.Contains(room.Room, StringComparison.Ordinal)).Page;
                 var numbers = Number().Matches(citation.Groups["numbers"].Value).Select(number => int.Parse(number.Value, CultureInfo.InvariantCulture)).ToList();
                 cited += numbers.Count;
                 missing.AddRange(numbers.Where(number => page is null || !rules[page].Contains(number)).Select(number => $"{at}: {citation.Value} ({page ?? "of which page?"} {number})"));
@@ -72,7 +72,7 @@ public sealed partial class RuleBook
 
     private static string Found(DirectoryInfo folder) => File.Exists(Path.Combine(folder.FullName, "HomeStart.slnx")) ? folder.FullName : Found(folder.Parent!);
 
-    [GeneratedRegex(@"(?:(?<page>costing|scan|names|naming|upkeep|reconciling|pages)(?:['’]s|\.md,)? )?\brules? (?<numbers>\d+(?:(?:, | and | to )\d+)*)", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 5000)]
+    [GeneratedRegex(@"(?:(?<page>costing|scan|names|naming|upkeep|reconciling|pages)(?:['’]s|\.md,)? )?\brules? (?<numbers>\d+(?:(?:, | and | to )\d+)*)", RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 5000)]
     private static partial Regex Citation();
 
     [GeneratedRegex(@"\d+", RegexOptions.None, matchTimeoutMilliseconds: 1000)]
