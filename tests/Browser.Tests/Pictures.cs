@@ -89,7 +89,7 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Type("What you paid there, £", "65.15");
         browser.Type("Their number for it", "TM-2026-118");
         browser.Type("Log in at", "https://panel.tidemarsh.example.net");
-        browser.Type("User name (optional)", "ostlerwren");
+        browser.Type("User name", "ostlerwren");
         browser.Type("IPv4 address", "192.0.2.10");
         browser.Type("Name servers", "ns1.tidemarsh.example.net, ns2.tidemarsh.example.net");
         browser.Type("Notes", "Hal, by chat: thirty days’ notice before it renews.");

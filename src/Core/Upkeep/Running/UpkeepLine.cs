@@ -66,7 +66,7 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
             BookOrder = line.BookOrder, IsIncluded = line.IsIncluded, Ending = line.Ending, IsByCycle = isByCycle, Waiver = line.IsWaived ? new Waiver(line.Waived, !line.IsUnstated) : waiver,
         };
 
-    /// <summary>Rule 17 of the costing, then redemption and credits; those alike stay in the order they were bought.</summary>
+    /// <summary>Costing rule 17, then redemption and credits; those alike stay in the order they were bought.</summary>
     public static IEnumerable<UpkeepLine> InOrder(IEnumerable<UpkeepLine> lines) =>
         lines.OrderBy(line => line.Kind).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.BookOrder).ThenBy(line => line.Holding.Index).ThenByDescending(line => line.IsIncluded);
 }
