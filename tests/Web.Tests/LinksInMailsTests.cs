@@ -16,16 +16,7 @@ public sealed partial class LinksInMailsTests
     public async Task Of_an_order_its_upkeep_and_a_later_claim()
     {
         await using var host = await TestHost.StartAsync();
-        var visitor = host.Visit();
-        await visitor.OpenAsync();
-        await visitor.DoAsync(new { kind = "drop-domain", letter = "A", domain = "ostlerwren.com" });
-        var order = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
-        await visitor.UntilAsync(order, "completed");
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
-        await MoveToAsync(visitor, "2027-02-01");
-        var (_, claim) = await visitor.PostAsync($"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true });
-        var claimed = claim.GetProperty("id").GetGuid();
-        await visitor.UntilAsync(claimed, "completed");
+        var (visitor, order, claimed) = await ClaimedAsync(host);
         await MoveToAsync(visitor, "2028-01-25");
         await visitor.MailAsync("In 7 days");
         var links = await LinksAsync(visitor);

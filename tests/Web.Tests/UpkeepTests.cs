@@ -355,10 +355,9 @@ public class UpkeepTests
         subjects.ShouldNotContain(subject => subject.StartsWith("In 60 days", StringComparison.Ordinal));
     }
 
-    [Fact]
-    public async Task A_claimed_name_is_had_with_the_hosting_it_came_with_and_renews()
+    /// <summary>Hosting ordered without a domain, and its domain-year claimed two months later.</summary>
+    internal static async Task<(Visitor Visitor, Guid Order, Guid Claim)> ClaimedAsync(TestHost host)
     {
-        await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.DoAsync(new { kind = "drop-domain", letter = "A", domain = "ostlerwren.com" });
@@ -367,9 +366,18 @@ public class UpkeepTests
         await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
         await MoveToAsync(visitor, "2027-02-01");
         Tenure(await PageAsync(visitor)).GetProperty("notices").EnumerateArray().ShouldContain(notice => notice.GetProperty("kind").GetString() == "claim-domain");
-        var (status, claim) = await visitor.PostAsync($"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true });
-        status.ShouldBe(HttpStatusCode.OK, claim.ToString());
-        await visitor.UntilAsync(claim.GetProperty("id").GetGuid(), "completed");
+        var (status, answer) = await visitor.PostAsync($"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true });
+        status.ShouldBe(HttpStatusCode.OK, answer.ToString());
+        var claim = answer.GetProperty("id").GetGuid();
+        await visitor.UntilAsync(claim, "completed");
+        return (visitor, order, claim);
+    }
+
+    [Fact]
+    public async Task A_claimed_name_is_had_with_the_hosting_it_came_with_and_renews()
+    {
+        await using var host = await TestHost.StartAsync();
+        var (visitor, _, _) = await ClaimedAsync(host);
         await visitor.WaitForAsync(async () => Tenure(await PageAsync(visitor)).GetProperty("holdings").GetArrayLength() == 2);
         await MoveToAsync(visitor, "2028-03-01");
         (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).Expires.ShouldBe(new DateOnly(2029, 2, 1));
