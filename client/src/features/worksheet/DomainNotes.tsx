@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Note } from '../../ui/Note';
 import { useSite } from '../../api/site';
 import { outcomeWords } from './outcome';
+
 /** The plan gives a domain-year and there is no name yet: what it is worth, and until when it can be used. */
 export function DomainYearWaits() {
   const { claim } = useSite().page.worksheet;
