@@ -32,7 +32,7 @@ public sealed class Guard(GuardLimits limits, CancellationToken cancel)
         if (_parts % BetweenLooks == 1)
         {
             cancel.ThrowIfCancellationRequested();
-            if (Stopwatch.GetElapsedTime(_start) > limits.Time)
+            if (Stopwatch.GetElapsedTime(_start) >= limits.Time)
             {
                 throw new GuardException("This takes too long to read.");
             }

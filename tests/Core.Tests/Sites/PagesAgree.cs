@@ -56,8 +56,8 @@ public class PagesAgree
                 // What is chosen says what the whole worksheet says.
                 Worksheet.Of(listed, read.Books, read.Settings, new Needs()).WaysToPay.Where(way => way.IsChosen).ShouldAllBe(way => way.Costing!.Totals.Horizon == horizon);
 
-                // At the sellers, each in its own currency and with its tax: alike where there is one currency and the tax is counted.
-                if (read.Settings.CountTax && costing.Run.Bills.Where(bill => bill.Date == read.Settings.StartDate).All(bill => bill.Currency == costing.Currency))
+                // At the sellers, each in its own currency and with its tax: alike where there is one currency, the tax is counted, and no name kept elsewhere renews today.
+                if (read.Settings.CountTax && costing.Run.Bills.Where(bill => bill.Date == read.Settings.StartDate).All(bill => bill.Book is not null && bill.Currency == costing.Currency))
                 {
                     Added(Slip.Of(costing).Sellers.Select(seller => seller.Today?.Total ?? 0)).ShouldBe(today);
                     if (Placing.Of(costing).Value is { } things)
