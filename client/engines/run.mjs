@@ -9,9 +9,16 @@ for (const open of [firefox, webkit]) {
   const browser = await open();
   try {
     const pages = await walk(browser, address);
-    const complaints = browser.complaints();
+    const complaints = [...(await browser.complaints())];
     if (complaints.length > 0) {
       throw new Error(`its console says: ${complaints.join('\n')}`);
+    }
+
+    // That nothing was said counts only where it would have been heard.
+    await browser.run("console.error('planted')");
+    await new Promise((done) => setTimeout(done, 500));
+    if (!(await browser.complaints()).some((said) => said.includes('planted'))) {
+      throw new Error('its console cannot be read');
     }
 
     console.log(`${browser.name}: ${pages.join(', ')}`);

@@ -1,6 +1,18 @@
 import { spawn } from 'node:child_process';
 
 const port = 9_731;
+// Under its driver the small browser writes its console nowhere: the page keeps what it would have said, from its first load on.
+const listening = `
+  window.complaints = [];
+  const keep = (what) => window.complaints.push(String(what));
+  for (const level of ['error', 'warn']) {
+    const say = console[level];
+    console[level] = (...words) => (keep(words.join(' ')), say.apply(console, words));
+  }
+  addEventListener('error', ({ message }) => keep(message));
+  addEventListener('unhandledrejection', ({ reason }) => keep(reason));
+  addEventListener('securitypolicyviolation', ({ violatedDirective, blockedURI }) => keep(violatedDirective + ' ' + blockedURI));`;
+
 const miniBrowser = '/usr/lib/x86_64-linux-gnu/webkit2gtk-4.1/MiniBrowser';
 
 /** WebKit's small browser, driven over WebDriver on a screen that nobody sees. */
@@ -10,8 +22,6 @@ export async function webkit() {
   const driver = spawn('WebKitWebDriver', [`--port=${port}`], {
     env: { ...process.env, DISPLAY: display, WEBKIT_DISABLE_DMABUF_RENDERER: '1', GDK_BACKEND: 'x11' },
   });
-  const said = [];
-  driver.stdout.on('data', (data) => said.push(...String(data).split('\n')));
   const call = async (method, path, body) => {
     const answer = await fetch(`http://127.0.0.1:${port}${path}`, { method, body: body && JSON.stringify(body) });
     const { value } = await answer.json();
@@ -21,7 +31,7 @@ export async function webkit() {
 
     return value;
   };
-  const options = { binary: miniBrowser, args: ['--automation', '--enable-write-console-messages-to-stdout=true'] };
+  const options = { binary: miniBrowser, args: ['--automation'] };
   const session = await eventually(() =>
     call('POST', '/session', { capabilities: { alwaysMatch: { 'webkitgtk:browserOptions': options } } }),
   );
@@ -39,7 +49,10 @@ export async function webkit() {
   };
   return {
     name: `WebKit (${session.capabilities.browserName} ${session.capabilities.browserVersion})`,
-    go: (url) => call('POST', `${at}/url`, { url }),
+    go: async (url) => {
+      await call('POST', `${at}/url`, { url });
+      await call('POST', `${at}/execute/sync`, { script: listening, args: [] });
+    },
     run: (script) =>
       call('POST', `${at}/execute/async`, {
         script: `const done = arguments[0]; (async () => { ${script} })().then(done, (error) => done(String(error)));`,
@@ -62,7 +75,7 @@ export async function webkit() {
 
       return id !== null;
     },
-    complaints: () => said.filter((line) => /CONSOLE .*\b(ERROR|WARN)/.test(line)),
+    complaints: () => call('POST', `${at}/execute/sync`, { script: 'return window.complaints', args: [] }),
     end: async () => {
       await call('DELETE', at).catch(() => null);
       driver.kill();

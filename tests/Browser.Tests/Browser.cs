@@ -163,9 +163,9 @@ public sealed class Browser : IDisposable
     public IReadOnlyList<string> AuditFindings() =>
         [.. ((IReadOnlyCollection<object>)_driver.ExecuteScript(File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "audit.js")))!).Cast<string>()];
 
-    /// <summary>Waits until the page asks for nothing more and says nothing of waiting.</summary>
+    /// <summary>Waits until the page says no more that something is on its way.</summary>
     public void Settled() => Until(
-        () => (bool)_driver.ExecuteScript("return performance.getEntriesByType('resource').every(entry => entry.responseEnd > 0) && !/(?<!choose) …$/m.test(document.querySelector('main').innerText)")! ? "" : null,
+        () => (bool)_driver.ExecuteScript("return !/(?<!choose) …$/m.test(document.querySelector('main').innerText)")! ? "" : null,
         "the page does not settle");
 
     /// <summary>Presses Tab until what has the focus says this, then a key on it. Nothing here touches the mouse.</summary>

@@ -49,6 +49,15 @@ it('goes to the new heading where a page becomes another by itself', async () =>
   expect(document.activeElement?.textContent).toBe('Key sheet');
 });
 
+it('goes to the heading of the page where a sheet over it closes and what opened it has gone', async () => {
+  page('<h1>Worksheet</h1><button>Order</button>');
+  document.body.insertAdjacentHTML('beforeend', '<div role="dialog"><button>Close</button></div>');
+  buttons()[1]!.focus();
+  document.querySelector('[role=dialog]')!.remove();
+  await settled();
+  expect(document.activeElement?.textContent).toBe('Worksheet');
+});
+
 it('leaves it where the owner or the page put it', async () => {
   list();
   buttons()[0]!.focus();

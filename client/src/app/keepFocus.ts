@@ -59,29 +59,27 @@ function trailOf(element: Element): Trail {
 }
 
 function focusNear(trail: Trail): void {
-  // A page that becomes another one by itself, such as an order that is delivered, is heard by its new heading.
-  const heading = trail[0]?.element.matches('h1') ? document.querySelector<HTMLElement>('main h1') : null;
-  if (heading) {
-    heading.tabIndex = -1;
-    heading.focus({ preventScroll: true });
-    return;
-  }
-
   const near = trail.find(({ element }) => isThere(element));
-  const part = near && near.element !== document.body ? near.element : document.querySelector('main');
-  if (!part) {
+  const isOnPage = near !== undefined && document.body.contains(near.element) && near.element !== document.body;
+  // A page that becomes another one by itself, such as an order that is delivered, is heard by its new heading; so is
+  // the page beneath a sheet that is closed after what opened it has gone.
+  const heading = document.querySelector<HTMLElement>('main h1');
+  if (!isOnPage || (heading && trail[0]?.element.matches('h1'))) {
+    focusOn(heading);
     return;
   }
 
-  const children = [...part.children];
-  const at = near?.element === part ? near.at : 0;
-  const next = children.slice(at).flatMap(reachable)[0] ?? children.slice(0, at).flatMap(reachable).at(-1);
-  const found = next ?? (part as HTMLElement);
-  if (!found.matches(focusable)) {
-    found.tabIndex = -1;
+  const children = [...near.element.children];
+  const next = children.slice(near.at).flatMap(reachable)[0] ?? children.slice(0, near.at).flatMap(reachable).at(-1);
+  focusOn(next ?? (near.element as HTMLElement));
+}
+
+function focusOn(element: HTMLElement | null): void {
+  if (element && !element.matches(focusable)) {
+    element.tabIndex = -1;
   }
 
-  found.focus({ preventScroll: true });
+  element?.focus({ preventScroll: true });
 }
 
 const reachable = (part: Element): HTMLElement[] =>

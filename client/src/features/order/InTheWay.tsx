@@ -20,7 +20,6 @@ export function InTheWay({
   const box = (words: string, actions?: ReactNode) => (
     <Announced
       as="div"
-
       className="border-red text-red mt-4 flex flex-wrap items-baseline gap-x-4 gap-y-1 border-l-2 pl-3"
     >
       <p>{words}</p>
