@@ -57,3 +57,8 @@ export function Row({ label, className, children, ...props }: Props<'tr'> & { la
 export function Cell({ figures = false, className, ...props }: Props<'td'> & { figures?: boolean }) {
   return <td className={cx(figures && 'text-right', className)} {...props} />;
 }
+
+/** What a cell of a table that stacks is, where its column has no head to be seen. */
+export function InNarrow({ children }: { children: string }) {
+  return <span className="text-soft sm:hidden">{children} </span>;
+}

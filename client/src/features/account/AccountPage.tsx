@@ -10,7 +10,7 @@ import { ConfirmMail } from '../../ui/ConfirmMail';
 import { Header } from '../../ui/Header';
 import { Help } from '../../ui/Help';
 import { TextField } from '../../ui/Field';
-import { Head, Heads, Row, Table } from '../../ui/Table';
+import { Head, Heads, InNarrow, Row, Table } from '../../ui/Table';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { deviceWords } from './device';
 import { Announced } from '../../ui/Announced';
@@ -181,8 +181,14 @@ function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedI
           <tbody>
             {sessions.map((session) => (
               <Row key={session.id} label={<bdi>{deviceWords(session.device)}</bdi>}>
-                <td>{ago(session.createdAt)}</td>
-                <td>{session.isThis ? 'this browser' : ago(session.seenAt)}</td>
+                <td>
+                  <InNarrow>signed in</InNarrow>
+                  {ago(session.createdAt)}
+                </td>
+                <td>
+                  {!session.isThis && <InNarrow>last seen</InNarrow>}
+                  {session.isThis ? 'this browser' : ago(session.seenAt)}
+                </td>
                 <td className="text-right">
                   {!session.isThis && (
                     <Button look="text" disabled={end.isPending} onClick={() => end.mutate(session.id)}>

@@ -6,7 +6,7 @@ import { longDay } from '../../format/dates';
 import { figure, money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { Head, Heads, Row, Table } from '../../ui/Table';
+import { Head, Heads, InNarrow, Row, Table } from '../../ui/Table';
 import { Announced } from '../../ui/Announced';
 
 const largest = 4 << 20;
@@ -30,10 +30,15 @@ export function BoughtThere({ order }: { order: Order }) {
           {there.receipts.map((receipt) => (
             <Row key={receipt.book} label={<bdi>{receipt.seller}</bdi>}>
               <td>
+                {receipt.reference && <InNarrow>number</InNarrow>}
                 <bdi>{receipt.reference}</bdi>
               </td>
-              <td className="text-right">{money(receipt.paid, receipt.currency)}</td>
               <td className="text-right">
+                <InNarrow>paid</InNarrow>
+                {money(receipt.paid, receipt.currency)}
+              </td>
+              <td className="text-right">
+                <InNarrow>worked out</InNarrow>
                 {receipt.workedOut ? money(receipt.workedOut, receipt.currency) : 'nothing'}
               </td>
             </Row>

@@ -6,7 +6,7 @@ import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { ChooseHosting } from '../../ui/ChooseHosting';
 import { Copy } from '../../ui/Copy';
-import { Head, Heads, Row, Table } from '../../ui/Table';
+import { Head, Heads, InNarrow, Row, Table } from '../../ui/Table';
 import { BoughtThere } from './BoughtThere';
 import { ClaimDomain } from './ClaimDomain';
 import { FirstPassword } from './FirstPassword';
@@ -113,7 +113,10 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
                   <td>
                     <bdi>{item.seller}</bdi>
                   </td>
-                  <td className="whitespace-nowrap">{item.until ? shortDay(item.until) : '—'}</td>
+                  <td className="whitespace-nowrap">
+                    <InNarrow>paid until</InNarrow>
+                    {item.until ? shortDay(item.until) : '—'}
+                  </td>
                   <td className="text-right">{money(item.amount, item.currency)}</td>
                 </Row>
               ))}

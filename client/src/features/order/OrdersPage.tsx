@@ -6,7 +6,7 @@ import { money } from '../../format/money';
 import { Failed, Waiting } from '../../ui/Waiting';
 import { useSite } from '../../api/site';
 import { stateWords } from './words';
-import { Head, Heads, Row, Table } from '../../ui/Table';
+import { Head, Heads, InNarrow, Row, Table } from '../../ui/Table';
 
 /** Every order of this visitor; each leads to its progress or its key sheet. */
 export function OrdersPage() {
@@ -58,7 +58,10 @@ export function OrdersPage() {
                   </>
                 }
               >
-                <td className="whitespace-nowrap">{shortDay(order.placedOn)}</td>
+                <td className="whitespace-nowrap">
+                  <InNarrow>placed</InNarrow>
+                  {shortDay(order.placedOn)}
+                </td>
                 <td>
                   <bdi>{order.items.map((item) => item.what).join('; ')}</bdi>
                 </td>

@@ -4,6 +4,7 @@ import type { Costing, Schemas } from '../../api/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
 import { figure, isZero, money, dueNext } from '../../format/money';
 import { Button } from '../../ui/Button';
+import { cx } from '../../ui/cx';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { useWidth } from '../../ui/useWidth';
@@ -61,13 +62,16 @@ function Picture({ costing, timeline, width }: { costing: Costing; timeline: Sch
   const gap = Math.min(width, ...places.slice(1).map((place, index) => place - places[index]!));
   const labelBeside = gap > barWidth + 70;
   const term = instant(dates.firstTermEnd);
+  const hasTerm = term > from && term < until;
+  // Where there is no room on its left, its words would lie on a bar.
+  const isTermAbove = hasTerm && x(term) <= 110;
   return (
     <svg
       width={width}
       height={height + 26}
       role="img"
       aria-label="Bills through time; the same figures stand in the table"
-      className="overflow-visible text-[12.5px]"
+      className={cx('overflow-visible text-[12.5px]', isTermAbove && 'mt-4')}
     >
       {bars.map((bar, index) => (
         <g key={bar.date} transform={`translate(${x(instant(bar.date))},0)`}>
@@ -86,13 +90,13 @@ function Picture({ costing, timeline, width }: { costing: Costing; timeline: Sch
         </g>
       ))}
       <line x1={0} x2={width} y1={height} y2={height} className="stroke-ink" />
-      {term > from && term < until && (
+      {hasTerm && (
         <g transform={`translate(${x(term) - 5},0)`}>
           <line y1={0} y2={height + 6} strokeWidth={2} className="stroke-red" />
           <text
-            x={x(term) > 110 ? -7 : 7}
-            y={10}
-            textAnchor={x(term) > 110 ? 'end' : 'start'}
+            x={isTermAbove ? 0 : -7}
+            y={isTermAbove ? -3 : 10}
+            textAnchor={isTermAbove ? 'middle' : 'end'}
             className="fill-red font-semibold"
           >
             first term ends
