@@ -6,8 +6,7 @@ namespace HomeStart.Bench;
 internal static class BrowserTimings
 {
     // From a click to the first frame after what is waited for is in the page.
-    private const string ClickAndWait =
-        """
+    private const string ClickAndWait = """
         const [target, css, before, done] = arguments;
         const shown = () => document.querySelector(css)?.textContent ?? '';
         const start = performance.now();
@@ -35,16 +34,33 @@ internal static class BrowserTimings
         browser.Reads("over three years");
         Console.WriteLine($"script sent for the first page: {ScriptSent(browser):N0} bytes, compressed");
         var choices = Choices(browser, warmUp: 20, times: 200).ToList();
-        foreach (var (part, name) in new[] { "from a choice to repainted figures", "  of which until it is sent", "  until its answer is there", "  until the page is changed", "  until it is painted" }.Index().Select(pair => (pair.Index, pair.Item)))
+        foreach (
+            var (part, name) in new[]
+            {
+                "from a choice to repainted figures",
+                "  of which until it is sent",
+                "  until its answer is there",
+                "  until the page is changed",
+                "  until it is painted",
+            }
+                .Index()
+                .Select(pair => (pair.Index, pair.Item))
+        )
         {
             Console.WriteLine($"{name}, {new Percentiles(choices.Select(parts => parts[part]))}");
         }
 
-        Console.WriteLine("from opening the scan to its first rows, " + new Percentiles(Scans(browser, warmUp: 3, times: 30).Select(parts => parts[0])));
+        Console.WriteLine(
+            "from opening the scan to its first rows, "
+                + new Percentiles(Scans(browser, warmUp: 3, times: 30).Select(parts => parts[0]))
+        );
     }
 
     private static object ScriptSent(Chromium browser) =>
-        browser.Driver.ExecuteScript("return performance.getEntriesByType('resource').filter(entry => entry.name.endsWith('.js')).reduce((sum, entry) => sum + entry.encodedBodySize, 0)")!;
+        browser.Driver.ExecuteScript(
+            "return performance.getEntriesByType('resource').filter(entry => "
+                + "entry.name.endsWith('.js')).reduce((sum, entry) => sum + entry.encodedBodySize, 0)"
+        )!;
 
     private static IEnumerable<double[]> Choices(Chromium browser, int warmUp, int times)
     {
@@ -77,5 +93,19 @@ internal static class BrowserTimings
 
     // The whole, then its parts.
     private static double[] Timed(Chromium browser, OpenQA.Selenium.IWebElement target, string css) =>
-        [.. ((IEnumerable<object>)browser.Driver.ExecuteAsyncScript(ClickAndWait, target, css, browser.Driver.FindElements(OpenQA.Selenium.By.CssSelector(css)).FirstOrDefault()?.GetAttribute("textContent") ?? "")!).Select(Convert.ToDouble)];
+        [
+            .. (
+                (IEnumerable<object>)
+                    browser.Driver.ExecuteAsyncScript(
+                        ClickAndWait,
+                        target,
+                        css,
+                        browser
+                            .Driver.FindElements(OpenQA.Selenium.By.CssSelector(css))
+                            .FirstOrDefault()
+                            ?.GetAttribute("textContent")
+                            ?? ""
+                    )!
+            ).Select(Convert.ToDouble),
+        ];
 }

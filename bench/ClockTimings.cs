@@ -3,7 +3,10 @@ using HomeStart.Web.Tests;
 
 namespace HomeStart.Bench;
 
-/// <summary>A hundred workspaces, each with an order, whose clocks are moved on a year at once: until everything of every day is carried out at the counterparts.</summary>
+/// <summary>
+/// A hundred workspaces, each with an order, whose clocks are moved on a year at once: until everything of every day is
+/// carried out at the counterparts.
+/// </summary>
 internal static class ClockTimings
 {
     private const int Visitors = 100;
@@ -28,7 +31,9 @@ internal static class ClockTimings
         }
 
         var watch = Stopwatch.StartNew();
-        await Task.WhenAll(visitors.Select(visitor => visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2027-12-02" })));
+        await Task.WhenAll(
+            visitors.Select(visitor => visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2027-12-02" }))
+        );
         var answered = watch.Elapsed;
         foreach (var visitor in visitors)
         {
@@ -38,6 +43,9 @@ internal static class ClockTimings
             }
         }
 
-        Console.WriteLine($"{Visitors} workspaces moved on a year at once: answered within {answered.TotalSeconds:0.0} s, all carried out after {watch.Elapsed.TotalSeconds:0.0} s");
+        Console.WriteLine(
+            $"{Visitors} workspaces moved on a year at once: answered within {answered.TotalSeconds:0.0} s, all "
+                + $"carried out after {watch.Elapsed.TotalSeconds:0.0} s"
+        );
     }
 }

@@ -16,8 +16,21 @@ public class CostingBenchmarks
         var market = LargeMarket.Request(hosts: 1, registrars: 1, endings: 1, hostsSell: true, horizonMonths: 120);
         (_books, _settings) = (market.Books, market.Settings);
         _candidate = new Candidate(
-            new HostingChoice("host-000", "plan-0", 1, 1) { AddOns = [new AddOnChoice("backup"), new AddOnChoice("mailboxes", 2)], Codes = ["EXTRA0"] },
-            [new DomainChoice(DomainRoute.Register) { Book = "host-000", Name = "ostlerwren", Ending = "com", AddOns = [new AddOnChoice("privacy")] }]);
+            new HostingChoice("host-000", "plan-0", 1, 1)
+            {
+                AddOns = [new AddOnChoice("backup"), new AddOnChoice("mailboxes", 2)],
+                Codes = ["EXTRA0"],
+            },
+            [
+                new DomainChoice(DomainRoute.Register)
+                {
+                    Book = "host-000",
+                    Name = "ostlerwren",
+                    Ending = "com",
+                    AddOns = [new AddOnChoice("privacy")],
+                },
+            ]
+        );
     }
 
     [Benchmark(Description = "plan alone, monthly, 120 months: totals")]

@@ -6,7 +6,9 @@ using HomeStart.Browser.Tests;
 
 namespace HomeStart.Bench;
 
-/// <summary><c>POST /api/costings</c> from several callers at once, on the same machine: what each waits for its answer.</summary>
+/// <summary>
+/// <c>POST /api/costings</c> from several callers at once, on the same machine: what each waits for its answer.
+/// </summary>
 internal static class LoadTimings
 {
     private static readonly TimeSpan Long = TimeSpan.FromSeconds(10);
@@ -17,10 +19,15 @@ internal static class LoadTimings
         using var http = new HttpClient { BaseAddress = app.Address };
         foreach (var fixture in new[] { "01-yearly", "02-monthly" })
         {
-            var body = JsonDocument.Parse(await File.ReadAllTextAsync(Repository.Folder("docs", "rules", "examples", fixture + ".json"))).RootElement.GetProperty("request").GetRawText();
+            var body = JsonDocument
+                .Parse(await File.ReadAllTextAsync(Repository.Folder("docs", "rules", "examples", fixture + ".json")))
+                .RootElement.GetProperty("request")
+                .GetRawText();
             await ForAsync(TimeSpan.FromSeconds(3), callers, () => CostAsync(http, body));
             var taken = await ForAsync(Long, callers, () => CostAsync(http, body));
-            Console.WriteLine($"{fixture}, {callers} callers, {taken.Count / Long.TotalSeconds:N0} a second, {new Percentiles(taken)}");
+            Console.WriteLine(
+                $"{fixture}, {callers} callers, {taken.Count / Long.TotalSeconds:N0} a second, {new Percentiles(taken)}"
+            );
         }
     }
 
@@ -28,15 +35,19 @@ internal static class LoadTimings
     {
         var taken = new ConcurrentBag<double>();
         var watch = Stopwatch.StartNew();
-        await Task.WhenAll(Enumerable.Range(0, callers).Select(async _ =>
-        {
-            while (watch.Elapsed < time)
-            {
-                var start = Stopwatch.GetTimestamp();
-                await call();
-                taken.Add(Stopwatch.GetElapsedTime(start).TotalMilliseconds);
-            }
-        }));
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, callers)
+                .Select(async _ =>
+                {
+                    while (watch.Elapsed < time)
+                    {
+                        var start = Stopwatch.GetTimestamp();
+                        await call();
+                        taken.Add(Stopwatch.GetElapsedTime(start).TotalMilliseconds);
+                    }
+                })
+        );
         return taken;
     }
 

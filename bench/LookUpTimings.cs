@@ -8,7 +8,8 @@ using Chromium = HomeStart.Browser.Tests.Browser;
 namespace HomeStart.Bench;
 
 /// <summary>
-/// Three hundred look-ups at a registrar that takes 50 ms each and 20 at once: 750 ms is the least possible. Then, in the real browser, from asking about a list to the first answer
+/// Three hundred look-ups at a registrar that takes 50 ms each and 20 at once: 750 ms is the least possible. Then, in
+/// the real browser, from asking about a list to the first answer
 /// on the page.
 /// </summary>
 internal static class LookUpTimings
@@ -18,7 +19,10 @@ internal static class LookUpTimings
 
     public static async Task RunAsync()
     {
-        var questions = Enumerable.Range(0, Names).Select(at => new NameQuestion("one", DomainName.Parse($"wren{at}.com")!)).ToList();
+        var questions = Enumerable
+            .Range(0, Names)
+            .Select(at => new NameQuestion("one", DomainName.Parse($"wren{at}.com")!))
+            .ToList();
         var (all, first, limited) = (new List<double>(), new List<double>(), 0);
         for (var run = 0; run < 12; run++)
         {
@@ -26,7 +30,14 @@ internal static class LookUpTimings
             using var gates = new RegistrarGates(TimeProvider.System);
             var start = Stopwatch.GetTimestamp();
             var answers = 0;
-            await foreach (var news in new NameChecks(registrar, gates, TimeProvider.System).AskAsync(new World(Guid.NewGuid()), questions, withRecord: false, CancellationToken.None))
+            await foreach (
+                var news in new NameChecks(registrar, gates, TimeProvider.System).AskAsync(
+                    new World(Guid.NewGuid()),
+                    questions,
+                    withRecord: false,
+                    CancellationToken.None
+                )
+            )
             {
                 answers += news.Answer is null ? 0 : 1;
                 if (answers == 1 && first.Count < run)
@@ -43,15 +54,18 @@ internal static class LookUpTimings
             limited += registrar.Limited;
         }
 
-        Console.WriteLine($"{Names} look-ups, 50 ms each, 20 at once; asked beyond that {limited} times: all, {new Percentiles(all)}");
+        Console.WriteLine(
+            $"{Names} look-ups, 50 ms each, 20 at once; asked beyond that {limited} times: all, {new Percentiles(all)}"
+        );
         Console.WriteLine($"the first answer, {new Percentiles(first)}");
-        Console.WriteLine($"in the browser, from asking about a list to the first answer, {new Percentiles(Browser(times: 20))}");
+        Console.WriteLine(
+            $"in the browser, from asking about a list to the first answer, {new Percentiles(Browser(times: 20))}"
+        );
     }
 
     private static IEnumerable<double> Browser(int times)
     {
-        const string Watch =
-            """
+        const string Watch = """
             const [button, done] = arguments;
             const start = performance.now();
             const look = () => {
@@ -71,7 +85,10 @@ internal static class LookUpTimings
             browser.Press("Domain");
             browser.Press("Many names at once");
             browser.Choice("I have a list").Click();
-            browser.Type("Names, one a line", string.Join('\n', Enumerable.Range(0, 75).Select(at => $"wren{run}x{at}clocks")));
+            browser.Type(
+                "Names, one a line",
+                string.Join('\n', Enumerable.Range(0, 75).Select(at => $"wren{run}x{at}clocks"))
+            );
             var taken = Convert.ToDouble(browser.Driver.ExecuteAsyncScript(Watch, browser.Control("Check them")));
             browser.Reads("All asked.");
             if (run >= 2)
@@ -88,7 +105,12 @@ internal static class LookUpTimings
 
         public int Limited => _limited;
 
-        public async Task<Availability> CheckAsync(World world, string book, DomainName domain, CancellationToken cancel)
+        public async Task<Availability> CheckAsync(
+            World world,
+            string book,
+            DomainName domain,
+            CancellationToken cancel
+        )
         {
             try
             {
@@ -107,24 +129,67 @@ internal static class LookUpTimings
             }
         }
 
-        public Task<RegistrationRecord?> LookUpAsync(World world, DomainName domain, CancellationToken cancel) => Task.FromResult<RegistrationRecord?>(null);
+        public Task<RegistrationRecord?> LookUpAsync(World world, DomainName domain, CancellationToken cancel) =>
+            Task.FromResult<RegistrationRecord?>(null);
 
-        public Task<TransferAnswer> CheckTransferAsync(World world, string book, DomainName domain, TransferCode code, DateOnly on, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<TransferAnswer> CheckTransferAsync(
+            World world,
+            string book,
+            DomainName domain,
+            TransferCode code,
+            DateOnly on,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
 
-        public Task<Outcome> RegisterAsync(World world, string key, Registration registration, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Outcome> RegisterAsync(
+            World world,
+            string key,
+            Registration registration,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
 
-        public Task<Outcome> PointAsync(World world, string key, string book, DomainName domain, IReadOnlyList<string> nameServers, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Outcome> PointAsync(
+            World world,
+            string key,
+            string book,
+            DomainName domain,
+            IReadOnlyList<string> nameServers,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
 
-        public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) =>
+            throw new NotSupportedException();
 
-        public Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel) =>
+            throw new NotSupportedException();
 
-        public Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel) =>
+            throw new NotSupportedException();
 
-        public Task<Outcome> StandAsync(World world, string key, string book, DomainName domain, string state, DateOnly? until, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Outcome> StandAsync(
+            World world,
+            string key,
+            string book,
+            DomainName domain,
+            string state,
+            DateOnly? until,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
 
-        public Task<Release?> ReleaseAsync(World world, string book, DomainName domain, DateOnly on, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Release?> ReleaseAsync(
+            World world,
+            string book,
+            DomainName domain,
+            DateOnly on,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
 
-        public Task<Outcome> TransferAsync(World world, string key, string token, Registration registration, CancellationToken cancel) => throw new NotSupportedException();
+        public Task<Outcome> TransferAsync(
+            World world,
+            string key,
+            string token,
+            Registration registration,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
     }
 }

@@ -5,13 +5,24 @@ using HomeStart.Formats;
 
 namespace HomeStart.Bench;
 
-/// <summary>What the answer to a command is made of, with the demo's books and shortlist: each part over and over, in one process.</summary>
+/// <summary>
+/// What the answer to a command is made of, with the demo's books and shortlist: each part over and over, in one
+/// process.
+/// </summary>
 internal static class PageTimings
 {
     public static void Run()
     {
         var demo = Browser.Tests.Repository.Folder("demo");
-        List<OfferBook> books = [.. Directory.GetFiles(Path.Combine(demo, "books")).Order(StringComparer.Ordinal).Select(file => BookReader.Read(JsonDocument.Parse(File.ReadAllBytes(file)).RootElement, new FaultList())!)];
+        List<OfferBook> books =
+        [
+            .. Directory
+                .GetFiles(Path.Combine(demo, "books"))
+                .Order(StringComparer.Ordinal)
+                .Select(file =>
+                    BookReader.Read(JsonDocument.Parse(File.ReadAllBytes(file)).RootElement, new FaultList())!
+                ),
+        ];
         var site = Documents.Read<Site>(File.ReadAllText(Path.Combine(demo, "site.json")));
         var settings = site.Settings.On(new DateOnly(2026, 12, 1));
         var worksheet = Worksheet.Of(site.Shortlist[0], books, settings, site.Needs);

@@ -4,14 +4,20 @@ using HomeStart.Bench;
 
 // dotnet run -c Release --project bench                   every benchmark
 // dotnet run -c Release --project bench -- --filter '*Scan*'
-// dotnet run -c Release --project bench -- peak 200 60 10 apart    scans in a fresh process, the first one cold: times, and what they held in memory at most
-// dotnet run -c Release --project bench -- browser        in the real browser: script sent, from choice to figures, from opening the scan to rows
-// dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at once; first answer in the browser
+// dotnet run -c Release --project bench -- peak 200 60 10 apart    scans in a fresh process, the first one cold: times,
+// and what they held in memory at most
+// dotnet run -c Release --project bench -- browser        in the real browser: script sent, from choice to figures,
+// from opening the scan to rows
+// dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at
+// once; first answer in the browser
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
-// dotnet run -c Release --project bench -- attack         a change and its answer, alone and while a second process attacks
-// dotnet run -c Release --project bench -- years          ten years with twenty decisions; all pairs of deviations of a large book
+// dotnet run -c Release --project bench -- attack         a change and its answer, alone and while a second process
+// attacks
+// dotnet run -c Release --project bench -- years          ten years with twenty decisions; all pairs of deviations of a
+// large book
 // dotnet run -c Release --project bench -- clock          a hundred workspaces moved on a year at once
-// dotnet run -c Release --project bench -- upload         2,000 files, and 200 MB, through the upload: times, and what the application held at most
+// dotnet run -c Release --project bench -- upload         2,000 files, and 200 MB, through the upload: times, and what
+// the application held at most
 // dotnet run -c Release --project bench -- load 8         POST /api/costings from 8 callers at once
 if (args is ["years"])
 {
@@ -69,12 +75,20 @@ if (args is ["load", var callers])
 
 if (args is ["peak", var hosts, var registrars, var endings, var kind])
 {
-    var request = LargeMarket.Request(int.Parse(hosts), int.Parse(registrars), int.Parse(endings), hostsSell: kind == "together");
+    var request = LargeMarket.Request(
+        int.Parse(hosts),
+        int.Parse(registrars),
+        int.Parse(endings),
+        hostsSell: kind == "together"
+    );
     for (var run = 0; run < 5; run++)
     {
         var watch = Stopwatch.StartNew();
         var result = Scan.Run(request, null, CancellationToken.None).Value!;
-        Console.WriteLine($"{result.Considered:N0} considered, {result.Feasible:N0} feasible, front of {result.Front.Length}, {watch.ElapsedMilliseconds} ms, peak {Process.GetCurrentProcess().PeakWorkingSet64 >> 20} MB");
+        Console.WriteLine(
+            $"{result.Considered:N0} considered, {result.Feasible:N0} feasible, front of {result.Front.Length}, "
+                + $"{watch.ElapsedMilliseconds} ms, peak {Process.GetCurrentProcess().PeakWorkingSet64 >> 20} MB"
+        );
     }
 
     return;

@@ -2,7 +2,10 @@ using BenchmarkDotNet.Attributes;
 
 namespace HomeStart.Bench;
 
-/// <summary>The whole scan: how it grows with hosts and endings, and with hosts that sell the domain too, so that its price is not theirs alone.</summary>
+/// <summary>
+/// The whole scan: how it grows with hosts and endings, and with hosts that sell the domain too, so that its price is
+/// not theirs alone.
+/// </summary>
 [MemoryDiagnoser]
 [SimpleJob(launchCount: 1, warmupCount: 3, iterationCount: 10)]
 public class ScanBenchmarks

@@ -7,7 +7,10 @@ import { defineConfig, type Plugin } from 'vite';
 
 const outDir = '../src/Web/wwwroot';
 
-/** Beside each asset stands what is sent of it: pressed once, here, as small as it gets, instead of in haste for each visitor. */
+/**
+ * Beside each asset stands what is sent of it: pressed once, here, as small as it gets, instead of in haste for each
+ * visitor.
+ */
 function pressed(): Plugin {
   return {
     name: 'pressed',

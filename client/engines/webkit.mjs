@@ -1,7 +1,8 @@
 import { spawn } from 'node:child_process';
 
 const port = 9_731;
-// Under its driver the small browser writes its console nowhere: the page keeps what it would have said, from its first load on.
+// Under its driver the small browser writes its console nowhere: the page keeps what it would have said, from its first
+// load on.
 const listening = `
   window.complaints = [];
   const keep = (what) => window.complaints.push(String(what));

@@ -4,7 +4,9 @@ using Microsoft.Extensions.Http.Resilience;
 
 namespace HomeStart.Connectors;
 
-/// <summary>Puts the outside behind Core's ports. A real registrar or payment processor would replace one line.</summary>
+/// <summary>
+/// Puts the outside behind Core's ports. A real registrar or payment processor would replace one line.
+/// </summary>
 public static class ConnectorsSetUp
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(6);
@@ -18,29 +20,44 @@ public static class ConnectorsSetUp
     /// <param name="mailPort">Where the mail counterpart takes mail in, on the same machine.</param>
     /// <param name="secret">What the counterparts know us by.</param>
     /// <param name="handler">In tests: the counterparts' own handler, in place of the network.</param>
-    public static IServiceCollection AddConnectors(this IServiceCollection services, Uri address, int mailPort, string secret, Func<HttpMessageHandler>? handler = null)
+    public static IServiceCollection AddConnectors(
+        this IServiceCollection services,
+        Uri address,
+        int mailPort,
+        string secret,
+        Func<HttpMessageHandler>? handler = null
+    )
     {
         // A change is never tried again by itself: the order's flow asks for its outcome first.
-        Under(services.AddHttpClient<Counterpart>(http =>
-        {
-            SetUp(http);
-            http.Timeout = Patience;
-        }));
-        Under(services.AddHttpClient<LookUps>(SetUp)).AddStandardResilienceHandler(resilience =>
-        {
-            resilience.Retry.MaxRetryAttempts = 1;
-            resilience.Retry.ShouldHandle = failed => ValueTask.FromResult(HttpClientResiliencePredicates.IsTransient(failed.Outcome) && failed.Outcome.Result?.StatusCode != HttpStatusCode.TooManyRequests); // Whoever asks for a pause gets it.
-            resilience.Retry.Delay = TimeSpan.FromMilliseconds(200);
-            resilience.AttemptTimeout.Timeout = TimeSpan.FromSeconds(4);
-            resilience.TotalRequestTimeout.Timeout = Patience;
-            resilience.CircuitBreaker.SamplingDuration = TimeSpan.FromSeconds(10);
-            resilience.CircuitBreaker.MinimumThroughput = 1000;
-        });
-        Under(services.AddHttpClient<FileCarrier>(http =>
-        {
-            SetUp(http);
-            http.Timeout = Carrying;
-        }));
+        Under(
+            services.AddHttpClient<Counterpart>(http =>
+            {
+                SetUp(http);
+                http.Timeout = Patience;
+            })
+        );
+        Under(services.AddHttpClient<LookUps>(SetUp))
+            .AddStandardResilienceHandler(resilience =>
+            {
+                resilience.Retry.MaxRetryAttempts = 1;
+                resilience.Retry.ShouldHandle = failed =>
+                    ValueTask.FromResult(
+                        HttpClientResiliencePredicates.IsTransient(failed.Outcome)
+                            && failed.Outcome.Result?.StatusCode != HttpStatusCode.TooManyRequests
+                    ); // Whoever asks for a pause gets it.
+                resilience.Retry.Delay = TimeSpan.FromMilliseconds(200);
+                resilience.AttemptTimeout.Timeout = TimeSpan.FromSeconds(4);
+                resilience.TotalRequestTimeout.Timeout = Patience;
+                resilience.CircuitBreaker.SamplingDuration = TimeSpan.FromSeconds(10);
+                resilience.CircuitBreaker.MinimumThroughput = 1000;
+            });
+        Under(
+            services.AddHttpClient<FileCarrier>(http =>
+            {
+                SetUp(http);
+                http.Timeout = Carrying;
+            })
+        );
         return services
             .AddTransient<IHostPanel, HttpHostPanel>()
             .AddTransient<IRegistrar, HttpRegistrar>()
@@ -61,6 +78,7 @@ public static class ConnectorsSetUp
             http.DefaultRequestHeaders.Authorization = new("Bearer", secret);
         }
 
-        IHttpClientBuilder Under(IHttpClientBuilder client) => handler is null ? client : client.ConfigurePrimaryHttpMessageHandler(handler);
+        IHttpClientBuilder Under(IHttpClientBuilder client) =>
+            handler is null ? client : client.ConfigurePrimaryHttpMessageHandler(handler);
     }
 }

@@ -17,7 +17,9 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
         try
         {
             using var response = await lookUps.GetAsync(world, $"/mail", cancel);
-            return response.IsSuccessStatusCode ? [.. List(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), cancel)] : null;
+            return response.IsSuccessStatusCode
+                ? [.. List(await response.Content.ReadFromJsonAsync<JsonElement>(cancel), cancel)]
+                : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
@@ -39,12 +41,20 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
     }
 
     private static IEnumerable<ArrivedLetter> List(JsonElement answer, CancellationToken cancel) =>
-        answer.ValueKind != JsonValueKind.Array ? [] : answer.EnumerateArray().Select(item => Letter(item, cancel)).OfType<ArrivedLetter>();
+        answer.ValueKind != JsonValueKind.Array
+            ? []
+            : answer.EnumerateArray().Select(item => Letter(item, cancel)).OfType<ArrivedLetter>();
 
     // One that cannot be read is left out: it is there as a file all the same.
     private static ArrivedLetter? Letter(JsonElement item, CancellationToken cancel)
     {
-        if (Answers.Text(item, "id") is not { } id || !DateTimeOffset.TryParse(Answers.Text(item, "arrivedAt"), out var arrived) || !item.TryGetProperty("raw", out var raw) || raw.ValueKind != JsonValueKind.String || !raw.TryGetBytesFromBase64(out var bytes))
+        if (
+            Answers.Text(item, "id") is not { } id
+            || !DateTimeOffset.TryParse(Answers.Text(item, "arrivedAt"), out var arrived)
+            || !item.TryGetProperty("raw", out var raw)
+            || raw.ValueKind != JsonValueKind.String
+            || !raw.TryGetBytesFromBase64(out var bytes)
+        )
         {
             return null;
         }
@@ -54,9 +64,17 @@ public sealed class HttpMailbox(LookUps lookUps) : IMailbox
             using var stream = new MemoryStream(bytes);
             using var message = MimeMessage.Load(Guarded, stream, cancel);
             var text = message.TextBody ?? "";
-            return new ArrivedLetter(id, message.From.ToString(), message.To.ToString(), message.Subject ?? "", arrived, text.Length > LongestText ? text[..LongestText] : text)
+            return new ArrivedLetter(
+                id,
+                message.From.ToString(),
+                message.To.ToString(),
+                message.Subject ?? "",
+                arrived,
+                text.Length > LongestText ? text[..LongestText] : text
+            )
             {
-                MessageId = Guid.TryParseExact(message.MessageId?.Split('@')[0], "N", out var sent) ? sent : null, DeliveredTo = message.Headers["Delivered-To"],
+                MessageId = Guid.TryParseExact(message.MessageId?.Split('@')[0], "N", out var sent) ? sent : null,
+                DeliveredTo = message.Headers["Delivered-To"],
             };
         }
         catch (FormatException)

@@ -12,7 +12,9 @@ public sealed class HttpNameServers(LookUps lookUps) : INameServers
             using var response = place is null
                 ? await lookUps.PostBytesAsync(world, $"/worlds/{world}/dns", question, MediaType, cancel)
                 : await lookUps.PostBytesAsync(world, $"/worlds/{world}/dns/{place}", question, MediaType, cancel);
-            return response.IsSuccessStatusCode && response.Content.Headers.ContentType?.MediaType == MediaType ? await response.Content.ReadAsByteArrayAsync(cancel) : null;
+            return response.IsSuccessStatusCode && response.Content.Headers.ContentType?.MediaType == MediaType
+                ? await response.Content.ReadAsByteArrayAsync(cancel)
+                : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {

@@ -24,15 +24,24 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
         return changes.ChangeAsync(world, key, $"/holds", body, cancel);
     }
 
-    public Task<Outcome> CaptureAsync(World world, string key, string holdKey, string? quote, Money amount, CancellationToken cancel) =>
+    public Task<Outcome> CaptureAsync(
+        World world,
+        string key,
+        string holdKey,
+        string? quote,
+        Money amount,
+        CancellationToken cancel
+    ) =>
         changes.ChangeAsync(world, key, $"/holds/{holdKey}/capture", new { quote, amount = amount.ToAmount() }, cancel);
 
     public Task<Outcome> ReleaseAsync(World world, string key, string holdKey, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/holds/{holdKey}/release", new { }, cancel);
 
-    public Task<Outcome> ChargeAsync(World world, string key, LaterCharge charge, CancellationToken cancel) => changes.ChangeAsync(world, key, $"/charges", Body(charge), cancel);
+    public Task<Outcome> ChargeAsync(World world, string key, LaterCharge charge, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/charges", Body(charge), cancel);
 
-    public Task<Outcome> GiveBackAsync(World world, string key, LaterCharge charge, CancellationToken cancel) => changes.ChangeAsync(world, key, $"/refunds", Body(charge), cancel);
+    public Task<Outcome> GiveBackAsync(World world, string key, LaterCharge charge, CancellationToken cancel) =>
+        changes.ChangeAsync(world, key, $"/refunds", Body(charge), cancel);
 
     public async Task<KnownCard?> CardAsync(World world, string token, CancellationToken cancel)
     {
@@ -40,7 +49,8 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
         {
             using var response = await changes.SendAsync(world, HttpMethod.Post, $"/cards/look", cancel, new { token });
             return response.StatusCode == System.Net.HttpStatusCode.NotFound ? KnownCard.Unknown
-                : response.IsSuccessStatusCode ? Card(await response.Content.ReadFromJsonAsync<JsonElement>(cancel)) : null;
+                : response.IsSuccessStatusCode ? Card(await response.Content.ReadFromJsonAsync<JsonElement>(cancel))
+                : null;
         }
         catch (Exception exception) when (LookUps.IsFailure(exception, cancel))
         {
@@ -50,11 +60,25 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
 
     private static KnownCard? Card(JsonElement answer) =>
         Answers.Text(answer, "ending") is { Length: 4 } ending && ending.All(char.IsAsciiDigit)
-            ? new KnownCard(ending, DateOnly.TryParseExact(Answers.Text(answer, "expiresOn"), "yyyy-MM-dd", out var day) ? day : null)
+            ? new KnownCard(
+                ending,
+                DateOnly.TryParseExact(Answers.Text(answer, "expiresOn"), "yyyy-MM-dd", out var day) ? day : null
+            )
             : null;
 
     private static object Body(LaterCharge charge) =>
-        new { quote = charge.Quote, token = charge.CardToken, wallet = charge.Wallet, amount = charge.Amount.ToAmount(), currency = charge.Amount.Currency.Code, book = charge.Book, seller = charge.Seller, date = charge.On };
+        new
+        {
+            quote = charge.Quote,
+            token = charge.CardToken,
+            wallet = charge.Wallet,
+            amount = charge.Amount.ToAmount(),
+            currency = charge.Amount.Currency.Code,
+            book = charge.Book,
+            seller = charge.Seller,
+            date = charge.On,
+        };
 
-    public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) => changes.AskAsync(world, "card", key, orVoid, cancel, today: today);
+    public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) =>
+        changes.AskAsync(world, "card", key, orVoid, cancel, today: today);
 }

@@ -37,7 +37,19 @@ public sealed class SmtpPostOffice(PostOfficeAddress address, TimeProvider time)
         {
             return new Outcome(OutcomeState.Refused, "mail-refused", "The mail server refused it.");
         }
-        catch (Exception exception) when (!cancel.IsCancellationRequested && exception is SmtpCommandException or SmtpProtocolException or ServiceNotConnectedException or ServiceNotAuthenticatedException or AuthenticationException or IOException or SocketException or OperationCanceledException or TimeoutException)
+        catch (Exception exception)
+            when (!cancel.IsCancellationRequested
+                && exception
+                    is SmtpCommandException
+                        or SmtpProtocolException
+                        or ServiceNotConnectedException
+                        or ServiceNotAuthenticatedException
+                        or AuthenticationException
+                        or IOException
+                        or SocketException
+                        or OperationCanceledException
+                        or TimeoutException
+            )
         {
             return Outcome.NoAnswer("The mail server did not take it.");
         }
@@ -45,7 +57,12 @@ public sealed class SmtpPostOffice(PostOfficeAddress address, TimeProvider time)
 
     private MimeMessage Message(Letter letter)
     {
-        var message = new MimeMessage { MessageId = $"{letter.Id:N}@home-start.example", Subject = letter.Subject, Date = time.GetUtcNow() };
+        var message = new MimeMessage
+        {
+            MessageId = $"{letter.Id:N}@home-start.example",
+            Subject = letter.Subject,
+            Date = time.GetUtcNow(),
+        };
         message.From.Add(Sender);
         message.To.Add(MailboxAddress.Parse(letter.To));
         message.Body = new MultipartAlternative

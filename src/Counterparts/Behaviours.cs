@@ -65,35 +65,52 @@ internal static class Behaviours
     public static RouteGroupBuilder Behaving(this IEndpointRouteBuilder app, Service service)
     {
         var group = app.MapGroup("");
-        group.AddEndpointFilter(async (call, next) =>
-        {
-            var http = call.HttpContext;
-            var db = http.RequestServices.GetRequiredService<CounterpartsDb>();
-            var world = http.World();
-            switch (await ModeOfAsync(db, world, service, http.RequestAborted))
+        group.AddEndpointFilter(
+            async (call, next) =>
             {
-                case Mode.Slow:
-                    await Task.Delay(Slowness, http.RequestAborted);
-                    return await next(call);
-                case Mode.Limiting:
-                    return Limit(http);
-                case Mode.Nonsense:
-                    return Results.Text("{ \"state\": [\"perhaps\"", "application/json");
-                case Mode.Down:
-                    return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
-                case Mode.AnswersLost when !HttpMethods.IsGet(http.Request.Method):
-                    await next(call);
-                    return Results.StatusCode(StatusCodes.Status502BadGateway);
-                default:
-                    return await next(call);
+                var http = call.HttpContext;
+                var db = http.RequestServices.GetRequiredService<CounterpartsDb>();
+                var world = http.World();
+                switch (await ModeOfAsync(db, world, service, http.RequestAborted))
+                {
+                    case Mode.Slow:
+                        await Task.Delay(Slowness, http.RequestAborted);
+                        return await next(call);
+                    case Mode.Limiting:
+                        return Limit(http);
+                    case Mode.Nonsense:
+                        return Results.Text("{ \"state\": [\"perhaps\"", "application/json");
+                    case Mode.Down:
+                        return Results.StatusCode(StatusCodes.Status503ServiceUnavailable);
+                    case Mode.AnswersLost when !HttpMethods.IsGet(http.Request.Method):
+                        await next(call);
+                        return Results.StatusCode(StatusCodes.Status502BadGateway);
+                    default:
+                        return await next(call);
+                }
             }
-        });
+        );
         return group;
     }
 
     /// <summary>How a service was told to behave in a world.</summary>
-    public static async Task<Mode> ModeOfAsync(CounterpartsDb db, string world, Service service, CancellationToken cancel) =>
-        (await db.Behaviours.AsNoTracking().Where(row => (row.World == world || row.World == AnyWorld) && row.Service == service && row.Mode != Mode.Ok).ToListAsync(cancel)).FirstOrDefault()?.Mode ?? Mode.Ok;
+    public static async Task<Mode> ModeOfAsync(
+        CounterpartsDb db,
+        string world,
+        Service service,
+        CancellationToken cancel
+    ) =>
+        (
+            await db
+                .Behaviours.AsNoTracking()
+                .Where(row =>
+                    (row.World == world || row.World == AnyWorld) && row.Service == service && row.Mode != Mode.Ok
+                )
+                .ToListAsync(cancel)
+        )
+            .FirstOrDefault()
+            ?.Mode
+        ?? Mode.Ok;
 
     /// <summary>Says that too much was asked, and when to come back.</summary>
     public static IResult Limit(HttpContext http)
@@ -102,7 +119,13 @@ internal static class Behaviours
         return Results.StatusCode(StatusCodes.Status429TooManyRequests);
     }
 
-    private static async Task<IResult> SetAsync(string world, string service, string mode, CounterpartsDb db, CancellationToken cancel)
+    private static async Task<IResult> SetAsync(
+        string world,
+        string service,
+        string mode,
+        CounterpartsDb db,
+        CancellationToken cancel
+    )
     {
         if (!TryParse<Service>(service, out var which) || !TryParse<Mode>(mode, out var how))
         {
@@ -117,16 +140,29 @@ internal static class Behaviours
     }
 
     // Somebody else takes a name, a minute before the owner would.
-    private static async Task<IResult> TakeAsync(string world, string domain, CounterpartsDb db, CancellationToken cancel)
+    private static async Task<IResult> TakeAsync(
+        string world,
+        string domain,
+        CounterpartsDb db,
+        CancellationToken cancel
+    )
     {
-        db.Registrations.Add(new RegistrationRow
-        {
-            World = world, Domain = domain, Registrar = "elsewhere", Holder = "Somebody else", Registered = new DateOnly(2026, 11, 30), Expires = new DateOnly(2027, 11, 30),
-        });
+        db.Registrations.Add(
+            new RegistrationRow
+            {
+                World = world,
+                Domain = domain,
+                Registrar = "elsewhere",
+                Holder = "Somebody else",
+                Registered = new DateOnly(2026, 11, 30),
+                Expires = new DateOnly(2027, 11, 30),
+            }
+        );
         await db.SaveChangesAsync(cancel);
         return Results.NoContent();
     }
 
     private static bool TryParse<T>(string word, out T value)
-        where T : struct, Enum => Enum.TryParse(word.Replace("-", "", StringComparison.Ordinal), ignoreCase: true, out value);
+        where T : struct, Enum =>
+        Enum.TryParse(word.Replace("-", "", StringComparison.Ordinal), ignoreCase: true, out value);
 }

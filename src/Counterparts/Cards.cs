@@ -8,8 +8,10 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Counterparts;
 
 /// <summary>
-/// The cards of the payment processor. A browser hands it a number and gets a token; the number is checked and forgotten. Numbers that begin with 9999 51 are refused for
-/// want of money, with 9999 54 because they have expired; with 9999 57 the bank wants its customer's yes. With 9999 52 later charges are refused, with 9999 53 only for three days.
+/// The cards of the payment processor. A browser hands it a number and gets a token; the number is checked and
+/// forgotten. Numbers that begin with 9999 51 are refused for
+/// want of money, with 9999 54 because they have expired; with 9999 57 the bank wants its customer's yes. With 9999 52
+/// later charges are refused, with 9999 53 only for three days.
 /// </summary>
 internal static class Cards
 {
@@ -39,7 +41,9 @@ internal static class Cards
     {
         Allow(http);
         var digits = string.Concat((card.Number ?? "").Where(char.IsAsciiDigit));
-        var faults = Faults(card, digits).Select(fault => new { field = fault.Field, message = fault.Message }).ToList();
+        var faults = Faults(card, digits)
+            .Select(fault => new { field = fault.Field, message = fault.Message })
+            .ToList();
         if (faults.Count > 0)
         {
             return Results.Ok(new { faults }); // A form half filled in is no failure: browsers would complain of one.
@@ -49,9 +53,19 @@ internal static class Cards
         {
             Token = "card_" + Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)),
             Ending = digits[^4..],
-            Refusal = digits[..6] switch { "999951" => "The bank says there is not enough money on the card.", "999954" => "The bank says the card has expired.", _ => null },
+            Refusal = digits[..6] switch
+            {
+                "999951" => "The bank says there is not enough money on the card.",
+                "999954" => "The bank says the card has expired.",
+                _ => null,
+            },
             WantsYes = digits.StartsWith("999957", StringComparison.Ordinal),
-            Later = digits[..6] switch { "999952" => LaterCharges.Refused, "999953" => LaterCharges.RefusedForDays, _ => LaterCharges.Paid },
+            Later = digits[..6] switch
+            {
+                "999952" => LaterCharges.Refused,
+                "999953" => LaterCharges.RefusedForDays,
+                _ => LaterCharges.Paid,
+            },
             ExpiresOn = LastDay(card.Expires!),
         };
         db.Cards.Add(row);
@@ -78,12 +92,26 @@ internal static class Cards
     }
 
     // A card is good to the end of its month.
-    private static DateOnly LastDay(string expires) => new DateOnly(2000 + int.Parse(expires[3..], CultureInfo.InvariantCulture), int.Parse(expires[..2], CultureInfo.InvariantCulture), 1).AddMonths(1).AddDays(-1);
+    private static DateOnly LastDay(string expires) =>
+        new DateOnly(
+            2000 + int.Parse(expires[3..], CultureInfo.InvariantCulture),
+            int.Parse(expires[..2], CultureInfo.InvariantCulture),
+            1
+        )
+            .AddMonths(1)
+            .AddDays(-1);
 
     // The last digit of a card number is made from the others (ISO/IEC 7812-1, annex B).
     private static bool PassesCheckDigit(string digits) =>
-        digits.Reverse().Select((digit, place) => (digit - '0') * (place % 2 == 0 ? 1 : 2)).Sum(product => product > 9 ? product - 9 : product) % 10 == 0;
+        digits
+            .Reverse()
+            .Select((digit, place) => (digit - '0') * (place % 2 == 0 ? 1 : 2))
+            .Sum(product => product > 9 ? product - 9 : product) % 10
+        == 0;
 
     private static bool IsMonth(string? text) =>
-        text?.Split('/') is [{ Length: 2 } month, { Length: 2 } year] && int.TryParse(month, out var number) && number is >= 1 and <= 12 && int.TryParse(year, out _);
+        text?.Split('/') is [{ Length: 2 } month, { Length: 2 } year]
+        && int.TryParse(month, out var number)
+        && number is >= 1 and <= 12
+        && int.TryParse(year, out _);
 }

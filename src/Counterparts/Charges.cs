@@ -5,7 +5,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>What the payment processor does later, without its customer: sellers charge a card or wallet again, and money goes back to it.</summary>
+/// <summary>
+/// What the payment processor does later, without its customer: sellers charge a card or wallet again, and money goes
+/// back to it.
+/// </summary>
 internal static class Charges
 {
     /// <summary>For how many days some banks refuse.</summary>
@@ -20,19 +23,41 @@ internal static class Charges
         group.MapGet("/statement", StatementAsync);
     }
 
-    internal sealed record ChargeRequest(string? Quote, string? Token, bool Wallet, string Amount, string Currency, string Book, string Seller, DateOnly Date);
+    internal sealed record ChargeRequest(
+        string? Quote,
+        string? Token,
+        bool Wallet,
+        string Amount,
+        string Currency,
+        string Book,
+        string Seller,
+        DateOnly Date
+    );
 
     internal sealed record LookRequest(string Token);
 
     private static Task<IResult> ChargeAsync(ChargeRequest request, HttpContext http, CounterpartsDb db) =>
         Operations.OnceAsync(http, db, async world =>
         {
-            if (await Quotes.ToMoveAsync(db, http, request.Quote, QuoteKind.Charge, request.Book, Holds.Parse(request.Amount, request.Currency)) is null)
+            if (
+                await Quotes.ToMoveAsync(
+                    db,
+                    http,
+                    request.Quote,
+                    QuoteKind.Charge,
+                    request.Book,
+                    Holds.Parse(request.Amount, request.Currency)
+                )
+                is null
+            )
             {
                 return Answer.Refuse("no-quote", "The seller asks for another sum, or has not named one.");
             }
 
-            if (!(request.Wallet && request.Token is null) && await RefusalAsync(request, db, http.RequestAborted) is { } refusal)
+            if (
+                !(request.Wallet && request.Token is null)
+                && await RefusalAsync(request, db, http.RequestAborted) is { } refusal
+            )
             {
                 return Answer.Refuse("card-refused", refusal);
             }
@@ -44,7 +69,17 @@ internal static class Charges
     private static Task<IResult> RefundAsync(ChargeRequest request, HttpContext http, CounterpartsDb db) =>
         Operations.OnceAsync(http, db, async world =>
         {
-            if (await Quotes.ToMoveAsync(db, http, request.Quote, QuoteKind.Refund, request.Book, Holds.Parse(request.Amount, request.Currency)) is null)
+            if (
+                await Quotes.ToMoveAsync(
+                    db,
+                    http,
+                    request.Quote,
+                    QuoteKind.Refund,
+                    request.Book,
+                    Holds.Parse(request.Amount, request.Currency)
+                )
+                is null
+            )
             {
                 return Answer.Refuse("no-quote", "The seller gives back another sum, or has not named one.");
             }
@@ -54,7 +89,16 @@ internal static class Charges
         });
 
     private static ChargeRow Row(HttpContext http, string world, ChargeRequest request, string amount) =>
-        new() { World = world, Key = http.Request.Headers[Operations.KeyHeader].ToString(), Book = request.Book, Seller = request.Seller, Amount = amount, Currency = request.Currency, On = request.Date };
+        new()
+        {
+            World = world,
+            Key = http.Request.Headers[Operations.KeyHeader].ToString(),
+            Book = request.Book,
+            Seller = request.Seller,
+            Amount = amount,
+            Currency = request.Currency,
+            On = request.Date,
+        };
 
     private static async Task<string?> RefusalAsync(ChargeRequest request, CounterpartsDb db, CancellationToken cancel)
     {
@@ -73,11 +117,21 @@ internal static class Charges
             card.RefusedOn ??= request.Date;
         }
 
-        return card.Refusal ?? (card.Later == LaterCharges.Refused || (card.Later == LaterCharges.RefusedForDays && request.Date < card.RefusedOn!.Value.AddDays(RefusingDays)) ? "The bank refuses the charge." : null);
+        return card.Refusal
+            ?? (
+                card.Later == LaterCharges.Refused
+                || (
+                    card.Later == LaterCharges.RefusedForDays
+                    && request.Date < card.RefusedOn!.Value.AddDays(RefusingDays)
+                )
+                    ? "The bank refuses the charge."
+                    : null
+            );
     }
 
     private static async Task<IResult> LookAsync(LookRequest request, HttpContext http, CounterpartsDb db) =>
-        await db.Cards.AsNoTracking().SingleOrDefaultAsync(card => card.Token == request.Token, http.RequestAborted) is { } card
+        await db.Cards.AsNoTracking().SingleOrDefaultAsync(card => card.Token == request.Token, http.RequestAborted)
+            is { } card
             ? Results.Ok(new { ending = card.Ending, expiresOn = card.ExpiresOn })
             : Results.NotFound();
 
@@ -86,6 +140,16 @@ internal static class Charges
     {
         var world = http.World();
         var rows = await db.Charges.AsNoTracking().Where(row => row.World == world).ToListAsync(http.RequestAborted);
-        return Results.Ok(rows.OrderBy(row => row.On).Select(row => new { on = row.On, book = row.Book, seller = row.Seller, amount = row.Amount, currency = row.Currency }));
+        return Results.Ok(
+            rows.OrderBy(row => row.On)
+                .Select(row => new
+                {
+                    on = row.On,
+                    book = row.Book,
+                    seller = row.Seller,
+                    amount = row.Amount,
+                    currency = row.Currency,
+                })
+        );
     }
 }

@@ -40,11 +40,15 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
     public DbSet<EngineRow> Engines => Set<EngineRow>();
 
     /// <summary>
-    /// Reads and writes with no other writer in between: what is read is still so when it is written. Money, codes and domain-years are counted so.
+    /// Reads and writes with no other writer in between: what is read is still so when it is written. Money, codes and
+    /// domain-years are counted so.
     /// </summary>
     public async Task<T> AloneAsync<T>(Func<Task<T>> work, CancellationToken cancel)
     {
-        await using var transaction = await Database.BeginTransactionAsync(System.Data.IsolationLevel.Serializable, cancel); // BEGIN IMMEDIATE: writers wait for each other here.
+        await using var transaction = await Database.BeginTransactionAsync(
+            System.Data.IsolationLevel.Serializable,
+            cancel
+        ); // BEGIN IMMEDIATE: writers wait for each other here.
         var result = await work();
         await transaction.CommitAsync(CancellationToken.None);
         return result;
@@ -69,13 +73,43 @@ internal sealed class CounterpartsDb(DbContextOptions<CounterpartsDb> options) :
         modelBuilder.Entity<CustomerRow>().HasKey(row => new { row.World, row.Book });
         modelBuilder.Entity<QuoteRow>().HasKey(row => new { row.World, row.Id });
         modelBuilder.Entity<PriceListRow>().HasKey(row => row.Hash);
-        modelBuilder.Entity<AllowanceRow>().HasKey(row => new { row.World, row.Agreement, row.Number });
+        modelBuilder
+            .Entity<AllowanceRow>()
+            .HasKey(row => new
+            {
+                row.World,
+                row.Agreement,
+                row.Number,
+            });
         modelBuilder.Entity<LogInRow>().HasKey(row => row.Token);
-        modelBuilder.Entity<HeardRow>().HasKey(row => new { row.World, row.Place, row.Name, row.Type });
+        modelBuilder
+            .Entity<HeardRow>()
+            .HasKey(row => new
+            {
+                row.World,
+                row.Place,
+                row.Name,
+                row.Type,
+            });
         modelBuilder.Entity<MailRow>().HasKey(row => new { row.World, row.Id });
-        modelBuilder.Entity<KeptRow>().HasKey(row => new { row.World, row.Scope, row.Kind, row.Version });
+        modelBuilder
+            .Entity<KeptRow>()
+            .HasKey(row => new
+            {
+                row.World,
+                row.Scope,
+                row.Kind,
+                row.Version,
+            });
         modelBuilder.Entity<CertificateRow>().HasKey(row => new { row.World, row.Name });
-        modelBuilder.Entity<EngineRow>().HasKey(row => new { row.World, row.Account, row.Folder });
+        modelBuilder
+            .Entity<EngineRow>()
+            .HasKey(row => new
+            {
+                row.World,
+                row.Account,
+                row.Folder,
+            });
         modelBuilder.Entity<AccountRow>().HasKey(row => new { row.World, row.Id });
     }
 }
@@ -216,7 +250,9 @@ internal sealed class HoldRow
     /// <summary>The id of the book whose seller is paid.</summary>
     public string Book { get; set; } = "";
 
-    /// <summary>The seller's sum that it pays, or a part of; null for holds from before sellers named their sums.</summary>
+    /// <summary>
+    /// The seller's sum that it pays, or a part of; null for holds from before sellers named their sums.
+    /// </summary>
     public string? Quote { get; set; }
 
     /// <summary>What was taken of it.</summary>
@@ -316,7 +352,9 @@ internal sealed class QuoteRow
     /// <summary>As it was answered.</summary>
     public required string Answer { get; set; }
 
-    /// <summary>The idempotency key that used it up; null: nobody has, or it is an order's, which several may pay.</summary>
+    /// <summary>
+    /// The idempotency key that used it up; null: nobody has, or it is an order's, which several may pay.
+    /// </summary>
     public string? UsedBy { get; set; }
 
     /// <summary>After the order: which.</summary>

@@ -7,7 +7,8 @@ using Microsoft.Extensions.DependencyInjection;
 namespace HomeStart.Counterparts;
 
 /// <summary>
-/// The payment processor: sets money aside by card, wallet, invoice or balance, takes it or a part of it, or lets it go. A wallet, and some banks, want a yes on a page of
+/// The payment processor: sets money aside by card, wallet, invoice or balance, takes it or a part of it, or lets it
+/// go. A wallet, and some banks, want a yes on a page of
 /// theirs first; an invoice wants to be paid, and is closed after its last day.
 /// </summary>
 internal static class Holds
@@ -22,7 +23,18 @@ internal static class Holds
         group.MapPost("/holds/{hold}/release", ReleaseAsync);
     }
 
-    internal sealed record HoldRequest(string? Quote, string Way, string? Token, string Amount, string Currency, string Book, string Seller, string? Number, string? ReturnTo, DateOnly Date);
+    internal sealed record HoldRequest(
+        string? Quote,
+        string Way,
+        string? Token,
+        string Amount,
+        string Currency,
+        string Book,
+        string Seller,
+        string? Number,
+        string? ReturnTo,
+        DateOnly Date
+    );
 
     internal sealed record CaptureRequest(string? Quote, string Amount);
 
@@ -30,15 +42,25 @@ internal static class Holds
     public static Money Of(HoldRow row) => Parse(row.Amount, row.Currency);
 
     public static Money Parse(string amount, string currency) =>
-        Currency.TryGet(currency, out var known) && Money.TryParse(amount, known, out var money) == AmountFault.None ? money : throw new BadHttpRequestException("This is no amount.");
+        Currency.TryGet(currency, out var known) && Money.TryParse(amount, known, out var money) == AmountFault.None
+            ? money
+            : throw new BadHttpRequestException("This is no amount.");
 
     private static Task<IResult> HoldAsync(HoldRequest request, HttpContext http, CounterpartsDb db) =>
         Operations.OnceAsync(http, db, async world =>
         {
             var row = new HoldRow
             {
-                World = world, Key = http.Request.Headers[Operations.KeyHeader].ToString(), Quote = request.Quote, Way = request.Way, Amount = request.Amount, Currency = request.Currency, Book = request.Book,
-                Seller = request.Seller, Number = request.Number ?? "", ReturnTo = request.ReturnTo ?? "",
+                World = world,
+                Key = http.Request.Headers[Operations.KeyHeader].ToString(),
+                Quote = request.Quote,
+                Way = request.Way,
+                Amount = request.Amount,
+                Currency = request.Currency,
+                Book = request.Book,
+                Seller = request.Seller,
+                Number = request.Number ?? "",
+                ReturnTo = request.ReturnTo ?? "",
             };
             var amount = Of(row);
             if (!await IsAskedAsync(row, amount, http, db))
@@ -62,7 +84,8 @@ internal static class Holds
             return answer;
         });
 
-    // Of an order's sum each way holds a part, and all of them no more than the whole; of a later charge one hold is the whole of it.
+    // Of an order's sum each way holds a part, and all of them no more than the whole; of a later charge one hold is
+    // the whole of it.
     private static async Task<bool> IsAskedAsync(HoldRow row, Money amount, HttpContext http, CounterpartsDb db)
     {
         if (row.Quote is null)
@@ -70,28 +93,58 @@ internal static class Holds
             return true; // An order that was placed before sellers named their sums goes on as it was agreed.
         }
 
-        var quote = await db.Quotes.AsNoTracking().SingleOrDefaultAsync(quote => quote.World == row.World && quote.Id == row.Quote && quote.Book == row.Book, http.RequestAborted);
+        var quote = await db
+            .Quotes.AsNoTracking()
+            .SingleOrDefaultAsync(
+                quote => quote.World == row.World && quote.Id == row.Quote && quote.Book == row.Book,
+                http.RequestAborted
+            );
         if (quote is not { Kind: QuoteKind.Order })
         {
             return await Quotes.ToMoveAsync(db, http, row.Quote, QuoteKind.Charge, row.Book, amount) is not null;
         }
 
-        var held = await Quotes.HeldAsync(db, quote, [HoldState.Held, HoldState.Captured, HoldState.Pending], http.RequestAborted);
-        return quote.Currency == row.Currency && Quotes.Holds(quote, http.RequestServices.GetRequiredService<TimeProvider>()) && (held + amount).Units <= Parse(quote.Amount, quote.Currency).Units;
+        var held = await Quotes.HeldAsync(
+            db,
+            quote,
+            [HoldState.Held, HoldState.Captured, HoldState.Pending],
+            http.RequestAborted
+        );
+        return quote.Currency == row.Currency
+            && Quotes.Holds(quote, http.RequestServices.GetRequiredService<TimeProvider>())
+            && (held + amount).Units <= Parse(quote.Amount, quote.Currency).Units;
     }
 
-    private static async Task<Answer> ByCardAsync(HoldRow row, string? token, CounterpartsDb db, CancellationToken cancel)
+    private static async Task<Answer> ByCardAsync(
+        HoldRow row,
+        string? token,
+        CounterpartsDb db,
+        CancellationToken cancel
+    )
     {
         var card = await db.Cards.SingleOrDefaultAsync(card => card.Token == token, cancel);
-        return card is null || card.Refusal is not null ? Answer.Refuse("card-refused", card?.Refusal ?? "The card is not known any more: give it again.")
+        return card is null || card.Refusal is not null
+                ? Answer.Refuse("card-refused", card?.Refusal ?? "The card is not known any more: give it again.")
             : card.WantsYes ? Waiting(row, null, "The bank waits for you to say yes.")
             : Answer.Done;
     }
 
-    private static async Task<Answer> FromBalanceAsync(HoldRow row, Money amount, CounterpartsDb db, CancellationToken cancel)
+    private static async Task<Answer> FromBalanceAsync(
+        HoldRow row,
+        Money amount,
+        CounterpartsDb db,
+        CancellationToken cancel
+    )
     {
-        var customer = await db.Customers.SingleOrDefaultAsync(customer => customer.World == row.World && customer.Book == row.Book && customer.IsConfirmed, cancel);
-        if (customer is null || customer.Currency != row.Currency || Parse(customer.Balance, customer.Currency).Units < amount.Units)
+        var customer = await db.Customers.SingleOrDefaultAsync(
+            customer => customer.World == row.World && customer.Book == row.Book && customer.IsConfirmed,
+            cancel
+        );
+        if (
+            customer is null
+            || customer.Currency != row.Currency
+            || Parse(customer.Balance, customer.Currency).Units < amount.Units
+        )
         {
             return Answer.Refuse("balance-too-small", $"The balance with {row.Seller} does not cover {amount}.");
         }
@@ -103,11 +156,24 @@ internal static class Holds
     private static Answer Waiting(HoldRow row, DateOnly? until, string said)
     {
         (row.State, row.Page, row.DueOn) = (HoldState.Pending, Pages.NewName(), until);
-        return Answer.Wait(new { page = Pages.PathOf(row.Page), until, said }, until?.AddDays(1), Answer.Refuse("invoice-not-paid", "The invoice was not paid in time."));
+        return Answer.Wait(
+            new
+            {
+                page = Pages.PathOf(row.Page),
+                until,
+                said,
+            },
+            until?.AddDays(1),
+            Answer.Refuse("invoice-not-paid", "The invoice was not paid in time.")
+        );
     }
 
-    private static Task<IResult> CaptureAsync(string hold, CaptureRequest request, HttpContext http, CounterpartsDb db) =>
-        MoveAsync(hold, HoldState.Captured, http, db, async row =>
+    private static Task<IResult> CaptureAsync(
+        string hold,
+        CaptureRequest request,
+        HttpContext http,
+        CounterpartsDb db
+    ) => MoveAsync(hold, HoldState.Captured, http, db, async row =>
         {
             var (held, taken) = (Of(row), Parse(request.Amount, row.Currency));
             if (taken.Units > held.Units)
@@ -126,8 +192,15 @@ internal static class Holds
             return Answer.Done;
         });
 
-    // What is taken is what was agreed to, or less where a domain could not be had; after the order, the sum that the seller names on the day.
-    private static async Task<bool> IsDueAsync(HoldRow row, string? later, Money taken, HttpContext http, CounterpartsDb db)
+    // What is taken is what was agreed to, or less where a domain could not be had; after the order, the sum that the
+    // seller names on the day.
+    private static async Task<bool> IsDueAsync(
+        HoldRow row,
+        string? later,
+        Money taken,
+        HttpContext http,
+        CounterpartsDb db
+    )
     {
         if (later is not null)
         {
@@ -139,14 +212,28 @@ internal static class Holds
             return true;
         }
 
-        if (await db.Quotes.AsNoTracking().SingleOrDefaultAsync(quote => quote.World == row.World && quote.Id == row.Quote, http.RequestAborted) is not { Kind: QuoteKind.Order } quote)
+        if (
+            await db
+                .Quotes.AsNoTracking()
+                .SingleOrDefaultAsync(quote => quote.World == row.World && quote.Id == row.Quote, http.RequestAborted)
+            is not { Kind: QuoteKind.Order } quote
+        )
         {
             return false;
         }
 
-        foreach (var domain in Quotes.PurchaseOf(quote).Candidate.Domains.Where(domain => domain.Route is DomainRoute.Register or DomainRoute.Transfer))
+        foreach (
+            var domain in Quotes
+                .PurchaseOf(quote)
+                .Candidate.Domains.Where(domain => domain.Route is DomainRoute.Register or DomainRoute.Transfer)
+        )
         {
-            if (!await db.Registrations.AnyAsync(known => known.World == row.World && known.Domain == domain.Ref && known.Registrar == row.Book, http.RequestAborted))
+            if (
+                !await db.Registrations.AnyAsync(
+                    known => known.World == row.World && known.Domain == domain.Ref && known.Registrar == row.Book,
+                    http.RequestAborted
+                )
+            )
             {
                 return true;
             }
@@ -164,16 +251,31 @@ internal static class Holds
 
     private static async Task GiveBackAsync(HoldRow row, Money amount, CounterpartsDb db, CancellationToken cancel)
     {
-        if (row.Way == "balance" && await db.Customers.SingleOrDefaultAsync(customer => customer.World == row.World && customer.Book == row.Book, cancel) is { } customer)
+        if (
+            row.Way == "balance"
+            && await db.Customers.SingleOrDefaultAsync(
+                customer => customer.World == row.World && customer.Book == row.Book,
+                cancel
+            )
+                is { } customer
+        )
         {
             Customers.Move(customer, amount);
         }
     }
 
-    private static Task<IResult> MoveAsync(string hold, HoldState state, HttpContext http, CounterpartsDb db, Func<HoldRow, Task<Answer>> move) =>
-        Operations.OnceAsync(http, db, async world =>
+    private static Task<IResult> MoveAsync(
+        string hold,
+        HoldState state,
+        HttpContext http,
+        CounterpartsDb db,
+        Func<HoldRow, Task<Answer>> move
+    ) => Operations.OnceAsync(http, db, async world =>
         {
-            var row = await db.Holds.SingleOrDefaultAsync(row => row.World == world && row.Key == hold, http.RequestAborted);
+            var row = await db.Holds.SingleOrDefaultAsync(
+                row => row.World == world && row.Key == hold,
+                http.RequestAborted
+            );
             if (row is null || (row.State != HoldState.Held && row.State != state))
             {
                 return Answer.Refuse("no-hold", "No money is held under that key.");

@@ -15,8 +15,12 @@ using SmtpServer.Storage;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>The mail server: takes mail in by SMTP from whoever logs in as a world, and files it there. Who asks over HTTP sees what arrived.</summary>
-internal sealed class MailServer(IServiceScopeFactory scopes, int port, string secret, TimeProvider time) : BackgroundService
+/// <summary>
+/// The mail server: takes mail in by SMTP from whoever logs in as a world, and files it there. Who asks over HTTP sees
+/// what arrived.
+/// </summary>
+internal sealed class MailServer(IServiceScopeFactory scopes, int port, string secret, TimeProvider time)
+    : BackgroundService
 {
     private const int LargestMail = 512 * 1024;
     private static readonly TimeSpan Slowness = TimeSpan.FromSeconds(2);
@@ -27,12 +31,25 @@ internal sealed class MailServer(IServiceScopeFactory scopes, int port, string s
         {
             var world = http.World();
             var rows = await db.Mail.AsNoTracking().Where(row => row.World == world).ToListAsync(http.RequestAborted);
-            return rows.OrderByDescending(row => row.ArrivedAt).Take(200).Select(row => new { row.Id, row.ArrivedAt, row.Raw });
+            return rows.OrderByDescending(row => row.ArrivedAt)
+                .Take(200)
+                .Select(row => new
+                {
+                    row.Id,
+                    row.ArrivedAt,
+                    row.Raw,
+                });
         });
         app.MapGet("/mail/{id}", async (string id, HttpContext http, CounterpartsDb db) =>
         {
             var world = http.World();
-            return await db.Mail.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Id == id, http.RequestAborted) is { } row ? Results.Bytes(row.Raw, "message/rfc822") : Results.NotFound();
+            return
+                await db
+                    .Mail.AsNoTracking()
+                    .SingleOrDefaultAsync(row => row.World == world && row.Id == id, http.RequestAborted)
+                    is { } row
+                ? Results.Bytes(row.Raw, "message/rfc822")
+                : Results.NotFound();
         });
     }
 
@@ -44,7 +61,12 @@ internal sealed class MailServer(IServiceScopeFactory scopes, int port, string s
         var options = new SmtpServerOptionsBuilder()
             .ServerName("mail.example.net")
             .MaxMessageSize(LargestMail, MaxMessageSizeHandling.Strict)
-            .Endpoint(endpoint => endpoint.Endpoint(new System.Net.IPEndPoint(System.Net.IPAddress.Loopback, port)).AllowUnsecureAuthentication().AuthenticationRequired())
+            .Endpoint(endpoint =>
+                endpoint
+                    .Endpoint(new System.Net.IPEndPoint(System.Net.IPAddress.Loopback, port))
+                    .AllowUnsecureAuthentication()
+                    .AuthenticationRequired()
+            )
             .Build();
         await new SmtpServer.SmtpServer(options, services).StartAsync(stoppingToken);
     }
@@ -66,17 +88,29 @@ internal sealed class MailServer(IServiceScopeFactory scopes, int port, string s
 
         using var stream = new MemoryStream(raw);
         using var message = await MimeMessage.LoadAsync(new ParserOptions { MaxMimeDepth = 16 }, stream, cancel);
-        var (isTaken, box) = await scope.ServiceProvider.GetRequiredService<Mailboxes>().FindAsync(world, (message.To.FirstOrDefault() as MailboxAddress)?.Address ?? "", cancel);
+        var (isTaken, box) = await scope
+            .ServiceProvider.GetRequiredService<Mailboxes>()
+            .FindAsync(world, (message.To.FirstOrDefault() as MailboxAddress)?.Address ?? "", cancel);
         if (!isTaken)
         {
             return new SmtpResponse(SmtpReplyCode.MailboxUnavailable, "there is no such mailbox here");
         }
 
         raw = box is null ? raw : [.. Encoding.ASCII.GetBytes($"Delivered-To: {box}\r\n"), .. raw];
-        var id = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(message.MessageId ?? Convert.ToHexString(SHA256.HashData(raw)))))[..32];
+        var id = Convert.ToHexStringLower(
+            SHA256.HashData(Encoding.UTF8.GetBytes(message.MessageId ?? Convert.ToHexString(SHA256.HashData(raw))))
+        )[..32];
         if (!await db.Mail.AnyAsync(row => row.World == world && row.Id == id, cancel))
         {
-            db.Mail.Add(new MailRow { World = world, Id = id, ArrivedAt = time.GetUtcNow(), Raw = raw });
+            db.Mail.Add(
+                new MailRow
+                {
+                    World = world,
+                    Id = id,
+                    ArrivedAt = time.GetUtcNow(),
+                    Raw = raw,
+                }
+            );
             await db.SaveChangesAsync(CancellationToken.None);
         }
 
@@ -87,13 +121,21 @@ internal sealed class MailServer(IServiceScopeFactory scopes, int port, string s
     {
         private readonly byte[] _expected = Encoding.UTF8.GetBytes(secret);
 
-        public Task<bool> AuthenticateAsync(ISessionContext context, string user, string password, CancellationToken cancellationToken) =>
-            Task.FromResult(CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(password), _expected));
+        public Task<bool> AuthenticateAsync(
+            ISessionContext context,
+            string user,
+            string password,
+            CancellationToken cancellationToken
+        ) => Task.FromResult(CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(password), _expected));
     }
 
     private sealed class Store(MailServer server) : MessageStore
     {
-        public override Task<SmtpResponse> SaveAsync(ISessionContext context, IMessageTransaction transaction, ReadOnlySequence<byte> buffer, CancellationToken cancellationToken) =>
-            server.FileAsync(context.Authentication.User, buffer.ToArray(), cancellationToken);
+        public override Task<SmtpResponse> SaveAsync(
+            ISessionContext context,
+            IMessageTransaction transaction,
+            ReadOnlySequence<byte> buffer,
+            CancellationToken cancellationToken
+        ) => server.FileAsync(context.Authentication.User, buffer.ToArray(), cancellationToken);
     }
 }

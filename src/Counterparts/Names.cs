@@ -3,11 +3,40 @@ using System.Text;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>Which names the rest of the world holds: a short list, and for everything else a hash, so that the same name is always answered alike.</summary>
+/// <summary>
+/// Which names the rest of the world holds: a short list, and for everything else a hash, so that the same name is
+/// always answered alike.
+/// </summary>
 internal static class Names
 {
-    private static readonly string[] Reserved = ["nic", "www", "whois", "rdap", "royal", "police", "government", "localhost"];
-    private static readonly string[] Taken = ["example", "clock", "clocks", "barometer", "barometers", "repair", "mail", "shop", "garden", "bakery", "home", "start", "wren", "ostler"];
+    private static readonly string[] Reserved =
+    [
+        "nic",
+        "www",
+        "whois",
+        "rdap",
+        "royal",
+        "police",
+        "government",
+        "localhost",
+    ];
+    private static readonly string[] Taken =
+    [
+        "example",
+        "clock",
+        "clocks",
+        "barometer",
+        "barometers",
+        "repair",
+        "mail",
+        "shop",
+        "garden",
+        "bakery",
+        "home",
+        "start",
+        "wren",
+        "ostler",
+    ];
     private static readonly string[] Premium = ["time", "antique", "weather", "restore", "hour", "tempo"];
     private static readonly string[] Free = ["ostlerwren", "ostlerandwren", "ostler-wren"];
 
@@ -21,12 +50,17 @@ internal static class Names
             _ when Premium.Contains(label) => NameState.Premium,
             _ when Free.Contains(label) => NameState.Free,
             { Length: <= 3 } => number % 4 == 0 ? NameState.Premium : NameState.Taken,
-            { Length: <= 8 } => number % 10 < 4 ? NameState.Taken : number % 10 == 4 ? NameState.Premium : NameState.Free,
+            { Length: <= 8 } => number % 10 < 4 ? NameState.Taken
+            : number % 10 == 4 ? NameState.Premium
+            : NameState.Free,
             _ => number % 10 < 1 ? NameState.Taken : NameState.Free,
         };
     }
 
-    /// <summary>What a premium name costs in whole units of a currency: 240 to 2,230 the first year, and each year after a tenth of it.</summary>
+    /// <summary>
+    /// What a premium name costs in whole units of a currency: 240 to 2,230 the first year, and each year after a tenth
+    /// of it.
+    /// </summary>
     public static (int Register, int Renew) PremiumPrice(string domain)
     {
         var register = 240 + (10 * (int)(Hash(domain) % 200));
@@ -47,7 +81,10 @@ internal static class Names
     /// <summary>Whether the present seller of a name refuses to let it go, once a move has begun.</summary>
     public static bool IsKept(string domain) => domain.StartsWith("shop.", StringComparison.Ordinal);
 
-    /// <summary>The transfer code that the present seller would give out for a name: in this simulated world, anybody can work it out.</summary>
+    /// <summary>
+    /// The transfer code that the present seller would give out for a name: in this simulated world, anybody can work
+    /// it out.
+    /// </summary>
     public static string TransferCode(string domain) => $"MOVE-{domain.Split('.')[0].ToUpperInvariant()}";
 
     /// <summary>Where the mail of a name that somebody else holds goes; most have some.</summary>

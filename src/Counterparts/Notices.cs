@@ -4,7 +4,10 @@ using System.Text.Json;
 
 namespace HomeStart.Counterparts;
 
-/// <summary>Tells the application, signed, that something about a payment changed. Where nobody listens, nothing is lost: the application looks by itself, later.</summary>
+/// <summary>
+/// Tells the application, signed, that something about a payment changed. Where nobody listens, nothing is lost: the
+/// application looks by itself, later.
+/// </summary>
 /// <param name="address">Where the application takes notices; null: nobody does.</param>
 internal sealed class Notices(Uri? address, string secret)
 {
@@ -16,7 +19,16 @@ internal sealed class Notices(Uri? address, string secret)
     {
         if (address is not null)
         {
-            _ = SendAsync(JsonSerializer.Serialize(new { id = Guid.NewGuid(), world, key }));
+            _ = SendAsync(
+                JsonSerializer.Serialize(
+                    new
+                    {
+                        id = Guid.NewGuid(),
+                        world,
+                        key,
+                    }
+                )
+            );
         }
     }
 
@@ -26,7 +38,10 @@ internal sealed class Notices(Uri? address, string secret)
         {
             try
             {
-                using var request = new HttpRequestMessage(HttpMethod.Post, address) { Content = new StringContent(body, Encoding.UTF8, "application/json") };
+                using var request = new HttpRequestMessage(HttpMethod.Post, address)
+                {
+                    Content = new StringContent(body, Encoding.UTF8, "application/json"),
+                };
                 request.Headers.Authorization = new("Bearer", secret);
                 request.Headers.Add(SignatureHeader, Sign(secret, body));
                 using var response = await Http.SendAsync(request);
@@ -45,5 +60,6 @@ internal sealed class Notices(Uri? address, string secret)
     }
 
     /// <summary>HMAC-SHA256 over the body, in hexadecimal.</summary>
-    public static string Sign(string secret, string body) => Convert.ToHexStringLower(HMACSHA256.HashData(Encoding.UTF8.GetBytes(secret), Encoding.UTF8.GetBytes(body)));
+    public static string Sign(string secret, string body) =>
+        Convert.ToHexStringLower(HMACSHA256.HashData(Encoding.UTF8.GetBytes(secret), Encoding.UTF8.GetBytes(body)));
 }

@@ -8,7 +8,8 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Counterparts;
 
 /// <summary>
-/// What a host lets its customers change: documents with versions, of which the newest counts and earlier ones can be read again, and files kept under their hash. A change says which
+/// What a host lets its customers change: documents with versions, of which the newest counts and earlier ones can be
+/// read again, and files kept under their hash. A change says which
 /// version it saw, so that of two at once one is refused, and what it makes stands whole or not at all.
 /// </summary>
 internal static class Panel
@@ -23,13 +24,21 @@ internal static class Panel
         group.MapPut("/{scope}/documents/{kind}", WriteAsync);
         group.MapPost("/{account}/missing-files", MissingAsync);
         group.MapPut("/{account}/files/{hash}", StoreAsync);
-        group.MapGet("/visits/{name}", async (string name, HttpContext http, WebServers servers) => new { status = await servers.StatusAsync(http.World(), name, http.RequestAborted) });
+        group.MapGet("/visits/{name}", async (string name, HttpContext http, WebServers servers) =>
+            new { status = await servers.StatusAsync(http.World(), name, http.RequestAborted) }
+        );
         Certificates.Map(group);
         Engines.Map(group);
         app.Behaving(Service.Host).MapGet("/hosts/{book}/engines", Engines.Offers);
     }
 
-    private static async Task<IResult> ReadAsync(string scope, string kind, int? version, HttpContext http, PanelDesk desk)
+    private static async Task<IResult> ReadAsync(
+        string scope,
+        string kind,
+        int? version,
+        HttpContext http,
+        PanelDesk desk
+    )
     {
         if (await desk.FindAsync(http.World(), scope, kind, version, http.RequestAborted) is not var (now, content))
         {
@@ -59,16 +68,29 @@ internal static class Panel
         return Results.StatusCode(state);
     }
 
-    private static IResult MissingAsync(string account, string[] hashes, HttpContext http, FileStore files) => Results.Ok(hashes.Where(hash => !PanelDocuments.IsHash(hash) || !files.Has(http.World(), account, hash)));
+    private static IResult MissingAsync(string account, string[] hashes, HttpContext http, FileStore files) =>
+        Results.Ok(hashes.Where(hash => !PanelDocuments.IsHash(hash) || !files.Has(http.World(), account, hash)));
 
-    private static async Task<IResult> StoreAsync(string account, string hash, HttpContext http, FileStore files, CounterpartsDb db)
+    private static async Task<IResult> StoreAsync(
+        string account,
+        string hash,
+        HttpContext http,
+        FileStore files,
+        CounterpartsDb db
+    )
     {
         if (http.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } limit)
         {
             limit.MaxRequestBodySize = FileRules.LargestFile;
         }
 
-        if (!PanelDocuments.IsHash(hash) || !await db.Accounts.AnyAsync(row => row.World == http.World() && row.Id == account && !row.IsRemoved, http.RequestAborted))
+        if (
+            !PanelDocuments.IsHash(hash)
+            || !await db.Accounts.AnyAsync(
+                row => row.World == http.World() && row.Id == account && !row.IsRemoved,
+                http.RequestAborted
+            )
+        )
         {
             return Results.NotFound();
         }
@@ -78,6 +100,8 @@ internal static class Panel
             return Results.StatusCode(StatusCodes.Status507InsufficientStorage);
         }
 
-        return await files.StoreAsync(http.World(), account, hash, http.Request.Body, http.RequestAborted) ? Results.NoContent() : Results.Conflict(new { code = "damaged", message = "The file did not arrive as it was sent." });
+        return await files.StoreAsync(http.World(), account, hash, http.Request.Body, http.RequestAborted)
+            ? Results.NoContent()
+            : Results.Conflict(new { code = "damaged", message = "The file did not arrive as it was sent." });
     }
 }

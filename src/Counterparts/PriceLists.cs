@@ -17,19 +17,26 @@ internal sealed class PriceLists(IReadOnlyList<OfferBook> books)
     /// <summary>Whether anybody here sells an ending: then names under it are registered.</summary>
     public bool SellsEnding(string ending) => books.Any(book => book.Domain(ending) is not null);
 
-    /// <summary>Keeps a price list as it is today, so that what is sold by it is later charged by it. The answer is its hash.</summary>
+    /// <summary>
+    /// Keeps a price list as it is today, so that what is sold by it is later charged by it. The answer is its hash.
+    /// </summary>
     public static async Task<string> KeepAsync(OfferBook book, CounterpartsDb db, CancellationToken cancel)
     {
         var text = BookWriter.Text(BookWriter.Write(book));
         var hash = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)));
-        await db.Database.ExecuteSqlAsync($"INSERT OR IGNORE INTO PriceLists (Hash, Text) VALUES ({hash}, {text})", cancel); // Many may be asked for the first quote at once.
+        await db.Database.ExecuteSqlAsync(
+            $"INSERT OR IGNORE INTO PriceLists (Hash, Text) VALUES ({hash}, {text})",
+            cancel
+        ); // Many may be asked for the first quote at once.
         return hash;
     }
 
     /// <summary>A price list that was kept.</summary>
     public static async Task<OfferBook> KeptAsync(string hash, CounterpartsDb db, CancellationToken cancel)
     {
-        using var json = JsonDocument.Parse((await db.PriceLists.AsNoTracking().SingleAsync(row => row.Hash == hash, cancel)).Text);
+        using var json = JsonDocument.Parse(
+            (await db.PriceLists.AsNoTracking().SingleAsync(row => row.Hash == hash, cancel)).Text
+        );
         return BookReader.Read(json.RootElement, new FaultList())!;
     }
 }

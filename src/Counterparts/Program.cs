@@ -11,7 +11,8 @@ using Microsoft.Extensions.Hosting;
 namespace HomeStart.Counterparts;
 
 /// <summary>
-/// Runs the counterparts as a process of their own, so that no card number is ever in the application's memory. They end when whoever started them does: then their
+/// Runs the counterparts as a process of their own, so that no card number is ever in the application's memory. They
+/// end when whoever started them does: then their
 /// standard input ends.
 /// </summary>
 internal static class Program
@@ -23,16 +24,27 @@ internal static class Program
     {
         CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
         var options = new ConfigurationBuilder().AddCommandLine(args).Build();
-        if (!int.TryParse(options["port"], CultureInfo.InvariantCulture, out var port) || options["file"] is not { } file || options["books"] is not { } books || options["secret"] is not { } secret)
+        if (
+            !int.TryParse(options["port"], CultureInfo.InvariantCulture, out var port)
+            || options["file"] is not { } file
+            || options["books"] is not { } books
+            || options["secret"] is not { } secret
+        )
         {
-            await Console.Error.WriteLineAsync("The counterparts are started by Home Start itself, with --port, --file, --books and --secret (a file).");
+            await Console.Error.WriteLineAsync(
+                "The counterparts are started by Home Start itself, with --port, --file, --books and --secret (a file)."
+            );
             return 2;
         }
 
         await using var app = CounterpartsApp.Build(
-            file, [.. Directory.GetFiles(books, "*.json").Order(StringComparer.Ordinal).Select(Read)], (await File.ReadAllTextAsync(secret)).Trim(), port + 1,
+            file,
+            [.. Directory.GetFiles(books, "*.json").Order(StringComparer.Ordinal).Select(Read)],
+            (await File.ReadAllTextAsync(secret)).Trim(),
+            port + 1,
             builder => builder.WebHost.UseKestrelCore().ConfigureKestrel(kestrel => kestrel.ListenLocalhost(port)),
-            options["notices"] is { } notices ? new Uri(notices) : null);
+            options["notices"] is { } notices ? new Uri(notices) : null
+        );
         if (!IsFree(port + 1))
         {
             await Console.Error.WriteLineAsync($"Port {port + 1} is in use.");
@@ -74,6 +86,9 @@ internal static class Program
     {
         var faults = new FaultList();
         using var json = JsonDocument.Parse(File.ReadAllBytes(file));
-        return BookReader.Read(json.RootElement, faults) ?? throw new InvalidDataException($"{file} has faults: {faults.Faults[0].Where}: {FaultWords.Of(faults.Faults[0])}");
+        return BookReader.Read(json.RootElement, faults)
+            ?? throw new InvalidDataException(
+                $"{file} has faults: {faults.Faults[0].Where}: {FaultWords.Of(faults.Faults[0])}"
+            );
     }
 }

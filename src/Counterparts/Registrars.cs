@@ -28,13 +28,30 @@ internal static class Registrars
     /// <summary>For how many days the present seller of a name may refuse to let it go.</summary>
     private const int TransferDays = 5;
 
-    internal sealed record RegisterRequest(string Domain, string? Quote, int Years, string Holder, string Mail, string Country, bool Private, string? MostPremium, DateOnly Date, string? Token);
+    internal sealed record RegisterRequest(
+        string Domain,
+        string? Quote,
+        int Years,
+        string Holder,
+        string Mail,
+        string Country,
+        bool Private,
+        string? MostPremium,
+        DateOnly Date,
+        string? Token
+    );
 
     internal sealed record PointRequest(IReadOnlyList<string> NameServers);
 
     internal sealed record TransferRequest(string Domain, string Code, DateOnly Date);
 
-    private static async Task<IResult> CheckTransferAsync(string book, TransferRequest request, HttpContext http, PriceLists lists, CounterpartsDb db)
+    private static async Task<IResult> CheckTransferAsync(
+        string book,
+        TransferRequest request,
+        HttpContext http,
+        PriceLists lists,
+        CounterpartsDb db
+    )
     {
         if (Split(request.Domain, lists.Find(book)) is not { } name)
         {
@@ -42,7 +59,9 @@ internal static class Registrars
         }
 
         var world = http.World();
-        var row = await db.Registrations.AsNoTracking().SingleOrDefaultAsync(row => row.World == world && row.Domain == request.Domain, http.RequestAborted);
+        var row = await db
+            .Registrations.AsNoTracking()
+            .SingleOrDefaultAsync(row => row.World == world && row.Domain == request.Domain, http.RequestAborted);
         if (row?.Registrar == book || (row is null && Names.Of(name.Label, name.Ending) != NameState.Taken))
         {
             return Results.Ok(new { state = row is null ? "not-registered" : "here-already" });
@@ -51,20 +70,37 @@ internal static class Registrars
         var rests = row?.Registered.AddDays(RestDays);
         return rests > request.Date ? Results.Ok(new { state = "too-new", until = rests })
             : row is null && Names.IsLocked(request.Domain) ? Results.Ok(new { state = "locked" })
-            : request.Code == Names.TransferCode(request.Domain) ? Results.Ok(new { state = "ready", token = TokenOf(world, book, request.Domain) })
+            : request.Code == Names.TransferCode(request.Domain)
+                ? Results.Ok(new { state = "ready", token = TokenOf(world, book, request.Domain) })
             : Results.Ok(new { state = "wrong-code" });
     }
 
     // What stands for a code that was right.
-    private static string TokenOf(string world, string book, string domain) => "move_" + Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{world} {book} {domain}")))[..32];
+    private static string TokenOf(string world, string book, string domain) =>
+        "move_" + Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{world} {book} {domain}")))[..32];
 
-    private static Task<IResult> TransferAsync(string book, RegisterRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
-        Operations.OnceAsync(http, db, async world =>
+    private static Task<IResult> TransferAsync(
+        string book,
+        RegisterRequest request,
+        HttpContext http,
+        PriceLists lists,
+        CounterpartsDb db
+    ) => Operations.OnceAsync(http, db, async world =>
         {
-            var before = await db.Registrations.SingleOrDefaultAsync(row => row.World == world && row.Domain == request.Domain, http.RequestAborted);
-            if (Split(request.Domain, lists.Find(book)) is null || request.Token != TokenOf(world, book, request.Domain) || before is not null)
+            var before = await db.Registrations.SingleOrDefaultAsync(
+                row => row.World == world && row.Domain == request.Domain,
+                http.RequestAborted
+            );
+            if (
+                Split(request.Domain, lists.Find(book)) is null
+                || request.Token != TokenOf(world, book, request.Domain)
+                || before is not null
+            )
             {
-                return Answer.Refuse("transfer-refused", $"{request.Domain} cannot be moved: its code does not count any more.");
+                return Answer.Refuse(
+                    "transfer-refused",
+                    $"{request.Domain} cannot be moved: its code does not count any more."
+                );
             }
 
             if (!await IsSoldAsync(book, request, DomainRoute.Transfer, world, http, db))
@@ -74,18 +110,35 @@ internal static class Registrars
 
             var arrives = request.Date.AddDays(TransferDays);
             var (_, expires) = Names.HeldSince(request.Domain);
-            db.Registrations.Add(new RegistrationRow
-            {
-                IsHolderConfirmed = true, // It was asked by the present seller, years ago.
-                World = world, Domain = request.Domain, Registrar = book, Holder = request.Private ? "Kept private" : request.Holder, Registered = arrives, Expires = expires.AddYears(1),
-                CameBy = http.Request.Headers[Operations.KeyHeader].ToString(),
-            });
+            db.Registrations.Add(
+                new RegistrationRow
+                {
+                    IsHolderConfirmed = true, // It was asked by the present seller, years ago.
+                    World = world,
+                    Domain = request.Domain,
+                    Registrar = book,
+                    Holder = request.Private ? "Kept private" : request.Holder,
+                    Registered = arrives,
+                    Expires = expires.AddYears(1),
+                    CameBy = http.Request.Headers[Operations.KeyHeader].ToString(),
+                }
+            );
             return Answer.Wait(
-                new { until = arrives, said = $"The present seller of {request.Domain} has until then to refuse." }, arrives,
-                Names.IsKept(request.Domain) ? Answer.Refuse("transfer-refused", $"The present seller of {request.Domain} refused to let it go.") : Answer.Done);
+                new { until = arrives, said = $"The present seller of {request.Domain} has until then to refuse." },
+                arrives,
+                Names.IsKept(request.Domain)
+                    ? Answer.Refuse("transfer-refused", $"The present seller of {request.Domain} refused to let it go.")
+                    : Answer.Done
+            );
         });
 
-    private static async Task<IResult> CheckAsync(string book, string domain, HttpContext http, PriceLists lists, CounterpartsDb db)
+    private static async Task<IResult> CheckAsync(
+        string book,
+        string domain,
+        HttpContext http,
+        PriceLists lists,
+        CounterpartsDb db
+    )
     {
         if (Split(domain, lists.Find(book)) is not { } name)
         {
@@ -100,11 +153,24 @@ internal static class Registrars
 
         var (register, renew) = Names.PremiumPrice(domain);
         var currency = lists.Find(book)!.Currency;
-        return Results.Ok(new { state, register = Whole(register, currency), renew = Whole(renew, currency), currency = currency.Code });
+        return Results.Ok(
+            new
+            {
+                state,
+                register = Whole(register, currency),
+                renew = Whole(renew, currency),
+                currency = currency.Code,
+            }
+        );
     }
 
-    private static Task<IResult> RegisterAsync(string book, RegisterRequest request, HttpContext http, PriceLists lists, CounterpartsDb db) =>
-        Operations.OnceAsync(http, db, async world =>
+    private static Task<IResult> RegisterAsync(
+        string book,
+        RegisterRequest request,
+        HttpContext http,
+        PriceLists lists,
+        CounterpartsDb db
+    ) => Operations.OnceAsync(http, db, async world =>
         {
             if (Split(request.Domain, lists.Find(book)) is not { } name)
             {
@@ -124,25 +190,49 @@ internal static class Registrars
 
             var currency = lists.Find(book)!.Currency;
             var price = new Money(Units(Names.PremiumPrice(request.Domain).Register, currency), currency);
-            if (state == NameState.Premium && !(Money.TryParse(request.MostPremium, currency, out var most) == AmountFault.None && most.Units >= price.Units))
+            if (
+                state == NameState.Premium
+                && !(
+                    Money.TryParse(request.MostPremium, currency, out var most) == AmountFault.None
+                    && most.Units >= price.Units
+                )
+            )
             {
-                return Answer.Refuse("premium", $"{request.Domain} is a premium name and costs {currency.Code} {price.ToAmount()} for the first year, more than was agreed.");
+                return Answer.Refuse(
+                    "premium",
+                    $"{request.Domain} is a premium name and costs {currency.Code} {price.ToAmount()} for the "
+                        + "first year, more than was agreed."
+                );
             }
 
             var row = new RegistrationRow
             {
-                World = world, Domain = request.Domain, Registrar = book, Holder = request.Private ? "Kept private" : request.Holder,
-                Registered = request.Date, Expires = request.Date.AddYears(request.Years), HolderMail = request.Mail,
+                World = world,
+                Domain = request.Domain,
+                Registrar = book,
+                Holder = request.Private ? "Kept private" : request.Holder,
+                Registered = request.Date,
+                Expires = request.Date.AddYears(request.Years),
+                HolderMail = request.Mail,
             };
             db.Registrations.Add(row);
             Holders.Write(row, http, db);
             return Answer.Done;
         });
 
-    private static Answer NotSold(RegisterRequest request) => Answer.Refuse("no-quote", $"{request.Domain} was not paid for, or its domain-year was used already.");
+    private static Answer NotSold(RegisterRequest request) =>
+        Answer.Refuse("no-quote", $"{request.Domain} was not paid for, or its domain-year was used already.");
 
-    // Either it stands on an order whose whole sum is held, or it is claimed with a domain-year that nobody claimed before.
-    private static async Task<bool> IsSoldAsync(string book, RegisterRequest request, DomainRoute route, string world, HttpContext http, CounterpartsDb db)
+    // Either it stands on an order whose whole sum is held, or it is claimed with a domain-year that nobody claimed
+    // before.
+    private static async Task<bool> IsSoldAsync(
+        string book,
+        RegisterRequest request,
+        DomainRoute route,
+        string world,
+        HttpContext http,
+        CounterpartsDb db
+    )
     {
         if (await Quotes.IsFormerAsync(db, world, request.Quote, book, http.RequestAborted))
         {
@@ -151,24 +241,56 @@ internal static class Registrars
 
         if (await Quotes.PaidAsync(db, world, request.Quote, book, http.RequestAborted) is { } paid)
         {
-            return Quotes.PurchaseOf(paid).Candidate.Domains.Any(domain => domain.Route == route && domain.Domain?.Text == request.Domain && domain.Years == request.Years);
+            return Quotes
+                .PurchaseOf(paid)
+                .Candidate.Domains.Any(domain =>
+                    domain.Route == route && domain.Domain?.Text == request.Domain && domain.Years == request.Years
+                );
         }
 
-        var claim = await db.Quotes.SingleOrDefaultAsync(row => row.World == world && row.Id == request.Quote && row.Book == book && row.Kind == QuoteKind.Claim, http.RequestAborted);
-        if (route != DomainRoute.Register || claim is not { Allowance: { } number, Agreement: { } agreement } || claim.Domain != request.Domain || request.Years != 1
-            || await db.Allowances.AnyAsync(row => row.World == world && row.Agreement == agreement && row.Number == number, http.RequestAborted))
+        var claim = await db.Quotes.SingleOrDefaultAsync(
+            row => row.World == world && row.Id == request.Quote && row.Book == book && row.Kind == QuoteKind.Claim,
+            http.RequestAborted
+        );
+        if (
+            route != DomainRoute.Register
+            || claim is not { Allowance: { } number, Agreement: { } agreement }
+            || claim.Domain != request.Domain
+            || request.Years != 1
+            || await db.Allowances.AnyAsync(
+                row => row.World == world && row.Agreement == agreement && row.Number == number,
+                http.RequestAborted
+            )
+        )
         {
             return false;
         }
 
-        db.Allowances.Add(new AllowanceRow { World = world, Agreement = agreement, Number = number, Domain = request.Domain });
+        db.Allowances.Add(
+            new AllowanceRow
+            {
+                World = world,
+                Agreement = agreement,
+                Number = number,
+                Domain = request.Domain,
+            }
+        );
         return true;
     }
 
-    private static Task<IResult> PointAsync(string book, string domain, PointRequest request, HttpContext http, CounterpartsDb db, Resolvers resolvers) =>
-        Operations.OnceAsync(http, db, async world =>
+    private static Task<IResult> PointAsync(
+        string book,
+        string domain,
+        PointRequest request,
+        HttpContext http,
+        CounterpartsDb db,
+        Resolvers resolvers
+    ) => Operations.OnceAsync(http, db, async world =>
         {
-            var row = await db.Registrations.SingleOrDefaultAsync(row => row.World == world && row.Domain == domain && row.Registrar == book, http.RequestAborted);
+            var row = await db.Registrations.SingleOrDefaultAsync(
+                row => row.World == world && row.Domain == domain && row.Registrar == book,
+                http.RequestAborted
+            );
             if (row is null)
             {
                 return Answer.Refuse("not-registered-here", $"{domain} is not registered with this registrar.");
@@ -179,8 +301,19 @@ internal static class Registrars
             return Answer.Done;
         });
 
-    private static async Task<NameState> StateAsync(string world, string domain, (string Label, string Ending) name, CounterpartsDb db, CancellationToken cancel) =>
-        await db.Registrations.AnyAsync(row => (row.World == world || row.World == Behaviours.AnyWorld) && row.Domain == domain, cancel) ? NameState.Taken : Names.Of(name.Label, name.Ending);
+    private static async Task<NameState> StateAsync(
+        string world,
+        string domain,
+        (string Label, string Ending) name,
+        CounterpartsDb db,
+        CancellationToken cancel
+    ) =>
+        await db.Registrations.AnyAsync(
+            row => (row.World == world || row.World == Behaviours.AnyWorld) && row.Domain == domain,
+            cancel
+        )
+            ? NameState.Taken
+            : Names.Of(name.Label, name.Ending);
 
     private static (string Label, string Ending)? Split(string domain, OfferBook? book)
     {
@@ -198,12 +331,20 @@ internal static class Registrars
         private const int Most = 20;
         private static readonly ConcurrentDictionary<string, StrongBox<int>> UnderWay = new(StringComparer.Ordinal);
 
-        public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
+        public async ValueTask<object?> InvokeAsync(
+            EndpointFilterInvocationContext context,
+            EndpointFilterDelegate next
+        )
         {
-            var count = UnderWay.GetOrAdd($"{context.HttpContext.World()} {context.HttpContext.GetRouteValue("book")}", _ => new StrongBox<int>());
+            var count = UnderWay.GetOrAdd(
+                $"{context.HttpContext.World()} {context.HttpContext.GetRouteValue("book")}",
+                _ => new StrongBox<int>()
+            );
             try
             {
-                return Interlocked.Increment(ref count.Value) > Most ? Behaviours.Limit(context.HttpContext) : await next(context);
+                return Interlocked.Increment(ref count.Value) > Most
+                    ? Behaviours.Limit(context.HttpContext)
+                    : await next(context);
             }
             finally
             {

@@ -19,18 +19,27 @@ internal static class Tables
     private static void TakeOver(CounterpartsDb db)
     {
         var history = db.GetService<IHistoryRepository>();
-        if (history.Exists() || !db.Database.SqlQuery<int>($"SELECT count(*) AS Value FROM sqlite_master WHERE name = 'Accounts'").AsEnumerable().Any(count => count > 0))
+        if (
+            history.Exists()
+            || !db
+                .Database.SqlQuery<int>($"SELECT count(*) AS Value FROM sqlite_master WHERE name = 'Accounts'")
+                .AsEnumerable()
+                .Any(count => count > 0)
+        )
         {
             return;
         }
 
         db.Database.ExecuteSqlRaw(history.GetCreateScript());
-        db.Database.ExecuteSqlRaw(history.GetInsertScript(new HistoryRow(db.Database.GetMigrations().First(), ProductInfo.GetVersion())));
+        db.Database.ExecuteSqlRaw(
+            history.GetInsertScript(new HistoryRow(db.Database.GetMigrations().First(), ProductInfo.GetVersion()))
+        );
     }
 }
 
 /// <summary>For the migrations tool alone.</summary>
 internal sealed class DesignTimeCounterpartsDb : IDesignTimeDbContextFactory<CounterpartsDb>
 {
-    public CounterpartsDb CreateDbContext(string[] args) => new(new DbContextOptionsBuilder<CounterpartsDb>().UseSqlite("Data Source=design.db").Options);
+    public CounterpartsDb CreateDbContext(string[] args) =>
+        new(new DbContextOptionsBuilder<CounterpartsDb>().UseSqlite("Data Source=design.db").Options);
 }

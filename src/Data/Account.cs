@@ -16,11 +16,16 @@ public sealed class Account : IdentityUser<Guid>
     /// <summary>Since when <see cref="StrangersCodes"/> are counted.</summary>
     public DateTimeOffset? StrangersSince { get; set; }
 
-    /// <summary>How many codes were mailed to it in a day at the wish of browsers that were never signed in to it.</summary>
+    /// <summary>
+    /// How many codes were mailed to it in a day at the wish of browsers that were never signed in to it.
+    /// </summary>
     public int StrangersCodes { get; set; }
 }
 
-/// <summary>A browser that asked for a code for an address: what it typed wrong is counted for itself, so that nobody else is kept out by it.</summary>
+/// <summary>
+/// A browser that asked for a code for an address: what it typed wrong is counted for itself, so that nobody else is
+/// kept out by it.
+/// </summary>
 public sealed class CodeAskerRow
 {
     public Guid AccountId { get; set; }

@@ -10,7 +10,8 @@ internal abstract class TextConverter<T> : JsonConverter<T>
     public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
         Parse(reader.GetString()) is { } value ? value : throw new JsonException($"This is no {typeof(T).Name}.");
 
-    public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteStringValue(value.ToString());
+    public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) =>
+        writer.WriteStringValue(value.ToString());
 
     /// <summary>The value; null where the text is none.</summary>
     protected abstract T? Parse(string? text);
@@ -20,9 +21,12 @@ internal abstract class TextConverter<T> : JsonConverter<T>
 internal sealed class ExactDecimalConverter : JsonConverter<ExactDecimal>
 {
     public override ExactDecimal Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-        ExactDecimal.TryParse(reader.GetString(), out var number) ? number : throw new JsonException("This is not a decimal number.");
+        ExactDecimal.TryParse(reader.GetString(), out var number)
+            ? number
+            : throw new JsonException("This is not a decimal number.");
 
-    public override void Write(Utf8JsonWriter writer, ExactDecimal value, JsonSerializerOptions options) => writer.WriteStringValue(value.ToString());
+    public override void Write(Utf8JsonWriter writer, ExactDecimal value, JsonSerializerOptions options) =>
+        writer.WriteStringValue(value.ToString());
 }
 
 /// <summary>"GBP".</summary>
@@ -44,9 +48,13 @@ internal sealed class MoneyConverter : JsonConverter<Money>
 
     public override Money Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
     {
-        var written = JsonSerializer.Deserialize<Written>(ref reader, options) ?? throw new JsonException("This is no sum of money.");
+        var written = JsonSerializer.Deserialize<Written>(ref reader, options)
+            ?? throw new JsonException("This is no sum of money.");
         var isBelowZero = written.Amount.StartsWith('-');
-        if (Money.TryParse(isBelowZero ? written.Amount[1..] : written.Amount, written.Currency, out var money) != AmountFault.None)
+        if (
+            Money.TryParse(isBelowZero ? written.Amount[1..] : written.Amount, written.Currency, out var money)
+            != AmountFault.None
+        )
         {
             throw new JsonException("This is no sum of money.");
         }

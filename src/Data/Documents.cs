@@ -6,7 +6,8 @@ using System.Text.Json.Serialization.Metadata;
 namespace HomeStart.Data;
 
 /// <summary>
-/// How the documents of sites and orders are kept: as JSON of Core's own records, with the version of their shape. Older ones are brought up to date as they are read, step by
+/// How the documents of sites and orders are kept: as JSON of Core's own records, with the version of their shape.
+/// Older ones are brought up to date as they are read, step by
 /// step, and are read for ever: <c>tests/Web.Tests/fixtures</c> holds what each release wrote.
 /// </summary>
 public static class Documents
@@ -15,13 +16,31 @@ public static class Documents
 
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new ExactDecimalConverter(), new CurrencyConverter(), new DomainNameConverter(), new MoneyConverter() },
+        Converters =
+        {
+            new JsonStringEnumConverter(JsonNamingPolicy.CamelCase),
+            new ExactDecimalConverter(),
+            new CurrencyConverter(),
+            new DomainNameConverter(),
+            new MoneyConverter(),
+        },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
         TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { KindsOfDayBook } },
     };
 
     // What turns a document of version 1, 2, … into one of the next. The first release wrote no version: 1.
-    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new() { [typeof(Site)] = [], [typeof(NameAnswer)] = [], [typeof(SoughtNames)] = [], [typeof(Letter)] = [], [typeof(BusinessPage)] = [], [typeof(UploadPlan)] = [], [typeof(DayBook)] = [], [typeof(SlipTicks)] = [], [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany] };
+    private static readonly Dictionary<Type, Action<JsonObject>[]> Steps = new()
+    {
+        [typeof(Site)] = [],
+        [typeof(NameAnswer)] = [],
+        [typeof(SoughtNames)] = [],
+        [typeof(Letter)] = [],
+        [typeof(BusinessPage)] = [],
+        [typeof(UploadPlan)] = [],
+        [typeof(DayBook)] = [],
+        [typeof(SlipTicks)] = [],
+        [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany],
+    };
 
     public static string Write<T>(T document)
     {
@@ -37,7 +56,10 @@ public static class Documents
         var version = node[Version]?.GetValue<int>() ?? 1;
         if (version > Current<T>())
         {
-            throw new JsonException($"This was written by a newer Home Start: version {version} of {typeof(T).Name}, and {Current<T>()} is the newest known here.");
+            throw new JsonException(
+                $"This was written by a newer Home Start: version {version} of {typeof(T).Name}, and "
+                    + $"{Current<T>()} is the newest known here."
+            );
         }
 
         foreach (var step in Steps[typeof(T)].Skip(version - 1))
@@ -52,15 +74,38 @@ public static class Documents
     // What was decided and what happened is of several kinds: each is written with its word.
     private static void KindsOfDayBook(JsonTypeInfo info)
     {
-        Type[] kinds = info.Type == typeof(Decision) ? [typeof(SetRenewing), typeof(SetCard), typeof(PayMissed), typeof(Leave), typeof(ChangePlan), typeof(AddExtra), typeof(DropExtra), typeof(ClaimDomain)]
-            : info.Type == typeof(Happening) ? [typeof(Charged), typeof(Failed), typeof(StateChanged), typeof(Refunded), typeof(Credited), typeof(Refused)]
+        Type[] kinds =
+            info.Type == typeof(Decision)
+                ?
+                [
+                    typeof(SetRenewing),
+                    typeof(SetCard),
+                    typeof(PayMissed),
+                    typeof(Leave),
+                    typeof(ChangePlan),
+                    typeof(AddExtra),
+                    typeof(DropExtra),
+                    typeof(ClaimDomain),
+                ]
+            : info.Type == typeof(Happening)
+                ?
+                [
+                    typeof(Charged),
+                    typeof(Failed),
+                    typeof(StateChanged),
+                    typeof(Refunded),
+                    typeof(Credited),
+                    typeof(Refused),
+                ]
             : [];
         if (kinds.Length > 0)
         {
             info.PolymorphismOptions = new JsonPolymorphismOptions { TypeDiscriminatorPropertyName = "kind" };
             foreach (var kind in kinds)
             {
-                info.PolymorphismOptions.DerivedTypes.Add(new JsonDerivedType(kind, JsonNamingPolicy.CamelCase.ConvertName(kind.Name)));
+                info.PolymorphismOptions.DerivedTypes.Add(
+                    new JsonDerivedType(kind, JsonNamingPolicy.CamelCase.ConvertName(kind.Name))
+                );
             }
         }
     }

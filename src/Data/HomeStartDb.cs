@@ -3,8 +3,12 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Data;
 
-/// <summary>Everything the application stores, the accounts among it. Rows of a visitor carry their workspace, and no other workspace's rows can be read through this.</summary>
-public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, WorkspaceScope scope) : IdentityUserContext<Account, Guid>(options)
+/// <summary>
+/// Everything the application stores, the accounts among it. Rows of a visitor carry their workspace, and no other
+/// workspace's rows can be read through this.
+/// </summary>
+public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, WorkspaceScope scope)
+    : IdentityUserContext<Account, Guid>(options)
 {
     public DbSet<WorkspaceRow> Workspaces => Set<WorkspaceRow>();
 
@@ -47,28 +51,35 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     public DbSet<OutboxRow> Outbox => Set<OutboxRow>();
 
     /// <summary>
-    /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to the next checkpoint. For whatever must not be forgotten
+    /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to
+    /// the next checkpoint. For whatever must not be forgotten
     /// once the outside was asked.
     /// </summary>
     public Task SaveDurablyAsync(CancellationToken cancel) => SaveDurablyAsync(() => Task.FromResult(true), cancel);
 
-    /// <summary>Saves so where something still holds at that moment, with no other writer in between; false: it does not, and nothing was saved.</summary>
+    /// <summary>
+    /// Saves so where something still holds at that moment, with no other writer in between; false: it does not, and
+    /// nothing was saved.
+    /// </summary>
     public async Task<bool> SaveDurablyAsync(Func<Task<bool>> holds, CancellationToken cancel)
     {
         await Database.OpenConnectionAsync(cancel);
         try
         {
             await Database.ExecuteSqlRawAsync("PRAGMA synchronous = FULL", cancel);
-            return await AloneAsync(async () =>
-            {
-                var does = await holds();
-                if (does)
+            return await AloneAsync(
+                async () =>
                 {
-                    await SaveChangesAsync(cancel);
-                }
+                    var does = await holds();
+                    if (does)
+                    {
+                        await SaveChangesAsync(cancel);
+                    }
 
-                return does;
-            }, cancel);
+                    return does;
+                },
+                cancel
+            );
         }
         finally
         {
@@ -77,10 +88,16 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
         }
     }
 
-    /// <summary>Reads and writes with no other writer in between, so that what was counted is still so when a row is added. The work saves.</summary>
+    /// <summary>
+    /// Reads and writes with no other writer in between, so that what was counted is still so when a row is added. The
+    /// work saves.
+    /// </summary>
     public async Task<T> AloneAsync<T>(Func<Task<T>> work, CancellationToken cancel)
     {
-        await using var transaction = await Database.BeginTransactionAsync(System.Data.IsolationLevel.Serializable, cancel); // BEGIN IMMEDIATE: writers wait for each other here.
+        await using var transaction = await Database.BeginTransactionAsync(
+            System.Data.IsolationLevel.Serializable,
+            cancel
+        ); // BEGIN IMMEDIATE: writers wait for each other here.
         var result = await work();
         await transaction.CommitAsync(cancel);
         return result;
@@ -89,7 +106,9 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     /// <summary>Remembers that a workspace's id opens nothing any more.</summary>
     public async Task CloseAsync(Guid workspace, TimeProvider time, CancellationToken cancel)
     {
-        ClosedWorkspaces.Add(new ClosedWorkspaceRow { Id = workspace, ClosedOn = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime) });
+        ClosedWorkspaces.Add(
+            new ClosedWorkspaceRow { Id = workspace, ClosedOn = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime) }
+        );
         await SaveChangesAsync(cancel);
     }
 
@@ -139,14 +158,24 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
         });
         builder.Entity<ClaimedAllowanceRow>(claimed =>
         {
-            claimed.HasKey(row => new { row.WorkspaceId, row.OrderId, row.Number });
+            claimed.HasKey(row => new
+            {
+                row.WorkspaceId,
+                row.OrderId,
+                row.Number,
+            });
             claimed.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             claimed.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         builder.Entity<BookRow>().HasKey(row => row.Hash);
         builder.Entity<OwnBookRow>(own =>
         {
-            own.HasKey(row => new { row.WorkspaceId, row.BookId, row.Version });
+            own.HasKey(row => new
+            {
+                row.WorkspaceId,
+                row.BookId,
+                row.Version,
+            });
             own.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             own.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
             own.HasOne<BookRow>().WithMany().HasForeignKey(row => row.Hash);
@@ -192,7 +221,12 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
         });
         builder.Entity<SlipRow>(slip =>
         {
-            slip.HasKey(row => new { row.WorkspaceId, row.SiteId, row.Letter });
+            slip.HasKey(row => new
+            {
+                row.WorkspaceId,
+                row.SiteId,
+                row.Letter,
+            });
             slip.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             slip.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });

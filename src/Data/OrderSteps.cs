@@ -5,7 +5,10 @@ namespace HomeStart.Data;
 /// <summary>What changed in the shape of stored orders.</summary>
 internal static class OrderSteps
 {
-    /// <summary>1 to 2: an item was one sentence; now it says kind, name and months, and one that only has its sentence keeps that as its name.</summary>
+    /// <summary>
+    /// 1 to 2: an item was one sentence; now it says kind, name and months, and one that only has its sentence keeps
+    /// that as its name.
+    /// </summary>
     public static void ItemsAreWords(JsonObject order)
     {
         foreach (var item in order["things"]!["items"]!.AsArray().Select(item => item!.AsObject()))
@@ -17,7 +20,8 @@ internal static class OrderSteps
     }
 
     /// <summary>
-    /// 2 to 3: amounts and their currencies stood apart, a premium price had none of its own, and a domain could be any text: one that no registry would take is left out, so
+    /// 2 to 3: amounts and their currencies stood apart, a premium price had none of its own, and a domain could be any
+    /// text: one that no registry would take is left out, so
     /// that its step is refused as it always was.
     /// </summary>
     public static void AmountsHaveTheirCurrency(JsonObject order)
@@ -29,7 +33,15 @@ internal static class OrderSteps
             KeepIfDomain(domain, "name");
             if (domain["premium"]?.GetValue<string>() is { } premium)
             {
-                domain["premium"] = Money(premium, payments.FirstOrDefault(payment => payment!["book"]!.GetValue<string>() == domain["book"]!.GetValue<string>())?["currency"] ?? things["currency"]);
+                domain["premium"] = Money(
+                    premium,
+                    payments
+                        .FirstOrDefault(payment =>
+                            payment!["book"]!.GetValue<string>() == domain["book"]!.GetValue<string>()
+                        )
+                        ?["currency"]
+                        ?? things["currency"]
+                );
             }
         }
 
@@ -48,7 +60,9 @@ internal static class OrderSteps
         things.Remove("currency");
     }
 
-    /// <summary>3 to 4: there was one domain at most, which its steps did not name, and a card was the one way to pay.</summary>
+    /// <summary>
+    /// 3 to 4: there was one domain at most, which its steps did not name, and a card was the one way to pay.
+    /// </summary>
     public static void DomainsAreMany(JsonObject order)
     {
         var things = order["things"]!.AsObject();
@@ -60,7 +74,13 @@ internal static class OrderSteps
             order["state"] = "needsPayment";
         }
 
-        foreach (var step in order["steps"]?.AsArray().Select(step => step!.AsObject()).Where(step => step["kind"]!.GetValue<string>() is "register" or "join") ?? [])
+        foreach (
+            var step in order["steps"]
+                ?.AsArray()
+                .Select(step => step!.AsObject())
+                .Where(step => step["kind"]!.GetValue<string>() is "register" or "join")
+                ?? []
+        )
         {
             step["domain"] = domain?["name"]?.GetValue<string>();
         }
@@ -74,5 +94,6 @@ internal static class OrderSteps
         }
     }
 
-    private static JsonObject Money(string amount, JsonNode? currency) => new() { ["amount"] = amount, ["currency"] = currency!.GetValue<string>() };
+    private static JsonObject Money(string amount, JsonNode? currency) =>
+        new() { ["amount"] = amount, ["currency"] = currency!.GetValue<string>() };
 }

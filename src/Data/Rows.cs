@@ -10,20 +10,27 @@ public sealed class WorkspaceRow
     /// <summary>How many days look-ahead has moved this workspace's business date on.</summary>
     public int DaysAhead { get; set; }
 
-    /// <summary>Counts the addresses that a calendar could subscribe to; only the last is good. 0: there is none.</summary>
+    /// <summary>
+    /// Counts the addresses that a calendar could subscribe to; only the last is good. 0: there is none.
+    /// </summary>
     public int CalendarNumber { get; set; }
 
     /// <summary>Whether that address was withdrawn.</summary>
     public bool CalendarWithdrawn { get; set; }
 
-    /// <summary>How many days before something falls due the owner is written to, separated by spaces; null: as usual.</summary>
+    /// <summary>
+    /// How many days before something falls due the owner is written to, separated by spaces; null: as usual.
+    /// </summary>
     public string? RemindDays { get; set; }
 
     /// <summary>The account it belongs to; null: the browser that holds its cookie.</summary>
     public Guid? AccountId { get; set; }
 }
 
-/// <summary>A workspace that was deleted, or joined to an account's: its id opens nothing any more, here or in the world of that name.</summary>
+/// <summary>
+/// A workspace that was deleted, or joined to an account's: its id opens nothing any more, here or in the world of that
+/// name.
+/// </summary>
 public sealed class ClosedWorkspaceRow
 {
     public Guid Id { get; set; }
@@ -53,7 +60,9 @@ public sealed class SiteRow
     /// <summary>The real day of the last change, undo or redo.</summary>
     public DateOnly ChangedOn { get; set; }
 
-    /// <summary>The real day on which the owner deleted it; it can be brought back until it is cleared away. Null: it is there.</summary>
+    /// <summary>
+    /// The real day on which the owner deleted it; it can be brought back until it is cleared away. Null: it is there.
+    /// </summary>
     public DateOnly? DeletedOn { get; set; }
 }
 
@@ -80,7 +89,10 @@ public sealed class OrderRow
 
     public DateTimeOffset PlacedAt { get; set; }
 
-    /// <summary>Whether steps are still to be carried out, or looked at, without the owner: what a restarted server goes on with.</summary>
+    /// <summary>
+    /// Whether steps are still to be carried out, or looked at, without the owner: what a restarted server goes on
+    /// with.
+    /// </summary>
     public bool IsOpen { get; set; }
 
     public int Version { get; set; }
@@ -90,7 +102,9 @@ public sealed class OrderRow
     /// <summary>The hashes of the offer books it was placed from, separated by spaces.</summary>
     public required string BookHashes { get; set; }
 
-    /// <summary>The world it was placed in, where the workspace it was placed from was joined to another; null: its workspace's.</summary>
+    /// <summary>
+    /// The world it was placed in, where the workspace it was placed from was joined to another; null: its workspace's.
+    /// </summary>
     public Guid? World { get; set; }
 
     /// <summary>The world at the counterparts that it belongs to.</summary>
@@ -106,13 +120,18 @@ public sealed class DayBookRow
 
     public int Version { get; set; }
 
-    /// <summary>The number of the first day (<see cref="DateOnly.DayNumber"/>) that the business date must have reached for something to be carried out.</summary>
+    /// <summary>
+    /// The number of the first day (<see cref="DateOnly.DayNumber"/>) that the business date must have reached for
+    /// something to be carried out.
+    /// </summary>
     public int WaitsFor { get; set; }
 
     public required string Document { get; set; }
 }
 
-/// <summary>A domain-year of an order's plan that was claimed: each can be once, whoever else claims at the same moment.</summary>
+/// <summary>
+/// A domain-year of an order's plan that was claimed: each can be once, whoever else claims at the same moment.
+/// </summary>
 public sealed class ClaimedAllowanceRow
 {
     public Guid WorkspaceId { get; set; }
@@ -136,7 +155,10 @@ public sealed class BookRow
     public required byte[] Content { get; set; }
 }
 
-/// <summary>A version of an offer book that a visitor put on their shelf. The newest of each id counts; earlier ones are its history, and what orders were placed from.</summary>
+/// <summary>
+/// A version of an offer book that a visitor put on their shelf. The newest of each id counts; earlier ones are its
+/// history, and what orders were placed from.
+/// </summary>
 public sealed class OwnBookRow
 {
     public Guid WorkspaceId { get; set; }
@@ -211,7 +233,9 @@ public sealed class FirstPageRow
     public required string Document { get; set; }
 }
 
-/// <summary>A receipt that its owner keeps with what they bought at a seller's own page, as the bytes that came in.</summary>
+/// <summary>
+/// A receipt that its owner keeps with what they bought at a seller's own page, as the bytes that came in.
+/// </summary>
 public sealed class KeptFileRow
 {
     public Guid WorkspaceId { get; set; }
@@ -242,7 +266,9 @@ public sealed class SlipRow
     public required string Document { get; set; }
 }
 
-/// <summary>An upload under way: what is to come. The bytes that came lie beside the database, in a folder named after it.</summary>
+/// <summary>
+/// An upload under way: what is to come. The bytes that came lie beside the database, in a folder named after it.
+/// </summary>
 public sealed class UploadRow
 {
     public Guid WorkspaceId { get; set; }
@@ -256,7 +282,9 @@ public sealed class UploadRow
     public required string Document { get; set; }
 }
 
-/// <summary>A mail on its way out: written together with what it tells of, sent afterwards, kept until somebody took it.</summary>
+/// <summary>
+/// A mail on its way out: written together with what it tells of, sent afterwards, kept until somebody took it.
+/// </summary>
 public sealed class OutboxRow
 {
     public Guid WorkspaceId { get; set; }

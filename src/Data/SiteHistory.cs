@@ -3,7 +3,8 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Data;
 
 /// <summary>
-/// A site as a versioned document: its kept revisions with a cursor. A change drops what redo could reach; undo and redo move the cursor. Saving fails with
+/// A site as a versioned document: its kept revisions with a cursor. A change drops what redo could reach; undo and
+/// redo move the cursor. Saving fails with
 /// <see cref="DbUpdateConcurrencyException"/> where somebody else was first.
 /// </summary>
 public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
@@ -20,9 +21,26 @@ public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
     /// <summary>Adds a site that has not been stored yet, at its first revision.</summary>
     public VersionedSite Start(Guid siteId, Guid workspaceId, Site site)
     {
-        var row = new SiteRow { Id = siteId, WorkspaceId = workspaceId, Revision = 0, Cursor = 0, Newest = 0, CreatedAt = time.GetUtcNow(), ChangedOn = Today };
+        var row = new SiteRow
+        {
+            Id = siteId,
+            WorkspaceId = workspaceId,
+            Revision = 0,
+            Cursor = 0,
+            Newest = 0,
+            CreatedAt = time.GetUtcNow(),
+            ChangedOn = Today,
+        };
         db.Sites.Add(row);
-        db.Revisions.Add(new RevisionRow { SiteId = siteId, WorkspaceId = workspaceId, Position = 0, Document = Documents.Write(site) });
+        db.Revisions.Add(
+            new RevisionRow
+            {
+                SiteId = siteId,
+                WorkspaceId = workspaceId,
+                Position = 0,
+                Document = Documents.Write(site),
+            }
+        );
         return new VersionedSite(row, site, CanUndo: false);
     }
 
@@ -33,15 +51,27 @@ public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
         var position = row.Cursor + 1;
         if (row.Newest >= position)
         {
-            await db.Revisions.Where(revision => revision.SiteId == row.Id && revision.Position >= position).ExecuteDeleteAsync(cancel);
+            await db
+                .Revisions.Where(revision => revision.SiteId == row.Id && revision.Position >= position)
+                .ExecuteDeleteAsync(cancel);
         }
 
-        db.Revisions.Add(new RevisionRow { SiteId = row.Id, WorkspaceId = row.WorkspaceId, Position = position, Document = Documents.Write(changed) });
+        db.Revisions.Add(
+            new RevisionRow
+            {
+                SiteId = row.Id,
+                WorkspaceId = row.WorkspaceId,
+                Position = position,
+                Document = Documents.Write(changed),
+            }
+        );
         (row.Cursor, row.Newest, row.Revision, row.ChangedOn) = (position, position, row.Revision + 1, Today);
         await db.SaveChangesAsync(cancel);
         if (position >= Kept)
         {
-            await db.Revisions.Where(revision => revision.SiteId == row.Id && revision.Position <= position - Kept).ExecuteDeleteAsync(cancel);
+            await db
+                .Revisions.Where(revision => revision.SiteId == row.Id && revision.Position <= position - Kept)
+                .ExecuteDeleteAsync(cancel);
         }
 
         await transaction.CommitAsync(cancel);
@@ -53,7 +83,13 @@ public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
     {
         var row = versioned.Row;
         var position = row.Cursor + by;
-        if (position > row.Newest || !await db.Revisions.AnyAsync(revision => revision.SiteId == row.Id && revision.Position == position, cancel))
+        if (
+            position > row.Newest
+            || !await db.Revisions.AnyAsync(
+                revision => revision.SiteId == row.Id && revision.Position == position,
+                cancel
+            )
+        )
         {
             return versioned;
         }
@@ -67,8 +103,10 @@ public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
 
     private async Task<VersionedSite> AtCursorAsync(SiteRow row, CancellationToken cancel)
     {
-        var kept = await db.Revisions
-            .Where(revision => revision.SiteId == row.Id && (revision.Position == row.Cursor || revision.Position == row.Cursor - 1))
+        var kept = await db
+            .Revisions.Where(revision =>
+                revision.SiteId == row.Id && (revision.Position == row.Cursor || revision.Position == row.Cursor - 1)
+            )
             .ToListAsync(cancel);
         var present = kept.Single(revision => revision.Position == row.Cursor);
         return new VersionedSite(row, Documents.Read<Site>(present.Document), CanUndo: kept.Count == 2);

@@ -9,20 +9,38 @@ namespace HomeStart.Data;
 /// <summary>How the SQLite file is opened: write-ahead log, foreign keys on, and patience with a busy file.</summary>
 public static class Sqlite
 {
-    /// <summary>How long a writer waits for another: far longer than any writes, and short enough for whoever waits for an answer.</summary>
+    /// <summary>
+    /// How long a writer waits for another: far longer than any writes, and short enough for whoever waits for an
+    /// answer.
+    /// </summary>
     private const int PatienceSeconds = 3;
 
     public static DbContextOptionsBuilder UseFile(this DbContextOptionsBuilder options, string file) =>
-        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = file, ForeignKeys = true, DefaultTimeout = PatienceSeconds }.ToString()).AddInterceptors(new WriteAheadLog());
+        options
+            .UseSqlite(
+                new SqliteConnectionStringBuilder
+                {
+                    DataSource = file,
+                    ForeignKeys = true,
+                    DefaultTimeout = PatienceSeconds,
+                }.ToString()
+            )
+            .AddInterceptors(new WriteAheadLog());
 
     /// <summary>Whether a save failed because a row with that key is there already: somebody else was first.</summary>
-    public static bool IsDuplicate(DbUpdateException exception) => exception.InnerException is SqliteException { SqliteErrorCode: SQLitePCL.raw.SQLITE_CONSTRAINT };
+    public static bool IsDuplicate(DbUpdateException exception) =>
+        exception.InnerException is SqliteException { SqliteErrorCode: SQLitePCL.raw.SQLITE_CONSTRAINT };
 
     private sealed class WriteAheadLog : DbConnectionInterceptor
     {
-        public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => Set(connection);
+        public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) =>
+            Set(connection);
 
-        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        public override Task ConnectionOpenedAsync(
+            DbConnection connection,
+            ConnectionEndEventData eventData,
+            CancellationToken cancellationToken = default
+        )
         {
             Set(connection);
             return Task.CompletedTask;
@@ -46,5 +64,8 @@ public static class Sqlite
 internal sealed class DesignTimeDb : IDesignTimeDbContextFactory<HomeStartDb>
 {
     public HomeStartDb CreateDbContext(string[] args) =>
-        new(new DbContextOptionsBuilder<HomeStartDb>().UseSqlite("Data Source=design.db").Options, new WorkspaceScope());
+        new(
+            new DbContextOptionsBuilder<HomeStartDb>().UseSqlite("Data Source=design.db").Options,
+            new WorkspaceScope()
+        );
 }

@@ -1,7 +1,8 @@
 namespace HomeStart.Data;
 
 /// <summary>
-/// The workspace whose rows this request or job may read. Closed until somebody who may open it does: reading a visitor's rows before that is a fault of ours, not an empty answer.
+/// The workspace whose rows this request or job may read. Closed until somebody who may open it does: reading a
+/// visitor's rows before that is a fault of ours, not an empty answer.
 /// </summary>
 public sealed class WorkspaceScope
 {
@@ -20,5 +21,6 @@ public sealed class WorkspaceScope
     public bool IsLost { get; set; }
 
     /// <summary>Opens a workspace. The caller has checked that whoever asks may see it.</summary>
-    public void Open(Guid id, Guid? session = null, bool isKnown = true) => (_id, Session, IsKnown) = (id, session, isKnown);
+    public void Open(Guid id, Guid? session = null, bool isKnown = true) =>
+        (_id, Session, IsKnown) = (id, session, isKnown);
 }

@@ -4,7 +4,10 @@ using System.Net.Sockets;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>The real application and its counterparts, as <c>./run</c> starts them, on free ports and with an empty data folder of their own.</summary>
+/// <summary>
+/// The real application and its counterparts, as <c>./run</c> starts them, on free ports and with an empty data folder
+/// of their own.
+/// </summary>
 public sealed class AppProcess : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
@@ -22,7 +25,10 @@ public sealed class AppProcess : IDisposable
             var ready = WaitForAddressAsync();
             if (ready.Wait(Patience) && ready.Result)
             {
-                (Address, Counterparts) = (new Uri($"http://localhost:{port}"), new Uri($"http://localhost:{port + 1}"));
+                (Address, Counterparts) = (
+                    new Uri($"http://localhost:{port}"),
+                    new Uri($"http://localhost:{port + 1}")
+                );
                 return;
             }
 
@@ -47,13 +53,31 @@ public sealed class AppProcess : IDisposable
 
     /// <summary>The bare process, which may refuse to start.</summary>
     public static Process Start(int port, string data) =>
-        Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HomeStart.Web.dll"), "--port", $"{port}", "--data", data, "--date", "2026-12-01", "--demo", Repository.Folder("demo"), "--contentRoot", Repository.Folder("src", "Web")])
-        {
-            UseShellExecute = false,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-            Environment = { ["DOTNET_TieredPGO"] = "0" }, // It lives for a minute beside a browser: no time for measuring itself.
-        })!;
+        Process.Start(
+            new ProcessStartInfo(
+                "dotnet",
+                [
+                    Path.Combine(AppContext.BaseDirectory, "HomeStart.Web.dll"),
+                    "--port",
+                    $"{port}",
+                    "--data",
+                    data,
+                    "--date",
+                    "2026-12-01",
+                    "--demo",
+                    Repository.Folder("demo"),
+                    "--contentRoot",
+                    Repository.Folder("src", "Web"),
+                ]
+            )
+            {
+                UseShellExecute = false,
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+                // It lives for a minute beside a browser: no time for measuring itself.
+                Environment = { ["DOTNET_TieredPGO"] = "0" },
+            }
+        )!;
 
     public void Dispose()
     {
@@ -78,7 +102,8 @@ public sealed class AppProcess : IDisposable
         return false;
     }
 
-    // A port with a free one behind it, for the counterparts; below those that the system hands out for connections, which come and go.
+    // A port with a free one behind it, for the counterparts; below those that the system hands out for connections,
+    // which come and go.
     internal static int FreePort()
     {
         while (true)

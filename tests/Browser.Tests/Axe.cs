@@ -1,6 +1,9 @@
 namespace HomeStart.Browser.Tests;
 
-/// <summary>Neither axe nor our own auditor finds anything, on any main view, in either theme, as wide as a desk or as narrow as a page at 400%.</summary>
+/// <summary>
+/// Neither axe nor our own auditor finds anything, on any main view, in either theme, as wide as a desk or as narrow as
+/// a page at 400%.
+/// </summary>
 public sealed class Axe(Browser browser) : IClassFixture<Browser>
 {
     [Theory]
@@ -95,22 +98,49 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
             var at = new Uri(browser.Driver.Url).AbsolutePath.Split('/');
             var site = $"/sites/{at[2]}";
             var hosting = $"{site}/online/{browser.Api("/api/orders")[0].GetProperty("id").GetString()}";
-            foreach (var path in (string[])
-                ["/start", "/account", $"{site}/domain/many", $"{site}/domain/wait", $"{site}/shelf", $"{site}/shelf?book=tidemarsh", $"{site}/shelf/page", $"{site}/shelf/advertisement",
-                    $"{site}/shelf/table", $"{site}/shelf/edit/tidemarsh", $"{site}/shelf/format", $"{site}/slip?view=A", $"{site}/bought?view=A", $"{site}/mail", $"{site}/upkeep",
-                    $"{hosting}/first-page", $"{hosting}/files", $"{hosting}/engine", $"{hosting}/mailboxes", $"{hosting}/names", $"{hosting}/records"])
+            foreach (
+                var path in (string[])
+                    [
+                        "/start",
+                        "/account",
+                        $"{site}/domain/many",
+                        $"{site}/domain/wait",
+                        $"{site}/shelf",
+                        $"{site}/shelf?book=tidemarsh",
+                        $"{site}/shelf/page",
+                        $"{site}/shelf/advertisement",
+                        $"{site}/shelf/table",
+                        $"{site}/shelf/edit/tidemarsh",
+                        $"{site}/shelf/format",
+                        $"{site}/slip?view=A",
+                        $"{site}/bought?view=A",
+                        $"{site}/mail",
+                        $"{site}/upkeep",
+                        $"{hosting}/first-page",
+                        $"{hosting}/files",
+                        $"{hosting}/engine",
+                        $"{hosting}/mailboxes",
+                        $"{hosting}/names",
+                        $"{hosting}/records",
+                    ]
+            )
             {
                 browser.Go(path);
                 browser.Theme(theme);
                 browser.Find("h1");
                 browser.Settled();
-                Check(path.Replace(hosting, "/online", StringComparison.Ordinal).Replace(site, "", StringComparison.Ordinal));
+                Check(
+                    path.Replace(hosting, "/online", StringComparison.Ordinal)
+                        .Replace(site, "", StringComparison.Ordinal)
+                );
             }
         }
 
         void Check(string view)
         {
-            findings.AddRange(browser.AxeFindings().Concat(browser.AuditFindings()).Select(finding => $"{view}: {finding}"));
+            findings.AddRange(
+                browser.AxeFindings().Concat(browser.AuditFindings()).Select(finding => $"{view}: {finding}")
+            );
         }
     }
 }

@@ -2,7 +2,9 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>Bought at the seller's own page: noted, taken through its first renewal, and held against a card statement.</summary>
+/// <summary>
+/// Bought at the seller's own page: noted, taken through its first renewal, and held against a card statement.
+/// </summary>
 public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
 {
     [Fact]
@@ -27,7 +29,10 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
 
         MoveTo("2028-12-02");
         browser.Press("Read in a statement");
-        browser.Type("Or paste it", "Date,Description,Amount\n02/12/2028,TIDEMARSH HOSTING,259.87\n03/12/2028,GROCER,4.20");
+        browser.Type(
+            "Or paste it",
+            "Date,Description,Amount\n02/12/2028,TIDEMARSH HOSTING,259.87\n03/12/2028,GROCER,4.20"
+        );
         browser.Press("Hold it against what was due");
         browser.Reads("another sum, and why: £189.07 was due on 1 December 2028: this is £70.80 more.");
         browser.Reads("Their sum includes Search listing help");
@@ -54,7 +59,13 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Reads("You said that the last one was not taken.");
         browser.ByKeyboard("I paid £", Keys.Enter);
         browser.Reads("The sellers take them");
-        browser.Until(() => browser.Text.Contains("You said that the last one was not taken.", StringComparison.Ordinal) ? null : "", "it is still missed");
+        browser.Until(
+            () =>
+                browser.Text.Contains("You said that the last one was not taken.", StringComparison.Ordinal)
+                    ? null
+                    : "",
+            "it is still missed"
+        );
         browser.Press("Orders");
         browser.Press("HS-");
         browser.Press("Take this away again");

@@ -5,7 +5,9 @@ using OpenQA.Selenium.Support.UI;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>The application in headless Chromium, for one class; a test begins with <see cref="StartAfresh"/>.</summary>
+/// <summary>
+/// The application in headless Chromium, for one class; a test begins with <see cref="StartAfresh"/>.
+/// </summary>
 public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
@@ -35,7 +37,12 @@ public sealed class Browser : IDisposable
     /// <summary>Runs a script before those of each page from now on, for as long as this class runs.</summary>
     public void BeforeEachPage(string script)
     {
-        var added = (IReadOnlyDictionary<string, object?>)_driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = $"(() => {{ {script} }})()" })!;
+        var added =
+            (IReadOnlyDictionary<string, object?>)
+                _driver.ExecuteCdpCommand(
+                    "Page.addScriptToEvaluateOnNewDocument",
+                    new Dictionary<string, object?> { ["source"] = $"(() => {{ {script} }})()" }
+                )!;
         _scripts.Add((string)added["identifier"]!);
     }
 
@@ -44,7 +51,10 @@ public sealed class Browser : IDisposable
         ForgetWhatWasTold();
         foreach (var script in _scripts)
         {
-            _driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["identifier"] = script });
+            _driver.ExecuteCdpCommand(
+                "Page.removeScriptToEvaluateOnNewDocument",
+                new Dictionary<string, object?> { ["identifier"] = script }
+            );
         }
 
         Latency(0);
@@ -52,9 +62,21 @@ public sealed class Browser : IDisposable
     }
 
     public void Size(int width, int height) =>
-        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        _driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
 
-    /// <summary>A visitor who was never here, at the example: no cookies, nothing kept. Says what was logged before is nobody's fault any more.</summary>
+    /// <summary>
+    /// A visitor who was never here, at the example: no cookies, nothing kept. Says what was logged before is nobody's
+    /// fault any more.
+    /// </summary>
     /// <param name="opensExample">False: the visitor stays at the start page.</param>
     public void StartAfresh(bool opensExample = true)
     {
@@ -62,7 +84,14 @@ public sealed class Browser : IDisposable
         ForgetWhatWasTold(); // Where a test failed on its way.
         _driver.Navigate().GoToUrl("about:blank"); // Nothing is under way here that could bring a cookie back.
         _driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
-        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?> { ["origin"] = App.Address.GetLeftPart(UriPartial.Authority), ["storageTypes"] = "local_storage" });
+        _driver.ExecuteCdpCommand(
+            "Storage.clearDataForOrigin",
+            new Dictionary<string, object?>
+            {
+                ["origin"] = App.Address.GetLeftPart(UriPartial.Authority),
+                ["storageTypes"] = "local_storage",
+            }
+        );
         _driver.Manage().Logs.GetLog(LogType.Browser);
         Mail = $"ada{Interlocked.Increment(ref _visitors)}@ostlerwren.example";
         Go("/");
@@ -75,23 +104,55 @@ public sealed class Browser : IDisposable
 
     public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(App.Address, path));
 
-    public IWebElement Find(string css) => Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"nothing matches {css}");
+    public IWebElement Find(string css) =>
+        Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"nothing matches {css}");
 
-    public IWebElement Field(string label) => Until(
-        () => _driver.FindElements(By.XPath($"//*[@id=//label[normalize-space(.)={Quoted(label)}]/@for]")).Concat(_driver.FindElements(By.CssSelector($"[aria-label={JsonSerializer.Serialize(label)}]"))).FirstOrDefault(element => element.Displayed),
-        $"there is no field “{label}”");
+    public IWebElement Field(string label) =>
+        Until(
+            () =>
+                _driver
+                    .FindElements(By.XPath($"//*[@id=//label[normalize-space(.)={Quoted(label)}]/@for]"))
+                    .Concat(_driver.FindElements(By.CssSelector($"[aria-label={JsonSerializer.Serialize(label)}]")))
+                    .FirstOrDefault(element => element.Displayed),
+            $"there is no field “{label}”"
+        );
 
     /// <summary>A button or link that says this, or else begins with it.</summary>
-    public IWebElement Control(string words) => Until(
-        () => _driver.FindElements(By.XPath($"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, {Quoted(words)})]")).Where(element => element.Displayed).OrderBy(element => element.Text == words ? 0 : 1).FirstOrDefault(),
-        $"there is no “{words}” to press");
+    public IWebElement Control(string words) =>
+        Until(
+            () =>
+                _driver
+                    .FindElements(
+                        By.XPath(
+                            $"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} "
+                                + $"or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, "
+                                + $"{Quoted(words)})]"
+                        )
+                    )
+                    .Where(element => element.Displayed)
+                    .OrderBy(element => element.Text == words ? 0 : 1)
+                    .FirstOrDefault(),
+            $"there is no “{words}” to press"
+        );
 
     /// <summary>The box or button of a label that begins so; on a sheet that lies over the page, the sheet's.</summary>
-    public IWebElement Choice(string label) => Until(
-        () => new[] { "//*[@role='dialog']", "" }.SelectMany(within => _driver.FindElements(By.XPath($"{within}//label[starts-with(normalize-space(.), {Quoted(label)})]//input"))).FirstOrDefault(),
-        $"there is no choice “{label}”");
+    public IWebElement Choice(string label) =>
+        Until(
+            () =>
+                new[] { "//*[@role='dialog']", "" }
+                    .SelectMany(within =>
+                        _driver.FindElements(
+                            By.XPath($"{within}//label[starts-with(normalize-space(.), {Quoted(label)})]//input")
+                        )
+                    )
+                    .FirstOrDefault(),
+            $"there is no choice “{label}”"
+        );
 
-    /// <summary>Presses a button or link. Afterwards something has the focus, on every page: what was pressed, or what took its place.</summary>
+    /// <summary>
+    /// Presses a button or link. Afterwards something has the focus, on every page: what was pressed, or what took its
+    /// place.
+    /// </summary>
     public void Press(string words)
     {
         _driver.ExecuteScript("window.wasPressedHere = true");
@@ -110,21 +171,24 @@ public sealed class Browser : IDisposable
 
     public void ClickField(string label) => Doing(() => Field(label).Click(), $"“{label}” cannot be entered");
 
-    public void Type(string label, string text) => Doing(
-        () =>
-        {
-            var field = Field(label);
-            field.SendKeys(Keys.Control + "a");
-            field.SendKeys(Keys.Delete);
-            field.SendKeys(text);
-        },
-        $"“{label}” cannot be typed into");
+    public void Type(string label, string text) =>
+        Doing(
+            () =>
+            {
+                var field = Field(label);
+                field.SendKeys(Keys.Control + "a");
+                field.SendKeys(Keys.Delete);
+                field.SendKeys(text);
+            },
+            $"“{label}” cannot be typed into"
+        );
 
     public void Select(string label, string text) =>
         Doing(() => new SelectElement(Field(label)).SelectByText(text), $"“{text}” cannot be chosen for “{label}”");
 
     /// <summary>Waits until the page says this somewhere.</summary>
-    public void Reads(string words) => Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
+    public void Reads(string words) =>
+        Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
 
     /// <summary>Moves the simulated clock of the upkeep page on, and waits until all days have passed.</summary>
     public void MoveClock(string day)
@@ -133,42 +197,87 @@ public sealed class Browser : IDisposable
         Rested();
         Type("Skip to a date", day);
         Press("Move on");
-        Reads($"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}");
+        Reads(
+            $"it is {DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture).ToString("d MMMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}"
+        );
         Rested();
     }
 
     // While days are passing the clock cannot be moved: right after an order its day book is still being opened.
-    private void Rested() => Until(() => Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
+    private void Rested() =>
+        Until(() => Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
 
-    public string Text => Retrying(() => _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text) ?? ""; // Between two pages there is none.
+    // Between two pages there is none.
+    public string Text => Retrying(() => _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text) ?? "";
 
     /// <summary>The cells of the ledger's row that say this.</summary>
-    public IReadOnlyList<string> Row(string says) => Until(
-        () => _driver.FindElements(By.XPath($"//main//table//tr[.//*[self::th or self::td][contains(normalize-space(.), {Quoted(says)})]]")).Select(row => row.FindElements(By.TagName("td")).Concat(row.FindElements(By.TagName("th"))).Where(cell => cell.Displayed && cell.GetCssValue("text-align") == "right").Select(cell => cell.Text).ToList()).FirstOrDefault(),
-        $"there is no row “{says}”");
+    public IReadOnlyList<string> Row(string says) =>
+        Until(
+            () =>
+                _driver
+                    .FindElements(
+                        By.XPath(
+                            "//main//table//tr[.//*[self::th or self::td][contains(normalize-space(.), "
+                                + $"{Quoted(says)})]]"
+                        )
+                    )
+                    .Select(row =>
+                        row.FindElements(By.TagName("td"))
+                            .Concat(row.FindElements(By.TagName("th")))
+                            .Where(cell => cell.Displayed && cell.GetCssValue("text-align") == "right")
+                            .Select(cell => cell.Text)
+                            .ToList()
+                    )
+                    .FirstOrDefault(),
+            $"there is no row “{says}”"
+        );
 
     /// <summary>Everything the console complained of since <see cref="StartAfresh"/>.</summary>
     public IReadOnlyList<string> Complaints() =>
-        [.. _driver.Manage().Logs.GetLog(LogType.Browser).Where(entry => entry.Level >= LogLevel.Warning).Select(entry => entry.Message)];
+        [
+            .. _driver
+                .Manage()
+                .Logs.GetLog(LogType.Browser)
+                .Where(entry => entry.Level >= LogLevel.Warning)
+                .Select(entry => entry.Message),
+        ];
 
     public IReadOnlyList<string> AxeFindings()
     {
         _driver.ExecuteScript(File.ReadAllText(Repository.Folder("client", "node_modules", "axe-core", "axe.min.js")));
         var findings = _driver.ExecuteAsyncScript(
-            "const done = arguments[0]; axe.run(document, { iframes: false, resultTypes: ['violations'] }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));");
+            "const done = arguments[0]; axe.run(document, { iframes: false, resultTypes: ['violations'] "
+                + "}).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + "
+                + "n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));"
+        );
         return [.. ((IReadOnlyCollection<object>)findings!).Cast<string>()];
     }
 
-    /// <summary>What our own auditor finds, of what axe cannot see: how large things to press are, what they are named, what is announced.</summary>
+    /// <summary>
+    /// What our own auditor finds, of what axe cannot see: how large things to press are, what they are named, what is
+    /// announced.
+    /// </summary>
     public IReadOnlyList<string> AuditFindings() =>
-        [.. ((IReadOnlyCollection<object>)_driver.ExecuteScript(File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "audit.js")))!).Cast<string>()];
+        [
+            .. (
+                (IReadOnlyCollection<object>)
+                    _driver.ExecuteScript(File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "audit.js")))!
+            ).Cast<string>(),
+        ];
 
     /// <summary>Waits until the page says no more that something is on its way.</summary>
-    public void Settled() => Until(
-        () => (bool)_driver.ExecuteScript("return !/(?<!choose) …$/m.test(document.querySelector('main').innerText)")! ? "" : null,
-        "the page does not settle");
+    public void Settled() =>
+        Until(
+            () =>
+                (bool)_driver.ExecuteScript("return !/(?<!choose) …$/m.test(document.querySelector('main').innerText)")!
+                    ? ""
+                    : null,
+            "the page does not settle"
+        );
 
-    /// <summary>Presses Tab until what has the focus says this, then a key on it. Nothing here touches the mouse.</summary>
+    /// <summary>
+    /// Presses Tab until what has the focus says this, then a key on it. Nothing here touches the mouse.
+    /// </summary>
     public void ByKeyboard(string words, string press)
     {
         for (var steps = 0; steps < 250; steps++)
@@ -180,7 +289,8 @@ public sealed class Browser : IDisposable
                 return;
             }
 
-            new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(Keys.Tab).Perform(); // Not at an element: one that takes files would look for one.
+            // Not at an element: one that takes files would look for one.
+            new OpenQA.Selenium.Interactions.Actions(_driver).SendKeys(Keys.Tab).Perform();
         }
 
         throw new ShouldAssertException($"Tab does not lead to “{words}”. The page reads:\n{Text}");
@@ -217,38 +327,73 @@ public sealed class Browser : IDisposable
     public void Latency(int milliseconds)
     {
         _driver.ExecuteCdpCommand("Network.enable", []);
-        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = false, ["latency"] = milliseconds, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        _driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = false,
+                ["latency"] = milliseconds,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
     }
 
     /// <summary>What the server says to a GET of this visitor.</summary>
     public JsonElement Api(string path) =>
-        JsonSerializer.Deserialize<JsonElement>((string)_driver.ExecuteAsyncScript("const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);", path)!);
+        JsonSerializer.Deserialize<JsonElement>(
+            (string)
+                _driver.ExecuteAsyncScript(
+                    "const done = arguments[1]; fetch(arguments[0]).then(answer => answer.text()).then(done);",
+                    path
+                )!
+        );
 
-    /// <summary>The code in the newest mail of Home Start about one; what a seller mails ("Your code for …") is another.</summary>
+    /// <summary>
+    /// The code in the newest mail of Home Start about one; what a seller mails ("Your code for …") is another.
+    /// </summary>
     /// <param name="but">One that was there before.</param>
     public string Code(string? but = null) =>
         Until(
-            () => Api("/api/mail").GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).FirstOrDefault(subject => subject.StartsWith("Your code: ", StringComparison.Ordinal))?[^6..] is { } code && code != but ? code : null,
-            "no code was mailed");
+            () =>
+                Api("/api/mail")
+                    .GetProperty("arrived")
+                    .EnumerateArray()
+                    .Select(letter => letter.GetProperty("subject").GetString()!)
+                    .FirstOrDefault(subject => subject.StartsWith("Your code: ", StringComparison.Ordinal))
+                    ?[^6..]
+                    is { } code
+                && code != but
+                    ? code
+                    : null,
+            "no code was mailed"
+        );
 
-    /// <summary>Changes the site on the page behind the page's back, as another window of the same visitor would.</summary>
+    /// <summary>
+    /// Changes the site on the page behind the page's back, as another window of the same visitor would.
+    /// </summary>
     public void ChangeElsewhere(string command) =>
-        ((string)_driver.ExecuteAsyncScript(
-            """
-            const [command, done] = arguments;
-            const site = location.pathname.split('/')[2];
-            const get = path => fetch(path).then(answer => answer.json());
-            Promise.all([get('/api/session'), get('/api/sites/' + site)])
-              .then(([session, page]) => fetch(`/api/sites/${site}/commands`, {
-                method: 'POST',
-                headers: { 'content-type': 'application/json', 'X-Home-Start-Token': session.token },
-                body: JSON.stringify({ revision: page.revision, command: JSON.parse(command) }),
-              }))
-              .then(answer => done(String(answer.status)), error => done(String(error)));
-            """,
-            command)!).ShouldBe("200");
+        (
+            (string)
+                _driver.ExecuteAsyncScript(
+                    """
+                    const [command, done] = arguments;
+                    const site = location.pathname.split('/')[2];
+                    const get = path => fetch(path).then(answer => answer.json());
+                    Promise.all([get('/api/session'), get('/api/sites/' + site)])
+                      .then(([session, page]) => fetch(`/api/sites/${site}/commands`, {
+                        method: 'POST',
+                        headers: { 'content-type': 'application/json', 'X-Home-Start-Token': session.token },
+                        body: JSON.stringify({ revision: page.revision, command: JSON.parse(command) }),
+                      }))
+                      .then(answer => done(String(answer.status)), error => done(String(error)));
+                    """,
+                    command
+                )!
+        ).ShouldBe("200");
 
-    public void Theme(string theme) => _driver.ExecuteScript("document.documentElement.dataset.theme = arguments[0]", theme);
+    public void Theme(string theme) =>
+        _driver.ExecuteScript("document.documentElement.dataset.theme = arguments[0]", theme);
 
     public void Picture(string file) => _driver.GetScreenshot().SaveAsFile(file);
 
@@ -269,28 +414,44 @@ public sealed class Browser : IDisposable
         throw new ShouldAssertException($"{otherwise}. The page at {_driver.Url} reads:\n{Text}");
     }
 
-    /// <summary>What has the focus, as an assistive technology would name it, nearly: its label, its aria-label, or its words.</summary>
+    /// <summary>
+    /// What has the focus, as an assistive technology would name it, nearly: its label, its aria-label, or its words.
+    /// </summary>
     public string Focused =>
-        (string)_driver.ExecuteScript("const e = document.activeElement; return (e.ariaLabel || e.labels?.[0]?.textContent || (e === document.body ? '' : e.textContent) || '').trim()")!;
+        (string)
+            _driver.ExecuteScript(
+                "const e = document.activeElement; return (e.ariaLabel || e.labels?.[0]?.textContent || (e === "
+                    + "document.body ? '' : e.textContent) || '').trim()"
+            )!;
 
     // A page that was opened anew begins at its top, as browsers have it.
     private bool HasFocusSomewhere =>
-        (bool)_driver.ExecuteScript("const e = document.activeElement; return !window.wasPressedHere || (e !== null && e !== document.body)")!;
+        (bool)
+            _driver.ExecuteScript(
+                "const e = document.activeElement; return !window.wasPressedHere || (e !== null && e !== document.body)"
+            )!;
 
     private bool IsFocusVisible =>
-        (bool)_driver.ExecuteScript("const e = document.activeElement, s = getComputedStyle(e); return e.matches(':focus-visible') && (s.outlineStyle !== 'none' || s.boxShadow !== 'none')")!;
+        (bool)
+            _driver.ExecuteScript(
+                "const e = document.activeElement, s = getComputedStyle(e); return e.matches(':focus-visible') "
+                    + "&& (s.outlineStyle !== 'none' || s.boxShadow !== 'none')"
+            )!;
 
     /// <summary>Presses keys on what has the focus; Control holds for those that follow, up to Null.</summary>
-    public void Keyboard(string keys) => Doing(() => _driver.SwitchTo().ActiveElement().SendKeys(keys), "nothing takes the keys");
+    public void Keyboard(string keys) =>
+        Doing(() => _driver.SwitchTo().ActiveElement().SendKeys(keys), "nothing takes the keys");
 
     // What was found may be replaced by the page before it is acted on: it is found again.
-    private void Doing(Action act, string otherwise) => Until(
-        () =>
-        {
-            act();
-            return "";
-        },
-        otherwise);
+    private void Doing(Action act, string otherwise) =>
+        Until(
+            () =>
+            {
+                act();
+                return "";
+            },
+            otherwise
+        );
 
     private static T? Retrying<T>(Func<T?> look)
     {
@@ -302,11 +463,13 @@ public sealed class Browser : IDisposable
         {
             return default;
         }
-        catch (WebDriverException exception) when (exception.Message.Contains("does not belong to the document", StringComparison.Ordinal))
+        catch (WebDriverException exception)
+            when (exception.Message.Contains("does not belong to the document", StringComparison.Ordinal))
         {
             return default; // The page went away while it was read.
         }
     }
 
-    private static string Quoted(string text) => text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";
+    private static string Quoted(string text) =>
+        text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";
 }

@@ -2,7 +2,10 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>The whole way from the start to the key sheet by keyboard and ear: names, roles, values and announcements alone, as wide as a desk and as narrow as a page at 400%.</summary>
+/// <summary>
+/// The whole way from the start to the key sheet by keyboard and ear: names, roles, values and announcements alone, as
+/// wide as a desk and as narrow as a page at 400%.
+/// </summary>
 public sealed class ByEar(Browser browser) : IClassFixture<Browser>
 {
     [Theory]
@@ -70,7 +73,10 @@ public sealed class ByEar(Browser browser) : IClassFixture<Browser>
         ear.To("button", "Copy it without showing it");
         ear.To("button", "Show it once");
         ear.Keys(Keys.Enter);
-        browser.Until(() => ear.Focused.Role is not "button" and not "RootWebArea" ? "" : null, "the password does not take the focus");
+        browser.Until(
+            () => ear.Focused.Role is not "button" and not "RootWebArea" ? "" : null,
+            "the password does not take the focus"
+        );
         ear.To("button", "I have noted it");
         ear.Keys(Keys.Enter);
         browser.Complaints().ShouldBeEmpty();

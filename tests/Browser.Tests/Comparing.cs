@@ -14,12 +14,17 @@ public sealed class Comparing(Browser browser) : IClassFixture<Browser>
         browser.Reads("B is cheaper, at £229.52, but it lacks a certificate of its own.");
         browser.Press("Needs");
         browser.Select("Selling", "no preference");
-        browser.Until(() => browser.Text.Contains("certificate: own", StringComparison.Ordinal) ? null : "gone", "the certificate is still asked for");
+        browser.Until(
+            () => browser.Text.Contains("certificate: own", StringComparison.Ordinal) ? null : "gone",
+            "the certificate is still asked for"
+        );
         browser.Reads("plans fit");
         browser.Press("Compare");
         browser.Reads("B costs least over 3 years of those that do what you need: £229.52");
         browser.Reads("Counted over 37 months C would cost less than B: £388.32 against £734.82.");
-        browser.Reads("Least paid so far: A from 1 Dec 2026 (£65.15); D from 1 Dec 2027 (£174.60); B from 1 Dec 2028 (£229.52).");
+        browser.Reads(
+            "Least paid so far: A from 1 Dec 2026 (£65.15); D from 1 Dec 2027 (£174.60); B from 1 Dec 2028 (£229.52)."
+        );
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -36,6 +41,9 @@ public sealed class Comparing(Browser browser) : IClassFixture<Browser>
         browser.Driver.Navigate().Refresh();
         browser.Row("In total").ShouldContain("+59.68");
         browser.Tick("also rows that do not differ");
-        browser.Until(() => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null, "the address does not say so");
+        browser.Until(
+            () => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null,
+            "the address does not say so"
+        );
     }
 }

@@ -5,7 +5,8 @@ using OpenQA.Selenium.Chrome;
 namespace HomeStart.Browser.Tests;
 
 /// <summary>
-/// An application and a Chromium at it. There are as many as classes that run at a time: one class after another sits down at a desk, since starting both, and compiling what the first
+/// An application and a Chromium at it. There are as many as classes that run at a time: one class after another sits
+/// down at a desk, since starting both, and compiling what the first
 /// pages need, costs more than most classes do.
 /// </summary>
 internal sealed class Desk : IDisposable
@@ -18,8 +19,17 @@ internal sealed class Desk : IDisposable
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
-            "--disable-sync", "--force-prefers-reduced-motion", $"--user-data-dir={_profile.FullName}");
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--force-prefers-reduced-motion",
+            $"--user-data-dir={_profile.FullName}"
+        );
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
         service.HostName = "127.0.0.1";

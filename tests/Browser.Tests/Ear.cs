@@ -8,12 +8,14 @@ namespace HomeStart.Browser.Tests;
 /// <param name="States">Such as required, invalid, checked, expanded: those that are set.</param>
 internal sealed record Heard(string Role, string Name, string Value, string Description, IReadOnlySet<string> States);
 
-/// <summary>An owner who uses the keyboard alone and hears the page: only the accessibility tree and what is announced are known here, nothing that is seen.</summary>
+/// <summary>
+/// An owner who uses the keyboard alone and hears the page: only the accessibility tree and what is announced are known
+/// here, nothing that is seen.
+/// </summary>
 internal sealed class Ear(Browser browser)
 {
     /// <summary>Runs in every page before its own scripts: notes whatever the live region says.</summary>
-    public const string Listening =
-        """
+    public const string Listening = """
         window.announced = [];
         document.addEventListener('DOMContentLoaded', () => new MutationObserver(changes => {
           for (const change of changes) for (const line of change.addedNodes) window.announced.push(line.textContent);
@@ -30,11 +32,21 @@ internal sealed class Ear(Browser browser)
             var tree = Ask("Accessibility.getPartialAXTree", ("objectId", id), ("fetchRelatives", false));
             var node = (IReadOnlyDictionary<string, object?>)((IEnumerable<object>)tree["nodes"]!).First();
             var states = node.TryGetValue("properties", out var properties)
-                ? ((IEnumerable<object>)properties!).Cast<IReadOnlyDictionary<string, object?>>()
-                    .Where(state => ((IReadOnlyDictionary<string, object?>)state["value"]!).TryGetValue("value", out var value) && value is true or "true")
+                ? ((IEnumerable<object>)properties!)
+                    .Cast<IReadOnlyDictionary<string, object?>>()
+                    .Where(state =>
+                        ((IReadOnlyDictionary<string, object?>)state["value"]!).TryGetValue("value", out var value)
+                        && value is true or "true"
+                    )
                     .Select(state => (string)state["name"]!)
                 : [];
-            return new(Of(node, "role"), Of(node, "name"), Of(node, "value"), Of(node, "description"), states.ToHashSet());
+            return new(
+                Of(node, "role"),
+                Of(node, "name"),
+                Of(node, "value"),
+                Of(node, "description"),
+                states.ToHashSet()
+            );
         }
     }
 
@@ -68,17 +80,32 @@ internal sealed class Ear(Browser browser)
 
     /// <summary>Waits until the focus has come to something by itself.</summary>
     public void IsLedTo(string role, string name) =>
-        browser.Until(() => Focused is var heard && heard.Role == role && heard.Name.StartsWith(name, StringComparison.Ordinal) ? heard : null, $"the focus is not led to the {role} “{name}”");
+        browser.Until(
+            () =>
+                Focused is var heard && heard.Role == role && heard.Name.StartsWith(name, StringComparison.Ordinal)
+                    ? heard
+                    : null,
+            $"the focus is not led to the {role} “{name}”"
+        );
 
     /// <summary>Waits until something that holds these words was announced.</summary>
     public void Hears(string words) =>
-        browser.Until(() => All().FirstOrDefault(said => said.Contains(words, StringComparison.Ordinal)), $"“{words}” is not announced");
+        browser.Until(
+            () => All().FirstOrDefault(said => said.Contains(words, StringComparison.Ordinal)),
+            $"“{words}” is not announced"
+        );
 
-    private IEnumerable<string> All() => ((IEnumerable<object>)browser.Driver.ExecuteScript("return window.announced")!).Cast<string>();
+    private IEnumerable<string> All() =>
+        ((IEnumerable<object>)browser.Driver.ExecuteScript("return window.announced")!).Cast<string>();
 
     private IReadOnlyDictionary<string, object?> Ask(string command, params (string Name, object? Value)[] with) =>
-        (IReadOnlyDictionary<string, object?>)browser.Driver.ExecuteCdpCommand(command, with.ToDictionary(pair => pair.Name, pair => pair.Value))!;
+        (IReadOnlyDictionary<string, object?>)
+            browser.Driver.ExecuteCdpCommand(command, with.ToDictionary(pair => pair.Name, pair => pair.Value))!;
 
     private static string Of(IReadOnlyDictionary<string, object?> node, string part) =>
-        node.TryGetValue(part, out var found) && found is IReadOnlyDictionary<string, object?> held && held.TryGetValue("value", out var value) ? value?.ToString() ?? "" : "";
+        node.TryGetValue(part, out var found)
+        && found is IReadOnlyDictionary<string, object?> held
+        && held.TryGetValue("value", out var value)
+            ? value?.ToString() ?? ""
+            : "";
 }

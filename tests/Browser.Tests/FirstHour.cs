@@ -2,7 +2,10 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>Strangers at the first address: each way in makes a site of their own and leads on, in few presses; the list of sites; the example, marked.</summary>
+/// <summary>
+/// Strangers at the first address: each way in makes a site of their own and leads on, in few presses; the list of
+/// sites; the example, marked.
+/// </summary>
 public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
 {
     private const string Page = """
@@ -49,7 +52,10 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         _presses.ShouldBeLessThanOrEqualTo(3);
         browser.Press("Scan");
         browser.Press("Leave them out");
-        browser.Until(() => browser.Text.Contains("made-up seller", StringComparison.Ordinal) ? null : "gone", "the made-up sellers are still there");
+        browser.Until(
+            () => browser.Text.Contains("made-up seller", StringComparison.Ordinal) ? null : "gone",
+            "the made-up sellers are still there"
+        );
         browser.Reads("Alderford Hosting, Seed");
         browser.Complaints().ShouldBeEmpty();
     }
@@ -67,12 +73,18 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         Press("These are right: put 2 plans");
         browser.Reads("on your shortlist");
         Press("Paste another seller’s page");
-        Paste(Page.Replace("Alderford Hosting", "Birchmere Web", StringComparison.Ordinal).Replace("2.99", "2.49", StringComparison.Ordinal));
+        Paste(
+            Page.Replace("Alderford Hosting", "Birchmere Web", StringComparison.Ordinal)
+                .Replace("2.99", "2.49", StringComparison.Ordinal)
+        );
         browser.Reads("The page of Birchmere Web");
         Press("These are right: put 2 plans");
         browser.Reads("on your shortlist");
         Press("Paste another seller’s page");
-        Paste(Page.Replace("Alderford Hosting", "Coldfell Hosts", StringComparison.Ordinal).Replace("7.99", "3.49", StringComparison.Ordinal));
+        Paste(
+            Page.Replace("Alderford Hosting", "Coldfell Hosts", StringComparison.Ordinal)
+                .Replace("7.99", "3.49", StringComparison.Ordinal)
+        );
         browser.Reads("The page of Coldfell Hosts");
         Press("These are right: put 2 plans");
         browser.Reads("on your shortlist");
@@ -178,7 +190,12 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
     private void Paste(string page)
     {
         browser.Find("textarea");
-        browser.Driver.ExecuteScript("const a = document.querySelector('textarea'); const d = new DataTransfer(); d.setData('text/html', arguments[0]); d.setData('text/plain', 'x'); a.dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true }));", page);
+        browser.Driver.ExecuteScript(
+            "const a = document.querySelector('textarea'); const d = new DataTransfer(); "
+                + "d.setData('text/html', arguments[0]); d.setData('text/plain', 'x'); a.dispatchEvent(new "
+                + "ClipboardEvent('paste', { clipboardData: d, bubbles: true }));",
+            page
+        );
     }
 
     private void Press(string words)

@@ -71,7 +71,10 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.AxeFindings().ShouldBeEmpty();
         browser.Tell("mail", "ok");
         browser.Reads("Your order is complete");
-        browser.Until(() => browser.Text.Contains("On the way", StringComparison.Ordinal) ? null : "all", "some mail still waits");
+        browser.Until(
+            () => browser.Text.Contains("On the way", StringComparison.Ordinal) ? null : "all",
+            "some mail still waits"
+        );
         browser.ByKeyboard("We have your order", Keys.Enter);
         browser.Reads("carrying it out");
         browser.AxeFindings().ShouldBeEmpty();
@@ -90,12 +93,25 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("What you agree to");
         browser.Reads("ostlerwren.com cannot be given back once it is registered.");
         var card = Path.Combine(browser.App.DataFolder, "ada.vcf");
-        File.WriteAllText(card, "BEGIN:VCARD\nVERSION:4.0\nFN:Ada Wren\nORG:Ostler & Wren\nADR:;;4 Mill Lane;Hexworth;;HX4 2AB;GB\nEMAIL:ada@ostlerwren.example\nEND:VCARD\n");
+        File.WriteAllText(
+            card,
+            "BEGIN:VCARD\nVERSION:4.0\nFN:Ada Wren\nORG:Ostler & Wren\nADR:;;4 Mill Lane;Hexworth;;HX4 "
+                + "2AB;GB\nEMAIL:ada@ostlerwren.example\nEND:VCARD\n"
+        );
         browser.Find("input[type=file]").SendKeys(card);
-        browser.Until(() => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "so" : null, "the card was not read");
-        browser.Field("Organisation, if it isn’t for yourself (optional)").GetAttribute("value").ShouldBe("Ostler & Wren");
+        browser.Until(
+            () => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "so" : null,
+            "the card was not read"
+        );
+        browser
+            .Field("Organisation, if it isn’t for yourself (optional)")
+            .GetAttribute("value")
+            .ShouldBe("Ostler & Wren");
         browser.Select("Country", "United Arab Emirates");
-        browser.Until(() => browser.Driver.FindElements(By.XPath("//label[.='Postcode']")).Count > 0 ? null : "gone", "the postcode is still asked for");
+        browser.Until(
+            () => browser.Driver.FindElements(By.XPath("//label[.='Postcode']")).Count > 0 ? null : "gone",
+            "the postcode is still asked for"
+        );
         browser.Select("Country", "United States");
         browser.Field("State or province");
         browser.AxeFindings().ShouldBeEmpty();
@@ -124,7 +140,20 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("You pay £12.48 today");
         browser.ByKeyboard("Order A for £12.48", Keys.Enter);
         browser.Reads("Read the name once more");
-        foreach (var (label, text) in new[] { ("Name", "Ada Wren"), ("Mail address", browser.Mail), ("Street and number", "4 Mill Lane"), ("Town", "Hexworth"), ("Postcode", "HX4 2AB"), ("Card number", "9999000000000004"), ("Expires", "09/29"), ("Code", "123"), ("I have read", " ") })
+        foreach (
+            var (label, text) in new[]
+            {
+                ("Name", "Ada Wren"),
+                ("Mail address", browser.Mail),
+                ("Street and number", "4 Mill Lane"),
+                ("Town", "Hexworth"),
+                ("Postcode", "HX4 2AB"),
+                ("Card number", "9999000000000004"),
+                ("Expires", "09/29"),
+                ("Code", "123"),
+                ("I have read", " "),
+            }
+        )
         {
             browser.ByKeyboard(label, text);
         }
@@ -209,7 +238,10 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Press("Try it");
         browser.Reads("does not count. Tidemarsh Hosting does not know this code.");
         browser.Press("take off the code NOSUCHCODE");
-        browser.Until(() => browser.Text.Contains("NOSUCHCODE", StringComparison.Ordinal) ? null : "", "the code is still there");
+        browser.Until(
+            () => browser.Text.Contains("NOSUCHCODE", StringComparison.Ordinal) ? null : "",
+            "the code is still there"
+        );
         Walk.FillIn(browser, "9999000000000004");
         browser.Tick("yes, at Tidemarsh Hosting"); // No more, that is.
         Walk.Order(browser);
@@ -276,9 +308,23 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         var site = browser.Driver.Url.Split('/')[4];
         var costing = browser.Api($"/api/sites/{site}").GetProperty("worksheet").GetProperty("costing");
         var ledger = costing.GetProperty("ledger");
-        var total = ledger.GetProperty("totals").EnumerateArray().Select(cell => cell.GetString()!).Append(costing.GetProperty("totals").GetProperty("horizon").GetString()!);
+        var total = ledger
+            .GetProperty("totals")
+            .EnumerateArray()
+            .Select(cell => cell.GetString()!)
+            .Append(costing.GetProperty("totals").GetProperty("horizon").GetString()!);
         browser.Row(costing.GetProperty("totals").GetProperty("perMonth").GetString()!).ShouldBe(total);
-        var plan = ledger.GetProperty("rows").EnumerateArray().First(row => row.GetProperty("kind").GetString() == "plan");
-        browser.Row("Tidemarsh Hosting, Slipway").ShouldBe(plan.GetProperty("cells").EnumerateArray().Append(plan.GetProperty("total")).Select(cell => cell.GetString()!));
+        var plan = ledger
+            .GetProperty("rows")
+            .EnumerateArray()
+            .First(row => row.GetProperty("kind").GetString() == "plan");
+        browser
+            .Row("Tidemarsh Hosting, Slipway")
+            .ShouldBe(
+                plan.GetProperty("cells")
+                    .EnumerateArray()
+                    .Append(plan.GetProperty("total"))
+                    .Select(cell => cell.GetString()!)
+            );
     }
 }

@@ -2,14 +2,21 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>From a seller's page to the shelf: an advertisement pasted and typed, a table, and a book changed, undone and gone back on.</summary>
+/// <summary>
+/// From a seller's page to the shelf: an advertisement pasted and typed, a table, and a book changed, undone and gone
+/// back on.
+/// </summary>
 public sealed class FromPage(Browser browser) : IClassFixture<Browser>
 {
     [Fact]
     public void A_pasted_advertisement_waits_for_a_yes_and_becomes_a_candidate()
     {
         Open("Type in an offer");
-        browser.Type("The page’s own words", "Lantern plan from Brightwater Hosting: £2.99 a month for 36 months, billed upfront. Renews at £8.99 a month. Free .com domain. Ex VAT.");
+        browser.Type(
+            "The page’s own words",
+            "Lantern plan from Brightwater Hosting: £2.99 a month for 36 months, billed upfront. Renews at "
+                + "£8.99 a month. Free .com domain. Ex VAT."
+        );
         browser.Press("Read them");
         browser.Reads("answers were read. Look at each below");
         browser.Reads("from “for 36 months”");
@@ -38,7 +45,17 @@ public sealed class FromPage(Browser browser) : IClassFixture<Browser>
         browser.Select("It is paid", "each month, free to leave");
         browser.Select("After that term", "it stays the same");
         browser.Reads("The first year\n£86.40");
-        browser.Until(() => ((IJavaScriptExecutor)browser.Driver).ExecuteScript("return Object.values(sessionStorage).some(kept => kept.includes('Willowgate') && kept.includes('same'))") is true ? "kept" : null, "what was typed is not kept");
+        browser.Until(
+            () =>
+                ((IJavaScriptExecutor)browser.Driver).ExecuteScript(
+                    "return Object.values(sessionStorage).some(kept => kept.includes('Willowgate') && "
+                        + "kept.includes('same'))"
+                )
+                    is true
+                    ? "kept"
+                    : null,
+            "what was typed is not kept"
+        );
         browser.Driver.Navigate().Refresh();
         browser.Reads("The first year\n£86.40");
         browser.ByKeyboard("Put it on the shelf and on the shortlist", Keys.Enter);

@@ -63,7 +63,14 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Press("Check them");
         browser.Reads("3 lines are no names");
         browser.Reads("of 240 asked");
-        browser.Until(() => browser.Text.Contains(" free", StringComparison.Ordinal) || browser.Text.Contains("over 3 years", StringComparison.Ordinal) ? "some" : null, "no answer came");
+        browser.Until(
+            () =>
+                browser.Text.Contains(" free", StringComparison.Ordinal)
+                || browser.Text.Contains("over 3 years", StringComparison.Ordinal)
+                    ? "some"
+                    : null,
+            "no answer came"
+        );
         browser.Press("Stop");
         browser.Press("Go on asking");
         browser.Reads("of 240 asked");
@@ -131,13 +138,19 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Reads("has ostlerwren.co.uk");
         browser.Press("Add it beside: ostlerwren.com from Tidemarsh Hosting");
         browser.Reads("and beside it:");
-        browser.Reads("The plan’s domain-year is spent on ostlerwren.com, where it saves most: £6.00 more over 3 years than on another.");
+        browser.Reads(
+            "The plan’s domain-year is spent on ostlerwren.com, where it saves most: £6.00 more over 3 years "
+                + "than on another."
+        );
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Back to the worksheet");
         browser.Row("take off: ostlerwren.com").ShouldBe(["0.00", "0.00", "16.90", "16.90", "33.80"]);
         browser.Press("Domain");
         browser.Press("Take it off: ostlerwren.com");
-        browser.Until(() => browser.Text.Contains("and beside it:", StringComparison.Ordinal) ? null : "gone", "it still stands beside");
+        browser.Until(
+            () => browser.Text.Contains("and beside it:", StringComparison.Ordinal) ? null : "gone",
+            "it still stands beside"
+        );
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -147,10 +160,23 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         Open();
         browser.Tell("registry", "contradicting");
         browser.Type("The name you want", "wrenandostler");
-        browser.Until(() => browser.Text.Contains("Endings for wrenandostler,", StringComparison.Ordinal) && browser.Text.Contains("The registrar says it is available, the registry says it is taken", StringComparison.Ordinal) ? "so" : null, "nothing is contradicted");
+        browser.Until(
+            () =>
+                browser.Text.Contains("Endings for wrenandostler,", StringComparison.Ordinal)
+                && browser.Text.Contains(
+                    "The registrar says it is available, the registry says it is taken",
+                    StringComparison.Ordinal
+                )
+                    ? "so"
+                    : null,
+            "nothing is contradicted"
+        );
         browser.Tell("registry", "ok");
         browser.Press("Ask again");
-        browser.Until(() => browser.Text.Contains("Available.", StringComparison.Ordinal) ? "free" : null, "it was not asked again");
+        browser.Until(
+            () => browser.Text.Contains("Available.", StringComparison.Ordinal) ? "free" : null,
+            "it was not asked again"
+        );
         browser.Tell("registrar", "down");
         browser.Type("The name you want", "wrenandostlers");
         browser.Reads("It may or may not be available.");
@@ -166,7 +192,9 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.ByKeyboard("Your domain", "wren.com");
         browser.Reads("wren.com in the public record: at Another registrar");
         browser.ByKeyboard("Compare staying and moving", Keys.Enter);
-        browser.Reads("as the registry says. We took £20.28 for a year where it is, which is what Tidemarsh Hosting charges");
+        browser.Reads(
+            "as the registry says. We took £20.28 for a year where it is, which is what Tidemarsh Hosting charges"
+        );
         browser.Type("It expires on", "3 May 2027");
         browser.Type("A year costs there, with tax", "14.20");
         browser.ByKeyboard("Compare staying and moving", Keys.Enter);
@@ -215,7 +243,12 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
     private void Paste(string text)
     {
         var field = browser.Field("Names, one a line");
-        browser.Driver.ExecuteScript("Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', { bubbles: true }));", field, text);
+        browser.Driver.ExecuteScript(
+            "Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set.call(arguments[0], "
+                + "arguments[1]); arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
+            field,
+            text
+        );
     }
 
     private void Open()

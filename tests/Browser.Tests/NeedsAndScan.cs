@@ -18,7 +18,11 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Press("See what fits for least");
         browser.Reads("Ranked by");
         var site = browser.Driver.Url.Split('/')[4];
-        var best = browser.Api($"/api/sites/{site}/scan?byPlan=true").GetProperty("scan").GetProperty("rows")[0].GetProperty("totals");
+        var best = browser
+            .Api($"/api/sites/{site}/scan?byPlan=true")
+            .GetProperty("scan")
+            .GetProperty("rows")[0]
+            .GetProperty("totals");
         browser.Press("Open");
         browser.Reads($"Order E for £{best.GetProperty("dueToday").GetString()}");
         browser.Reads($"£{best.GetProperty("horizon").GetString()} over 3 years");
@@ -48,9 +52,15 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Press("Scan");
         browser.Reads("Ranked by");
         browser.Select("Ranked by", "what is due today");
-        browser.Until(() => browser.Driver.Url.Contains("by=dueToday", StringComparison.Ordinal) ? "" : null, "the address does not say so");
+        browser.Until(
+            () => browser.Driver.Url.Contains("by=dueToday", StringComparison.Ordinal) ? "" : null,
+            "the address does not say so"
+        );
         browser.Select("Rows shown", "every way");
-        browser.Until(() => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null, "the address does not say so");
+        browser.Until(
+            () => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null,
+            "the address does not say so"
+        );
         browser.Driver.Navigate().Refresh();
         browser.Reads("Ranked by");
         browser.Driver.Url.ShouldContain("all=true");
@@ -142,7 +152,10 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         }
 
         browser.Press("Scan again");
-        browser.Until(() => browser.Text.Contains("two sellers: you connect", StringComparison.Ordinal) ? null : "gone", "names of other sellers are still listed");
+        browser.Until(
+            () => browser.Text.Contains("two sellers: you connect", StringComparison.Ordinal) ? null : "gone",
+            "names of other sellers are still listed"
+        );
         browser.Reads("comes first");
     }
 }

@@ -3,7 +3,10 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>From the key sheet to a site that is seen: a page in a minute, files, an engine, mail, names, records and the certificate.</summary>
+/// <summary>
+/// From the key sheet to a site that is seen: a page in a minute, files, an engine, mail, names, records and the
+/// certificate.
+/// </summary>
 public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
 {
     [Fact]
@@ -62,7 +65,10 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         Complains("422");
         Visit("ostlerwren.com", "about/");
         browser.Reads("About");
-        browser.Driver.Manage().Logs.GetLog(LogType.Browser).ShouldAllBe(entry => entry.Message.Contains("favicon", StringComparison.Ordinal));
+        browser
+            .Driver.Manage()
+            .Logs.GetLog(LogType.Browser)
+            .ShouldAllBe(entry => entry.Message.Contains("favicon", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -121,7 +127,10 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         browser.Press("See what would change");
         browser.Reads("out: www CNAME");
         browser.Press("Take it in");
-        browser.Until(() => browser.Text.Contains("www.ostlerwren.com", StringComparison.Ordinal) ? null : "", "www still leads somewhere");
+        browser.Until(
+            () => browser.Text.Contains("www.ostlerwren.com", StringComparison.Ordinal) ? null : "",
+            "www still leads somewhere"
+        );
         browser.Press("Undo: put the version before back");
         browser.Reads("www.ostlerwren.com");
         browser.Driver.FindElement(By.CssSelector("nav[aria-label='This hosting'] a")).Click();
@@ -147,7 +156,13 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
     // The owner's own origin, in another window's place.
     private void Visit(string name, string path = "")
     {
-        var site = _site ?? new Uri(browser.Api($"/api/orders/{browser.Api("/api/orders")[0].GetProperty("id").GetString()}/online").GetProperty("site").GetString()!);
+        var site = _site
+            ?? new Uri(
+                browser
+                    .Api($"/api/orders/{browser.Api("/api/orders")[0].GetProperty("id").GetString()}/online")
+                    .GetProperty("site")
+                    .GetString()!
+            );
         _site = site;
         browser.Driver.Navigate().GoToUrl($"http://{name}{site.Host["ostlerwren.com".Length..]}:{site.Port}/{path}");
     }
@@ -158,7 +173,15 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
     {
         var file = Path.Combine(Directory.CreateTempSubdirectory("home-start-files-").FullName, name);
         File.WriteAllText(file, text);
-        browser.Until(() => browser.Driver.FindElements(By.XPath($"//label[normalize-space(.)='{with}']//input")).FirstOrDefault(input => input.Enabled), $"there is no “{with}”").SendKeys(file);
+        browser
+            .Until(
+                () =>
+                    browser
+                        .Driver.FindElements(By.XPath($"//label[normalize-space(.)='{with}']//input"))
+                        .FirstOrDefault(input => input.Enabled),
+                $"there is no “{with}”"
+            )
+            .SendKeys(file);
     }
 
     private static string ZipOf(params (string Path, string Text)[] files)
@@ -175,5 +198,10 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
     }
 
     // A refusal that the page shows in words is a line of the browser's console too; nothing else may be.
-    private void Complains(string status) => browser.Complaints().ShouldAllBe(line => line.Contains(status, StringComparison.Ordinal) || line.Contains("favicon", StringComparison.Ordinal));
+    private void Complains(string status) =>
+        browser
+            .Complaints()
+            .ShouldAllBe(line =>
+                line.Contains(status, StringComparison.Ordinal) || line.Contains("favicon", StringComparison.Ordinal)
+            );
 }

@@ -4,14 +4,15 @@ using System.Text;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>What an owner is spared when the network, a process or their own patience fails in the middle of an order.</summary>
+/// <summary>
+/// What an owner is spared when the network, a process or their own patience fails in the middle of an order.
+/// </summary>
 public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
 {
     private const string Card = "9999000000000004";
 
     /// <summary>The request arrives, its answer does not.</summary>
-    private const string LosesAnswers =
-        """
+    private const string LosesAnswers = """
         const real = window.fetch;
         window.lose = '';
         window.fetch = async (...asked) => {
@@ -86,9 +87,18 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
         var memory = Memory(browser.App.Id);
         memory.Holds("ostlerwren.com").ShouldBeTrue("the search finds nothing at all");
         memory.Holds(Card).ShouldBeFalse();
-        foreach (var file in Directory.GetFiles(browser.App.DataFolder, "*", SearchOption.AllDirectories).Where(file => !file.EndsWith("in-use", StringComparison.Ordinal)))
+        foreach (
+            var file in Directory
+                .GetFiles(browser.App.DataFolder, "*", SearchOption.AllDirectories)
+                .Where(file => !file.EndsWith("in-use", StringComparison.Ordinal))
+        )
         {
-            using var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+            using var stream = new FileStream(
+                file,
+                FileMode.Open,
+                FileAccess.Read,
+                FileShare.ReadWrite | FileShare.Delete
+            );
             using var reader = new StreamReader(stream, Encoding.Latin1);
             reader.ReadToEnd().ShouldNotContain(Card);
         }
@@ -100,7 +110,10 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         var before = Counterparts();
         before.Kill();
-        browser.Until(() => CounterpartsOrNull() is { } now && now.Id != before.Id ? "" : null, "the counterparts are not started again");
+        browser.Until(
+            () => CounterpartsOrNull() is { } now && now.Id != before.Id ? "" : null,
+            "the counterparts are not started again"
+        );
         browser.Press("Domain");
         browser.Until(
             () =>
@@ -108,7 +121,8 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
                 browser.Type("The name you want", "ostlerwren");
                 return browser.Text.Contains("Available", StringComparison.Ordinal) ? "" : null;
             },
-            "no registrar answers");
+            "no registrar answers"
+        );
     }
 
     private void Begin()
@@ -120,14 +134,21 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
         Walk.FillIn(browser, Card);
     }
 
-    private void Lose(string addresses) => browser.Driver.ExecuteScript($"window.lose = {System.Text.Json.JsonSerializer.Serialize(addresses)}");
+    private void Lose(string addresses) =>
+        browser.Driver.ExecuteScript($"window.lose = {System.Text.Json.JsonSerializer.Serialize(addresses)}");
 
-    private Process Counterparts() => CounterpartsOrNull() ?? throw new ShouldAssertException("the counterparts do not run");
+    private Process Counterparts() =>
+        CounterpartsOrNull() ?? throw new ShouldAssertException("the counterparts do not run");
 
     private Process? CounterpartsOrNull()
     {
         var parent = browser.App.Id.ToString(CultureInfo.InvariantCulture);
-        foreach (var stat in Directory.GetDirectories("/proc").Select(folder => Path.Combine(folder, "stat")).Where(File.Exists))
+        foreach (
+            var stat in Directory
+                .GetDirectories("/proc")
+                .Select(folder => Path.Combine(folder, "stat"))
+                .Where(File.Exists)
+        )
         {
             try
             {
@@ -150,8 +171,11 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
 
     private static Mapped Memory(int process)
     {
-        var ranges = File.ReadLines($"/proc/{process}/maps").Select(line => line.Split(' ', StringSplitOptions.RemoveEmptyEntries)).Where(parts => parts[1].StartsWith("rw", StringComparison.Ordinal))
-            .Select(parts => parts[0].Split('-')).Select(range => (From: Convert.ToInt64(range[0], 16), Until: Convert.ToInt64(range[1], 16)));
+        var ranges = File.ReadLines($"/proc/{process}/maps")
+            .Select(line => line.Split(' ', StringSplitOptions.RemoveEmptyEntries))
+            .Where(parts => parts[1].StartsWith("rw", StringComparison.Ordinal))
+            .Select(parts => parts[0].Split('-'))
+            .Select(range => (From: Convert.ToInt64(range[0], 16), Until: Convert.ToInt64(range[1], 16)));
         return new Mapped($"/proc/{process}/mem", [.. ranges]);
     }
 

@@ -2,7 +2,9 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>The ways an owner may buy: new or coming back, by every way to pay, a domain moved in or claimed afterwards.</summary>
+/// <summary>
+/// The ways an owner may buy: new or coming back, by every way to pay, a domain moved in or claimed afterwards.
+/// </summary>
 public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
 {
     private const string Card = "9999000000000004";
@@ -72,7 +74,10 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Reads("You ordered this on 1 December 2026");
         browser.Press("Order it a second time");
         browser.Reads("ostlerwren.com is yours already");
-        browser.Until(() => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "" : null, "who ordered before is not filled in");
+        browser.Until(
+            () => browser.Field("Town").GetAttribute("value") == "Hexworth" ? "" : null,
+            "who ordered before is not filled in"
+        );
     }
 
     [Fact]
@@ -99,7 +104,9 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
     public void A_domain_is_moved_in_and_the_order_waits_for_it_until_it_is_called_off()
     {
         browser.StartAfresh();
-        browser.ChangeElsewhere("""{ "kind": "choose-domain", "letter": "A", "domain": { "route": "transfer", "book": "tidemarsh", "name": "wren", "ending": "com", "expires": "2027-05-03" } }""");
+        browser.ChangeElsewhere(
+            """{ "kind": "choose-domain", "letter": "A", "domain": { "route": "transfer", "book": "tidemarsh", "name": "wren", "ending": "com", "expires": "2027-05-03" } }"""
+        );
         browser.Driver.Navigate().Refresh();
         browser.Press("Order A");
         browser.Reads("Moving your domain");
@@ -120,7 +127,9 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
     public void A_domain_left_for_later_is_claimed_from_the_key_sheet_by_keyboard_alone()
     {
         browser.StartAfresh();
-        browser.ChangeElsewhere("""{ "kind": "choose-domain", "letter": "A", "domain": { "route": "later", "book": "tidemarsh", "ending": "com", "inMonths": 2 } }""");
+        browser.ChangeElsewhere(
+            """{ "kind": "choose-domain", "letter": "A", "domain": { "route": "later", "book": "tidemarsh", "ending": "com", "inMonths": 2 } }"""
+        );
         browser.Driver.Navigate().Refresh();
         browser.Press("Order A");
         browser.Reads("Who you are");
@@ -148,8 +157,12 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
     public void A_name_that_is_gone_is_replaced_by_a_held_one_and_nothing_is_typed_again()
     {
         browser.StartAfresh();
-        browser.ChangeElsewhere("""{ "kind": "choose-domain", "letter": "A", "domain": { "route": "register", "book": "tidemarsh", "name": "wrenclocksandmore", "ending": "com" } }""");
-        browser.ChangeElsewhere("""{ "kind": "hold-names", "names": [{ "name": "ostlerandwren", "ending": "com" }] }""");
+        browser.ChangeElsewhere(
+            """{ "kind": "choose-domain", "letter": "A", "domain": { "route": "register", "book": "tidemarsh", "name": "wrenclocksandmore", "ending": "com" } }"""
+        );
+        browser.ChangeElsewhere(
+            """{ "kind": "hold-names", "names": [{ "name": "ostlerandwren", "ending": "com" }] }"""
+        );
         browser.Driver.Navigate().Refresh();
         browser.Press("Order A");
         browser.Reads("Read the name once more");
@@ -158,7 +171,10 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         Walk.Order(browser);
         browser.Reads("wrenclocksandmore.com is not free any more");
         browser.Press("Take ostlerandwren.com instead");
-        browser.Until(() => browser.Text.Contains("ostlerandwren.com\nregistered for", StringComparison.Ordinal) ? "" : null, "the held name did not take its place");
+        browser.Until(
+            () => browser.Text.Contains("ostlerandwren.com\nregistered for", StringComparison.Ordinal) ? "" : null,
+            "the held name did not take its place"
+        );
         browser.Field("Card number").GetAttribute("value").ShouldBe(Card);
         browser.Press("Order A and pay");
         browser.Reads("Key sheet for ostlerandwren.com");
@@ -182,6 +198,14 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
 
     private string SellersCode() =>
         browser.Until(
-            () => browser.Api("/api/mail").GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).FirstOrDefault(subject => subject.StartsWith("Your code for Tidemarsh", StringComparison.Ordinal))?[^6..],
-            "the seller mailed no code");
+            () =>
+                browser
+                    .Api("/api/mail")
+                    .GetProperty("arrived")
+                    .EnumerateArray()
+                    .Select(letter => letter.GetProperty("subject").GetString()!)
+                    .FirstOrDefault(subject => subject.StartsWith("Your code for Tidemarsh", StringComparison.Ordinal))
+                    ?[^6..],
+            "the seller mailed no code"
+        );
 }

@@ -2,7 +2,10 @@ using OpenQA.Selenium;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>From sellers' pages to the shortlist: pasted, looked at value by value, mended, put on the shelf; and their cart held against the candidate.</summary>
+/// <summary>
+/// From sellers' pages to the shortlist: pasted, looked at value by value, mended, put on the shelf; and their cart
+/// held against the candidate.
+/// </summary>
 public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
 {
     private const string Page = """
@@ -25,8 +28,17 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.Press("Paste a seller’s page");
         browser.Reads("every plan is read at once");
         Put(Page, "Alderford Hosting");
-        Put(Page.Replace("Alderford", "Larkmere", StringComparison.Ordinal).Replace("2.99", "3.49", StringComparison.Ordinal), "Larkmere Hosting");
-        Put("Fen Digital\nReed\n€4 a month\n12 months, paid yearly in advance\n2 websites\n5 GB storage\n\nPrices incl. VAT", "Fen Digital", isLast: true);
+        Put(
+            Page.Replace("Alderford", "Larkmere", StringComparison.Ordinal)
+                .Replace("2.99", "3.49", StringComparison.Ordinal),
+            "Larkmere Hosting"
+        );
+        Put(
+            "Fen Digital\nReed\n€4 a month\n12 months, paid yearly in advance\n2 websites\n5 GB "
+                + "storage\n\nPrices incl. VAT",
+            "Fen Digital",
+            isLast: true
+        );
         browser.Reads("is on your shortlist");
 
         // Three pastes, three presses to put them there, two for the next page: two minutes are more than enough.
@@ -71,19 +83,28 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
     public void What_the_page_does_not_say_is_asked_and_a_second_page_shows_what_it_changes()
     {
         Open();
-        Paste("Seed\n$9 a month on a 24-month term\n1 website\n10 GB storage\n\nOak\n$19 a month on a 24-month term\n5 websites\n50 GB storage");
+        Paste(
+            "Seed\n$9 a month on a 24-month term\n1 website\n10 GB storage\n\nOak\n$19 a month on a 24-month "
+                + "term\n5 websites\n50 GB storage"
+        );
         browser.Reads("Who sells?");
         browser.Type("Who sells?", "Quarry Web");
         browser.Type("In which currency are the prices?", "usd");
         browser.Press("Yes, tax is included");
         browser.Reads("questions in red are still open");
         browser.Press("paid all at once");
-        browser.Until(() => browser.Driver.FindElements(By.XPath("//span[contains(., 'How is the')]")).Count == 1 ? "one" : null, "the first answer does not count");
+        browser.Until(
+            () => browser.Driver.FindElements(By.XPath("//span[contains(., 'How is the')]")).Count == 1 ? "one" : null,
+            "the first answer does not count"
+        );
         browser.Press("paid every month, committed");
         browser.Press("These are right: put 2 plans on my shortlist");
         browser.Reads("are on your shortlist");
         browser.Press("Paste another seller’s page");
-        Paste("Quarry Web\nOak\nUS$21 a month on a 24-month term, paid all at once up front\n5 websites\n60 GB storage\nPrices include tax");
+        Paste(
+            "Quarry Web\nOak\nUS$21 a month on a 24-month term, paid all at once up front\n5 websites\n60 GB "
+                + "storage\nPrices include tax"
+        );
         browser.Reads("You have a price list of Quarry Web already.");
         browser.Complaints().ShouldBeEmpty();
     }
@@ -135,9 +156,25 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
     {
         var box = browser.Find("textarea");
         ((IJavaScriptExecutor)browser.Driver).ExecuteScript(
-            "const d = new DataTransfer(); d.setData(arguments[2] ? 'text/html' : 'text/plain', arguments[1]); arguments[0].dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true }));", box, page, page.Contains("</", StringComparison.Ordinal));
+            "const d = new DataTransfer(); d.setData(arguments[2] ? 'text/html' : 'text/plain', arguments[1]); "
+                + "arguments[0].dispatchEvent(new ClipboardEvent('paste', { clipboardData: d, bubbles: true }));",
+            box,
+            page,
+            page.Contains("</", StringComparison.Ordinal)
+        );
     }
 
     private string Lit() =>
-        browser.Until(() => string.Concat(browser.Driver.FindElements(By.CssSelector("aside button[aria-pressed=true]")).Select(mark => mark.GetAttribute("textContent"))) is { Length: > 0 } lit ? lit : null, "no words are lit");
+        browser.Until(
+            () =>
+                string.Concat(
+                    browser
+                        .Driver.FindElements(By.CssSelector("aside button[aria-pressed=true]"))
+                        .Select(mark => mark.GetAttribute("textContent"))
+                )
+                    is { Length: > 0 } lit
+                    ? lit
+                    : null,
+            "no words are lit"
+        );
 }

@@ -1,9 +1,12 @@
 namespace HomeStart.Browser.Tests;
 
-/// <summary>Makes the pictures in docs/screenshots from the demo; run by docs/pictures, not by the test suite.</summary>
+/// <summary>
+/// Makes the pictures in docs/screenshots from the demo; run by docs/pictures, not by the test suite.
+/// </summary>
 public sealed class Pictures(Browser browser) : IClassFixture<Browser>
 {
-    private static string Folder => Environment.GetEnvironmentVariable("HOME_START_PICTURES") ?? Repository.Folder("docs", "screenshots");
+    private static string Folder =>
+        Environment.GetEnvironmentVariable("HOME_START_PICTURES") ?? Repository.Folder("docs", "screenshots");
 
     [Fact(Explicit = true)]
     public void Of_every_main_view()
@@ -115,7 +118,10 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
     private void Site()
     {
         browser.Press("First page");
-        browser.Type("What you do", "We mend clocks and barometers, old and new.\n\nBring yours in, or call and we come to you.");
+        browser.Type(
+            "What you do",
+            "We mend clocks and barometers, old and new.\n\nBring yours in, or call and we come to you."
+        );
         browser.Type("Street", "3 Tide Lane");
         browser.Type("Town", "Ludlow");
         browser.Type("Telephone", "01584 555 012");
@@ -144,7 +150,14 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
     private void SellersPage()
     {
         browser.Press("Paste a seller’s page");
-        browser.Type("Their page", "Brightwater Hosting\n\nLantern\n£2.99 a month\n36 months, paid up front\nRenews at £8.99 a month\n1 website\n10 GB storage\n5 mailboxes\n\nBeacon\n£5.49 a month\n36 months, paid up front\nRenews at £13.99 a month\n10 websites\n60 GB storage\nUnlimited mailboxes\nFree .com domain for the first year\n\nPrices exclude VAT. 30-day money-back guarantee. We move your old site for £49.");
+        browser.Type(
+            "Their page",
+            "Brightwater Hosting\n\nLantern\n£2.99 a month\n36 months, paid up front\nRenews at £8.99 a "
+                + "month\n1 website\n10 GB storage\n5 mailboxes\n\nBeacon\n£5.49 a month\n36 months, paid up "
+                + "front\nRenews at £13.99 a month\n10 websites\n60 GB storage\nUnlimited mailboxes\nFree .com "
+                + "domain for the first year\n\nPrices exclude VAT. 30-day money-back guarantee. We move your old "
+                + "site for £49."
+        );
         browser.Press("Read it");
         browser.Reads("2 plans were read");
         browser.Press("afterwards £8.99 a month");
@@ -171,7 +184,11 @@ public sealed class Pictures(Browser browser) : IClassFixture<Browser>
         browser.Press("Your price lists");
     }
 
-    private void Settle() => browser.Until(() => browser.Text.Contains("asking", StringComparison.Ordinal) ? null : "", "the registrars are still being asked");
+    private void Settle() =>
+        browser.Until(
+            () => browser.Text.Contains("asking", StringComparison.Ordinal) ? null : "",
+            "the registrars are still being asked"
+        );
 
     private void Take(string name)
     {

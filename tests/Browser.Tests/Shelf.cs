@@ -1,6 +1,8 @@
 namespace HomeStart.Browser.Tests;
 
-/// <summary>The shelf: a price list read in, refused where it is broken, looked at where it is newer, read, and put away.</summary>
+/// <summary>
+/// The shelf: a price list read in, refused where it is broken, looked at where it is newer, read, and put away.
+/// </summary>
 public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("home-start-shelf-").FullName;
@@ -37,7 +39,11 @@ public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
     {
         browser.StartAfresh();
         browser.Press("Shelf");
-        Hand("tidemarsh.json", File.ReadAllText(Path.Combine(Repository.Folder("demo"), "books", "tidemarsh.json")).Replace("\"107.88\"", "\"131.88\"", StringComparison.Ordinal));
+        Hand(
+            "tidemarsh.json",
+            File.ReadAllText(Path.Combine(Repository.Folder("demo"), "books", "tidemarsh.json"))
+                .Replace("\"107.88\"", "\"131.88\"", StringComparison.Ordinal)
+        );
         browser.Reads("the later price of Slipway, yearly: dearer, £107.88 became £131.88");
         browser.Row("A of Ostler").ShouldContain("adds £57.60");
         browser.Press("Take the newer prices");
@@ -64,8 +70,7 @@ public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
         browser.Find("input[type=file]").SendKeys(file);
     }
 
-    private const string Heron =
-        """
+    private const string Heron = """
         { "format": "home-start/offer-book@1", "id": "heron", "asOf": "2026-11-20", "currency": "GBP", "provider": { "name": "Heron Hosts" }, "tax": { "pricesInclude": true },
           "plans": [ { "id": "mooring", "name": "Mooring", "billing": [ { "everyMonths": 12, "prices": [ { "amount": "36.00" } ] } ] } ] }
         """;

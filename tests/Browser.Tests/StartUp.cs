@@ -7,7 +7,11 @@ public sealed class StartUp
     public async Task A_damaged_database_is_said_in_one_sentence()
     {
         var data = Directory.CreateTempSubdirectory("home-start-damaged-").FullName;
-        await File.WriteAllTextAsync(Path.Combine(data, "home-start.db"), string.Concat(Enumerable.Repeat("This is no database. ", 400)), TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(
+            Path.Combine(data, "home-start.db"),
+            string.Concat(Enumerable.Repeat("This is no database. ", 400)),
+            TestContext.Current.CancellationToken
+        );
         (await RefusalAsync(AppProcess.FreePort(), data)).ShouldContain("is damaged");
     }
 
@@ -24,7 +28,9 @@ public sealed class StartUp
     {
         using var app = new AppProcess();
         var data = Directory.CreateTempSubdirectory("home-start-second-").FullName;
-        (await RefusalAsync(app.Address.Port, data)).ShouldContain($"Port {app.Address.Port}, {app.Address.Port + 1} or {app.Address.Port + 2} is in use");
+        (await RefusalAsync(app.Address.Port, data)).ShouldContain(
+            $"Port {app.Address.Port}, {app.Address.Port + 1} or {app.Address.Port + 2} is in use"
+        );
         (await RefusalAsync(AppProcess.FreePort(), app.DataFolder)).ShouldContain("runs already with the data");
     }
 

@@ -33,7 +33,9 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Pay £146.16");
         browser.Reads("How you pay");
         browser.Find("[role=dialog] button.bg-blue").Click();
-        browser.Reads("£146.16 was taken by Tidemarsh Hosting for ostlerwren.com, Contact privacy and having ostlerwren.com back");
+        browser.Reads(
+            "£146.16 was taken by Tidemarsh Hosting for ostlerwren.com, Contact privacy and having ostlerwren.com back"
+        );
         browser.Press("Mail");
         browser.Reads("A bill was paid");
         browser.Driver.Navigate().Back();
@@ -54,7 +56,10 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Do this on 1 Dec 2027");
         browser.Reads("Decided for 1 December 2027: Change to Courtyard");
         browser.Press("Take it back");
-        browser.Until(() => browser.Text.Contains("Decided for", StringComparison.Ordinal) ? null : "", "it was not taken back");
+        browser.Until(
+            () => browser.Text.Contains("Decided for", StringComparison.Ordinal) ? null : "",
+            "it was not taken back"
+        );
         browser.Press("Look: Change to Courtyard, paid each year");
         browser.Press("Do this");
         browser.Reads("what was left of Lintel");
@@ -106,7 +111,9 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.ChangeElsewhere("""{ "kind": "choose-domain", "letter": "A", "domain": null }""");
         browser.Driver.Navigate().Refresh();
         browser.Reads("Choose a domain");
-        browser.ChangeElsewhere("""{ "kind": "choose-plan", "letter": "A", "book": "fernhollow", "plan": "clearing" }""");
+        browser.ChangeElsewhere(
+            """{ "kind": "choose-plan", "letter": "A", "book": "fernhollow", "plan": "clearing" }"""
+        );
         browser.Driver.Navigate().Refresh();
         browser.Reads("A free domain-year comes with this plan");
         Order("A");
@@ -122,9 +129,17 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         taken.ShouldBe([withoutName]);
         browser.Complaints().ShouldBeEmpty();
 
-        List<string> Taken() => [.. Tenure().GetProperty("paid").EnumerateArray().Where(bill => string.CompareOrdinal(bill.GetProperty("on").GetString(), "2027") > 0).Select(bill => bill.GetProperty("amount").GetString()!)];
+        List<string> Taken() =>
+            [
+                .. Tenure()
+                    .GetProperty("paid")
+                    .EnumerateArray()
+                    .Where(bill => string.CompareOrdinal(bill.GetProperty("on").GetString(), "2027") > 0)
+                    .Select(bill => bill.GetProperty("amount").GetString()!),
+            ];
 
-        System.Text.Json.JsonElement Tenure() => browser.Api($"/api/sites/{browser.Driver.Url.Split('/')[4]}/upkeep").GetProperty("tenures")[0];
+        System.Text.Json.JsonElement Tenure() =>
+            browser.Api($"/api/sites/{browser.Driver.Url.Split('/')[4]}/upkeep").GetProperty("tenures")[0];
     }
 
     private void TypeClaim()
@@ -144,7 +159,12 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
 
     private void Order(string letter, string card = "9999000000000004")
     {
-        browser.Go(browser.Driver.Url[browser.Address.ToString().Length..].Split('?')[0].Replace("worksheet", "order", StringComparison.Ordinal) + $"?view={letter}");
+        browser.Go(
+            browser
+                .Driver.Url[browser.Address.ToString().Length..]
+                .Split('?')[0]
+                .Replace("worksheet", "order", StringComparison.Ordinal) + $"?view={letter}"
+        );
         Walk.FillIn(browser, card);
         Walk.Order(browser, $"Order {letter} and pay");
         browser.Reads("Key sheet");

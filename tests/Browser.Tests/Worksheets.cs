@@ -48,9 +48,13 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Reads("You pay £65.15 today");
-        browser.ChangeElsewhere("""{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }""");
+        browser.ChangeElsewhere(
+            """{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }"""
+        );
         browser.Tick("monthly");
-        browser.Reads("This was changed in another window meanwhile. You see the newer state; your last choice was not made.");
+        browser.Reads(
+            "This was changed in another window meanwhile. You see the newer state; your last choice was not made."
+        );
         browser.Reads("You pay £167.60 today");
         browser.Press("Leave it as it is there");
         browser.Tick("monthly");
@@ -62,9 +66,13 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
     {
         browser.StartAfresh();
         browser.Reads("You pay £65.15 today");
-        browser.ChangeElsewhere("""{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }""");
+        browser.ChangeElsewhere(
+            """{ "kind": "choose-billing", "letter": "A", "everyMonths": 36, "commitMonths": 36 }"""
+        );
         browser.Tick("monthly");
-        browser.Reads("Here it was A at £65.15 today and £443.29 over 3 years; the other window made it A at £167.60 today");
+        browser.Reads(
+            "Here it was A at £65.15 today and £443.29 over 3 years; the other window made it A at £167.60 today"
+        );
         browser.Reads("You wanted: A: monthly.");
         browser.Press("Make my choice all the same");
         browser.Reads("You pay £52.73 today");
@@ -104,7 +112,10 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("Start anywhere");
         browser.Type("A code to try", "plume30");
         browser.Press("Try it");
-        browser.Reads("Quillhaven: 30% off the plan, on the first bill, if you pay for 1 year or more at a time, for new customers, not beside another code.");
+        browser.Reads(
+            "Quillhaven: 30% off the plan, on the first bill, if you pay for 1 year or more at a time, for new "
+                + "customers, not beside another code."
+        );
         browser.Press("Choose a plan");
         browser.Press("Quillhaven, Inkwell");
         browser.Reads("You pay");
@@ -128,7 +139,10 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Tick("every 3 years");
         browser.Reads("more plans are not sold every 3 years.");
         browser.Tick("only plans that do what I need");
-        browser.Until(() => browser.Text.Contains("Saltglass Cloud, Shard", StringComparison.Ordinal) ? null : "gone", "a plan that does not do what is needed is still listed");
+        browser.Until(
+            () => browser.Text.Contains("Saltglass Cloud, Shard", StringComparison.Ordinal) ? null : "gone",
+            "a plan that does not do what is needed is still listed"
+        );
         browser.Tick("yearly");
         browser.Select("Sorted by", "what is due today");
         browser.Select("Plans of", "Ninebridge Hosting");
@@ -151,7 +165,10 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Press("Help");
         browser.Tick("Use single keys as shortcuts");
         browser.Find("body").SendKeys(Keys.Escape);
-        browser.Until(() => browser.Focused == "Help" ? "there" : null, "the focus did not come back to what opened the sheet");
+        browser.Until(
+            () => browser.Focused == "Help" ? "there" : null,
+            "the focus did not come back to what opened the sheet"
+        );
         browser.Keyboard("2");
         Thread.Sleep(200);
         browser.Text.ShouldContain("You pay £65.15 today"); // Not while a control has the focus.
@@ -170,7 +187,13 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.ByKeyboard("Edit A", Keys.Enter);
         browser.Reads("One place later"); // The sheet comes when it is first asked for.
         browser.ByKeyboard("One place later", Keys.Enter);
-        browser.Until(() => browser.Driver.FindElements(By.CssSelector("nav[aria-label=Shortlist] a"))[0].Text.StartsWith('B') ? "" : null, "B does not stand first");
+        browser.Until(
+            () =>
+                browser.Driver.FindElements(By.CssSelector("nav[aria-label=Shortlist] a"))[0].Text.StartsWith('B')
+                    ? ""
+                    : null,
+            "B does not stand first"
+        );
         browser.Type("Your name for A", "Cheap start");
         browser.Press("Name it");
         browser.Reads("Cheap start");
@@ -239,7 +262,10 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("Why 251.64?");
         var address = browser.Driver.Url;
         browser.Driver.Navigate().Back();
-        browser.Until(() => browser.Text.Contains("Why 251.64?", StringComparison.Ordinal) ? null : "", "going back does not close it");
+        browser.Until(
+            () => browser.Text.Contains("Why 251.64?", StringComparison.Ordinal) ? null : "",
+            "going back does not close it"
+        );
         browser.Driver.Navigate().GoToUrl(address);
         browser.Reads("Why 251.64?");
         browser.Press("Close");
@@ -259,7 +285,12 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         {
             browser.ToSheet(sheet);
             Thread.Sleep(300);
-            ((long)browser.Driver.ExecuteScript("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBe(0, sheet);
+            (
+                (long)
+                    browser.Driver.ExecuteScript(
+                        "return document.documentElement.scrollWidth - document.documentElement.clientWidth"
+                    )!
+            ).ShouldBe(0, sheet);
         }
 
         browser.Select("Column shown beside the total", "Year 2");

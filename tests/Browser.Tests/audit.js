@@ -1,4 +1,5 @@
-// What axe cannot see, of what stands on the page now: each finding is one line. The rules are those of docs/accessibility.md.
+// What axe cannot see, of what stands on the page now: each finding is one line. The rules are those of
+// docs/accessibility.md.
 return (() => {
   const findings = [];
   const find = (rule, element, says) =>

@@ -12,7 +12,10 @@ internal static class Wire
         var faults = new FaultList();
         var read = CostingRequestReader.Read(request, [], faults);
         var costing = read is null ? null : Coster.Cost(read.Candidate, read.Books, read.Settings, faults).Value;
-        return (costing is null ? null : JsonSerializer.SerializeToElement(CostingWriter.Write(costing), WireJson.Options), faults.Faults);
+        return (
+            costing is null ? null : JsonSerializer.SerializeToElement(CostingWriter.Write(costing), WireJson.Options),
+            faults.Faults
+        );
     }
 
     public static JsonElement Cost(JsonElement request)
@@ -25,9 +28,13 @@ internal static class Wire
     public static JsonElement Cost(JsonNode request) => Cost(request.Deserialize<JsonElement>());
 
     public static string Text(this JsonElement element, params string[] path) =>
-        path.Aggregate(element, (at, step) => int.TryParse(step, out var index) ? at[index] : at.GetProperty(step)).ToString();
+        path.Aggregate(element, (at, step) => int.TryParse(step, out var index) ? at[index] : at.GetProperty(step))
+            .ToString();
 
-    /// <summary>Everything in <paramref name="expected"/> stands in <paramref name="actual"/>, lists in full length; the actual objects may hold more.</summary>
+    /// <summary>
+    /// Everything in <paramref name="expected"/> stands in <paramref name="actual"/>, lists in full length; the actual
+    /// objects may hold more.
+    /// </summary>
     public static void ShouldHold(JsonElement actual, JsonElement expected, string where)
     {
         actual.ValueKind.ShouldBe(expected.ValueKind, where);
@@ -36,7 +43,9 @@ internal static class Wire
             case JsonValueKind.Object:
                 foreach (var property in expected.EnumerateObject())
                 {
-                    actual.TryGetProperty(property.Name, out var value).ShouldBeTrue($"{where}.{property.Name} is missing");
+                    actual
+                        .TryGetProperty(property.Name, out var value)
+                        .ShouldBeTrue($"{where}.{property.Name} is missing");
                     ShouldHold(value, property.Value, $"{where}.{property.Name}");
                 }
 

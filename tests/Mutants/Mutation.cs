@@ -7,7 +7,8 @@ namespace HomeStart.Mutants;
 internal sealed record Mutation(SyntaxTree Tree, SyntaxNode Before, SyntaxNode After)
 {
     /// <summary>The file's text with the change in it.</summary>
-    public SyntaxTree Changed() => Tree.WithRootAndOptions(Tree.GetRoot().ReplaceNode(Before, After.WithTriviaFrom(Before)), Tree.Options);
+    public SyntaxTree Changed() =>
+        Tree.WithRootAndOptions(Tree.GetRoot().ReplaceNode(Before, After.WithTriviaFrom(Before)), Tree.Options);
 
     /// <summary>Where and what, for the list of survivors.</summary>
     public string Describe(string root)
@@ -18,7 +19,10 @@ internal sealed record Mutation(SyntaxTree Tree, SyntaxNode Before, SyntaxNode A
 
     private static string Short(SyntaxNode node)
     {
-        var text = string.Join(' ', node.NormalizeWhitespace().ToString().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
+        var text = string.Join(
+            ' ',
+            node.NormalizeWhitespace().ToString().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+        );
         return text.Length <= 110 ? text : text[..107] + "…";
     }
 }

@@ -1,7 +1,8 @@
 using System.Globalization;
 using HomeStart.Mutants;
 
-// dotnet HomeStart.Mutants.dll ROOT FOLDER [COUNT] [SEED]: changes Core below FOLDER, COUNT times at one place each, and lists the changes that no test of Core notices.
+// dotnet HomeStart.Mutants.dll ROOT FOLDER [COUNT] [SEED]: changes Core below FOLDER, COUNT times at one place each,
+// and lists the changes that no test of Core notices.
 var root = Path.GetFullPath(args[0]);
 var folder = Path.GetFullPath(Path.Combine(root, args[1])).TrimEnd('/') + "/";
 var count = args.Length > 2 ? int.Parse(args[2], CultureInfo.InvariantCulture) : int.MaxValue;
@@ -18,7 +19,10 @@ if (all.Length == 0)
 new Random(seed).Shuffle(all);
 Console.WriteLine($"{all.Length} changes are possible; seed {seed}.");
 
-var benches = Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount)).Select(number => new TestBench(root, number)).ToList();
+var benches = Enumerable
+    .Range(0, Math.Max(1, Environment.ProcessorCount))
+    .Select(number => new TestBench(root, number))
+    .ToList();
 core.EmitUnchanged(benches[0].Core);
 if (!await benches[0].PassesAsync())
 {
@@ -32,7 +36,12 @@ List<string> survivors = [];
 await Task.WhenAll(benches.Select(bench => Task.Run(() => WorkAsync(bench))));
 
 var dead = tried - survivors.Count;
-Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"{dead} of {tried} changes were noticed ({100.0 * dead / tried:0.0}%)."));
+Console.WriteLine(
+    string.Create(
+        CultureInfo.InvariantCulture,
+        $"{dead} of {tried} changes were noticed ({100.0 * dead / tried:0.0}%)."
+    )
+);
 return 0;
 
 async Task WorkAsync(TestBench bench)

@@ -5,7 +5,8 @@ namespace HomeStart.Mutants;
 /// <summary>A copy of the built tests of Core, run against one changed Core after another.</summary>
 internal sealed class TestBench
 {
-    private static readonly TimeSpan Longest = TimeSpan.FromMinutes(3); // A change that makes a loop endless is noticed too.
+    // A change that makes a loop endless is noticed too.
+    private static readonly TimeSpan Longest = TimeSpan.FromMinutes(3);
     private readonly string folder;
 
     public TestBench(string root, int number)
@@ -17,7 +18,11 @@ internal sealed class TestBench
             Directory.Delete(folder, recursive: true);
         }
 
-        foreach (var file in Directory.GetFiles(built, "*", SearchOption.AllDirectories).Where(file => !file.Contains("TestResults", StringComparison.Ordinal)))
+        foreach (
+            var file in Directory
+                .GetFiles(built, "*", SearchOption.AllDirectories)
+                .Where(file => !file.Contains("TestResults", StringComparison.Ordinal))
+        )
         {
             var copy = Path.Combine(folder, Path.GetRelativePath(built, file));
             Directory.CreateDirectory(Path.GetDirectoryName(copy)!);
@@ -30,12 +35,17 @@ internal sealed class TestBench
     /// <summary>Whether every test passes. Ends at the first that fails.</summary>
     public async Task<bool> PassesAsync()
     {
-        using var process = Process.Start(new ProcessStartInfo("dotnet", ["exec", Path.Combine(folder, "HomeStart.Core.Tests.dll"), "--stop-on-fail", "on", "--no-progress"])
-        {
-            UseShellExecute = false,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        })!;
+        using var process = Process.Start(
+            new ProcessStartInfo(
+                "dotnet",
+                ["exec", Path.Combine(folder, "HomeStart.Core.Tests.dll"), "--stop-on-fail", "on", "--no-progress"]
+            )
+            {
+                UseShellExecute = false,
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
         using var end = new CancellationTokenSource(Longest);
         var output = process.StandardOutput.ReadToEndAsync(end.Token);
         var errors = process.StandardError.ReadToEndAsync(end.Token);

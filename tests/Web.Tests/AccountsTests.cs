@@ -5,7 +5,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>An account is a mail address that was confirmed: made by a code, opened by a code on any device, joined with what the browser held, and taken away again whole.</summary>
+/// <summary>
+/// An account is a mail address that was confirmed: made by a code, opened by a code on any device, joined with what
+/// the browser held, and taken away again whole.
+/// </summary>
 public sealed class AccountsTests : OneOwner
 {
     private string Mail => _visitor.Mail;
@@ -18,7 +21,11 @@ public sealed class AccountsTests : OneOwner
         (await _visitor.SiteAsync()).GetProperty("name").GetString().ShouldBe("Hexworth clocks");
         var account = await _visitor.GetAsync("/api/account");
         account.GetProperty("mail").GetString().ShouldBe(Mail);
-        account.GetProperty("sessions").EnumerateArray().Select(session => session.GetProperty("isThis").GetBoolean()).ShouldBe([true]);
+        account
+            .GetProperty("sessions")
+            .EnumerateArray()
+            .Select(session => session.GetProperty("isThis").GetBoolean())
+            .ShouldBe([true]);
         (await _visitor.CodeAsync()).Length.ShouldBe(6);
     }
 
@@ -27,13 +34,32 @@ public sealed class AccountsTests : OneOwner
     {
         var (token, ending) = await _visitor.CardAsync(Visitor.GoodCard);
         var page = await _visitor.SiteAsync();
-        var (status, body) = await _visitor.PostAsync($"/api/sites/{_visitor.SiteId}/orders", new
-        {
-            id = Guid.NewGuid(), revision = page.GetProperty("revision").GetInt32(), letter = "A", today = "65.15", agreed = true, card = new { token, ending },
-            contact = new { name = "Ada Wren", mail = Mail, street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
-        });
+        var (status, body) = await _visitor.PostAsync(
+            $"/api/sites/{_visitor.SiteId}/orders",
+            new
+            {
+                id = Guid.NewGuid(),
+                revision = page.GetProperty("revision").GetInt32(),
+                letter = "A",
+                today = "65.15",
+                agreed = true,
+                card = new { token, ending },
+                contact = new
+                {
+                    name = "Ada Wren",
+                    mail = Mail,
+                    street = "4 Mill Lane",
+                    town = "Hexworth",
+                    postcode = "HX4 2AB",
+                    country = "GB",
+                },
+            }
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        body.GetProperty("errors").EnumerateArray().Select(fault => (fault.GetProperty("code").GetString(), fault.GetProperty("where").GetString())).ShouldBe([("unconfirmed", "contact.mail")]);
+        body.GetProperty("errors")
+            .EnumerateArray()
+            .Select(fault => (fault.GetProperty("code").GetString(), fault.GetProperty("where").GetString()))
+            .ShouldBe([("unconfirmed", "contact.mail")]);
         await _visitor.ConfirmAsync("tom@example.com"); // Another's address does not do.
         var (again, _) = await _visitor.TryOrderAsync();
         again.ShouldBe(HttpStatusCode.UnprocessableEntity);
@@ -86,7 +112,8 @@ public sealed class AccountsTests : OneOwner
         known[5].ShouldContain("too often");
         await AskAsync(_visitor);
         _host.Clock.Ahead = TimeSpan.FromMinutes(1);
-        (await EnterAsync(_visitor, await _visitor.CodeAsync())).ShouldBe(HttpStatusCode.UnprocessableEntity); // The right one too.
+        // The right one too.
+        (await EnterAsync(_visitor, await _visitor.CodeAsync())).ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -104,7 +131,8 @@ public sealed class AccountsTests : OneOwner
         var before = await _visitor.CodesAsync();
         await AskAsync(_visitor);
         var code = await _visitor.CodeAsync(after: before.Count);
-        (await EnterAsync(guesser, code)).ShouldBe(HttpStatusCode.UnprocessableEntity); // A code is good in the browser that asked for it.
+        // A code is good in the browser that asked for it.
+        (await EnterAsync(guesser, code)).ShouldBe(HttpStatusCode.UnprocessableEntity);
         (await EnterAsync(_visitor, code)).ShouldBe(HttpStatusCode.OK);
     }
 
@@ -118,8 +146,14 @@ public sealed class AccountsTests : OneOwner
         await AskAsync(other, "KIT@Example.com");
         await _visitor.WaitForAsync(async () => (await _visitor.CodesAsync()).Count == 2);
         (await other.CodesAsync()).ShouldBeEmpty();
-        var letters = await _host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().Select(row => row.Document).ToListAsync());
-        letters.ShouldAllBe(letter => letter.Contains("kit@example.com", StringComparison.Ordinal) && !letter.Contains('\u212a', StringComparison.Ordinal) && !letter.Contains("\\u212a", StringComparison.OrdinalIgnoreCase));
+        var letters = await _host.InDatabaseAsync(db =>
+            db.Outbox.IgnoreQueryFilters().Select(row => row.Document).ToListAsync()
+        );
+        letters.ShouldAllBe(letter =>
+            letter.Contains("kit@example.com", StringComparison.Ordinal)
+            && !letter.Contains('\u212a', StringComparison.Ordinal)
+            && !letter.Contains("\\u212a", StringComparison.OrdinalIgnoreCase)
+        );
     }
 
     [Fact]
@@ -128,9 +162,12 @@ public sealed class AccountsTests : OneOwner
         await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => AskAsync(_visitor, "tom@example.com")));
         (await _host.InDatabaseAsync(db => db.Users.CountAsync())).ShouldBe(1);
         var code = await _visitor.CodeAsync();
-        var answers = await Task.WhenAll(Enumerable.Range(0, 20).Select(_ => EnterAsync(_visitor, "wrong!", "tom@example.com")));
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 20).Select(_ => EnterAsync(_visitor, "wrong!", "tom@example.com"))
+        );
         answers.ShouldAllBe(status => status == HttpStatusCode.UnprocessableEntity);
-        (await EnterAsync(_visitor, code, "tom@example.com")).ShouldBe(HttpStatusCode.UnprocessableEntity); // Now there is a pause.
+        // Now there is a pause.
+        (await EnterAsync(_visitor, code, "tom@example.com")).ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -157,12 +194,24 @@ public sealed class AccountsTests : OneOwner
         (await home.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
         _host.Clock.Ahead = TimeSpan.FromMinutes(1);
         await AskAsync(home);
-        (await home.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength().ShouldBe(0); // The mail is the account's: it is read where that is read.
+        // The mail is the account's: it is read where that is read.
+        (await home.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength().ShouldBe(0);
         var before = await _visitor.CodeAsync();
-        await _visitor.WaitForAsync(async () => (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Count(letter => letter.GetProperty("subject").GetString()!.StartsWith("Your code", StringComparison.Ordinal)) == 2);
+        await _visitor.WaitForAsync(async () =>
+            (await _visitor.GetAsync("/api/mail"))
+                .GetProperty("arrived")
+                .EnumerateArray()
+                .Count(letter =>
+                    letter.GetProperty("subject").GetString()!.StartsWith("Your code", StringComparison.Ordinal)
+                ) == 2
+        );
         (await EnterAsync(home, await _visitor.CodeAsync())).ShouldBe(HttpStatusCode.OK);
         var session = await home.GetAsync("/api/session");
-        session.GetProperty("sites").EnumerateArray().Select(site => site.GetProperty("name").GetString()).ShouldBe(["From the shop", "From home"], ignoreOrder: true);
+        session
+            .GetProperty("sites")
+            .EnumerateArray()
+            .Select(site => site.GetProperty("name").GetString())
+            .ShouldBe(["From the shop", "From home"], ignoreOrder: true);
         (await home.GetAsync("/api/orders")).GetArrayLength().ShouldBe(1);
         (await home.GetAsync("/api/account")).GetProperty("sessions").GetArrayLength().ShouldBe(2);
         (await _visitor.GetAsync("/api/session")).GetProperty("sites").GetArrayLength().ShouldBe(2);
@@ -175,18 +224,26 @@ public sealed class AccountsTests : OneOwner
     {
         await _visitor.DoAsync(new { kind = "rename-site", name = "Hexworth clocks" });
         await _visitor.ConfirmAsync();
-        var old = _visitor.CookieValue(_visitor.CookieNames.Single(name => name.EndsWith("-workspace", StringComparison.Ordinal)));
+        var old = _visitor.CookieValue(
+            _visitor.CookieNames.Single(name => name.EndsWith("-workspace", StringComparison.Ordinal))
+        );
         (await _visitor.PostAsync("/api/account/sign-out", null)).Status.ShouldBe(HttpStatusCode.NoContent);
         (await _visitor.OpenAsync()).GetProperty("name").GetString().ShouldNotBe("Hexworth clocks");
         (await _visitor.GetAsync("/api/account")).GetProperty("mail").ValueKind.ShouldBe(JsonValueKind.Null);
         var thief = _host.Visit();
         await thief.OpenAsync();
-        thief.SetCookie(_visitor.CookieNames.Single(name => name.EndsWith("-workspace", StringComparison.Ordinal)), old);
-        (await thief.OpenAsync()).GetProperty("name").GetString().ShouldNotBe("Hexworth clocks"); // The cookie of a session that was ended opens nothing.
+        thief.SetCookie(
+            _visitor.CookieNames.Single(name => name.EndsWith("-workspace", StringComparison.Ordinal)),
+            old
+        );
+        // The cookie of a session that was ended opens nothing.
+        (await thief.OpenAsync()).GetProperty("name").GetString().ShouldNotBe("Hexworth clocks");
         _host.Clock.Ahead = TimeSpan.FromMinutes(1);
         await AskAsync(_visitor);
         var first = await _visitor.CodeAsync();
-        await _visitor.WaitForAsync(async () => (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() == 2);
+        await _visitor.WaitForAsync(async () =>
+            (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() == 2
+        );
         (await EnterAsync(_visitor, await _visitor.CodeAsync())).ShouldBe(HttpStatusCode.OK);
         (await _visitor.OpenAsync()).GetProperty("name").GetString().ShouldBe("Hexworth clocks");
         first.ShouldNotBeEmpty();
@@ -212,12 +269,20 @@ public sealed class AccountsTests : OneOwner
         await home.OpenAsync();
         _host.Clock.Ahead = TimeSpan.FromMinutes(1);
         await AskAsync(home);
-        await _visitor.WaitForAsync(async () => (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() == 2);
+        await _visitor.WaitForAsync(async () =>
+            (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() == 2
+        );
         await EnterAsync(home, await _visitor.CodeAsync());
         await home.OpenAsync();
         var sessions = (await home.GetAsync("/api/account")).GetProperty("sessions");
-        var other = sessions.EnumerateArray().Single(session => !session.GetProperty("isThis").GetBoolean()).GetProperty("id").GetGuid();
-        (await home.PostAsync($"/api/account/sessions/{Guid.NewGuid()}/end", null)).Status.ShouldBe(HttpStatusCode.NotFound);
+        var other = sessions
+            .EnumerateArray()
+            .Single(session => !session.GetProperty("isThis").GetBoolean())
+            .GetProperty("id")
+            .GetGuid();
+        (await home.PostAsync($"/api/account/sessions/{Guid.NewGuid()}/end", null)).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
         (await home.PostAsync($"/api/account/sessions/{other}/end", null)).Status.ShouldBe(HttpStatusCode.NoContent);
         (await _visitor.GetAsync("/api/account")).GetProperty("mail").ValueKind.ShouldBe(JsonValueKind.Null);
         (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength().ShouldBe(0);
@@ -231,7 +296,9 @@ public sealed class AccountsTests : OneOwner
         await _visitor.DoAsync(new { kind = "rename-site", name = "Hexworth clocks" });
         await _visitor.ConfirmAsync();
         await AskAsync(_visitor, "tom@example.com");
-        await _visitor.WaitForAsync(async () => (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() == 2);
+        await _visitor.WaitForAsync(async () =>
+            (await _visitor.GetAsync("/api/mail")).GetProperty("arrived").GetArrayLength() == 2
+        );
         (await EnterAsync(_visitor, await _visitor.CodeAsync(), "tom@example.com")).ShouldBe(HttpStatusCode.OK);
         (await _visitor.OpenAsync()).GetProperty("name").GetString().ShouldNotBe("Hexworth clocks");
         (await _visitor.GetAsync("/api/account")).GetProperty("mail").GetString().ShouldBe("tom@example.com");
@@ -244,23 +311,50 @@ public sealed class AccountsTests : OneOwner
         var order = await _visitor.UntilAsync((await _visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
         var reference = order.GetProperty("reference").GetString();
         await _visitor.MailAsync("Your order is complete");
-        await _visitor.WaitForAsync(async () => (await _visitor.GetAsync($"/api/sites/{_visitor.SiteId}/upkeep")).GetProperty("tenures").GetArrayLength() == 1);
+        await _visitor.WaitForAsync(async () =>
+            (await _visitor.GetAsync($"/api/sites/{_visitor.SiteId}/upkeep")).GetProperty("tenures").GetArrayLength()
+            == 1
+        );
         using var response = await _visitor.RawAsync("/api/account/data.zip");
         await using var bytes = await response.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken);
         await using var zip = new ZipArchive(bytes);
         var names = zip.Entries.Select(entry => entry.FullName).ToList();
-        new[] { "sites/1.json", $"orders/{reference}.json", $"orders/{reference}-contact.vcf", $"orders/{reference}-key-sheet.pdf", $"orders/{reference}-1.pdf", $"orders/{reference}-1.xml", $"orders/{reference}-day-book.json" }.ShouldBeSubsetOf(names);
-        names.Count(name => name.EndsWith(".eml", StringComparison.Ordinal)).ShouldBe(4); // The code, two about the order, one from the registrar.
-        (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(HttpStatusCode.NoContent);
-        (await _host.InDatabaseAsync(async db => await db.Users.CountAsync() + await db.Sessions.CountAsync() + await db.Workspaces.IgnoreQueryFilters().CountAsync() + await db.Orders.IgnoreQueryFilters().CountAsync())).ShouldBe(0);
+        new[]
+        {
+            "sites/1.json",
+            $"orders/{reference}.json",
+            $"orders/{reference}-contact.vcf",
+            $"orders/{reference}-key-sheet.pdf",
+            $"orders/{reference}-1.pdf",
+            $"orders/{reference}-1.xml",
+            $"orders/{reference}-day-book.json",
+        }.ShouldBeSubsetOf(names);
+        // The code, two about the order, one from the registrar.
+        names.Count(name => name.EndsWith(".eml", StringComparison.Ordinal)).ShouldBe(4);
+        (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
+        (
+            await _host.InDatabaseAsync(async db =>
+                await db.Users.CountAsync()
+                + await db.Sessions.CountAsync()
+                + await db.Workspaces.IgnoreQueryFilters().CountAsync()
+                + await db.Orders.IgnoreQueryFilters().CountAsync()
+            )
+        ).ShouldBe(0);
         (await _visitor.OpenAsync()).GetProperty("name").GetString().ShouldNotBe("Hexworth clocks");
     }
 
     [Fact]
     public async Task An_account_with_an_order_under_way_is_not_deleted()
     {
-        await _visitor.UntilAsync((await _visitor.OrderAsync(Visitor.PoorCard)).GetProperty("id").GetGuid(), "needs-payment");
-        (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(HttpStatusCode.Conflict);
+        await _visitor.UntilAsync(
+            (await _visitor.OrderAsync(Visitor.PoorCard)).GetProperty("id").GetGuid(),
+            "needs-payment"
+        );
+        (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(
+            HttpStatusCode.Conflict
+        );
         (await _visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(1);
     }
 
@@ -270,12 +364,31 @@ public sealed class AccountsTests : OneOwner
     [InlineData("a@b")]
     [InlineData("a b@example.com")]
     public async Task What_is_no_address_is_said_to_be_none(string mail) =>
-        (await _visitor.PostAsync("/api/account/code", new { mail })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await _visitor.PostAsync("/api/account/code", new { mail })).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
 
-    private async Task AskAsync(Visitor visitor, string? mail = null) => (await visitor.PostAsync("/api/account/code", new { mail = mail ?? Mail })).Status.ShouldBe(HttpStatusCode.NoContent);
+    private async Task AskAsync(Visitor visitor, string? mail = null) =>
+        (await visitor.PostAsync("/api/account/code", new { mail = mail ?? Mail })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
 
-    private async Task<HttpStatusCode> EnterAsync(Visitor visitor, string code, string? mail = null) => (await visitor.PostAsync("/api/account/confirm", new { mail = mail ?? Mail, code, join = true })).Status;
+    private async Task<HttpStatusCode> EnterAsync(Visitor visitor, string code, string? mail = null) =>
+        (
+            await visitor.PostAsync(
+                "/api/account/confirm",
+                new
+                {
+                    mail = mail ?? Mail,
+                    code,
+                    join = true,
+                }
+            )
+        ).Status;
 
     private async Task<string> SaidAsync(string mail) =>
-        (await _visitor.PostAsync("/api/account/confirm", new { mail, code = "wrong!" })).Body.GetProperty("errors")[0].GetProperty("message").GetString()!;
+        (await _visitor.PostAsync("/api/account/confirm", new { mail, code = "wrong!" }))
+            .Body.GetProperty("errors")[0]
+            .GetProperty("message")
+            .GetString()!;
 }

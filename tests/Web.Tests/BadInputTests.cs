@@ -4,7 +4,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>What is typed wrong is refused, and says where. Nothing of it is kept, so that one host serves all of it, with a new visitor each time.</summary>
+/// <summary>
+/// What is typed wrong is refused, and says where. Nothing of it is kept, so that one host serves all of it, with a new
+/// visitor each time.
+/// </summary>
 public class BadInputTests(OneHost one) : IClassFixture<OneHost>
 {
     [Theory]
@@ -20,20 +23,37 @@ public class BadInputTests(OneHost one) : IClassFixture<OneHost>
     [InlineData("""{ "kind": "move-candidate", "letter": "A" }""", "by")]
     [InlineData("""{ "kind": "rename-candidate", "letter": "A", "name": 7 }""", "name")]
     [InlineData("""{ "kind": "use-codes", "letter": "A", "codes": [7] }""", "codes[0]")]
-    [InlineData("""{ "kind": "choose-data-centre", "letter": "A", "dataCentre": "moon" }""", "candidate.hosting.dataCentre")]
+    [InlineData(
+        """{ "kind": "choose-data-centre", "letter": "A", "dataCentre": "moon" }""",
+        "candidate.hosting.dataCentre"
+    )]
     [InlineData("""{ "kind": "dance" }""", "kind")]
     [InlineData("""{ }""", "kind")]
     [InlineData("""{ "kind": "choose-plan", "letter": "A", "book": "tidemarsh", "plan": "yacht" }""", "plan")]
     [InlineData("""{ "kind": "choose-plan", "letter": "Q", "book": "tidemarsh", "plan": "slipway" }""", "letter")]
-    [InlineData("""{ "kind": "choose-domain", "letter": "A", "domain": { "route": "keep", "name": "x", "ending": "com" } }""", "domain.expires")]
+    [InlineData(
+        """{ "kind": "choose-domain", "letter": "A", "domain": { "route": "keep", "name": "x", "ending": "com" } }""",
+        "domain.expires"
+    )]
     public async Task A_command_with_a_fault_says_at_which_field(string command, string where)
     {
         var visitor = one.Host.Visit();
         await visitor.OpenAsync();
-        var (status, problem) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", $$"""{ "revision": 0, "command": {{command}} }""");
+        var (status, problem) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/commands",
+            $$"""{ "revision": 0, "command": {{command}} }"""
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldContain(where);
-        (await one.Host.InDatabaseAsync(db => db.Sites.IgnoreQueryFilters().CountAsync(site => site.WorkspaceId == visitor.Workspace))).ShouldBe(0);
+        problem
+            .GetProperty("errors")
+            .EnumerateArray()
+            .Select(fault => fault.GetProperty("where").GetString())
+            .ShouldContain(where);
+        (
+            await one.Host.InDatabaseAsync(db =>
+                db.Sites.IgnoreQueryFilters().CountAsync(site => site.WorkspaceId == visitor.Workspace)
+            )
+        ).ShouldBe(0);
     }
 
     [Theory]
@@ -48,14 +68,51 @@ public class BadInputTests(OneHost one) : IClassFixture<OneHost>
     {
         var visitor = one.Host.Visit();
         var page = await visitor.OpenAsync();
-        object domain = new { route = "keep", name, ending = "com", expires = "2027-05-01", renewal = "9.00", currency = "GBP" };
-        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = page.GetProperty("revision").GetInt32(), command = new { kind = "choose-domain", letter = "A", domain } });
+        object domain = new
+        {
+            route = "keep",
+            name,
+            ending = "com",
+            expires = "2027-05-01",
+            renewal = "9.00",
+            currency = "GBP",
+        };
+        var (status, body) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/commands",
+            new
+            {
+                revision = page.GetProperty("revision").GetInt32(),
+                command = new
+                {
+                    kind = "choose-domain",
+                    letter = "A",
+                    domain,
+                },
+            }
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         Where(body).ShouldContain("candidate.domains[0].name");
-        (status, body) = await visitor.PostAsync("/api/costings", new { startDate = "2026-12-01", horizonMonths = 12, candidate = new { domains = new[] { domain } } });
+        (status, body) = await visitor.PostAsync(
+            "/api/costings",
+            new
+            {
+                startDate = "2026-12-01",
+                horizonMonths = 12,
+                candidate = new { domains = new[] { domain } },
+            }
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         Where(body).ShouldBe(["candidate.domains[0].name"]);
-        (status, body) = await visitor.PostAsync("/api/scans", new { startDate = "2026-12-01", horizonMonths = 12, display = new { currency = "GBP" }, needs = new { domain } });
+        (status, body) = await visitor.PostAsync(
+            "/api/scans",
+            new
+            {
+                startDate = "2026-12-01",
+                horizonMonths = 12,
+                display = new { currency = "GBP" },
+                needs = new { domain },
+            }
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         Where(body).ShouldContain("needs.domain.name");
     }
@@ -100,13 +157,19 @@ public class BadInputTests(OneHost one) : IClassFixture<OneHost>
         var visitor = one.Host.Visit();
         await visitor.OpenAsync();
         await visitor.ConfirmAsync();
-        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/bought", BoughtTests.Body(Guid.NewGuid(), visitor.Mail, change: (field, value)));
+        var (status, body) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/bought",
+            BoughtTests.Body(Guid.NewGuid(), visitor.Mail, change: (field, value))
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
-        body.GetProperty("errors").EnumerateArray().ShouldContain(error => error.GetProperty("where").GetString() == where, body.ToString());
+        body.GetProperty("errors")
+            .EnumerateArray()
+            .ShouldContain(error => error.GetProperty("where").GetString() == where, body.ToString());
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
     }
 
-    private static List<string?> Where(JsonElement problem) => [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
+    private static List<string?> Where(JsonElement problem) =>
+        [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
 }
 
 /// <summary>A host that all tests of a class share.</summary>

@@ -8,7 +8,10 @@ using static HomeStart.Web.Tests.UpkeepTests;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>What was bought at the sellers' own pages: noted, looked after without any counterpart, and held against what is charged.</summary>
+/// <summary>
+/// What was bought at the sellers' own pages: noted, looked after without any counterpart, and held against what is
+/// charged.
+/// </summary>
 public class BoughtTests
 {
     [Fact]
@@ -20,7 +23,11 @@ public class BoughtTests
         Tenure(page).GetProperty("payer").GetProperty("atTheSellers").GetBoolean().ShouldBeTrue();
         await MoveToAsync(visitor, "2027-12-02");
         var asked = Asked(await PageAsync(visitor)).ShouldHaveSingleItem();
-        (asked.GetProperty("due").GetString(), asked.GetProperty("on").GetString(), asked.GetProperty("mayHaveFailed").GetBoolean()).ShouldBe(("189.07", "2027-12-01", true));
+        (
+            asked.GetProperty("due").GetString(),
+            asked.GetProperty("on").GetString(),
+            asked.GetProperty("mayHaveFailed").GetBoolean()
+        ).ShouldBe(("189.07", "2027-12-01", true));
         (await visitor.MailAsync("Was it taken? Tidemarsh Hosting, 1 December 2027")).ShouldContain("Was it taken?");
         await visitor.MailAsync("In 7 days: £189.07 due to Tidemarsh");
         (await host.InCounterpartsAsync(db => db.Charges.CountAsync())).ShouldBe(0);
@@ -44,7 +51,10 @@ public class BoughtTests
         Tenure(page).GetProperty("payer").GetProperty("works").GetBoolean().ShouldBeFalse();
         Asked(page).ShouldBeEmpty();
         (await HeldAsync(visitor)).GetProperty("owed").GetProperty("amount").GetString().ShouldNotBeNull();
-        var (status, body) = await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way = "card" });
+        var (status, body) = await visitor.PostAsync(
+            $"/api/orders/{order}/upkeep/pay",
+            new { holding = "hosting", way = "card" }
+        );
         status.ShouldBe(HttpStatusCode.NoContent, body.ToString());
         (await HeldAsync(visitor)).GetProperty("state").GetString().ShouldBe("live");
         (await host.InCounterpartsAsync(db => db.Charges.CountAsync())).ShouldBe(0);
@@ -71,18 +81,51 @@ public class BoughtTests
         var (status, again) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/bought", Body(order, visitor.Mail));
         (status, again.GetProperty("id").GetGuid()).ShouldBe((HttpStatusCode.OK, order));
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(1);
-        (status, var twice) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/bought", Body(Guid.NewGuid(), visitor.Mail)); // In another window, say.
-        (status, twice.GetProperty("errors")[0].GetProperty("code").GetString()).ShouldBe((HttpStatusCode.UnprocessableEntity, "repeated"));
-        (_, var changed) = await visitor.SendAsync(HttpMethod.Put, $"/api/orders/{order}/bought", new { receipts = new[] { new { book = "tidemarsh", paid = "93.95", reference = "TM-77" } }, keys = new { user = "ostler", iPv4 = "192.0.2.10" }, cardExpires = "2027-06-30" });
+        (status, var twice) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/bought",
+            Body(Guid.NewGuid(), visitor.Mail)
+        ); // In another window, say.
+        (status, twice.GetProperty("errors")[0].GetProperty("code").GetString()).ShouldBe(
+            (HttpStatusCode.UnprocessableEntity, "repeated")
+        );
+        (_, var changed) = await visitor.SendAsync(
+            HttpMethod.Put,
+            $"/api/orders/{order}/bought",
+            new
+            {
+                receipts = new[]
+                {
+                    new
+                    {
+                        book = "tidemarsh",
+                        paid = "93.95",
+                        reference = "TM-77",
+                    },
+                },
+                keys = new { user = "ostler", iPv4 = "192.0.2.10" },
+                cardExpires = "2027-06-30",
+            }
+        );
         changed.GetProperty("keySheet").GetProperty("user").GetString().ShouldBe("ostler");
         var tenure = Tenure(await PageAsync(visitor));
         tenure.GetProperty("payer").GetProperty("expires").GetString().ShouldBe("2027-06-30");
-        tenure.GetProperty("notices").EnumerateArray().ShouldContain(notice => notice.GetProperty("kind").GetString() == "card-expires");
+        tenure
+            .GetProperty("notices")
+            .EnumerateArray()
+            .ShouldContain(notice => notice.GetProperty("kind").GetString() == "card-expires");
         tenure.GetProperty("movements")[0].GetProperty("seen").GetString().ShouldBe("93.95");
-        (tenure.GetProperty("overcharged")[0].GetProperty("amount").GetString(), tenure.GetProperty("overcharged").GetArrayLength()).ShouldBe(("28.80", 1));
+        (
+            tenure.GetProperty("overcharged")[0].GetProperty("amount").GetString(),
+            tenure.GetProperty("overcharged").GetArrayLength()
+        ).ShouldBe(("28.80", 1));
         var why = await visitor.GetAsync($"/api/orders/{order}/upkeep/charges/0/why");
-        why.GetProperty("explanations")[0].GetProperty("words")[0].GetString()!.ShouldStartWith("Their sum includes Search listing help");
-        var letter = (await visitor.GetAsync($"/api/orders/{order}/upkeep/letter/tidemarsh")).GetProperty("text").GetString()!;
+        why.GetProperty("explanations")[0]
+            .GetProperty("words")[0]
+            .GetString()!
+            .ShouldStartWith("Their sum includes Search listing help");
+        var letter = (await visitor.GetAsync($"/api/orders/{order}/upkeep/letter/tidemarsh"))
+            .GetProperty("text")
+            .GetString()!;
         letter.ShouldContain("under your reference TM-77");
         letter.ShouldContain("On 1 December 2026 £65.15 was due");
         letter.ShouldContain("£28.80 too much. By my reckoning your sum includes Search listing help.");
@@ -91,8 +134,11 @@ public class BoughtTests
         sheet.Content.Headers.ContentType!.MediaType.ShouldBe("application/pdf");
 
         (await host.InDatabaseAsync(db => db.Customers.IgnoreQueryFilters().CountAsync())).ShouldBe(1);
-        (await visitor.SendAsync(HttpMethod.Delete, $"/api/orders/{order}/bought", null)).Status.ShouldBe(HttpStatusCode.NoContent);
-        (await host.InDatabaseAsync(db => db.Customers.IgnoreQueryFilters().CountAsync())).ShouldBe(0); // They are a new customer again.
+        (await visitor.SendAsync(HttpMethod.Delete, $"/api/orders/{order}/bought", null)).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
+        // They are a new customer again.
+        (await host.InDatabaseAsync(db => db.Customers.IgnoreQueryFilters().CountAsync())).ShouldBe(0);
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
         (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength().ShouldBe(0);
     }
@@ -103,9 +149,27 @@ public class BoughtTests
         await using var host = await TestHost.StartAsync();
         var (visitor, order) = await BoughtAsync(host);
         (await KeepAsync("../bill <1>.pdf", "%PDF-1.7 …"u8.ToArray())).ShouldBe(HttpStatusCode.OK);
-        (await KeepAsync("mail.eml", Encoding.UTF8.GetBytes("From: sales@tidemarsh.example\r\nDate: Tue, 1 Dec 2026 10:00:00 +0000\r\nSubject: Thank you\r\n\r\nYou paid 65.15."))).ShouldBe(HttpStatusCode.OK);
+        (
+            await KeepAsync(
+                "mail.eml",
+                Encoding.UTF8.GetBytes(
+                    "From: sales@tidemarsh.example\r\nDate: Tue, 1 Dec 2026 10:00:00 +0000\r\nSubject: Thank "
+                        + "you\r\n\r\nYou paid 65.15."
+                )
+            )
+        ).ShouldBe(HttpStatusCode.OK);
         (await KeepAsync("invoice.xml", Encoding.UTF8.GetBytes(Invoice))).ShouldBe(HttpStatusCode.OK);
-        foreach (var bytes in new[] { [], "hello"u8.ToArray(), "<html/>"u8.ToArray(), new byte[(4 << 20) + 1], Encoding.UTF8.GetBytes("From: a@b.example\nSubject: Hello\n\nYour password: tick-tock"), Encoding.UTF8.GetBytes("<!DOCTYPE x [<!ENTITY a \"b\">]>" + Invoice) })
+        foreach (
+            var bytes in new[]
+            {
+                [],
+                "hello"u8.ToArray(),
+                "<html/>"u8.ToArray(),
+                new byte[(4 << 20) + 1],
+                Encoding.UTF8.GetBytes("From: a@b.example\nSubject: Hello\n\nYour password: tick-tock"),
+                Encoding.UTF8.GetBytes("<!DOCTYPE x [<!ENTITY a \"b\">]>" + Invoice),
+            }
+        )
         {
             (await KeepAsync("x.pdf", bytes)).ShouldBe(HttpStatusCode.UnprocessableEntity);
         }
@@ -118,13 +182,30 @@ public class BoughtTests
         using (var file = await visitor.RawAsync($"/api/orders/{order}/kept/{kept[1].GetProperty("id").GetString()}"))
         {
             (await file.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).ShouldBe(Invoice);
-            (file.Content.Headers.ContentType!.MediaType, file.Content.Headers.ContentDisposition!.DispositionType).ShouldBe(("application/octet-stream", "attachment"));
+            (
+                file.Content.Headers.ContentType!.MediaType,
+                file.Content.Headers.ContentDisposition!.DispositionType
+            ).ShouldBe(("application/octet-stream", "attachment"));
         }
 
-        (await visitor.SendAsync(HttpMethod.Delete, $"/api/orders/{order}/kept/{kept[0].GetProperty("id").GetString()}", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        (
+            await visitor.SendAsync(
+                HttpMethod.Delete,
+                $"/api/orders/{order}/kept/{kept[0].GetProperty("id").GetString()}",
+                null
+            )
+        ).Status.ShouldBe(HttpStatusCode.NoContent);
         (await visitor.GetAsync($"/api/orders/{order}/kept")).GetArrayLength().ShouldBe(2);
 
-        async Task<HttpStatusCode> KeepAsync(string name, byte[] bytes) => (await visitor.SendBytesAsync(HttpMethod.Post, $"/api/orders/{order}/kept?name={Uri.EscapeDataString(name)}", bytes, "application/octet-stream")).Status;
+        async Task<HttpStatusCode> KeepAsync(string name, byte[] bytes) =>
+            (
+                await visitor.SendBytesAsync(
+                    HttpMethod.Post,
+                    $"/api/orders/{order}/kept?name={Uri.EscapeDataString(name)}",
+                    bytes,
+                    "application/octet-stream"
+                )
+            ).Status;
     }
 
     [Fact]
@@ -133,20 +214,47 @@ public class BoughtTests
         await using var host = await TestHost.StartAsync();
         var (visitor, _) = await BoughtAsync(host);
         await MoveToAsync(visitor, "2028-12-10");
-        const string Text = "Date,Description,Amount\n02/12/2027,TIDEMARSH HOSTING LTD 9999 0000 0000 0004,189.07\n03/12/2028,Tidemarsh,259.87\n05/05/2028,TIDEMARSH HOSTING,9.00\n06/06/2028,GROCER,12.40\n";
-        var (status, found) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/upkeep/statement", new { text = Text });
+        const string Text =
+            "Date,Description,Amount\n02/12/2027,TIDEMARSH HOSTING LTD 9999 0000 0000 "
+            + "0004,189.07\n03/12/2028,Tidemarsh,259.87\n05/05/2028,TIDEMARSH "
+            + "HOSTING,9.00\n06/06/2028,GROCER,12.40\n";
+        var (status, found) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/upkeep/statement",
+            new { text = Text }
+        );
         status.ShouldBe(HttpStatusCode.OK, found.ToString());
-        found.GetProperty("rows").EnumerateArray().Select(row => row.GetProperty("verdict").GetString()).ShouldBe(["matched", "explained", "not-due"], found.ToString());
+        found
+            .GetProperty("rows")
+            .EnumerateArray()
+            .Select(row => row.GetProperty("verdict").GetString())
+            .ShouldBe(["matched", "explained", "not-due"], found.ToString());
         found.GetProperty("others").GetInt32().ShouldBe(1);
         Asked(await PageAsync(visitor)).Count.ShouldBe(2);
-        (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/upkeep/statement", new { text = Text, keep = true })).Status.ShouldBe(HttpStatusCode.OK);
+        (
+            await visitor.PostAsync($"/api/sites/{visitor.SiteId}/upkeep/statement", new { text = Text, keep = true })
+        ).Status.ShouldBe(HttpStatusCode.OK);
         var page = await PageAsync(visitor);
         Asked(page).ShouldBeEmpty();
         Tenure(page).GetProperty("overcharged")[0].GetProperty("amount").GetString().ShouldBe("70.80");
-        Tenure(page).GetProperty("movements").EnumerateArray().Select(movement => movement.GetProperty("statement").GetString()).ShouldBe(["Tidemarsh", "a row that names the card", null]);
-        foreach (var bad in new[] { "", "hello", "a,b,c\n1,2,3", "date,description,amount\nsoon,Tidemarsh,1.00", "date,description,amount\n2027-12-01,Tidemarsh,much" })
+        Tenure(page)
+            .GetProperty("movements")
+            .EnumerateArray()
+            .Select(movement => movement.GetProperty("statement").GetString())
+            .ShouldBe(["Tidemarsh", "a row that names the card", null]);
+        foreach (
+            var bad in new[]
+            {
+                "",
+                "hello",
+                "a,b,c\n1,2,3",
+                "date,description,amount\nsoon,Tidemarsh,1.00",
+                "date,description,amount\n2027-12-01,Tidemarsh,much",
+            }
+        )
         {
-            (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/upkeep/statement", new { text = bad })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity, bad);
+            (
+                await visitor.PostAsync($"/api/sites/{visitor.SiteId}/upkeep/statement", new { text = bad })
+            ).Status.ShouldBe(HttpStatusCode.UnprocessableEntity, bad);
         }
     }
 
@@ -160,12 +268,25 @@ public class BoughtTests
         await visitor.UntilAsync(order, "completed");
         await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
         var movement = Tenure(await PageAsync(visitor)).GetProperty("movements")[0];
-        (movement.GetProperty("asks").GetBoolean(), movement.GetProperty("mayHaveFailed").GetBoolean(), movement.GetProperty("due").GetString()).ShouldBe((false, false, "65.15"));
+        (
+            movement.GetProperty("asks").GetBoolean(),
+            movement.GetProperty("mayHaveFailed").GetBoolean(),
+            movement.GetProperty("due").GetString()
+        ).ShouldBe((false, false, "65.15"));
         await TellAsync(visitor, order, movement, new { taken = true, total = "£65.15" });
-        Tenure(await PageAsync(visitor)).GetProperty("movements")[0].GetProperty("over").ValueKind.ShouldBe(JsonValueKind.Null);
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/charges/0", new { version = 0, taken = true })).Status.ShouldBe(HttpStatusCode.Conflict);
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/charges/77", new { version = 0, taken = true })).Status.ShouldBe(HttpStatusCode.NotFound);
-        (await visitor.SendAsync(HttpMethod.Delete, $"/api/orders/{order}/bought", null)).Status.ShouldBe(HttpStatusCode.NotFound);
+        Tenure(await PageAsync(visitor))
+            .GetProperty("movements")[0]
+            .GetProperty("over")
+            .ValueKind.ShouldBe(JsonValueKind.Null);
+        (
+            await visitor.PostAsync($"/api/orders/{order}/upkeep/charges/0", new { version = 0, taken = true })
+        ).Status.ShouldBe(HttpStatusCode.Conflict);
+        (
+            await visitor.PostAsync($"/api/orders/{order}/upkeep/charges/77", new { version = 0, taken = true })
+        ).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await visitor.SendAsync(HttpMethod.Delete, $"/api/orders/{order}/bought", null)).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
     }
 
     [Fact]
@@ -174,11 +295,37 @@ public class BoughtTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        await visitor.DoAsync(new { kind = "drop-domain", letter = "A", domain = "ostlerwren.com" });
+        await visitor.DoAsync(
+            new
+            {
+                kind = "drop-domain",
+                letter = "A",
+                domain = "ostlerwren.com",
+            }
+        );
         var (_, order) = await BoughtAsync(host, visitor: visitor);
         await MoveToAsync(visitor, "2027-02-01");
         var version = Tenure(await PageAsync(visitor)).GetProperty("version").GetInt32();
-        var (status, body) = await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version, decision = new Dictionary<string, object> { ["on"] = "2027-02-01", ["do"] = "claim", ["domain"] = new { route = "register", book = "tidemarsh", name = "ostlerwren", ending = "com", years = 1 } } });
+        var (status, body) = await visitor.PostAsync(
+            $"/api/orders/{order}/upkeep/decisions",
+            new
+            {
+                version,
+                decision = new Dictionary<string, object>
+                {
+                    ["on"] = "2027-02-01",
+                    ["do"] = "claim",
+                    ["domain"] = new
+                    {
+                        route = "register",
+                        book = "tidemarsh",
+                        name = "ostlerwren",
+                        ending = "com",
+                        years = 1,
+                    },
+                },
+            }
+        );
         status.ShouldBe(HttpStatusCode.NoContent, body.ToString());
         var tenure = Tenure(await PageAsync(visitor));
         tenure.GetProperty("allowances")[0].GetProperty("takenBy").GetString().ShouldBe("ostlerwren.com");
@@ -188,11 +335,14 @@ public class BoughtTests
     [Fact]
     public async Task The_way_to_the_site_is_held_against_the_key_sheet_as_it_was_filled_in()
     {
-        // What was ordered here stands in the world as what was bought there would: the name is registered, and leads to the host.
+        // What was ordered here stands in the world as what was bought there would: the name is registered, and leads
+        // to the host.
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var sheet = (await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed")).GetProperty("keySheet");
+        var sheet = (
+            await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed")
+        ).GetProperty("keySheet");
         var (_, order) = await BoughtAsync(host, "2026-11-30", visitor, isConfirmed: true);
         using (var nothing = await visitor.RawAsync($"/api/orders/{order}/online"))
         {
@@ -206,9 +356,25 @@ public class BoughtTests
         (await StateAsync("name-servers")).ShouldBe("wrong");
 
         async Task FillInAsync(params string?[] nameServers) =>
-            (await visitor.SendAsync(HttpMethod.Put, $"/api/orders/{order}/bought", new { receipts = new[] { new { book = "tidemarsh", paid = "65.15" } }, keys = new { iPv4 = "192.0.2.77", nameServers } })).Status.ShouldBe(HttpStatusCode.OK);
+            (
+                await visitor.SendAsync(
+                    HttpMethod.Put,
+                    $"/api/orders/{order}/bought",
+                    new
+                    {
+                        receipts = new[] { new { book = "tidemarsh", paid = "65.15" } },
+                        keys = new { iPv4 = "192.0.2.77", nameServers },
+                    }
+                )
+            ).Status.ShouldBe(HttpStatusCode.OK);
 
-        async Task<string?> StateAsync(string kind) => (await visitor.GetAsync($"/api/orders/{order}/online")).GetProperty("links").EnumerateArray().Single(link => link.GetProperty("kind").GetString() == kind).GetProperty("state").GetString();
+        async Task<string?> StateAsync(string kind) =>
+            (await visitor.GetAsync($"/api/orders/{order}/online"))
+                .GetProperty("links")
+                .EnumerateArray()
+                .Single(link => link.GetProperty("kind").GetString() == kind)
+                .GetProperty("state")
+                .GetString();
     }
 
     private const string Invoice = """
@@ -219,7 +385,12 @@ public class BoughtTests
         </Invoice>
         """;
 
-    internal static async Task<(Visitor Visitor, Guid Order)> BoughtAsync(TestHost host, string on = "2026-12-01", Visitor? visitor = null, bool isConfirmed = false)
+    internal static async Task<(Visitor Visitor, Guid Order)> BoughtAsync(
+        TestHost host,
+        string on = "2026-12-01",
+        Visitor? visitor = null,
+        bool isConfirmed = false
+    )
     {
         if (visitor is null)
         {
@@ -236,18 +407,40 @@ public class BoughtTests
         var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/bought", Body(id, visitor.Mail, on));
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         body.GetProperty("state").GetString().ShouldBe("completed");
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)) is var page && page.GetProperty("tenures").GetArrayLength() > 0 && !page.GetProperty("isMoving").GetBoolean());
+        await visitor.WaitForAsync(async () =>
+            (await PageAsync(visitor)) is var page
+            && page.GetProperty("tenures").GetArrayLength() > 0
+            && !page.GetProperty("isMoving").GetBoolean()
+        );
         return (visitor, id);
     }
 
-    internal static Dictionary<string, object?> Body(Guid id, string mail, string on = "2026-12-01", (string Field, string? Value)? change = null)
+    internal static Dictionary<string, object?> Body(
+        Guid id,
+        string mail,
+        string on = "2026-12-01",
+        (string Field, string? Value)? change = null
+    )
     {
         var receipt = new Dictionary<string, object?> { ["book"] = "tidemarsh", ["paid"] = "£65.15" };
         var keys = new Dictionary<string, object?> { ["notes"] = "Ask for Hal." };
-        var body = new Dictionary<string, object?> { ["id"] = id, ["letter"] = "A", ["boughtOn"] = on, ["name"] = "Ada Wren", ["mail"] = mail, ["receipts"] = new[] { receipt }, ["keys"] = keys };
+        var body = new Dictionary<string, object?>
+        {
+            ["id"] = id,
+            ["letter"] = "A",
+            ["boughtOn"] = on,
+            ["name"] = "Ada Wren",
+            ["mail"] = mail,
+            ["receipts"] = new[] { receipt },
+            ["keys"] = keys,
+        };
         if (change is var (field, value))
         {
-            (field is "book" or "paid" or "reference" ? receipt : body.ContainsKey(field) ? body : keys)[field] = field == "nameServers" ? new[] { value } : value;
+            (
+                field is "book" or "paid" or "reference" ? receipt
+                : body.ContainsKey(field) ? body
+                : keys
+            )[field] = field == "nameServers" ? new[] { value } : value;
         }
 
         return body;
@@ -258,11 +451,24 @@ public class BoughtTests
         var version = Tenure(await PageAsync(visitor)).GetProperty("version").GetInt32();
         var body = JsonSerializer.SerializeToNode(told)!.AsObject();
         body["version"] = version;
-        var (status, answer) = await visitor.PostAsync(string.Create(CultureInfo.InvariantCulture, $"/api/orders/{order}/upkeep/charges/{movement.GetProperty("line").GetInt32()}"), body);
+        var (status, answer) = await visitor.PostAsync(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"/api/orders/{order}/upkeep/charges/{movement.GetProperty("line").GetInt32()}"
+            ),
+            body
+        );
         status.ShouldBe(HttpStatusCode.NoContent, answer.ToString());
     }
 
-    private static async Task<JsonElement> HeldAsync(Visitor visitor) => Tenure(await PageAsync(visitor)).GetProperty("holdings")[0];
+    private static async Task<JsonElement> HeldAsync(Visitor visitor) =>
+        Tenure(await PageAsync(visitor)).GetProperty("holdings")[0];
 
-    private static List<JsonElement> Asked(JsonElement page) => [.. Tenure(page).GetProperty("movements").EnumerateArray().Where(movement => movement.GetProperty("asks").GetBoolean())];
+    private static List<JsonElement> Asked(JsonElement page) =>
+        [
+            .. Tenure(page)
+                .GetProperty("movements")
+                .EnumerateArray()
+                .Where(movement => movement.GetProperty("asks").GetBoolean()),
+        ];
 }

@@ -9,13 +9,27 @@ public class CostingsTests
     public async Task Anybody_may_cost_a_candidate_from_the_books_that_are_there()
     {
         await using var host = await TestHost.StartAsync();
-        var (status, body) = await host.Visit().SendAsync(HttpMethod.Post, "/api/costings", new
-        {
-            startDate = "2026-12-01",
-            horizonMonths = 36,
-            owner = new { taxPercent = "20" },
-            candidate = new { hosting = new { book = "plainstone", plan = "lintel", everyMonths = 12 } },
-        }, withToken: false);
+        var (status, body) = await host.Visit()
+            .SendAsync(
+                HttpMethod.Post,
+                "/api/costings",
+                new
+                {
+                    startDate = "2026-12-01",
+                    horizonMonths = 36,
+                    owner = new { taxPercent = "20" },
+                    candidate = new
+                    {
+                        hosting = new
+                        {
+                            book = "plainstone",
+                            plan = "lintel",
+                            everyMonths = 12,
+                        },
+                    },
+                },
+                withToken: false
+            );
         status.ShouldBe(HttpStatusCode.OK);
         body.GetProperty("totals").GetProperty("horizon").GetString().ShouldBe("244.80"); // 3 × 68.00 and 20%.
     }
@@ -32,7 +46,9 @@ public class CostingsTests
         var (status, problem) = await host.Visit().SendAsync(HttpMethod.Post, "/api/costings", body, withToken: false);
         status.ShouldBe(expected);
         problem.GetProperty("status").GetInt32().ShouldBe((int)expected);
-        (problem.TryGetProperty("errors", out var errors) && errors.GetArrayLength() > 0).ShouldBe(expected == HttpStatusCode.UnprocessableEntity);
+        (problem.TryGetProperty("errors", out var errors) && errors.GetArrayLength() > 0).ShouldBe(
+            expected == HttpStatusCode.UnprocessableEntity
+        );
     }
 
     [Fact]
@@ -40,7 +56,9 @@ public class CostingsTests
     {
         await using var host = await TestHost.StartAsync();
         var deep = new string('[', 60) + new string(']', 60);
-        (await host.Visit().SendAsync(HttpMethod.Post, "/api/costings", deep, withToken: false)).Status.ShouldBe(HttpStatusCode.BadRequest);
+        (await host.Visit().SendAsync(HttpMethod.Post, "/api/costings", deep, withToken: false)).Status.ShouldBe(
+            HttpStatusCode.BadRequest
+        );
     }
 
     [Fact]
@@ -55,7 +73,9 @@ public class CostingsTests
         response.Headers.CacheControl!.NoStore.ShouldBeTrue();
         response.Headers.GetValues("Cross-Origin-Opener-Policy").Single().ShouldBe("same-origin");
         response.Headers.Contains("Permissions-Policy").ShouldBeTrue();
-        var cookie = response.Headers.GetValues("Set-Cookie").Single(set => set.Contains("-workspace=", StringComparison.Ordinal));
+        var cookie = response
+            .Headers.GetValues("Set-Cookie")
+            .Single(set => set.Contains("-workspace=", StringComparison.Ordinal));
         cookie.ShouldContain("httponly", Case.Insensitive);
         cookie.ShouldContain("samesite=lax", Case.Insensitive);
     }

@@ -81,13 +81,25 @@ public class DomainsTests
               "entities": [{ "roles": ["registrar"], "vcardArray": ["vcard", [["version", {}, "text", "4.0"], ["fn", {}, "text", "Flat Names"]]] }] }
             """;
         var read = Rdap.Read(JsonSerializer.Deserialize<JsonElement>(record)).ShouldNotBeNull();
-        (read.Domain, read.Registered, read.Expires, read.Registrar).ShouldBe(("example.com", new DateOnly(2001, 2, 4), null, "Flat Names"));
+        (read.Domain, read.Registered, read.Expires, read.Registrar).ShouldBe(
+            ("example.com", new DateOnly(2001, 2, 4), null, "Flat Names")
+        );
         read.Status.ShouldBe(["active"]);
-        foreach (var other in new[] { "{}", "[]", "3", """{ "ldhName": 4 }""", """{ "ldhName": "x.com", "events": {}, "entities": [{ "roles": "registrar" }] }""" })
+        foreach (
+            var other in new[]
+            {
+                "{}",
+                "[]",
+                "3",
+                """{ "ldhName": 4 }""",
+                """{ "ldhName": "x.com", "events": {}, "entities": [{ "roles": "registrar" }] }""",
+            }
+        )
         {
             Should.NotThrow(() => Rdap.Read(JsonSerializer.Deserialize<JsonElement>(other)));
         }
     }
 
-    private static Task<JsonElement> CheckAsync(Visitor visitor, string label, string ending) => visitor.GetAsync($"/api/domains/check?label={label}&ending={ending}");
+    private static Task<JsonElement> CheckAsync(Visitor visitor, string label, string ending) =>
+        visitor.GetAsync($"/api/domains/check?label={label}&ending={ending}");
 }

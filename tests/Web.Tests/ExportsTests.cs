@@ -21,7 +21,8 @@ public sealed class ExportsTests
         var (body, total) = (rows[1..^1], rows[^1]);
         for (var column = 2; column < 7; column++)
         {
-            body.Sum(row => decimal.Parse(row[column], CultureInfo.InvariantCulture)).ShouldBe(decimal.Parse(total[column], CultureInfo.InvariantCulture));
+            body.Sum(row => decimal.Parse(row[column], CultureInfo.InvariantCulture))
+                .ShouldBe(decimal.Parse(total[column], CultureInfo.InvariantCulture));
         }
     }
 
@@ -31,13 +32,33 @@ public sealed class ExportsTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "keep", name = "elsewhere", ending = "com", expires = "2027-03-01", renewal = "1200.5", currency = "GBP" } });
-        var text = await (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/bills.csv?style=en-GB")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        await visitor.DoAsync(
+            new
+            {
+                kind = "choose-domain",
+                letter = "A",
+                domain = new
+                {
+                    route = "keep",
+                    name = "elsewhere",
+                    ending = "com",
+                    expires = "2027-03-01",
+                    renewal = "1200.5",
+                    currency = "GBP",
+                },
+            }
+        );
+        var text = await (
+            await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/bills.csv?style=en-GB")
+        ).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         text.ShouldContain("01/03/2027,,Domain elsewhere.com");
         text.ShouldContain("\"1,200.50\"");
         text.Split("\r\n")[^1].ShouldBeEmpty();
-        Read(await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/bills.csv")).ShouldAllBe(row => row.Length == 11);
-        (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/bills.csv?style=roman")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        Read(await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/bills.csv"))
+            .ShouldAllBe(row => row.Length == 11);
+        (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/candidates/A/bills.csv?style=roman")).StatusCode.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
     }
 
     [Fact]
@@ -50,7 +71,10 @@ public sealed class ExportsTests
         {
             using var answer = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/{path}");
             answer.Content.Headers.ContentType!.MediaType.ShouldBe("application/pdf");
-            using var pdf = PdfSharp.Pdf.IO.PdfReader.Open(new MemoryStream(await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)), PdfSharp.Pdf.IO.PdfDocumentOpenMode.Import);
+            using var pdf = PdfSharp.Pdf.IO.PdfReader.Open(
+                new MemoryStream(await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)),
+                PdfSharp.Pdf.IO.PdfDocumentOpenMode.Import
+            );
             pdf.PageCount.ShouldBe(1);
         }
     }
@@ -62,9 +86,20 @@ public sealed class ExportsTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.DoAsync(new { kind = "add-candidate" });
-        foreach (var path in new[] { "candidates/E/worksheet.pdf", "candidates/E/bills.csv", "candidates/E/stopping", "candidates/Z/ledger.csv" })
+        foreach (
+            var path in new[]
+            {
+                "candidates/E/worksheet.pdf",
+                "candidates/E/bills.csv",
+                "candidates/E/stopping",
+                "candidates/Z/ledger.csv",
+            }
+        )
         {
-            (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/{path}")).StatusCode.ShouldBe(HttpStatusCode.NotFound, path);
+            (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/{path}")).StatusCode.ShouldBe(
+                HttpStatusCode.NotFound,
+                path
+            );
         }
 
         (await visitor.RawAsync($"/api/sites/{visitor.SiteId}/comparison.pdf")).StatusCode.ShouldBe(HttpStatusCode.OK);

@@ -9,8 +9,29 @@ public sealed class FromPageTests
 {
     private static readonly object Lantern = new
     {
-        provider = "Brightwater Hosting", plan = "Lantern", currency = "GBP", price = "2.99", pricePer = "month", months = "36", paid = "at-once", later = "stated", laterPrice = "8.99", laterPer = "month", tax = "on-top",
-        includesDomain = true, endings = "com", domainFromMonths = "12", ticked = new[] { new { name = "Daily backup", price = "2", every = "month" } },
+        provider = "Brightwater Hosting",
+        plan = "Lantern",
+        currency = "GBP",
+        price = "2.99",
+        pricePer = "month",
+        months = "36",
+        paid = "at-once",
+        later = "stated",
+        laterPrice = "8.99",
+        laterPer = "month",
+        tax = "on-top",
+        includesDomain = true,
+        endings = "com",
+        domainFromMonths = "12",
+        ticked = new[]
+        {
+            new
+            {
+                name = "Daily backup",
+                price = "2",
+                every = "month",
+            },
+        },
     };
 
     [Fact]
@@ -22,15 +43,29 @@ public sealed class FromPageTests
         status.ShouldBe(HttpStatusCode.OK);
         looked.GetProperty("faults").GetArrayLength().ShouldBe(0);
         var costs = looked.GetProperty("costs");
-        (Text(costs, "perMonth"), Text(costs.GetProperty("dueToday"), "amount"), Text(costs.GetProperty("threeYears"), "amount"), costs.GetProperty("threeYears").GetProperty("atLeast").GetBoolean(), Text(costs, "tickedInAdvance"))
-            .ShouldBe(("2.99", "129.17", "129.17", true, "86.40"));
+        (
+            Text(costs, "perMonth"),
+            Text(costs.GetProperty("dueToday"), "amount"),
+            Text(costs.GetProperty("threeYears"), "amount"),
+            costs.GetProperty("threeYears").GetProperty("atLeast").GetBoolean(),
+            Text(costs, "tickedInAdvance")
+        ).ShouldBe(("2.99", "129.17", "129.17", true, "86.40"));
         Text(costs.GetProperty("afterFirstTerm"), "perMonth").ShouldBe("8.99");
-        costs.GetProperty("notStated").EnumerateArray().Select(gap => Text(gap, "part")).ShouldBe(["renewing", "refund"]);
+        costs
+            .GetProperty("notStated")
+            .EnumerateArray()
+            .Select(gap => Text(gap, "part"))
+            .ShouldBe(["renewing", "refund"]);
 
         (await owner.PostAsync("/api/shelf", Text(looked, "book"))).Status.ShouldBe(HttpStatusCode.OK);
         var after = await owner.DoAsync(new { kind = "add-candidate", candidate = looked.GetProperty("candidate") });
         var slip = after.GetProperty("shortlist").EnumerateArray().Last();
-        (Text(slip, "plan"), Text(slip, "horizon"), slip.GetProperty("atLeast").GetBoolean(), Text(slip, "dueToday")).ShouldBe(("Lantern", "129.17", true, "129.17"));
+        (
+            Text(slip, "plan"),
+            Text(slip, "horizon"),
+            slip.GetProperty("atLeast").GetBoolean(),
+            Text(slip, "dueToday")
+        ).ShouldBe(("Lantern", "129.17", true, "129.17"));
         slip.GetProperty("books").EnumerateArray().Select(book => book.GetString()).ShouldBe(["brightwater-hosting"]);
     }
 
@@ -45,7 +80,12 @@ public sealed class FromPageTests
         var looked = (await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", second)).Body;
         Text(looked, "addsTo").ShouldBe("Brightwater Hosting");
         await owner.PostAsync("/api/shelf", Text(looked, "book"));
-        Book(await owner.GetAsync("/api/shelf"), "brightwater-hosting").GetProperty("book").GetProperty("plans").EnumerateArray().Select(plan => Text(plan, "name")).ShouldBe(["Lantern", "Harbour"]);
+        Book(await owner.GetAsync("/api/shelf"), "brightwater-hosting")
+            .GetProperty("book")
+            .GetProperty("plans")
+            .EnumerateArray()
+            .Select(plan => Text(plan, "name"))
+            .ShouldBe(["Lantern", "Harbour"]);
 
         second["currency"] = "EUR";
         var other = (await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", second)).Body;
@@ -58,11 +98,30 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var looked = (await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", new { currency = "GBP", price = "5", pricePer = "month", months = "1", paid = "monthly-free", later = "same" })).Body;
-        looked.GetProperty("faults").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe(["provider", "plan", "tax"]);
+        var looked = (
+            await owner.PostAsync(
+                $"/api/sites/{owner.SiteId}/advertisement",
+                new
+                {
+                    currency = "GBP",
+                    price = "5",
+                    pricePer = "month",
+                    months = "1",
+                    paid = "monthly-free",
+                    later = "same",
+                }
+            )
+        ).Body;
+        looked
+            .GetProperty("faults")
+            .EnumerateArray()
+            .Select(fault => Text(fault, "where"))
+            .ShouldBe(["provider", "plan", "tax"]);
         Text(looked.GetProperty("costs").GetProperty("firstYear"), "amount").ShouldBe("72.00");
         looked.GetProperty("book").ValueKind.ShouldBe(JsonValueKind.Null);
-        (await owner.PostAsync($"/api/sites/{Guid.NewGuid()}/advertisement", Lantern)).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await owner.PostAsync($"/api/sites/{Guid.NewGuid()}/advertisement", Lantern)).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
     }
 
     [Fact]
@@ -70,10 +129,20 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var (_, found) = await owner.PostAsync("/api/advertisements/read", new { text = "Lantern plan, £2.99 a month. <script>alert(1)</script>" });
-        found.EnumerateArray().Select(finding => $"{Text(finding, "field")} {Text(finding, "value")}").ShouldBe(["plan Lantern", "currency GBP", "price 2.99", "price-per month"]);
-        (await owner.PostAsync("/api/advertisements/read", new { })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await owner.PostAsync("/api/advertisements/read", new { text = new string('x', 20_001) })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        var (_, found) = await owner.PostAsync(
+            "/api/advertisements/read",
+            new { text = "Lantern plan, £2.99 a month. <script>alert(1)</script>" }
+        );
+        found
+            .EnumerateArray()
+            .Select(finding => $"{Text(finding, "field")} {Text(finding, "value")}")
+            .ShouldBe(["plan Lantern", "currency GBP", "price 2.99", "price-per month"]);
+        (await owner.PostAsync("/api/advertisements/read", new { })).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
+        (await owner.PostAsync("/api/advertisements/read", new { text = new string('x', 20_001) })).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
     }
 
     [Fact]
@@ -81,11 +150,25 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var (_, table) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { text = "Plan,Yearly,Renewal\nPebble,£48,£72\nCobble,£84,£120", provider = "Quarry Web", tax = "on-top" });
+        var (_, table) = await owner.PostAsync(
+            $"/api/sites/{owner.SiteId}/price-table",
+            new
+            {
+                text = "Plan,Yearly,Renewal\nPebble,£48,£72\nCobble,£84,£120",
+                provider = "Quarry Web",
+                tax = "on-top",
+            }
+        );
         table.GetProperty("faults").GetArrayLength().ShouldBe(0);
-        table.GetProperty("roles").EnumerateArray().Select(role => role.GetString()).ShouldBe(["plan", "way-12", "later"]);
+        table
+            .GetProperty("roles")
+            .EnumerateArray()
+            .Select(role => role.GetString())
+            .ShouldBe(["plan", "way-12", "later"]);
         (await owner.PostAsync("/api/shelf", Text(table, "book"))).Status.ShouldBe(HttpStatusCode.OK);
-        var csv = await (await owner.RawAsync("/api/shelf/quarry-web/plans.csv")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var csv = await (await owner.RawAsync("/api/shelf/quarry-web/plans.csv")).Content.ReadAsStringAsync(
+            TestContext.Current.CancellationToken
+        );
         csv.ShouldContain("Quarry Web,GBP,on-top,Pebble,12,12,,48.00,1,72.00,");
         var (_, again) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { text = csv });
         again.GetProperty("faults").GetArrayLength().ShouldBe(0);
@@ -99,21 +182,64 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var table = new { text = "Plan\tPrice\tRenews at\nTwig\t2.99\t6.99\nBough\t4.99\t9.99", provider = "Quarry Web", currency = "GBP", tax = "on-top" };
+        var table = new
+        {
+            text = "Plan\tPrice\tRenews at\nTwig\t2.99\t6.99\nBough\t4.99\t9.99",
+            provider = "Quarry Web",
+            currency = "GBP",
+            tax = "on-top",
+        };
         var (_, asked) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", table);
         var fault = asked.GetProperty("faults").EnumerateArray().ShouldHaveSingleItem();
-        (Text(fault, "where"), Text(fault, "message")).ShouldBe(("months", "Say what each price is for: a month, a year or longer."));
-        var (_, read) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { table.text, table.provider, table.currency, table.tax, months = 1 });
+        (Text(fault, "where"), Text(fault, "message")).ShouldBe(
+            ("months", "Say what each price is for: a month, a year or longer.")
+        );
+        var (_, read) = await owner.PostAsync(
+            $"/api/sites/{owner.SiteId}/price-table",
+            new
+            {
+                table.text,
+                table.provider,
+                table.currency,
+                table.tax,
+                months = 1,
+            }
+        );
         read.GetProperty("faults").GetArrayLength().ShouldBe(0);
-        read.GetProperty("candidates").EnumerateArray().Select(candidate => Text(candidate.GetProperty("hosting"), "plan")).ShouldBe(["twig", "bough"]);
+        read.GetProperty("candidates")
+            .EnumerateArray()
+            .Select(candidate => Text(candidate.GetProperty("hosting"), "plan"))
+            .ShouldBe(["twig", "bough"]);
         (await owner.PostAsync("/api/shelf", Text(read, "book"))).Status.ShouldBe(HttpStatusCode.OK);
-        var slip = (await owner.DoAsync(new { kind = "add-candidate", candidate = read.GetProperty("candidates")[0] })).GetProperty("shortlist").EnumerateArray().Last();
+        var slip = (await owner.DoAsync(new { kind = "add-candidate", candidate = read.GetProperty("candidates")[0] }))
+            .GetProperty("shortlist")
+            .EnumerateArray()
+            .Last();
         Text(slip, "plan").ShouldBe("Twig");
 
         // What the price itself says needs no asking; what cannot be is refused at its place.
-        var (_, yearly) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { text = "Plan\tPrice\nTwig\t£48.00 a year", table.provider, table.currency, table.tax });
+        var (_, yearly) = await owner.PostAsync(
+            $"/api/sites/{owner.SiteId}/price-table",
+            new
+            {
+                text = "Plan\tPrice\nTwig\t£48.00 a year",
+                table.provider,
+                table.currency,
+                table.tax,
+            }
+        );
         yearly.GetProperty("candidates")[0].GetProperty("hosting").GetProperty("everyMonths").GetInt32().ShouldBe(12);
-        var (_, wrong) = await owner.PostAsync($"/api/sites/{owner.SiteId}/price-table", new { table.text, table.provider, table.currency, table.tax, months = 121 });
+        var (_, wrong) = await owner.PostAsync(
+            $"/api/sites/{owner.SiteId}/price-table",
+            new
+            {
+                table.text,
+                table.provider,
+                table.currency,
+                table.tax,
+                months = 121,
+            }
+        );
         wrong.GetProperty("faults").EnumerateArray().Select(known => Text(known, "where")).ShouldContain("months");
     }
 
@@ -122,11 +248,36 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var (_, looked) = await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", new { currency = "GBP", price = "2.99", pricePer = "month", months = "36", paid = "at-once", includesDomain = true, refundDays = "soon" });
-        Text(looked.GetProperty("costs").GetProperty("dueToday"), "amount").ShouldBe("129.17"); // 36 × 2.99 and 20% tax, which comes on top until it is said to be inside.
+        var (_, looked) = await owner.PostAsync(
+            $"/api/sites/{owner.SiteId}/advertisement",
+            new
+            {
+                currency = "GBP",
+                price = "2.99",
+                pricePer = "month",
+                months = "36",
+                paid = "at-once",
+                includesDomain = true,
+                refundDays = "soon",
+            }
+        );
+        // 36 × 2.99 and 20% tax, which comes on top until it is said to be inside.
+        Text(looked.GetProperty("costs").GetProperty("dueToday"), "amount").ShouldBe("129.17");
         looked.GetProperty("faults").EnumerateArray().Select(fault => Text(fault, "where")).ShouldContain("endings");
         looked.GetProperty("book").ValueKind.ShouldBe(JsonValueKind.Null);
-        (await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", new { currency = "GBP", price = "2.9x", pricePer = "month", months = "36", paid = "at-once" })).Body.GetProperty("costs").ValueKind.ShouldBe(JsonValueKind.Null);
+        (
+            await owner.PostAsync(
+                $"/api/sites/{owner.SiteId}/advertisement",
+                new
+                {
+                    currency = "GBP",
+                    price = "2.9x",
+                    pricePer = "month",
+                    months = "36",
+                    paid = "at-once",
+                }
+            )
+        ).Body.GetProperty("costs").ValueKind.ShouldBe(JsonValueKind.Null);
     }
 
     [Fact]
@@ -135,20 +286,52 @@ public sealed class FromPageTests
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
         var tidemarsh = (await owner.GetAsync("/api/shelf/tidemarsh/file")).GetRawText();
-        object[] dearer = [new { op = "replace", path = "/plans/0/billing/1/prices/1/amount", value = "131.88" }, new { op = "add", path = "/note", value = "mine" }];
-        var (status, edited) = await owner.PostAsync("/api/shelf/tidemarsh/edit", new { version = 0, operations = dearer });
+        object[] dearer =
+        [
+            new
+            {
+                op = "replace",
+                path = "/plans/0/billing/1/prices/1/amount",
+                value = "131.88",
+            },
+            new
+            {
+                op = "add",
+                path = "/note",
+                value = "mine",
+            },
+        ];
+        var (status, edited) = await owner.PostAsync(
+            "/api/shelf/tidemarsh/edit",
+            new { version = 0, operations = dearer }
+        );
         status.ShouldBe(HttpStatusCode.OK);
         var change = edited.GetProperty("look").GetProperty("changes").EnumerateArray().ShouldHaveSingleItem();
-        (Text(change, "part"), Text(change, "name"), Text(change, "from"), Text(change, "to")).ShouldBe(("later-price", "Slipway", "107.88", "131.88"));
-        edited.GetProperty("look").GetProperty("effects").EnumerateArray().ShouldContain(effect => Text(effect, "letter") == "A" && Text(effect, "change") == "57.60");
-        JsonNode.Parse(Text(edited, "text"))!.AsObject().Select(field => field.Key).ShouldBe([.. JsonNode.Parse(tidemarsh)!.AsObject().Select(field => field.Key), "note"]);
-        Book(await owner.GetAsync("/api/shelf"), "tidemarsh").GetProperty("isOwn").GetBoolean().ShouldBeFalse(); // Nothing is kept yet.
+        (Text(change, "part"), Text(change, "name"), Text(change, "from"), Text(change, "to")).ShouldBe(
+            ("later-price", "Slipway", "107.88", "131.88")
+        );
+        edited
+            .GetProperty("look")
+            .GetProperty("effects")
+            .EnumerateArray()
+            .ShouldContain(effect => Text(effect, "letter") == "A" && Text(effect, "change") == "57.60");
+        JsonNode
+            .Parse(Text(edited, "text"))!
+            .AsObject()
+            .Select(field => field.Key)
+            .ShouldBe([.. JsonNode.Parse(tidemarsh)!.AsObject().Select(field => field.Key), "note"]);
+        // Nothing is kept yet.
+        Book(await owner.GetAsync("/api/shelf"), "tidemarsh").GetProperty("isOwn").GetBoolean().ShouldBeFalse();
 
         (await owner.PostAsync("/api/shelf", Text(edited, "text"))).Status.ShouldBe(HttpStatusCode.OK);
         var stale = await owner.PostAsync("/api/shelf/tidemarsh/edit", new { version = 0, operations = dearer });
         stale.Status.ShouldBe(HttpStatusCode.UnprocessableEntity); // Another window has kept something meanwhile.
         var history = await owner.GetAsync("/api/shelf/tidemarsh/history");
-        history[0].GetProperty("prices").EnumerateArray().Select(price => Text(price, "later")).ShouldBe(["8.99", "8.99"]); // The lowest first price is that of three years.
+        history[0]
+            .GetProperty("prices")
+            .EnumerateArray()
+            .Select(price => Text(price, "later"))
+            .ShouldBe(["8.99", "8.99"]); // The lowest first price is that of three years.
 
         // The version before, taken again, is the newest.
         await owner.PostAsync("/api/shelf", tidemarsh);
@@ -161,7 +344,15 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var (_, copy) = await owner.PostAsync("/api/shelf/tidemarsh/edit", new { version = 0, operations = Array.Empty<object>(), asNew = " Tidemarsh " });
+        var (_, copy) = await owner.PostAsync(
+            "/api/shelf/tidemarsh/edit",
+            new
+            {
+                version = 0,
+                operations = Array.Empty<object>(),
+                asNew = " Tidemarsh ",
+            }
+        );
         await owner.PostAsync("/api/shelf", Text(copy, "text"));
         var shelf = await owner.GetAsync("/api/shelf");
         shelf.GetArrayLength().ShouldBe(10);
@@ -173,11 +364,38 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var (status, edited) = await owner.PostAsync("/api/shelf/tidemarsh/edit", new { version = 0, operations = new[] { new { op = "replace", path = "/currency", value = "POUNDS" } } });
+        var (status, edited) = await owner.PostAsync(
+            "/api/shelf/tidemarsh/edit",
+            new
+            {
+                version = 0,
+                operations = new[]
+                {
+                    new
+                    {
+                        op = "replace",
+                        path = "/currency",
+                        value = "POUNDS",
+                    },
+                },
+            }
+        );
         status.ShouldBe(HttpStatusCode.OK);
-        edited.GetProperty("look").GetProperty("faults").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe(["currency"]);
-        (await owner.PostAsync("/api/shelf/tidemarsh/edit", new { version = 0, operations = new[] { new { op = "remove", path = "/plans/99" } } })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await owner.PostAsync("/api/shelf/nobody/edit", new { version = 0, operations = Array.Empty<object>() })).Status.ShouldBe(HttpStatusCode.NotFound);
+        edited
+            .GetProperty("look")
+            .GetProperty("faults")
+            .EnumerateArray()
+            .Select(fault => Text(fault, "where"))
+            .ShouldBe(["currency"]);
+        (
+            await owner.PostAsync(
+                "/api/shelf/tidemarsh/edit",
+                new { version = 0, operations = new[] { new { op = "remove", path = "/plans/99" } } }
+            )
+        ).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (
+            await owner.PostAsync("/api/shelf/nobody/edit", new { version = 0, operations = Array.Empty<object>() })
+        ).Status.ShouldBe(HttpStatusCode.NotFound);
     }
 
     // A file is kept as it is written: which of two fields counts, readers would not agree on.
@@ -190,7 +408,10 @@ public sealed class FromPageTests
         var owner = await VisitAsync(host);
         var (status, answer) = await owner.PostAsync("/api/shelf", book);
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        answer.GetProperty("errors").EnumerateArray().ShouldContain(fault => Text(fault, "code") == "duplicate-id" && Text(fault, "where") == where);
+        answer
+            .GetProperty("errors")
+            .EnumerateArray()
+            .ShouldContain(fault => Text(fault, "code") == "duplicate-id" && Text(fault, "where") == where);
     }
 
     [Fact]
@@ -198,18 +419,29 @@ public sealed class FromPageTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var example = await (await owner.RawAsync("/api/offer-book.example.json")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var example = await (await owner.RawAsync("/api/offer-book.example.json")).Content.ReadAsStringAsync(
+            TestContext.Current.CancellationToken
+        );
         (await owner.PostAsync("/api/shelf", example)).Status.ShouldBe(HttpStatusCode.OK);
         var list = await owner.GetAsync("/api/shelf/brightwater");
-        (list.GetProperty("change").GetProperty("creditsDays").GetBoolean(), Text(list.GetProperty("endings")[0].GetProperty("lapse"), "redemptionFee")).ShouldBe((true, "90.00"));
+        (
+            list.GetProperty("change").GetProperty("creditsDays").GetBoolean(),
+            Text(list.GetProperty("endings")[0].GetProperty("lapse"), "redemptionFee")
+        ).ShouldBe((true, "90.00"));
     }
 
     private static async Task TakeAsync(Visitor owner, object advertisement) =>
-        (await owner.PostAsync("/api/shelf", Text((await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", advertisement)).Body, "book"))).Status.ShouldBe(HttpStatusCode.OK);
+        (
+            await owner.PostAsync(
+                "/api/shelf",
+                Text((await owner.PostAsync($"/api/sites/{owner.SiteId}/advertisement", advertisement)).Body, "book")
+            )
+        ).Status.ShouldBe(HttpStatusCode.OK);
 
     private static string Text(JsonElement element, string field) => element.GetProperty(field).GetString()!;
 
-    private static JsonElement Book(JsonElement shelf, string id) => shelf.EnumerateArray().Single(book => Text(book.GetProperty("book"), "id") == id);
+    private static JsonElement Book(JsonElement shelf, string id) =>
+        shelf.EnumerateArray().Single(book => Text(book.GetProperty("book"), "id") == id);
 
     private static async Task<Visitor> VisitAsync(TestHost host)
     {

@@ -7,7 +7,8 @@ using static HomeStart.Web.Tests.UpkeepTests;
 namespace HomeStart.Web.Tests;
 
 /// <summary>
-/// Links in mails lead to the address under which the application was open, since the browser's cookie counts there alone. In these tests that is http://localhost, without the
+/// Links in mails lead to the address under which the application was open, since the browser's cookie counts there
+/// alone. In these tests that is http://localhost, without the
 /// port that the server itself has.
 /// </summary>
 public sealed partial class LinksInMailsTests
@@ -23,7 +24,11 @@ public sealed partial class LinksInMailsTests
         foreach (var end in (string[])[$"/orders/{order}", $"/orders/{claimed}", "/upkeep"])
         {
             // Mail is on its way for a while.
-            await visitor.WaitForAsync(async () => (links = await LinksAsync(visitor)).Any(link => link.AbsolutePath.EndsWith(end, StringComparison.Ordinal)));
+            await visitor.WaitForAsync(async () =>
+                (links = await LinksAsync(visitor)).Any(link =>
+                    link.AbsolutePath.EndsWith(end, StringComparison.Ordinal)
+                )
+            );
         }
 
         links.ShouldAllBe(link => link.GetLeftPart(UriPartial.Authority) == "http://localhost");
@@ -51,8 +56,12 @@ public sealed partial class LinksInMailsTests
     public void An_address_that_is_none_is_not_taken_over(string asked, string? host, string open)
     {
         var context = new DefaultHttpContext { Request = { Scheme = "http", Host = new HostString(asked) } };
-        new OpenAddress(new HttpContextAccessor { HttpContext = context }, new StartOptions(StartOptions.DefaultPort, "data", null, "demo") { Hosts = host is null ? [] : [host] })
-            .Now.ToString().ShouldBe(open);
+        new OpenAddress(
+            new HttpContextAccessor { HttpContext = context },
+            new StartOptions(StartOptions.DefaultPort, "data", null, "demo") { Hosts = host is null ? [] : [host] }
+        )
+            .Now.ToString()
+            .ShouldBe(open);
     }
 
     // Those to ourselves: what a seller's help is, leads elsewhere.
@@ -62,8 +71,16 @@ public sealed partial class LinksInMailsTests
         foreach (var letter in (await visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray())
         {
             using var file = await visitor.RawAsync($"/api/mail/{letter.GetProperty("id").GetString()}.eml");
-            using var message = await MimeMessage.LoadAsync(await file.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken), TestContext.Current.CancellationToken);
-            links.AddRange(Link().Matches(message.HtmlBody ?? "").Select(link => new Uri(link.Groups["to"].Value)).Where(link => link.IsLoopback));
+            using var message = await MimeMessage.LoadAsync(
+                await file.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken),
+                TestContext.Current.CancellationToken
+            );
+            links.AddRange(
+                Link()
+                    .Matches(message.HtmlBody ?? "")
+                    .Select(link => new Uri(link.Groups["to"].Value))
+                    .Where(link => link.IsLoopback)
+            );
         }
 
         return links;

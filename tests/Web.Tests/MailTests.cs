@@ -6,7 +6,9 @@ using MimeKit;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>Mail goes out after what it tells of has happened, arrives once, and none is lost while nobody takes it.</summary>
+/// <summary>
+/// Mail goes out after what it tells of has happened, arrives once, and none is lost while nobody takes it.
+/// </summary>
 public class MailTests
 {
     [Fact]
@@ -18,18 +20,31 @@ public class MailTests
         await visitor.ConfirmAsync();
         var order = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
         var mail = await ArrivedAsync(visitor, 2);
-        mail.Select(letter => Text(letter, "subject").Split(" (")[0]).ShouldBe(["We have your order", "Your order is complete"], ignoreOrder: true);
-        mail.ShouldAllBe(letter => Text(letter, "subject").Contains(Text(order, "reference"), StringComparison.Ordinal) && Text(letter, "to").Contains('@'));
-        var complete = mail.Single(letter => Text(letter, "subject").StartsWith("Your order is complete", StringComparison.Ordinal));
+        mail.Select(letter => Text(letter, "subject").Split(" (")[0])
+            .ShouldBe(["We have your order", "Your order is complete"], ignoreOrder: true);
+        mail.ShouldAllBe(letter =>
+            Text(letter, "subject").Contains(Text(order, "reference"), StringComparison.Ordinal)
+            && Text(letter, "to").Contains('@')
+        );
+        var complete = mail.Single(letter =>
+            Text(letter, "subject").StartsWith("Your order is complete", StringComparison.Ordinal)
+        );
         var words = string.Concat(complete.GetProperty("parts").EnumerateArray().Select(part => Text(part, "text")));
         words.ShouldContain("ostlerwren.com");
         words.ShouldContain("£65.15");
-        complete.GetProperty("parts").EnumerateArray().Select(part => part.GetProperty("path").GetString()).ShouldContain($"/sites/{visitor.SiteId}/orders/{Text(order, "id")}");
+        complete
+            .GetProperty("parts")
+            .EnumerateArray()
+            .Select(part => part.GetProperty("path").GetString())
+            .ShouldContain($"/sites/{visitor.SiteId}/orders/{Text(order, "id")}");
 
         // As a file: both forms say the same, and nothing is fetched from anywhere.
         using var file = await visitor.RawAsync($"/api/mail/{Text(complete, "id")}.eml");
         file.Content.Headers.ContentType!.MediaType.ShouldBe("message/rfc822");
-        using var message = await MimeMessage.LoadAsync(await file.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken), TestContext.Current.CancellationToken);
+        using var message = await MimeMessage.LoadAsync(
+            await file.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken),
+            TestContext.Current.CancellationToken
+        );
         message.HtmlBody!.ShouldContain("ostlerwren.com");
         message.HtmlBody!.ShouldNotContain("<img");
         message.HtmlBody!.ShouldNotContain("<script");
@@ -49,7 +64,12 @@ public class MailTests
         await visitor.UntilAsync(id, "needs-payment");
         await visitor.PostAsync($"/api/orders/{id}/cancel", null);
         await visitor.UntilAsync(id, "cancelled");
-        (await ArrivedAsync(visitor, 3)).Select(letter => Text(letter, "subject").Split(" (")[0]).ShouldBe(["We have your order", "Your payment did not go through", "Your order was called off"], ignoreOrder: true);
+        (await ArrivedAsync(visitor, 3))
+            .Select(letter => Text(letter, "subject").Split(" (")[0])
+            .ShouldBe(
+                ["We have your order", "Your payment did not go through", "Your order was called off"],
+                ignoreOrder: true
+            );
     }
 
     [Theory]
@@ -64,10 +84,17 @@ public class MailTests
         await visitor.ConfirmAsync();
         await visitor.TellAsync("mail", mode);
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
-        await visitor.WaitForAsync(async () => (await visitor.GetAsync("/api/mail")).GetProperty("unsent").EnumerateArray().Count(letter => letter.GetProperty("tries").GetInt32() > 0) == 2);
+        await visitor.WaitForAsync(async () =>
+            (await visitor.GetAsync("/api/mail"))
+                .GetProperty("unsent")
+                .EnumerateArray()
+                .Count(letter => letter.GetProperty("tries").GetInt32() > 0) == 2
+        );
         await visitor.TellAsync("mail", "ok");
         (await ArrivedAsync(visitor, 2)).Count.ShouldBe(2);
-        await visitor.WaitForAsync(async () => (await visitor.GetAsync("/api/mail")).GetProperty("unsent").GetArrayLength() == 0);
+        await visitor.WaitForAsync(async () =>
+            (await visitor.GetAsync("/api/mail")).GetProperty("unsent").GetArrayLength() == 0
+        );
         (await ArrivedAsync(visitor, 2)).Count.ShouldBe(2);
     }
 
@@ -96,11 +123,18 @@ public class MailTests
         await visitor.ConfirmAsync();
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
         await ArrivedAsync(visitor, 2);
-        await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().ExecuteUpdateAsync(set => set.SetProperty(row => row.State, OutboxState.Waiting)));
+        await host.InDatabaseAsync(db =>
+            db.Outbox.IgnoreQueryFilters()
+                .ExecuteUpdateAsync(set => set.SetProperty(row => row.State, OutboxState.Waiting))
+        );
         await host.StartAgainAsync();
         var back = host.Visit(visitor);
         await back.OpenAsync();
-        await back.WaitForAsync(async () => await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().AllAsync(row => row.State == OutboxState.Sent)));
+        await back.WaitForAsync(async () =>
+            await host.InDatabaseAsync(db =>
+                db.Outbox.IgnoreQueryFilters().AllAsync(row => row.State == OutboxState.Sent)
+            )
+        );
         (await ArrivedAsync(back, 2)).Count.ShouldBe(2);
     }
 
@@ -116,7 +150,8 @@ public class MailTests
         await Task.WhenAll(visitor.TryOrderAsync(id: id), visitor.TryOrderAsync(id: id));
         await visitor.UntilAsync(id, "completed");
         (await ArrivedAsync(visitor, 2)).Count.ShouldBe(2);
-        (await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().CountAsync())).ShouldBe(3); // The code, the order placed, the order complete.
+        // The code, the order placed, the order complete.
+        (await host.InDatabaseAsync(db => db.Outbox.IgnoreQueryFilters().CountAsync())).ShouldBe(3);
     }
 
     [Fact]
@@ -143,7 +178,15 @@ public class MailTests
     }
 
     private static async Task<IReadOnlyList<JsonElement>> LettersAsync(Visitor visitor) =>
-        [.. (await visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Where(letter => Text(letter, "from").StartsWith("\"Home Start\"", StringComparison.Ordinal) && !Text(letter, "subject").StartsWith("Your code", StringComparison.Ordinal))];
+        [
+            .. (await visitor.GetAsync("/api/mail"))
+                .GetProperty("arrived")
+                .EnumerateArray()
+                .Where(letter =>
+                    Text(letter, "from").StartsWith("\"Home Start\"", StringComparison.Ordinal)
+                    && !Text(letter, "subject").StartsWith("Your code", StringComparison.Ordinal)
+                ),
+        ];
 
     private static string Text(JsonElement element, string field) => element.GetProperty(field).GetString()!;
 }

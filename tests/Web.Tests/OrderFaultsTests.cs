@@ -1,5 +1,5 @@
-using System.Globalization;
 using System.Data.Common;
+using System.Globalization;
 using System.Net;
 using System.Text;
 using System.Text.Json;
@@ -13,7 +13,9 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>What visitors, counterparts, the disk and the network may do to an order, and what must never come of it.</summary>
+/// <summary>
+/// What visitors, counterparts, the disk and the network may do to an order, and what must never come of it.
+/// </summary>
 public class OrderFaultsTests
 {
     [Fact]
@@ -38,7 +40,11 @@ public class OrderFaultsTests
     [InlineData("/accounts", HttpStatusCode.OK, "[]")]
     [InlineData("/holds", HttpStatusCode.Conflict, "7")]
     [InlineData("/capture", HttpStatusCode.BadRequest, "")]
-    public async Task A_counterpart_that_answers_nonsense_is_asked_a_few_times_and_then_the_owner_decides(string path, HttpStatusCode status, string body)
+    public async Task A_counterpart_that_answers_nonsense_is_asked_a_few_times_and_then_the_owner_decides(
+        string path,
+        HttpStatusCode status,
+        string body
+    )
     {
         var nonsense = new Nonsense(path, status, body);
         await using var host = await TestHost.StartAsync(between: nonsense.Handler);
@@ -97,7 +103,9 @@ public class OrderFaultsTests
         await visitor.OpenAsync();
         var id = Guid.NewGuid();
         var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => visitor.TryOrderAsync(id: id)));
-        answers.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK && answer.Body.GetProperty("id").GetGuid() == id);
+        answers.ShouldAllBe(answer =>
+            answer.Status == HttpStatusCode.OK && answer.Body.GetProperty("id").GetGuid() == id
+        );
         await visitor.UntilAsync(id, "completed");
         (await host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(1);
     }
@@ -111,10 +119,16 @@ public class OrderFaultsTests
         await visitor.TellAsync("host", "down");
         var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
         await visitor.UntilAsync(id, "needs-patience");
-        var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(turn => visitor.PostAsync($"/api/orders/{id}/{(turn % 2 == 0 ? "resume" : "cancel")}", new { })));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(turn => visitor.PostAsync($"/api/orders/{id}/{(turn % 2 == 0 ? "resume" : "cancel")}", new { }))
+        );
         answers.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK);
         await visitor.TellAsync("host", "ok");
-        (await visitor.UntilAsync(id, "needs-patience", "completed", "cancelled")).GetProperty("charged").ValueKind.ShouldBeOneOf(JsonValueKind.True, JsonValueKind.False);
+        (await visitor.UntilAsync(id, "needs-patience", "completed", "cancelled"))
+            .GetProperty("charged")
+            .ValueKind.ShouldBeOneOf(JsonValueKind.True, JsonValueKind.False);
     }
 
     [Fact]
@@ -150,10 +164,26 @@ public class OrderFaultsTests
     public async Task A_name_that_became_premium_meanwhile_is_not_ordered_at_the_ordinary_price()
     {
         // The check says free, as it would have a minute ago; the seller's own sum holds the premium price.
-        await using var host = await TestHost.StartAsync(between: new Nonsense("/check", HttpStatusCode.OK, "{\"state\":\"free\"}").Handler);
+        await using var host = await TestHost.StartAsync(
+            between: new Nonsense("/check", HttpStatusCode.OK, "{\"state\":\"free\"}").Handler
+        );
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "register", book = "tidemarsh", name = "antique", ending = "com", years = 1 } });
+        await visitor.DoAsync(
+            new
+            {
+                kind = "choose-domain",
+                letter = "A",
+                domain = new
+                {
+                    route = "register",
+                    book = "tidemarsh",
+                    name = "antique",
+                    ending = "com",
+                    years = 1,
+                },
+            }
+        );
         var (status, body) = await visitor.TryOrderAsync();
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         var fault = body.GetProperty("errors").EnumerateArray().Single();
@@ -181,9 +211,19 @@ public class OrderFaultsTests
     {
         await using var host = await TestHost.StartAsync();
         using var stranger = host.Outside();
-        (await stranger.PutAsync("/worlds/any/behaviours/card/down", null, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
-        (await stranger.PostAsync("/holds", null, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
-        (await stranger.PostAsync("/cards", new StringContent("{}", Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (
+            await stranger.PutAsync("/worlds/any/behaviours/card/down", null, TestContext.Current.CancellationToken)
+        ).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        (await stranger.PostAsync("/holds", null, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            HttpStatusCode.Unauthorized
+        );
+        (
+            await stranger.PostAsync(
+                "/cards",
+                new StringContent("{}", Encoding.UTF8, "application/json"),
+                TestContext.Current.CancellationToken
+            )
+        ).StatusCode.ShouldBe(HttpStatusCode.OK);
     }
 
     [Theory]
@@ -206,7 +246,9 @@ public class OrderFaultsTests
         try
         {
             CultureInfo.CurrentCulture = CultureInfo.GetCultureInfo("ar-SA"); // Another calendar, and other digits.
-            CounterpartPath.Of($"/a?date={new DateOnly(2026, 12, 1):yyyy-MM-dd}&at={1234.5m:0.00}&name={"a b/c"}").ShouldBe("/a?date=2026-12-01&at=1234.50&name=a%20b%2Fc");
+            CounterpartPath
+                .Of($"/a?date={new DateOnly(2026, 12, 1):yyyy-MM-dd}&at={1234.5m:0.00}&name={"a b/c"}")
+                .ShouldBe("/a?date=2026-12-01&at=1234.50&name=a%20b%2Fc");
             CounterpartPath.Of($"/a/{new DateOnly(2026, 12, 1)}").ShouldBe("/a/12%2F01%2F2026");
         }
         finally
@@ -216,19 +258,26 @@ public class OrderFaultsTests
     }
 
     [Theory]
-    [InlineData("{\"ldhName\":\"clock.com\",\"entities\":[{\"roles\":[\"registrar\"],\"vcardArray\":[\"vcard\",[[\"fn\",{},\"text\",7]]]}]}")]
-    [InlineData("{\"ldhName\":\"clock.com\",\"events\":[{\"eventAction\":3,\"eventDate\":{}}],\"status\":[1,null],\"entities\":{}}")]
+    [InlineData(
+        "{\"ldhName\":\"clock.com\",\"entities\":[{\"roles\":[\"registrar\"],\"vcardArray\":[\"vcard\",[[\"fn\",{},\"text\",7]]]}]}"
+    )]
+    [InlineData(
+        "{\"ldhName\":\"clock.com\",\"events\":[{\"eventAction\":3,\"eventDate\":{}}],\"status\":[1,null],\"entities\":{}}"
+    )]
     [InlineData("{\"ldhName\":\"\\ud800\"}")]
     [InlineData("[7]")]
     [InlineData("nonsense")]
     public async Task A_public_record_that_makes_no_sense_spoils_no_check(string record)
     {
-        await using var host = await TestHost.StartAsync(between: new Nonsense("/clock.com", HttpStatusCode.OK, record).Handler);
+        await using var host = await TestHost.StartAsync(
+            between: new Nonsense("/clock.com", HttpStatusCode.OK, record).Handler
+        );
         var answer = await host.Visit().GetAsync("/api/domains/check?label=clock&ending=com");
         answer.GetProperty("state").GetString().ShouldBe("taken");
     }
 
-    private static List<string?> Where(JsonElement problem) => [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
+    private static List<string?> Where(JsonElement problem) =>
+        [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
 
     /// <summary>Answers what is sent to addresses that end so, in the counterpart's place.</summary>
     private sealed class Nonsense(string pathEnd, HttpStatusCode status, string body)
@@ -241,15 +290,24 @@ public class OrderFaultsTests
 
         private sealed class Between(Nonsense nonsense) : DelegatingHandler
         {
-            protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+            protected override async Task<HttpResponseMessage> SendAsync(
+                HttpRequestMessage request,
+                CancellationToken cancellationToken
+            )
             {
-                if (nonsense.IsOver || !request.RequestUri!.AbsolutePath.EndsWith(nonsense.PathEnd, StringComparison.Ordinal))
+                if (
+                    nonsense.IsOver
+                    || !request.RequestUri!.AbsolutePath.EndsWith(nonsense.PathEnd, StringComparison.Ordinal)
+                )
                 {
                     return await base.SendAsync(request, cancellationToken);
                 }
 
                 nonsense.Answered++;
-                return new HttpResponseMessage(nonsense.Status) { Content = new StringContent(nonsense.Body, Encoding.UTF8, "application/json") };
+                return new HttpResponseMessage(nonsense.Status)
+                {
+                    Content = new StringContent(nonsense.Body, Encoding.UTF8, "application/json"),
+                };
             }
         }
 
@@ -275,7 +333,9 @@ public class OrderFaultsTests
         }
 
         public override Task AtAsync(OrderMoment moment, OrderAction action, CancellationToken cancel) =>
-            moment == OrderMoment.Answered && _left-- > 0 ? throw new DbUpdateException("", new SqliteException("database or disk is full", 13)) : Task.CompletedTask;
+            moment == OrderMoment.Answered && _left-- > 0
+                ? throw new DbUpdateException("", new SqliteException("database or disk is full", 13))
+                : Task.CompletedTask;
     }
 
     /// <summary>Stops carrying an order on once, as no code should.</summary>
@@ -304,9 +364,20 @@ public class OrderFaultsTests
     {
         public List<long> OfOrders { get; } = [];
 
-        public override ValueTask<InterceptionResult<DbDataReader>> ReaderExecutingAsync(DbCommand command, CommandEventData eventData, InterceptionResult<DbDataReader> result, CancellationToken cancellationToken = default)
+        public override ValueTask<InterceptionResult<DbDataReader>> ReaderExecutingAsync(
+            DbCommand command,
+            CommandEventData eventData,
+            InterceptionResult<DbDataReader> result,
+            CancellationToken cancellationToken = default
+        )
         {
-            if (eventData.Context is HomeStartDb && (command.CommandText.Contains("INSERT INTO \"Orders\"", StringComparison.Ordinal) || command.CommandText.Contains("UPDATE \"Orders\"", StringComparison.Ordinal)))
+            if (
+                eventData.Context is HomeStartDb
+                && (
+                    command.CommandText.Contains("INSERT INTO \"Orders\"", StringComparison.Ordinal)
+                    || command.CommandText.Contains("UPDATE \"Orders\"", StringComparison.Ordinal)
+                )
+            )
             {
                 using var ask = command.Connection!.CreateCommand();
                 (ask.CommandText, ask.Transaction) = ("PRAGMA synchronous", command.Transaction);

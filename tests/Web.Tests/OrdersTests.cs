@@ -16,15 +16,30 @@ public class OrdersTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        (await visitor.GetAsync("/api/countries")).EnumerateArray().Select(country => country.GetProperty("code").GetString()).ShouldContain("GB");
-        var (status, read) = await visitor.PostAsync("/api/contacts/read", new { text = "BEGIN:VCARD\nFN:Ada Wren\nTEL:+44 1632 960123\nEND:VCARD" });
-        (status, read.GetProperty("name").GetString(), read.GetProperty("telephone").GetString()).ShouldBe((HttpStatusCode.OK, "Ada Wren", "+44 1632 960123"));
+        (await visitor.GetAsync("/api/countries"))
+            .EnumerateArray()
+            .Select(country => country.GetProperty("code").GetString())
+            .ShouldContain("GB");
+        var (status, read) = await visitor.PostAsync(
+            "/api/contacts/read",
+            new { text = "BEGIN:VCARD\nFN:Ada Wren\nTEL:+44 1632 960123\nEND:VCARD" }
+        );
+        (status, read.GetProperty("name").GetString(), read.GetProperty("telephone").GetString()).ShouldBe(
+            (HttpStatusCode.OK, "Ada Wren", "+44 1632 960123")
+        );
         foreach (var text in new object?[] { "hello", "", null, 7, new string('x', 600_000) })
         {
-            (await visitor.PostAsync("/api/contacts/read", new { text })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+            (await visitor.PostAsync("/api/contacts/read", new { text })).Status.ShouldBe(
+                HttpStatusCode.UnprocessableEntity
+            );
         }
 
-        var (ok, headers) = await visitor.SendBytesAsync(HttpMethod.Post, "/api/contacts/vcard", """{ "name": "Ada" }"""u8.ToArray(), "application/json");
+        var (ok, headers) = await visitor.SendBytesAsync(
+            HttpMethod.Post,
+            "/api/contacts/vcard",
+            """{ "name": "Ada" }"""u8.ToArray(),
+            "application/json"
+        );
         ok.ShouldBe(HttpStatusCode.OK);
         headers.ShouldNotBeNull();
     }
@@ -35,10 +50,22 @@ public class OrdersTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var contact = new { name = "Ada Wren", mail = visitor.Mail, street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB", telephone = "01632 960123", organisation = "Ostler & Wren" };
+        var contact = new
+        {
+            name = "Ada Wren",
+            mail = visitor.Mail,
+            street = "4 Mill Lane",
+            town = "Hexworth",
+            postcode = "HX4 2AB",
+            country = "GB",
+            telephone = "01632 960123",
+            organisation = "Ostler & Wren",
+        };
         var (status, order) = await visitor.TryOrderAsync(contact: contact);
         status.ShouldBe(HttpStatusCode.OK);
-        var document = await host.InDatabaseAsync(async db => (await db.Orders.IgnoreQueryFilters().SingleAsync()).Document);
+        var document = await host.InDatabaseAsync(async db =>
+            (await db.Orders.IgnoreQueryFilters().SingleAsync()).Document
+        );
         document.ShouldContain("+441632960123".Replace("+", "\\u002B", StringComparison.Ordinal));
         await visitor.UntilAsync(order.GetProperty("id").GetGuid(), "completed");
     }
@@ -51,8 +78,19 @@ public class OrdersTests
         await visitor.OpenAsync();
         var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
         var order = await visitor.UntilAsync(id, "completed");
-        order.GetProperty("receipts").EnumerateArray().Select(receipt => receipt.GetProperty("book").GetString()).ShouldBe(["tidemarsh"]);
-        foreach (var (path, type) in new[] { ("key-sheet.pdf", "application/pdf"), ("receipts/tidemarsh.pdf", "application/pdf"), ("receipts/tidemarsh.xml", "application/xml") })
+        order
+            .GetProperty("receipts")
+            .EnumerateArray()
+            .Select(receipt => receipt.GetProperty("book").GetString())
+            .ShouldBe(["tidemarsh"]);
+        foreach (
+            var (path, type) in new[]
+            {
+                ("key-sheet.pdf", "application/pdf"),
+                ("receipts/tidemarsh.pdf", "application/pdf"),
+                ("receipts/tidemarsh.xml", "application/xml"),
+            }
+        )
         {
             using var file = await visitor.RawAsync($"/api/orders/{id}/{path}");
             file.StatusCode.ShouldBe(HttpStatusCode.OK, path);
@@ -74,7 +112,11 @@ public class OrdersTests
         var terms = (await visitor.OpenAsync()).GetProperty("worksheet").GetProperty("terms");
         var (status, refused) = await visitor.TryOrderAsync(terms: "0000000000000000");
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        refused.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldBe(["terms"]);
+        refused
+            .GetProperty("errors")
+            .EnumerateArray()
+            .Select(fault => fault.GetProperty("where").GetString())
+            .ShouldBe(["terms"]);
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
         (status, var order) = await visitor.TryOrderAsync(terms: terms.GetProperty("stamp").GetString());
         status.ShouldBe(HttpStatusCode.OK);
@@ -92,7 +134,8 @@ public class OrdersTests
         var order = await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
         var sheet = order.GetProperty("keySheet");
         sheet.GetProperty("domain").GetString().ShouldBe("ostlerwren.com");
-        IPAddress.Parse(sheet.GetProperty("iPv4").GetString()!).ToString().ShouldStartWith("198.51.100."); // Where the records of its names lead.
+        // Where the records of its names lead.
+        IPAddress.Parse(sheet.GetProperty("iPv4").GetString()!).ToString().ShouldStartWith("198.51.100.");
         IPAddress.Parse(sheet.GetProperty("iPv6").GetString()!).ToString().ShouldStartWith("2001:db8:");
         order.GetProperty("items")[0].GetProperty("until").GetString().ShouldBe("2027-12-01");
         (await WorldAsync(host, visitor)).ShouldBe(new World(Held: 0, Captured: 1, Registrations: 1, Accounts: 1));
@@ -104,8 +147,16 @@ public class OrdersTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var order = await visitor.UntilAsync((await visitor.OrderAsync(letter: "C")).GetProperty("id").GetGuid(), "completed");
-        order.GetProperty("steps").EnumerateArray().Where(step => step.GetProperty("kind").GetString() == "capture").Select(step => step.GetProperty("amount").GetString()).ShouldBe(["9.36", "81.60"]);
+        var order = await visitor.UntilAsync(
+            (await visitor.OrderAsync(letter: "C")).GetProperty("id").GetGuid(),
+            "completed"
+        );
+        order
+            .GetProperty("steps")
+            .EnumerateArray()
+            .Where(step => step.GetProperty("kind").GetString() == "capture")
+            .Select(step => step.GetProperty("amount").GetString())
+            .ShouldBe(["9.36", "81.60"]);
         (await WorldAsync(host, visitor)).Captured.ShouldBe(2);
     }
 
@@ -118,15 +169,25 @@ public class OrdersTests
         var id = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
         await visitor.UntilAsync(id, "completed");
         await visitor.TellAsync("host", "down");
-        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(
+            HttpStatusCode.ServiceUnavailable
+        );
         await visitor.TellAsync("host", "ok");
         await visitor.TellAsync("host", "answers-lost");
-        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Status.ShouldBe(
+            HttpStatusCode.ServiceUnavailable
+        );
         await visitor.TellAsync("host", "ok");
-        var password = (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Body.GetProperty("password").GetString();
+        var password = (await visitor.PostAsync($"/api/orders/{id}/first-password", null))
+            .Body.GetProperty("password")
+            .GetString();
         password!.Length.ShouldBe(16);
-        (await visitor.PostAsync($"/api/orders/{id}/first-password/seen", null)).Status.ShouldBe(HttpStatusCode.NoContent);
-        (await visitor.PostAsync($"/api/orders/{id}/first-password", null)).Body.GetProperty("password").ValueKind.ShouldBe(JsonValueKind.Null);
+        (await visitor.PostAsync($"/api/orders/{id}/first-password/seen", null)).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
+        (await visitor.PostAsync($"/api/orders/{id}/first-password", null))
+            .Body.GetProperty("password")
+            .ValueKind.ShouldBe(JsonValueKind.Null);
         Everything(host).ShouldNotContain(password);
     }
 
@@ -155,7 +216,8 @@ public class OrdersTests
         var order = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "cancelled");
         order.GetProperty("problem").GetProperty("code").GetString().ShouldBe("name-taken");
         order.GetProperty("charged").GetBoolean().ShouldBeFalse();
-        (await WorldAsync(host, visitor)).ShouldBe(new World(Held: 0, Captured: 0, Registrations: 1, Accounts: 0)); // The one registration is somebody else's.
+        // The one registration is somebody else's.
+        (await WorldAsync(host, visitor)).ShouldBe(new World(Held: 0, Captured: 0, Registrations: 1, Accounts: 0));
     }
 
     [Theory]
@@ -195,7 +257,8 @@ public class OrdersTests
         (await visitor.UntilAsync(id, "needs-patience")).GetProperty("canCancel").GetBoolean().ShouldBeTrue();
         await visitor.PostAsync($"/api/orders/{id}/cancel", null);
 
-        // Whether the hosting was prepared is not known while the host is down: that must be settled before the order is over.
+        // Whether the hosting was prepared is not known while the host is down: that must be settled before the order
+        // is over.
         await visitor.UntilAsync(id, "needs-patience");
         await visitor.TellAsync("host", "ok");
         await visitor.PostAsync($"/api/orders/{id}/cancel", null);
@@ -208,7 +271,10 @@ public class OrdersTests
 
     [Theory]
     [MemberData(nameof(Stops))]
-    public async Task A_server_stopped_at_any_step_goes_on_when_started_again_and_does_nothing_twice(StepKind step, OrderMoment moment)
+    public async Task A_server_stopped_at_any_step_goes_on_when_started_again_and_does_nothing_twice(
+        StepKind step,
+        OrderMoment moment
+    )
     {
         var stopped = new StopAt(step, moment);
         await using var host = await TestHost.StartAsync(stopped);
@@ -216,10 +282,26 @@ public class OrdersTests
         await visitor.OpenAsync();
         if (step == StepKind.Transfer)
         {
-            await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "transfer", book = "tidemarsh", name = "wren", ending = "com", expires = "2027-05-01" } });
+            await visitor.DoAsync(
+                new
+                {
+                    kind = "choose-domain",
+                    letter = "A",
+                    domain = new
+                    {
+                        route = "transfer",
+                        book = "tidemarsh",
+                        name = "wren",
+                        ending = "com",
+                        expires = "2027-05-01",
+                    },
+                }
+            );
         }
 
-        var (_, order) = await visitor.TryOrderAsync(more: new { transfers = new[] { new { domain = "wren.com", code = "MOVE-WREN" } } });
+        var (_, order) = await visitor.TryOrderAsync(
+            more: new { transfers = new[] { new { domain = "wren.com", code = "MOVE-WREN" } } }
+        );
         var id = order.GetProperty("id").GetGuid();
         await stopped.Reached;
         await host.StartAgainAsync();
@@ -246,7 +328,9 @@ public class OrdersTests
         await using var host = await TestHost.StartAsync(stopped);
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var (_, order) = await visitor.TryOrderAsync(more: new { card = (object?)null, payments = new[] { new { book = "tidemarsh", way = "invoice" } } });
+        var (_, order) = await visitor.TryOrderAsync(
+            more: new { card = (object?)null, payments = new[] { new { book = "tidemarsh", way = "invoice" } } }
+        );
         var id = order.GetProperty("id").GetGuid();
         await stopped.Reached;
         await host.StartAgainAsync();
@@ -266,7 +350,11 @@ public class OrdersTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.ConfirmAsync();
-        var terms = (await visitor.SiteAsync("A")).GetProperty("worksheet").GetProperty("terms").GetProperty("stamp").GetString();
+        var terms = (await visitor.SiteAsync("A"))
+            .GetProperty("worksheet")
+            .GetProperty("terms")
+            .GetProperty("stamp")
+            .GetString();
         await host.MoveOnAsync(visitor, 1);
         Where((await visitor.TryOrderAsync(terms: terms)).Body).ShouldBe(["terms"]);
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
@@ -299,7 +387,21 @@ public class OrdersTests
         await visitor.DoAsync(new { kind = "set-start", date = (string?)null });
         await visitor.TakeNameAsync("ostlerwren.com");
         Where((await visitor.TryOrderAsync()).Body).ShouldBe(["domain"]);
-        await visitor.DoAsync(new { kind = "choose-domain", letter = "A", domain = new { route = "transfer", book = "tidemarsh", name = "ostlerwren", ending = "com", expires = "2027-05-01" } });
+        await visitor.DoAsync(
+            new
+            {
+                kind = "choose-domain",
+                letter = "A",
+                domain = new
+                {
+                    route = "transfer",
+                    book = "tidemarsh",
+                    name = "ostlerwren",
+                    ending = "com",
+                    expires = "2027-05-01",
+                },
+            }
+        );
         Where((await visitor.TryOrderAsync()).Body).ShouldBe(["transfers.ostlerwren.com"]);
         (await visitor.GetAsync("/api/orders")).GetArrayLength().ShouldBe(0);
     }
@@ -320,16 +422,24 @@ public class OrdersTests
 
     private static string Everything(TestHost host)
     {
-        var files = Directory.GetFiles(host.DataFolder, "*", SearchOption.AllDirectories).Select(file =>
-        {
-            using var stream = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
-            using var reader = new StreamReader(stream, Encoding.Latin1);
-            return reader.ReadToEnd();
-        });
+        var files = Directory
+            .GetFiles(host.DataFolder, "*", SearchOption.AllDirectories)
+            .Select(file =>
+            {
+                using var stream = new FileStream(
+                    file,
+                    FileMode.Open,
+                    FileAccess.Read,
+                    FileShare.ReadWrite | FileShare.Delete
+                );
+                using var reader = new StreamReader(stream, Encoding.Latin1);
+                return reader.ReadToEnd();
+            });
         return string.Join('\n', files.Concat(host.Log));
     }
 
-    private static List<string?> Where(JsonElement problem) => [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
+    private static List<string?> Where(JsonElement problem) =>
+        [.. problem.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString())];
 
     private static Task<World> WorldAsync(TestHost host, Visitor visitor)
     {
@@ -338,7 +448,8 @@ public class OrdersTests
             await db.Holds.CountAsync(hold => hold.World == world && hold.State == HoldState.Held),
             await db.Holds.CountAsync(hold => hold.World == world && hold.State == HoldState.Captured),
             await db.Registrations.CountAsync(row => row.World == world),
-            await db.Accounts.CountAsync(account => account.World == world && !account.IsRemoved)));
+            await db.Accounts.CountAsync(account => account.World == world && !account.IsRemoved)
+        ));
     }
 
     private sealed record World(int Held, int Captured, int Registrations, int Accounts);
@@ -350,7 +461,9 @@ public class OrdersTests
         public override Task WaitAsync(int unanswered, CancellationToken cancel) => Task.CompletedTask;
 
         public override Task AtAsync(OrderMoment moment, OrderAction action, CancellationToken cancel) =>
-            action.Step.Kind == StepKind.Register && moment == OrderMoment.Recorded && action.Kind == ActionKind.Do ? Taker!() : Task.CompletedTask;
+            action.Step.Kind == StepKind.Register && moment == OrderMoment.Recorded && action.Kind == ActionKind.Do
+                ? Taker!()
+                : Task.CompletedTask;
     }
 
     /// <summary>Stops the order's work for good at a moment, as a server that dies there would.</summary>

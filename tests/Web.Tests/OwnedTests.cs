@@ -33,7 +33,8 @@ public class OwnedTests
         var answer = await CheckAsync(visitor, "wrenclocks.com", "MOVE-WRENCLOCKS");
         (Text(answer, "state"), Text(answer, "until")).ShouldBe(("too-new", "2027-01-29"));
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
-        Text(await CheckAsync(visitor, "ostlerwren.com", "MOVE-OSTLERWREN", "tidemarsh"), "state").ShouldBe("here-already");
+        Text(await CheckAsync(visitor, "ostlerwren.com", "MOVE-OSTLERWREN", "tidemarsh"), "state")
+            .ShouldBe("here-already");
     }
 
     [Theory]
@@ -59,7 +60,12 @@ public class OwnedTests
         host.Log.ShouldNotContain(line => line.Contains("SECRETCODE", StringComparison.Ordinal));
         foreach (var file in Directory.GetFiles(host.DataFolder))
         {
-            await using var open = new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete);
+            await using var open = new FileStream(
+                file,
+                FileMode.Open,
+                FileAccess.Read,
+                FileShare.ReadWrite | FileShare.Delete
+            );
             using var reader = new StreamReader(open);
             (await reader.ReadToEndAsync(TestContext.Current.CancellationToken)).ShouldNotContain("SECRETCODE");
         }
@@ -75,7 +81,15 @@ public class OwnedTests
     {
         await using var host = await TestHost.StartAsync();
         var visitor = await OpenAsync(host);
-        var (status, problem) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/transfer-checks", new { domain, code, book });
+        var (status, problem) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/transfer-checks",
+            new
+            {
+                domain,
+                code,
+                book,
+            }
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         problem.GetProperty("errors").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe([where]);
     }
@@ -92,7 +106,9 @@ public class OwnedTests
         Mx(with).ShouldBe(mail);
         Mx(await PointingAsync("wren.com&keepMail=false")).ShouldBe(["mail.tidemarsh.example.net."]);
         var without = await PointingAsync("ostlerwren.com");
-        (without.GetProperty("stopsMail").GetBoolean(), without.GetProperty("mailToday").GetArrayLength()).ShouldBe((false, 0));
+        (without.GetProperty("stopsMail").GetBoolean(), without.GetProperty("mailToday").GetArrayLength()).ShouldBe(
+            (false, 0)
+        );
         using var zone = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/pointing.zone?domain=wren.com");
         zone.Content.Headers.ContentType!.MediaType.ShouldBe("text/dns");
         (await zone.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).ShouldBe(Text(with, "zoneFile"));
@@ -100,16 +116,24 @@ public class OwnedTests
         // Nobody could say: mail may be there.
         await visitor.TellAsync("dns", "down");
         var unknown = await PointingAsync("ostlerwren.com");
-        (unknown.GetProperty("stopsMail").GetBoolean(), unknown.GetProperty("mailToday").ValueKind).ShouldBe((true, JsonValueKind.Null));
+        (unknown.GetProperty("stopsMail").GetBoolean(), unknown.GetProperty("mailToday").ValueKind).ShouldBe(
+            (true, JsonValueKind.Null)
+        );
         await visitor.TellAsync("host", "down");
         using var silent = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/pointing?domain=wren.com");
         silent.StatusCode.ShouldBe(HttpStatusCode.ServiceUnavailable);
         using var none = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/pointing?domain=nonsense");
         none.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
 
-        Task<JsonElement> PointingAsync(string domain) => visitor.GetAsync($"/api/sites/{visitor.SiteId}/pointing?domain={domain}");
+        Task<JsonElement> PointingAsync(string domain) =>
+            visitor.GetAsync($"/api/sites/{visitor.SiteId}/pointing?domain={domain}");
 
-        static IEnumerable<string> Mx(JsonElement pointing) => pointing.GetProperty("records").EnumerateArray().Where(record => Text(record, "type") == "MX").Select(record => Text(record, "data"));
+        static IEnumerable<string> Mx(JsonElement pointing) =>
+            pointing
+                .GetProperty("records")
+                .EnumerateArray()
+                .Where(record => Text(record, "type") == "MX")
+                .Select(record => Text(record, "data"));
     }
 
     [Fact]
@@ -118,13 +142,45 @@ public class OwnedTests
         await using var host = await TestHost.StartAsync();
         var visitor = await OpenAsync(host);
         var path = $"/api/sites/{visitor.SiteId}/owned-name";
-        var (_, weighed) = await visitor.PostAsync(path, new { domain = Unlocked, expires = "2027-05-03", renewal = "14.20", book = "tidemarsh" });
+        var (_, weighed) = await visitor.PostAsync(
+            path,
+            new
+            {
+                domain = Unlocked,
+                expires = "2027-05-03",
+                renewal = "14.20",
+                book = "tidemarsh",
+            }
+        );
         Text(weighed, "paidUntil").ShouldBe("2028-05-03");
         Text(weighed, "movingCostsMore").ShouldNotBeEmpty();
-        var (status, problem) = await visitor.PostAsync(path, new { domain = "x", expires = "soon", renewal = "much" });
+        var (status, problem) = await visitor.PostAsync(
+            path,
+            new
+            {
+                domain = "x",
+                expires = "soon",
+                renewal = "much",
+            }
+        );
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        problem.GetProperty("errors").EnumerateArray().Select(fault => Text(fault, "where")).ShouldBe(["domain", "expires", "renewal", "book"], ignoreOrder: true);
-        (await visitor.PostAsync(path, new { domain = Unlocked, expires = "2020-01-01", renewal = "14.20", book = "tidemarsh" })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        problem
+            .GetProperty("errors")
+            .EnumerateArray()
+            .Select(fault => Text(fault, "where"))
+            .ShouldBe(["domain", "expires", "renewal", "book"], ignoreOrder: true);
+        (
+            await visitor.PostAsync(
+                path,
+                new
+                {
+                    domain = Unlocked,
+                    expires = "2020-01-01",
+                    renewal = "14.20",
+                    book = "tidemarsh",
+                }
+            )
+        ).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -135,16 +191,52 @@ public class OwnedTests
         var path = $"/api/sites/{visitor.SiteId}/owned-name";
         var (_, weighed) = await visitor.PostAsync(path, new { domain = Unlocked, book = "tidemarsh" });
         var kept = weighed.GetProperty("kept");
-        (Text(kept, "expires"), Text(weighed, "expiresFrom"), Text(kept, "renewal"), Text(kept, "currency"), Text(weighed, "renewalFrom")).ShouldBe(("2027-12-20", "registry", "20.28", "GBP", "assumed"));
-        (_, weighed) = await visitor.PostAsync(path, new { domain = Unlocked, book = "tidemarsh", expires = "2027-05-03", renewal = "15", currency = "USD" });
+        (
+            Text(kept, "expires"),
+            Text(weighed, "expiresFrom"),
+            Text(kept, "renewal"),
+            Text(kept, "currency"),
+            Text(weighed, "renewalFrom")
+        ).ShouldBe(("2027-12-20", "registry", "20.28", "GBP", "assumed"));
+        (_, weighed) = await visitor.PostAsync(
+            path,
+            new
+            {
+                domain = Unlocked,
+                book = "tidemarsh",
+                expires = "2027-05-03",
+                renewal = "15",
+                currency = "USD",
+            }
+        );
         kept = weighed.GetProperty("kept");
-        (Text(kept, "expires"), Text(weighed, "expiresFrom"), Text(kept, "renewal"), Text(kept, "currency"), Text(weighed, "renewalFrom")).ShouldBe(("2027-05-03", "typed", "15", "USD", "typed"));
+        (
+            Text(kept, "expires"),
+            Text(weighed, "expiresFrom"),
+            Text(kept, "renewal"),
+            Text(kept, "currency"),
+            Text(weighed, "renewalFrom")
+        ).ShouldBe(("2027-05-03", "typed", "15", "USD", "typed"));
         await FaultsAsync(new { domain = "ostlerwren.com", book = "tidemarsh" }, "expires"); // Nobody has it.
-        await FaultsAsync(new { domain = "ostlerwren.me", book = "tidemarsh" }, "expires", "renewal"); // Nor does anybody here sell it.
-        await FaultsAsync(new { domain = Unlocked, book = "tidemarsh", renewal = "15", currency = "XQQ" }, "currency");
+        // Nor does anybody here sell it.
+        await FaultsAsync(new { domain = "ostlerwren.me", book = "tidemarsh" }, "expires", "renewal");
+        await FaultsAsync(
+            new
+            {
+                domain = Unlocked,
+                book = "tidemarsh",
+                renewal = "15",
+                currency = "XQQ",
+            },
+            "currency"
+        );
 
         var record = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/owned-record?domain={Unlocked}");
-        (Text(record.GetProperty("registration"), "expires"), record.GetProperty("nameServers").GetArrayLength(), record.GetProperty("had").ValueKind).ShouldBe(("2027-12-20", 2, JsonValueKind.Null));
+        (
+            Text(record.GetProperty("registration"), "expires"),
+            record.GetProperty("nameServers").GetArrayLength(),
+            record.GetProperty("had").ValueKind
+        ).ShouldBe(("2027-12-20", 2, JsonValueKind.Null));
         using var none = await visitor.RawAsync($"/api/sites/{visitor.SiteId}/owned-record?domain=nonsense");
         none.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
 
@@ -164,26 +256,55 @@ public class OwnedTests
         (await visitor.GetAsync("/api/names-had")).GetArrayLength().ShouldBe(0);
         var first = await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
         var had = (await visitor.GetAsync("/api/names-had")).EnumerateArray().Single();
-        (Text(had, "domain"), Text(had, "seller"), Text(had, "expires"), Text(had, "renewal")).ShouldBe(("ostlerwren.com", "Tidemarsh Hosting", "2027-12-01", "20.28"));
-        (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/owned-record?domain=ostlerwren.com")).GetProperty("had").GetProperty("orderId").GetGuid().ShouldBe(first.GetProperty("id").GetGuid());
+        (Text(had, "domain"), Text(had, "seller"), Text(had, "expires"), Text(had, "renewal")).ShouldBe(
+            ("ostlerwren.com", "Tidemarsh Hosting", "2027-12-01", "20.28")
+        );
+        (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/owned-record?domain=ostlerwren.com"))
+            .GetProperty("had")
+            .GetProperty("orderId")
+            .GetGuid()
+            .ShouldBe(first.GetProperty("id").GetGuid());
 
         // The like is said before anything is filled in, and so is a name that is the owner's already.
         var quoted = await QuotedAsync("A");
         Text(quoted.GetProperty("like"), "reference").ShouldBe(Text(first, "reference"));
         var fault = quoted.GetProperty("differences").EnumerateArray().Single();
         (Text(fault, "code"), Text(fault, "cure")).ShouldBe(("repeated", "choose-domain"));
-        (await QuotedAsync("C")).GetProperty("differences").EnumerateArray().Single().GetProperty("code").GetString().ShouldBe("repeated"); // Another seller's would be the same name.
+        (await QuotedAsync("C"))
+            .GetProperty("differences")
+            .EnumerateArray()
+            .Single()
+            .GetProperty("code")
+            .GetString()
+            .ShouldBe("repeated"); // Another seller's would be the same name.
 
         // Kept where it is, with other hosting: the order points it there.
-        await visitor.DoAsync(new { kind = "choose-domain", letter = "C", domain = JsonSerializer.SerializeToNode(had.GetProperty("choice")) });
+        await visitor.DoAsync(
+            new
+            {
+                kind = "choose-domain",
+                letter = "C",
+                domain = JsonSerializer.SerializeToNode(had.GetProperty("choice")),
+            }
+        );
         quoted = await QuotedAsync("C");
-        (quoted.GetProperty("like").ValueKind, quoted.GetProperty("differences").GetArrayLength()).ShouldBe((JsonValueKind.Null, 0));
+        (quoted.GetProperty("like").ValueKind, quoted.GetProperty("differences").GetArrayLength()).ShouldBe(
+            (JsonValueKind.Null, 0)
+        );
         var (_, placed) = await visitor.TryOrderAsync(letter: "C");
         var second = await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
         var join = second.GetProperty("steps").EnumerateArray().Single(step => Text(step, "kind") == "join");
         (Text(join, "domain"), Text(join, "status")).ShouldBe(("ostlerwren.com", "done"));
         var registration = await host.InCounterpartsAsync(db => db.Registrations.SingleAsync());
-        registration.NameServers.Split(' ').ShouldBe(second.GetProperty("keySheet").GetProperty("nameServers").EnumerateArray().Select(server => server.GetString()));
+        registration
+            .NameServers.Split(' ')
+            .ShouldBe(
+                second
+                    .GetProperty("keySheet")
+                    .GetProperty("nameServers")
+                    .EnumerateArray()
+                    .Select(server => server.GetString())
+            );
 
         // Two orders have it now, and another is still refused in words.
         fault = (await QuotedAsync("A")).GetProperty("differences").EnumerateArray().Single();
@@ -192,7 +313,10 @@ public class OwnedTests
         // Somebody else has none of it.
         (await (await OpenAsync(host)).GetAsync("/api/names-had")).GetArrayLength().ShouldBe(0);
 
-        async Task<JsonElement> QuotedAsync(string letter) => (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/orders/quotes", new { letter, country = "GB" })).Body;
+        async Task<JsonElement> QuotedAsync(string letter) =>
+            (
+                await visitor.PostAsync($"/api/sites/{visitor.SiteId}/orders/quotes", new { letter, country = "GB" })
+            ).Body;
     }
 
     [Fact]
@@ -216,7 +340,12 @@ public class OwnedTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         var record = (await visitor.OpenAsync()).GetProperty("worksheet").GetProperty("publicRecord");
-        (Text(record, "privacy"), record.GetProperty("isPrivate").GetBoolean(), record.GetProperty("shown").GetArrayLength(), record.GetProperty("shownWithout").GetArrayLength()).ShouldBe(("sold", true, 0, 8));
+        (
+            Text(record, "privacy"),
+            record.GetProperty("isPrivate").GetBoolean(),
+            record.GetProperty("shown").GetArrayLength(),
+            record.GetProperty("shownWithout").GetArrayLength()
+        ).ShouldBe(("sold", true, 0, 8));
     }
 
     private static async Task<Visitor> OpenAsync(TestHost host)
@@ -226,9 +355,22 @@ public class OwnedTests
         return visitor;
     }
 
-    private static async Task<JsonElement> CheckAsync(Visitor visitor, string domain, string code, string book = "nameyarrow")
+    private static async Task<JsonElement> CheckAsync(
+        Visitor visitor,
+        string domain,
+        string code,
+        string book = "nameyarrow"
+    )
     {
-        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/transfer-checks", new { domain, code, book });
+        var (status, body) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/transfer-checks",
+            new
+            {
+                domain,
+                code,
+                book,
+            }
+        );
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         return body;
     }

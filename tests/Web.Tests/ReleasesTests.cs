@@ -9,28 +9,49 @@ namespace HomeStart.Web.Tests;
 /// <summary>What a release wrote is opened for ever: its files stand in fixtures and are never changed.</summary>
 public class ReleasesTests
 {
-    /// <summary>Made by the first release: a site renamed and counted over two years, an order that was completed and one that waits for another card.</summary>
+    /// <summary>
+    /// Made by the first release: a site renamed and counted over two years, an order that was completed and one that
+    /// waits for another card.
+    /// </summary>
     private static readonly Guid Workspace = Guid.Parse("0b068000-92ea-447e-874f-a5957e6d2a04");
 
     [Fact]
     public async Task The_first_releases_sites_and_orders_open_and_go_on()
     {
-        await using var host = await TestHost.StartOverAsync(Path.Combine(AppContext.BaseDirectory, "fixtures", "first-release"));
+        await using var host = await TestHost.StartOverAsync(
+            Path.Combine(AppContext.BaseDirectory, "fixtures", "first-release")
+        );
         var owner = host.Visit();
-        owner.SetCookie("home-start", host.Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Protect(Workspace.ToString("N")));
+        owner.SetCookie(
+            "home-start",
+            host.Services.GetRequiredService<IDataProtectionProvider>()
+                .CreateProtector("workspace")
+                .Protect(Workspace.ToString("N"))
+        );
         var page = await owner.OpenAsync();
         page.GetProperty("name").GetString().ShouldBe("Hexworth clocks");
         page.GetProperty("settings").GetProperty("horizonMonths").GetInt32().ShouldBe(24);
         page.GetProperty("canUndo").GetBoolean().ShouldBeTrue();
-        var orders = (await owner.GetAsync("/api/orders")).EnumerateArray().ToDictionary(order => order.GetProperty("state").GetString()!);
+        var orders = (await owner.GetAsync("/api/orders"))
+            .EnumerateArray()
+            .ToDictionary(order => order.GetProperty("state").GetString()!);
         var completed = orders["completed"];
-        completed.GetProperty("items").EnumerateArray().Select(item => item.GetProperty("what").GetString()).ShouldBe(["Slipway, hosting for 1 year", "ostlerwren.com for 1 year", "Daily backup", "Contact privacy"]);
+        completed
+            .GetProperty("items")
+            .EnumerateArray()
+            .Select(item => item.GetProperty("what").GetString())
+            .ShouldBe(["Slipway, hosting for 1 year", "ostlerwren.com for 1 year", "Daily backup", "Contact privacy"]);
         completed.GetProperty("keySheet").GetProperty("iPv4").GetString().ShouldBe("203.0.113.199");
         var waiting = orders["needs-payment"].GetProperty("id").GetGuid();
         var (token, ending) = await owner.CardAsync(Visitor.GoodCard);
-        (await owner.PostAsync($"/api/orders/{waiting}/resume", new { card = new { token, ending } })).Status.ShouldBe(HttpStatusCode.OK);
+        (await owner.PostAsync($"/api/orders/{waiting}/resume", new { card = new { token, ending } })).Status.ShouldBe(
+            HttpStatusCode.OK
+        );
         await owner.UntilAsync(waiting, "completed");
-        (await owner.PostAsync($"/api/orders/{completed.GetProperty("id").GetGuid()}/first-password", null)).Body.GetProperty("password").GetString()!.Length.ShouldBe(16);
+        (await owner.PostAsync($"/api/orders/{completed.GetProperty("id").GetGuid()}/first-password", null))
+            .Body.GetProperty("password")
+            .GetString()!
+            .Length.ShouldBe(16);
     }
 
     [Fact]
@@ -39,7 +60,11 @@ public class ReleasesTests
         var written = Documents.Write(Site.Empty("Clocks"));
         JsonDocument.Parse(written).RootElement.GetProperty("version").GetInt32().ShouldBe(1);
         Documents.Read<Site>(written).Name.ShouldBe("Clocks");
-        Should.Throw<JsonException>(() => Documents.Read<Site>(written.Replace("\"version\":1", "\"version\":99", StringComparison.Ordinal))).Message.ShouldContain("newer Home Start");
+        Should
+            .Throw<JsonException>(() =>
+                Documents.Read<Site>(written.Replace("\"version\":1", "\"version\":99", StringComparison.Ordinal))
+            )
+            .Message.ShouldContain("newer Home Start");
     }
 
     [Fact]
@@ -48,10 +73,17 @@ public class ReleasesTests
         var order = Documents.Read<Order>(Second);
         order.Things.Total.ShouldBe(Sum(152826, "GBP"));
         order.Things.Payments.Select(payment => payment.Amount).ShouldBe([Sum(4306, "GBP"), Sum(188000, "USD")]);
-        order.Things.Domains[0].Premium.ShouldBe(Sum(188000, "USD")); // It had no currency of its own: that of its seller's payment.
-        (order.Things.Domains[0].Name?.Text, order.Things.Hosting!.Address?.Text).ShouldBe(("hourwork.studio", "hourwork.studio"));
-        order.Things.Items.Select(item => (item.Kind, item.Amount)).ShouldBe([(LineKind.Plan, Sum(3588, "GBP")), (LineKind.Domain, Sum(188000, "USD"))]);
-        (order.State, order.Problem!.Code, order.Steps[1].Status).ShouldBe((OrderState.NeedsPatience, "no-answer", StepStatus.Trying));
+        // It had no currency of its own: that of its seller's payment.
+        order.Things.Domains[0].Premium.ShouldBe(Sum(188000, "USD"));
+        (order.Things.Domains[0].Name?.Text, order.Things.Hosting!.Address?.Text).ShouldBe(
+            ("hourwork.studio", "hourwork.studio")
+        );
+        order
+            .Things.Items.Select(item => (item.Kind, item.Amount))
+            .ShouldBe([(LineKind.Plan, Sum(3588, "GBP")), (LineKind.Domain, Sum(188000, "USD"))]);
+        (order.State, order.Problem!.Code, order.Steps[1].Status).ShouldBe(
+            (OrderState.NeedsPatience, "no-answer", StepStatus.Trying)
+        );
         Documents.Read<Order>(Documents.Write(order)).ShouldBeEquivalentTo(order);
     }
 
@@ -62,7 +94,8 @@ public class ReleasesTests
         (order.Things.Domains[0].Name, order.Things.Hosting!.Address).ShouldBe((null, null));
     }
 
-    private static string Second => File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "fixtures", "second-release", "order.json"));
+    private static string Second =>
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "fixtures", "second-release", "order.json"));
 
     private static Money Sum(int units, string currency) => new(units, Currency.Get(currency));
 }

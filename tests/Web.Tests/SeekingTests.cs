@@ -7,7 +7,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>Hundreds of names through the registrars: told as they come, remembered, and never more at once than a registrar takes.</summary>
+/// <summary>
+/// Hundreds of names through the registrars: told as they come, remembered, and never more at once than a registrar
+/// takes.
+/// </summary>
 public class SeekingTests
 {
     private static readonly string[] Endings = ["com", "co.uk", "org"];
@@ -20,7 +23,11 @@ public class SeekingTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var sought = await SeekAsync(visitor, Names(40));
-        (sought.GetProperty("names").GetArrayLength(), sought.GetProperty("left").GetInt32(), sought.GetProperty("answers").GetArrayLength()).ShouldBe((40, 120, 0));
+        (
+            sought.GetProperty("names").GetArrayLength(),
+            sought.GetProperty("left").GetInt32(),
+            sought.GetProperty("answers").GetArrayLength()
+        ).ShouldBe((40, 120, 0));
         var lines = await visitor.CheckNamesAsync(new { });
         lines.Select(line => line.GetProperty("answer").GetProperty("domain").GetString()).ShouldBeUnique();
         lines.Count.ShouldBe(120);
@@ -38,7 +45,14 @@ public class SeekingTests
         (known.GetProperty("left").GetInt32(), known.GetProperty("answers").GetArrayLength()).ShouldBe((0, 120));
         await back.CheckNamesAsync(new { });
         traffic.Checks.ShouldBe(120);
-        await back.CheckNamesAsync(new { again = true, names = new[] { "wren0x" }, endings = Endings });
+        await back.CheckNamesAsync(
+            new
+            {
+                again = true,
+                names = new[] { "wren0x" },
+                endings = Endings,
+            }
+        );
         traffic.Checks.ShouldBe(123);
     }
 
@@ -57,7 +71,9 @@ public class SeekingTests
             await leave.CancelAsync();
         }
 
-        await WaitAsync(async () => traffic.Checks is var so && await Task.Delay(300).ContinueWith(_ => traffic.Checks == so));
+        await WaitAsync(async () =>
+            traffic.Checks is var so && await Task.Delay(300).ContinueWith(_ => traffic.Checks == so)
+        );
         var asked = traffic.Checks;
         asked.ShouldBeLessThan(600);
         var known = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/names");
@@ -76,10 +92,20 @@ public class SeekingTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var lines = await visitor.CheckNamesAsync(new { names = Names(10).Split('\n'), endings = new[] { "com" } });
-        lines.Where(line => line.GetProperty("pause").ValueKind == JsonValueKind.Object).Select(line => (line.GetProperty("pause").GetProperty("provider").GetString(), line.GetProperty("pause").GetProperty("seconds").GetInt32()))
+        lines
+            .Where(line => line.GetProperty("pause").ValueKind == JsonValueKind.Object)
+            .Select(line =>
+                (
+                    line.GetProperty("pause").GetProperty("provider").GetString(),
+                    line.GetProperty("pause").GetProperty("seconds").GetInt32()
+                )
+            )
             .ShouldBe([("Tidemarsh Hosting", 1)]);
         lines.Count(line => line.GetProperty("answer").ValueKind == JsonValueKind.Object).ShouldBe(10);
-        lines.ShouldAllBe(line => line.GetProperty("answer").ValueKind != JsonValueKind.Object || Text(line.GetProperty("answer"), "state") != "unchecked");
+        lines.ShouldAllBe(line =>
+            line.GetProperty("answer").ValueKind != JsonValueKind.Object
+            || Text(line.GetProperty("answer"), "state") != "unchecked"
+        );
         traffic.AskedDuringPause.ShouldBeFalse();
     }
 
@@ -92,9 +118,13 @@ public class SeekingTests
         await using var host = await TestHost.StartAsync(between: traffic.Handler);
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var lines = await visitor.CheckNamesAsync(new { names = Names(60).Split('\n'), endings = new[] { "com", "net" } });
+        var lines = await visitor.CheckNamesAsync(
+            new { names = Names(60).Split('\n'), endings = new[] { "com", "net" } }
+        );
         var answers = lines.Select(line => line.GetProperty("answer")).ToList();
-        answers.Where(answer => Text(answer, "ending") == "net").ShouldAllBe(answer => Text(answer, "state") != "unchecked");
+        answers
+            .Where(answer => Text(answer, "ending") == "net")
+            .ShouldAllBe(answer => Text(answer, "state") != "unchecked");
         var failed = answers.Where(answer => Text(answer, "ending") == "com").ToList();
         failed.ShouldAllBe(answer => Text(answer, "state") == "unchecked" && Text(answer, "buyable") == "nowhere");
         failed.ShouldContain(answer => Text(answer, "why").Contains(why, StringComparison.Ordinal));
@@ -103,7 +133,9 @@ public class SeekingTests
 
         // What could not be checked is asked again without being told to.
         traffic.Failing = null;
-        (await visitor.CheckNamesAsync(new { names = Names(60).Split('\n'), endings = new[] { "com" } })).ShouldAllBe(line => Text(line.GetProperty("answer"), "state") != "unchecked");
+        (await visitor.CheckNamesAsync(new { names = Names(60).Split('\n'), endings = new[] { "com" } })).ShouldAllBe(
+            line => Text(line.GetProperty("answer"), "state") != "unchecked"
+        );
     }
 
     [Fact]
@@ -114,13 +146,30 @@ public class SeekingTests
         await visitor.OpenAsync();
         await visitor.TellAsync("registry", "contradicting");
         var (free, taken) = (await OneAsync("ostlerwren"), await OneAsync("clocks"));
-        (Text(free, "state"), free.GetProperty("isContradicted").GetBoolean(), Text(free, "buyable")).ShouldBe(("free", true, "nowhere"));
-        (Text(taken, "state"), taken.GetProperty("isContradicted").GetBoolean(), taken.GetProperty("registration").ValueKind).ShouldBe(("taken", false, JsonValueKind.Null));
+        (Text(free, "state"), free.GetProperty("isContradicted").GetBoolean(), Text(free, "buyable")).ShouldBe(
+            ("free", true, "nowhere")
+        );
+        (
+            Text(taken, "state"),
+            taken.GetProperty("isContradicted").GetBoolean(),
+            taken.GetProperty("registration").ValueKind
+        ).ShouldBe(("taken", false, JsonValueKind.Null));
         await visitor.TellAsync("registry", "ok");
-        (Text(await OneAsync("ostlerwren"), "buyable"), Text(await OneAsync("clocks"), "buyable")).ShouldBe(("anywhere", "nowhere"));
+        (Text(await OneAsync("ostlerwren"), "buyable"), Text(await OneAsync("clocks"), "buyable")).ShouldBe(
+            ("anywhere", "nowhere")
+        );
 
-        async Task<JsonElement> OneAsync(string name) =>
-            (await visitor.CheckNamesAsync(new { names = new[] { name }, endings = new[] { "com" }, again = true, withRecord = true })).Single().GetProperty("answer");
+        async Task<JsonElement> OneAsync(string name) => (
+                await visitor.CheckNamesAsync(
+                    new
+                    {
+                        names = new[] { name },
+                        endings = new[] { "com" },
+                        again = true,
+                        withRecord = true,
+                    }
+                )
+            ).Single().GetProperty("answer");
     }
 
     [Fact]
@@ -157,21 +206,38 @@ public class SeekingTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var (status, near) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "clockz", ending = "com" });
+        var (status, near) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/names/near",
+            new { name = "clockz", ending = "com" }
+        );
         status.ShouldBe(HttpStatusCode.OK);
-        near.GetProperty("advice").EnumerateArray().Select(advice => (Text(advice, "code"), Text(advice, "detail"))).ShouldContain(("near-taken", "clock.com"));
+        near.GetProperty("advice")
+            .EnumerateArray()
+            .Select(advice => (Text(advice, "code"), Text(advice, "detail")))
+            .ShouldContain(("near-taken", "clock.com"));
 
         // One that only differs by a letter is not asked for, but is told once it is known.
         near.GetProperty("advice").EnumerateArray().ShouldNotContain(advice => Text(advice, "detail") == "clocks.com");
         await visitor.CheckNamesAsync(new { names = new[] { "clocks" }, endings = new[] { "com" } });
-        (_, near) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "clockz", ending = "com" });
+        (_, near) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/names/near",
+            new { name = "clockz", ending = "com" }
+        );
         near.GetProperty("advice").EnumerateArray().ShouldContain(advice => Text(advice, "detail") == "clocks.com");
 
         // The plural is easily written for it, another letter seldom.
         near.GetProperty("matters").EnumerateArray().ShouldBeEmpty();
-        (_, near) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "clocks", ending = "com" });
+        (_, near) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/names/near",
+            new { name = "clocks", ending = "com" }
+        );
         near.GetProperty("matters").EnumerateArray().Select(domain => domain.GetString()).ShouldBe(["clock.com"]);
-        (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/names/near", new { name = "not a name", ending = "com" })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (
+            await visitor.PostAsync(
+                $"/api/sites/{visitor.SiteId}/names/near",
+                new { name = "not a name", ending = "com" }
+            )
+        ).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 
     [Fact]
@@ -180,9 +246,13 @@ public class SeekingTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var answer = (await visitor.CheckNamesAsync(new { names = new[] { "antique" }, endings = new[] { "com" } })).Single().GetProperty("answer");
+        var answer = (await visitor.CheckNamesAsync(new { names = new[] { "antique" }, endings = new[] { "com" } }))
+            .Single()
+            .GetProperty("answer");
         var cost = answer.GetProperty("premiumCost");
-        (Text(cost, "register"), Text(cost, "included"), Text(cost, "book")).ShouldBe((Text(answer.GetProperty("premium"), "register"), "premium", Text(answer, "book")));
+        (Text(cost, "register"), Text(cost, "included"), Text(cost, "book")).ShouldBe(
+            (Text(answer.GetProperty("premium"), "register"), "premium", Text(answer, "book"))
+        );
         var costs = await visitor.GetAsync($"/api/sites/{visitor.SiteId}/names/costs");
         costs.EnumerateArray().Count(known => known.GetProperty("isCheapest").GetBoolean()).ShouldBeGreaterThan(1);
     }
@@ -198,8 +268,13 @@ public class SeekingTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        (await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/names", body)).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/names")).GetProperty("names").GetArrayLength().ShouldBe(0);
+        (await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/names", body)).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
+        (await visitor.GetAsync($"/api/sites/{visitor.SiteId}/names"))
+            .GetProperty("names")
+            .GetArrayLength()
+            .ShouldBe(0);
     }
 
     [Fact]
@@ -208,7 +283,13 @@ public class SeekingTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var lines = Enumerable.Range(0, 2400).Select(at => at % 3 == 0 ? $"wren{at % 900}x" : at % 3 == 1 ? $"\u202e{new string('x', 70)}" : "=1+1.<script>");
+        var lines = Enumerable
+            .Range(0, 2400)
+            .Select(at =>
+                at % 3 == 0 ? $"wren{at % 900}x"
+                : at % 3 == 1 ? $"\u202e{new string('x', 70)}"
+                : "=1+1.<script>"
+            );
         var sought = await SeekAsync(visitor, string.Join('\n', lines));
         sought.GetProperty("names").GetArrayLength().ShouldBeInRange(300, 302);
         sought.GetProperty("refused").GetArrayLength().ShouldBe(200);
@@ -218,7 +299,11 @@ public class SeekingTests
 
     private static async Task<JsonElement> SeekAsync(Visitor visitor, string text)
     {
-        var (status, body) = await visitor.SendAsync(HttpMethod.Put, $"/api/sites/{visitor.SiteId}/names", new { text, endings = Endings });
+        var (status, body) = await visitor.SendAsync(
+            HttpMethod.Put,
+            $"/api/sites/{visitor.SiteId}/names",
+            new { text, endings = Endings }
+        );
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         return body;
     }
@@ -233,7 +318,9 @@ public class SeekingTests
 
     private static string Text(JsonElement element, string field) => element.GetProperty(field).GetString()!;
 
-    /// <summary>Stands before the registrars and counts what they are asked; may be slow, limit or fail for them.</summary>
+    /// <summary>
+    /// Stands before the registrars and counts what they are asked; may be slow, limit or fail for them.
+    /// </summary>
     private sealed class Traffic
     {
         private int _checks;
@@ -258,7 +345,10 @@ public class SeekingTests
 
         private sealed class Between(Traffic traffic) : DelegatingHandler
         {
-            protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+            protected override async Task<HttpResponseMessage> SendAsync(
+                HttpRequestMessage request,
+                CancellationToken cancellationToken
+            )
             {
                 if (!request.RequestUri!.AbsolutePath.EndsWith("/check", StringComparison.Ordinal))
                 {
@@ -289,15 +379,26 @@ public class SeekingTests
             }
 
             private async Task<HttpResponseMessage> AnswerAsync(HttpRequestMessage request, CancellationToken cancel) =>
-                traffic.Failing is { } failing && request.RequestUri!.AbsolutePath.Contains(failing.Path, StringComparison.Ordinal)
-                    ? failing.Mode == "down" ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable) : new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{ \"state\": [") }
+                traffic.Failing is { } failing
+                && request.RequestUri!.AbsolutePath.Contains(failing.Path, StringComparison.Ordinal)
+                    ? failing.Mode == "down"
+                        ? new HttpResponseMessage(HttpStatusCode.ServiceUnavailable)
+                        : new HttpResponseMessage(HttpStatusCode.OK) { Content = new StringContent("{ \"state\": [") }
                     : await base.SendAsync(request, cancel);
 
             private HttpResponseMessage Limited()
             {
                 // All ten are under way when the first is limited: only what comes well after counts.
                 Volatile.Write(ref traffic._pauseEnds, 0);
-                _ = Task.Delay(100).ContinueWith(_ => Volatile.Write(ref traffic._pauseEnds, TimeProvider.System.GetTimestamp() + (TimeProvider.System.TimestampFrequency * 7 / 10)), TaskScheduler.Default);
+                _ = Task.Delay(100)
+                    .ContinueWith(
+                        _ =>
+                            Volatile.Write(
+                                ref traffic._pauseEnds,
+                                TimeProvider.System.GetTimestamp() + (TimeProvider.System.TimestampFrequency * 7 / 10)
+                            ),
+                        TaskScheduler.Default
+                    );
                 var response = new HttpResponseMessage(HttpStatusCode.TooManyRequests);
                 response.Headers.RetryAfter = new(TimeSpan.FromSeconds(1));
                 return response;

@@ -1,26 +1,40 @@
 using System.Net;
 using System.Net.Http.Json;
+using HomeStart.Web.Session;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.AspNetCore.Routing.Patterns;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
-using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>Every route there is, however its path is written, opens a workspace only to who may see it: not to an ended session, a cookie from before the account, somebody else's cookie, or none.</summary>
+/// <summary>
+/// Every route there is, however its path is written, opens a workspace only to who may see it: not to an ended
+/// session, a cookie from before the account, somebody else's cookie, or none.
+/// </summary>
 public sealed class SessionRoutesTests : OneOwner
 {
     private const string Secret = "Hexworth clocks and barometers";
 
     /// <summary>Routes that are the same for everybody: nothing of a visitor's is read there.</summary>
-    private static readonly string[] Public = ["/api/notices/payments", "/health", "/metrics", "/api/{**rest}", "{*path:nonfile}"];
+    private static readonly string[] Public =
+    [
+        "/api/notices/payments",
+        "/health",
+        "/metrics",
+        "/api/{**rest}",
+        "{*path:nonfile}",
+    ];
 
     [Fact]
     public void Only_these_routes_are_open_to_everybody() =>
-        Routes().Where(route => route.Metadata.GetMetadata<ForEverybody>() is not null).Select(route => route.RoutePattern.RawText!).Order(StringComparer.Ordinal).ShouldBe(Public.Order(StringComparer.Ordinal));
+        Routes()
+            .Where(route => route.Metadata.GetMetadata<ForEverybody>() is not null)
+            .Select(route => route.RoutePattern.RawText!)
+            .Order(StringComparer.Ordinal)
+            .ShouldBe(Public.Order(StringComparer.Ordinal));
 
     [Fact]
     public async Task No_way_of_writing_a_path_lets_in_who_may_not_see_it()
@@ -35,10 +49,18 @@ public sealed class SessionRoutesTests : OneOwner
         await _visitor.GetAsync("/api/session");
         (await _visitor.PostAsync("/api/account/sign-out-everywhere", null)).Status.ShouldBe(HttpStatusCode.NoContent);
         await _visitor.OpenAsync();
-        await _visitor.ConfirmAsync(); // Signed in once more: there is something to be seen, and this session may see it.
-        await _visitor.WaitForAsync(() => _host.InDatabaseAsync(db => db.DayBooks.IgnoreQueryFilters().AnyAsync(row => row.Document.Contains("expires")))); // Opened by itself, a moment after the order; then the card's last day is asked for.
+        // Signed in once more: there is something to be seen, and this session may see it.
+        await _visitor.ConfirmAsync();
+        await _visitor.WaitForAsync(() =>
+            _host.InDatabaseAsync(db =>
+                db.DayBooks.IgnoreQueryFilters().AnyAsync(row => row.Document.Contains("expires"))
+            )
+        ); // Opened by itself, a moment after the order; then the card's last day is asked for.
         var kept = await SnapshotAsync();
-        (await _visitor.GetAsync($"/api/orders/{id}")).GetProperty("keySheet").ToString().ShouldContain("ostlerwren.com");
+        (await _visitor.GetAsync($"/api/orders/{id}"))
+            .GetProperty("keySheet")
+            .ToString()
+            .ShouldContain("ostlerwren.com");
 
         var stranger = _host.Visit();
         await stranger.OpenAsync();
@@ -70,7 +92,9 @@ public sealed class SessionRoutesTests : OneOwner
         var before = _visitor.CookieValue(cookie);
         await _visitor.ConfirmAsync();
         await _visitor.CodeAsync();
-        (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await _visitor.SendAsync(HttpMethod.Delete, "/api/account", new { sure = true })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         (await MailsAsync(before, cookie)).ShouldBe(0);
         (await _host.InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().CountAsync())).ShouldBe(0);
     }
@@ -87,7 +111,17 @@ public sealed class SessionRoutesTests : OneOwner
         _host.Clock.Ahead += TimeSpan.FromMinutes(1);
         var codes = await _visitor.CodesAsync();
         await other.PostAsync("/api/account/code", new { mail = _visitor.Mail });
-        (await other.PostAsync("/api/account/confirm", new { mail = _visitor.Mail, code = await _visitor.CodeAsync(after: codes.Count), join = true })).Status.ShouldBe(HttpStatusCode.OK);
+        (
+            await other.PostAsync(
+                "/api/account/confirm",
+                new
+                {
+                    mail = _visitor.Mail,
+                    code = await _visitor.CodeAsync(after: codes.Count),
+                    join = true,
+                }
+            )
+        ).Status.ShouldBe(HttpStatusCode.OK);
         (await MailsAsync(before, cookie)).ShouldBe(0);
         using var app = _host.App();
         using var request = new HttpRequestMessage(HttpMethod.Get, "/api/session");
@@ -106,7 +140,12 @@ public sealed class SessionRoutesTests : OneOwner
         _host.Clock.Ahead += TimeSpan.FromMinutes(1);
         var codes = await _visitor.CodesAsync();
         await other.PostAsync("/api/account/code", new { mail = _visitor.Mail });
-        (await other.PostAsync("/api/account/confirm", new { mail = _visitor.Mail, code = await _visitor.CodeAsync(after: codes.Count) })).Status.ShouldBe(HttpStatusCode.OK);
+        (
+            await other.PostAsync(
+                "/api/account/confirm",
+                new { mail = _visitor.Mail, code = await _visitor.CodeAsync(after: codes.Count) }
+            )
+        ).Status.ShouldBe(HttpStatusCode.OK);
         (await _visitor.GetAsync("/api/session")).ToString().ShouldNotContain(Secret);
     }
 
@@ -116,7 +155,9 @@ public sealed class SessionRoutesTests : OneOwner
         using var request = new HttpRequestMessage(HttpMethod.Get, "/API/mail");
         request.Headers.Add("Cookie", $"{cookie}={given}");
         using var response = await app.SendAsync(request);
-        return (await response.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>()).GetProperty("arrived").GetArrayLength();
+        return (await response.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>())
+            .GetProperty("arrived")
+            .GetArrayLength();
     }
 
     private async Task RefusedAsync(string method, string path, string? cookies, string[] secrets)
@@ -145,30 +186,80 @@ public sealed class SessionRoutesTests : OneOwner
 
     // All that is the owner's, as it stands in the database.
     private Task<string> SnapshotAsync() =>
-        _host.InDatabaseAsync(async db => string.Join('\n', [
-            .. (await db.Orders.IgnoreQueryFilters().Where(row => row.WorkspaceId == _visitor.Workspace).OrderBy(row => row.Id).ToListAsync()).Select(row => $"{row.WorkspaceId} {row.Document}"),
-            .. (await db.Sites.IgnoreQueryFilters().Where(row => row.WorkspaceId == _visitor.Workspace).OrderBy(row => row.Id).ToListAsync()).Select(row => $"{row.WorkspaceId} {row.Revision}"),
-            .. (await db.Sessions.OrderBy(row => row.Id).ToListAsync()).Select(row => $"{row.AccountId} {row.EndedAt}"),
-            .. (await db.DayBooks.IgnoreQueryFilters().Where(row => row.WorkspaceId == _visitor.Workspace).OrderBy(row => row.OrderId).ToListAsync()).Select(row => row.Document),
-        ]));
+        _host.InDatabaseAsync(async db =>
+            string.Join(
+                '\n',
+                [
+                    .. (
+                        await db
+                            .Orders.IgnoreQueryFilters()
+                            .Where(row => row.WorkspaceId == _visitor.Workspace)
+                            .OrderBy(row => row.Id)
+                            .ToListAsync()
+                    ).Select(row => $"{row.WorkspaceId} {row.Document}"),
+                    .. (
+                        await db
+                            .Sites.IgnoreQueryFilters()
+                            .Where(row => row.WorkspaceId == _visitor.Workspace)
+                            .OrderBy(row => row.Id)
+                            .ToListAsync()
+                    ).Select(row => $"{row.WorkspaceId} {row.Revision}"),
+                    .. (await db.Sessions.OrderBy(row => row.Id).ToListAsync()).Select(row =>
+                        $"{row.AccountId} {row.EndedAt}"
+                    ),
+                    .. (
+                        await db
+                            .DayBooks.IgnoreQueryFilters()
+                            .Where(row => row.WorkspaceId == _visitor.Workspace)
+                            .OrderBy(row => row.OrderId)
+                            .ToListAsync()
+                    ).Select(row => row.Document),
+                ]
+            )
+        );
 
-    private IEnumerable<RouteEndpoint> Routes() => _host.Services.GetServices<EndpointDataSource>().SelectMany(source => source.Endpoints).OfType<RouteEndpoint>().DistinctBy(route => (route.RoutePattern.RawText, route.DisplayName));
+    private IEnumerable<RouteEndpoint> Routes() =>
+        _host
+            .Services.GetServices<EndpointDataSource>()
+            .SelectMany(source => source.Endpoints)
+            .OfType<RouteEndpoint>()
+            .DistinctBy(route => (route.RoutePattern.RawText, route.DisplayName));
 
     private string PathOf(RoutePattern pattern, Guid order) =>
-        "/" + string.Join('/', pattern.PathSegments.Select(segment => string.Concat(segment.Parts.Select(part => part switch
-        {
-            RoutePatternLiteralPart literal => literal.Content,
-            RoutePatternParameterPart { Name: "siteId" } => _visitor.SiteId.ToString(),
-            RoutePatternParameterPart { Name: "orderId" } => order.ToString(),
-            RoutePatternParameterPart { Name: "book" } => "tidemarsh",
-            RoutePatternParameterPart { Name: "letter" } => "A",
-            RoutePatternParameterPart { Name: "index" or "line" or "version" } => "0",
-            RoutePatternParameterPart { Name: "domain" } => "ostlerwren.com",
-            RoutePatternParameterPart parameter when parameter.ParameterPolicies.Any(policy => policy.Content == "guid") => order.ToString(),
-            _ => "x",
-        }))));
+        "/"
+        + string.Join(
+            '/',
+            pattern.PathSegments.Select(segment =>
+                string.Concat(
+                    segment.Parts.Select(part =>
+                        part switch
+                        {
+                            RoutePatternLiteralPart literal => literal.Content,
+                            RoutePatternParameterPart { Name: "siteId" } => _visitor.SiteId.ToString(),
+                            RoutePatternParameterPart { Name: "orderId" } => order.ToString(),
+                            RoutePatternParameterPart { Name: "book" } => "tidemarsh",
+                            RoutePatternParameterPart { Name: "letter" } => "A",
+                            RoutePatternParameterPart { Name: "index" or "line" or "version" } => "0",
+                            RoutePatternParameterPart { Name: "domain" } => "ostlerwren.com",
+                            RoutePatternParameterPart parameter
+                                when parameter.ParameterPolicies.Any(policy => policy.Content == "guid") =>
+                                order.ToString(),
+                            _ => "x",
+                        }
+                    )
+                )
+            )
+        );
 
     // As it is, in capitals, with slashes doubled, with letters encoded, with a slash behind it.
     private static IEnumerable<string> Written(string path) =>
-        [path, path.Replace("/api/", "/API/", StringComparison.Ordinal), "/" + path, path.Replace("/api/", "/api//", StringComparison.Ordinal), path.Replace("/api/", "/%61pi/", StringComparison.Ordinal), path.Replace("/api/", "/%41%50%49/", StringComparison.Ordinal), path + "/"];
+        [
+            path,
+            path.Replace("/api/", "/API/", StringComparison.Ordinal),
+            "/" + path,
+            path.Replace("/api/", "/api//", StringComparison.Ordinal),
+            path.Replace("/api/", "/%61pi/", StringComparison.Ordinal),
+            path.Replace("/api/", "/%41%50%49/", StringComparison.Ordinal),
+            path + "/",
+        ];
 }

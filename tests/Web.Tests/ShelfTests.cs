@@ -4,10 +4,15 @@ using System.Text.Json;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>The shelf: books of one's own beside the demo's, newer versions, what they do to candidates, and what comes out again.</summary>
+/// <summary>
+/// The shelf: books of one's own beside the demo's, newer versions, what they do to candidates, and what comes out
+/// again.
+/// </summary>
 public sealed class ShelfTests
 {
-    private static readonly string Tidemarsh = File.ReadAllText(Path.Combine(TestHost.Root("demo"), "books", "tidemarsh.json"));
+    private static readonly string Tidemarsh = File.ReadAllText(
+        Path.Combine(TestHost.Root("demo"), "books", "tidemarsh.json")
+    );
 
     [Fact]
     public async Task A_book_is_looked_at_before_it_is_taken_and_comes_out_as_the_bytes_that_came_in()
@@ -18,19 +23,30 @@ public sealed class ShelfTests
         var look = await owner.PostAsync("/api/shelf/look", text);
         look.Status.ShouldBe(HttpStatusCode.OK);
         look.Body.GetProperty("standing").GetString().ShouldBe("new");
-        (await owner.GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => !book.GetProperty("isOwn").GetBoolean());
+        (await owner.GetAsync("/api/shelf"))
+            .EnumerateArray()
+            .ShouldAllBe(book => !book.GetProperty("isOwn").GetBoolean());
         (await owner.PostAsync("/api/shelf", text)).Status.ShouldBe(HttpStatusCode.OK);
         var shelved = Book(await owner.GetAsync("/api/shelf"), "heron");
-        (shelved.GetProperty("isOwn").GetBoolean(), shelved.GetProperty("versions").GetArrayLength()).ShouldBe((true, 1));
-        (await (await owner.RawAsync("/api/shelf/heron/file")).Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)).ShouldBe(Encoding.UTF8.GetBytes(text));
+        (shelved.GetProperty("isOwn").GetBoolean(), shelved.GetProperty("versions").GetArrayLength()).ShouldBe(
+            (true, 1)
+        );
+        (
+            await (await owner.RawAsync("/api/shelf/heron/file")).Content.ReadAsByteArrayAsync(
+                TestContext.Current.CancellationToken
+            )
+        ).ShouldBe(Encoding.UTF8.GetBytes(text));
         (await owner.PostAsync("/api/shelf/look", text)).Body.GetProperty("standing").GetString().ShouldBe("same");
         (await owner.PostAsync("/api/shelf", text)).Status.ShouldBe(HttpStatusCode.OK);
-        Book(await owner.GetAsync("/api/shelf"), "heron").GetProperty("versions").GetArrayLength().ShouldBe(1); // Nothing new came.
+        // Nothing new came.
+        Book(await owner.GetAsync("/api/shelf"), "heron").GetProperty("versions").GetArrayLength().ShouldBe(1);
         (await PlansAsync(owner)).ShouldContain(plan => plan.GetProperty("book").GetString() == "heron");
 
         // Nobody else sees it.
         var other = await VisitAsync(host);
-        (await other.GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => book.GetProperty("book").GetProperty("id").GetString() != "heron");
+        (await other.GetAsync("/api/shelf"))
+            .EnumerateArray()
+            .ShouldAllBe(book => book.GetProperty("book").GetProperty("id").GetString() != "heron");
         (await other.RawAsync("/api/shelf/heron/file")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
         (await other.SendAsync(HttpMethod.Delete, "/api/shelf/heron", null)).Status.ShouldBe(HttpStatusCode.NotFound);
     }
@@ -43,11 +59,18 @@ public sealed class ShelfTests
         await owner.PostAsync("/api/shelf", Own("heron"));
         (await owner.PostAsync("/api/examples/put-away", new { })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
         var (_, hidden) = await owner.PostAsync("/api/examples/put-away", new { isPutAway = true });
-        hidden.EnumerateArray().ShouldAllBe(book => book.GetProperty("isPutAway").GetBoolean() == !book.GetProperty("isOwn").GetBoolean());
-        (await PlansAsync(owner)).Select(plan => plan.GetProperty("book").GetString()).Distinct().ShouldBe(["heron", "tidemarsh"], ignoreOrder: true); // A buys at Tidemarsh.
+        hidden
+            .EnumerateArray()
+            .ShouldAllBe(book => book.GetProperty("isPutAway").GetBoolean() == !book.GetProperty("isOwn").GetBoolean());
+        (await PlansAsync(owner))
+            .Select(plan => plan.GetProperty("book").GetString())
+            .Distinct()
+            .ShouldBe(["heron", "tidemarsh"], ignoreOrder: true); // A buys at Tidemarsh.
         var (_, shown) = await owner.PostAsync("/api/examples/put-away", new { isPutAway = false });
         shown.EnumerateArray().ShouldAllBe(book => !book.GetProperty("isPutAway").GetBoolean());
-        (await (await VisitAsync(host)).GetAsync("/api/shelf")).EnumerateArray().ShouldAllBe(book => !book.GetProperty("isPutAway").GetBoolean()); // Nobody else's shelf changed.
+        (await (await VisitAsync(host)).GetAsync("/api/shelf"))
+            .EnumerateArray()
+            .ShouldAllBe(book => !book.GetProperty("isPutAway").GetBoolean()); // Nobody else's shelf changed.
     }
 
     [Fact]
@@ -56,30 +79,91 @@ public sealed class ShelfTests
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
         await owner.PostAsync("/api/shelf", Own("heron"));
-        await owner.DoAsync(new { kind = "choose-plan", letter = "A", book = "heron", plan = "mooring", everyMonths = 12, commitMonths = 12 });
+        await owner.DoAsync(
+            new
+            {
+                kind = "choose-plan",
+                letter = "A",
+                book = "heron",
+                plan = "mooring",
+                everyMonths = 12,
+                commitMonths = 12,
+            }
+        );
         var before = await HorizonAsync(owner);
-        await owner.DoAsync(new { kind = "enter-code", letter = "A", code = "HALF" });
+        await owner.DoAsync(
+            new
+            {
+                kind = "enter-code",
+                letter = "A",
+                code = "HALF",
+            }
+        );
         (await HorizonAsync(owner)).ShouldBe(before); // Nobody knows it yet.
-        (await owner.PostAsync("/api/shelf/heron/codes", new { code = "HALF", percent = "50" })).Status.ShouldBe(HttpStatusCode.OK);
+        (await owner.PostAsync("/api/shelf/heron/codes", new { code = "HALF", percent = "50" })).Status.ShouldBe(
+            HttpStatusCode.OK
+        );
         (before - await HorizonAsync(owner)).ShouldBe(18.00m); // Half of the first bill of 36.00, tax inside.
-        foreach (var (body, where) in new (object, string)[]
-        {
-            (new { code = "HALF", percent = "50" }, "code"), (new { code = "half", amount = "5" }, "code"), (new { code = "TWO" }, "percent"), (new { code = "TWO", percent = "50", amount = "5" }, "percent"),
-            (new { code = "TWO", percent = "101" }, "percent"), (new { code = "TWO", amount = "5.001" }, "amount"), (new { percent = "5" }, "code"),
-        })
+        foreach (
+            var (body, where) in new (object, string)[]
+            {
+                (new { code = "HALF", percent = "50" }, "code"),
+                (new { code = "half", amount = "5" }, "code"),
+                (new { code = "TWO" }, "percent"),
+                (
+                    new
+                    {
+                        code = "TWO",
+                        percent = "50",
+                        amount = "5",
+                    },
+                    "percent"
+                ),
+                (new { code = "TWO", percent = "101" }, "percent"),
+                (new { code = "TWO", amount = "5.001" }, "amount"),
+                (new { percent = "5" }, "code"),
+            }
+        )
         {
             var (status, refused) = await owner.PostAsync("/api/shelf/heron/codes", body);
             status.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
-            refused.GetProperty("errors").EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldContain(where, body.ToString());
+            refused
+                .GetProperty("errors")
+                .EnumerateArray()
+                .Select(fault => fault.GetProperty("where").GetString())
+                .ShouldContain(where, body.ToString());
         }
 
-        (await owner.PostAsync("/api/shelf/heron/codes", new { code = "ALWAYS", amount = "1.00", everyBill = true })).Status.ShouldBe(HttpStatusCode.OK);
-        using var file = JsonDocument.Parse(await (await owner.RawAsync("/api/shelf/heron/file")).Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
-        file.RootElement.GetProperty("promotions").EnumerateArray().Last().GetProperty("bills").GetString().ShouldBe("all");
+        (
+            await owner.PostAsync(
+                "/api/shelf/heron/codes",
+                new
+                {
+                    code = "ALWAYS",
+                    amount = "1.00",
+                    everyBill = true,
+                }
+            )
+        ).Status.ShouldBe(HttpStatusCode.OK);
+        using var file = JsonDocument.Parse(
+            await (await owner.RawAsync("/api/shelf/heron/file")).Content.ReadAsStringAsync(
+                TestContext.Current.CancellationToken
+            )
+        );
+        file.RootElement.GetProperty("promotions")
+            .EnumerateArray()
+            .Last()
+            .GetProperty("bills")
+            .GetString()
+            .ShouldBe("all");
 
         // The made-up sellers keep to what they say.
-        (await owner.PostAsync("/api/shelf/tidemarsh/codes", new { code = "HALF", percent = "50" })).Status.ShouldBe(HttpStatusCode.NotFound);
-        (await (await VisitAsync(host)).PostAsync("/api/shelf/heron/codes", new { code = "MINE", percent = "50" })).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await owner.PostAsync("/api/shelf/tidemarsh/codes", new { code = "HALF", percent = "50" })).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
+        (
+            await (await VisitAsync(host)).PostAsync("/api/shelf/heron/codes", new { code = "MINE", percent = "50" })
+        ).Status.ShouldBe(HttpStatusCode.NotFound);
     }
 
     [Fact]
@@ -90,23 +174,50 @@ public sealed class ShelfTests
         await owner.PostAsync("/api/shelf", Own("heron"));
         await owner.DoAsync(new { kind = "set-needs", needs = new { storageGB = 5 } });
         (await FitAsync()).ShouldBe("not-stated");
-        (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", new { limit = "storageGB", value = 4 })).Status.ShouldBe(HttpStatusCode.OK);
+        (
+            await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", new { limit = "storageGB", value = 4 })
+        ).Status.ShouldBe(HttpStatusCode.OK);
         (await FitAsync()).ShouldBe("not-met");
-        (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", new { limit = "storageGB", value = "unlimited" })).Status.ShouldBe(HttpStatusCode.OK);
+        (
+            await owner.PostAsync(
+                "/api/shelf/heron/plans/mooring/limits",
+                new { limit = "storageGB", value = "unlimited" }
+            )
+        ).Status.ShouldBe(HttpStatusCode.OK);
         (await FitAsync()).ShouldBe("met");
-        foreach (var body in new object[]
+        foreach (
+            var body in new object[]
+            {
+                new { limit = "storageGB", value = "plenty" },
+                new { limit = "storageGB", value = -1 },
+                new { limit = "storageGB", value = true },
+                new { limit = "colour", value = 1 },
+                new { limit = "certificate", value = "gold" },
+                new { limit = "ownIp", value = "yes" },
+                new { value = 1 },
+                new { limit = "storageGB" },
+            }
+        )
         {
-            new { limit = "storageGB", value = "plenty" }, new { limit = "storageGB", value = -1 }, new { limit = "storageGB", value = true }, new { limit = "colour", value = 1 }, new { limit = "certificate", value = "gold" },
-            new { limit = "ownIp", value = "yes" }, new { value = 1 }, new { limit = "storageGB" },
-        })
-        {
-            (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", body)).Status.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
+            (await owner.PostAsync("/api/shelf/heron/plans/mooring/limits", body)).Status.ShouldBe(
+                HttpStatusCode.UnprocessableEntity,
+                body.ToString()
+            );
         }
 
-        (await owner.PostAsync("/api/shelf/heron/plans/yacht/limits", new { limit = "storageGB", value = 4 })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await owner.PostAsync("/api/shelf/tidemarsh/plans/slipway/limits", new { limit = "storageGB", value = 4 })).Status.ShouldBe(HttpStatusCode.NotFound);
+        (
+            await owner.PostAsync("/api/shelf/heron/plans/yacht/limits", new { limit = "storageGB", value = 4 })
+        ).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (
+            await owner.PostAsync("/api/shelf/tidemarsh/plans/slipway/limits", new { limit = "storageGB", value = 4 })
+        ).Status.ShouldBe(HttpStatusCode.NotFound);
 
-        async Task<string?> FitAsync() => (await PlansAsync(owner)).First(plan => plan.GetProperty("book").GetString() == "heron").GetProperty("fits")[0].GetProperty("fit").GetString();
+        async Task<string?> FitAsync() =>
+            (await PlansAsync(owner))
+                .First(plan => plan.GetProperty("book").GetString() == "heron")
+                .GetProperty("fits")[0]
+                .GetProperty("fit")
+                .GetString();
     }
 
     [Fact]
@@ -119,19 +230,40 @@ public sealed class ShelfTests
         var look = (await owner.PostAsync("/api/shelf/look", newer)).Body;
         look.GetProperty("standing").GetString().ShouldBe("newer");
         var change = look.GetProperty("changes").EnumerateArray().ShouldHaveSingleItem();
-        (change.GetProperty("part").GetString(), change.GetProperty("ref").GetString(), change.GetProperty("kind").GetString(), change.GetProperty("from").GetString(), change.GetProperty("to").GetString())
-            .ShouldBe(("later-price", "slipway 12/12", "dearer", "107.88", "131.88"));
-        var effects = look.GetProperty("effects").EnumerateArray().ToDictionary(effect => effect.GetProperty("letter").GetString()!);
+        (
+            change.GetProperty("part").GetString(),
+            change.GetProperty("ref").GetString(),
+            change.GetProperty("kind").GetString(),
+            change.GetProperty("from").GetString(),
+            change.GetProperty("to").GetString()
+        ).ShouldBe(("later-price", "slipway 12/12", "dearer", "107.88", "131.88"));
+        var effects = look.GetProperty("effects")
+            .EnumerateArray()
+            .ToDictionary(effect => effect.GetProperty("letter").GetString()!);
         effects.Keys.ShouldBe(["A", "B"], ignoreOrder: true); // Both buy at Tidemarsh.
         effects["A"].GetProperty("change").GetString().ShouldBe("57.60"); // Two later years of 24.00 with 20% tax.
         effects["B"].GetProperty("change").GetString().ShouldBe("0.00");
         (await owner.PostAsync("/api/shelf", newer)).Status.ShouldBe(HttpStatusCode.OK);
-        (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(effects["A"].GetProperty("after").GetProperty("amount").GetString());
+        (await owner.SiteAsync("A"))
+            .GetProperty("worksheet")
+            .GetProperty("costing")
+            .GetProperty("totals")
+            .GetProperty("horizon")
+            .GetString()
+            .ShouldBe(effects["A"].GetProperty("after").GetProperty("amount").GetString());
 
         // Taken off again, the demo's comes back.
         (await owner.SendAsync(HttpMethod.Delete, "/api/shelf/tidemarsh", null)).Status.ShouldBe(HttpStatusCode.OK);
-        (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(effects["A"].GetProperty("before").GetProperty("amount").GetString());
-        (await owner.SendAsync(HttpMethod.Delete, "/api/shelf/tidemarsh", null)).Status.ShouldBe(HttpStatusCode.NotFound); // The demo's own cannot be.
+        (await owner.SiteAsync("A"))
+            .GetProperty("worksheet")
+            .GetProperty("costing")
+            .GetProperty("totals")
+            .GetProperty("horizon")
+            .GetString()
+            .ShouldBe(effects["A"].GetProperty("before").GetProperty("amount").GetString());
+        (await owner.SendAsync(HttpMethod.Delete, "/api/shelf/tidemarsh", null)).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        ); // The demo's own cannot be.
     }
 
     [Fact]
@@ -139,16 +271,40 @@ public sealed class ShelfTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var before = (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString();
-        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = true })).Status.ShouldBe(HttpStatusCode.OK);
+        var before = (await owner.SiteAsync("A"))
+            .GetProperty("worksheet")
+            .GetProperty("costing")
+            .GetProperty("totals")
+            .GetProperty("horizon")
+            .GetString();
+        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = true })).Status.ShouldBe(
+            HttpStatusCode.OK
+        );
         (await PlansAsync(owner, "C")).ShouldAllBe(plan => plan.GetProperty("book").GetString() != "tidemarsh");
-        (await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString().ShouldBe(before);
+        (await owner.SiteAsync("A"))
+            .GetProperty("worksheet")
+            .GetProperty("costing")
+            .GetProperty("totals")
+            .GetProperty("horizon")
+            .GetString()
+            .ShouldBe(before);
         var scan = await owner.GetAsync($"/api/sites/{owner.SiteId}/scan");
-        scan.GetProperty("scan").GetProperty("rows").EnumerateArray().ShouldAllBe(row => row.GetProperty("candidate").GetProperty("hosting").GetProperty("book").GetString() != "tidemarsh");
-        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = false })).Status.ShouldBe(HttpStatusCode.OK);
+        scan.GetProperty("scan")
+            .GetProperty("rows")
+            .EnumerateArray()
+            .ShouldAllBe(row =>
+                row.GetProperty("candidate").GetProperty("hosting").GetProperty("book").GetString() != "tidemarsh"
+            );
+        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { isPutAway = false })).Status.ShouldBe(
+            HttpStatusCode.OK
+        );
         (await PlansAsync(owner, "C")).ShouldContain(plan => plan.GetProperty("book").GetString() == "tidemarsh");
-        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await owner.PostAsync("/api/shelf/nobody/put-away", new { isPutAway = true })).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await owner.PostAsync("/api/shelf/tidemarsh/put-away", new { })).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
+        (await owner.PostAsync("/api/shelf/nobody/put-away", new { isPutAway = true })).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
     }
 
     [Fact]
@@ -157,7 +313,11 @@ public sealed class ShelfTests
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
         (await owner.PostAsync("/api/shelf", Own("heron", asOf: "2026-01-01"))).Status.ShouldBe(HttpStatusCode.OK);
-        Book(await owner.GetAsync("/api/shelf"), "heron").GetProperty("book").GetProperty("isOld").GetBoolean().ShouldBeTrue();
+        Book(await owner.GetAsync("/api/shelf"), "heron")
+            .GetProperty("book")
+            .GetProperty("isOld")
+            .GetBoolean()
+            .ShouldBeTrue();
         var shelf = (await owner.PostAsync("/api/shelf/heron/looked", null)).Body;
         Book(shelf, "heron").GetProperty("book").GetProperty("isOld").GetBoolean().ShouldBeFalse();
     }
@@ -167,7 +327,9 @@ public sealed class ShelfTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var broken = Own("heron").Replace("\"GBP\"", "\"POUNDS\"", StringComparison.Ordinal).Replace("\"everyMonths\": 12", "\"everyMonths\": 0", StringComparison.Ordinal);
+        var broken = Own("heron")
+            .Replace("\"GBP\"", "\"POUNDS\"", StringComparison.Ordinal)
+            .Replace("\"everyMonths\": 12", "\"everyMonths\": 0", StringComparison.Ordinal);
         var (taken, refusal) = await owner.PostAsync("/api/shelf", broken);
         taken.ShouldBe(HttpStatusCode.UnprocessableEntity);
         var (looked, look) = await owner.PostAsync("/api/shelf/look", broken);
@@ -175,7 +337,10 @@ public sealed class ShelfTests
         look.GetProperty("book").ValueKind.ShouldBe(JsonValueKind.Null);
         foreach (var faults in (JsonElement[])[refusal.GetProperty("errors"), look.GetProperty("faults")])
         {
-            faults.EnumerateArray().Select(fault => fault.GetProperty("where").GetString()).ShouldBe(["currency", "plans[0].billing[0].everyMonths"], ignoreOrder: true);
+            faults
+                .EnumerateArray()
+                .Select(fault => fault.GetProperty("where").GetString())
+                .ShouldBe(["currency", "plans[0].billing[0].everyMonths"], ignoreOrder: true);
         }
 
         (await owner.GetAsync("/api/shelf")).GetArrayLength().ShouldBe(9);
@@ -187,10 +352,36 @@ public sealed class ShelfTests
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
         await owner.PostAsync("/api/shelf", Own("heron"));
-        await owner.DoAsync(new { kind = "choose-plan", letter = "C", book = "heron", plan = "mooring" });
-        await owner.DoAsync(new { kind = "choose-billing", letter = "C", everyMonths = 12, commitMonths = 12 });
-        await owner.DoAsync(new { kind = "choose-domain", letter = "C", domain = (object?)null });
-        var slip = (await owner.SiteAsync("C")).GetProperty("shortlist").EnumerateArray().Single(known => known.GetProperty("letter").GetString() == "C");
+        await owner.DoAsync(
+            new
+            {
+                kind = "choose-plan",
+                letter = "C",
+                book = "heron",
+                plan = "mooring",
+            }
+        );
+        await owner.DoAsync(
+            new
+            {
+                kind = "choose-billing",
+                letter = "C",
+                everyMonths = 12,
+                commitMonths = 12,
+            }
+        );
+        await owner.DoAsync(
+            new
+            {
+                kind = "choose-domain",
+                letter = "C",
+                domain = (object?)null,
+            }
+        );
+        var slip = (await owner.SiteAsync("C"))
+            .GetProperty("shortlist")
+            .EnumerateArray()
+            .Single(known => known.GetProperty("letter").GetString() == "C");
         slip.GetProperty("horizon").GetString().ShouldBe("108.00");
         slip.GetProperty("cannotOrder").GetString()!.ShouldContain("Heron Hosts is your own");
     }
@@ -200,13 +391,26 @@ public sealed class ShelfTests
     {
         await using var host = await TestHost.StartAsync();
         var owner = await VisitAsync(host);
-        var takes = await Task.WhenAll(Enumerable.Range(0, 6).Select(index => owner.PostAsync("/api/shelf", Own("heron", asOf: $"2026-11-1{index}"))));
-        takes.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK || answer.Status == HttpStatusCode.UnprocessableEntity);
+        var takes = await Task.WhenAll(
+            Enumerable
+                .Range(0, 6)
+                .Select(index => owner.PostAsync("/api/shelf", Own("heron", asOf: $"2026-11-1{index}")))
+        );
+        takes.ShouldAllBe(answer =>
+            answer.Status == HttpStatusCode.OK || answer.Status == HttpStatusCode.UnprocessableEntity
+        );
         takes.ShouldContain(answer => answer.Status == HttpStatusCode.OK);
-        var says = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => owner.PostAsync("/api/shelf/fernhollow/put-away", new { isPutAway = true })));
+        var says = await Task.WhenAll(
+            Enumerable
+                .Range(0, 6)
+                .Select(_ => owner.PostAsync("/api/shelf/fernhollow/put-away", new { isPutAway = true }))
+        );
         says.ShouldAllBe(answer => answer.Status == HttpStatusCode.OK);
         var shelf = await owner.GetAsync("/api/shelf");
-        Book(shelf, "heron").GetProperty("versions").GetArrayLength().ShouldBe(takes.Count(answer => answer.Status == HttpStatusCode.OK));
+        Book(shelf, "heron")
+            .GetProperty("versions")
+            .GetArrayLength()
+            .ShouldBe(takes.Count(answer => answer.Status == HttpStatusCode.OK));
         Book(shelf, "fernhollow").GetProperty("isPutAway").GetBoolean().ShouldBeTrue();
     }
 
@@ -219,7 +423,14 @@ public sealed class ShelfTests
         var answers = new List<HttpStatusCode>();
         for (var index = 0; index < 18; index++)
         {
-            answers.Add((await owner.PostAsync("/api/shelf", Own($"heron{index}").Replace("kept as it is", padding, StringComparison.Ordinal))).Status);
+            answers.Add(
+                (
+                    await owner.PostAsync(
+                        "/api/shelf",
+                        Own($"heron{index}").Replace("kept as it is", padding, StringComparison.Ordinal)
+                    )
+                ).Status
+            );
         }
 
         answers.Take(16).ShouldAllBe(status => status == HttpStatusCode.OK);
@@ -241,17 +452,32 @@ public sealed class ShelfTests
         return owner;
     }
 
-    private static JsonElement Book(JsonElement shelf, string id) => shelf.EnumerateArray().Single(book => book.GetProperty("book").GetProperty("id").GetString() == id);
+    private static JsonElement Book(JsonElement shelf, string id) =>
+        shelf.EnumerateArray().Single(book => book.GetProperty("book").GetProperty("id").GetString() == id);
 
     private static string Own(string id, string asOf = "2026-11-20") =>
         $$"""
-        { "format": "home-start/offer-book@1", "id": "{{id}}", "asOf": "{{asOf}}", "currency": "GBP", "note": "kept as it is",
-          "provider": { "name": "Heron Hosts" },
-          "tax": { "pricesInclude": true },
-          "plans": [ { "id": "mooring", "name": "Mooring", "billing": [ { "everyMonths": 12, "prices": [ { "amount": "36.00" } ] } ] } ] }
-        """;
+            { "format": "home-start/offer-book@1", "id": "{{id}}", "asOf": "{{asOf}}", "currency": "GBP", "note": "kept as it is",
+              "provider": { "name": "Heron Hosts" },
+              "tax": { "pricesInclude": true },
+              "plans": [ { "id": "mooring", "name": "Mooring", "billing": [ { "everyMonths": 12, "prices": [ { "amount": "36.00" } ] } ] } ] }
+            """;
 
-    private static async Task<List<JsonElement>> PlansAsync(Visitor owner, string letter = "A") => [.. (await owner.GetAsync($"/api/sites/{owner.SiteId}/candidates/{letter}/plans")).GetProperty("ways").EnumerateArray()];
+    private static async Task<List<JsonElement>> PlansAsync(Visitor owner, string letter = "A") =>
+        [
+            .. (await owner.GetAsync($"/api/sites/{owner.SiteId}/candidates/{letter}/plans"))
+                .GetProperty("ways")
+                .EnumerateArray(),
+        ];
 
-    private static async Task<decimal> HorizonAsync(Visitor owner) => decimal.Parse((await owner.SiteAsync("A")).GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("horizon").GetString()!, System.Globalization.CultureInfo.InvariantCulture);
+    private static async Task<decimal> HorizonAsync(Visitor owner) =>
+        decimal.Parse(
+            (await owner.SiteAsync("A"))
+                .GetProperty("worksheet")
+                .GetProperty("costing")
+                .GetProperty("totals")
+                .GetProperty("horizon")
+                .GetString()!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 }

@@ -2,7 +2,9 @@ using System.Net;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>The list of an owner's sites: the example among them, sites that need no name, deleted ones that come back.</summary>
+/// <summary>
+/// The list of an owner's sites: the example among them, sites that need no name, deleted ones that come back.
+/// </summary>
 public sealed class SiteListTests : OneOwner
 {
     [Fact]
@@ -25,18 +27,29 @@ public sealed class SiteListTests : OneOwner
         await StartAsync(null);
         await StartAsync(null);
         await StartAsync("Ostler & Wren");
-        (await ListedAsync()).ShouldBe([("Ostler & Wren", true), ("My site", false), ("My site 2", false), ("Ostler & Wren", false)]);
-        (await _visitor.PostAsync("/api/sites", new { name = "  " })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await ListedAsync()).ShouldBe([
+            ("Ostler & Wren", true),
+            ("My site", false),
+            ("My site 2", false),
+            ("Ostler & Wren", false),
+        ]);
+        (await _visitor.PostAsync("/api/sites", new { name = "  " })).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
     }
 
     [Fact]
     public async Task A_deleted_site_is_gone_everywhere_and_comes_back_as_it_was()
     {
         var id = await StartAsync("Hexworth clocks");
-        (await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{id}", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{id}", null)).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         (await ListedAsync()).ShouldBe([("Ostler & Wren", true)]);
         (await _visitor.RawAsync($"/api/sites/{id}")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        (await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{id}", null)).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{id}", null)).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
         var (status, body) = await _visitor.PostAsync($"/api/sites/{id}/restore", new { });
         status.ShouldBe(HttpStatusCode.OK);
         body.GetProperty("name").GetString().ShouldBe("Hexworth clocks");
@@ -46,7 +59,9 @@ public sealed class SiteListTests : OneOwner
     [Fact]
     public async Task The_example_too_can_be_deleted_and_brought_back()
     {
-        (await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{_visitor.SiteId}", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await _visitor.SendAsync(HttpMethod.Delete, $"/api/sites/{_visitor.SiteId}", null)).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         (await ListedAsync()).ShouldBeEmpty();
         (await _visitor.PostAsync($"/api/sites/{_visitor.SiteId}/restore", new { })).Status.ShouldBe(HttpStatusCode.OK);
         (await ListedAsync()).ShouldBe([("Ostler & Wren", true)]);
@@ -71,7 +86,8 @@ public sealed class SiteListTests : OneOwner
         books.EnumerateArray().ShouldAllBe(book => book.GetProperty("isExample").GetBoolean());
     }
 
-    private async Task<bool> IsUsedAsync() => (await _visitor.GetAsync("/api/session")).GetProperty("sites")[0].GetProperty("isUsed").GetBoolean();
+    private async Task<bool> IsUsedAsync() =>
+        (await _visitor.GetAsync("/api/session")).GetProperty("sites")[0].GetProperty("isUsed").GetBoolean();
 
     private async Task<Guid> StartAsync(string? name)
     {
@@ -81,5 +97,10 @@ public sealed class SiteListTests : OneOwner
     }
 
     private async Task<List<(string?, bool)>> ListedAsync() =>
-        [.. (await _visitor.GetAsync("/api/session")).GetProperty("sites").EnumerateArray().Select(site => (site.GetProperty("name").GetString(), site.GetProperty("isExample").GetBoolean()))];
+        [
+            .. (await _visitor.GetAsync("/api/session"))
+                .GetProperty("sites")
+                .EnumerateArray()
+                .Select(site => (site.GetProperty("name").GetString(), site.GetProperty("isExample").GetBoolean())),
+        ];
 }

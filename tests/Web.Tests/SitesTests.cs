@@ -6,7 +6,13 @@ namespace HomeStart.Web.Tests;
 
 public class SitesTests
 {
-    private static readonly object Monthly = new { kind = "choose-billing", letter = "A", everyMonths = 1, commitMonths = 1 };
+    private static readonly object Monthly = new
+    {
+        kind = "choose-billing",
+        letter = "A",
+        everyMonths = 1,
+        commitMonths = 1,
+    };
 
     [Fact]
     public async Task Looking_stores_nothing_and_the_first_change_does()
@@ -19,7 +25,13 @@ public class SitesTests
         var after = await visitor.DoAsync(Monthly);
         after.GetProperty("revision").GetInt32().ShouldBe(1);
         (await RowsAsync(host)).ShouldBe((1, 1));
-        (await visitor.SiteAsync()).GetProperty("worksheet").GetProperty("candidate").GetProperty("hosting").GetProperty("everyMonths").GetInt32().ShouldBe(1);
+        (await visitor.SiteAsync())
+            .GetProperty("worksheet")
+            .GetProperty("candidate")
+            .GetProperty("hosting")
+            .GetProperty("everyMonths")
+            .GetInt32()
+            .ShouldBe(1);
     }
 
     [Fact]
@@ -29,7 +41,10 @@ public class SitesTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.DoAsync(Monthly);
-        var (status, newer) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = 0, command = new { kind = "set-horizon", months = 12 } });
+        var (status, newer) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/commands",
+            new { revision = 0, command = new { kind = "set-horizon", months = 12 } }
+        );
         status.ShouldBe(HttpStatusCode.Conflict);
         newer.GetProperty("revision").GetInt32().ShouldBe(1);
         newer.GetProperty("settings").GetProperty("horizonMonths").GetInt32().ShouldBe(36);
@@ -42,7 +57,16 @@ public class SitesTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.DoAsync(Monthly);
-        var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(index => visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = 1, command = new { kind = "set-horizon", months = 12 + index } })));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 6)
+                .Select(index =>
+                    visitor.PostAsync(
+                        $"/api/sites/{visitor.SiteId}/commands",
+                        new { revision = 1, command = new { kind = "set-horizon", months = 12 + index } }
+                    )
+                )
+        );
         answers.Count(answer => answer.Status == HttpStatusCode.OK).ShouldBe(1);
         answers.Count(answer => answer.Status == HttpStatusCode.Conflict).ShouldBe(5);
     }
@@ -89,7 +113,12 @@ public class SitesTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var (status, _) = await visitor.SendAsync(HttpMethod.Post, $"/api/sites/{visitor.SiteId}/commands", new { revision = 0, command = Monthly }, withToken: false);
+        var (status, _) = await visitor.SendAsync(
+            HttpMethod.Post,
+            $"/api/sites/{visitor.SiteId}/commands",
+            new { revision = 0, command = Monthly },
+            withToken: false
+        );
         status.ShouldBe(HttpStatusCode.BadRequest);
         (await RowsAsync(host)).ShouldBe((0, 0));
     }
@@ -133,9 +162,21 @@ public class SitesTests
             (HttpMethod.Post, $"/api/orders/{order}/upkeep/charges/0", new { taken = true }),
             (HttpMethod.Get, $"/api/orders/{order}/upkeep/charges/0/why", null),
             (HttpMethod.Get, $"/api/orders/{order}/upkeep/letter/tidemarsh", null),
-            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/candidates/A/slip/answers", new { book = "tidemarsh", question = "Why?" }),
-            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/candidates/A/cart", new { book = "tidemarsh", text = "Slipway hosting £3" }),
-            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/candidates/A/their-sum", new { book = "tidemarsh", total = "84.59" }),
+            (
+                HttpMethod.Post,
+                $"/api/sites/{owner.SiteId}/candidates/A/slip/answers",
+                new { book = "tidemarsh", question = "Why?" }
+            ),
+            (
+                HttpMethod.Post,
+                $"/api/sites/{owner.SiteId}/candidates/A/cart",
+                new { book = "tidemarsh", text = "Slipway hosting £3" }
+            ),
+            (
+                HttpMethod.Post,
+                $"/api/sites/{owner.SiteId}/candidates/A/their-sum",
+                new { book = "tidemarsh", total = "84.59" }
+            ),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/candidates/A/ledger.csv", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/commands", new { revision = 1, command = Monthly }),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/undo", new { revision = 1 }),
@@ -147,12 +188,35 @@ public class SitesTests
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/page", new { text = "Oak £3 a month" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names", null),
             (HttpMethod.Put, $"/api/sites/{owner.SiteId}/names", new { text = "wren", endings = new[] { "com" } }),
-            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/check", new { names = new[] { "wren" }, endings = new[] { "com" } }),
+            (
+                HttpMethod.Post,
+                $"/api/sites/{owner.SiteId}/names/check",
+                new { names = new[] { "wren" }, endings = new[] { "com" } }
+            ),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/names/near", new { name = "wren", ending = "com" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/names/costs", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/owned-record?domain=wren.com", null),
-            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/transfer-checks", new { domain = "wren.com", code = "MOVE-WREN", book = "nameyarrow" }),
-            (HttpMethod.Post, $"/api/sites/{owner.SiteId}/owned-name", new { domain = "wren.com", expires = "2027-05-03", renewal = "14.20", book = "nameyarrow" }),
+            (
+                HttpMethod.Post,
+                $"/api/sites/{owner.SiteId}/transfer-checks",
+                new
+                {
+                    domain = "wren.com",
+                    code = "MOVE-WREN",
+                    book = "nameyarrow",
+                }
+            ),
+            (
+                HttpMethod.Post,
+                $"/api/sites/{owner.SiteId}/owned-name",
+                new
+                {
+                    domain = "wren.com",
+                    expires = "2027-05-03",
+                    renewal = "14.20",
+                    book = "nameyarrow",
+                }
+            ),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/pointing?domain=wren.com", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/pointing.zone?domain=wren.com", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/host-entry", null),
@@ -173,11 +237,24 @@ public class SitesTests
             (HttpMethod.Post, $"/api/orders/{order}/zone/try", new { set = "site-here" }),
             (HttpMethod.Post, $"/api/orders/{order}/zone/back", new { version = 1 }),
             (HttpMethod.Get, $"/api/orders/{order}/files", null),
-            (HttpMethod.Post, $"/api/orders/{order}/files/rename", new { version = 1, path = "a.html", to = "b.html" }),
+            (
+                HttpMethod.Post,
+                $"/api/orders/{order}/files/rename",
+                new
+                {
+                    version = 1,
+                    path = "a.html",
+                    to = "b.html",
+                }
+            ),
             (HttpMethod.Post, $"/api/orders/{order}/files/remove", new { version = 1, path = "a.html" }),
             (HttpMethod.Post, $"/api/orders/{order}/files/back", new { version = 1 }),
             (HttpMethod.Get, $"/api/orders/{order}/uploads", null),
-            (HttpMethod.Post, $"/api/orders/{order}/uploads", new { files = new[] { new { path = "a.html", size = 1 } } }),
+            (
+                HttpMethod.Post,
+                $"/api/orders/{order}/uploads",
+                new { files = new[] { new { path = "a.html", size = 1 } } }
+            ),
             (HttpMethod.Put, $"/api/orders/{order}/uploads/{order}/files/0?from=0", null),
             (HttpMethod.Post, $"/api/orders/{order}/uploads/{order}/put-up", null),
             (HttpMethod.Delete, $"/api/orders/{order}/uploads/{order}", null),
@@ -196,10 +273,22 @@ public class SitesTests
             (HttpMethod.Post, $"/api/orders/{order}/engines/remove", new { folder = "" }),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/upkeep", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/upkeep.ics", null),
-            (HttpMethod.Post, $"/api/orders/{order}/upkeep/what-if", new { decision = new { on = "2027-01-01", @do = "leave" } }),
-            (HttpMethod.Post, $"/api/orders/{order}/upkeep/decisions", new { version = 1, decision = new { on = "2027-01-01", @do = "leave" } }),
+            (
+                HttpMethod.Post,
+                $"/api/orders/{order}/upkeep/what-if",
+                new { decision = new { on = "2027-01-01", @do = "leave" } }
+            ),
+            (
+                HttpMethod.Post,
+                $"/api/orders/{order}/upkeep/decisions",
+                new { version = 1, decision = new { on = "2027-01-01", @do = "leave" } }
+            ),
             (HttpMethod.Post, $"/api/orders/{order}/upkeep/withdraw", new { version = 1, index = 0 }),
-            (HttpMethod.Post, $"/api/orders/{order}/upkeep/card", new { card = new { token = "card_0", ending = "0004" } }),
+            (
+                HttpMethod.Post,
+                $"/api/orders/{order}/upkeep/card",
+                new { card = new { token = "card_0", ending = "0004" } }
+            ),
             (HttpMethod.Post, $"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way = "card" }),
             (HttpMethod.Post, $"/api/orders/{order}/upkeep/again", null),
             (HttpMethod.Get, $"/api/orders/{order}/upkeep/lapse/hosting", null),
@@ -208,7 +297,17 @@ public class SitesTests
             (HttpMethod.Post, $"/api/account/sessions/{order}/end", null),
             (HttpMethod.Post, $"/api/orders/{order}/holders/ostlerwren.com/write", null),
             (HttpMethod.Get, $"/api/orders/{order}/claim", null),
-            (HttpMethod.Post, $"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true }),
+            (
+                HttpMethod.Post,
+                $"/api/orders/{order}/claim",
+                new
+                {
+                    id = Guid.NewGuid(),
+                    name = "ostlerwren",
+                    ending = "com",
+                    agreed = true,
+                }
+            ),
             (HttpMethod.Post, $"/api/orders/{order}/first-password", null),
             (HttpMethod.Post, $"/api/orders/{order}/first-password/seen", null),
         ];
@@ -230,13 +329,18 @@ public class SitesTests
         var (status, page) = await visitor.PostAsync("/api/sites", new { name = "Second shop" });
         status.ShouldBe(HttpStatusCode.OK);
         page.GetProperty("worksheet").GetProperty("costing").ValueKind.ShouldBe(JsonValueKind.Null);
-        (await visitor.GetAsync("/api/session")).GetProperty("sites").EnumerateArray().Select(site => site.GetProperty("name").GetString()).ShouldBe(["Ostler & Wren", "Second shop"]);
+        (await visitor.GetAsync("/api/session"))
+            .GetProperty("sites")
+            .EnumerateArray()
+            .Select(site => site.GetProperty("name").GetString())
+            .ShouldBe(["Ostler & Wren", "Second shop"]);
         (await visitor.PostAsync("/api/sites", new { name = " " })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 
     private static object Months(int months) => new { kind = "set-horizon", months };
 
-    private static int Horizon(JsonElement page) => page.GetProperty("settings").GetProperty("horizonMonths").GetInt32();
+    private static int Horizon(JsonElement page) =>
+        page.GetProperty("settings").GetProperty("horizonMonths").GetInt32();
 
     private static async Task<JsonElement> MoveAsync(Visitor visitor, string move)
     {
@@ -247,9 +351,28 @@ public class SitesTests
     }
 
     private static Task<(int Workspaces, int Sites)> RowsAsync(TestHost host) =>
-        host.InDatabaseAsync(async db => (await db.Workspaces.IgnoreQueryFilters().CountAsync(), await db.Sites.IgnoreQueryFilters().CountAsync()));
+        host.InDatabaseAsync(async db =>
+            (await db.Workspaces.IgnoreQueryFilters().CountAsync(), await db.Sites.IgnoreQueryFilters().CountAsync())
+        );
 
     private static int RoutesWithIds(TestHost host) =>
-        Microsoft.Extensions.DependencyInjection.ServiceProviderServiceExtensions.GetServices<Microsoft.AspNetCore.Routing.EndpointDataSource>(host.Services)
-            .SelectMany(source => source.Endpoints).OfType<Microsoft.AspNetCore.Routing.RouteEndpoint>().Select(endpoint => (Route: endpoint.RoutePattern.RawText, Methods: string.Join(' ', endpoint.Metadata.OfType<Microsoft.AspNetCore.Routing.HttpMethodMetadata>().SelectMany(method => method.HttpMethods)))).Distinct().Count(endpoint => endpoint.Route!.Contains("Id:guid", StringComparison.Ordinal));
+        Microsoft
+            .Extensions.DependencyInjection.ServiceProviderServiceExtensions.GetServices<Microsoft.AspNetCore.Routing.EndpointDataSource>(
+                host.Services
+            )
+            .SelectMany(source => source.Endpoints)
+            .OfType<Microsoft.AspNetCore.Routing.RouteEndpoint>()
+            .Select(endpoint =>
+                (
+                    Route: endpoint.RoutePattern.RawText,
+                    Methods: string.Join(
+                        ' ',
+                        endpoint
+                            .Metadata.OfType<Microsoft.AspNetCore.Routing.HttpMethodMetadata>()
+                            .SelectMany(method => method.HttpMethods)
+                    )
+                )
+            )
+            .Distinct()
+            .Count(endpoint => endpoint.Route!.Contains("Id:guid", StringComparison.Ordinal));
 }

@@ -18,7 +18,8 @@ using Microsoft.Extensions.Logging;
 namespace HomeStart.Web.Tests;
 
 /// <summary>
-/// The real host in memory with a real SQLite file, and the counterparts as a second one whose handler the connectors are given. Can be stopped and started again
+/// The real host in memory with a real SQLite file, and the counterparts as a second one whose handler the connectors
+/// are given. Can be stopped and started again
 /// over the same files, as a server would be.
 /// </summary>
 public sealed class TestHost : IAsyncDisposable
@@ -28,7 +29,9 @@ public sealed class TestHost : IAsyncDisposable
     private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-web-");
     private static readonly Lazy<Demo> LoadedDemo = new(() => Demo.Load(Root("demo")));
 
-    /// <summary>The databases of a host that has only just started, so that each further one need not migrate its own.</summary>
+    /// <summary>
+    /// The databases of a host that has only just started, so that each further one need not migrate its own.
+    /// </summary>
     private static readonly Lazy<Task<IReadOnlyDictionary<string, byte[]>>> Started = new(StartedAsync);
     private readonly List<string> _log = [];
     private bool _isRecording;
@@ -42,9 +45,7 @@ public sealed class TestHost : IAsyncDisposable
     private DayPace? _days;
     private Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>> _sellers = same => same;
 
-    private TestHost()
-    {
-    }
+    private TestHost() { }
 
     /// <summary>The real time of the application, which tests may put forward.</summary>
     public ShiftedTime Clock { get; } = new();
@@ -79,12 +80,21 @@ public sealed class TestHost : IAsyncDisposable
         return host;
     }
 
-    public static Task<TestHost> StartAsync(Func<StartOptions, StartOptions> options) => StartAsync(null, null, null, options);
+    public static Task<TestHost> StartAsync(Func<StartOptions, StartOptions> options) =>
+        StartAsync(null, null, null, options);
 
     /// <param name="between">Stands between the connectors and the counterparts, and may answer for them.</param>
     /// <param name="sellers">The price lists that the sellers sell from, where they are not the demo's.</param>
     /// <param name="isRecording">Whether all that is logged is kept; it costs time.</param>
-    public static async Task<TestHost> StartAsync(OrderPace? pace = null, Func<DelegatingHandler>? between = null, IInterceptor? interceptor = null, Func<StartOptions, StartOptions>? options = null, DayPace? days = null, Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>>? sellers = null, bool isRecording = false)
+    public static async Task<TestHost> StartAsync(
+        OrderPace? pace = null,
+        Func<DelegatingHandler>? between = null,
+        IInterceptor? interceptor = null,
+        Func<StartOptions, StartOptions>? options = null,
+        DayPace? days = null,
+        Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>>? sellers = null,
+        bool isRecording = false
+    )
     {
         var host = new TestHost
         {
@@ -107,16 +117,29 @@ public sealed class TestHost : IAsyncDisposable
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
-        _counterparts = CounterpartsApp.Build(Path.Combine(DataFolder, "counterparts.db"), _sellers(LoadedDemo.Value.OfferBooks), CounterpartsSecret.Of(DataFolder), _mailPort, builder =>
-        {
-            builder.WebHost.UseTestServer();
-            Record(builder.Logging.ClearProviders());
-        });
+        _counterparts = CounterpartsApp.Build(
+            Path.Combine(DataFolder, "counterparts.db"),
+            _sellers(LoadedDemo.Value.OfferBooks),
+            CounterpartsSecret.Of(DataFolder),
+            _mailPort,
+            builder =>
+            {
+                builder.WebHost.UseTestServer();
+                Record(builder.Logging.ClearProviders());
+            }
+        );
         await _counterparts.StartAsync();
-        var builder = WebApplication.CreateBuilder(new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" });
+        var builder = WebApplication.CreateBuilder(
+            new WebApplicationOptions { ContentRootPath = DataFolder, EnvironmentName = "Test" }
+        );
         builder.WebHost.UseTestServer();
         Record(builder.Logging.ClearProviders());
-        Composition.AddHomeStart(builder, _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }), LoadedDemo.Value, Handler);
+        Composition.AddHomeStart(
+            builder,
+            _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }),
+            LoadedDemo.Value,
+            Handler
+        );
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         builder.Services.AddSingleton<TimeProvider>(Clock);
         if (_days is not null)
@@ -138,7 +161,13 @@ public sealed class TestHost : IAsyncDisposable
 
     /// <summary>A new visitor.</summary>
     public Visitor Visit(Visitor? again = null) =>
-        new(_app!.GetTestServer(), _counterparts!.GetTestServer(), Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect, CounterpartsSecret.Of(DataFolder), again);
+        new(
+            _app!.GetTestServer(),
+            _counterparts!.GetTestServer(),
+            Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect,
+            CounterpartsSecret.Of(DataFolder),
+            again
+        );
 
     /// <summary>Somebody without cookies.</summary>
     public HttpClient App() => _app!.GetTestServer().CreateClient();
@@ -168,7 +197,11 @@ public sealed class TestHost : IAsyncDisposable
 
     /// <summary>Moves a visitor's clock on, as look-ahead does.</summary>
     public Task MoveOnAsync(Visitor visitor, int days) =>
-        InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().Where(row => row.Id == visitor.Workspace).ExecuteUpdateAsync(set => set.SetProperty(row => row.DaysAhead, row => row.DaysAhead + days)));
+        InDatabaseAsync(db =>
+            db.Workspaces.IgnoreQueryFilters()
+                .Where(row => row.Id == visitor.Workspace)
+                .ExecuteUpdateAsync(set => set.SetProperty(row => row.DaysAhead, row => row.DaysAhead + days))
+        );
 
     public async ValueTask DisposeAsync()
     {
@@ -183,7 +216,9 @@ public sealed class TestHost : IAsyncDisposable
         await host.StartAgainAsync();
         await host.StopAsync();
         host.CloseFiles();
-        return Directory.GetFiles(host.DataFolder, "*.db").ToDictionary(file => Path.GetFileName(file)!, File.ReadAllBytes);
+        return Directory
+            .GetFiles(host.DataFolder, "*.db")
+            .ToDictionary(file => Path.GetFileName(file)!, File.ReadAllBytes);
     }
 
     // Pooled connections hold the files; those of the hosts beside this one stay open.
@@ -271,7 +306,13 @@ public sealed class TestHost : IAsyncDisposable
 
         public bool IsEnabled(LogLevel logLevel) => true;
 
-        public void Log<TState>(LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
+        public void Log<TState>(
+            LogLevel logLevel,
+            EventId eventId,
+            TState state,
+            Exception? exception,
+            Func<TState, Exception?, string> formatter
+        )
         {
             lock (log)
             {
@@ -279,9 +320,7 @@ public sealed class TestHost : IAsyncDisposable
             }
         }
 
-        public void Dispose()
-        {
-        }
+        public void Dispose() { }
     }
 
     public sealed class ShiftedTime : TimeProvider

@@ -12,8 +12,14 @@ namespace HomeStart.Web.Tests;
 /// <summary>What happens after the order: the clock is moved on, and counterparts, day book and page follow.</summary>
 public class UpkeepTests
 {
-    /// <summary>Orders of candidate A: hosting and domain at one seller, each paid yearly, on 1 December 2026.</summary>
-    private static async Task<(Visitor Visitor, Guid Order)> OrderedAsync(TestHost host, string card = Visitor.GoodCard, string letter = "A")
+    /// <summary>
+    /// Orders of candidate A: hosting and domain at one seller, each paid yearly, on 1 December 2026.
+    /// </summary>
+    private static async Task<(Visitor Visitor, Guid Order)> OrderedAsync(
+        TestHost host,
+        string card = Visitor.GoodCard,
+        string letter = "A"
+    )
     {
         var visitor = host.Visit();
         await visitor.OpenAsync();
@@ -31,19 +37,23 @@ public class UpkeepTests
         await MoveToAsync(visitor, "2027-12-01");
         (await TakenAsync(host)).ShouldBe([]); // The owner can still decide on the day.
         var due = Tenure(await PageAsync(visitor)).GetProperty("bills")[0];
-        (due.GetProperty("on").GetString(), due.GetProperty("seller").GetString()).ShouldBe(("2027-12-01", "Tidemarsh Hosting"));
+        (due.GetProperty("on").GetString(), due.GetProperty("seller").GetString()).ShouldBe(
+            ("2027-12-01", "Tidemarsh Hosting")
+        );
 
         await MoveToAsync(visitor, "2027-12-02");
         (await TakenAsync(host)).ShouldBe([("2027-12-01", due.GetProperty("amount").GetString()!)]);
-        (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).Expires.ShouldBe(new DateOnly(2028, 12, 1));
+        (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).Expires.ShouldBe(
+            new DateOnly(2028, 12, 1)
+        );
         (await host.InCounterpartsAsync(db => db.Accounts.SingleAsync())).PaidUntil.ShouldBe(new DateOnly(2028, 12, 1));
-        Lines(await PageAsync(visitor)).ShouldContain(line => line.StartsWith("2027-12-01 charged £", StringComparison.Ordinal));
+        Lines(await PageAsync(visitor))
+            .ShouldContain(line => line.StartsWith("2027-12-01 charged £", StringComparison.Ordinal));
         (await visitor.MailAsync("A bill was paid")).ShouldContain("was taken by Tidemarsh Hosting");
         foreach (var start in new[] { "In 60 days: ", "In 30 days: ", "In 7 days: ", "In one day: " })
         {
             await visitor.MailAsync(start + "£189.07 due to Tidemarsh");
         }
-
     }
 
     [Fact]
@@ -52,16 +62,25 @@ public class UpkeepTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var (_, placed) = await visitor.TryOrderAsync(letter: "C", more: new { endingAt = new[] { "plainstone" } }); // The name is from another seller.
+        // The name is from another seller.
+        var (_, placed) = await visitor.TryOrderAsync(letter: "C", more: new { endingAt = new[] { "plainstone" } });
         await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
         await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
         Renewing(await PageAsync(visitor)).ShouldBe([("hosting", false), ("domain:0", true)]);
         await MoveToAsync(visitor, "2027-12-02");
-        var had = Tenure(await PageAsync(visitor)).GetProperty("holdings").EnumerateArray().Select(holding => (holding.GetProperty("holding").GetString(), holding.GetProperty("state").GetString()));
+        var had = Tenure(await PageAsync(visitor))
+            .GetProperty("holdings")
+            .EnumerateArray()
+            .Select(holding => (holding.GetProperty("holding").GetString(), holding.GetProperty("state").GetString()));
         had.ShouldBe([("hosting", "ended"), ("domain:0", "live")]);
 
         static IEnumerable<(string?, bool)> Renewing(JsonElement page) =>
-            Tenure(page).GetProperty("holdings").EnumerateArray().Select(holding => (holding.GetProperty("holding").GetString(), holding.GetProperty("renews").GetBoolean()));
+            Tenure(page)
+                .GetProperty("holdings")
+                .EnumerateArray()
+                .Select(holding =>
+                    (holding.GetProperty("holding").GetString(), holding.GetProperty("renews").GetBoolean())
+                );
     }
 
     [Fact]
@@ -69,9 +88,15 @@ public class UpkeepTests
     {
         await using var host = await TestHost.StartAsync();
         var (visitor, _) = await OrderedAsync(host);
-        var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2028-01-01" })));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 6)
+                .Select(_ => visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2028-01-01" }))
+        );
         answers.Count(answer => answer.Status == HttpStatusCode.NoContent).ShouldBe(1);
-        answers.Where(answer => answer.Status != HttpStatusCode.NoContent).ShouldAllBe(answer => answer.Status == HttpStatusCode.Conflict);
+        answers
+            .Where(answer => answer.Status != HttpStatusCode.NoContent)
+            .ShouldAllBe(answer => answer.Status == HttpStatusCode.Conflict);
         await CalmAsync(visitor);
         (await PageAsync(visitor)).GetProperty("today").GetString().ShouldBe("2028-01-01");
         (await TakenAsync(host)).Count.ShouldBe(1);
@@ -109,11 +134,17 @@ public class UpkeepTests
         var owed = domain.GetProperty("owed").GetProperty("amount").GetString()!;
 
         // The same card is refused again, and nothing changes.
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "domain:0", way = "card" })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (
+            await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "domain:0", way = "card" })
+        ).Status.ShouldBe(HttpStatusCode.NoContent);
         (await TakenAsync(host)).ShouldBe([]);
         var (token, ending) = await visitor.CardAsync(Visitor.GoodCard);
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/card", new { card = new { token, ending } })).Status.ShouldBe(HttpStatusCode.NoContent);
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "domain:0", way = "card" })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (
+            await visitor.PostAsync($"/api/orders/{order}/upkeep/card", new { card = new { token, ending } })
+        ).Status.ShouldBe(HttpStatusCode.NoContent);
+        (
+            await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "domain:0", way = "card" })
+        ).Status.ShouldBe(HttpStatusCode.NoContent);
         (await TakenAsync(host)).ShouldBe([("2028-01-05", owed)]);
         (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).State.ShouldBe("live");
         await ShouldAgreeAsync(host, visitor);
@@ -125,7 +156,8 @@ public class UpkeepTests
         await using var host = await TestHost.StartAsync();
         var (visitor, _) = await OrderedAsync(host, "9999530000000000");
         await MoveToAsync(visitor, "2027-12-20");
-        Lines(await PageAsync(visitor)).Count(line => line.Contains(" failed ", StringComparison.Ordinal)).ShouldBe(2); // On the day and the day after; three days later the bank pays.
+        // On the day and the day after; three days later the bank pays.
+        Lines(await PageAsync(visitor)).Count(line => line.Contains(" failed ", StringComparison.Ordinal)).ShouldBe(2);
         (await TakenAsync(host)).Select(taken => taken.On).ShouldBe(["2027-12-04"]);
         Held(await PageAsync(visitor), "hosting").GetProperty("state").GetString().ShouldBe("live");
         await ShouldAgreeAsync(host, visitor);
@@ -137,34 +169,56 @@ public class UpkeepTests
     [InlineData("invoice", true)]
     public async Task What_was_missed_can_be_paid_without_the_card(string way, bool isPageClosed)
     {
-        await using var host = await TestHost.StartAsync(days: isPageClosed ? new Quick() : null, between: isPageClosed ? () => new SlowHolds() : null);
+        await using var host = await TestHost.StartAsync(
+            days: isPageClosed ? new Quick() : null,
+            between: isPageClosed ? () => new SlowHolds() : null
+        );
         var (visitor, order) = await OrderedAsync(host, "9999520000000001");
         await MoveToAsync(visitor, "2027-12-20");
         if (way == "balance")
         {
             // The waiting balance is too small: said, and nothing is done.
-            (await visitor.PostAsync("/api/sellers/tidemarsh/customer/code", new { mail = visitor.Mail })).Status.ShouldBe(HttpStatusCode.NoContent);
-            var (status, body) = await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way });
+            (
+                await visitor.PostAsync("/api/sellers/tidemarsh/customer/code", new { mail = visitor.Mail })
+            ).Status.ShouldBe(HttpStatusCode.NoContent);
+            var (status, body) = await visitor.PostAsync(
+                $"/api/orders/{order}/upkeep/pay",
+                new { holding = "hosting", way }
+            );
             status.ShouldBe(HttpStatusCode.UnprocessableEntity);
             body.GetProperty("errors")[0].GetProperty("message").GetString()!.ShouldContain("does not cover");
-            await host.InCounterpartsAsync(db => db.Customers.ExecuteUpdateAsync(set => set.SetProperty(row => row.Balance, "500.00")));
+            await host.InCounterpartsAsync(db =>
+                db.Customers.ExecuteUpdateAsync(set => set.SetProperty(row => row.Balance, "500.00"))
+            );
         }
 
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         if (way == "invoice")
         {
             var paying = Tenure(await PageAsync(visitor)).GetProperty("paying");
             Held(await PageAsync(visitor), "hosting").GetProperty("state").GetString().ShouldBe("suspended");
-            (await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way })).Status.ShouldBe(HttpStatusCode.Conflict); // A second invoice would lose sight of the first.
-            await visitor.AnswerAsync(paying.GetProperty("page").GetString()!, "amount", paying.GetProperty("amount").GetString()!);
+            (
+                await visitor.PostAsync($"/api/orders/{order}/upkeep/pay", new { holding = "hosting", way })
+            ).Status.ShouldBe(HttpStatusCode.Conflict); // A second invoice would lose sight of the first.
+            await visitor.AnswerAsync(
+                paying.GetProperty("page").GetString()!,
+                "amount",
+                paying.GetProperty("amount").GetString()!
+            );
             if (isPageClosed)
             {
                 // Nobody asks here: the sweep finds that the money came.
-                await visitor.WaitForAsync(async () => (await host.InCounterpartsAsync(db => db.Accounts.SingleAsync())).State == "live");
+                await visitor.WaitForAsync(async () =>
+                    (await host.InCounterpartsAsync(db => db.Accounts.SingleAsync())).State == "live"
+                );
             }
             else
             {
-                (await visitor.PostAsync($"/api/orders/{order}/upkeep/again", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+                (await visitor.PostAsync($"/api/orders/{order}/upkeep/again", null)).Status.ShouldBe(
+                    HttpStatusCode.NoContent
+                );
             }
         }
 
@@ -182,19 +236,39 @@ public class UpkeepTests
         var (visitor, order) = await OrderedAsync(host, letter: "C");
         await MoveToAsync(visitor, "2027-03-15");
         var tenure = Tenure(await PageAsync(visitor));
-        var effect = tenure.GetProperty("effects").EnumerateArray().First(effect => effect.GetProperty("group").GetString() == "plan" && effect.GetProperty("decision").GetProperty("plan").GetString() == "courtyard" && effect.GetProperty("decision").GetProperty("everyMonths").GetInt32() == 12);
+        var effect = tenure
+            .GetProperty("effects")
+            .EnumerateArray()
+            .First(effect =>
+                effect.GetProperty("group").GetString() == "plan"
+                && effect.GetProperty("decision").GetProperty("plan").GetString() == "courtyard"
+                && effect.GetProperty("decision").GetProperty("everyMonths").GetInt32() == 12
+            );
         var due = effect.GetProperty("dueThen").GetProperty("amounts")[0].GetProperty("amount").GetString()!;
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version = tenure.GetProperty("version").GetInt32(), decision = effect.GetProperty("decision") })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (
+            await visitor.PostAsync(
+                $"/api/orders/{order}/upkeep/decisions",
+                new { version = tenure.GetProperty("version").GetInt32(), decision = effect.GetProperty("decision") }
+            )
+        ).Status.ShouldBe(HttpStatusCode.NoContent);
         (await TakenAsync(host)).ShouldBe([("2027-03-15", due)]);
         (await host.InCounterpartsAsync(db => db.Accounts.SingleAsync())).Plan.ShouldBe("courtyard");
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version = tenure.GetProperty("version").GetInt32(), decision = effect.GetProperty("decision") })).Status.ShouldBe(HttpStatusCode.Conflict);
+        (
+            await visitor.PostAsync(
+                $"/api/orders/{order}/upkeep/decisions",
+                new { version = tenure.GetProperty("version").GetInt32(), decision = effect.GetProperty("decision") }
+            )
+        ).Status.ShouldBe(HttpStatusCode.Conflict);
         await ShouldAgreeAsync(host, visitor);
     }
 
     [Theory]
     [InlineData("2026-12-31", true)]
     [InlineData("2027-01-01", false)]
-    public async Task What_is_given_back_on_the_last_day_is_paid_back_and_a_day_late_it_only_stops(string day, bool comesBack)
+    public async Task What_is_given_back_on_the_last_day_is_paid_back_and_a_day_late_it_only_stops(
+        string day,
+        bool comesBack
+    )
     {
         await using var host = await TestHost.StartAsync();
         var (visitor, order) = await OrderedAsync(host);
@@ -203,7 +277,10 @@ public class UpkeepTests
         var back = await host.InCounterpartsAsync(db => db.Charges.Select(row => row.Amount).ToListAsync());
         back.Count.ShouldBe(comesBack ? 1 : 0);
         (await host.InCounterpartsAsync(db => db.Accounts.SingleAsync())).IsRemoved.ShouldBe(comesBack);
-        Held(await PageAsync(visitor), "hosting").GetProperty("state").GetString().ShouldBe(comesBack ? "left" : "live");
+        Held(await PageAsync(visitor), "hosting")
+            .GetProperty("state")
+            .GetString()
+            .ShouldBe(comesBack ? "left" : "live");
         Held(await PageAsync(visitor), "hosting").GetProperty("renews").GetBoolean().ShouldBe(comesBack);
         Held(await PageAsync(visitor), "domain:0").GetProperty("state").GetString().ShouldBe("live"); // A domain stays.
         await ShouldAgreeAsync(host, visitor);
@@ -214,11 +291,39 @@ public class UpkeepTests
     {
         await using var host = await TestHost.StartAsync();
         var (visitor, order) = await OrderedAsync(host);
-        await DecideAsync(visitor, order, new { on = "2026-12-02", @do = "renewing", holding = "hosting", value = false }); // The day of the order is over for deciding.
-        await DecideAsync(visitor, order, new { on = "2027-06-01", @do = "drop", extra = "backup" });
+        await DecideAsync(
+            visitor,
+            order,
+            new
+            {
+                on = "2026-12-02",
+                @do = "renewing",
+                holding = "hosting",
+                value = false,
+            }
+        ); // The day of the order is over for deciding.
+        await DecideAsync(
+            visitor,
+            order,
+            new
+            {
+                on = "2027-06-01",
+                @do = "drop",
+                extra = "backup",
+            }
+        );
         var tenure = Tenure(await PageAsync(visitor));
-        tenure.GetProperty("planned").EnumerateArray().Select(planned => planned.GetProperty("on").GetString()).ShouldBe(["2026-12-02", "2027-06-01"]);
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/withdraw", new { version = tenure.GetProperty("version").GetInt32(), index = 1 })).Status.ShouldBe(HttpStatusCode.NoContent);
+        tenure
+            .GetProperty("planned")
+            .EnumerateArray()
+            .Select(planned => planned.GetProperty("on").GetString())
+            .ShouldBe(["2026-12-02", "2027-06-01"]);
+        (
+            await visitor.PostAsync(
+                $"/api/orders/{order}/upkeep/withdraw",
+                new { version = tenure.GetProperty("version").GetInt32(), index = 1 }
+            )
+        ).Status.ShouldBe(HttpStatusCode.NoContent);
         await MoveToAsync(visitor, "2028-02-01");
         Held(await PageAsync(visitor), "hosting").GetProperty("state").GetString().ShouldBe("gone");
         Lines(await PageAsync(visitor)).ShouldNotContain(line => line.Contains("Do without", StringComparison.Ordinal));
@@ -233,21 +338,45 @@ public class UpkeepTests
     {
         var random = new Random(seed);
         await using var host = await TestHost.StartAsync(days: new Quick());
-        var (visitor, order) = await OrderedAsync(host, random.Next(2) == 0 ? "9999530000000000" : Visitor.GoodCard, random.Next(2) == 0 ? "A" : "C");
+        var (visitor, order) = await OrderedAsync(
+            host,
+            random.Next(2) == 0 ? "9999530000000000" : Visitor.GoodCard,
+            random.Next(2) == 0 ? "A" : "C"
+        );
         for (var turn = 0; turn < 14; turn++)
         {
-            var (service, mode) = (new[] { "card", "host", "registrar", "customers" }[random.Next(4)], new[] { "ok", "down", "answers-lost", "nonsense" }[random.Next(4)]);
+            var (service, mode) = (
+                new[] { "card", "host", "registrar", "customers" }[random.Next(4)],
+                new[] { "ok", "down", "answers-lost", "nonsense" }[random.Next(4)]
+            );
             await visitor.TellAsync(service, mode);
             var page = await PageAsync(visitor);
             var today = DateOnly.Parse(page.GetProperty("today").GetString()!, CultureInfo.InvariantCulture);
             if (random.Next(3) > 0)
             {
-                (await visitor.PostAsync("/api/clock", new { from = today, to = today.AddDays(random.Next(1, 160)) })).Status.ShouldBe(HttpStatusCode.NoContent);
+                (
+                    await visitor.PostAsync("/api/clock", new { from = today, to = today.AddDays(random.Next(1, 160)) })
+                ).Status.ShouldBe(HttpStatusCode.NoContent);
             }
-            else if (Tenure(page).GetProperty("effects").EnumerateArray().Where(effect => effect.GetProperty("refused").ValueKind == JsonValueKind.Null && effect.GetProperty("group").GetString() != "leave").ToList() is { Count: > 0 } effects)
+            else if (
+                Tenure(page)
+                    .GetProperty("effects")
+                    .EnumerateArray()
+                    .Where(effect =>
+                        effect.GetProperty("refused").ValueKind == JsonValueKind.Null
+                        && effect.GetProperty("group").GetString() != "leave"
+                    )
+                    .ToList() is
+                { Count: > 0 } effects
+            )
             {
                 var decision = effects[random.Next(effects.Count)].GetProperty("decision");
-                (await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version = Tenure(page).GetProperty("version").GetInt32(), decision })).Status.ShouldBeOneOf(HttpStatusCode.NoContent, HttpStatusCode.Conflict);
+                (
+                    await visitor.PostAsync(
+                        $"/api/orders/{order}/upkeep/decisions",
+                        new { version = Tenure(page).GetProperty("version").GetInt32(), decision }
+                    )
+                ).Status.ShouldBeOneOf(HttpStatusCode.NoContent, HttpStatusCode.Conflict);
             }
 
             await visitor.TellAsync(service, "ok");
@@ -262,11 +391,24 @@ public class UpkeepTests
     {
         var stops = new Stopping();
         await using var host = await TestHost.StartAsync(days: stops);
-        var (visitor, order) = await OrderedAsync(host, letter: "C"); // Hosting and domain at two sellers: two charges and two standings on one day.
+        // Hosting and domain at two sellers: two charges and two standings on one day.
+        var (visitor, order) = await OrderedAsync(host, letter: "C");
         await MoveToAsync(visitor, "2027-12-01");
-        await DecideAsync(visitor, order, new { on = "2027-12-01", @do = "change", plan = "courtyard", everyMonths = 12 });
+        await DecideAsync(
+            visitor,
+            order,
+            new
+            {
+                on = "2027-12-01",
+                @do = "change",
+                plan = "courtyard",
+                everyMonths = 12,
+            }
+        );
         stops.In = 1;
-        (await visitor.PostAsync("/api/clock", new { from = "2027-12-01", to = "2027-12-02" })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await visitor.PostAsync("/api/clock", new { from = "2027-12-01", to = "2027-12-02" })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         for (var tries = 0; (await PageAsync(visitor)).GetProperty("isMoving").GetBoolean(); tries++)
         {
             tries.ShouldBeLessThan(60);
@@ -302,12 +444,30 @@ public class UpkeepTests
         await using var host = await TestHost.StartAsync();
         var (visitor, order) = await OrderedAsync(host);
         await visitor.TellAsync("registrar", "down");
-        (await visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2028-03-01" })).Status.ShouldBe(HttpStatusCode.NoContent);
-        await visitor.WaitForAsync(async () => Tenure(await PageAsync(visitor)).GetProperty("problem").ValueKind == JsonValueKind.String);
+        (await visitor.PostAsync("/api/clock", new { from = "2026-12-01", to = "2028-03-01" })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
+        await visitor.WaitForAsync(async () =>
+            Tenure(await PageAsync(visitor)).GetProperty("problem").ValueKind == JsonValueKind.String
+        );
         var page = await PageAsync(visitor);
         Tenure(page).GetProperty("problem").GetString()!.ShouldStartWith("Tidemarsh Hosting did not carry on");
         page.GetProperty("isMoving").GetBoolean().ShouldBeTrue();
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version = Tenure(page).GetProperty("version").GetInt32(), decision = new { on = "2028-03-01", @do = "drop", extra = "backup" } })).Status.ShouldBe(HttpStatusCode.Conflict);
+        (
+            await visitor.PostAsync(
+                $"/api/orders/{order}/upkeep/decisions",
+                new
+                {
+                    version = Tenure(page).GetProperty("version").GetInt32(),
+                    decision = new
+                    {
+                        on = "2028-03-01",
+                        @do = "drop",
+                        extra = "backup",
+                    },
+                }
+            )
+        ).Status.ShouldBe(HttpStatusCode.Conflict);
         await visitor.TellAsync("registrar", "ok");
         await visitor.PostAsync($"/api/orders/{order}/upkeep/again", null);
         await ShouldAgreeAsync(host, visitor);
@@ -319,23 +479,40 @@ public class UpkeepTests
         await using var host = await TestHost.StartAsync();
         var (visitor, _) = await OrderedAsync(host);
         (await visitor.PostAsync("/api/calendar", null)).Status.ShouldBe(HttpStatusCode.NoContent);
-        var address = new Uri((await PageAsync(visitor)).GetProperty("reminders").GetProperty("calendarAddress").GetString()!);
+        var address = new Uri(
+            (await PageAsync(visitor)).GetProperty("reminders").GetProperty("calendarAddress").GetString()!
+        );
         using var anybody = host.App();
-        var calendar = Ical.Net.Calendar.Load(await anybody.GetStringAsync(address.PathAndQuery, TestContext.Current.CancellationToken))!;
+        var calendar = Ical.Net.Calendar.Load(
+            await anybody.GetStringAsync(address.PathAndQuery, TestContext.Current.CancellationToken)
+        )!;
         var renewal = calendar.Events.Single(day => day.Start!.Value == new DateTime(2027, 12, 1));
         renewal.Summary.ShouldBe("£189.07 due to Tidemarsh Hosting (ostlerwren.com)");
         renewal.Description!.ShouldContain("If you do nothing it is taken and renews.");
         renewal.Alarms.Select(alarm => alarm.Trigger!.Duration!.Value.Days).ShouldBe([-60, -30, -7, -1]);
-        calendar.Events.ShouldContain(day => day.Summary!.StartsWith("Last day to give the hosting back", StringComparison.Ordinal) && day.Start!.Value == new DateTime(2026, 12, 31));
+        calendar.Events.ShouldContain(day =>
+            day.Summary!.StartsWith("Last day to give the hosting back", StringComparison.Ordinal)
+            && day.Start!.Value == new DateTime(2026, 12, 31)
+        );
         calendar.Events.Select(day => day.Uid).Distinct().Count().ShouldBe(calendar.Events.Count);
 
-        (await visitor.PostAsync("/api/calendar", null)).Status.ShouldBe(HttpStatusCode.NoContent); // Another takes its place.
-        (await anybody.GetAsync(address.PathAndQuery, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        var second = new Uri((await PageAsync(visitor)).GetProperty("reminders").GetProperty("calendarAddress").GetString()!);
+        // Another takes its place.
+        (await visitor.PostAsync("/api/calendar", null)).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await anybody.GetAsync(address.PathAndQuery, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            HttpStatusCode.NotFound
+        );
+        var second = new Uri(
+            (await PageAsync(visitor)).GetProperty("reminders").GetProperty("calendarAddress").GetString()!
+        );
         (await visitor.PostAsync("/api/calendar/withdraw", null)).Status.ShouldBe(HttpStatusCode.NoContent);
-        (await anybody.GetAsync(second.PathAndQuery, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        (await anybody.GetAsync("/api/calendar/nonsense.ics", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        (await host.InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().CountAsync())).ShouldBe(1); // Asking for a calendar makes nobody a visitor.
+        (await anybody.GetAsync(second.PathAndQuery, TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            HttpStatusCode.NotFound
+        );
+        (
+            await anybody.GetAsync("/api/calendar/nonsense.ics", TestContext.Current.CancellationToken)
+        ).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        // Asking for a calendar makes nobody a visitor.
+        (await host.InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().CountAsync())).ShouldBe(1);
     }
 
     [Fact]
@@ -343,15 +520,28 @@ public class UpkeepTests
     {
         await using var host = await TestHost.StartAsync();
         var (visitor, _) = await OrderedAsync(host);
-        (await visitor.SendAsync(HttpMethod.Put, "/api/reminders", new { days = new[] { 0 } })).Status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await visitor.SendAsync(HttpMethod.Put, "/api/reminders", new { days = new[] { 14 } })).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await visitor.SendAsync(HttpMethod.Put, "/api/reminders", new { days = new[] { 0 } })).Status.ShouldBe(
+            HttpStatusCode.UnprocessableEntity
+        );
+        (await visitor.SendAsync(HttpMethod.Put, "/api/reminders", new { days = new[] { 14 } })).Status.ShouldBe(
+            HttpStatusCode.NoContent
+        );
         await MoveToAsync(visitor, "2027-12-01");
-        (await visitor.MailAsync("In 14 days: £189.07 due to Tidemarsh Hosting")).ShouldContain("Tidemarsh Hosting takes £189.07");
+        (await visitor.MailAsync("In 14 days: £189.07 due to Tidemarsh Hosting")).ShouldContain(
+            "Tidemarsh Hosting takes £189.07"
+        );
         await visitor.MailAsync("In 14 days: Last day to give the hosting back");
-        var subjects = (await visitor.GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Select(letter => letter.GetProperty("subject").GetString()!).ToList();
-        (await visitor.MailAsync("In 14 days: £189.07")).ReplaceLineEndings(" ").ShouldContain("see what staying costs");
+        var subjects = (await visitor.GetAsync("/api/mail"))
+            .GetProperty("arrived")
+            .EnumerateArray()
+            .Select(letter => letter.GetProperty("subject").GetString()!)
+            .ToList();
+        (await visitor.MailAsync("In 14 days: £189.07"))
+            .ReplaceLineEndings(" ")
+            .ShouldContain("see what staying costs");
         (await visitor.MailAsync("In 14 days: £189.07")).ShouldContain("?stay=");
-        subjects.Count(subject => subject.StartsWith("In 14 days", StringComparison.Ordinal)).ShouldBe(2); // The last day to give it back, and the renewal.
+        // The last day to give it back, and the renewal.
+        subjects.Count(subject => subject.StartsWith("In 14 days", StringComparison.Ordinal)).ShouldBe(2);
         subjects.ShouldNotContain(subject => subject.StartsWith("In 60 days", StringComparison.Ordinal));
     }
 
@@ -360,13 +550,32 @@ public class UpkeepTests
     {
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        await visitor.DoAsync(new { kind = "drop-domain", letter = "A", domain = "ostlerwren.com" });
+        await visitor.DoAsync(
+            new
+            {
+                kind = "drop-domain",
+                letter = "A",
+                domain = "ostlerwren.com",
+            }
+        );
         var order = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
         await visitor.UntilAsync(order, "completed");
         await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
         await MoveToAsync(visitor, "2027-02-01");
-        Tenure(await PageAsync(visitor)).GetProperty("notices").EnumerateArray().ShouldContain(notice => notice.GetProperty("kind").GetString() == "claim-domain");
-        var (status, answer) = await visitor.PostAsync($"/api/orders/{order}/claim", new { id = Guid.NewGuid(), name = "ostlerwren", ending = "com", agreed = true });
+        Tenure(await PageAsync(visitor))
+            .GetProperty("notices")
+            .EnumerateArray()
+            .ShouldContain(notice => notice.GetProperty("kind").GetString() == "claim-domain");
+        var (status, answer) = await visitor.PostAsync(
+            $"/api/orders/{order}/claim",
+            new
+            {
+                id = Guid.NewGuid(),
+                name = "ostlerwren",
+                ending = "com",
+                agreed = true,
+            }
+        );
         status.ShouldBe(HttpStatusCode.OK, answer.ToString());
         var claim = answer.GetProperty("id").GetGuid();
         await visitor.UntilAsync(claim, "completed");
@@ -378,9 +587,13 @@ public class UpkeepTests
     {
         await using var host = await TestHost.StartAsync();
         var (visitor, _, _) = await ClaimedAsync(host);
-        await visitor.WaitForAsync(async () => Tenure(await PageAsync(visitor)).GetProperty("holdings").GetArrayLength() == 2);
+        await visitor.WaitForAsync(async () =>
+            Tenure(await PageAsync(visitor)).GetProperty("holdings").GetArrayLength() == 2
+        );
         await MoveToAsync(visitor, "2028-03-01");
-        (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).Expires.ShouldBe(new DateOnly(2029, 2, 1));
+        (await host.InCounterpartsAsync(db => db.Registrations.SingleAsync())).Expires.ShouldBe(
+            new DateOnly(2029, 2, 1)
+        );
         (await TakenAsync(host)).Select(taken => taken.On).ShouldBe(["2027-12-01", "2028-02-01"]);
     }
 
@@ -390,13 +603,19 @@ public class UpkeepTests
         await using var host = await TestHost.StartAsync();
         var (visitor, order) = await OrderedAsync(host);
         var (_, early) = await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" });
-        (early.GetProperty("code").ValueKind, early.GetProperty("until").GetString()).ShouldBe((JsonValueKind.Null, "2027-01-30"));
+        (early.GetProperty("code").ValueKind, early.GetProperty("until").GetString()).ShouldBe(
+            (JsonValueKind.Null, "2027-01-30")
+        );
         await MoveToAsync(visitor, "2027-01-30");
         var (_, release) = await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" });
         release.GetProperty("code").GetString().ShouldBe("MOVE-OSTLERWREN");
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "hosting" })).Status.ShouldBe(HttpStatusCode.NotFound);
+        (await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "hosting" })).Status.ShouldBe(
+            HttpStatusCode.NotFound
+        );
         await visitor.TellAsync("registrar", "down");
-        (await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" })).Status.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        (await visitor.PostAsync($"/api/orders/{order}/upkeep/release", new { holding = "domain:0" })).Status.ShouldBe(
+            HttpStatusCode.ServiceUnavailable
+        );
     }
 
     [Fact]
@@ -404,22 +623,65 @@ public class UpkeepTests
     {
         await using var host = await TestHost.StartAsync();
         var (visitor, order) = await OrderedAsync(host);
-        var (status, effect) = await visitor.PostAsync($"/api/orders/{order}/upkeep/what-if", new { decision = new { on = "2027-12-01", @do = "change", plan = "jetty", everyMonths = 12 } });
+        var (status, effect) = await visitor.PostAsync(
+            $"/api/orders/{order}/upkeep/what-if",
+            new
+            {
+                decision = new
+                {
+                    on = "2027-12-01",
+                    @do = "change",
+                    plan = "jetty",
+                    everyMonths = 12,
+                },
+            }
+        );
         status.ShouldBe(HttpStatusCode.OK);
         effect.GetProperty("on").GetString().ShouldBe("2027-12-01");
-        foreach (var (decision, where) in new (object, string)[]
-        {
-            (new { on = "2026-12-01", @do = "leave" }, "decision.on"), (new { on = "2040-12-01", @do = "leave" }, "decision.on"), (new { on = "2027-12-01", @do = "jump" }, "decision.do"),
-            (new { on = "2027-12-01", @do = "card", value = "works" }, "decision.do"), (new { on = "2027-12-01", @do = "add", extra = "backup", quantity = 0 }, "decision.quantity"),
-        })
+        foreach (
+            var (decision, where) in new (object, string)[]
+            {
+                (new { on = "2026-12-01", @do = "leave" }, "decision.on"),
+                (new { on = "2040-12-01", @do = "leave" }, "decision.on"),
+                (new { on = "2027-12-01", @do = "jump" }, "decision.do"),
+                (
+                    new
+                    {
+                        on = "2027-12-01",
+                        @do = "card",
+                        value = "works",
+                    },
+                    "decision.do"
+                ),
+                (
+                    new
+                    {
+                        on = "2027-12-01",
+                        @do = "add",
+                        extra = "backup",
+                        quantity = 0,
+                    },
+                    "decision.quantity"
+                ),
+            }
+        )
         {
             var (bad, body) = await visitor.PostAsync($"/api/orders/{order}/upkeep/what-if", new { decision });
             bad.ShouldBe(HttpStatusCode.UnprocessableEntity, body.ToString());
-            body.GetProperty("errors").EnumerateArray().Select(error => error.GetProperty("where").GetString()).ShouldContain(where);
+            body.GetProperty("errors")
+                .EnumerateArray()
+                .Select(error => error.GetProperty("where").GetString())
+                .ShouldContain(where);
         }
 
-        (await visitor.GetAsync($"/api/orders/{order}/upkeep/lapse/domain:0")).EnumerateArray().Select(step => step.GetProperty("state").GetString()).ShouldBe(["grace", "redemption", "pending", "gone"]);
-        (await visitor.GetAsync($"/api/orders/{order}/upkeep/stay-or-move")).GetProperty("on").GetString().ShouldBe("2027-12-01");
+        (await visitor.GetAsync($"/api/orders/{order}/upkeep/lapse/domain:0"))
+            .EnumerateArray()
+            .Select(step => step.GetProperty("state").GetString())
+            .ShouldBe(["grace", "redemption", "pending", "gone"]);
+        (await visitor.GetAsync($"/api/orders/{order}/upkeep/stay-or-move"))
+            .GetProperty("on")
+            .GetString()
+            .ShouldBe("2027-12-01");
     }
 
     private sealed class Quick : DayPace
@@ -430,7 +692,10 @@ public class UpkeepTests
     /// <summary>Lets several sweeps pass before the processor hears of a hold for what was missed.</summary>
     private sealed class SlowHolds : DelegatingHandler
     {
-        protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+        protected override async Task<HttpResponseMessage> SendAsync(
+            HttpRequestMessage request,
+            CancellationToken cancellationToken
+        )
         {
             if (request.RequestUri!.AbsolutePath.EndsWith("/holds", StringComparison.Ordinal))
             {
@@ -466,7 +731,10 @@ public class UpkeepTests
     private static async Task DecideAsync(Visitor visitor, Guid order, object decision)
     {
         var version = Tenure(await PageAsync(visitor)).GetProperty("version").GetInt32();
-        var (status, body) = await visitor.PostAsync($"/api/orders/{order}/upkeep/decisions", new { version, decision });
+        var (status, body) = await visitor.PostAsync(
+            $"/api/orders/{order}/upkeep/decisions",
+            new { version, decision }
+        );
         status.ShouldBe(HttpStatusCode.NoContent, body.ToString());
         await CalmAsync(visitor);
     }
@@ -475,41 +743,84 @@ public class UpkeepTests
     private static async Task ShouldAgreeAsync(TestHost host, Visitor visitor)
     {
         await CalmAsync(visitor);
-        var (document, books) = await host.InDatabaseAsync(async db => (Documents.Read<DayBook>((await db.DayBooks.IgnoreQueryFilters().SingleAsync()).Document), Demo(host)));
-        var order = await host.InDatabaseAsync(async db => Documents.Read<Order>((await db.Orders.IgnoreQueryFilters().SingleAsync()).Document));
-        var today = DateOnly.Parse((await PageAsync(visitor)).GetProperty("today").GetString()!, CultureInfo.InvariantCulture);
+        var (document, books) = await host.InDatabaseAsync(async db =>
+            (Documents.Read<DayBook>((await db.DayBooks.IgnoreQueryFilters().SingleAsync()).Document), Demo(host))
+        );
+        var order = await host.InDatabaseAsync(async db =>
+            Documents.Read<Order>((await db.Orders.IgnoreQueryFilters().SingleAsync()).Document)
+        );
+        var today = DateOnly.Parse(
+            (await PageAsync(visitor)).GetProperty("today").GetString()!,
+            CultureInfo.InvariantCulture
+        );
         var years = Tenure_(order, books).ToMorning(today, document.Made);
         Documents.Write(document with { Lines = years.Happened }).ShouldBe(Documents.Write(document), "the day book");
         var charges = await host.InCounterpartsAsync(db => db.Charges.ToListAsync());
         foreach (var paid in years.Paid)
         {
-            var atOrder = years.Happened.OfType<Charged>().Where(charged => charged.On == order.PlacedOn && charged.Currency == paid.Currency).Sum(charged => (long)charged.Total);
-            var taken = charges.Where(row => row.Currency == paid.Currency.Code).Sum(row => (long)(decimal.Parse(row.Amount, CultureInfo.InvariantCulture) * 100));
+            var atOrder = years
+                .Happened.OfType<Charged>()
+                .Where(charged => charged.On == order.PlacedOn && charged.Currency == paid.Currency)
+                .Sum(charged => (long)charged.Total);
+            var taken = charges
+                .Where(row => row.Currency == paid.Currency.Code)
+                .Sum(row => (long)(decimal.Parse(row.Amount, CultureInfo.InvariantCulture) * 100));
             (atOrder + taken).ShouldBe((long)paid.Units, $"what was taken in {paid.Currency}");
         }
     }
 
-    private static IReadOnlyList<OfferBook> Demo(TestHost host) => HomeStart.Web.Hosting.Demo.Load(TestHost.Root("demo")).OfferBooks;
+    private static IReadOnlyList<OfferBook> Demo(TestHost host) =>
+        HomeStart.Web.Hosting.Demo.Load(TestHost.Root("demo")).OfferBooks;
 
-    private static Tenure Tenure_(Order order, IReadOnlyList<OfferBook> books) => HomeStart.Core.Upkeep.Tenure.Of(order.Bought!.Candidate, books, order.Bought.CountedFrom(order.PlacedOn), new FaultList()).Value!;
+    private static Tenure Tenure_(Order order, IReadOnlyList<OfferBook> books) =>
+        HomeStart
+            .Core.Upkeep.Tenure.Of(
+                order.Bought!.Candidate,
+                books,
+                order.Bought.CountedFrom(order.PlacedOn),
+                new FaultList()
+            )
+            .Value!;
 
     internal static async Task MoveToAsync(Visitor visitor, string to)
     {
-        var (status, body) = await visitor.PostAsync("/api/clock", new { from = (await PageAsync(visitor)).GetProperty("today").GetString(), to });
+        var (status, body) = await visitor.PostAsync(
+            "/api/clock",
+            new { from = (await PageAsync(visitor)).GetProperty("today").GetString(), to }
+        );
         status.ShouldBe(HttpStatusCode.NoContent, body.ToString());
         await CalmAsync(visitor);
     }
 
-    internal static Task CalmAsync(Visitor visitor) => visitor.WaitForAsync(async () => !(await PageAsync(visitor)).GetProperty("isMoving").GetBoolean());
+    internal static Task CalmAsync(Visitor visitor) =>
+        visitor.WaitForAsync(async () => !(await PageAsync(visitor)).GetProperty("isMoving").GetBoolean());
 
-    internal static Task<JsonElement> PageAsync(Visitor visitor) => visitor.GetAsync($"/api/sites/{visitor.SiteId}/upkeep");
+    internal static Task<JsonElement> PageAsync(Visitor visitor) =>
+        visitor.GetAsync($"/api/sites/{visitor.SiteId}/upkeep");
 
     internal static JsonElement Tenure(JsonElement page) => page.GetProperty("tenures")[0];
 
-    private static JsonElement Held(JsonElement page, string holding) => Tenure(page).GetProperty("holdings").EnumerateArray().Single(held => held.GetProperty("holding").GetString() == holding);
+    private static JsonElement Held(JsonElement page, string holding) =>
+        Tenure(page)
+            .GetProperty("holdings")
+            .EnumerateArray()
+            .Single(held => held.GetProperty("holding").GetString() == holding);
 
-    private static List<string> Lines(JsonElement page) => [.. Tenure(page).GetProperty("dayBook").EnumerateArray().Select(line => $"{line.GetProperty("on").GetString()} {line.GetProperty("kind").GetString()} {line.GetProperty("words").GetString()}")];
+    private static List<string> Lines(JsonElement page) =>
+        [
+            .. Tenure(page)
+                .GetProperty("dayBook")
+                .EnumerateArray()
+                .Select(line =>
+                    $"{line.GetProperty("on").GetString()} {line.GetProperty("kind").GetString()} "
+                    + $"{line.GetProperty("words").GetString()}"
+                ),
+        ];
 
     private static async Task<List<(string On, string Amount)>> TakenAsync(TestHost host) =>
-        [.. (await host.InCounterpartsAsync(db => db.Charges.ToListAsync())).OrderBy(row => row.On).Select(row => ($"{row.On:yyyy-MM-dd}", row.Amount))];
+        [
+            .. (await host.InCounterpartsAsync(db => db.Charges.ToListAsync()))
+                .OrderBy(row => row.On)
+                .Select(row => ($"{row.On:yyyy-MM-dd}", row.Amount)),
+        ];
 }

@@ -7,7 +7,10 @@ using Microsoft.AspNetCore.TestHost;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>A browser without its window: cookies, the token that goes with every change, and the card processor at its own address.</summary>
+/// <summary>
+/// A browser without its window: cookies, the token that goes with every change, and the card processor at its own
+/// address.
+/// </summary>
 public sealed class Visitor
 {
     public const string GoodCard = "9999 0000 0000 0004";
@@ -23,13 +26,22 @@ public sealed class Visitor
     private Task? _confirmed;
 
     /// <param name="again">Somebody who was here before, coming back to a server that was started again.</param>
-    public Visitor(TestServer app, TestServer counterparts, Func<string, string> readCookie, string secret, Visitor? again)
+    public Visitor(
+        TestServer app,
+        TestServer counterparts,
+        Func<string, string> readCookie,
+        string secret,
+        Visitor? again
+    )
     {
         _readCookie = readCookie;
         _confirmed = again?._confirmed;
         Mail = again?.Mail ?? $"ada{Interlocked.Increment(ref _count)}@example.com";
         _cookies = again?._cookies ?? new CookieContainer();
-        _http = new HttpClient(new Cookies(_cookies, app.CreateHandler())) { BaseAddress = new Uri("http://localhost") };
+        _http = new HttpClient(new Cookies(_cookies, app.CreateHandler()))
+        {
+            BaseAddress = new Uri("http://localhost"),
+        };
         _outside = counterparts.CreateClient();
         _outside.DefaultRequestHeaders.Authorization = new("Bearer", secret);
     }
@@ -73,9 +85,20 @@ public sealed class Visitor
         return await response.Content.ReadFromJsonAsync<JsonElement>();
     }
 
-    public async Task<(HttpStatusCode Status, JsonElement Body)> SendAsync(HttpMethod method, string path, object? body, bool withToken = true)
+    public async Task<(HttpStatusCode Status, JsonElement Body)> SendAsync(
+        HttpMethod method,
+        string path,
+        object? body,
+        bool withToken = true
+    )
     {
-        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : body is string text ? new StringContent(text, null, "application/json") : JsonContent.Create(body) };
+        using var request = new HttpRequestMessage(method, path)
+        {
+            Content =
+                body is null ? null
+                : body is string text ? new StringContent(text, null, "application/json")
+                : JsonContent.Create(body),
+        };
         if (withToken)
         {
             request.Headers.Add("X-Home-Start-Token", _token);
@@ -93,26 +116,43 @@ public sealed class Visitor
         request.Headers.Accept.ParseAdd("application/x-ndjson");
         using var response = await _http.SendAsync(request);
         var text = await response.Content.ReadAsStringAsync();
-        return [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))];
+        return
+        [
+            .. text.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                .Select(line => JsonSerializer.Deserialize<JsonElement>(line)),
+        ];
     }
 
     /// <summary>The lines of an answer that is told line by line, or the one problem that it is instead.</summary>
-    public async Task<(HttpStatusCode Status, IReadOnlyList<JsonElement> Lines)> LinesOrProblemAsync(string path, object body)
+    public async Task<(HttpStatusCode Status, IReadOnlyList<JsonElement> Lines)> LinesOrProblemAsync(
+        string path,
+        object body
+    )
     {
         using var request = new HttpRequestMessage(HttpMethod.Post, path) { Content = JsonContent.Create(body) };
         request.Headers.Add("X-Home-Start-Token", _token);
         using var response = await _http.SendAsync(request);
         var text = await response.Content.ReadAsStringAsync();
-        return (response.StatusCode, [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => JsonSerializer.Deserialize<JsonElement>(line))]);
+        return (
+            response.StatusCode,
+            [
+                .. text.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                    .Select(line => JsonSerializer.Deserialize<JsonElement>(line)),
+            ]
+        );
     }
 
     /// <summary>What comes of asking about names, line by line.</summary>
-    public Task<IReadOnlyList<JsonElement>> CheckNamesAsync(object question) => FirstNamesAsync(question, int.MaxValue, CancellationToken.None);
+    public Task<IReadOnlyList<JsonElement>> CheckNamesAsync(object question) =>
+        FirstNamesAsync(question, int.MaxValue, CancellationToken.None);
 
     /// <summary>The first lines of that; the caller may leave then.</summary>
     public async Task<IReadOnlyList<JsonElement>> FirstNamesAsync(object question, int count, CancellationToken leave)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/sites/{SiteId}/names/check") { Content = JsonContent.Create(question) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/sites/{SiteId}/names/check")
+        {
+            Content = JsonContent.Create(question),
+        };
         request.Headers.Add("X-Home-Start-Token", _token);
         using var response = await _http.SendAsync(request, HttpCompletionOption.ResponseHeadersRead, leave);
         response.StatusCode.ShouldBe(HttpStatusCode.OK);
@@ -127,9 +167,17 @@ public sealed class Visitor
     }
 
     /// <summary>Sends bytes as they are, with the token; tells the status and the headers.</summary>
-    public async Task<(HttpStatusCode Status, HttpResponseHeaders Headers)> SendBytesAsync(HttpMethod method, string path, byte[] body, string? type)
+    public async Task<(HttpStatusCode Status, HttpResponseHeaders Headers)> SendBytesAsync(
+        HttpMethod method,
+        string path,
+        byte[] body,
+        string? type
+    )
     {
-        using var request = new HttpRequestMessage(method, path) { Content = body.Length == 0 ? null : new ByteArrayContent(body) };
+        using var request = new HttpRequestMessage(method, path)
+        {
+            Content = body.Length == 0 ? null : new ByteArrayContent(body),
+        };
         request.Content?.Headers.TryAddWithoutValidation("Content-Type", type);
         request.Headers.Add("X-Home-Start-Token", _token);
         using var response = await _http.SendAsync(request);
@@ -137,7 +185,8 @@ public sealed class Visitor
     }
 
     /// <summary>Posts as a form of a page does: with the cookies, without the token.</summary>
-    public async Task<HttpResponseMessage> PostFormAsync(string path, FormUrlEncodedContent form) => await _http.PostAsync(path, form);
+    public async Task<HttpResponseMessage> PostFormAsync(string path, FormUrlEncodedContent form) =>
+        await _http.PostAsync(path, form);
 
     /// <summary>Posts, and leaves when told to.</summary>
     public async Task PostUntilAsync(string path, object body, CancellationToken leave)
@@ -154,11 +203,13 @@ public sealed class Visitor
         using var response = await _http.PostAsync(path, content, leave);
     }
 
-    public IEnumerable<string> CookieNames => _cookies.GetCookies(new Uri("http://localhost")).Where(cookie => !cookie.Expired).Select(cookie => cookie.Name);
+    public IEnumerable<string> CookieNames =>
+        _cookies.GetCookies(new Uri("http://localhost")).Where(cookie => !cookie.Expired).Select(cookie => cookie.Name);
 
     public string CookieValue(string name) => _cookies.GetCookies(new Uri("http://localhost"))[name]!.Value;
 
-    public void SetCookie(string name, string value) => _cookies.Add(new Uri("http://localhost"), new Cookie(name, value, "/"));
+    public void SetCookie(string name, string value) =>
+        _cookies.Add(new Uri("http://localhost"), new Cookie(name, value, "/"));
 
     /// <summary>The value of a cookie, which is gone from the browser afterwards.</summary>
     public string TakeCookie(string name)
@@ -172,7 +223,8 @@ public sealed class Visitor
 
     public async Task<HttpResponseMessage> RawAsync(string path) => await _http.GetAsync(path);
 
-    public Task<(HttpStatusCode Status, JsonElement Body)> PostAsync(string path, object? body) => SendAsync(HttpMethod.Post, path, body);
+    public Task<(HttpStatusCode Status, JsonElement Body)> PostAsync(string path, object? body) =>
+        SendAsync(HttpMethod.Post, path, body);
 
     /// <summary>Sends a command with the newest revision; it must succeed.</summary>
     public async Task<JsonElement> DoAsync(object command, string? view = null)
@@ -183,7 +235,9 @@ public sealed class Visitor
         return body;
     }
 
-    /// <summary>Tells a counterpart of this visitor's world how to behave: ok, slow, limiting, down or answers-lost.</summary>
+    /// <summary>
+    /// Tells a counterpart of this visitor's world how to behave: ok, slow, limiting, down or answers-lost.
+    /// </summary>
     public async Task TellAsync(string service, string mode)
     {
         using var response = await _outside.PutAsync($"/worlds/{Workspace:N}/behaviours/{service}/{mode}", null);
@@ -198,7 +252,15 @@ public sealed class Visitor
 
     public async Task<(string Token, string Ending)> CardAsync(string number)
     {
-        using var response = await _outside.PostAsJsonAsync("/cards", new { number, expires = "09/29", code = "123" });
+        using var response = await _outside.PostAsJsonAsync(
+            "/cards",
+            new
+            {
+                number,
+                expires = "09/29",
+                code = "123",
+            }
+        );
         var card = await response.Content.ReadFromJsonAsync<JsonElement>();
         return (card.GetProperty("token").GetString()!, card.GetProperty("ending").GetString()!);
     }
@@ -217,13 +279,24 @@ public sealed class Visitor
         var mail = address ?? Mail;
         var before = await CodesAsync();
         (await PostAsync("/api/account/code", new { mail })).Status.ShouldBe(HttpStatusCode.NoContent);
-        var (status, body) = await PostAsync("/api/account/confirm", new { mail, code = await CodeAsync(after: before.Count), join = true });
+        var (status, body) = await PostAsync(
+            "/api/account/confirm",
+            new
+            {
+                mail,
+                code = await CodeAsync(after: before.Count),
+                join = true,
+            }
+        );
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         _confirmed = Task.CompletedTask;
         _token = (await GetAsync("/api/session")).GetProperty("token").GetString()!;
     }
 
-    /// <summary>The newest code that was mailed, once there are more than were there before: what came earlier, or is of somebody else, is not taken for it.</summary>
+    /// <summary>
+    /// The newest code that was mailed, once there are more than were there before: what came earlier, or is of
+    /// somebody else, is not taken for it.
+    /// </summary>
     /// <param name="after">How many there were.</param>
     public async Task<string> CodeAsync(int after = 0)
     {
@@ -234,28 +307,68 @@ public sealed class Visitor
 
     /// <summary>The codes of the application's own mails, the newest first.</summary>
     public async Task<IReadOnlyList<string>> CodesAsync() =>
-        [.. (await GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().Where(letter => letter.GetProperty("subject").GetString()!.StartsWith("Your code: ", StringComparison.Ordinal))
-            .Select(letter => letter.GetProperty("subject").GetString()!["Your code: ".Length..][..6])];
+        [
+            .. (await GetAsync("/api/mail"))
+                .GetProperty("arrived")
+                .EnumerateArray()
+                .Where(letter =>
+                    letter.GetProperty("subject").GetString()!.StartsWith("Your code: ", StringComparison.Ordinal)
+                )
+                .Select(letter => letter.GetProperty("subject").GetString()!["Your code: ".Length..][..6]),
+        ];
 
     /// <param name="more">Further fields of the order, or others in their place.</param>
-    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(string card = GoodCard, string letter = "A", Guid? id = null, string? today = null, object? contact = null, bool again = false, string? token = null, string? terms = null, object? more = null)
+    public async Task<(HttpStatusCode Status, JsonElement Body)> TryOrderAsync(
+        string card = GoodCard,
+        string letter = "A",
+        Guid? id = null,
+        string? today = null,
+        object? contact = null,
+        bool again = false,
+        string? token = null,
+        string? terms = null,
+        object? more = null
+    )
     {
         await (_confirmed ??= ConfirmAsync());
         var page = await SiteAsync(letter);
         var handedIn = await CardAsync(card);
-        var order = JsonSerializer.SerializeToNode(new
-        {
-            again,
-            terms,
-            id = id ?? Guid.NewGuid(),
-            revision = page.GetProperty("revision").GetInt32(),
+        var order = JsonSerializer
+            .SerializeToNode(
+                new
+                {
+                    again,
+                    terms,
+                    id = id ?? Guid.NewGuid(),
+                    revision = page.GetProperty("revision").GetInt32(),
+                    letter,
+                    today = today
+                        ?? page.GetProperty("worksheet")
+                            .GetProperty("costing")
+                            .GetProperty("totals")
+                            .GetProperty("dueToday")
+                            .GetString(),
+                    contact = contact
+                        ?? new
+                        {
+                            name = "Ada Wren",
+                            mail = Mail,
+                            street = "4 Mill Lane",
+                            town = "Hexworth",
+                            postcode = "HX4 2AB",
+                            country = "GB",
+                        },
+                    card = new { token = token ?? handedIn.Token },
+                    agreed = true,
+                }
+            )!
+            .AsObject();
+        order["quotes"] = await QuotesAsync(
             letter,
-            today = today ?? page.GetProperty("worksheet").GetProperty("costing").GetProperty("totals").GetProperty("dueToday").GetString(),
-            contact = contact ?? new { name = "Ada Wren", mail = Mail, street = "4 Mill Lane", town = "Hexworth", postcode = "HX4 2AB", country = "GB" },
-            card = new { token = token ?? handedIn.Token },
-            agreed = true,
-        })!.AsObject();
-        order["quotes"] = await QuotesAsync(letter, (more is null ? null : JsonSerializer.SerializeToNode(more)!["holder"]?["country"]?.GetValue<string>()) ?? order["contact"]?["country"]?.GetValue<string>() ?? "GB");
+            (more is null ? null : JsonSerializer.SerializeToNode(more)!["holder"]?["country"]?.GetValue<string>())
+                ?? order["contact"]?["country"]?.GetValue<string>()
+                ?? "GB"
+        );
         foreach (var (field, value) in more is null ? [] : JsonSerializer.SerializeToNode(more)!.AsObject())
         {
             order[field] = value?.DeepClone();
@@ -264,17 +377,36 @@ public sealed class Visitor
         return await PostAsync($"/api/sites/{SiteId}/orders", order);
     }
 
-    /// <summary>The sums that the sellers of a candidate name, as an order sends them along; none where they cannot be asked.</summary>
+    /// <summary>
+    /// The sums that the sellers of a candidate name, as an order sends them along; none where they cannot be asked.
+    /// </summary>
     public async Task<JsonArray> QuotesAsync(string letter = "A", string country = "GB")
     {
         var (status, asked) = await PostAsync($"/api/sites/{SiteId}/orders/quotes", new { letter, country });
-        return status == HttpStatusCode.OK ? [.. asked.GetProperty("quotes").EnumerateArray().Select(quote => new JsonObject { ["book"] = quote.GetProperty("book").GetString(), ["id"] = quote.GetProperty("id").GetString() })] : [];
+        return status == HttpStatusCode.OK
+            ?
+            [
+                .. asked
+                    .GetProperty("quotes")
+                    .EnumerateArray()
+                    .Select(quote => new JsonObject
+                    {
+                        ["book"] = quote.GetProperty("book").GetString(),
+                        ["id"] = quote.GetProperty("id").GetString(),
+                    }),
+            ]
+            : [];
     }
 
     /// <summary>Answers on the page that a pending step of an order leads to.</summary>
     public async Task<string> AnswerAsync(JsonElement order, string field, string value)
     {
-        var page = order.GetProperty("steps").EnumerateArray().First(step => step.GetProperty("page").ValueKind == JsonValueKind.String).GetProperty("page").GetString();
+        var page = order
+            .GetProperty("steps")
+            .EnumerateArray()
+            .First(step => step.GetProperty("page").ValueKind == JsonValueKind.String)
+            .GetProperty("page")
+            .GetString();
         return await AnswerAsync(page!, field, value);
     }
 
@@ -291,8 +423,21 @@ public sealed class Visitor
         var text = "";
         await WaitForAsync(async () =>
         {
-            var letter = (await GetAsync("/api/mail")).GetProperty("arrived").EnumerateArray().FirstOrDefault(letter => letter.GetProperty("subject").GetString()!.StartsWith(subject, StringComparison.Ordinal));
-            text = letter.ValueKind == JsonValueKind.Undefined ? "" : string.Concat(letter.GetProperty("parts").EnumerateArray().Select(part => part.GetProperty("text").GetString()));
+            var letter = (await GetAsync("/api/mail"))
+                .GetProperty("arrived")
+                .EnumerateArray()
+                .FirstOrDefault(letter =>
+                    letter.GetProperty("subject").GetString()!.StartsWith(subject, StringComparison.Ordinal)
+                );
+            text =
+                letter.ValueKind == JsonValueKind.Undefined
+                    ? ""
+                    : string.Concat(
+                        letter
+                            .GetProperty("parts")
+                            .EnumerateArray()
+                            .Select(part => part.GetProperty("text").GetString())
+                    );
             return text.Length > 0;
         });
         return text;
@@ -317,22 +462,42 @@ public sealed class Visitor
     }
 
     /// <summary>The workspace this visitor's cookie stands for, which is also the name of its world.</summary>
-    public Guid Workspace => Guid.Parse(_readCookie(_cookies.GetCookies(new Uri("http://localhost")).Single(cookie => cookie.Name.EndsWith("-workspace", StringComparison.Ordinal)).Value).Split(' ')[0]);
+    public Guid Workspace =>
+        Guid.Parse(
+            _readCookie(
+                    _cookies
+                        .GetCookies(new Uri("http://localhost"))
+                        .Single(cookie => cookie.Name.EndsWith("-workspace", StringComparison.Ordinal))
+                        .Value
+                )
+                .Split(' ')[0]
+        );
 
     private sealed class NeverEnding : MemoryStream
     {
-        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default)
+        public override async ValueTask<int> ReadAsync(
+            Memory<byte> buffer,
+            CancellationToken cancellationToken = default
+        )
         {
             await Task.Delay(Timeout.Infinite, cancellationToken);
             return 0;
         }
 
-        public override async Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => await ReadAsync(buffer.AsMemory(offset, count), cancellationToken);
+        public override async Task<int> ReadAsync(
+            byte[] buffer,
+            int offset,
+            int count,
+            CancellationToken cancellationToken
+        ) => await ReadAsync(buffer.AsMemory(offset, count), cancellationToken);
     }
 
     private sealed class Cookies(CookieContainer cookies, HttpMessageHandler inner) : DelegatingHandler(inner)
     {
-        protected override async Task<HttpResponseMessage> SendAsync(HttpRequestMessage request, CancellationToken cancellationToken)
+        protected override async Task<HttpResponseMessage> SendAsync(
+            HttpRequestMessage request,
+            CancellationToken cancellationToken
+        )
         {
             if (cookies.GetCookieHeader(request.RequestUri!) is { Length: > 0 } kept)
             {

@@ -58,7 +58,9 @@ public class VisitorsTests
         var (owner, stranger) = (host.Visit(), host.Visit());
         await owner.OpenAsync();
         await stranger.OpenAsync();
-        foreach (var name in stranger.CookieNames.Where(name => name.EndsWith("-antiforgery", StringComparison.Ordinal)))
+        foreach (
+            var name in stranger.CookieNames.Where(name => name.EndsWith("-antiforgery", StringComparison.Ordinal))
+        )
         {
             owner.SetCookie(name, stranger.CookieValue(name));
         }
@@ -90,7 +92,11 @@ public class VisitorsTests
         using var answer = await http.SendAsync(request, TestContext.Current.CancellationToken);
         var cookies = answer.Headers.GetValues("Set-Cookie").ToList();
         cookies.Count.ShouldBe(2);
-        cookies.ShouldAllBe(cookie => cookie.StartsWith("__Host-", StringComparison.Ordinal) && cookie.Contains("secure", StringComparison.OrdinalIgnoreCase) && cookie.Contains("httponly", StringComparison.OrdinalIgnoreCase));
+        cookies.ShouldAllBe(cookie =>
+            cookie.StartsWith("__Host-", StringComparison.Ordinal)
+            && cookie.Contains("secure", StringComparison.OrdinalIgnoreCase)
+            && cookie.Contains("httponly", StringComparison.OrdinalIgnoreCase)
+        );
         answer.Headers.Contains("Strict-Transport-Security").ShouldBeTrue();
     }
 
@@ -116,10 +122,35 @@ public class VisitorsTests
         await using var host = await TestHost.StartAsync();
         var visitor = host.Visit();
         var page = await visitor.OpenAsync();
-        var codes = Enumerable.Range(0, 100).Select(number => new string((char)('a' + (number % 26)), 1990) + number).ToList();
+        var codes = Enumerable
+            .Range(0, 100)
+            .Select(number => new string((char)('a' + (number % 26)), 1990) + number)
+            .ToList();
         for (var letter = 0; ; letter++)
         {
-            var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = page.GetProperty("revision").GetInt32(), command = new { kind = "add-candidate", copyOf = (string?)null, candidate = new { hosting = new { book = "tidemarsh", plan = "slipway", everyMonths = 12, codes }, domains = Array.Empty<object>() } } });
+            var (status, body) = await visitor.PostAsync(
+                $"/api/sites/{visitor.SiteId}/commands",
+                new
+                {
+                    revision = page.GetProperty("revision").GetInt32(),
+                    command = new
+                    {
+                        kind = "add-candidate",
+                        copyOf = (string?)null,
+                        candidate = new
+                        {
+                            hosting = new
+                            {
+                                book = "tidemarsh",
+                                plan = "slipway",
+                                everyMonths = 12,
+                                codes,
+                            },
+                            domains = Array.Empty<object>(),
+                        },
+                    },
+                }
+            );
             if (status != HttpStatusCode.OK)
             {
                 status.ShouldBe(HttpStatusCode.UnprocessableEntity);
@@ -146,9 +177,15 @@ public class VisitorsTests
         var order = (await ordered.OrderAsync()).GetProperty("id").GetGuid();
         await ordered.UntilAsync(order, "completed");
         var longAgo = new DateOnly(2025, 1, 1);
-        await host.InDatabaseAsync(db => db.Sites.IgnoreQueryFilters().Where(site => site.WorkspaceId != used.Workspace).ExecuteUpdateAsync(set => set.SetProperty(site => site.ChangedOn, longAgo)));
+        await host.InDatabaseAsync(db =>
+            db.Sites.IgnoreQueryFilters()
+                .Where(site => site.WorkspaceId != used.Workspace)
+                .ExecuteUpdateAsync(set => set.SetProperty(site => site.ChangedOn, longAgo))
+        );
         await TidyAsync(host, longAgo.AddDays(401));
-        (await host.InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().Select(row => row.Id).ToListAsync())).ShouldBe([ordered.Workspace, used.Workspace], ignoreOrder: true);
+        (
+            await host.InDatabaseAsync(db => db.Workspaces.IgnoreQueryFilters().Select(row => row.Id).ToListAsync())
+        ).ShouldBe([ordered.Workspace, used.Workspace], ignoreOrder: true);
         (await used.SiteAsync()).GetProperty("name").GetString().ShouldBe("Kept?");
     }
 
@@ -163,10 +200,19 @@ public class VisitorsTests
             await visitor.DoAsync(new { kind = "set-horizon", months = 12 + change });
         }
 
-        await TidyAsync(host, DateOnly.FromDateTime(TimeProvider.System.GetUtcNow().UtcDateTime).AddDays(Housekeeping.HistoryDays + 1));
-        (await host.InDatabaseAsync(db => db.Revisions.IgnoreQueryFilters().CountAsync())).ShouldBe(Housekeeping.RestingKept);
+        await TidyAsync(
+            host,
+            DateOnly.FromDateTime(TimeProvider.System.GetUtcNow().UtcDateTime).AddDays(Housekeeping.HistoryDays + 1)
+        );
+        (await host.InDatabaseAsync(db => db.Revisions.IgnoreQueryFilters().CountAsync())).ShouldBe(
+            Housekeeping.RestingKept
+        );
         var revision = (await visitor.SiteAsync()).GetProperty("revision").GetInt32();
-        (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/undo", new { revision })).Body.GetProperty("settings").GetProperty("horizonMonths").GetInt32().ShouldBe(40);
+        (await visitor.PostAsync($"/api/sites/{visitor.SiteId}/undo", new { revision }))
+            .Body.GetProperty("settings")
+            .GetProperty("horizonMonths")
+            .GetInt32()
+            .ShouldBe(40);
     }
 
     [Fact]
@@ -174,7 +220,10 @@ public class VisitorsTests
     {
         await using var host = await TestHost.StartAsync();
         var (one, other) = (host.Visit(), host.Visit());
-        var book = await File.ReadAllTextAsync(Path.Combine(TestHost.Root("docs"), "offer-book.example.json"), TestContext.Current.CancellationToken);
+        var book = await File.ReadAllTextAsync(
+            Path.Combine(TestHost.Root("docs"), "offer-book.example.json"),
+            TestContext.Current.CancellationToken
+        );
         await one.OpenAsync();
         await other.OpenAsync();
         await one.PostAsync("/api/shelf", book);
@@ -196,7 +245,10 @@ public class VisitorsTests
         await using var host = await TestHost.StartAsync(interceptor: new FullDisk());
         var visitor = host.Visit();
         await visitor.OpenAsync();
-        var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = 0, command = new { kind = "set-horizon", months = 12 } });
+        var (status, body) = await visitor.PostAsync(
+            $"/api/sites/{visitor.SiteId}/commands",
+            new { revision = 0, command = new { kind = "set-horizon", months = 12 } }
+        );
         status.ShouldBe(HttpStatusCode.InsufficientStorage);
         body.GetProperty("detail").GetString()!.ShouldContain("Nothing was changed");
     }
@@ -208,18 +260,32 @@ public class VisitorsTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         var page = await visitor.DoAsync(new { kind = "rename-site", name = "Before" });
-        using (var other = new SqliteConnection($"Data Source={Path.Combine(host.DataFolder, "home-start.db")};Pooling=False"))
+        using (
+            var other = new SqliteConnection(
+                $"Data Source={Path.Combine(host.DataFolder, "home-start.db")};Pooling=False"
+            )
+        )
         {
             await other.OpenAsync(TestContext.Current.CancellationToken);
             using var hold = other.CreateCommand();
             hold.CommandText = "BEGIN IMMEDIATE";
             await hold.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
-            var (status, body) = await visitor.PostAsync($"/api/sites/{visitor.SiteId}/commands", new { revision = page.GetProperty("revision").GetInt32(), command = new { kind = "rename-site", name = "After" } });
+            var (status, body) = await visitor.PostAsync(
+                $"/api/sites/{visitor.SiteId}/commands",
+                new
+                {
+                    revision = page.GetProperty("revision").GetInt32(),
+                    command = new { kind = "rename-site", name = "After" },
+                }
+            );
             status.ShouldBe(HttpStatusCode.ServiceUnavailable, body.ToString());
             (await visitor.SiteAsync()).GetProperty("name").GetString().ShouldBe("Before");
         }
 
-        (await visitor.DoAsync(new { kind = "rename-site", name = "After" })).GetProperty("name").GetString().ShouldBe("After");
+        (await visitor.DoAsync(new { kind = "rename-site", name = "After" }))
+            .GetProperty("name")
+            .GetString()
+            .ShouldBe("After");
     }
 
     [Fact]
@@ -230,13 +296,22 @@ public class VisitorsTests
         (await http.GetStringAsync("/health", TestContext.Current.CancellationToken)).ShouldBe("Healthy");
         await host.InCounterpartsAsync(db => db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)"));
         SqliteConnection.ClearAllPools();
-        await using (var file = new FileStream(Path.Combine(host.DataFolder, "counterparts.db"), FileMode.Open, FileAccess.Write, FileShare.ReadWrite))
+        await using (
+            var file = new FileStream(
+                Path.Combine(host.DataFolder, "counterparts.db"),
+                FileMode.Open,
+                FileAccess.Write,
+                FileShare.ReadWrite
+            )
+        )
         {
             file.Seek(4096, SeekOrigin.Begin);
             file.Write(Enumerable.Repeat((byte)0xff, (int)file.Length - 4096).ToArray());
         }
 
-        (await http.GetAsync("/health", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.ServiceUnavailable);
+        (await http.GetAsync("/health", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            HttpStatusCode.ServiceUnavailable
+        );
     }
 
     [Fact]
@@ -245,7 +320,9 @@ public class VisitorsTests
         await using var host = await TestHost.StartAsync();
         using var http = host.App();
         (await http.GetStringAsync("/health", TestContext.Current.CancellationToken)).ShouldBe("Healthy");
-        (await http.GetAsync("/metrics", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        (await http.GetAsync("/metrics", TestContext.Current.CancellationToken)).StatusCode.ShouldBe(
+            HttpStatusCode.Unauthorized
+        );
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
@@ -267,7 +344,9 @@ public class VisitorsTests
         held.ShouldNotBeNull();
         _ = CounterpartsSecret.Of(folder);
         File.GetUnixFileMode(folder).ShouldBe(DataFolder.PrivateFolder);
-        foreach (var file in Directory.GetFiles(folder).Where(file => !file.EndsWith("in-use", StringComparison.Ordinal)))
+        foreach (
+            var file in Directory.GetFiles(folder).Where(file => !file.EndsWith("in-use", StringComparison.Ordinal))
+        )
         {
             File.GetUnixFileMode(file).ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite, file);
         }
@@ -281,13 +360,27 @@ public class VisitorsTests
     private static async Task TidyAsync(TestHost host, DateOnly on)
     {
         await using var scope = host.Services.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<Housekeeping>().TidyAsync(on, [.. host.Services.GetRequiredService<Demo>().Files.Select(file => file.Hash)], TestContext.Current.CancellationToken);
+        await scope
+            .ServiceProvider.GetRequiredService<Housekeeping>()
+            .TidyAsync(
+                on,
+                [.. host.Services.GetRequiredService<Demo>().Files.Select(file => file.Hash)],
+                TestContext.Current.CancellationToken
+            );
     }
 
     private sealed class FullDisk : Microsoft.EntityFrameworkCore.Diagnostics.SaveChangesInterceptor
     {
         public override ValueTask<Microsoft.EntityFrameworkCore.Diagnostics.InterceptionResult<int>> SavingChangesAsync(
-            Microsoft.EntityFrameworkCore.Diagnostics.DbContextEventData eventData, Microsoft.EntityFrameworkCore.Diagnostics.InterceptionResult<int> result, CancellationToken cancellationToken = default) =>
-            eventData.Context!.ChangeTracker.Entries<SiteRow>().Any() ? throw new DbUpdateException("", new Microsoft.Data.Sqlite.SqliteException("database or disk is full", 13)) : ValueTask.FromResult(result);
+            Microsoft.EntityFrameworkCore.Diagnostics.DbContextEventData eventData,
+            Microsoft.EntityFrameworkCore.Diagnostics.InterceptionResult<int> result,
+            CancellationToken cancellationToken = default
+        ) =>
+            eventData.Context!.ChangeTracker.Entries<SiteRow>().Any()
+                ? throw new DbUpdateException(
+                    "",
+                    new Microsoft.Data.Sqlite.SqliteException("database or disk is full", 13)
+                )
+                : ValueTask.FromResult(result);
     }
 }

@@ -12,7 +12,8 @@ export interface ChangeForm<T extends FieldValues> {
 }
 
 /**
- * A form that ends in one change of the site. What the server finds wrong comes back to its fields and nothing typed is lost; the form is done with only when the change is made.
+ * A form that ends in one change of the site. What the server finds wrong comes back to its fields and nothing typed is
+ * lost; the form is done with only when the change is made.
  * @param command What to send; null where a fault was set instead.
  */
 export function useChangeForm<T extends FieldValues>(

@@ -36,8 +36,8 @@ async function send(siteId: string, view: string | undefined, change: Change, re
 }
 
 /**
- * Sends changes of a site one after another. Each carries the revision of the newest answer; an older answer never replaces a newer one. A change that could
- * not be sent is kept until it is tried again or let go.
+ * Sends changes of a site one after another. Each carries the revision of the newest answer; an older answer never
+ * replaces a newer one. A change that could not be sent is kept until it is tried again or let go.
  */
 export function useSiteChanges(siteId: string, view: string | undefined) {
   const queries = useQueryClient();

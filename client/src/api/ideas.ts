@@ -7,7 +7,9 @@ import { useSite } from './site';
 const mostAsked = 12;
 const mostShown = 5;
 
-/** Names like one that are available under an ending, as the registrars say: the ones with least to think twice about. */
+/**
+ * Names like one that are available under an ending, as the registrars say: the ones with least to think twice about.
+ */
 export function useIdeas(label: string, ending: string): { found: string[]; isAsking: boolean } {
   const { page } = useSite();
   const { letter } = page.worksheet;

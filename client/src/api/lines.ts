@@ -1,6 +1,9 @@
 import { Refused } from './client';
 
-/** The lines of an answer that is told line by line, each as it comes. Leaving the loop, or the signal, ends it on the server too. */
+/**
+ * The lines of an answer that is told line by line, each as it comes. Leaving the loop, or the signal, ends it on the
+ * server too.
+ */
 export async function* linesOf(path: string, request: RequestInit): AsyncGenerator<string> {
   const answer = await fetch(path, {
     ...request,

@@ -2,7 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Refused } from './client';
 
 /**
- * Something that the host keeps for its customer: read, and changed by requests that answer with what it is now. What the server finds wrong stays with the change until the next.
+ * Something that the host keeps for its customer: read, and changed by requests that answer with what it is now. What
+ * the server finds wrong stays with the change until the next.
  * @param key What it is called in the cache.
  */
 export function usePanel<T>(key: readonly string[], read: () => Promise<T>) {

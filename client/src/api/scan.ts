@@ -8,7 +8,10 @@ export type SiteScan = Schemas['SiteScanWire'];
 export type ScanRow = Schemas['ScanRowWire'];
 export type Settling = Schemas['SettlingWire'];
 
-/** Reads an answer line by line: progress first, the result or the faults last. Leaving or stopping ends the scan on the server too. */
+/**
+ * Reads an answer line by line: progress first, the result or the faults last. Leaving or stopping ends the scan on the
+ * server too.
+ */
 async function read<T>(path: string, signal: AbortSignal, onProgress: (share: number) => void): Promise<T> {
   for await (const line of linesOf(path, { signal })) {
     const told = lineOf(line);

@@ -1,7 +1,10 @@
 import { z } from './zod';
 import type { components } from './schema';
 
-/** Shapes of what does not come through the typed client: answers that are refusals, lines of progress, another's service. */
+/**
+ * Shapes of what does not come through the typed client: answers that are refusals, lines of progress, another's
+ * service.
+ */
 
 const fault = z.object({ code: z.string(), where: z.string(), message: z.string() });
 
@@ -56,7 +59,9 @@ const handedIn = z.union([
   z.object({ faults: z.array(z.object({ field: z.enum(['number', 'expires', 'code']), message: z.string() })) }),
 ]);
 
-/** What the card processor says of a card: what stands for it, or what is wrong with it; null where it makes no sense. */
+/**
+ * What the card processor says of a card: what stands for it, or what is wrong with it; null where it makes no sense.
+ */
 export const cardAnswerOf = (answer: unknown) => handedIn.safeParse(answer).data ?? null;
 
 const engineLine = z.object({

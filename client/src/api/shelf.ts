@@ -60,7 +60,9 @@ export const historyQuery = (book: string) =>
 const asItIs = (body: unknown) => body as string;
 const json = { 'content-type': 'application/json' };
 
-/** Changing the shelf: whatever is worked out from its books is worked out anew, but for changes to the version before. */
+/**
+ * Changing the shelf: whatever is worked out from its books is worked out anew, but for changes to the version before.
+ */
 export function useShelfChanges() {
   const queries = useQueryClient();
   const accept = async (shelf: Shelved[]) => {

@@ -24,7 +24,9 @@ export const lastSite = {
   },
 };
 
-/** Where a visitor lands: the site they had open last, else the newest that they did anything in; none: the start page. */
+/**
+ * Where a visitor lands: the site they had open last, else the newest that they did anything in; none: the start page.
+ */
 export const landingOf = (sites: readonly ListedSite[], last: string | null) =>
   sites.find((site) => site.id === last) ??
   sites.findLast((site) => !site.isExample) ??

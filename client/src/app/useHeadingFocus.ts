@@ -4,8 +4,8 @@ import { useEffect } from 'react';
 const patience = 4_000;
 
 /**
- * A change of page moves the focus to its heading, or to the part that the address names, which announces it: the focus would fall to the page otherwise. Not where the owner has gone on to
- * a field already.
+ * A change of page moves the focus to its heading, or to the part that the address names, which announces it: the focus
+ * would fall to the page otherwise. Not where the owner has gone on to a field already.
  */
 export function useHeadingFocus() {
   const router = useRouter();

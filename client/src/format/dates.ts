@@ -23,8 +23,8 @@ const spans = [
 ] as const;
 
 /**
- * "12 minutes ago", "just now", "in 2 minutes": how far a moment of the real clock is away. Its date is never told: the only date an owner sees is the business date, which may be
- * another.
+ * "12 minutes ago", "just now", "in 2 minutes": how far a moment of the real clock is away. Its date is never told: the
+ * only date an owner sees is the business date, which may be another.
  */
 export function ago(at: string, now: number = Date.now()): string {
   const seconds = Math.round((now - new Date(at).getTime()) / 1000);

@@ -21,7 +21,8 @@ function monthYear(typed: string): { month: number; year: number } | null {
 }
 
 /**
- * A month and year as people type them, as cards have them: "12/29". What is no month and year stays as it was typed, for the card processor to say so.
+ * A month and year as people type them, as cards have them: "12/29". What is no month and year stays as it was typed,
+ * for the card processor to say so.
  */
 export function monthAndYear(typed: string): string {
   const read = monthYear(typed);
@@ -39,7 +40,8 @@ const dayShapes = [
 ];
 
 /**
- * A day as people type it, as "2027-12-03"; null where it is none. With numbers alone the day comes first, unless only the month can.
+ * A day as people type it, as "2027-12-03"; null where it is none. With numbers alone the day comes first, unless only
+ * the month can.
  * @param endsMonth Whether a month and year alone mean its last day, as on a card.
  */
 export function dayTyped(typed: string, endsMonth = false): string | null {
@@ -54,7 +56,10 @@ export function dayTyped(typed: string, endsMonth = false): string | null {
   return card ? new Date(Date.UTC(card.year, card.month, 0)).toISOString().slice(0, 10) : null;
 }
 
-/** What to send for a day that was typed: the day, or else the words, so that the answer can say what is wrong with them. */
+/**
+ * What to send for a day that was typed: the day, or else the words, so that the answer can say what is wrong with
+ * them.
+ */
 export const daySent = (typed: string, endsMonth = false): string => dayTyped(typed, endsMonth) ?? typed.trim();
 
 const pair = (number: number) => String(number).padStart(2, '0');

@@ -6,7 +6,8 @@ const rest = 300;
 
 /**
  * Words that a screen reader speaks when they appear and whenever they change: as a whole, once, and from the one live
- * region of the page. A region of their own would be silent where it comes with its words, and is heard twice elsewhere.
+ * region of the page. A region of their own would be silent where it comes with its words, and is heard twice
+ * elsewhere.
  */
 export function Announced({
   as: Tag = 'p',

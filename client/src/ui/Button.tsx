@@ -10,8 +10,8 @@ const looks: Record<Look, string> = {
 };
 
 /**
- * A button says what happens. Blue ink: it is the owner's to press. One that cannot be pressed just now keeps the focus and says so: a button that is busy would lose it to the
- * page.
+ * A button says what happens. Blue ink: it is the owner's to press. One that cannot be pressed just now keeps the focus
+ * and says so: a button that is busy would lose it to the page.
  */
 export function Button({
   look = 'plain',

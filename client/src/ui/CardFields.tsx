@@ -2,7 +2,10 @@ import type { FieldErrors, FieldValues, Path, UseFormRegister } from 'react-hook
 import { TextField } from './Field';
 import type { Card } from '../api/card';
 
-/** The three fields of a card, wherever they stand in a form. The number leaves the browser for the card processor alone. */
+/**
+ * The three fields of a card, wherever they stand in a form. The number leaves the browser for the card processor
+ * alone.
+ */
 export function CardFields<T extends FieldValues>({
   register,
   at = '',

@@ -4,7 +4,8 @@ import { dayTyped } from '../format/typedDates';
 import { TextField } from './Field';
 
 /**
- * A day as people type it; how it was read stands beneath it. What it holds is the words typed: `daySent` makes the day of them.
+ * A day as people type it; how it was read stands beneath it. What it holds is the words typed: `daySent` makes the day
+ * of them.
  * @param endsMonth Whether a month and year are enough, as on a card.
  */
 export function DateField({

@@ -3,7 +3,10 @@ import { useSite } from '../api/site';
 import { Button } from './Button';
 import { Announced } from './Announced';
 
-/** Where an owner has a price list of their own: that the example's sellers are among these, and the way to leave them out. */
+/**
+ * Where an owner has a price list of their own: that the example's sellers are among these, and the way to leave them
+ * out.
+ */
 export function MadeUpSellers() {
   const { page, books } = useSite();
   const { putExamplesAway } = useShelfChanges();

@@ -3,7 +3,10 @@ import { needWords, reasonWords } from '../format/needs';
 
 type NeedFit = Schemas['NeedFitWire'];
 
-/** How the needs are met: those that are not, in red with the reason; those that an extra would meet; else one word for all. */
+/**
+ * How the needs are met: those that are not, in red with the reason; those that an extra would meet; else one word for
+ * all.
+ */
 export function NeedFits({ fits }: { fits: readonly NeedFit[] }) {
   if (fits.length === 0) {
     return <span className="text-soft">no needs said</span>;

@@ -5,7 +5,10 @@ import type { PopoverProps } from './PopoverSheet';
 const load = () => import('./PopoverSheet');
 const Sheet = lazy(load);
 
-/** A small sheet that opens under words in blue ink. Its contents get a way to close it. What it takes comes when it is first reached for. */
+/**
+ * A small sheet that opens under words in blue ink. Its contents get a way to close it. What it takes comes when it is
+ * first reached for.
+ */
 export function InkPopover(props: PopoverProps) {
   const [asked, setAsked] = useState(false);
   const words = (

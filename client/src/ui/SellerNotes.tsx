@@ -1,6 +1,8 @@
 import { useSite } from '../api/site';
 
-/** Said beside figures: that a seller is made up, in an owner's own site, and that prices were read over 60 days ago. */
+/**
+ * Said beside figures: that a seller is made up, in an owner's own site, and that prices were read over 60 days ago.
+ */
 export function SellerNotes({ of }: { of: readonly (string | null | undefined)[] }) {
   const { page, books } = useSite();
   const told = books.filter((book) => of.includes(book.id));

@@ -7,8 +7,8 @@ const stacked =
 type Props<T extends 'table' | 'tr' | 'th' | 'td'> = ComponentProps<T>;
 
 /**
- * A ruled table. Its caption is for those who cannot see what stands above it, unless it is to be shown. One that stacks
- * has its cells one beside another under the row's name where there is no room for columns.
+ * A ruled table. Its caption is for those who cannot see what stands above it, unless it is to be shown. One that
+ * stacks has its cells one beside another under the row's name where there is no room for columns.
  */
 export function Table({
   caption,

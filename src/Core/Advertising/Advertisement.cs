@@ -4,7 +4,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Advertising;
 
-/// <summary>What a seller's page says of one plan, in the order in which such pages say it. Amounts are minor units of <paramref name="Currency"/>.</summary>
+/// <summary>
+/// What a seller's page says of one plan, in the order in which such pages say it. Amounts are minor units of
+/// <paramref name="Currency"/>.
+/// </summary>
 /// <param name="Headline">The price in large print, and how it is paid.</param>
 public sealed record Advertisement(string Provider, string Plan, Currency Currency, AdvertisedWay Headline)
 {
@@ -26,7 +29,9 @@ public sealed record Advertisement(string Provider, string Plan, Currency Curren
     /// <summary>Extras the seller's order form ticks in advance.</summary>
     public ImmutableArray<AdvertisedExtra> Ticked { get; init; } = [];
 
-    /// <summary>The offer book it makes: one plan, what belongs to it, and unstated prices where the page is silent.</summary>
+    /// <summary>
+    /// The offer book it makes: one plan, what belongs to it, and unstated prices where the page is silent.
+    /// </summary>
     /// <param name="id">The book's id.</param>
     /// <param name="readOn">The day the page was read.</param>
     public OfferBook ToBook(string id, DateOnly readOn)
@@ -34,14 +39,29 @@ public sealed record Advertisement(string Provider, string Plan, Currency Curren
         var plan = new Plan(Slug.Of(Plan, "plan"), Plan)
         {
             Billing = [.. OtherWays.Prepend(Headline).Select(way => way.ToOption(SetupFee))],
-            IncludedDomain = Domain is { } domain ? new IncludedDomain(domain.FromMonths, domain.Endings, Transfer: false, EveryYear: false, ClaimWithinMonths: 12) : null,
+            IncludedDomain = Domain is { } domain
+                ? new IncludedDomain(
+                    domain.FromMonths,
+                    domain.Endings,
+                    Transfer: false,
+                    EveryYear: false,
+                    ClaimWithinMonths: 12
+                )
+                : null,
         };
         return new OfferBook(id, new Provider(Provider, null), readOn, Currency)
         {
             Tax = new BookTax(TaxInside, Charged: true),
             Plans = [plan],
-            AddOns = [.. Slug.Each(Ticked.Select(extra => extra.Name), "extra").Zip(Ticked, (extra, said) => said.ToAddOn(extra))],
-            Domains = [.. (Domain?.Endings ?? []).Select(ending => new DomainPrice(ending, null, null, null, 10, [], null))],
+            AddOns =
+            [
+                .. Slug.Each(Ticked.Select(extra => extra.Name), "extra")
+                    .Zip(Ticked, (extra, said) => said.ToAddOn(extra)),
+            ],
+            Domains =
+            [
+                .. (Domain?.Endings ?? []).Select(ending => new DomainPrice(ending, null, null, null, 10, [], null)),
+            ],
             Refund = RefundDays is { } days ? new RefundRule(days, 0, [], DeductsIncludedDomain: false) : null,
         };
     }
@@ -62,8 +82,16 @@ public sealed record AdvertisedWay(AdvertisedPrice Price, int Months, HowPaid Pa
             { Price: { } price } => price.ForBill(every, Months),
             _ => (Minor?)null,
         };
-        PriceStep[] steps = later == first ? [new PriceStep(null, first)] : [new PriceStep(Paid == HowPaid.AtOnce ? 1 : Months, first), new PriceStep(null, later)];
-        return new BillingOption(every, Paid == HowPaid.MonthlyFree ? 1 : Months, setupFee is { } fee && fee > 0 ? fee : null, new PriceSteps([.. steps]));
+        PriceStep[] steps =
+            later == first
+                ? [new PriceStep(null, first)]
+                : [new PriceStep(Paid == HowPaid.AtOnce ? 1 : Months, first), new PriceStep(null, later)];
+        return new BillingOption(
+            every,
+            Paid == HowPaid.MonthlyFree ? 1 : Months,
+            setupFee is { } fee && fee > 0 ? fee : null,
+            new PriceSteps([.. steps])
+        );
     }
 }
 
@@ -126,5 +154,6 @@ public sealed record AdvertisedDomain(ImmutableArray<string> Endings, int FromMo
 public sealed record AdvertisedExtra(string Name, Minor Amount, ChargeEvery Every)
 {
     /// <summary>As an extra of the book, marked as ticked in advance.</summary>
-    public AddOn ToAddOn(string id) => new(id, Name, AddOnFor.Hosting, Every, new PriceSteps([new PriceStep(null, Amount)])) { Preselected = true };
+    public AddOn ToAddOn(string id) =>
+        new(id, Name, AddOnFor.Hosting, Every, new PriceSteps([new PriceStep(null, Amount)])) { Preselected = true };
 }

@@ -7,10 +7,18 @@ using HomeStart.Core.Pages;
 
 namespace HomeStart.Core.Advertising;
 
-/// <summary>Makes the plans of an offer book from a table of prices. Every cell that cannot be read is a fault at <c>rows[2][3]</c>, counted from 0.</summary>
+/// <summary>
+/// Makes the plans of an offer book from a table of prices. Every cell that cannot be read is a fault at
+/// <c>rows[2][3]</c>, counted from 0.
+/// </summary>
 public sealed class TableBook
 {
-    private static readonly (ColumnKind Kind, AdvertisedPer? Per)[] LaterKinds = [(ColumnKind.Later, null), (ColumnKind.LaterPerMonth, AdvertisedPer.Month), (ColumnKind.LaterPerYear, AdvertisedPer.Year)];
+    private static readonly (ColumnKind Kind, AdvertisedPer? Per)[] LaterKinds =
+    [
+        (ColumnKind.Later, null),
+        (ColumnKind.LaterPerMonth, AdvertisedPer.Month),
+        (ColumnKind.LaterPerYear, AdvertisedPer.Year),
+    ];
 
     private readonly PriceTable _table;
     private readonly Currency _currency;
@@ -18,12 +26,20 @@ public sealed class TableBook
     private readonly bool _laterIsSame;
     private readonly FaultList _faults;
 
-    private TableBook(PriceTable table, Currency currency, bool laterIsSame, int? months, FaultList faults) => (_table, _currency, _laterIsSame, _months, _faults) = (table, currency, laterIsSame, months, faults);
+    private TableBook(PriceTable table, Currency currency, bool laterIsSame, int? months, FaultList faults) =>
+        (_table, _currency, _laterIsSame, _months, _faults) = (table, currency, laterIsSame, months, faults);
 
     /// <summary>The plans, each with the ways to pay of its rows.</summary>
-    /// <param name="laterIsSame">Whether a price without a later one holds for good; else what follows is not stated.</param>
-    /// <param name="months">For how many months a price is paid where neither a column nor the price itself says so; null: not said.</param>
-    public static Result<IReadOnlyList<Plan>> PlansOf(PriceTable table, Currency currency, bool laterIsSame, int? months)
+    /// <param name="laterIsSame">Whether a price without a later one holds for good; else what follows is not
+    /// stated.</param>
+    /// <param name="months">For how many months a price is paid where neither a column nor the price itself says so;
+    /// null: not said.</param>
+    public static Result<IReadOnlyList<Plan>> PlansOf(
+        PriceTable table,
+        Currency currency,
+        bool laterIsSame,
+        int? months
+    )
     {
         var faults = new FaultList();
         return Result.Of(new TableBook(table, currency, laterIsSame, months, faults).Plans(), faults);
@@ -33,7 +49,14 @@ public sealed class TableBook
     public static string? Same(PriceTable table, ColumnKind kind)
     {
         var column = table.Roles.IndexOf(new ColumnRole(kind));
-        var said = column < 0 ? [] : table.Rows.Select(row => row[column]).Where(cell => cell.Length > 0).Distinct(StringComparer.Ordinal).ToList();
+        var said =
+            column < 0
+                ? []
+                : table
+                    .Rows.Select(row => row[column])
+                    .Where(cell => cell.Length > 0)
+                    .Distinct(StringComparer.Ordinal)
+                    .ToList();
         return said.Count == 1 ? said[0] : null;
     }
 
@@ -53,14 +76,30 @@ public sealed class TableBook
             var plan = plans.FindIndex(known => known.Name == name);
             if (plan < 0)
             {
-                plans.Add((name, [], new Plan("", name) { Features = FeaturesOf(row), IncludedDomain = DomainOf(row) }));
+                plans.Add(
+                    (name, [], new Plan("", name) { Features = FeaturesOf(row), IncludedDomain = DomainOf(row) })
+                );
                 plan = plans.Count - 1;
             }
 
             var ways = WaysOf(row).ToList();
-            foreach (var way in ways.Where(way => plans[plan].Ways.Exists(known => known.Option.EveryMonths == way.EveryMonths && known.Option.CommitMonths == way.CommitMonths)))
+            foreach (
+                var way in ways.Where(way =>
+                    plans[plan]
+                        .Ways.Exists(known =>
+                            known.Option.EveryMonths == way.EveryMonths && known.Option.CommitMonths == way.CommitMonths
+                        )
+                )
+            )
             {
-                _faults.Add(FaultCodes.DuplicateId, $"rows[{row}]", FaultReason.RowSaidTwice, row + 1, name, way.EveryMonths);
+                _faults.Add(
+                    FaultCodes.DuplicateId,
+                    $"rows[{row}]",
+                    FaultReason.RowSaidTwice,
+                    row + 1,
+                    name,
+                    way.EveryMonths
+                );
             }
 
             if (ways.Count == 0 && !_faults.Any)
@@ -71,7 +110,17 @@ public sealed class TableBook
             plans[plan].Ways.AddRange(ways.Select(way => (row, way)));
         }
 
-        return (List<Plan>)[.. Slug.Each(plans.Select(plan => plan.Name), "plan").Zip(plans, (id, plan) => plan.Said with { Id = id, Billing = [.. plan.Ways.Select(way => way.Option)] })];
+        return (List<Plan>)
+            [
+                .. Slug.Each(plans.Select(plan => plan.Name), "plan")
+                    .Zip(plans, (id, plan) =>
+                        plan.Said with
+                        {
+                            Id = id,
+                            Billing = [.. plan.Ways.Select(way => way.Option)],
+                        }
+                    ),
+            ];
     }
 
     private IEnumerable<BillingOption> WaysOf(int row)
@@ -82,8 +131,15 @@ public sealed class TableBook
             if (Amount(row, role) is { Units: { } units } said)
             {
                 var every = role.Number;
-                var first = PerBill(units, said.Per ?? (role.Kind == ColumnKind.WayPerMonth ? AdvertisedPer.Month : null), every);
-                yield return new BillingOption(every, every, setup, Steps(row, [new PriceStep(null, first)], every)) { FreeMonths = FreeOf(row) };
+                var first = PerBill(
+                    units,
+                    said.Per ?? (role.Kind == ColumnKind.WayPerMonth ? AdvertisedPer.Month : null),
+                    every
+                );
+                yield return new BillingOption(every, every, setup, Steps(row, [new PriceStep(null, first)], every))
+                {
+                    FreeMonths = FreeOf(row),
+                };
             }
         }
 
@@ -93,7 +149,17 @@ public sealed class TableBook
             if (steps.Count > 0)
             {
                 var commit = Whole(row, ColumnKind.CommitMonths, 1) ?? months;
-                yield return new BillingOption(months, commit, setup, steps.Count == 1 && steps[0].Periods is null && !HasBills() ? Steps(row, [.. steps], months) : new PriceSteps([.. steps])) { FreeMonths = commit == months ? FreeOf(row) : 0 };
+                yield return new BillingOption(
+                    months,
+                    commit,
+                    setup,
+                    steps.Count == 1 && steps[0].Periods is null && !HasBills()
+                        ? Steps(row, [.. steps], months)
+                        : new PriceSteps([.. steps])
+                )
+                {
+                    FreeMonths = commit == months ? FreeOf(row) : 0,
+                };
             }
         }
     }
@@ -106,12 +172,20 @@ public sealed class TableBook
             return Whole(row, ColumnKind.EveryMonths, 1);
         }
 
-        if (_table.Roles.Any(role => role.Kind is ColumnKind.Way or ColumnKind.WayPerMonth) || Amount(row, FirstPrice) is not { } price)
+        if (
+            _table.Roles.Any(role => role.Kind is ColumnKind.Way or ColumnKind.WayPerMonth)
+            || Amount(row, FirstPrice) is not { } price
+        )
         {
             return null;
         }
 
-        var said = price.Per switch { AdvertisedPer.Month => 1, AdvertisedPer.Year => 12, _ => _months };
+        var said = price.Per switch
+        {
+            AdvertisedPer.Month => 1,
+            AdvertisedPer.Year => 12,
+            _ => _months,
+        };
         if (said is null && !_faults.Faults.Any(fault => fault.Reason == FaultReason.TableMonthsMissing))
         {
             _faults.Add(FaultCodes.Required, "months", FaultReason.TableMonthsMissing);
@@ -120,7 +194,9 @@ public sealed class TableBook
         return said;
     }
 
-    private ColumnRole FirstPrice => _table.Roles.FirstOrDefault(role => role is { Kind: ColumnKind.Price or ColumnKind.PricePerMonth, Number: 1 }) ?? new ColumnRole(ColumnKind.Price, 1);
+    private ColumnRole FirstPrice =>
+        _table.Roles.FirstOrDefault(role => role is { Kind: ColumnKind.Price or ColumnKind.PricePerMonth, Number: 1 })
+        ?? new ColumnRole(ColumnKind.Price, 1);
 
     // Months come free only where one bill covers the whole commitment (costing rule 5).
     private int FreeOf(int row) => Math.Min(Whole(row, ColumnKind.FreeMonths, 0) ?? 0, BillingOption.MostFreeMonths);
@@ -150,12 +226,18 @@ public sealed class TableBook
     }
 
     // What follows the longer terms is no monthly price's: that one is not stated where a row has both.
-    private bool IsBesideLongerWays(int row, int every) => every == 1 && _table.Roles.Any(role => role is { Kind: ColumnKind.Way or ColumnKind.WayPerMonth, Number: > 1 } && !IsEmpty(CellOf(row, role).Cell));
+    private bool IsBesideLongerWays(int row, int every) =>
+        every == 1
+        && _table.Roles.Any(role =>
+            role is { Kind: ColumnKind.Way or ColumnKind.WayPerMonth, Number: > 1 } && !IsEmpty(CellOf(row, role).Cell)
+        );
 
     private PriceSteps Steps(int row, ImmutableArray<PriceStep> first, int every)
     {
         var (later, isSaid) = LaterOf(row, every);
-        return later == first[0].Units || (!isSaid && _laterIsSame) ? new PriceSteps(first) : new PriceSteps([first[0] with { Periods = 1 }, new PriceStep(null, later)]);
+        return later == first[0].Units || (!isSaid && _laterIsSame)
+            ? new PriceSteps(first)
+            : new PriceSteps([first[0] with { Periods = 1 }, new PriceStep(null, later)]);
     }
 
     // What a bill costs later, and whether the row says so at all; a price of null is said not to be stated.
@@ -172,7 +254,8 @@ public sealed class TableBook
         return (null, false);
     }
 
-    private static Minor PerBill(Minor units, AdvertisedPer? per, int every) => per is { } unit ? new AdvertisedPrice(units, unit).ForBill(every, every) : units;
+    private static Minor PerBill(Minor units, AdvertisedPer? per, int every) =>
+        per is { } unit ? new AdvertisedPrice(units, unit).ForBill(every, every) : units;
 
     private Offers.Features FeaturesOf(int row)
     {
@@ -206,9 +289,14 @@ public sealed class TableBook
     private static decimal? NumberIn(string cell)
     {
         var parts = cell.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        var joined = parts.Length == 1 && parts[0].Length > 2 && parts[0][^2..].ToUpperInvariant() is "GB" or "TB" ? [parts[0][..^2], parts[0][^2..]] : parts;
+        var joined =
+            parts.Length == 1 && parts[0].Length > 2 && parts[0][^2..].ToUpperInvariant() is "GB" or "TB"
+                ? [parts[0][..^2], parts[0][^2..]]
+                : parts;
         var times = joined.Length == 2 && joined[1].StartsWith("TB", StringComparison.OrdinalIgnoreCase) ? 1000 : 1;
-        return joined.Length is 1 or 2 && TypedNumber.NumberOf(joined[0]) is { } number ? decimal.Parse(number, CultureInfo.InvariantCulture) * times : null;
+        return joined.Length is 1 or 2 && TypedNumber.NumberOf(joined[0]) is { } number
+            ? decimal.Parse(number, CultureInfo.InvariantCulture) * times
+            : null;
     }
 
     private IncludedDomain? DomainOf(int row)
@@ -219,14 +307,28 @@ public sealed class TableBook
             return null;
         }
 
-        var endings = cell.Split([',', ' ', ';', '/'], StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(word => word.TrimStart('.').ToLowerInvariant()).ToList();
-        if (endings.Exists(ending => DomainName.ParseEnding(ending) is null) || endings.Exists(ending => ending is "yes" or "free" or "included" or "and" or "or"))
+        var endings = cell.Split(
+                [',', ' ', ';', '/'],
+                StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
+            )
+            .Select(word => word.TrimStart('.').ToLowerInvariant())
+            .ToList();
+        if (
+            endings.Exists(ending => DomainName.ParseEnding(ending) is null)
+            || endings.Exists(ending => ending is "yes" or "free" or "included" or "and" or "or")
+        )
         {
             _faults.Add(FaultCodes.BadType, where, FaultReason.CellNotEndings, cell);
             return null;
         }
 
-        return new IncludedDomain(Whole(row, ColumnKind.DomainFromMonths, 0) ?? 0, [.. endings.Distinct(StringComparer.Ordinal)], Transfer: false, EveryYear: false, ClaimWithinMonths: 12);
+        return new IncludedDomain(
+            Whole(row, ColumnKind.DomainFromMonths, 0) ?? 0,
+            [.. endings.Distinct(StringComparer.Ordinal)],
+            Transfer: false,
+            EveryYear: false,
+            ClaimWithinMonths: 12
+        );
     }
 
     private string? Text(int row, ColumnKind kind) => CellOf(row, new ColumnRole(kind)).Cell;
@@ -241,13 +343,26 @@ public sealed class TableBook
 
         var parts = cell.Split([' ', '-'], 2, StringSplitOptions.RemoveEmptyEntries);
         var times = parts.Length == 2 && parts[1].StartsWith("year", StringComparison.OrdinalIgnoreCase) ? 12 : 1;
-        int? count = cell.ToLowerInvariant() switch { "monthly" => 1, "quarterly" => 3, "yearly" or "annually" or "annual" => 12, _ => Patterns.Number(parts[0]) * times };
+        int? count = cell.ToLowerInvariant() switch
+        {
+            "monthly" => 1,
+            "quarterly" => 3,
+            "yearly" or "annually" or "annual" => 12,
+            _ => Patterns.Number(parts[0]) * times,
+        };
         if (count is { } found && found >= least && found <= 120)
         {
             return found;
         }
 
-        _faults.Add(count is null ? FaultCodes.BadType : FaultCodes.OutOfRange, where, FaultReason.CellNotMonths, cell, least, 120);
+        _faults.Add(
+            count is null ? FaultCodes.BadType : FaultCodes.OutOfRange,
+            where,
+            FaultReason.CellNotMonths,
+            cell,
+            least,
+            120
+        );
         return null;
     }
 
@@ -265,7 +380,10 @@ public sealed class TableBook
             return (null, null);
         }
 
-        if (cell.Equals("free", StringComparison.OrdinalIgnoreCase) || cell.Equals("none", StringComparison.OrdinalIgnoreCase))
+        if (
+            cell.Equals("free", StringComparison.OrdinalIgnoreCase)
+            || cell.Equals("none", StringComparison.OrdinalIgnoreCase)
+        )
         {
             return (0, null);
         }
@@ -278,7 +396,17 @@ public sealed class TableBook
             return null;
         }
 
-        return Amounts.Read(number ?? cell, _currency, where, _faults) is { } units ? (units, said?.Per switch { Per.Month => AdvertisedPer.Month, Per.Year => AdvertisedPer.Year, _ => null }) : null;
+        return Amounts.Read(number ?? cell, _currency, where, _faults) is { } units
+            ? (
+                units,
+                said?.Per switch
+                {
+                    Per.Month => AdvertisedPer.Month,
+                    Per.Year => AdvertisedPer.Year,
+                    _ => null,
+                }
+            )
+            : null;
     }
 
     private (string Cell, string Where) CellOf(int row, ColumnRole role)
@@ -287,5 +415,6 @@ public sealed class TableBook
         return column < 0 ? ("", "") : (_table.Rows[row][column], $"rows[{row}][{column}]");
     }
 
-    private static bool IsEmpty(string cell) => cell is "" or "-" or "–" or "—" || cell.Equals("n/a", StringComparison.OrdinalIgnoreCase);
+    private static bool IsEmpty(string cell) =>
+        cell is "" or "-" or "–" or "—" || cell.Equals("n/a", StringComparison.OrdinalIgnoreCase);
 }

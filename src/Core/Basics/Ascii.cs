@@ -4,11 +4,11 @@ namespace HomeStart.Core.Basics;
 public static class Ascii
 {
     /// <summary>Whether two texts are the same but for the case of the letters a to z.</summary>
-    public static bool EqualsIgnoreCase(string left, string right) => string.Equals(ToUpper(left), ToUpper(right), StringComparison.Ordinal);
+    public static bool EqualsIgnoreCase(string left, string right) =>
+        string.Equals(ToUpper(left), ToUpper(right), StringComparison.Ordinal);
 
     /// <summary>The text with the letters a to z as capitals; all others as they are.</summary>
-    public static string ToUpper(string text) =>
-        string.Create(text.Length, text, static (span, source) =>
+    public static string ToUpper(string text) => string.Create(text.Length, text, static (span, source) =>
         {
             for (var i = 0; i < span.Length; i++)
             {

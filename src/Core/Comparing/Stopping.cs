@@ -5,11 +5,19 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Comparing;
 
 /// <summary>
-/// If the owner stops after some months: what is paid by then, with what is still owed of the first term. Against the way to pay that binds least. The first sum is for stopping after one month, the last at the end of the horizon.
+/// If the owner stops after some months: what is paid by then, with what is still owed of the first term. Against the
+/// way to pay that binds least. The first sum is for stopping after one month, the last at the end of the horizon.
 /// </summary>
-/// <param name="Shortest">The way to pay with the shortest commitment; null where that is the one chosen, or it cannot be costed.</param>
-/// <param name="WinsFrom">From how many months on the chosen way has cost less than the shortest, whenever the owner stops after that; null: from none within the horizon.</param>
-public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortest, ImmutableArray<Sum> ByShortest, int? WinsFrom)
+/// <param name="Shortest">The way to pay with the shortest commitment; null where that is the one chosen, or it cannot
+/// be costed.</param>
+/// <param name="WinsFrom">From how many months on the chosen way has cost less than the shortest, whenever the owner
+/// stops after that; null: from none within the horizon.</param>
+public sealed record Stopping(
+    ImmutableArray<Sum> Chosen,
+    BillingOption? Shortest,
+    ImmutableArray<Sum> ByShortest,
+    int? WinsFrom
+)
 {
     /// <summary>Null where the candidate has no hosting or cannot be costed.</summary>
     public static Stopping? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
@@ -20,7 +28,10 @@ public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortes
         }
 
         var chosen = SunkBy(costing);
-        var shortest = hosting.Plan.Billing.OrderBy(option => option.CommitMonths).ThenBy(option => option.EveryMonths).First();
+        var shortest = hosting
+            .Plan.Billing.OrderBy(option => option.CommitMonths)
+            .ThenBy(option => option.EveryMonths)
+            .First();
         var other = shortest == hosting.Option ? null : Coster.Cost(Paying(candidate, shortest), books, settings).Value;
         if (other is null)
         {
@@ -32,12 +43,20 @@ public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortes
     }
 
     private static Candidate Paying(Candidate candidate, BillingOption option) =>
-        candidate with { Hosting = candidate.Hosting! with { EveryMonths = option.EveryMonths, CommitMonths = option.CommitMonths } };
+        candidate with
+        {
+            Hosting = candidate.Hosting! with { EveryMonths = option.EveryMonths, CommitMonths = option.CommitMonths },
+        };
 
     private static ImmutableArray<Sum> SunkBy(Costing costing)
     {
         var settings = costing.Settings;
-        return [.. Enumerable.Range(1, settings.HorizonMonths).Select(months => After(costing, settings.StartDate.AddMonths(months)))];
+        return
+        [
+            .. Enumerable
+                .Range(1, settings.HorizonMonths)
+                .Select(months => After(costing, settings.StartDate.AddMonths(months))),
+        ];
     }
 
     private static Sum After(Costing costing, DateOnly stop)
@@ -46,7 +65,8 @@ public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortes
         var isAtLeast = false;
         foreach (var bill in costing.Run.Bills)
         {
-            var owed = bill.Date < costing.FirstTermEnd && ReferenceEquals(bill.Book, costing.Run.Purchase.Hosting!.Book);
+            var owed =
+                bill.Date < costing.FirstTermEnd && ReferenceEquals(bill.Book, costing.Run.Purchase.Hosting!.Book);
             if (bill.Date < stop || owed)
             {
                 sum += costing.ValueOf(bill);
@@ -60,7 +80,12 @@ public sealed record Stopping(ImmutableArray<Sum> Chosen, BillingOption? Shortes
     private static int? WinningFrom(ImmutableArray<Sum> chosen, ImmutableArray<Sum> other)
     {
         var months = chosen.Length;
-        while (months > 0 && !chosen[months - 1].IsAtLeast && !other[months - 1].IsAtLeast && chosen[months - 1].Amount < other[months - 1].Amount)
+        while (
+            months > 0
+            && !chosen[months - 1].IsAtLeast
+            && !other[months - 1].IsAtLeast
+            && chosen[months - 1].Amount < other[months - 1].Amount
+        )
         {
             months--;
         }

@@ -3,7 +3,10 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Costings;
 
-/// <summary>A candidate worked out over the owner's horizon (costing.md). Amounts without a currency of their own are minor units of <see cref="Currency"/>.</summary>
+/// <summary>
+/// A candidate worked out over the owner's horizon (costing.md). Amounts without a currency of their own are minor
+/// units of <see cref="Currency"/>.
+/// </summary>
 public sealed class Costing
 {
     private Costing(BillRun run, CountSettings settings, Counting counting)
@@ -15,7 +18,10 @@ public sealed class Costing
         Totals = TotalsOf.Costing(this);
     }
 
-    /// <summary>The bills, at least up to the end of the horizon, the end of the first term and what falls due next after the horizon.</summary>
+    /// <summary>
+    /// The bills, at least up to the end of the horizon, the end of the first term and what falls due next after the
+    /// horizon.
+    /// </summary>
     public BillRun Run { get; }
 
     /// <summary>How the owner counts.</summary>
@@ -36,16 +42,24 @@ public sealed class Costing
     /// <summary>The bills dated before <see cref="End"/>.</summary>
     public ImmutableArray<Bill> Counted { get; }
 
-    /// <summary>What each counted bill counts, in the display currency. Later ones are valued only where a figure needs them: their rate may not be there.</summary>
+    /// <summary>
+    /// What each counted bill counts, in the display currency. Later ones are valued only where a figure needs them:
+    /// their rate may not be there.
+    /// </summary>
     public ImmutableArray<Minor> Values { get; }
 
     /// <summary>The sums of rules 25 to 29.</summary>
     public Totals Totals { get; }
 
-    /// <summary>Made when it is first asked for: most costings, those of what-ifs and scans, are read only for their totals.</summary>
+    /// <summary>
+    /// Made when it is first asked for: most costings, those of what-ifs and scans, are read only for their totals.
+    /// </summary>
     public Ledger Ledger => field ??= Ledger.Of(this);
 
-    /// <summary>The costing of a purchase; null with the rates that its figures need and the owner has not given in <paramref name="faults"/>.</summary>
+    /// <summary>
+    /// The costing of a purchase; null with the rates that its figures need and the owner has not given in
+    /// <paramref name="faults"/>.
+    /// </summary>
     internal static Costing? Of(Purchase purchase, CountSettings settings, Counting counting, FaultList faults)
     {
         var run = RunOf(purchase, settings, counting);
@@ -63,15 +77,23 @@ public sealed class Costing
     internal static BillRun RunOf(Purchase purchase, CountSettings settings, Counting counting)
     {
         var run = BillRun.Until(BillRun.FarEnough(purchase, settings.End), purchase);
-        return run.SettlesCodes && !NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting).IsEmpty ? run : BillRun.Of(purchase);
+        return run.SettlesCodes && !NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting).IsEmpty
+            ? run
+            : BillRun.Of(purchase);
     }
 
-    // The currencies of the bills that are counted, of the first term's, and of those due next: later ones are not shown.
+    // The currencies of the bills that are counted, of the first term's, and of those due next: later ones are not
+    // shown.
     private static HashSet<Currency> Needed(BillRun run, CountSettings settings, Counting counting)
     {
         var termEnd = settings.StartDate.AddMonths(run.Purchase.CommitMonths);
         var shown = run.Bills.Take(run.CountBefore(termEnd > settings.End ? termEnd : settings.End));
-        return [.. shown.Concat(NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting)).Select(bill => bill.Currency)];
+        return
+        [
+            .. shown
+                .Concat(NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting))
+                .Select(bill => bill.Currency),
+        ];
     }
 
     /// <summary>What a bill counts, in the display currency (costing rules 23 and 24).</summary>
@@ -89,7 +111,13 @@ public sealed class Costing
         {
             var bill = bills[index];
             var sum = bill.Sum;
-            values[index] = before is not null && sum == sumBefore && ReferenceEquals(bill.Book, before.Book) && ReferenceEquals(bill.Currency, before.Currency) ? values[index - 1] : ValueOf(bill, sum);
+            values[index] =
+                before is not null
+                && sum == sumBefore
+                && ReferenceEquals(bill.Book, before.Book)
+                && ReferenceEquals(bill.Currency, before.Currency)
+                    ? values[index - 1]
+                    : ValueOf(bill, sum);
             (before, sumBefore) = (bill, sum);
         }
 

@@ -20,14 +20,18 @@ public sealed record CountSettings(DateOnly StartDate, int HorizonMonths)
     /// <summary>Where the owner is a customer already.</summary>
     public CustomerStatus Customer { get; init; } = CustomerStatus.New;
 
-    /// <summary>How likely the site still runs a year on, 0 to 100 percent; null: not said, and nothing is expected (costing rule 28).</summary>
+    /// <summary>
+    /// How likely the site still runs a year on, 0 to 100 percent; null: not said, and nothing is expected (costing
+    /// rule 28).
+    /// </summary>
     public ExactDecimal? KeepChancePercent { get; init; }
 
     /// <summary>Null: the host's, without hosting the first domain's book's, else its own (costing rule 24).</summary>
     public Currency? DisplayCurrency { get; init; }
 
     /// <summary>By currency code: what one unit of it is worth in the display currency.</summary>
-    public ImmutableDictionary<string, ExactDecimal> Rates { get; init; } = ImmutableDictionary<string, ExactDecimal>.Empty;
+    public ImmutableDictionary<string, ExactDecimal> Rates { get; init; } =
+        ImmutableDictionary<string, ExactDecimal>.Empty;
 
     /// <summary>T = S + H months.</summary>
     public DateOnly End => StartDate.AddMonths(HorizonMonths);

@@ -5,7 +5,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// What bills and amounts count for the owner: tax on top, inside or not charged, reclaimed or not (costing rules 22 and 23), then converted to the display
+/// What bills and amounts count for the owner: tax on top, inside or not charged, reclaimed or not (costing rules 22
+/// and 23), then converted to the display
 /// currency (rule 24). Amounts are minor units. Immutable, so that any number of threads may share one.
 /// </summary>
 public sealed class Counting
@@ -21,19 +22,29 @@ public sealed class Counting
         (_settings, Display) = (settings, display);
         _onTop = Fraction.OfPercent(settings.TaxPercent);
         _netOfInclusive = Fraction.NetOfInclusive(settings.TaxPercent);
-        _rates = settings.Rates.IsEmpty ? FrozenDictionary<string, Fraction>.Empty : RatesTo(display, settings).ToFrozenDictionary();
+        _rates = settings.Rates.IsEmpty
+            ? FrozenDictionary<string, Fraction>.Empty
+            : RatesTo(display, settings).ToFrozenDictionary();
     }
 
     /// <summary>The display currency.</summary>
     public Currency Display { get; }
 
-    /// <summary>Whether amounts of a currency can be shown: it is the display currency, or the owner gave its rate.</summary>
+    /// <summary>
+    /// Whether amounts of a currency can be shown: it is the display currency, or the owner gave its rate.
+    /// </summary>
     public bool CanConvert(Currency currency) => currency == Display || _rates.ContainsKey(currency.Code);
 
     /// <summary>Reports each currency that a figure needs and that has no rate, in the order of their codes.</summary>
     internal void ReportMissing(IEnumerable<Currency> needed, FaultList faults)
     {
-        foreach (var code in needed.Where(currency => !CanConvert(currency)).Select(currency => currency.Code).Distinct().Order(StringComparer.Ordinal))
+        foreach (
+            var code in needed
+                .Where(currency => !CanConvert(currency))
+                .Select(currency => currency.Code)
+                .Distinct()
+                .Order(StringComparer.Ordinal)
+        )
         {
             faults.Add(FaultCodes.NoRate, $"display.rates.{code}", FaultReason.NoRate, code, Display);
         }
@@ -63,11 +74,15 @@ public sealed class Counting
         return _settings.CountTax ? taxed.Total : taxed.Net;
     }
 
-    /// <summary>Whether tax is added on top of a book's sums and counted: then it has a row of its own in the ledger.</summary>
-    public bool AddsTax(OfferBook? book) => _settings.CountTax && book is { Tax: { Charged: true, PricesInclude: false } };
+    /// <summary>
+    /// Whether tax is added on top of a book's sums and counted: then it has a row of its own in the ledger.
+    /// </summary>
+    public bool AddsTax(OfferBook? book) =>
+        _settings.CountTax && book is { Tax: { Charged: true, PricesInclude: false } };
 
     /// <summary>An amount in the display currency, rounded.</summary>
-    /// <exception cref="InvalidOperationException">The owner gave no rate for it: ask <see cref="CanConvert"/> first.</exception>
+    /// <exception cref="InvalidOperationException">The owner gave no rate for it: ask <see cref="CanConvert"/>
+    /// first.</exception>
     public Minor Convert(Minor amount, Currency currency) => currency == Display ? amount : Rate(currency).Of(amount);
 
     /// <summary>The factor from minor units of a currency to minor units of the display currency.</summary>

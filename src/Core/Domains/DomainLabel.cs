@@ -1,6 +1,9 @@
 namespace HomeStart.Core.Domains;
 
-/// <summary>The part of a domain that the owner makes up, before the ending: lower case, letters, digits and inner hyphens, 1 to 63 of them (RFC 1035, RFC 5891).</summary>
+/// <summary>
+/// The part of a domain that the owner makes up, before the ending: lower case, letters, digits and inner hyphens, 1 to
+/// 63 of them (RFC 1035, RFC 5891).
+/// </summary>
 public sealed record DomainLabel
 {
     /// <summary>The most characters a label has.</summary>
@@ -10,18 +13,24 @@ public sealed record DomainLabel
     private const string Accented = "àáâãäåçèéêëìíîïñòóôõöøùúûüýÿšž";
     private const string Plain = "aaaaaaceeeeiiiinoooooouuuuyysz";
 
-    private static readonly System.Buffers.SearchValues<char> Allowed = System.Buffers.SearchValues.Create("abcdefghijklmnopqrstuvwxyz0123456789-");
+    private static readonly System.Buffers.SearchValues<char> Allowed = System.Buffers.SearchValues.Create(
+        "abcdefghijklmnopqrstuvwxyz0123456789-"
+    );
 
     private DomainLabel(string text) => Text = text;
 
     /// <summary>Lower case, without its ending.</summary>
     public string Text { get; }
 
-    /// <summary>The label, or null with the reason and, where there is an obvious one, a spelling that would do.</summary>
+    /// <summary>
+    /// The label, or null with the reason and, where there is an obvious one, a spelling that would do.
+    /// </summary>
     public static (DomainLabel? Label, LabelFault? Fault) Parse(string? typed)
     {
         var text = (typed ?? "").Trim().ToLowerInvariant();
-        return ProblemOf(text) is { } problem ? (null, new LabelFault(problem, Wrong(text), text.Length, Mend(text))) : (new DomainLabel(text), null);
+        return ProblemOf(text) is { } problem
+            ? (null, new LabelFault(problem, Wrong(text), text.Length, Mend(text)))
+            : (new DomainLabel(text), null);
     }
 
     /// <summary>The text.</summary>
@@ -29,15 +38,16 @@ public sealed record DomainLabel
 
     private static LabelProblem? ProblemOf(string text) =>
         text.Length == 0 ? LabelProblem.Empty
-        : Wrong(text) is { } wrong ? wrong switch
-        {
-            ' ' => LabelProblem.Space,
-            '_' => LabelProblem.Underscore,
-            '.' => LabelProblem.Dot,
-            '&' => LabelProblem.Ampersand,
-            _ when char.IsLetter(wrong) => LabelProblem.OtherLetter,
-            _ => LabelProblem.OtherCharacter,
-        }
+        : Wrong(text) is { } wrong
+            ? wrong switch
+            {
+                ' ' => LabelProblem.Space,
+                '_' => LabelProblem.Underscore,
+                '.' => LabelProblem.Dot,
+                '&' => LabelProblem.Ampersand,
+                _ when char.IsLetter(wrong) => LabelProblem.OtherLetter,
+                _ => LabelProblem.OtherCharacter,
+            }
         : text[0] == '-' || text[^1] == '-' ? LabelProblem.HyphenAtEnd
         : text.Length >= 4 && text[2] == '-' && text[3] == '-' ? LabelProblem.HyphensKept
         : text.Length > Longest ? LabelProblem.TooLong
@@ -52,8 +62,13 @@ public sealed record DomainLabel
 
     private static string? Mend(string text)
     {
-        var plain = text.Select(letter => Accented.IndexOf(letter, StringComparison.Ordinal) is >= 0 and var at ? Plain[at] : letter);
-        var kept = string.Concat(plain.Where(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '-')).Trim('-');
+        var plain = text.Select(letter =>
+            Accented.IndexOf(letter, StringComparison.Ordinal) is >= 0 and var at ? Plain[at] : letter
+        );
+        var kept = string.Concat(
+                plain.Where(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '-')
+            )
+            .Trim('-');
         while (kept.Contains("--", StringComparison.Ordinal))
         {
             kept = kept.Replace("--", "-", StringComparison.Ordinal);

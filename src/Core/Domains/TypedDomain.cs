@@ -1,10 +1,15 @@
 namespace HomeStart.Core.Domains;
 
-/// <summary>The address of a domain that an owner has, taken apart: "www.ostlerwren.co.uk" is the label "ostlerwren" and the ending "co.uk".</summary>
+/// <summary>
+/// The address of a domain that an owner has, taken apart: "www.ostlerwren.co.uk" is the label "ostlerwren" and the
+/// ending "co.uk".
+/// </summary>
 /// <param name="Ending">Null where there is no dot.</param>
 public sealed record TypedDomain(string Label, string? Ending)
 {
-    /// <summary>Takes an address apart. Scheme, "www." and path are dropped; it ends at its first dot, whoever sells the ending.</summary>
+    /// <summary>
+    /// Takes an address apart. Scheme, "www." and path are dropped; it ends at its first dot, whoever sells the ending.
+    /// </summary>
     public static TypedDomain Parse(string? typed)
     {
         var text = (typed ?? "").Trim().ToLowerInvariant();

@@ -9,7 +9,8 @@ public sealed record AddOn(string Id, string Name, AddOnFor For, ChargeEvery Eve
     public string? Provides { get; init; }
 
     /// <summary>What one unit adds to a plan's numbers: 5 to mailboxes, say.</summary>
-    public ImmutableSortedDictionary<string, FeatureValue> Adds { get; init; } = ImmutableSortedDictionary<string, FeatureValue>.Empty;
+    public ImmutableSortedDictionary<string, FeatureValue> Adds { get; init; } =
+        ImmutableSortedDictionary<string, FeatureValue>.Empty;
 
     /// <summary>The seller ticks it in advance. We never do.</summary>
     public bool Preselected { get; init; }

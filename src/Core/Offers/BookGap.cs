@@ -12,10 +12,19 @@ public sealed record BookGap(BookPart Part, string Ref)
         var gaps = ImmutableArray.CreateBuilder<BookGap>();
         foreach (var plan in book.Plans)
         {
-            gaps.AddRange(plan.Billing.Where(option => option.Prices.Steps[^1].Units is null).Select(option => new BookGap(BookPart.LaterPrice, $"{plan.Id} {option.EveryMonths}/{option.CommitMonths}")));
+            gaps.AddRange(
+                plan.Billing.Where(option => option.Prices.Steps[^1].Units is null)
+                    .Select(option => new BookGap(
+                        BookPart.LaterPrice,
+                        $"{plan.Id} {option.EveryMonths}/{option.CommitMonths}"
+                    ))
+            );
         }
 
-        gaps.AddRange(book.AddOns.Where(addOn => addOn.Prices.Steps[^1].Units is null).Select(addOn => new BookGap(BookPart.ExtraLater, addOn.Id)));
+        gaps.AddRange(
+            book.AddOns.Where(addOn => addOn.Prices.Steps[^1].Units is null)
+                .Select(addOn => new BookGap(BookPart.ExtraLater, addOn.Id))
+        );
         foreach (var price in book.Domains)
         {
             if (price.Register is null)

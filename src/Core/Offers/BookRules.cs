@@ -3,7 +3,9 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Offers;
 
-/// <summary>What must hold between the parts of a book (the table of errors in costing.md), reported with its place.</summary>
+/// <summary>
+/// What must hold between the parts of a book (the table of errors in costing.md), reported with its place.
+/// </summary>
 public static class BookRules
 {
     /// <summary>Checks ids that must differ, over the whole book.</summary>
@@ -16,22 +18,39 @@ public static class BookRules
         CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", "extra");
         CheckUnique(book.Domains.Select(price => price.Ending), "domains", "ending", "ending");
         CheckUnique(book.Promotions.Select(promotion => promotion.Id), "promotions", "id", "promotion");
-        CheckUnique(book.Promotions.Select(promotion => promotion.Code is { } code ? Ascii.ToUpper(code) : null), "promotions", "code", "code");
+        CheckUnique(
+            book.Promotions.Select(promotion => promotion.Code is { } code ? Ascii.ToUpper(code) : null),
+            "promotions",
+            "code",
+            "code"
+        );
         foreach (var (index, plan) in book.Plans.Index())
         {
             faults.AddDuplicates(
-                plan.Billing.Select(option => option.EveryMonths > 0 ? $"{option.EveryMonths}/{option.CommitMonths}" : null),
+                plan.Billing.Select(option =>
+                    option.EveryMonths > 0 ? $"{option.EveryMonths}/{option.CommitMonths}" : null
+                ),
                 option => $"{at}plans[{index}].billing[{option}]",
-                "billing-option");
+                "billing-option"
+            );
         }
 
         void CheckUnique(IEnumerable<string?> ids, string list, string field, string what) =>
             faults.AddDuplicates(ids.Select(id => id is "" ? null : id), index => $"{at}{list}[{index}].{field}", what);
     }
 
-    /// <summary>Checks steps by costing rule 4: some steps, only the last one open, the others for at least one period, the first one stated.</summary>
-    /// <param name="readable">Whether the amount of a step could be read; one that could not has been reported already.</param>
-    public static void CheckSteps(ImmutableArray<PriceStep> steps, Func<int, bool> readable, string where, FaultList faults)
+    /// <summary>
+    /// Checks steps by costing rule 4: some steps, only the last one open, the others for at least one period, the
+    /// first one stated.
+    /// </summary>
+    /// <param name="readable">Whether the amount of a step could be read; one that could not has been reported
+    /// already.</param>
+    public static void CheckSteps(
+        ImmutableArray<PriceStep> steps,
+        Func<int, bool> readable,
+        string where,
+        FaultList faults
+    )
     {
         if (steps.IsEmpty)
         {

@@ -4,7 +4,8 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Offers;
 
 /// <summary>
-/// One provider's price list. All prices are minor units of <see cref="Currency"/>. Ids are unique within their list and compare ordinally.
+/// One provider's price list. All prices are minor units of <see cref="Currency"/>. Ids are unique within their list
+/// and compare ordinally.
 /// A book from outside is made only by the reader in Formats, which checks it whole with <see cref="BookRules"/>.
 /// </summary>
 public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Currency Currency)
@@ -35,7 +36,9 @@ public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Curr
     /// <summary>What changing plan or way to pay does; null: not stated.</summary>
     public ChangeRule? Change { get; init; }
 
-    /// <summary>Read so long before a day that its prices may have changed since: that is said before ordering.</summary>
+    /// <summary>
+    /// Read so long before a day that its prices may have changed since: that is said before ordering.
+    /// </summary>
     public bool IsOldOn(DateOnly day) => AsOf.AddDays(OldAfterDays) < day;
 
     /// <summary>The plan of an id; null where there is none.</summary>
@@ -45,14 +48,17 @@ public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Curr
     public DataCentre? DataCentre(string? id) => DataCentres.FirstOrDefault(centre => centre.Id == id);
 
     /// <summary>The extra of an id, of one of the two sorts; null where there is none.</summary>
-    public AddOn? AddOn(string? id, AddOnFor sort) => AddOns.FirstOrDefault(addOn => addOn.Id == id && addOn.For == sort);
+    public AddOn? AddOn(string? id, AddOnFor sort) =>
+        AddOns.FirstOrDefault(addOn => addOn.Id == id && addOn.For == sort);
 
     /// <summary>What it asks for an ending; null where it does not sell it.</summary>
     public DomainPrice? Domain(string? ending) => Domains.FirstOrDefault(price => price.Ending == ending);
 
     /// <summary>The promotion a typed code belongs to; ASCII case does not matter (costing rule 18).</summary>
     public Promotion? PromotionOf(string code) =>
-        Promotions.FirstOrDefault(promotion => promotion.Code is not null && Ascii.EqualsIgnoreCase(promotion.Code, code));
+        Promotions.FirstOrDefault(promotion =>
+            promotion.Code is not null && Ascii.EqualsIgnoreCase(promotion.Code, code)
+        );
 }
 
 /// <summary>Who sells, and through which channels they help.</summary>
@@ -68,8 +74,19 @@ public sealed record BookTax(bool PricesInclude, bool Charged);
 /// <summary>A data centre and what it adds to each month of a plan; null or zero: nothing (costing rule 6).</summary>
 public sealed record DataCentre(string Id, string Name, string? Region, Minor? PerMonth);
 
-/// <summary>What an ending costs at this book. A null price is not stated; <see cref="Transfer"/> says whether a transfer is offered at all.</summary>
-public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, TransferPrice? Transfer, int MaxYears, ImmutableArray<string> Includes, string? Requires)
+/// <summary>
+/// What an ending costs at this book. A null price is not stated; <see cref="Transfer"/> says whether a transfer is
+/// offered at all.
+/// </summary>
+public sealed record DomainPrice(
+    string Ending,
+    Minor? Register,
+    Minor? Renew,
+    TransferPrice? Transfer,
+    int MaxYears,
+    ImmutableArray<string> Includes,
+    string? Requires
+)
 {
     /// <summary>The words of the seller's page that it was read from; empty: it was not read from one.</summary>
     public ImmutableArray<PrintedWords> ReadFrom { get; init; } = [];
@@ -85,12 +102,20 @@ public sealed record DomainPrice(string Ending, Minor? Register, Minor? Renew, T
 public sealed record TransferPrice(Minor? Price);
 
 /// <summary>What leaving within <see cref="Days"/> gives back (costing rule 29).</summary>
-public sealed record RefundRule(int Days, int MinCommitMonths, ImmutableArray<LineMatch> Excludes, bool DeductsIncludedDomain);
+public sealed record RefundRule(
+    int Days,
+    int MinCommitMonths,
+    ImmutableArray<LineMatch> Excludes,
+    bool DeductsIncludedDomain
+);
 
 /// <summary>What changing plan or way to pay does (upkeep rule 14); a null part is not stated.</summary>
 /// <param name="CreditsDays">Whether the days that are left of what was paid are credited.</param>
 /// <param name="FirstPrice">Whether the first price counts for the new plan.</param>
 public sealed record ChangeRule(bool? CreditsDays, bool? FirstPrice);
 
-/// <summary>What follows when a domain is not renewed (upkeep rule 11): days in each state, and the fee in minor units to redeem it; a null part is not stated.</summary>
+/// <summary>
+/// What follows when a domain is not renewed (upkeep rule 11): days in each state, and the fee in minor units to redeem
+/// it; a null part is not stated.
+/// </summary>
 public sealed record LapseRule(int? GraceDays, int? RedemptionDays, Minor? RedemptionFee, int? PendingDays);

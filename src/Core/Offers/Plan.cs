@@ -27,7 +27,8 @@ public sealed record Plan(string Id, string Name)
 }
 
 /// <summary>
-/// One way to pay for a plan: every <see cref="EveryMonths"/> (E), first committed to for <see cref="CommitMonths"/> (C); together they name it.
+/// One way to pay for a plan: every <see cref="EveryMonths"/> (E), first committed to for <see cref="CommitMonths"/>
+/// (C); together they name it.
 /// <see cref="Prices"/> has one step a bill; <see cref="SetupFee"/> is charged once, null or zero: none.
 /// </summary>
 public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? SetupFee, PriceSteps Prices)
@@ -35,10 +36,16 @@ public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? Set
     /// <summary>The most months that come free on top of the first bill.</summary>
     public const int MostFreeMonths = 24;
 
-    /// <summary>How many months come free on top of the first bill (costing rule 5): 0 to 24, above 0 only where the commitment is one bill.</summary>
+    /// <summary>
+    /// How many months come free on top of the first bill (costing rule 5): 0 to 24, above 0 only where the commitment
+    /// is one bill.
+    /// </summary>
     public int FreeMonths { get; init; }
 
-    /// <summary>How many months after the start a bill falls, the first being 0: the free ones make the first bill's time longer.</summary>
+    /// <summary>
+    /// How many months after the start a bill falls, the first being 0: the free ones make the first bill's time
+    /// longer.
+    /// </summary>
     public int MonthsTo(int bill) => bill == 0 ? 0 : FreeMonths + (bill * EveryMonths);
 
     /// <summary>What an advertisement would say.</summary>
@@ -52,20 +59,37 @@ public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? Set
 }
 
 /// <summary>The domain-year a plan gives, and when it applies (costing rule 16).</summary>
-public sealed record IncludedDomain(int MinCommitMonths, ImmutableArray<string> Endings, bool Transfer, bool EveryYear, int ClaimWithinMonths);
+public sealed record IncludedDomain(
+    int MinCommitMonths,
+    ImmutableArray<string> Endings,
+    bool Transfer,
+    bool EveryYear,
+    int ClaimWithinMonths
+);
 
-/// <summary>What a plan allows, as its book words it. An absent feature is unknown, which is not the same as none.</summary>
+/// <summary>
+/// What a plan allows, as its book words it. An absent feature is unknown, which is not the same as none.
+/// </summary>
 public sealed record Features(ImmutableSortedDictionary<string, FeatureValue> Values)
 {
     /// <summary>Nothing is known.</summary>
-    public static readonly Features None = new(ImmutableSortedDictionary.Create<string, FeatureValue>(StringComparer.Ordinal));
+    public static readonly Features None = new(
+        ImmutableSortedDictionary.Create<string, FeatureValue>(StringComparer.Ordinal)
+    );
 
     /// <summary>The value of a feature; null: not stated.</summary>
     public FeatureValue? this[string name] => Values.TryGetValue(name, out var value) ? value : null;
 }
 
-/// <summary>One feature: exactly one of the four is set. The word "unlimited" stands for more than any number.</summary>
-public sealed record FeatureValue(decimal? Number = null, bool? Flag = null, string? Word = null, ImmutableArray<string>? Words = null)
+/// <summary>
+/// One feature: exactly one of the four is set. The word "unlimited" stands for more than any number.
+/// </summary>
+public sealed record FeatureValue(
+    decimal? Number = null,
+    bool? Flag = null,
+    string? Word = null,
+    ImmutableArray<string>? Words = null
+)
 {
     /// <summary>The word for a number without a limit.</summary>
     public const string Unlimited = "unlimited";

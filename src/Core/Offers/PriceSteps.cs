@@ -2,12 +2,17 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Core.Offers;
 
-/// <summary>A price over time (costing rule 4): each step holds for its periods, the last one for good. A null amount is not stated.</summary>
+/// <summary>
+/// A price over time (costing rule 4): each step holds for its periods, the last one for good. A null amount is not
+/// stated.
+/// </summary>
 public sealed class PriceSteps
 {
     private readonly ImmutableArray<PriceStep> _steps;
 
-    /// <summary>Steps that passed <see cref="BookRules"/>: at least one, the last without periods, the others with at least one.</summary>
+    /// <summary>
+    /// Steps that passed <see cref="BookRules"/>: at least one, the last without periods, the others with at least one.
+    /// </summary>
     public PriceSteps(ImmutableArray<PriceStep> steps) => _steps = steps;
 
     /// <summary>The first first; the last has no end.</summary>
@@ -70,7 +75,9 @@ public sealed class PriceSteps
 /// <summary>One step: <paramref name="Units"/> a period for so many periods; null periods: from here on.</summary>
 public readonly record struct PriceStep(int? Periods, Minor? Units);
 
-/// <summary>A price in minor units, and whether every part of it is stated. An unstated part counts as zero (costing rule 4).</summary>
+/// <summary>
+/// A price in minor units, and whether every part of it is stated. An unstated part counts as zero (costing rule 4).
+/// </summary>
 public readonly record struct Price(Minor Units, bool IsStated)
 {
     /// <summary>Stated to be nothing.</summary>
@@ -80,7 +87,8 @@ public readonly record struct Price(Minor Units, bool IsStated)
     public static Price Of(Minor? units) => units is { } stated ? new Price(stated, true) : new Price(0, false);
 
     /// <summary>Both together: stated where both are.</summary>
-    public static Price operator +(Price left, Price right) => new(left.Units + right.Units, left.IsStated && right.IsStated);
+    public static Price operator +(Price left, Price right) =>
+        new(left.Units + right.Units, left.IsStated && right.IsStated);
 
     /// <summary>So many of it; none of it is nothing, stated or not.</summary>
     public Price Times(int count) => count == 0 ? Nothing : this with { Units = Units * count };

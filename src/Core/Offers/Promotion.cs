@@ -67,7 +67,8 @@ public enum LineKind
 public readonly record struct LineMatch(LineKind Kind, string? Of)
 {
     /// <param name="of">The line's own ending for a domain, else the id it is about.</param>
-    public bool Matches(LineKind kind, string? of) => kind == Kind && (Of is null || string.Equals(Of, of, StringComparison.Ordinal));
+    public bool Matches(LineKind kind, string? of) =>
+        kind == Kind && (Of is null || string.Equals(Of, of, StringComparison.Ordinal));
 
     /// <summary>Reads one of the words of rule 19; false where it is none of them.</summary>
     public static bool TryParse(string text, out LineMatch match)

@@ -7,7 +7,14 @@ public sealed record Letter(Guid Id, string To, string Subject, string Text, str
 
 /// <summary>A mail as it arrived.</summary>
 /// <param name="Text">Its plain text.</param>
-public sealed record ArrivedLetter(string Id, string From, string To, string Subject, DateTimeOffset ArrivedAt, string Text)
+public sealed record ArrivedLetter(
+    string Id,
+    string From,
+    string To,
+    string Subject,
+    DateTimeOffset ArrivedAt,
+    string Text
+)
 {
     /// <summary>The <see cref="Letter.Id"/> of one that was sent from here; null: it was not.</summary>
     public Guid? MessageId { get; init; }
@@ -19,7 +26,9 @@ public sealed record ArrivedLetter(string Id, string From, string To, string Sub
 /// <summary>Whoever carries mail.</summary>
 public interface IPostOffice
 {
-    /// <summary>Hands a mail over. Without an answer it may have been taken all the same: it is handed over again, under its id.</summary>
+    /// <summary>
+    /// Hands a mail over. Without an answer it may have been taken all the same: it is handed over again, under its id.
+    /// </summary>
     Task<Outcome> SendAsync(World world, Letter letter, CancellationToken cancel);
 }
 

@@ -33,16 +33,28 @@ public enum OutcomeState
     /// <summary>Nothing was ever done under the key.</summary>
     NeverHappened,
 
-    /// <summary>It was taken up and waits for somebody, or for time to pass: it is asked for again by its key.</summary>
+    /// <summary>
+    /// It was taken up and waits for somebody, or for time to pass: it is asked for again by its key.
+    /// </summary>
     Pending,
 }
 
 /// <summary>What a counterpart waits for.</summary>
-/// <param name="Page">The path of a page of its own where the owner says yes or no, or pays; null: there is none.</param>
+/// <param name="Page">The path of a page of its own where the owner says yes or no, or pays; null: there is
+/// none.</param>
 /// <param name="Until">The day it ends by itself, done or not.</param>
 /// <param name="Said">In its own words; null: nothing.</param>
 public sealed record Pending(string? Page = null, DateOnly? Until = null, string? Said = null);
 
 /// <summary>A hosting account: where it is and how to get in. No secret stands in it.</summary>
 public sealed record HostAccount(
-    string Id, string LogIn, string User, string Server, string IPv4, string IPv6, IReadOnlyList<string> NameServers, string FileServer, string MailServer);
+    string Id,
+    string LogIn,
+    string User,
+    string Server,
+    string IPv4,
+    string IPv6,
+    IReadOnlyList<string> NameServers,
+    string FileServer,
+    string MailServer
+);

@@ -5,22 +5,41 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Outside;
 
-/// <summary>What a seller is asked to name its sum for: its own part of a candidate, bought on a day by somebody in a country.</summary>
+/// <summary>
+/// What a seller is asked to name its sum for: its own part of a candidate, bought on a day by somebody in a country.
+/// </summary>
 /// <param name="Book">The seller, by the id of its price list.</param>
-/// <param name="IsCustomer">Whether the owner says they are its customer already; the seller's own records count beside that.</param>
+/// <param name="IsCustomer">Whether the owner says they are its customer already; the seller's own records count beside
+/// that.</param>
 /// <param name="Country">Where the holder lives (ISO 3166): the seller charges that country's tax.</param>
-public sealed record SellerPurchase(string Book, DateOnly StartDate, Candidate Candidate, bool IsCustomer, string Country)
+public sealed record SellerPurchase(
+    string Book,
+    DateOnly StartDate,
+    Candidate Candidate,
+    bool IsCustomer,
+    string Country
+)
 {
     /// <summary>Only of orders placed before sellers named their sums: the tax rate agreed then, in percent.</summary>
     public ExactDecimal? AgreedTaxPercent { get; init; }
 }
 
-/// <summary>The sum a seller names for a purchase, worked out from its own price list alone. It is what is agreed to, held and taken.</summary>
+/// <summary>
+/// The sum a seller names for a purchase, worked out from its own price list alone. It is what is agreed to, held and
+/// taken.
+/// </summary>
 /// <param name="Id">Under which the seller knows it.</param>
 /// <param name="Total">With tax.</param>
 /// <param name="TaxPercent">Null: the seller charges no tax.</param>
 /// <param name="ValidUntil">The real time until which the seller keeps to it.</param>
-public sealed record Quote(string Id, string Book, Money Total, Money Tax, ExactDecimal? TaxPercent, DateTimeOffset ValidUntil)
+public sealed record Quote(
+    string Id,
+    string Book,
+    Money Total,
+    Money Tax,
+    ExactDecimal? TaxPercent,
+    DateTimeOffset ValidUntil
+)
 {
     /// <summary>In the order of a bill.</summary>
     public ImmutableArray<QuotedLine> Lines { get; init; } = [];

@@ -1,6 +1,9 @@
 namespace HomeStart.Core.Outside;
 
-/// <summary>A transfer code as it was typed: what the present seller gives out so that a domain can be moved. A secret: it is passed on and never kept.</summary>
+/// <summary>
+/// A transfer code as it was typed: what the present seller gives out so that a domain can be moved. A secret: it is
+/// passed on and never kept.
+/// </summary>
 public sealed record TransferCode
 {
     /// <summary>The fewest characters a code has.</summary>
@@ -14,11 +17,16 @@ public sealed record TransferCode
     /// <summary>Printable ASCII without spaces; capitals count.</summary>
     public string Text { get; }
 
-    /// <summary>The code without the spaces around it; null where it is too short, too long, or has a character that no code has.</summary>
+    /// <summary>
+    /// The code without the spaces around it; null where it is too short, too long, or has a character that no code
+    /// has.
+    /// </summary>
     public static TransferCode? Read(string? typed)
     {
         var text = typed?.Trim() ?? "";
-        return text.Length is >= Shortest and <= Longest && text.All(letter => letter is > ' ' and <= '~') ? new TransferCode(text) : null;
+        return text.Length is >= Shortest and <= Longest && text.All(letter => letter is > ' ' and <= '~')
+            ? new TransferCode(text)
+            : null;
     }
 
     /// <summary>Not the code: it stands in no log.</summary>

@@ -5,74 +5,219 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Pages;
 
-/// <summary>Reads a cart, a quote or a receipt: what is bought line by line, what is taken off, and the sums. An item ends at its amount.</summary>
+/// <summary>
+/// Reads a cart, a quote or a receipt: what is bought line by line, what is taken off, and the sums. An item ends at
+/// its amount.
+/// </summary>
 public sealed partial class CartReader
 {
     private const string TaxName = @"(?:vat|gst|hst|moms|mwst|iva|(?:sales )?tax(?:es)?)";
 
-    [GeneratedRegex(@"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total|net(?: amount| price)?\W*$|total (?:before|excl|excluding|ex|without|net of)\b)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total|net(?: amount| price)?\W*$|total "
+            + @"(?:before|excl|excluding|ex|without|net of)\b)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Subtotal { get; }
-    [GeneratedRegex(@"^\W*(?:net|items|goods|products)(?: amount| price| value| total)?(?: \([0-9]+\))?\W*(?:[A-Z]{3}\s?)?[0-9]", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:net|items|goods|products)(?: amount| price| value| total)?(?: \([0-9]+\))?\W*(?:[A-Z]{3}\s?)?[0-9]",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex NetWithSum { get; }
-    [GeneratedRegex(@"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid"
+            + @"|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Total { get; }
-    [GeneratedRegex($@"^\W*(?:all (?:amounts|prices) )?(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:all (?:amounts|prices) )?(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes"
+            + $@"|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Tax { get; }
-    [GeneratedRegex($@"^\W*(?:incl\w*\.?|includes|of which|with|thereof)\b.*\b{TaxName}\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        $@"^\W*(?:incl\w*\.?|includes|of which|with|thereof)\b.*\b{TaxName}\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex TaxWithin { get; }
-    [GeneratedRegex(@"\b(?:incl(?:uding|uded|udes)?\.?|includes?|of which|thereof|contains)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:incl(?:uding|uded|udes)?\.?|includes?|of which|thereof|contains)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Within { get; }
+
     [GeneratedRegex(@"\b(?:plus|add|added|\+)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Beyond { get; }
-    [GeneratedRegex(@"^\W*(?:.{0,20}\b)?(?:discount|promo(?:tion)?(?: code)?|coupon|voucher|code|rebate|credit|reduction|loyalty)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:.{0,20}\b)?(?:discount|promo(?:tion)?(?: code)?|coupon|voucher|code|rebate|credit|reduction"
+            + @"|loyalty)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Discount { get; }
-    [GeneratedRegex(@"(?<![\p{L}0-9])(?<code>[A-Z][A-Z0-9]{3,19})(?![\p{L}0-9])", Patterns.ExactCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"(?<![\p{L}0-9])(?<code>[A-Z][A-Z0-9]{3,19})(?![\p{L}0-9])",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Code { get; }
+
     [GeneratedRegex(@"\byou (?:save|keep|saved)\b|\bsavings?\b|\bsaved\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Saving { get; }
-    [GeneratedRegex(@"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)|^\W*(?:recommended|suggested)\b|\badd (?:it )?for\b|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a month|a year)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:add|also add|include|upgrade|get|try)\b.*(?:\bfor\b|\bonly\b|\bat\b|\bjust\b)"
+            + @"|^\W*(?:recommended|suggested)\b|\badd (?:it )?for\b|\bcan be added\b|\bonly\b.*\b(?:monthly|yearly|a "
+            + @"month|a year)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Offered { get; }
-    [GeneratedRegex(@"^\W*(?:you may also like|you might also like|goes well with.*|recommended.*|others also.*|customers also.*|before you go|don.t forget|popular extras|complete your order|suggested.*|often bought.*)\W*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:you may also like|you might also like|goes well with.*|recommended.*|others also.*|customers "
+            + @"also.*|before you go|don.t forget|popular extras|complete your order|suggested.*|often bought.*)\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OfferHeading { get; }
-    [GeneratedRegex(@"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?|on\b|:)|costs?)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?"
+            + @"|on\b|:)|costs?)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Renewal { get; }
-    [GeneratedRegex(@"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=(?:[0-9)]|\byears?|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=(?:[0-9)]|\byears?"
+            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Zero { get; }
-    [GeneratedRegex(@"^\W*(?:remove|change|edit|delete|x|×|add|add to order|details?|price|amount|quantity|qty|item|items|description|no\.?|each|unit price|how many|what|total|check ?out|go to payment|pay now|order and pay|apply|use|update|menu|home|hosting|mail|domains?|log in|support|status|contact|about us|blog|help|partners|imprint|privacy|terms)\W*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:remove|change|edit|delete|x|×|add|add to order|details?|price|amount|quantity|qty|item|items"
+            + @"|description|no\.?|each|unit price|how many|what|total|check ?out|go to payment|pay now|order and pay"
+            + @"|apply|use|update|menu|home|hosting|mail|domains?|log in|support|status|contact|about us|blog|help"
+            + @"|partners|imprint|privacy|terms)\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Noise { get; }
+
     [GeneratedRegex(@"^\W*(?:quantity|qty|how many|count|pieces)\W*$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex QuantityLabel { get; }
+
     [GeneratedRegex(@"\b(?:each|unit|per piece|single)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex UnitHead { get; }
-    [GeneratedRegex(@"\b(?:was|before|regular|normal(?:ly)?|list price|old price|full price)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:was|before|regular|normal(?:ly)?|list price|old price|full price)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex StruckHead { get; }
+
     [GeneratedRegex(@"\b(?:amount|total|sum|price|line total)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex AmountHead { get; }
-    [GeneratedRegex(@"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Times { get; }
-    [GeneratedRegex(@"(?<![\p{L}0-9@./-])(?<domain>[\p{L}0-9](?:[\p{L}0-9-]{0,61}[\p{L}0-9])?(?:\.[a-z]{2,}){1,3})(?![\p{L}0-9@-])", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"(?<![\p{L}0-9@./-])(?<domain>[\p{L}0-9](?:[\p{L}0-9-]{0,61}[\p{L}0-9])?(?:\.[a-z]{2,}){1,3})(?![\p{L}0-9@-])",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Domain { get; }
-    [GeneratedRegex($@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?)|(?<year>years?|yrs?))\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        $@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?)|(?<year>years?|yrs?))\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Months { get; }
-    [GeneratedRegex(@"[.,;–—-]?\s*\b(?:renews?|then|afterwards|thereafter|plus [0-9]+ (?:free )?months?|[+] ?[0-9]+ (?:months? free|free months?)|and [0-9]+ free)\b.*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"[.,;–—-]?\s*\b(?:renews?|then|afterwards|thereafter|plus [0-9]+ (?:free )?months?|[+] ?[0-9]+ "
+            + @"(?:months? free|free months?)|and [0-9]+ free)\b.*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex LaterPart { get; }
-    [GeneratedRegex(@"\b[0-9]{1,2} (?:free months?|months? free|extra months?|bonus months?)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b[0-9]{1,2} (?:free months?|months? free|extra months?|bonus months?)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex FreeMonths { get; }
-    [GeneratedRegex($@"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$|monthly|yearly|annual(?:ly)?\b|per )", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,"
+            + $@"|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$"
+            + @"|monthly|yearly|annual(?:ly)?\b|per )",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Detail { get; }
+
     [GeneratedRegex(@"\b(?:(?:web)?hosting|web ?space|plan|package|account)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PlanWord { get; }
+
     [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SetupWord { get; }
+
     [GeneratedRegex(@"\bdata ?-?cent(?:re|er)\b|\bserver location\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex CentreWord { get; }
-    [GeneratedRegex(@"\b(?:site move|moving (?:your|the|a)|site migration|migration|move (?:of|by)|moving over)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:site move|moving (?:your|the|a)|site migration|migration|move (?:of|by)|moving over)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex MoveWord { get; }
+
     [GeneratedRegex(@"\bdomain\b(?! privacy)", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex DomainWord { get; }
-    [GeneratedRegex(@"\b(?:backups?|privacy|malware|certificate|ip address|mailbox(?:es)?|archive|support|snapshots?|design|search listing|logo|installer|storage|databases?|scan|watch|ssl|builder)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:backups?|privacy|malware|certificate|ip address|mailbox(?:es)?|archive|support|snapshots?|design"
+            + @"|search listing|logo|installer|storage|databases?|scan|watch|ssl|builder)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex ThingWord { get; }
-    [GeneratedRegex($@"\s*(?:\([^()]*\)|[×x]\s?[0-9]{{1,3}}|[0-9]{{1,3}}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor (?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\s*(?:\([^()]*\)|[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration"
+            + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly"
+            + $@"|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "
+            + $@"(?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Tail { get; }
 
     private readonly PageText _page;
@@ -136,7 +281,8 @@ public sealed partial class CartReader
     private void Take(Line line, Dictionary<(int Table, int Column), string> heads)
     {
         var words = line.Words;
-        var head = line.Seen.Cell is { } cell && heads.TryGetValue((cell.Table, cell.Column), out var known) ? known : "";
+        var head =
+            line.Seen.Cell is { } cell && heads.TryGetValue((cell.Table, cell.Column), out var known) ? known : "";
         if (OfferHeading.IsMatch(words))
         {
             _isOffered = true;
@@ -152,7 +298,10 @@ public sealed partial class CartReader
         if (_isQuantity || (head.Length > 0 && QuantityLabel.IsMatch(head)))
         {
             _isQuantity = false;
-            if (int.TryParse(words.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count) && count is > 0 and < 1000)
+            if (
+                int.TryParse(words.Trim(), NumberStyles.None, CultureInfo.InvariantCulture, out var count)
+                && count is > 0 and < 1000
+            )
             {
                 _quantity = count;
                 return;
@@ -174,7 +323,10 @@ public sealed partial class CartReader
         var zero = FreeMonths.IsMatch(words) ? Match.Empty : Zero.Match(words);
         if (line.Amounts.IsEmpty && !zero.Success)
         {
-            if (!Noise.IsMatch(words) && words.Length <= 160 && !FreeMonths.IsMatch(words) || _pending.Count > 0 && Months.IsMatch(words))
+            if (
+                !Noise.IsMatch(words) && words.Length <= 160 && !FreeMonths.IsMatch(words)
+                || _pending.Count > 0 && Months.IsMatch(words)
+            )
             {
                 _pending.Add(line);
             }
@@ -212,7 +364,10 @@ public sealed partial class CartReader
             var from = number == 0 ? line.From : line.Amounts[number - 1].End;
             var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
             var (before, behind) = (_page.Text[from..amount.At.From], _page.Text[Math.Min(amount.End, to)..to]);
-            var role = PlanReader.IsStruck(_page, amount.At) || StruckHead.IsMatch(head) ? Role.Struck : Roles.Of(amount, before, behind);
+            var role =
+                PlanReader.IsStruck(_page, amount.At) || StruckHead.IsMatch(head)
+                    ? Role.Struck
+                    : Roles.Of(amount, before, behind);
             if (role == Role.Struck)
             {
                 struck ??= amount;
@@ -235,7 +390,12 @@ public sealed partial class CartReader
             }
         }
 
-        if (!_page.IsMarked && plain.Count == 2 && plain[0].Value > plain[1].Value && _page.Text[plain[0].At.To..plain[1].At.From].Trim().Length == 0)
+        if (
+            !_page.IsMarked
+            && plain.Count == 2
+            && plain[0].Value > plain[1].Value
+            && _page.Text[plain[0].At.To..plain[1].At.From].Trim().Length == 0
+        )
         {
             struck ??= plain[0];
             plain.RemoveAt(0);
@@ -250,7 +410,11 @@ public sealed partial class CartReader
         if (plain.Count == 0 && !zero.Success)
         {
             // A month's price, or the renewal: part of what is said of the item.
-            if (line.Words.Length <= 160 && _pending.Count > 0 || Months.IsMatch(line.Words) || Kind(line.Words, null) is not null)
+            if (
+                line.Words.Length <= 160 && _pending.Count > 0
+                || Months.IsMatch(line.Words)
+                || Kind(line.Words, null) is not null
+            )
             {
                 _pending.Add(line);
             }
@@ -259,7 +423,13 @@ public sealed partial class CartReader
             {
                 _struck = struck;
             }
-            else if (struck is not null && _items.Count > 0 && _items[^1] is { Struck: null, Amount: { } paid } above && line.Index == above.Line.Index + 1 && struck.Value > paid.Value)
+            else if (
+                struck is not null
+                && _items.Count > 0
+                && _items[^1] is { Struck: null, Amount: { } paid } above
+                && line.Index == above.Line.Index + 1
+                && struck.Value > paid.Value
+            )
             {
                 above.Struck = struck; // What it was stands below what it is.
             }
@@ -298,7 +468,14 @@ public sealed partial class CartReader
         if (title is null)
         {
             // A second amount in the same row is the sum for all pieces; the one before was for one.
-            if (_items.Count > 0 && cell is not null && _items[^1].Line.Seen.Cell is { } last && last.Table == cell.Table && last.Row == cell.Row && (amount is not null || zero.Success))
+            if (
+                _items.Count > 0
+                && cell is not null
+                && _items[^1].Line.Seen.Cell is { } last
+                && last.Table == cell.Table
+                && last.Row == cell.Row
+                && (amount is not null || zero.Success)
+            )
             {
                 var item = _items[^1];
                 if (item.Amount is { } unit)
@@ -311,9 +488,17 @@ public sealed partial class CartReader
                 item.ZeroAt = amount is null ? line.Seen.At : null;
                 item.Quantity = _quantity ?? item.Quantity;
             }
-            else if (amount is not null && !_page.IsMarked && _items.Count > 0 && _items[^1] is { Struck: null, Amount: { } dear } above && above.Line.Index == line.Index - 1 && dear.Value > amount.Value)
+            else if (
+                amount is not null
+                && !_page.IsMarked
+                && _items.Count > 0
+                && _items[^1] is { Struck: null, Amount: { } dear } above
+                && above.Line.Index == line.Index - 1
+                && dear.Value > amount.Value
+            )
             {
-                (above.Struck, above.Amount) = (dear, amount); // Of two, one below the other, the larger is what it was.
+                // Of two, one below the other, the larger is what it was.
+                (above.Struck, above.Amount) = (dear, amount);
             }
             else if (amount is not null)
             {
@@ -324,9 +509,20 @@ public sealed partial class CartReader
             return;
         }
 
-        var all = string.Join("\n", _pending.SkipWhile(other => other != title).Select(other => other.Words).Append(Behind(line)));
-        var name = NameOf(title.Words, title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From : title == line && zero.Success ? zero.Index : -1);
-        var domain = Domain.Match(title.Words) is { Success: true } own ? own.Groups["domain"].Value : Domain.Match(all) is { Success: true } other2 ? other2.Groups["domain"].Value : null;
+        var all = string.Join(
+            "\n",
+            _pending.SkipWhile(other => other != title).Select(other => other.Words).Append(Behind(line))
+        );
+        var name = NameOf(
+            title.Words,
+            title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From
+                : title == line && zero.Success ? zero.Index
+                : -1
+        );
+        var domain =
+            Domain.Match(title.Words) is { Success: true } own ? own.Groups["domain"].Value
+            : Domain.Match(all) is { Success: true } other2 ? other2.Groups["domain"].Value
+            : null;
         var kind = Kind(title.Words, all) ?? "addOn";
         if (name.Length == 0)
         {
@@ -338,7 +534,12 @@ public sealed partial class CartReader
             Kind = kind,
             Domain = kind == "plan" ? null : domain?.ToLowerInvariant(),
             Months = MonthsIn(all),
-            Quantity = _quantity ?? (Times.Match(all) is { Success: true } times ? int.Parse(times.Groups["n"].Value, CultureInfo.InvariantCulture) : 1),
+            Quantity = _quantity
+                ?? (
+                    Times.Match(all) is { Success: true } times
+                        ? int.Parse(times.Groups["n"].Value, CultureInfo.InvariantCulture)
+                        : 1
+                ),
             Amount = amount,
             Struck = struck,
             ZeroAt = amount is null ? new PageSpan(line.From + Math.Max(0, zero.Index), line.Seen.At.To) : null,
@@ -350,16 +551,26 @@ public sealed partial class CartReader
 
     // "£65.00 for 12 months": what stands behind the last amount of a line that is no title.
     private string Behind(Line line) =>
-        !_pending.Contains(line) && line.Amounts.Length > 0 && _page.Text[line.Amounts[^1].At.To..Math.Max(line.Amounts[^1].At.To, line.Seen.At.To)] is var behind && !Renewal.IsMatch(behind) ? behind : "";
+        !_pending.Contains(line)
+        && line.Amounts.Length > 0
+        && _page.Text[line.Amounts[^1].At.To..Math.Max(line.Amounts[^1].At.To, line.Seen.At.To)] is var behind
+        && !Renewal.IsMatch(behind)
+            ? behind
+            : "";
 
     // The last line that names a kind; what follows it tells of it.
     private Line? Title()
     {
         var named = _pending.Where(line => !Detail.IsMatch(line.Words) && Kind(Head(line), null) is not null).ToList();
-        return named.Count > 0 ? named[^1] : _pending.LastOrDefault(line => !Detail.IsMatch(line.Words) && Head(line).Trim().Length > 1);
+        return named.Count > 0
+            ? named[^1]
+            : _pending.LastOrDefault(line => !Detail.IsMatch(line.Words) && Head(line).Trim().Length > 1);
     }
 
-    private static string Head(Line line) => line.Amounts.Length > 0 ? line.Words[..Math.Max(0, Math.Min(line.Words.Length, line.Amounts[0].At.From - line.From))] : line.Words;
+    private static string Head(Line line) =>
+        line.Amounts.Length > 0
+            ? line.Words[..Math.Max(0, Math.Min(line.Words.Length, line.Amounts[0].At.From - line.From))]
+            : line.Words;
 
     private static string? Kind(string words, string? all)
     {
@@ -378,7 +589,7 @@ public sealed partial class CartReader
     {
         var name = cut >= 0 ? words[..Math.Min(cut, words.Length)] : words;
         name = Patterns.Swap(name, @"^\W*(?:[0-9]{1,3}[.)]\s+|[•·-]\s+)", "").Trim();
-        for (var before = ""; before != name;)
+        for (var before = ""; before != name; )
         {
             before = name;
             name = Tail.Replace(name, "").Trim().TrimEnd(',', ':', ';', '–', '—', '-').Trim();
@@ -392,7 +603,10 @@ public sealed partial class CartReader
         foreach (var line in words.Split('\n'))
         {
             var rest = FreeMonths.Replace(LaterPart.Replace(line, ""), "");
-            if (Months.Match(rest) is { Success: true } match && Patterns.Number(match.Groups["count"].Value) is { } count)
+            if (
+                Months.Match(rest) is { Success: true } match
+                && Patterns.Number(match.Groups["count"].Value) is { } count
+            )
             {
                 return match.Groups["year"].Success ? count * 12 : count;
             }
@@ -450,7 +664,12 @@ public sealed partial class CartReader
         }
 
         // "Paid: £54.84 (incl. VAT £9.14)": the tax within a total stands behind it.
-        var within = label == "total" && line.Amounts.Length == 2 && TaxWithin.IsMatch(_page.Text[line.Amounts[0].End..line.Amounts[1].At.From]) ? line.Amounts[1] : null;
+        var within =
+            label == "total"
+            && line.Amounts.Length == 2
+            && TaxWithin.IsMatch(_page.Text[line.Amounts[0].End..line.Amounts[1].At.From])
+                ? line.Amounts[1]
+                : null;
         var own = within is null ? line.Amounts[^1] : line.Amounts[0];
         Set(label, line, own);
         if (within is not null && _tax is null)
@@ -475,8 +694,15 @@ public sealed partial class CartReader
 
         return Subtotal.IsMatch(words) || NetWithSum.IsMatch(words) ? "subtotal"
             : Tax.IsMatch(words) && !Patterns.Has(words, @"\b(?:privacy|hosting|reg\. no|no\.)\b") ? "tax"
-            : Total.IsMatch(words) && !Patterns.Has(words, @"^\W*paid (?:by|with|each|monthly|yearly)|^\W*to pay (?:by|with)") ? "total"
-            : Discount.IsMatch(words) && (PageAmount.In(words, 0).Any(amount => amount.IsNegative) || _items.Count > 0) && !Patterns.Has(words, @"^\W*(?:have a|enter|use|type|your) |\?$") && PageAmount.In(words, 0).Length <= 1 && words.Length < 70 ? "discount"
+            : Total.IsMatch(words)
+            && !Patterns.Has(words, @"^\W*paid (?:by|with|each|monthly|yearly)|^\W*to pay (?:by|with)")
+                ? "total"
+            : Discount.IsMatch(words)
+            && (PageAmount.In(words, 0).Any(amount => amount.IsNegative) || _items.Count > 0)
+            && !Patterns.Has(words, @"^\W*(?:have a|enter|use|type|your) |\?$")
+            && PageAmount.In(words, 0).Length <= 1
+            && words.Length < 70
+                ? "discount"
             : "";
     }
 
@@ -507,7 +733,9 @@ public sealed partial class CartReader
     private void AddDiscount(Line line, PageAmount amount)
     {
         var words = Head(line).Trim().TrimEnd(':', '-', '−', '–', ' ');
-        var code = Code.Matches(words).Select(match => match.Groups["code"].Value).FirstOrDefault(word => word is not ("CODE" or "DISCOUNT" or "PROMO" or "VOUCHER" or "COUPON"));
+        var code = Code.Matches(words)
+            .Select(match => match.Groups["code"].Value)
+            .FirstOrDefault(word => word is not ("CODE" or "DISCOUNT" or "PROMO" or "VOUCHER" or "COUPON"));
         _discounts.Add((code ?? (words.Length > 0 ? words : "Discount"), line.Seen.At, amount));
     }
 
@@ -515,7 +743,14 @@ public sealed partial class CartReader
     {
         foreach (var amount in line.Amounts)
         {
-            _why.TryAdd(amount, _isOffered || Offered.IsMatch(line.Words) ? "offered" : Renewal.IsMatch(line.Words) ? "later" : Saving.IsMatch(line.Words) ? "saving" : Patterns.Has(line.Words, @"\b(?:added|add)\b") ? "offered" : "total");
+            _why.TryAdd(
+                amount,
+                _isOffered || Offered.IsMatch(line.Words) ? "offered"
+                    : Renewal.IsMatch(line.Words) ? "later"
+                    : Saving.IsMatch(line.Words) ? "saving"
+                    : Patterns.Has(line.Words, @"\b(?:added|add)\b") ? "offered"
+                    : "total"
+            );
         }
     }
 
@@ -533,7 +768,13 @@ public sealed partial class CartReader
         var (currency, currencyAt) = PageWide.CurrencyOf(_lines, [], all);
         var decimals = currency is not null && Currency.TryGet(currency, out var known) ? known.Decimals : 2;
         KnownPlan();
-        var (provider, providerAt) = PageWide.ProviderOf(_page, _lines, _items.SelectMany(item => new[] { item.Name, PlanBlocks.NameOf(item.Name) }).ToHashSet(StringComparer.OrdinalIgnoreCase));
+        var (provider, providerAt) = PageWide.ProviderOf(
+            _page,
+            _lines,
+            _items
+                .SelectMany(item => new[] { item.Name, PlanBlocks.NameOf(item.Name) })
+                .ToHashSet(StringComparer.OrdinalIgnoreCase)
+        );
         var sources = ImmutableArray.CreateBuilder<ReadSource>();
         var doubts = ImmutableArray.CreateBuilder<ReadDoubt>();
         void Source(string at, object? value, PageSpan span)
@@ -550,7 +791,10 @@ public sealed partial class CartReader
             Source(at, amount, amount.At);
             var dot = amount.Number.IndexOf('.', StringComparison.Ordinal);
             var digits = Math.Max(decimals, dot < 0 ? 0 : amount.Number.Length - dot - 1);
-            return amount.Value.ToString("F" + digits.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+            return amount.Value.ToString(
+                "F" + digits.ToString(CultureInfo.InvariantCulture),
+                CultureInfo.InvariantCulture
+            );
         }
 
         Source("/provider", provider, providerAt);
@@ -570,7 +814,22 @@ public sealed partial class CartReader
                 Source($"{at}/amount", "0", zero);
             }
 
-            lines.Add(new CartLine(item.Name, item.Kind, item.Domain, item.Months, item.Quantity, item.Amount is { } amount ? Text(amount, $"{at}/amount") : 0m.ToString("F" + decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture), item.Struck is { } struck ? Text(struck, $"{at}/struck") : null));
+            lines.Add(
+                new CartLine(
+                    item.Name,
+                    item.Kind,
+                    item.Domain,
+                    item.Months,
+                    item.Quantity,
+                    item.Amount is { } amount
+                        ? Text(amount, $"{at}/amount")
+                        : 0m.ToString(
+                            "F" + decimals.ToString(CultureInfo.InvariantCulture),
+                            CultureInfo.InvariantCulture
+                        ),
+                    item.Struck is { } struck ? Text(struck, $"{at}/struck") : null
+                )
+            );
         }
 
         var discounts = ImmutableArray.CreateBuilder<CartDiscount>();
@@ -584,13 +843,37 @@ public sealed partial class CartReader
         var tax = _tax is { } levy ? Text(levy, "/tax") : null;
         var total = _total is { } sum ? Text(sum, "/total") : null;
         var (inside, addsUp) = Adding();
-        return new CartReading(provider, currency, lines.ToImmutable(), discounts.ToImmutable(), subtotal, tax, total, inside, addsUp, sources.ToImmutable(), NotPlaced(all), doubts.ToImmutable(), _page.Text);
+        return new CartReading(
+            provider,
+            currency,
+            lines.ToImmutable(),
+            discounts.ToImmutable(),
+            subtotal,
+            tax,
+            total,
+            inside,
+            addsUp,
+            sources.ToImmutable(),
+            NotPlaced(all),
+            doubts.ToImmutable(),
+            _page.Text
+        );
     }
 
-    // A cart is for a plan: where none is called one, it is the first line with a length that is no domain and no thing.
+    // A cart is for a plan: where none is called one, it is the first line with a length that is no domain and no
+    // thing.
     private void KnownPlan()
     {
-        if (!_items.Exists(item => item.Kind == "plan") && _items.Find(item => item is { Kind: "addOn", Domain: null, Months: not null } && !ThingWord.IsMatch(item.Name) && !Times.IsMatch(item.Name)) is { } plan && _items.IndexOf(plan) == 0)
+        if (
+            !_items.Exists(item => item.Kind == "plan")
+            && _items.Find(item =>
+                item is { Kind: "addOn", Domain: null, Months: not null }
+                && !ThingWord.IsMatch(item.Name)
+                && !Times.IsMatch(item.Name)
+            )
+                is { } plan
+            && _items.IndexOf(plan) == 0
+        )
         {
             plan.Kind = "plan";
         }
@@ -601,7 +884,8 @@ public sealed partial class CartReader
         var items = _items.Sum(item => item.Amount?.Value ?? 0);
         var off = _discounts.Sum(discount => discount.Amount.Value);
         var net = items - off;
-        bool? inside = _tax is null or { Value: 0 } ? null
+        bool? inside =
+            _tax is null or { Value: 0 } ? null
             : Within.IsMatch(_taxWords) ? true
             : Beyond.IsMatch(_taxWords) ? false
             : _total is null ? null
@@ -619,7 +903,10 @@ public sealed partial class CartReader
     }
 
     private ImmutableArray<NotPlaced> NotPlaced(List<PageAmount> all) =>
-        [.. all.Where(amount => !_placed.Contains(amount.At)).Select(amount => new NotPlaced(amount.At, _why.GetValueOrDefault(amount) ?? "unknown"))];
+        [
+            .. all.Where(amount => !_placed.Contains(amount.At))
+                .Select(amount => new NotPlaced(amount.At, _why.GetValueOrDefault(amount) ?? "unknown")),
+        ];
 
     private sealed class Draft(Line line, string name, PageSpan nameAt)
     {

@@ -6,13 +6,16 @@ namespace HomeStart.Core.Pages;
 internal static class CurrencySigns
 {
     /// <summary>A sign, in a pattern.</summary>
-    public const string Sign = @"US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|MX\$|NT\$|£|€|\$|₹|₩|¥|₱|₺|₪|₫|₴|฿|₦|zł|Kč|kr\.?(?!\p{L})|Fr\.|Rs\.?(?!\p{L})|RM(?=\s?[0-9])|Rp\.?(?=\s?[0-9])|R(?=\s?[0-9])|Ft(?!\p{L})|lei(?!\p{L})|лв\.?";
+    public const string Sign =
+        @"US\$|AU\$|A\$|CA\$|C\$|NZ\$|HK\$|S\$|R\$|MX\$|NT\$|£|€|\$|₹|₩|¥|₱|₺|₪|₫|₴|฿|₦|zł|Kč|kr\.?(?!\p{L})"
+        + @"|Fr\.|Rs\.?(?!\p{L})|RM(?=\s?[0-9])|Rp\.?(?=\s?[0-9])|R(?=\s?[0-9])|Ft(?!\p{L})|lei(?!\p{L})|лв\.?";
 
     /// <summary>A name behind an amount, in a pattern: "54 euro".</summary>
     public const string Name = @"(?:[Ee]uros?|[Pp]ounds?(?: sterling)?|[Dd]ollars?|[Kk]ronor)(?!\p{L})";
 
     /// <summary>A code, in a pattern.</summary>
-    public const string Code = "GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|ISK|PLN|CZK|HUF|RON|BGN|INR|PKR|LKR|BDT|JPY|CNY|KRW|TWD|SGD|HKD|MYR|IDR|THB|VND|ZAR|NGN|KES|GHS|EGP|BRL|MXN|ARS|CLP|ILS|UAH|AED|SAR";
+    public const string Code =
+        "GBP|EUR|USD|AUD|CAD|NZD|CHF|SEK|NOK|DKK|ISK|PLN|CZK|HUF|RON|BGN|INR|PKR|LKR|BDT|JPY|CNY|KRW|TWD|SGD|HKD|MYR|IDR|THB|VND|ZAR|NGN|KES|GHS|EGP|BRL|MXN|ARS|CLP|ILS|UAH|AED|SAR";
 
     /// <summary>Every code that is read.</summary>
     public static readonly FrozenSet<string> Codes = Code.Split('|').ToFrozenSet(StringComparer.Ordinal);
@@ -57,9 +60,15 @@ internal static class CurrencySigns
         ["kronor"] = "SEK",
     }.ToFrozenDictionary(StringComparer.Ordinal);
 
-    private static readonly FrozenDictionary<string, FrozenSet<string>> Shared = new Dictionary<string, FrozenSet<string>>
+    private static readonly FrozenDictionary<string, FrozenSet<string>> Shared = new Dictionary<
+        string,
+        FrozenSet<string>
+    >
     {
-        ["$"] = FrozenSet.ToFrozenSet(["USD", "AUD", "CAD", "NZD", "SGD", "HKD", "MXN", "TWD", "ARS", "CLP", "COP"], StringComparer.Ordinal),
+        ["$"] = FrozenSet.ToFrozenSet(
+            ["USD", "AUD", "CAD", "NZD", "SGD", "HKD", "MXN", "TWD", "ARS", "CLP", "COP"],
+            StringComparer.Ordinal
+        ),
         ["dollar"] = FrozenSet.ToFrozenSet(["USD", "AUD", "CAD", "NZD", "SGD", "HKD"], StringComparer.Ordinal),
         ["dollars"] = FrozenSet.ToFrozenSet(["USD", "AUD", "CAD", "NZD", "SGD", "HKD"], StringComparer.Ordinal),
         ["kr"] = FrozenSet.ToFrozenSet(["SEK", "NOK", "DKK", "ISK"], StringComparer.Ordinal),
@@ -70,9 +79,21 @@ internal static class CurrencySigns
 
     /// <summary>The code of a sign or code; null where it can mean several, or none.</summary>
     public static string? CodeOf(string sign) =>
-        sign.TrimEnd('.') is var bare && Sure.TryGetValue(bare, out var code) || (bare.Length > 3 && Sure.TryGetValue(bare.ToLowerInvariant(), out code)) ? code : Codes.Contains(bare) ? bare : null;
+        sign.TrimEnd('.') is var bare && Sure.TryGetValue(bare, out var code)
+        || (bare.Length > 3 && Sure.TryGetValue(bare.ToLowerInvariant(), out code))
+            ? code
+        : Codes.Contains(bare) ? bare
+        : null;
 
     /// <summary>Whether a sign can mean a currency; where there is no sign, any is possible.</summary>
     public static bool MayBe(string sign, string code) =>
-        sign.TrimEnd('.') is var bare && (bare.Length == 0 || (Shared.TryGetValue(bare.Length > 3 ? bare.ToLowerInvariant() : bare, out var codes) && codes.Contains(code)) || CodeOf(bare) == code);
+        sign.TrimEnd('.') is var bare
+        && (
+            bare.Length == 0
+            || (
+                Shared.TryGetValue(bare.Length > 3 ? bare.ToLowerInvariant() : bare, out var codes)
+                && codes.Contains(code)
+            )
+            || CodeOf(bare) == code
+        );
 }

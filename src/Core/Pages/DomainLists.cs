@@ -23,29 +23,70 @@ internal sealed class DomainDraft(string ending, PageSpan at)
 /// <summary>Reads the prices of domain endings, from tables and from lines.</summary>
 internal sealed partial class DomainLists(PageText page)
 {
-    [GeneratedRegex(@"^\s*\.?(?<ending>\.[a-z]{2,24}(?:\.[a-z]{2,3})?)(?:\s*[,/]\s*\.[a-z.]{2,24})*\W*$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\s*\.?(?<ending>\.[a-z]{2,24}(?:\.[a-z]{2,3})?)(?:\s*[,/]\s*\.[a-z.]{2,24})*\W*$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex EndingCell { get; }
-    [GeneratedRegex(@"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"(?<![\p{L}0-9@.])\.(?<ending>[a-z]{2,24}(?:\.[a-z]{2,3})?)(?![\p{L}0-9@])",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex EndingWord { get; }
-    [GeneratedRegex(@"\brenew(?:al|als|s|ing)?\b|\bthen\b|\bafter(?:wards)?\b|\bfollowing\b|\bfurther years?\b|\blater\b|\bnext years?\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\brenew(?:al|als|s|ing)?\b|\bthen\b|\bafter(?:wards)?\b|\bfollowing\b|\bfurther years?\b|\blater\b"
+            + @"|\bnext years?\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex RenewWord { get; }
+
     [GeneratedRegex(@"\btransfers?\b|\bmov(?:e|ing)\b|\bbring\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex TransferWord { get; }
-    [GeneratedRegex(@"\bregist(?:er|ration)\b|\bnew\b|\bfirst year\b|\bprice\b|\b1 year\b|\bfee\b|\bone year\b|\bcosts?\b|\byear\b|\bannual\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\bregist(?:er|ration)\b|\bnew\b|\bfirst year\b|\bprice\b|\b1 year\b|\bfee\b|\bone year\b|\bcosts?\b"
+            + @"|\byear\b|\bannual\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex RegisterWord { get; }
+
     [GeneratedRegex(@"\b(?:[2-9]|10|two|three|five|ten) years?\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Years { get; }
-    [GeneratedRegex(@"\b(?:in|for) (?:the |its )?first year\b|\bfirst year\b|\bnow\b|\bintro", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:in|for) (?:the |its )?first year\b|\bfirst year\b|\bnow\b|\bintro",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OnlyFirst { get; }
-    [GeneratedRegex(@"\b(?:the )?same (?:when|on|at|price|every|each)\b|\brenews? at the same\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:the )?same (?:when|on|at|price|every|each)\b|\brenews? at the same\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex SameRenewal { get; }
-    [GeneratedRegex(@"\b(?:was|were|instead of|regular(?:ly)?|normally|usually|list price)\b[\s(:]*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:was|were|instead of|regular(?:ly)?|normally|usually|list price)\b[\s(:]*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex StruckBefore { get; }
 
     private readonly Dictionary<string, DomainDraft> _found = new(StringComparer.Ordinal);
 
     /// <summary>The endings in their order on the page.</summary>
-    public IEnumerable<DomainDraft> Found => _found.Values.Where(one => one.Register is not null || one.Renew is not null || one.Transfer is not null).OrderBy(one => one.At.From);
+    public IEnumerable<DomainDraft> Found =>
+        _found
+            .Values.Where(one => one.Register is not null || one.Renew is not null || one.Transfer is not null)
+            .OrderBy(one => one.At.From);
 
     /// <summary>Amounts for two years and more.</summary>
     public List<PageAmount> OtherTerms { get; } = [];
@@ -64,7 +105,13 @@ internal sealed partial class DomainLists(PageText page)
         for (var column = 1; column < table.Columns; column++)
         {
             var words = head >= 0 ? table.Words(head, column) : "";
-            kinds[column] = Years.IsMatch(words) ? "years" : TransferWord.IsMatch(words) ? "transfer" : RenewWord.IsMatch(words) ? "renew" : RegisterWord.IsMatch(words) ? "register" : words.Length == 0 ? "" : "other";
+            kinds[column] =
+                Years.IsMatch(words) ? "years"
+                : TransferWord.IsMatch(words) ? "transfer"
+                : RenewWord.IsMatch(words) ? "renew"
+                : RegisterWord.IsMatch(words) ? "register"
+                : words.Length == 0 ? ""
+                : "other";
         }
 
         var isNamed = kinds.Any(kind => kind is "register" or "renew");
@@ -79,7 +126,19 @@ internal sealed partial class DomainLists(PageText page)
                     Cell(draft, kinds[column], isNamed, table.Cell(row, column), column);
                 }
 
-                draft.IsPlain = !isNamed || (!kinds.Contains("renew") && !OnlyFirst.IsMatch(head >= 0 ? string.Join(' ', Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column))) : ""));
+                draft.IsPlain =
+                    !isNamed
+                    || (
+                        !kinds.Contains("renew")
+                        && !OnlyFirst.IsMatch(
+                            head >= 0
+                                ? string.Join(
+                                    ' ',
+                                    Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column))
+                                )
+                                : ""
+                        )
+                    );
             }
         }
 
@@ -94,7 +153,12 @@ internal sealed partial class DomainLists(PageText page)
     private void Cell(DomainDraft draft, string kind, bool isNamed, IReadOnlyList<Line> lines, int column)
     {
         var words = string.Join("\n", lines.Select(line => line.Words));
-        var amounts = lines.SelectMany(line => line.Amounts.IsEmpty && PageAmount.OfCell(line.Words, line.From) is { } bare ? [bare] : line.Amounts).Where(amount => !PlanReader.IsStruck(page, amount.At)).ToList();
+        var amounts = lines
+            .SelectMany(line =>
+                line.Amounts.IsEmpty && PageAmount.OfCell(line.Words, line.From) is { } bare ? [bare] : line.Amounts
+            )
+            .Where(amount => !PlanReader.IsStruck(page, amount.At))
+            .ToList();
         if (amounts.Count == 0 && Patterns.Has(words, @"^\W*free\W*$") && lines.Count > 0)
         {
             amounts = [new PageAmount(lines[0].Seen.At, "0", null, Per.None, lines[0].Seen.At.To)];
@@ -106,7 +170,12 @@ internal sealed partial class DomainLists(PageText page)
         }
 
         // Of two in a cell the first is what it was, in plain text without headings or within the cell.
-        var amount = amounts.Count > 1 && !page.IsMarked && amounts[0].Value > amounts[^1].Value ? amounts[^1] : amounts.FirstOrDefault(one => !StruckBefore.IsMatch(page.Text[Math.Max(0, one.At.From - 24)..one.At.From])) ?? amounts[0];
+        var amount =
+            amounts.Count > 1 && !page.IsMarked && amounts[0].Value > amounts[^1].Value
+                ? amounts[^1]
+                : amounts.FirstOrDefault(one =>
+                    !StruckBefore.IsMatch(page.Text[Math.Max(0, one.At.From - 24)..one.At.From])
+                ) ?? amounts[0];
         switch (kind)
         {
             case "years":
@@ -132,7 +201,12 @@ internal sealed partial class DomainLists(PageText page)
 
     [GeneratedRegex(@"\s[·•|]\s", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Parted { get; }
-    [GeneratedRegex(@"^\s*(?:a year|per year|each year|/ ?ye?a?r|yearly)?\s*(?:for|buys|gets you)\s+(?:an? |every )?$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\s*(?:a year|per year|each year|/ ?ye?a?r|yearly)?\s*(?:for|buys|gets you)\s+(?:an? |every )?$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex PriceFirst { get; }
 
     /// <summary>Reads a line that prices endings: ".com, .net and .org: £9 a year"; false: it does not.</summary>
@@ -145,27 +219,43 @@ internal sealed partial class DomainLists(PageText page)
         }
 
         var endings = EndingWord.Matches(line.Words).ToList();
-        if (endings.Count == 0 || (line.Amounts.IsEmpty && !(isTransfer && line.Words.Contains("free", StringComparison.OrdinalIgnoreCase))))
+        if (
+            endings.Count == 0
+            || (
+                line.Amounts.IsEmpty && !(isTransfer && line.Words.Contains("free", StringComparison.OrdinalIgnoreCase))
+            )
+        )
         {
             return false;
         }
 
         // Free with the plan, and nothing said of what the ending costs later.
-        if (DomainOffers.In(line.Words, line.Seen.At) is not null && !isTransfer && !Patterns.Has(line.Words, @"\b(?:then|after that|afterwards|renews?|renewal)\b[^.]{0,24}[0-9]"))
+        if (
+            DomainOffers.In(line.Words, line.Seen.At) is not null
+            && !isTransfer
+            && !Patterns.Has(line.Words, @"\b(?:then|after that|afterwards|renews?|renewal)\b[^.]{0,24}[0-9]")
+        )
         {
             return false;
         }
 
         // "£11 a year for .co.uk and £15 for .com": prices stand before their endings.
         var opening = line.Amounts.LastOrDefault(amount => amount.At.To <= line.From + endings[0].Index);
-        var isPriceFirst = opening is not null && PriceFirst.IsMatch(line.Words[(opening.At.To - line.From)..endings[0].Index]);
+        var isPriceFirst =
+            opening is not null && PriceFirst.IsMatch(line.Words[(opening.At.To - line.From)..endings[0].Index]);
 
         // Groups of endings, each with the amounts until the next group.
         var groups = new List<(List<Match> Endings, int From, int To)>();
         foreach (var (number, ending) in endings.Index())
         {
-            var between = number == 0 ? "" : line.Words[(endings[number - 1].Index + endings[number - 1].Length)..ending.Index];
-            if (number > 0 && between.Length <= 12 && !between.Any(char.IsAsciiDigit) && Patterns.Has(between, @"^(?:\s*[,/&+]\s*|\s+(?:and|or)\s+|\s*,\s*(?:and|or)\s+)$|^\s+$"))
+            var between =
+                number == 0 ? "" : line.Words[(endings[number - 1].Index + endings[number - 1].Length)..ending.Index];
+            if (
+                number > 0
+                && between.Length <= 12
+                && !between.Any(char.IsAsciiDigit)
+                && Patterns.Has(between, @"^(?:\s*[,/&+]\s*|\s+(?:and|or)\s+|\s*,\s*(?:and|or)\s+)$|^\s+$")
+            )
             {
                 groups[^1].Endings.Add(ending);
                 groups[^1] = groups[^1] with { From = ending.Index + ending.Length };
@@ -187,21 +277,44 @@ internal sealed partial class DomainLists(PageText page)
             }
 
             var words = line.Words[from..to];
-            var amounts = line.Amounts.Where(amount => amount.At.From >= line.From + from && amount.At.From < line.From + to).ToList();
+            var amounts = line
+                .Amounts.Where(amount => amount.At.From >= line.From + from && amount.At.From < line.From + to)
+                .ToList();
             isRead |= Group(group, words, line.From + from, amounts, line, isTransfer);
         }
 
         return isRead;
     }
 
-    private bool Group(List<Match> endings, string words, int from, List<PageAmount> amounts, Line line, bool isTransfer)
+    private bool Group(
+        List<Match> endings,
+        string words,
+        int from,
+        List<PageAmount> amounts,
+        Line line,
+        bool isTransfer
+    )
     {
         if (isTransfer)
         {
-            var price = amounts.FirstOrDefault() ?? (Patterns.Find(words, @"\bfree\b") is { Success: true } free ? new PageAmount(new PageSpan(from + free.Index, from + free.Index + free.Length), "0", null, Per.None, from + free.Index + free.Length) : null);
+            var price = amounts.FirstOrDefault()
+                ?? (
+                    Patterns.Find(words, @"\bfree\b") is { Success: true } free
+                        ? new PageAmount(
+                            new PageSpan(from + free.Index, from + free.Index + free.Length),
+                            "0",
+                            null,
+                            Per.None,
+                            from + free.Index + free.Length
+                        )
+                        : null
+                );
             foreach (var ending in endings)
             {
-                var draft = Draft(ending.Groups["ending"].Value, new PageSpan(line.From + ending.Index, line.From + ending.Index + ending.Length));
+                var draft = Draft(
+                    ending.Groups["ending"].Value,
+                    new PageSpan(line.From + ending.Index, line.From + ending.Index + ending.Length)
+                );
                 draft.Transfer ??= price;
             }
 
@@ -223,7 +336,11 @@ internal sealed partial class DomainLists(PageText page)
             }
 
             behind = Parted.Match(behind) is { Success: true } stop ? behind[..stop.Index] : behind;
-            if (PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before) || (number > 0 && Patterns.Has(before, @"\binc[\s(]*$|^\s*\(?$") && Patterns.Has(behind, @"^\s*inc")))
+            if (
+                PlanReader.IsStruck(page, amount.At)
+                || StruckBefore.IsMatch(before)
+                || (number > 0 && Patterns.Has(before, @"\binc[\s(]*$|^\s*\(?$") && Patterns.Has(behind, @"^\s*inc"))
+            )
             {
                 isFirst |= PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before);
                 continue;
@@ -237,7 +354,10 @@ internal sealed partial class DomainLists(PageText page)
             {
                 transfer ??= amount;
             }
-            else if (RenewWord.IsMatch(before) || Patterns.Has(behind, @"^\s*(?:on|at|when).{0,12}renew|^[^,;]{0,14}\brenewal\b"))
+            else if (
+                RenewWord.IsMatch(before)
+                || Patterns.Has(behind, @"^\s*(?:on|at|when).{0,12}renew|^[^,;]{0,14}\brenewal\b")
+            )
             {
                 renew ??= amount;
             }
@@ -248,7 +368,12 @@ internal sealed partial class DomainLists(PageText page)
             }
         }
 
-        if (!page.IsMarked && plain.Count == 2 && plain[0].Value > plain[1].Value && page.Text[plain[0].End..plain[1].At.From].Trim().Length == 0)
+        if (
+            !page.IsMarked
+            && plain.Count == 2
+            && plain[0].Value > plain[1].Value
+            && page.Text[plain[0].End..plain[1].At.From].Trim().Length == 0
+        )
         {
             plain.RemoveAt(0);
             isFirst = true;
@@ -262,7 +387,10 @@ internal sealed partial class DomainLists(PageText page)
         var says = SameRenewal.IsMatch(words);
         foreach (var ending in endings)
         {
-            var draft = Draft(ending.Groups["ending"].Value, new PageSpan(line.From + ending.Index, line.From + ending.Index + ending.Length));
+            var draft = Draft(
+                ending.Groups["ending"].Value,
+                new PageSpan(line.From + ending.Index, line.From + ending.Index + ending.Length)
+            );
             draft.Register ??= plain.FirstOrDefault();
             draft.Renew ??= renew ?? (says ? plain.FirstOrDefault() : null);
             draft.Transfer ??= transfer;

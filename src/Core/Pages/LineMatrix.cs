@@ -2,25 +2,53 @@ using System.Text.RegularExpressions;
 
 namespace HomeStart.Core.Pages;
 
-/// <summary>Finds tables that were laid out without one: names side by side, then label after label, each with as many values.</summary>
+/// <summary>
+/// Finds tables that were laid out without one: names side by side, then label after label, each with as many values.
+/// </summary>
 internal static partial class LineMatrix
 {
     private const int FewestRows = 3;
 
-    [GeneratedRegex(@"^(?:(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMT]B)?|[Uu]nlimited|[Uu]nmetered|[Yy]es|[Nn]o|[Nn]one|✓|✔|✗|✘|×|[-–—]|[Ii]ncluded|[Ff]ree|[0-9]{1,2}[- ](?:months?|years?)\b.{0,30}|(?:[Pp]aid|[Bb]illed) .{0,30}|[Ll]inux.*|[Ww]indows.*)$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMT]B)?|[Uu]nlimited|[Uu]nmetered|[Yy]es|[Nn]o"
+            + @"|[Nn]one|✓|✔|✗|✘|×|[-–—]|[Ii]ncluded|[Ff]ree|[0-9]{1,2}[- ](?:months?|years?)\b.{0,30}|(?:[Pp]aid"
+            + @"|[Bb]illed) .{0,30}|[Ll]inux.*|[Ww]indows.*)$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Value { get; }
-    [GeneratedRegex(@"^\W*(?:most|best|popular|recommended|our pick|top|new)\b.{0,20}$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:most|best|popular|recommended|our pick|top|new)\b.{0,20}$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Badge { get; }
-    [GeneratedRegex(@"^(?:price|pay|monthly|yearly|renew|set-?\s?up|after|first|term|billed|contract|commitment|payment|cost|fee|then|renewal).{0,30}$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^(?:price|pay|monthly|yearly|renew|set-?\s?up|after|first|term|billed|contract|commitment|payment|cost"
+            + @"|fee|then|renewal).{0,30}$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex PriceLabel { get; }
 
     /// <summary>Gives the lines of such tables their cells.</summary>
     public static void Mark(List<Line> lines)
     {
-        var table = lines.Where(line => line.Seen.Cell is not null).Select(line => line.Seen.Cell!.Table).DefaultIfEmpty(-1).Max();
+        var table = lines
+            .Where(line => line.Seen.Cell is not null)
+            .Select(line => line.Seen.Cell!.Table)
+            .DefaultIfEmpty(-1)
+            .Max();
         for (var at = 0; at < lines.Count; at++)
         {
-            if (lines[at].Seen.Cell is null && lines[at].NameScore > 0 && Names(lines, at) is { Count: >= 2 } names && Rows(lines, names) is { Count: >= FewestRows } rows)
+            if (
+                lines[at].Seen.Cell is null
+                && lines[at].NameScore > 0
+                && Names(lines, at) is { Count: >= 2 } names
+                && Rows(lines, names) is { Count: >= FewestRows } rows
+            )
             {
                 table++;
                 Set(lines, names, rows, table);
@@ -62,7 +90,11 @@ internal static partial class LineMatrix
                 at++;
             }
 
-            while (at + count < lines.Count && (IsLabel(lines[at]) || (rows.Count > 0 && IsOtherLabel(lines[at]))) && Enumerable.Range(at + 1, count).All(next => IsValue(lines[next])))
+            while (
+                at + count < lines.Count
+                && (IsLabel(lines[at]) || (rows.Count > 0 && IsOtherLabel(lines[at])))
+                && Enumerable.Range(at + 1, count).All(next => IsValue(lines[next]))
+            )
             {
                 rows.Add([.. Enumerable.Range(at, count + 1)]);
                 at += count + 1;
@@ -78,12 +110,24 @@ internal static partial class LineMatrix
         return null;
     }
 
-    private static bool IsLabel(Line line) => line.Seen.Cell is null && line.Amounts.IsEmpty && line.Words.Length <= 60 && char.IsLetter(line.Words[0]) && (Features.KeyOf(line.Words) is not null || Terms.IsLabel(line.Words) || PriceLabel.IsMatch(line.Words));
+    private static bool IsLabel(Line line) =>
+        line.Seen.Cell is null
+        && line.Amounts.IsEmpty
+        && line.Words.Length <= 60
+        && char.IsLetter(line.Words[0])
+        && (Features.KeyOf(line.Words) is not null || Terms.IsLabel(line.Words) || PriceLabel.IsMatch(line.Words));
 
     // A label that nobody here knows, among labels that are known.
-    private static bool IsOtherLabel(Line line) => line.Seen.Cell is null && line.Amounts.IsEmpty && line.Words.Length <= 40 && char.IsLetter(line.Words[0]) && !Value.IsMatch(line.Words) && line.Seen.Heading == 0;
+    private static bool IsOtherLabel(Line line) =>
+        line.Seen.Cell is null
+        && line.Amounts.IsEmpty
+        && line.Words.Length <= 40
+        && char.IsLetter(line.Words[0])
+        && !Value.IsMatch(line.Words)
+        && line.Seen.Heading == 0;
 
-    private static bool IsValue(Line line) => line.Seen.Cell is null && line.Words.Length <= 40 && (Value.IsMatch(line.Words) || line.Amounts.Length > 0);
+    private static bool IsValue(Line line) =>
+        line.Seen.Cell is null && line.Words.Length <= 40 && (Value.IsMatch(line.Words) || line.Amounts.Length > 0);
 
     private static void Set(List<Line> lines, List<int> names, List<List<int>> rows, int table)
     {
@@ -101,5 +145,6 @@ internal static partial class LineMatrix
         }
     }
 
-    private static void Set(List<Line> lines, int at, PageCell cell) => lines[at] = new Line(lines[at].Index, lines[at].Seen with { Cell = cell }) { Amounts = lines[at].Amounts };
+    private static void Set(List<Line> lines, int at, PageCell cell) =>
+        lines[at] = new Line(lines[at].Index, lines[at].Seen with { Cell = cell }) { Amounts = lines[at].Amounts };
 }

@@ -5,7 +5,9 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Pages;
 
-/// <summary>Puts the reading of a page together from what was found, with its sources, what went nowhere, and its doubts.</summary>
+/// <summary>
+/// Puts the reading of a page together from what was found, with its sources, what went nowhere, and its doubts.
+/// </summary>
 internal sealed partial class PageAssembly
 {
     /// <summary>Of so many amounts that went nowhere it is looked why; no page has more of its own.</summary>
@@ -30,11 +32,21 @@ internal sealed partial class PageAssembly
         var all = _work.Lines.SelectMany(line => line.Amounts).ToList();
         var (currency, currencyAt) = PageWide.CurrencyOf(_work.Lines, prices, all);
         _decimals = currency is not null && Currency.TryGet(currency, out var known) ? known.Decimals : 2;
-        var names = plans.Where(plan => plan.Name is not null).Select(plan => plan.Name!).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var names = plans
+            .Where(plan => plan.Name is not null)
+            .Select(plan => plan.Name!)
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
         var (provider, providerAt) = PageWide.ProviderOf(_page, _work.Lines, names);
         var (tax, taxAt, isTwice) = PageWide.TaxOf(_work.Lines);
         var (refund, refundAt) = PageWide.RefundOf(_work.Lines);
-        if (tax is null && !isTwice && prices.Count > 0 && prices.All(price => Roles.IsWithoutTax(_page.Text[price.At.To..Math.Min(_page.Text.Length, price.At.To + 20)])))
+        if (
+            tax is null
+            && !isTwice
+            && prices.Count > 0
+            && prices.All(price =>
+                Roles.IsWithoutTax(_page.Text[price.At.To..Math.Min(_page.Text.Length, price.At.To + 20)])
+            )
+        )
         {
             (tax, taxAt) = ("on-top", prices[0].At);
         }
@@ -60,13 +72,34 @@ internal sealed partial class PageAssembly
 
         plans.RemoveAll(plan => plan.Ways.Count == 0);
         var read = plans.Select((plan, number) => Plan(plan, $"/plans/{number}")).ToImmutableArray();
-        var domains = _work.DomainPrices.Found.Where(one => !IsForeign(one.Register ?? one.Renew ?? one.Transfer!, currency)).Select((one, number) => Domain(one, $"/domains/{number}")).ToImmutableArray();
-        var extras = _work.ExtraDrafts.Where(one => !IsForeign(one.Price, currency)).OrderBy(one => one.NameAt.From).Select((one, number) => Extra(one, $"/extras/{number}")).ToImmutableArray();
+        var domains = _work
+            .DomainPrices.Found.Where(one => !IsForeign(one.Register ?? one.Renew ?? one.Transfer!, currency))
+            .Select((one, number) => Domain(one, $"/domains/{number}"))
+            .ToImmutableArray();
+        var extras = _work
+            .ExtraDrafts.Where(one => !IsForeign(one.Price, currency))
+            .OrderBy(one => one.NameAt.From)
+            .Select((one, number) => Extra(one, $"/extras/{number}"))
+            .ToImmutableArray();
         var codes = _work.Codes.Select((one, number) => Code(one, $"/codes/{number}")).ToImmutableArray();
-        return new PageReading(provider, currency, tax, refund, read, domains, extras, codes, _sources.ToImmutable(), NotPlaced(currency), _doubts.ToImmutable(), _page.Text);
+        return new PageReading(
+            provider,
+            currency,
+            tax,
+            refund,
+            read,
+            domains,
+            extras,
+            codes,
+            _sources.ToImmutable(),
+            NotPlaced(currency),
+            _doubts.ToImmutable(),
+            _page.Text
+        );
     }
 
-    private static bool IsForeign(PageAmount amount, string? currency) => currency is not null && amount.Currency is { } own && own != currency;
+    private static bool IsForeign(PageAmount amount, string? currency) =>
+        currency is not null && amount.Currency is { } own && own != currency;
 
     private ReadPlan Plan(PlanDraft plan, string at)
     {
@@ -91,19 +124,32 @@ internal sealed partial class PageAssembly
             Source($"{at}/includes/{number}", kind.Key, kind.At);
         }
 
-        var domain = plan.Domain is { } offer && !plan.HasNoDomain ? new ReadPlanDomain(offer.Endings, offer.FromMonths, offer.EveryYear) : null;
+        var domain =
+            plan.Domain is { } offer && !plan.HasNoDomain
+                ? new ReadPlanDomain(offer.Endings, offer.FromMonths, offer.EveryYear)
+                : null;
         if (domain is not null)
         {
             Source($"{at}/domain", domain, plan.Domain!.At);
         }
 
-        return new ReadPlan(plan.Name, ways, setup, features.ToImmutable(), domain, [.. plan.Includes.Select(kind => kind.Key)]);
+        return new ReadPlan(
+            plan.Name,
+            ways,
+            setup,
+            features.ToImmutable(),
+            domain,
+            [.. plan.Includes.Select(kind => kind.Key)]
+        );
     }
 
     // No two ways of a plan share months, per and paid: the later one is another thing.
     private static void Distinct(PlanDraft plan)
     {
-        if (plan.Ways is [{ Term: null, Price: { Per: Per.None } bare }, var second, ..] && second.Price.Value == bare.Value)
+        if (
+            plan.Ways is [{ Term: null, Price: { Per: Per.None } bare }, var second, ..]
+            && second.Price.Value == bare.Value
+        )
         {
             plan.Ways.RemoveAt(0);
         }
@@ -117,7 +163,19 @@ internal sealed partial class PageAssembly
                 continue;
             }
 
-            if ((way.Term is null && way.Price.Per is Per.Month && plan.Ways.Exists(other => other.Term is not null && other.Price.Per == way.Price.Per)) || plan.Ways.Take(at).Any(other => other.Term?.Months == way.Term?.Months && other.Price.Per == way.Price.Per && other.Paid == way.Paid))
+            if (
+                (
+                    way.Term is null
+                    && way.Price.Per is Per.Month
+                    && plan.Ways.Exists(other => other.Term is not null && other.Price.Per == way.Price.Per)
+                )
+                || plan.Ways.Take(at)
+                    .Any(other =>
+                        other.Term?.Months == way.Term?.Months
+                        && other.Price.Per == way.Price.Per
+                        && other.Paid == way.Paid
+                    )
+            )
             {
                 plan.Ways.RemoveAt(at);
             }
@@ -131,7 +189,13 @@ internal sealed partial class PageAssembly
         {
             var months = way.Term?.Months ?? 12;
             var whole = way.Price.Per == Per.Month ? way.Price.Value * months : way.Price.Value;
-            if (plan.Ways.Exists(other => other != way && other.Price.Per == Per.Month && Math.Abs((other.Price.Value * (months - way.Free!.Months)) - whole) <= months * 0.05m))
+            if (
+                plan.Ways.Exists(other =>
+                    other != way
+                    && other.Price.Per == Per.Month
+                    && Math.Abs((other.Price.Value * (months - way.Free!.Months)) - whole) <= months * 0.05m
+                )
+            )
             {
                 way.Free = null;
             }
@@ -146,7 +210,10 @@ internal sealed partial class PageAssembly
             return Amount($"{at}/setupFee", amount);
         }
 
-        if ((plan.FreeSetup ?? _work.FreeSetupForAll) is { } free && plan.Ways.TrueForAll(way => way.Setup is null && way.FreeSetup is null))
+        if (
+            (plan.FreeSetup ?? _work.FreeSetupForAll) is { } free
+            && plan.Ways.TrueForAll(way => way.Setup is null && way.FreeSetup is null)
+        )
         {
             Source($"{at}/setupFee", "0", free);
             return Text(0);
@@ -160,7 +227,8 @@ internal sealed partial class PageAssembly
         var price = Amount($"{at}/price", way.Price);
         var isFirst = IsFirst(plan, way);
         var perUnit = way.Price.Per;
-        var ofPlan = perUnit == Per.Year && plan.Term is { Months: < 12 } ? null : plan.Term; // A price a year is for no month.
+        // A price a year is for no month.
+        var ofPlan = perUnit == Per.Year && plan.Term is { Months: < 12 } ? null : plan.Term;
         var months = way.Term?.Months ?? ofPlan?.Months;
         var monthsAt = way.Term?.At ?? ofPlan?.At;
         var paid = way.Paid;
@@ -179,7 +247,11 @@ internal sealed partial class PageAssembly
             Total(way, total, ref months, ref paid);
         }
 
-        paid ??= (way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months) && !(perUnit == Per.Year && plan.Paid == Paid.MonthlyFree && plan.Ways.Count > 1) ? plan.Paid : null;
+        paid ??=
+            (way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months)
+            && !(perUnit == Per.Year && plan.Paid == Paid.MonthlyFree && plan.Ways.Count > 1)
+                ? plan.Paid
+                : null;
         var per = perUnit switch
         {
             Per.Month => "month",
@@ -228,8 +300,20 @@ internal sealed partial class PageAssembly
         }
 
         var struck = way.Struck is { } dear ? Amount($"{at}/struck", dear) : null;
-        var setup = way.Setup is { } fee ? Amount($"{at}/setupFee", fee) : way.FreeSetup is not null ? Text(0) : null;
-        return new ReadWay(months, price, per, PaidWord(paid), way.Free?.Months ?? 0, struck, Later(plan, way, per, isFirst, at), setup);
+        var setup =
+            way.Setup is { } fee ? Amount($"{at}/setupFee", fee)
+            : way.FreeSetup is not null ? Text(0)
+            : null;
+        return new ReadWay(
+            months,
+            price,
+            per,
+            PaidWord(paid),
+            way.Free?.Months ?? 0,
+            struck,
+            Later(plan, way, per, isFirst, at),
+            setup
+        );
     }
 
     private static void Total(WayDraft way, PageAmount total, ref int? months, ref Paid? paid)
@@ -270,10 +354,23 @@ internal sealed partial class PageAssembly
     private ReadLater? Later(PlanDraft plan, WayDraft way, string per, bool isFirst, string at)
     {
         var isMonthly = (way.Term?.Months ?? 0) == 1 && plan.Ways.Count > 1;
-        var later = way.Later ?? (isMonthly && plan.Later?.Per == Per.Year ? null : plan.Later); // What a year renews at is no monthly price's.
+        // What a year renews at is no monthly price's.
+        var later = way.Later ?? (isMonthly && plan.Later?.Per == Per.Year ? null : plan.Later);
         if (later is not null)
         {
-            var laterPer = later.Per switch { Per.Month => "month", Per.Year => "year", _ => PerLength(later) ?? (per == "month" && IsForWholeTerm(way, later) ? (way.Term?.Months ?? plan.Term?.Months) is null or 12 ? "year" : "term" : per) };
+            var laterPer = later.Per switch
+            {
+                Per.Month => "month",
+                Per.Year => "year",
+                _ => PerLength(later)
+                    ?? (
+                        per == "month" && IsForWholeTerm(way, later)
+                            ? (way.Term?.Months ?? plan.Term?.Months) is null or 12
+                                ? "year"
+                                : "term"
+                            : per
+                    ),
+            };
             if (later.Value == way.Price.Value && laterPer == per)
             {
                 Place(later);
@@ -294,7 +391,12 @@ internal sealed partial class PageAssembly
 
         if (way.Struck is { } dear && (way.IsRegular || plan.IsRegular || _work.IsRegularForAll))
         {
-            var dearPer = dear.Per switch { Per.Month => "month", Per.Year => "year", _ => per };
+            var dearPer = dear.Per switch
+            {
+                Per.Month => "month",
+                Per.Year => "year",
+                _ => per,
+            };
             Source($"{at}/later/price", dear.Number, Wide(dear));
             return new ReadLater(Text(dear), dearPer);
         }
@@ -308,14 +410,23 @@ internal sealed partial class PageAssembly
         return ReadLater.Same;
     }
 
-    [GeneratedRegex($@"^\s*(?:every|for|per|each|for each)\s+(?:(?:another|the same|the|further|more)\s+)*(?:{Patterns.Count}[- ](?:months?|(?<year>years?))|(?<term>term))\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\s*(?:every|for|per|each|for each)\s+(?:(?:another|the same|the|further"
+            + $@"|more)\s+)*(?:{Patterns.Count}[- ](?:months?|(?<year>years?))|(?<term>term))\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Every { get; }
 
     // No price a month rises to what all the months together cost.
     private static bool IsForWholeTerm(WayDraft way, PageAmount later) =>
         later.Value >= way.Price.Value * Math.Max(6, (way.Term?.Months ?? 12) * 0.6m);
 
-    [GeneratedRegex(@"\b(?:(?<year>yearly|annually|each year|every year|once a year)|monthly|each month)\b[^.0-9]{0,12}$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:(?<year>yearly|annually|each year|every year|once a year)|monthly|each month)\b[^.0-9]{0,12}$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Often { get; }
 
     // "then £144 every 24 months".
@@ -323,20 +434,46 @@ internal sealed partial class PageAssembly
     {
         var match = Every.Match(_page.Text, amount.At.To, Math.Min(40, _page.Text.Length - amount.At.To));
         var often = Often.Match(_page.Text[Math.Max(0, amount.At.From - 30)..amount.At.From]);
-        return !match.Success ? (often.Success ? often.Groups["year"].Success ? "year" : "month" : null)
+        return !match.Success
+                ? (
+                    often.Success
+                        ? often.Groups["year"].Success
+                            ? "year"
+                            : "month"
+                        : null
+                )
             : match.Groups["term"].Success ? "term"
-            : (Patterns.Number(match.Groups["count"].Value) * (match.Groups["year"].Success ? 12 : 1)) switch { 1 => "month", 12 => "year", _ => "term" };
+            : (Patterns.Number(match.Groups["count"].Value) * (match.Groups["year"].Success ? 12 : 1)) switch
+            {
+                1 => "month",
+                12 => "year",
+                _ => "term",
+            };
     }
 
     private static string? PaidWord(Paid? paid) =>
-        paid switch { Paid.AtOnce => "at-once", Paid.MonthlyBound => "monthly-bound", Paid.MonthlyFree => "monthly-free", _ => null };
+        paid switch
+        {
+            Paid.AtOnce => "at-once",
+            Paid.MonthlyBound => "monthly-bound",
+            Paid.MonthlyFree => "monthly-free",
+            _ => null,
+        };
 
     private ReadDomain Domain(DomainDraft one, string at)
     {
         Source($"{at}/ending", one.Ending, one.At);
         var register = one.Register is { } first ? Amount($"{at}/register", first) : null;
-        var renew = one.Renew is { } later ? Amount($"{at}/renew", later) : one.IsPlain && one.Register is { } same ? Amount($"{at}/renew", same) : null;
-        return new ReadDomain(one.Ending, register, renew, one.Transfer is { } transfer ? Amount($"{at}/transfer", transfer) : null);
+        var renew =
+            one.Renew is { } later ? Amount($"{at}/renew", later)
+            : one.IsPlain && one.Register is { } same ? Amount($"{at}/renew", same)
+            : null;
+        return new ReadDomain(
+            one.Ending,
+            register,
+            renew,
+            one.Transfer is { } transfer ? Amount($"{at}/transfer", transfer) : null
+        );
     }
 
     private ReadExtra Extra(ExtraDraft one, string at)
@@ -370,7 +507,18 @@ internal sealed partial class PageAssembly
 
                     var before = _page.Text[from..Math.Max(from, amount.At.From)];
                     var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
-                    left.Add(new NotPlaced(amount.At, Why(amount, line, before, _page.Text[Math.Min(amount.End, Math.Max(to, amount.End))..Math.Max(to, amount.End)], currency)));
+                    left.Add(
+                        new NotPlaced(
+                            amount.At,
+                            Why(
+                                amount,
+                                line,
+                                before,
+                                _page.Text[Math.Min(amount.End, Math.Max(to, amount.End))..Math.Max(to, amount.End)],
+                                currency
+                            )
+                        )
+                    );
                 }
 
                 from = Math.Max(from, amount.End);
@@ -428,7 +576,8 @@ internal sealed partial class PageAssembly
     }
 
     // The amount with what it is for, within its line.
-    private static PageSpan Wide(PageAmount amount) => new(amount.At.From, Math.Max(amount.At.To, Math.Min(amount.End, amount.At.To + 40)));
+    private static PageSpan Wide(PageAmount amount) =>
+        new(amount.At.From, Math.Max(amount.At.To, Math.Min(amount.End, amount.At.To + 40)));
 
     private void Place(PageAmount amount) => _placed.Add(amount.At);
 
@@ -436,10 +585,14 @@ internal sealed partial class PageAssembly
     {
         var dot = amount.Number.IndexOf('.', StringComparison.Ordinal);
         var printed = dot < 0 ? 0 : amount.Number.Length - dot - 1;
-        return amount.Value.ToString("F" + Math.Max(_decimals, printed).ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+        return amount.Value.ToString(
+            "F" + Math.Max(_decimals, printed).ToString(CultureInfo.InvariantCulture),
+            CultureInfo.InvariantCulture
+        );
     }
 
-    private string Text(decimal value) => value.ToString("F" + _decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+    private string Text(decimal value) =>
+        value.ToString("F" + _decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
 
     private void Source(string at, object? value, PageSpan? words)
     {

@@ -43,20 +43,41 @@ internal static partial class PageLines
 {
     [GeneratedRegex($@"^(?:{CurrencySigns.Sign}|R|RM|Rp|{CurrencySigns.Code})$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OnlySign { get; }
-    [GeneratedRegex($@"^(?:€|zł|Kč|kr\.?|Ft|lei|лв\.?|₫|{CurrencySigns.Code})(?:\s*(?:/|per |a ).{{1,12}})?$", Patterns.ExactCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        $@"^(?:€|zł|Kč|kr\.?|Ft|lei|лв\.?|₫|{CurrencySigns.Code})(?:\s*(?:/|per |a ).{{1,12}})?$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex OnlyTrailing { get; }
+
     [GeneratedRegex(@"^[0-9][0-9.,'’  ]*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OnlyFigures { get; }
+
     [GeneratedRegex(@"^[.,][0-9]{2}$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex OnlyCents { get; }
+
     [GeneratedRegex(@"(?:^|[^0-9.,])[0-9]{1,3}$|^[0-9 ]+$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex EndsInFigures { get; }
-    [GeneratedRegex(@"^(?:/|per\b|a\b|an\b|each\b)\s*(?:month|mo\.?|mth|year|yr|annum)\.?[*†‡]*(?:[\s,].*)?$|^(?:monthly|yearly|annually)$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^(?:/|per\b|a\b|an\b|each\b)\s*(?:month|mo\.?|mth|year|yr|annum)\.?[*†‡]*(?:[\s,].*)?$|^(?:monthly"
+            + @"|yearly|annually)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OnlyPer { get; }
+
     [GeneratedRegex(@"[0-9](?:\s?(?:€|zł|Kč|kr\.?|CHF|[A-Z]{3}))?[*†]*$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex EndsInAmount { get; }
 
-    [GeneratedRegex(@"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?!\.[a-z]{2})(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B|[0-9.,]+ )|(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\s*[·•|;]\s*|\s+[–—]\s+|\s+-\s+|,\s+(?!\.[a-z]{2})(?=\D|[0-9]+[ -]\p{L}|[0-9][0-9.,]*\s?[GMT]B"
+            + @"|[0-9.,]+ )|(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr"
+            + @"|kr))[.!?](?:\s+)(?=[\p{Lu}0-9“""'£€$₹~*†])|\n",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Separator { get; }
 
     /// <summary>The lines of a page, with their amounts.</summary>
@@ -65,8 +86,19 @@ internal static partial class PageLines
         var joined = new List<PageLine>();
         foreach (var line in page.Lines)
         {
-            var isNextLabel = joined.Count > 1 && char.IsLetter(line.Words[0]) && Terms.IsLabel(joined[^2].Words) && Terms.IsLabel(line.Words);
-            if (joined.Count > 0 && !isNextLabel && joined[^1] is var last && last.Cell == line.Cell && (last.Cell is not null || line.At.From - last.At.To <= 3) && Joins(last.Words, line.Words))
+            var isNextLabel =
+                joined.Count > 1
+                && char.IsLetter(line.Words[0])
+                && Terms.IsLabel(joined[^2].Words)
+                && Terms.IsLabel(line.Words);
+            if (
+                joined.Count > 0
+                && !isNextLabel
+                && joined[^1] is var last
+                && last.Cell == line.Cell
+                && (last.Cell is not null || line.At.From - last.At.To <= 3)
+                && Joins(last.Words, line.Words)
+            )
             {
                 var at = new PageSpan(last.At.From, line.At.To);
                 joined[^1] = last with { At = at, Words = page.Of(at) };
@@ -77,33 +109,73 @@ internal static partial class PageLines
         }
 
         var parts = Named(joined.SelectMany(Parts).ToList(), page);
-        return [.. parts.Select((part, number) => new Line(number, part) { Amounts = PageAmount.In(part.Words, part.At.From) })];
+        return
+        [
+            .. parts.Select(
+                (part, number) => new Line(number, part) { Amounts = PageAmount.In(part.Words, part.At.From) }
+            ),
+        ];
     }
 
-    [GeneratedRegex(@"^\W*(?:now|only|just|from|was|were|price|prices|total|save|saving|pay|today|then|after|renews?|renewal|regular|first|for|per|at|and|or|plus|add|set-?\s?up|monthly|yearly|annual|annually|fee|cost|costs|term|billed|worth|value|off|subtotal|vat|tax|domain|transfer|registration|new|you|it)\b|\b(?:from|only|just|for|at|is|costs?|price|now|renews?|fee|of|was|save|worth|to|by|than|with|a|the|year|month|years|months|per|than|then|total|set-?up|vat|tax|today|pay|off|and|or|value)\W*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\W*(?:now|only|just|from|was|were|price|prices|total|save|saving|pay|today|then|after|renews?|renewal"
+            + @"|regular|first|for|per|at|and|or|plus|add|set-?\s?up|monthly|yearly|annual|annually|fee|cost|costs"
+            + @"|term|billed|worth|value|off|subtotal|vat|tax|domain|transfer|registration|new|you|it)\b|\b(?:from"
+            + @"|only|just|for|at|is|costs?|price|now|renews?|fee|of|was|save|worth|to|by|than|with|a|the|year|month"
+            + @"|years|months|per|than|then|total|set-?up|vat|tax|today|pay|off|and|or|value)\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex NotNamed { get; }
 
-    private static readonly SearchValues<string> Periods = SearchValues.Create(["mo", "mth", "year", "yr", "annum", "annual", "pm", "pcm", "p/m", "pa", "p/a", "/y", "/m", "/ y", "/ m"], StringComparison.OrdinalIgnoreCase);
+    private static readonly SearchValues<string> Periods = SearchValues.Create(
+        ["mo", "mth", "year", "yr", "annum", "annual", "pm", "pcm", "p/m", "pa", "p/a", "/y", "/m", "/ y", "/ m"],
+        StringComparison.OrdinalIgnoreCase
+    );
 
-    // "Small €3 / month", "Medium €6 / month": a name and its price on one line are two lines where several plans stand so.
+    // "Small €3 / month", "Medium €6 / month": a name and its price on one line are two lines where several plans stand
+    // so.
     private static List<PageLine> Named(List<PageLine> lines, PageText page)
     {
         var found = new Dictionary<int, int>();
         for (var at = 0; at < lines.Count; at++)
         {
             var line = lines[at];
-            if (line.Cell is null && line.Words.Length <= 90 && line.Words.AsSpan().ContainsAny(Periods) && PageAmount.In(line.Words, 0) is [{ Per: Per.Month or Per.Year } price, ..] && price.At.From > 2)
+            if (
+                line.Cell is null
+                && line.Words.Length <= 90
+                && line.Words.AsSpan().ContainsAny(Periods)
+                && PageAmount.In(line.Words, 0) is [{ Per: Per.Month or Per.Year } price, ..]
+                && price.At.From > 2
+            )
             {
                 var before = line.Words[..price.At.From].TrimEnd(' ', '–', '—', '-', ':');
-                if (before.Length is > 1 and <= 30 && char.IsLetterOrDigit(before[^1]) && PlanBlocks.Score(before) > 0 && !NotNamed.IsMatch(before) && Features.KeyOf(before) is null && !PageWork.IsThing(before)
-                    && lines.Skip(at + 1).Take(4).Any(next => PageAmount.In(next.Words, 0).IsEmpty && Pieces(next.Words, 0).Exists(piece => Features.In(piece.Words, 0).Length > 0)))
+                if (
+                    before.Length is > 1 and <= 30
+                    && char.IsLetterOrDigit(before[^1])
+                    && PlanBlocks.Score(before) > 0
+                    && !NotNamed.IsMatch(before)
+                    && Features.KeyOf(before) is null
+                    && !PageWork.IsThing(before)
+                    && lines
+                        .Skip(at + 1)
+                        .Take(4)
+                        .Any(next =>
+                            PageAmount.In(next.Words, 0).IsEmpty
+                            && Pieces(next.Words, 0).Exists(piece => Features.In(piece.Words, 0).Length > 0)
+                        )
+                )
                 {
                     found[at] = before.Length;
                 }
             }
         }
 
-        if (found.Count < 2 || found.Select(one => lines[one.Key].Words[..one.Value]).Distinct(StringComparer.OrdinalIgnoreCase).Count() < found.Count)
+        if (
+            found.Count < 2
+            || found.Select(one => lines[one.Key].Words[..one.Value]).Distinct(StringComparer.OrdinalIgnoreCase).Count()
+                < found.Count
+        )
         {
             return lines;
         }
@@ -164,7 +236,12 @@ internal static partial class PageLines
         }
     }
 
-    [GeneratedRegex(@"(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd"
+            + @"|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Sentence { get; }
 
     private static readonly SearchValues<char> Ends = SearchValues.Create(".!?\n");
@@ -194,25 +271,48 @@ internal static partial class PageLines
     }
 
     private static bool Joins(string last, string next) =>
-        last.Length <= 60 && next.Length <= 60
-        && ((OnlySign.IsMatch(last) && OnlyFigures.IsMatch(next))
+        last.Length <= 60
+        && next.Length <= 60
+        && (
+            (OnlySign.IsMatch(last) && OnlyFigures.IsMatch(next))
             || (OnlyFigures.IsMatch(last) && OnlyTrailing.IsMatch(next))
             || (OnlyCents.IsMatch(next) && EndsInFigures.IsMatch(last))
-            || (OnlyPer.IsMatch(next) && EndsInAmount.IsMatch(last) && PageAmount.In(last, 0).Length > 0));
+            || (OnlyPer.IsMatch(next) && EndsInAmount.IsMatch(last) && PageAmount.In(last, 0).Length > 0)
+        );
 
     [GeneratedRegex(@"(?<![\p{L}0-9@.])\.[a-z]{2,24}\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Ending { get; }
 
-    [GeneratedRegex(@"^(?<name>\p{L}[^(–—:·,]{1,30}?)\s*(?:\((?<more>[^()]{8,120})\)|(?:\s[–—-]\s|:\s)(?<more>.{8,120}))$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?<name>\p{L}[^(–—:·,]{1,30}?)\s*(?:\((?<more>[^()]{8,120})\)|(?:\s[–—-]\s|:\s)(?<more>.{8,120}))$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex NameAndMore { get; }
 
-    [GeneratedRegex(@"^(?:[*•·‣▪–-]\s+)?\p{Lu}[^–—:.]{1,32}(?:\s[–—-]\s|:\s).{0,40}(?:[£€$₹]\s?[0-9]|[0-9]\s?(?:€|kr|zł|[A-Z]{3}\b))", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:[*•·‣▪–-]\s+)?\p{Lu}[^–—:.]{1,32}(?:\s[–—-]\s|:\s).{0,40}(?:[£€$₹]\s?[0-9]|[0-9]\s?(?:€|kr|zł"
+            + @"|[A-Z]{3}\b))",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex NameAndPrice { get; }
 
     private static bool IsNameAndPrice(Piece piece) =>
-        PageAmount.In(piece.Words, 0) is [{ Per: Per.Month or Per.Year } price] && price.At.From > 2 && piece.Words[..price.At.From].TrimEnd() is var name && PlanBlocks.Score(name) > 0 && !NotNamed.IsMatch(name) && Features.KeyOf(name) is null && !PageWork.IsThing(name);
+        PageAmount.In(piece.Words, 0) is [{ Per: Per.Month or Per.Year } price]
+        && price.At.From > 2
+        && piece.Words[..price.At.From].TrimEnd() is var name
+        && PlanBlocks.Score(name) > 0
+        && !NotNamed.IsMatch(name)
+        && Features.KeyOf(name) is null
+        && !PageWork.IsThing(name);
 
-    [GeneratedRegex(@"(?:^[^:]{2,40}:\s+|,\s+(?:and\s+)?|\s+and\s+|;\s+)(?=\p{Lu}[\p{L}0-9]*(?: \p{Lu}?[\p{L}0-9]+)?\s+(?:for |at |is |costs )?[^\p{L}\s]{0,4}(?:[£€$₹]|[A-Z]{3})?\s?[0-9])|[.]$", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"(?:^[^:]{2,40}:\s+|,\s+(?:and\s+)?|\s+and\s+|;\s+)(?=\p{Lu}[\p{L}0-9]*(?: "
+            + @"\p{Lu}?[\p{L}0-9]+)?\s+(?:for |at |is |costs )?[^\p{L}\s]{0,4}(?:[£€$₹]|[A-Z]{3})?\s?[0-9])|[.]$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex BetweenNames { get; }
 
     // Empty unless every part is a name with its price.
@@ -242,58 +342,112 @@ internal static partial class PageLines
     private static IEnumerable<PageLine> Parts(PageLine line)
     {
         const int Longest = 600;
-        if (line.Words.Length > 60 && line.Words.AsSpan().ContainsAnyInRange('0', '9') && Sentences(line.Words, line.At.From) is { Count: > 1 } named && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words) || PageWork.NamesAPlan(sentence.Words)) > 1)
+        if (
+            line.Words.Length > 60
+            && line.Words.AsSpan().ContainsAnyInRange('0', '9')
+            && Sentences(line.Words, line.At.From) is { Count: > 1 } named
+            && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words) || PageWork.NamesAPlan(sentence.Words)) > 1
+        )
         {
             foreach (var sentence in named)
             {
-                yield return line with { At = sentence.At, Words = sentence.Words };
+                yield return line with
+                {
+                    At = sentence.At,
+                    Words = sentence.Words,
+                };
             }
 
             yield break;
         }
 
-        if (line.Words.Length > 90 && line.Cell is null && Ending.IsMatch(line.Words) && !NameAndPrice.IsMatch(line.Words) && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences && char.IsLetter(line.Words[0]))
+        if (
+            line.Words.Length > 90
+            && line.Cell is null
+            && Ending.IsMatch(line.Words)
+            && !NameAndPrice.IsMatch(line.Words)
+            && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences
+            && char.IsLetter(line.Words[0])
+        )
         {
             foreach (var sentence in sentences)
             {
-                yield return line with { At = sentence.At, Words = sentence.Words };
+                yield return line with
+                {
+                    At = sentence.At,
+                    Words = sentence.Words,
+                };
             }
 
             yield break;
         }
 
         // "Plans for every pocket: Pebble £2 a month, Cobble £4 a month and Flagstone £9 a month".
-        if (line.Words.Length <= 240 && line.Cell is null && line.Words.AsSpan().ContainsAny(Periods) && NamesAndPrices(line) is { Count: > 1 } several)
+        if (
+            line.Words.Length <= 240
+            && line.Cell is null
+            && line.Words.AsSpan().ContainsAny(Periods)
+            && NamesAndPrices(line) is { Count: > 1 } several
+        )
         {
             foreach (var piece in several)
             {
                 var price = PageAmount.In(piece.Words, 0)[0].At.From;
                 var name = piece.Words[..price].TrimEnd();
-                yield return line with { At = new PageSpan(piece.From, piece.From + name.Length), Words = name, Looks = line.Looks.Add("named") };
-                yield return line with { At = new PageSpan(piece.From + price, piece.At.To), Words = piece.Words[price..] };
+                yield return line with
+                {
+                    At = new PageSpan(piece.From, piece.From + name.Length),
+                    Words = name,
+                    Looks = line.Looks.Add("named"),
+                };
+                yield return line with
+                {
+                    At = new PageSpan(piece.From + price, piece.At.To),
+                    Words = piece.Words[price..],
+                };
             }
 
             yield break;
         }
 
         // "Parkland $4/mo · Downland $9/mo": several names with their prices.
-        if (line.Words.Length <= 160 && line.Words.AsSpan().ContainsAny('·', '|', '•') && Pieces(line.Words, line.At.From) is { Count: > 1 } pieces && pieces.TrueForAll(IsNameAndPrice))
+        if (
+            line.Words.Length <= 160
+            && line.Words.AsSpan().ContainsAny('·', '|', '•')
+            && Pieces(line.Words, line.At.From) is { Count: > 1 } pieces
+            && pieces.TrueForAll(IsNameAndPrice)
+        )
         {
             foreach (var piece in pieces)
             {
-                yield return line with { At = piece.At, Words = piece.Words };
+                yield return line with
+                {
+                    At = piece.At,
+                    Words = piece.Words,
+                };
             }
 
             yield break;
         }
 
         // "Jetty (5 GB, 2 sites, 10 mailboxes)": a name, and what it has.
-        if (line.Words.Length <= 160 && line.Cell is null && NameAndMore.Match(line.Words) is { Success: true } match && PlanBlocks.Score(match.Groups["name"].Value) > 0 && Features.KeyOf(match.Groups["name"].Value) is null
-            && Pieces(match.Groups["more"].Value, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2 && PageAmount.In(line.Words, 0).IsEmpty)
+        if (
+            line.Words.Length <= 160
+            && line.Cell is null
+            && NameAndMore.Match(line.Words) is { Success: true } match
+            && PlanBlocks.Score(match.Groups["name"].Value) > 0
+            && Features.KeyOf(match.Groups["name"].Value) is null
+            && Pieces(match.Groups["more"].Value, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2
+            && PageAmount.In(line.Words, 0).IsEmpty
+        )
         {
             foreach (var group in new[] { match.Groups["name"], match.Groups["more"] })
             {
-                yield return line with { At = new PageSpan(line.At.From + group.Index, line.At.From + group.Index + group.Length), Words = group.Value };
+                yield return line with
+                {
+                    At = new PageSpan(line.At.From + group.Index, line.At.From + group.Index + group.Length),
+                    Words = group.Value,
+                };
             }
 
             yield break;
@@ -317,7 +471,11 @@ internal static partial class PageLines
             }
 
             var words = line.Words[start..end];
-            yield return line with { At = new PageSpan(line.At.From + start, line.At.From + end), Words = words };
+            yield return line with
+            {
+                At = new PageSpan(line.At.From + start, line.At.From + end),
+                Words = words,
+            };
             start = end;
         }
     }

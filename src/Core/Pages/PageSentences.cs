@@ -57,7 +57,10 @@ internal sealed partial class PageWork
     // Lines between plans that say how long or how they are paid hold for the plans below, until others do.
     private void Scopes()
     {
-        var plans = Plans.Where(plan => plan.Lines.Count > 0).OrderBy(plan => plan.Lines.Min(line => line.Index)).ToList();
+        var plans = Plans
+            .Where(plan => plan.Lines.Count > 0)
+            .OrderBy(plan => plan.Lines.Min(line => line.Index))
+            .ToList();
         (Term? Term, Paid? Paid, bool IsFirst)? scope = null;
         List<(Term? Term, Paid? Paid)> after = [];
         var starts = plans.ToDictionary(plan => plan.Lines.Min(line => line.Index));
@@ -68,23 +71,50 @@ internal sealed partial class PageWork
                 (plan.Term, plan.Paid) = (holds.Term, holds.Paid);
             }
 
-            if (line.Owner is not null || line.Words.Length > 260 || IsChoice(line) || Offers.IsExample(line.Words) || line.Words.EndsWith('?') || Patterns.HasExact(line.Words, "^[“\"„]"))
+            if (
+                line.Owner is not null
+                || line.Words.Length > 260
+                || IsChoice(line)
+                || Offers.IsExample(line.Words)
+                || line.Words.EndsWith('?')
+                || Patterns.HasExact(line.Words, "^[“\"„]")
+            )
             {
                 continue;
             }
 
             foreach (var sentence in PageLines.Sentences(line.Words, line.From))
             {
-                if (line.Amounts.Any(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To) || DomainOffers.In(sentence.Words, sentence.At) is not null || Patterns.Has(sentence.Words, @"\bdomain|\bday\b|\bwe (?:write|drive)|\btwice\b|\bcookie|\binvoice with|\bname\b"))
+                if (
+                    line.Amounts.Any(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)
+                    || DomainOffers.In(sentence.Words, sentence.At) is not null
+                    || Patterns.Has(
+                        sentence.Words,
+                        @"\bdomain|\bday\b|\bwe (?:write|drive)|\btwice\b|\bcookie|\binvoice with|\bname\b"
+                    )
+                )
                 {
                     continue;
                 }
 
                 var paid = Terms.PaidIn(sentence.Words);
                 var terms = Terms.In(sentence.Words, sentence.From);
-                var isChoice = terms.Select(term => term.Months).Distinct().Count() > 1 || SeveralLengths.IsMatch(sentence.Words) || Patterns.Has(sentence.Words, @"\bor\b");
+                var isChoice =
+                    terms.Select(term => term.Months).Distinct().Count() > 1
+                    || SeveralLengths.IsMatch(sentence.Words)
+                    || Patterns.Has(sentence.Words, @"\bor\b");
                 var term = isChoice ? null : terms.FirstOrDefault();
-                var speaks = paid is not null || (term is not null && Patterns.Has(sentence.Words, @"\bterm|\bbilled|\bcontract|\bprices?\b|\bhosting\b|\bplans?\b|\boffer|\bfor (?:one|[0-9]+) years?\b|\bcommitment|^\W*(?:monthly|yearly|annual)") && sentence.Words.Length < 90);
+                var speaks =
+                    paid is not null
+                    || (
+                        term is not null
+                        && Patterns.Has(
+                            sentence.Words,
+                            @"\bterm|\bbilled|\bcontract|\bprices?\b|\bhosting\b|\bplans?\b|\boffer|\bfor (?:one"
+                                + @"|[0-9]+) years?\b|\bcommitment|^\W*(?:monthly|yearly|annual)"
+                        )
+                        && sentence.Words.Length < 90
+                    );
                 if (!speaks || isChoice)
                 {
                     continue;
@@ -117,29 +147,71 @@ internal sealed partial class PageWork
 
     // "Pay yearly", "Pay monthly" side by side: which of them holds is not seen.
     private bool IsChoice(Line line) =>
-        Terms.IsLabel(line.Words) && new[] { At(line.Index - 1), At(line.Index + 1) }.Any(other => other is not null && Terms.IsLabel(other.Words) && Terms.In(other.Words, 0)[0].Months != Terms.In(line.Words, 0)[0].Months);
+        Terms.IsLabel(line.Words)
+        && new[] { At(line.Index - 1), At(line.Index + 1) }.Any(other =>
+            other is not null
+            && Terms.IsLabel(other.Words)
+            && Terms.In(other.Words, 0)[0].Months != Terms.In(line.Words, 0)[0].Months
+        );
 
-    [GeneratedRegex(@"\b[0-9]{1,2}\s*(?:,|and|or|&|/)\s*(?=[0-9]{1,2}[- ](?:months?|years?))", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b[0-9]{1,2}\s*(?:,|and|or|&|/)\s*(?=[0-9]{1,2}[- ](?:months?|years?))",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex SeveralLengths { get; }
-    [GeneratedRegex(@"\b(?<months>[0-9]{1,2})(?=(?:(?:\s*,\s*|\s*/\s*|,? (?:and|or|&) )[0-9]{1,2})*[- ]months?\b)|\b(?<years>[0-9]{1,2}|one|two|three|four|five)(?=(?:(?:\s*,\s*|\s*/\s*|,? (?:and|or|&) )(?:[0-9]{1,2}|one|two|three|four|five))*[- ]years?\b)|\b(?<annual>annual|yearly)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?<months>[0-9]{1,2})(?=(?:(?:\s*,\s*|\s*/\s*|,? (?:and|or|&) )[0-9]{1,2})*[- ]months?\b)"
+            + @"|\b(?<years>[0-9]{1,2}|one|two|three|four|five)(?=(?:(?:\s*,\s*|\s*/\s*|,? (?:and|or|&) )(?:[0-9]{1,2}"
+            + @"|one|two|three|four|five))*[- ]years?\b)|\b(?<annual>annual|yearly)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Lengths { get; }
-    [GeneratedRegex(@"\b(?:longer|all other|other|multi-?\s?year) (?:terms?|cycles?|plans?|periods?|commitments?|contracts?|lengths?)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:longer|all other|other|multi-?\s?year) (?:terms?|cycles?|plans?|periods?|commitments?|contracts?"
+            + @"|lengths?)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Longer { get; }
 
     // "12 and 36 months are paid in one sum", "longer terms are paid up front": of the ways of those lengths.
     private void PaidByLength()
     {
-        foreach (var sentence in Lines.Where(line => line.Owner is null && line.Amounts.IsEmpty && line.Words.Length <= 300).SelectMany(line => PageLines.Sentences(line.Words, line.From)))
+        foreach (
+            var sentence in Lines
+                .Where(line => line.Owner is null && line.Amounts.IsEmpty && line.Words.Length <= 300)
+                .SelectMany(line => PageLines.Sentences(line.Words, line.From))
+        )
         {
-            if (sentence.Words.EndsWith('?') || Terms.PaidIn(Lengths.Replace(sentence.Words, match => new string(' ', match.Length))) is not { } paid || paid == Paid.MonthlyFree)
+            if (
+                sentence.Words.EndsWith('?')
+                || Terms.PaidIn(Lengths.Replace(sentence.Words, match => new string(' ', match.Length))) is not { } paid
+                || paid == Paid.MonthlyFree
+            )
             {
                 continue;
             }
 
-            var months = Lengths.Matches(sentence.Words).Select(match =>
-                match.Groups["annual"].Success ? 12 : match.Groups["months"].Success ? Patterns.Number(match.Groups["months"].Value) : Patterns.Number(match.Groups["years"].Value) * 12).ToHashSet();
+            var months = Lengths
+                .Matches(sentence.Words)
+                .Select(match =>
+                    match.Groups["annual"].Success ? 12
+                    : match.Groups["months"].Success ? Patterns.Number(match.Groups["months"].Value)
+                    : Patterns.Number(match.Groups["years"].Value) * 12
+                )
+                .ToHashSet();
             var isLonger = Longer.IsMatch(sentence.Words);
-            foreach (var way in Plans.SelectMany(plan => plan.Ways).Where(way => way is { Paid: null, Term.Months: > 1 } && (isLonger || months.Contains(way.Term.Months))))
+            foreach (
+                var way in Plans
+                    .SelectMany(plan => plan.Ways)
+                    .Where(way =>
+                        way is { Paid: null, Term.Months: > 1 } && (isLonger || months.Contains(way.Term.Months))
+                    )
+            )
             {
                 (way.Paid, way.PaidAt) = (paid, sentence.At);
             }
@@ -154,13 +226,20 @@ internal sealed partial class PageWork
         }
     }
 
-    [GeneratedRegex(@"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+-]{0,32}?)(?:\s*[:–—]\s+|\s+(?:has|have|comes with|includes|gives you|offers)\s+)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?<name>[\p{L}0-9][\p{L}0-9 .&’'+-]{0,32}?)(?:\s*[:–—]\s+|\s+(?:has|have|comes with|includes|gives "
+            + @"you|offers)\s+)",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Opens { get; }
 
     // "Thicket then costs £5.75 a month and Coppice £9.25": each amount belongs to the name before it.
     private void Named(Piece sentence, Line line)
     {
-        var amounts = line.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To).ToList();
+        var amounts = line
+            .Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)
+            .ToList();
         if (amounts.Count == 0 && line.Owner is null && Described(sentence))
         {
             return;
@@ -185,7 +264,10 @@ internal sealed partial class PageWork
         var isLater = LaterContext.IsMatch(sentence.Words);
         foreach (var amount in amounts)
         {
-            var mention = mentions.Where(one => one.At < amount.At.From).OrderByDescending(one => Plans.IndexOf(one.Plan) >= 0 ? one.At + (one.Plan.Name!.Length / 100m) : 0).FirstOrDefault();
+            var mention = mentions
+                .Where(one => one.At < amount.At.From)
+                .OrderByDescending(one => Plans.IndexOf(one.Plan) >= 0 ? one.At + (one.Plan.Name!.Length / 100m) : 0)
+                .FirstOrDefault();
             if (mention.Plan is null)
             {
                 continue;
@@ -205,7 +287,10 @@ internal sealed partial class PageWork
         var (start, isDescribed) = (0, false);
         foreach (var part in sentence.Words.Split("; "))
         {
-            if (Opens.Match(part) is { Success: true } opens && Plans.Find(plan => plan.Name == opens.Groups["name"].Value) is { } described)
+            if (
+                Opens.Match(part) is { Success: true } opens
+                && Plans.Find(plan => plan.Name == opens.Groups["name"].Value) is { } described
+            )
             {
                 new PlanReader(Page, described).FeaturesOf(part[opens.Length..], sentence.From + start + opens.Length);
                 isDescribed = true;
@@ -221,7 +306,9 @@ internal sealed partial class PageWork
     private void General(Piece sentence, Line line, Regex forAll)
     {
         var words = sentence.Words;
-        var amounts = line.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To).ToList();
+        var amounts = line
+            .Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)
+            .ToList();
         if (line.Owner is not null || words.Length > 400 || words.EndsWith('?'))
         {
             return;
@@ -234,7 +321,10 @@ internal sealed partial class PageWork
 
         foreach (var amount in amounts)
         {
-            if (Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To]) == Role.Setup)
+            if (
+                Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To])
+                == Role.Setup
+            )
             {
                 SetupForAll ??= amount;
                 line.Owner = this;
@@ -253,7 +343,13 @@ internal sealed partial class PageWork
             IsUnstatedForAll = true;
         }
 
-        if (amounts.Count > 0 && Plans.Count > 0 && LaterContext.IsMatch(words) && (forAll.IsMatch(words) || Plans.Count == 1) && isPrices)
+        if (
+            amounts.Count > 0
+            && Plans.Count > 0
+            && LaterContext.IsMatch(words)
+            && (forAll.IsMatch(words) || Plans.Count == 1)
+            && isPrices
+        )
         {
             foreach (var plan in Plans)
             {
@@ -265,7 +361,9 @@ internal sealed partial class PageWork
 
         if (DomainOffers.In(words, sentence.At) is { } offer)
         {
-            var named = Patterns.HasExact(words, "^(?:It|This plan) ") ? Plans.FindLast(plan => plan.NameAt is { } name && name.From < sentence.From) : null;
+            var named = Patterns.HasExact(words, "^(?:It|This plan) ")
+                ? Plans.FindLast(plan => plan.NameAt is { } name && name.From < sentence.From)
+                : null;
             foreach (var plan in Plans.Where(plan => named is null ? !plan.HasNoDomain : plan == named))
             {
                 plan.Domain = plan.Domain is { } known ? DomainOffers.With(known, offer) : offer;
@@ -273,17 +371,37 @@ internal sealed partial class PageWork
         }
         else if (amounts.Count == 0 && BothWord.IsMatch(words) && Plans.Count > 2)
         {
-            var below = Plans.Where(plan => plan.NameAt is { } name && name.From > sentence.From).OrderBy(plan => plan.NameAt!.Value.From).Take(2).ToList();
+            var below = Plans
+                .Where(plan => plan.NameAt is { } name && name.From > sentence.From)
+                .OrderBy(plan => plan.NameAt!.Value.From)
+                .Take(2)
+                .ToList();
             foreach (var plan in below.Count == 2 ? below : Plans.TakeLast(2))
             {
-                new PlanReader(Page, plan).FeaturesOf(BothWord.Replace(words, match => new string(' ', match.Length)), sentence.From);
+                new PlanReader(Page, plan).FeaturesOf(
+                    BothWord.Replace(words, match => new string(' ', match.Length)),
+                    sentence.From
+                );
             }
         }
-        else if (amounts.Count == 0 && (forAll.IsMatch(words) || (Plans.Count == 1 && YouGet.IsMatch(words))) && words.Length < 200 && Plans.Count > 0 && !Offers.IsExample(words) && !words.Contains('©', StringComparison.Ordinal))
+        else if (
+            amounts.Count == 0
+            && (forAll.IsMatch(words) || (Plans.Count == 1 && YouGet.IsMatch(words)))
+            && words.Length < 200
+            && Plans.Count > 0
+            && !Offers.IsExample(words)
+            && !words.Contains('©', StringComparison.Ordinal)
+        )
         {
             Everybody(forAll.Replace(words, match => new string(' ', match.Length)), sentence.From);
         }
-        else if (amounts.Count == 0 && Patterns.Has(words, @"^(?:all |our )?(?:hosting|plans|sites|servers?)[^.]{0,20} (?:runs?|run) on (?:linux|windows)"))
+        else if (
+            amounts.Count == 0
+            && Patterns.Has(
+                words,
+                @"^(?:all |our )?(?:hosting|plans|sites|servers?)[^.]{0,20} (?:runs?|run) on (?:linux|windows)"
+            )
+        )
         {
             Everybody("Platform: " + Patterns.Find(words, "linux|windows").Value, sentence.From);
         }
@@ -294,14 +412,33 @@ internal sealed partial class PageWork
     {
         var words = line.Words[from..];
         var at = new PageSpan(line.From + from, line.Seen.At.To);
-        var rest = new Line(line.Index, line.Seen with { At = at, Words = words }) { Amounts = [.. line.Amounts.Where(amount => amount.At.From >= at.From)] };
+        var rest = new Line(line.Index, line.Seen with { At = at, Words = words })
+        {
+            Amounts = [.. line.Amounts.Where(amount => amount.At.From >= at.From)],
+        };
         line.Owner ??= "note";
-        var bearers = Plans.Where(plan => plan.Domain is { At: var has } && (Page.Text[has.From..has.To].Contains(mark, StringComparison.Ordinal) || Bears(Page.Text, has.To, mark))).ToList();
+        var bearers = Plans
+            .Where(plan =>
+                plan.Domain is { At: var has }
+                && (
+                    Page.Text[has.From..has.To].Contains(mark, StringComparison.Ordinal)
+                    || Bears(Page.Text, has.To, mark)
+                )
+            )
+            .ToList();
         if ((bearers.Count > 0 || Patterns.Has(words, @"\bdomain\b")) && rest.Amounts.IsEmpty)
         {
             foreach (var plan in bearers.Count > 0 ? bearers : Plans.Where(plan => plan.Domain is not null))
             {
-                plan.Domain = DomainOffers.With(plan.Domain!, new DomainOffer(DomainOffers.EndingsIn(words), DomainOffers.FromIn(words), Patterns.Has(words, "as long as|every year"), at));
+                plan.Domain = DomainOffers.With(
+                    plan.Domain!,
+                    new DomainOffer(
+                        DomainOffers.EndingsIn(words),
+                        DomainOffers.FromIn(words),
+                        Patterns.Has(words, "as long as|every year"),
+                        at
+                    )
+                );
             }
 
             return;
@@ -316,10 +453,23 @@ internal sealed partial class PageWork
                 continue;
             }
 
-            foreach (var sentence in PageLines.Sentences(words, at.From).Where(sentence => !rest.Amounts.Any(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)))
+            foreach (
+                var sentence in PageLines
+                    .Sentences(words, at.From)
+                    .Where(sentence =>
+                        !rest.Amounts.Any(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)
+                    )
+            )
             {
                 var length = Terms.In(sentence.Words, sentence.From).FirstOrDefault();
-                foreach (var way in plan.Ways.Where(way => Bears(Page.Text, way.Price.At.To, mark) || Bears(Page.Text, way.Price.End, mark) || Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 1)].Contains(mark, StringComparison.Ordinal)))
+                foreach (
+                    var way in plan.Ways.Where(way =>
+                        Bears(Page.Text, way.Price.At.To, mark)
+                        || Bears(Page.Text, way.Price.End, mark)
+                        || Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 1)]
+                            .Contains(mark, StringComparison.Ordinal)
+                    )
+                )
                 {
                     way.IsFirst |= PlanReader.SaysFirst(sentence.Words);
                     way.IsSame |= PlanReader.SaysSame(sentence.Words);
@@ -339,21 +489,51 @@ internal sealed partial class PageWork
             line.Owner ??= holder;
             if (PlanReader.SaysFirst(sentence.Words))
             {
-                foreach (var way in Plans.SelectMany(plan => plan.Ways).Where(way => Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 2)].Contains(mark, StringComparison.Ordinal)))
+                foreach (
+                    var way in Plans
+                        .SelectMany(plan => plan.Ways)
+                        .Where(way =>
+                            Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 2)]
+                                .Contains(mark, StringComparison.Ordinal)
+                        )
+                )
                 {
                     way.IsFirst = true;
                 }
             }
 
-            var amounts = rest.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To).ToList();
-            if (amounts.Find(amount => Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To]) == Role.Setup) is { } fee)
+            var amounts = rest
+                .Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)
+                .ToList();
+            if (
+                amounts.Find(amount =>
+                    Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To])
+                    == Role.Setup
+                ) is
+                { } fee
+            )
             {
                 SetupForAll ??= fee;
             }
 
-            if (amounts.Count == 1 && Roles.Of(amounts[0], Page.Text[sentence.From..amounts[0].At.From], Page.Text[amounts[0].End..sentence.At.To]) == Role.Later && !Plans.Any(plan => ReferenceEquals(plan.Later, amounts[0])))
+            if (
+                amounts.Count == 1
+                && Roles.Of(
+                    amounts[0],
+                    Page.Text[sentence.From..amounts[0].At.From],
+                    Page.Text[amounts[0].End..sentence.At.To]
+                ) == Role.Later
+                && !Plans.Any(plan => ReferenceEquals(plan.Later, amounts[0]))
+            )
             {
-                foreach (var way in Plans.SelectMany(plan => plan.Ways).Where(way => Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 2)].Contains(mark, StringComparison.Ordinal)))
+                foreach (
+                    var way in Plans
+                        .SelectMany(plan => plan.Ways)
+                        .Where(way =>
+                            Page.Text[way.Price.At.To..Math.Min(Page.Text.Length, way.Price.End + 2)]
+                                .Contains(mark, StringComparison.Ordinal)
+                        )
+                )
                 {
                     way.Later ??= amounts[0];
                 }
@@ -368,6 +548,8 @@ internal sealed partial class PageWork
             at++;
         }
 
-        return at + mark.Length <= text.Length && text.AsSpan(at, mark.Length).SequenceEqual(mark) && (at + mark.Length == text.Length || text[at + mark.Length] != mark[^1]);
+        return at + mark.Length <= text.Length
+            && text.AsSpan(at, mark.Length).SequenceEqual(mark)
+            && (at + mark.Length == text.Length || text[at + mark.Length] != mark[^1]);
     }
 }

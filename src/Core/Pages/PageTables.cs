@@ -35,12 +35,15 @@ internal sealed class PageTable
     public int Columns { get; }
 
     /// <summary>What a cell says; "" where there is none.</summary>
-    public string Words(int row, int column) => _cells.TryGetValue((row, column), out var lines) ? string.Join("\n", lines.Select(line => line.Words)) : "";
+    public string Words(int row, int column) =>
+        _cells.TryGetValue((row, column), out var lines) ? string.Join("\n", lines.Select(line => line.Words)) : "";
 
-    public IReadOnlyList<Line> Cell(int row, int column) => _cells.TryGetValue((row, column), out var lines) ? lines : [];
+    public IReadOnlyList<Line> Cell(int row, int column) =>
+        _cells.TryGetValue((row, column), out var lines) ? lines : [];
 
     /// <summary>Whether a cell stands over several columns.</summary>
-    public bool IsWide(int row) => _cells.TryGetValue((row, 0), out var lines) && lines[0].Seen.Cell!.Width >= Columns && Columns > 1;
+    public bool IsWide(int row) =>
+        _cells.TryGetValue((row, 0), out var lines) && lines[0].Seen.Cell!.Width >= Columns && Columns > 1;
 
     /// <summary>The tables of a page in their order.</summary>
     public static List<PageTable> In(IReadOnlyList<Line> lines)

@@ -9,7 +9,12 @@ namespace HomeStart.Core.Pages;
 /// <param name="Ticks">The boxes that are ticked, or are not.</param>
 /// <param name="IsMarked">Whether looks and struck words are known; of plain text they are not.</param>
 public sealed record PageText(
-    string Text, ImmutableArray<PageLine> Lines, ImmutableArray<PageSpan> Struck, ImmutableArray<PageTick> Ticks, bool IsMarked)
+    string Text,
+    ImmutableArray<PageLine> Lines,
+    ImmutableArray<PageSpan> Struck,
+    ImmutableArray<PageTick> Ticks,
+    bool IsMarked
+)
 {
     /// <summary>The words of a place.</summary>
     public string Of(PageSpan span) => Text[span.From..span.To];

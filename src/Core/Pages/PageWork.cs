@@ -9,25 +9,57 @@ internal sealed record ExtraDraft(string Name, PageSpan NameAt, PageAmount Price
 /// <summary>A page while it is read, room by room: tables, endings, plans, sentences, extras.</summary>
 internal sealed partial class PageWork
 {
-    [GeneratedRegex(@"^(?:[*•·‣▪–-]\s+)?(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:[*•·‣▪–-]\s+)?(?<name>[\p{L}0-9][\p{L}0-9 .&’'+/-]{0,32}?)\s*(?:\s[–—-]\s|:\s)",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex InlineName { get; }
 
     // "Cottage 1 website, 8 GB, 8 mailboxes £36.00 per year".
-    [GeneratedRegex(@"^(?<name>\p{Lu}[\p{L}&’'-]+(?: \p{Lu}[\p{L}&’'-]*)?)\s+(?=[0-9]|[Uu]nlimited\b|[Uu]p to [0-9]|[Oo]ne\b)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?<name>\p{Lu}[\p{L}&’'-]+(?: \p{Lu}[\p{L}&’'-]*)?)\s+(?=[0-9]|[Uu]nlimited\b|[Uu]p to [0-9]|[Oo]ne\b)",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex LeadingName { get; }
-    [GeneratedRegex(@"(?:^|[.!]\s+|\bwith |, )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>(?!(?:It|This|That|They|We|There|You|Here)\b)[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of|the))*?)(?: (?:plan|account|package|hosting|web hosting))?,? (?:costs?|is|comes at|for|starts at|sells for|you pay|at)\s+(?:only |just |from )?$", Patterns.ExactCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"(?:^|[.!]\s+|\bwith |, )(?:[Oo]ur |[Tt]he |[Ww]ith |[Tt]ake |[Cc]hoose |[Gg]et )?(?<name>(?!(?:It|This"
+            + @"|That|They|We|There|You|Here)\b)[\p{Lu}0-9][\p{L}0-9.&’'-]*(?: (?:[\p{Lu}0-9][\p{L}0-9.&’'-]*|and|of"
+            + @"|the))*?)(?: (?:plan|account|package|hosting|web hosting))?,? (?:costs?|is|comes at|for|starts at"
+            + @"|sells for|you pay|at)\s+(?:only |just |from )?$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Prose { get; }
+
     [GeneratedRegex(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex MovingHeading { get; }
-    [GeneratedRegex(@"\b(?:renews?|renewals?|renewing|then costs?|thereafter|afterwards|after the first|following|from the second)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:renews?|renewals?|renewing|then costs?|thereafter|afterwards|after the first|following|from the "
+            + @"second)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex LaterContext { get; }
+
     [GeneratedRegex(@"^[\p{L}0-9][\p{L}0-9 .,&’'+/()-]{1,60}$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex ExtraName { get; }
+
     [GeneratedRegex(@"^(?:add|also|plus|optional:?|extra:)\s+(?=\p{L})", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex ExtraLead { get; }
+
     [GeneratedRegex(@"\b(?:once|one-?\s?time|one-?\s?off)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Once { get; }
-    [GeneratedRegex(@"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices|renews?|first year|after that|vat|tax|discount|code|fee|fees|rent|annual|monthly|yearly)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices"
+            + @"|renews?|first year|after that|vat|tax|discount|code|fee|fees|rent|annual|monthly|yearly)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex NoExtra { get; }
 
     /// <summary>No page sells more plans; what has more is something else.</summary>
@@ -53,14 +85,26 @@ internal sealed partial class PageWork
         }
     }
 
-    [GeneratedRegex(@"^\W*(?:you (?:get|have)|it (?:has|comes|includes)|includes?|with it|that is|in the price)\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\W*(?:you (?:get|have)|it (?:has|comes|includes)|includes?|with it|that is|in the price)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex YouGet { get; }
-    [GeneratedRegex(@"[\p{L}0-9)”]\s?(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])(?=$|[\s,.;)·|/])", Patterns.ExactCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"[\p{L}0-9)”]\s?(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])(?=$|[\s,.;)·|/])",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Borne { get; }
+
     [GeneratedRegex(@"\b(?:in|with|on) both\b|\bboth (?:plans|of them)?\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex BothWord { get; }
+
     [GeneratedRegex(@"^(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])\s*\S", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex NoteMark { get; }
+
     [GeneratedRegex(@"(?<=[\p{L}0-9)”""]\s?)(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹])$", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex EndMark { get; }
 
@@ -78,7 +122,11 @@ internal sealed partial class PageWork
 
         foreach (var line in Lines.Where(line => notes.Count > 0 && line.Amounts.IsEmpty && line.Words.Length <= 45))
         {
-            if (EndMark.Match(line.Words) is { Success: true } match && line.NameScore > 0 && notes.TryGetValue(match.Groups["mark"].Value, out var note))
+            if (
+                EndMark.Match(line.Words) is { Success: true } match
+                && line.NameScore > 0
+                && notes.TryGetValue(match.Groups["mark"].Value, out var note)
+            )
             {
                 line.Note = note;
             }
@@ -121,7 +169,16 @@ internal sealed partial class PageWork
         foreach (var table in PageTable.In(Lines))
         {
             var first = table.Lines[0].Index;
-            var around = string.Join(" ", Lines.Skip(Math.Max(0, first - 2)).Take(Math.Min(2, first)).Where(line => line.Seen.Cell is null && line.Words.Length < 120 && line.Words[0] is not ('“' or '"' or '„')).Select(line => line.Words));
+            var around = string.Join(
+                " ",
+                Lines
+                    .Skip(Math.Max(0, first - 2))
+                    .Take(Math.Min(2, first))
+                    .Where(line =>
+                        line.Seen.Cell is null && line.Words.Length < 120 && line.Words[0] is not ('“' or '"' or '„')
+                    )
+                    .Select(line => line.Words)
+            );
             if (DomainPrices.Read(table) || PlanTables.Read(table, around) || ExtraTable(table, around))
             {
                 continue;
@@ -153,7 +210,12 @@ internal sealed partial class PageWork
         var rows = new List<(Line Name, PageAmount Price, string Per, Line At)>();
         for (var row = 0; row < table.Rows; row++)
         {
-            var price = Enumerable.Range(1, table.Columns - 1).SelectMany(column => table.Cell(row, column)).FirstOrDefault(line => line.Amounts.Length > 0 || PageAmount.OfCell(line.Words, line.From) is not null);
+            var price = Enumerable
+                .Range(1, table.Columns - 1)
+                .SelectMany(column => table.Cell(row, column))
+                .FirstOrDefault(line =>
+                    line.Amounts.Length > 0 || PageAmount.OfCell(line.Words, line.From) is not null
+                );
             if (price is null || table.Cell(row, 0) is not [var name, ..])
             {
                 continue;
@@ -166,7 +228,12 @@ internal sealed partial class PageWork
 
             var amount = price.Amounts.Length > 0 ? price.Amounts[0] : PageAmount.OfCell(price.Words, price.From)!;
             var per = PerOf(amount, price.Words + " " + name.Words);
-            if (per is not null && name.Amounts.IsEmpty && !NoExtra.IsMatch(name.Words) && !Offers.IsNoHosting(name.Words))
+            if (
+                per is not null
+                && name.Amounts.IsEmpty
+                && !NoExtra.IsMatch(name.Words)
+                && !Offers.IsNoHosting(name.Words)
+            )
             {
                 rows.Add((name, amount, per, price));
             }
@@ -229,32 +296,69 @@ internal sealed partial class PageWork
         EarlyExtras();
         Inline();
         var near = Near();
-        var free = Lines.Where(line => near[line.Index] && line.Owner is null && line.Amounts.Length <= MostInLine && !Offers.IsNoHosting(line.Words) && !IsForAll(line) && !IsNote(line)).ToList();
+        var free = Lines
+            .Where(line =>
+                near[line.Index]
+                && line.Owner is null
+                && line.Amounts.Length <= MostInLine
+                && !Offers.IsNoHosting(line.Words)
+                && !IsForAll(line)
+                && !IsNote(line)
+            )
+            .ToList();
         if (free.Count == 0)
         {
             return;
         }
 
-        var known = Plans.Where(plan => plan.Name is not null).Select(plan => plan.Name!).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var known = Plans
+            .Where(plan => plan.Name is not null)
+            .Select(plan => plan.Name!)
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
         if (known.Count > 0 && Plans.Any(plan => plan.Ways.Count > 0))
         {
             return;
         }
 
-        var blocks = new PlanBlocks(free, PageWide.ProviderOf(Page, Lines, new HashSet<string>(), isSure: true).Name).Find(Page.IsMarked);
-        var called = blocks.Where(block => block.Name is not null).Select(block => PlanBlocks.NameOf(block.Name!.Words)).Where(name => name.Length > 0).ToList();
-        blocks = [.. blocks.Select(block => block with { Lines = [.. block.Lines.Where(line => line == block.Name || !IsAboutNamed(line, called))] })];
+        var blocks = new PlanBlocks(
+            free,
+            PageWide.ProviderOf(Page, Lines, new HashSet<string>(), isSure: true).Name
+        ).Find(Page.IsMarked);
+        var called = blocks
+            .Where(block => block.Name is not null)
+            .Select(block => PlanBlocks.NameOf(block.Name!.Words))
+            .Where(name => name.Length > 0)
+            .ToList();
+        blocks =
+        [
+            .. blocks.Select(block =>
+                block with
+                {
+                    Lines = [.. block.Lines.Where(line => line == block.Name || !IsAboutNamed(line, called))],
+                }
+            ),
+        ];
         var withFeatures = blocks.Count(HasFeatures);
         var richest = blocks.Select(FeatureCount).DefaultIfEmpty().Max();
         foreach (var block in blocks.Take(MostPlans))
         {
-            if ((withFeatures > 0 && !HasFeatures(block)) || (richest >= 3 && FeatureCount(block) <= 1 && block.Lines.Any(line => line != block.Name && IsExtraName(line.Words))) || block.Lines.All(line => line.Amounts.IsEmpty && line.Note is null))
+            if (
+                (withFeatures > 0 && !HasFeatures(block))
+                || (
+                    richest >= 3
+                    && FeatureCount(block) <= 1
+                    && block.Lines.Any(line => line != block.Name && IsExtraName(line.Words))
+                )
+                || block.Lines.All(line => line.Amounts.IsEmpty && line.Note is null)
+            )
             {
                 continue;
             }
 
             var name = block.Name is { } line ? PlanBlocks.NameOf(line.Words) : null;
-            var plan = Plans.FirstOrDefault(other => name is not null && string.Equals(other.Name, name, StringComparison.OrdinalIgnoreCase));
+            var plan = Plans.FirstOrDefault(other =>
+                name is not null && string.Equals(other.Name, name, StringComparison.OrdinalIgnoreCase)
+            );
             if (plan is null)
             {
                 plan = new PlanDraft(name, block.Name?.Seen.At);
@@ -273,8 +377,17 @@ internal sealed partial class PageWork
 
     // "Thicket then costs £5.75": a sentence about plans by their names is no part of one.
     private static bool IsAboutNamed(Line line, List<string> names) =>
-        (line.Amounts.Length > 0 && LaterContext.IsMatch(line.Words) && names.Exists(name => Patterns.Mentions(line.Words, name).Any()))
-            || (line.Amounts.IsEmpty && Opens.Match(line.Words) is { Success: true } opens && !opens.Value.TrimEnd().EndsWith(':') && names.Contains(opens.Groups["name"].Value));
+        (
+            line.Amounts.Length > 0
+            && LaterContext.IsMatch(line.Words)
+            && names.Exists(name => Patterns.Mentions(line.Words, name).Any())
+        )
+        || (
+            line.Amounts.IsEmpty
+            && Opens.Match(line.Words) is { Success: true } opens
+            && !opens.Value.TrimEnd().EndsWith(':')
+            && names.Contains(opens.Groups["name"].Value)
+        );
 
     // Lines that stand near an amount; all others are about no plan.
     private bool[] Near()
@@ -308,27 +421,67 @@ internal sealed partial class PageWork
             return false;
         }
 
-        _marks ??= [.. Lines.SelectMany(known => Borne.Matches(known.Words)).Select(known => known.Groups["mark"].Value)];
+        _marks ??=
+        [
+            .. Lines.SelectMany(known => Borne.Matches(known.Words)).Select(known => known.Groups["mark"].Value),
+        ];
         return _marks.Contains(match.Groups["mark"].Value);
     }
 
     // What holds for all plans is about none of them.
     private static bool IsForAll(Line line) =>
-        line.Words.Length > 20 && (ForAll.IsMatch(line.Words) || (line.Words.AsSpan().ContainsAny(StatementWords) && PageLines.Sentences(line.Words, 0).Exists(sentence => IsStatement.IsMatch(sentence.Words)))) && line.NameScore <= 0 && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
+        line.Words.Length > 20
+        && (
+            ForAll.IsMatch(line.Words)
+            || (
+                line.Words.AsSpan().ContainsAny(StatementWords)
+                && PageLines.Sentences(line.Words, 0).Exists(sentence => IsStatement.IsMatch(sentence.Words))
+            )
+        )
+        && line.NameScore <= 0
+        && !(line.Words.StartsWith("Free domain", StringComparison.OrdinalIgnoreCase) && !ForAll.IsMatch(line.Words));
 
-    [GeneratedRegex(@"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|of them|hosting|rooms?|contracts?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bcomes? with every\b|\bin all plans\b|\bwhatever you choose\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:all|every|each|both|any|either)\b[^.:]{0,24}\b(?:plans?|packages?|offers?|accounts?|of them"
+            + @"|hosting|rooms?|contracts?)\b|\b(?:in|with) (?:both|all of them|each of them|every one)\b|\bcomes? "
+            + @"with every\b|\bin all plans\b|\bwhatever you choose\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex ForAll { get; }
 
-    private static readonly SearchValues<string> StatementWords = SearchValues.Create(["price", "all ", "money", "refund", "checkout", "vat", "gst", "tax", "days"], StringComparison.OrdinalIgnoreCase);
+    private static readonly SearchValues<string> StatementWords = SearchValues.Create(
+        ["price", "all ", "money", "refund", "checkout", "vat", "gst", "tax", "days"],
+        StringComparison.OrdinalIgnoreCase
+    );
 
-    [GeneratedRegex(@"^(?:all |our )?(?:prices\b|plans are\b)|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:all |our )?(?:prices\b|plans are\b)|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your "
+            + @"money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not "
+            + @")?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex IsStatement { get; }
 
     private static int FeatureCount(PlanBlock block) =>
-        block.Lines.Where(line => line != block.Name && line.Words.Length <= 600).SelectMany(line => PageLines.Pieces(line.Words, 0)).SelectMany(piece => Features.In(piece.Words, 0)).Select(feature => feature.Key).Distinct(StringComparer.Ordinal).Count();
+        block
+            .Lines.Where(line => line != block.Name && line.Words.Length <= 600)
+            .SelectMany(line => PageLines.Pieces(line.Words, 0))
+            .SelectMany(piece => Features.In(piece.Words, 0))
+            .Select(feature => feature.Key)
+            .Distinct(StringComparer.Ordinal)
+            .Count();
 
     private static bool HasFeatures(PlanBlock block) =>
-        block.Lines.Any(line => line != block.Name && line.Words.Length <= 600 && (PageLines.Pieces(line.Words, 0).Any(piece => Features.In(piece.Words, 0).Length > 0) || Features.KeyOf(line.Words) is not null));
+        block.Lines.Any(line =>
+            line != block.Name
+            && line.Words.Length <= 600
+            && (
+                PageLines.Pieces(line.Words, 0).Any(piece => Features.In(piece.Words, 0).Length > 0)
+                || Features.KeyOf(line.Words) is not null
+            )
+        );
 
     private void Fill(PlanDraft plan, PlanBlock block)
     {
@@ -346,12 +499,32 @@ internal sealed partial class PageWork
     private void Inline()
     {
         var found = new List<(Line Line, string Name, PageSpan NameAt, int From)>();
-        foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && line.Words.Length > 20))
+        foreach (
+            var line in Lines.Where(line =>
+                line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && line.Words.Length > 20
+            )
+        )
         {
-            var match = InlineName.Match(line.Words) is { Success: true } parted ? parted : LeadingName.Match(line.Words);
-            if (match.Success && PlanBlocks.Score(match.Groups["name"].Value) > 0 && PageLines.Pieces(line.Words, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2)
+            var match = InlineName.Match(line.Words) is { Success: true } parted
+                ? parted
+                : LeadingName.Match(line.Words);
+            if (
+                match.Success
+                && PlanBlocks.Score(match.Groups["name"].Value) > 0
+                && PageLines.Pieces(line.Words, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2
+            )
             {
-                found.Add((line, match.Groups["name"].Value, new PageSpan(line.From + match.Groups["name"].Index, line.From + match.Groups["name"].Index + match.Groups["name"].Length), match.Index + match.Length));
+                found.Add(
+                    (
+                        line,
+                        match.Groups["name"].Value,
+                        new PageSpan(
+                            line.From + match.Groups["name"].Index,
+                            line.From + match.Groups["name"].Index + match.Groups["name"].Length
+                        ),
+                        match.Index + match.Length
+                    )
+                );
             }
         }
 
@@ -363,7 +536,17 @@ internal sealed partial class PageWork
         foreach (var (line, name, at, from) in found.Take(MostPlans))
         {
             var plan = new PlanDraft(PlanBlocks.NameOf(name), at);
-            var rest = new Line(line.Index, line.Seen with { At = new PageSpan(line.From + from, line.Seen.At.To), Words = line.Words[from..] }) { Amounts = line.Amounts };
+            var rest = new Line(
+                line.Index,
+                line.Seen with
+                {
+                    At = new PageSpan(line.From + from, line.Seen.At.To),
+                    Words = line.Words[from..],
+                }
+            )
+            {
+                Amounts = line.Amounts,
+            };
             var reader = new PlanReader(Page, plan);
             reader.Read([rest]);
             reader.FeaturesOf(rest.Words, rest.From);
@@ -377,23 +560,53 @@ internal sealed partial class PageWork
             return;
         }
 
-        foreach (var line in Lines.Where(line => line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && Plans.Count < MostPlans))
+        foreach (
+            var line in Lines.Where(line =>
+                line.Owner is null && line.Amounts.Length is > 0 and <= MostInLine && Plans.Count < MostPlans
+            )
+        )
         {
             var before = line.Words[..(line.Amounts[0].At.From - line.From)];
             var match = Prose.Match(before);
-            if (!match.Success || LaterContext.IsMatch(before) || line.Amounts[0].Per is not (Per.Month or Per.Year) && Terms.In(line.Words, 0).Length == 0)
+            if (
+                !match.Success
+                || LaterContext.IsMatch(before)
+                || line.Amounts[0].Per is not (Per.Month or Per.Year) && Terms.In(line.Words, 0).Length == 0
+            )
             {
                 continue;
             }
 
             var name = PlanBlocks.NameOf(match.Groups["name"].Value);
-            var next = Lines.Skip(line.Index + 1).TakeWhile(other => other.Owner is null && !PlanBlocks.IsSection(other) && other.Seen.Heading == 0 && GoesOn.IsMatch(other.Words) && other.Amounts.Length <= 1).Take(4).ToList();
-            if (name.Length == 0 || PlanBlocks.Score(name) < 0 || !PageLines.Pieces(string.Join(", ", next.Select(other => other.Words).Prepend(line.Words)), 0).Any(piece => Features.In(piece.Words, 0).Length > 0))
+            var next = Lines
+                .Skip(line.Index + 1)
+                .TakeWhile(other =>
+                    other.Owner is null
+                    && !PlanBlocks.IsSection(other)
+                    && other.Seen.Heading == 0
+                    && GoesOn.IsMatch(other.Words)
+                    && other.Amounts.Length <= 1
+                )
+                .Take(4)
+                .ToList();
+            if (
+                name.Length == 0
+                || PlanBlocks.Score(name) < 0
+                || !PageLines
+                    .Pieces(string.Join(", ", next.Select(other => other.Words).Prepend(line.Words)), 0)
+                    .Any(piece => Features.In(piece.Words, 0).Length > 0)
+            )
             {
                 continue;
             }
 
-            var plan = new PlanDraft(name, new PageSpan(line.From + match.Groups["name"].Index, line.From + match.Groups["name"].Index + match.Groups["name"].Length));
+            var plan = new PlanDraft(
+                name,
+                new PageSpan(
+                    line.From + match.Groups["name"].Index,
+                    line.From + match.Groups["name"].Index + match.Groups["name"].Length
+                )
+            );
             var reader = new PlanReader(Page, plan);
             reader.Read([line, .. next]);
             foreach (var one in next.Prepend(line))
@@ -408,10 +621,19 @@ internal sealed partial class PageWork
 
     /// <summary>Whether a sentence names a plan and then its price: "Our Web 5 account costs £48 a year".</summary>
     public static bool NamesAPlan(string sentence) =>
-        sentence.Length < 400 && PageAmount.In(sentence, 0) is [var price, ..] && Prose.Match(sentence[..price.At.From]) is { Success: true } match && !LaterContext.IsMatch(sentence[..price.At.From]) && PlanBlocks.Score(match.Groups["name"].Value) >= 0;
+        sentence.Length < 400
+        && PageAmount.In(sentence, 0) is [var price, ..]
+        && Prose.Match(sentence[..price.At.From]) is { Success: true } match
+        && !LaterContext.IsMatch(sentence[..price.At.From])
+        && PlanBlocks.Score(match.Groups["name"].Value) >= 0;
 
     // Sentences about the plan that the sentence before them names.
-    [GeneratedRegex(@"^(?:You (?:get|can|pay)|It|Its|This plan|Includes|Included|The next|The following|Afterwards|After that|After the|Then|Renew|When you renew|From the second)\b", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:You (?:get|can|pay)|It|Its|This plan|Includes|Included|The next|The following|Afterwards|After "
+            + @"that|After the|Then|Renew|When you renew|From the second)\b",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex GoesOn { get; }
 
     [GeneratedRegex(@"^You get:?\s*", Patterns.AnyCase, Patterns.Patience)]
@@ -422,14 +644,27 @@ internal sealed partial class PageWork
     // One price for one thing that is named nowhere.
     private void Nameless(List<Line> free)
     {
-        var priced = free.FirstOrDefault(line => line.Amounts.Any(amount => IsPeriodic(amount, line)) && !Offers.IsNoHosting(line.Words) && !Patterns.Has(line.Words, @"\bfrom\b"));
+        var priced = free.FirstOrDefault(line =>
+            line.Amounts.Any(amount => IsPeriodic(amount, line))
+            && !Offers.IsNoHosting(line.Words)
+            && !Patterns.Has(line.Words, @"\bfrom\b")
+        );
         if (priced is null || (priced.Amounts.Length > 1 && PageLines.Sentences(priced.Words, 0).Count > 1))
         {
             return; // Several prices in several sentences: the page is read sentence by sentence (PageReader).
         }
 
         var body = new List<Line>();
-        for (var at = free.IndexOf(priced) - 1; at >= 0 && free.IndexOf(priced) - at <= 4 && (free[at].Amounts.Length > 0 && free[at].Amounts.All(amount => PlanReader.IsStruck(Page, amount.At)) || free[at].Amounts.Length > 0 && Patterns.Has(free[at].Words, @"\bsave\b")); at--)
+        for (
+            var at = free.IndexOf(priced) - 1;
+            at >= 0
+                && free.IndexOf(priced) - at <= 4
+                && (
+                    free[at].Amounts.Length > 0 && free[at].Amounts.All(amount => PlanReader.IsStruck(Page, amount.At))
+                    || free[at].Amounts.Length > 0 && Patterns.Has(free[at].Words, @"\bsave\b")
+                );
+            at--
+        )
         {
             body.Insert(0, free[at]);
         }
@@ -445,30 +680,74 @@ internal sealed partial class PageWork
         }
 
         var headed = Headed(priced, free);
-        var planHeading = headed.Name is null ? Lines.Take(priced.Index).LastOrDefault(line => (line.Seen.Heading > 0 || (!Page.IsMarked && line.Words.Length <= 60)) && line.Amounts.IsEmpty && ProseNames.PlanIn(line.Words) is not null) : null;
-        body.InsertRange(0, planHeading is null ? headed.Lines : free.Where(line => line.Index > planHeading.Index && line.Index < priced.Index && IsFeatureLine(line) && !body.Contains(line)));
-        var (name, nameAt) = headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At) : Called() is { Name: not null } called ? called : Leading(priced) is { Name: not null } leading ? leading : InSentence(planHeading ?? priced);
+        var planHeading = headed.Name is null
+            ? Lines
+                .Take(priced.Index)
+                .LastOrDefault(line =>
+                    (line.Seen.Heading > 0 || (!Page.IsMarked && line.Words.Length <= 60))
+                    && line.Amounts.IsEmpty
+                    && ProseNames.PlanIn(line.Words) is not null
+                )
+            : null;
+        body.InsertRange(
+            0,
+            planHeading is null
+                ? headed.Lines
+                : free.Where(line =>
+                    line.Index > planHeading.Index
+                    && line.Index < priced.Index
+                    && IsFeatureLine(line)
+                    && !body.Contains(line)
+                )
+        );
+        var (name, nameAt) =
+            headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At)
+            : Called() is { Name: not null } called ? called
+            : Leading(priced) is { Name: not null } leading ? leading
+            : InSentence(planHeading ?? priced);
         var plan = new PlanDraft(name, nameAt);
         Plans.Add(plan);
         Fill(plan, new PlanBlock(null, body));
 
         // "A .co.uk domain is free for the first year, then £9.99": an ending's price, and the plan's domain.
-        plan.Domain ??= Lines.Where(line => line.Owner == DomainPrices).Select(line => DomainOffers.In(line.Words, line.Seen.At)).FirstOrDefault(offer => offer is not null);
+        plan.Domain ??= Lines
+            .Where(line => line.Owner == DomainPrices)
+            .Select(line => DomainOffers.In(line.Words, line.Seen.At))
+            .FirstOrDefault(offer => offer is not null);
     }
 
     // "£3.50 a month, billed annually" is a price all the same.
     private bool IsPeriodic(PageAmount amount, Line line) =>
         amount.Per is Per.Month or Per.Year
-        && (Roles.Of(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To]) is var role && (role == Role.Price || (role == Role.Total && amount.Per == Per.Month)));
+        && (
+            Roles.Of(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To])
+                is var role
+            && (role == Role.Price || (role == Role.Total && amount.Per == Per.Month))
+        );
 
-    [GeneratedRegex(@"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:(?:is |are )?called |: ?)(?:“|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)", Patterns.ExactCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:(?:is |are )?called |: ?)(?:“"
+            + @"|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex CalledWords { get; }
 
     // A heading above with what the plan has between it and the price.
     private (Line? Name, List<Line> Lines) Headed(Line priced, List<Line> free)
     {
-        var name = Lines.Take(priced.Index).LastOrDefault(line => line.Seen.Heading is > 0 and < 4 && line.NameScore > 1 && !line.Words.EndsWith('?') && !PlanBlocks.IsSection(line) && line.Owner is null);
-        var between = name is null ? [] : free.Where(line => line.Index > name.Index && line.Index < priced.Index && IsFeatureLine(line)).ToList();
+        var name = Lines
+            .Take(priced.Index)
+            .LastOrDefault(line =>
+                line.Seen.Heading is > 0 and < 4
+                && line.NameScore > 1
+                && !line.Words.EndsWith('?')
+                && !PlanBlocks.IsSection(line)
+                && line.Owner is null
+            );
+        var between = name is null
+            ? []
+            : free.Where(line => line.Index > name.Index && line.Index < priced.Index && IsFeatureLine(line)).ToList();
         return between.Count > 0 ? (name, between) : (null, []);
     }
 
@@ -476,13 +755,22 @@ internal sealed partial class PageWork
     private static (string? Name, PageSpan? At) Leading(Line line)
     {
         var before = line.Words[..(line.Amounts[0].At.From - line.From)];
-        var name = Patterns.Find(before, @"^(?<name>[^:–—]{2,36}?)\s*(?::|\s[–—-])\s*(?:from |only |just )?$").Groups["name"];
-        return name.Success && PlanBlocks.Score(name.Value) > 0 ? (PlanBlocks.NameOf(name.Value), new PageSpan(line.From + name.Index, line.From + name.Index + name.Length)) : (null, null);
+        var name = Patterns.Find(before, @"^(?<name>[^:–—]{2,36}?)\s*(?::|\s[–—-])\s*(?:from |only |just )?$").Groups[
+            "name"
+        ];
+        return name.Success && PlanBlocks.Score(name.Value) > 0
+            ? (
+                PlanBlocks.NameOf(name.Value),
+                new PageSpan(line.From + name.Index, line.From + name.Index + name.Length)
+            )
+            : (null, null);
     }
 
     // "The Harbour plan is $4.50 a month".
     private static (string? Name, PageSpan? At) InSentence(Line line) =>
-        ProseNames.PlanIn(line.Words) is { } plan ? (plan.Name, new PageSpan(line.From + plan.At, line.From + plan.End)) : (null, null);
+        ProseNames.PlanIn(line.Words) is { } plan
+            ? (plan.Name, new PageSpan(line.From + plan.At, line.From + plan.End))
+            : (null, null);
 
     // "There is one plan and it is called Nest".
     private (string? Name, PageSpan? At) Called()
@@ -491,7 +779,10 @@ internal sealed partial class PageWork
         {
             if (CalledWords.Match(line.Words).Groups["name"] is { Success: true } name)
             {
-                return (PlanBlocks.NameOf(name.Value), new PageSpan(line.From + name.Index, line.From + name.Index + name.Length));
+                return (
+                    PlanBlocks.NameOf(name.Value),
+                    new PageSpan(line.From + name.Index, line.From + name.Index + name.Length)
+                );
             }
         }
 

@@ -5,18 +5,22 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Pages;
 
 /// <summary>
-/// Patterns over the words of a page, and the numbers that words say. They look at a line of a few hundred characters at most, and give up after a time, so that no page made for it keeps them busy.
+/// Patterns over the words of a page, and the numbers that words say. They look at a line of a few hundred characters
+/// at most, and give up after a time, so that no page made for it keeps them busy.
 /// </summary>
 internal static class Patterns
 {
     /// <summary>Numbers that are written out.</summary>
-    public const string NumberWord = "one|two|three|four|five|sixty|sixteen|six|seventeen|seventy|seven|eighteen|eighty|eight|nineteen|ninety|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|twenty-four|twenty-five|twenty|thirty-six|thirty|forty-eight|forty|fifty|a dozen|a hundred|hundred";
+    public const string NumberWord =
+        "one|two|three|four|five|sixty|sixteen|six|seventeen|seventy|seven|eighteen|eighty|eight|nineteen|ninety|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|twenty-four|twenty-five|twenty|thirty-six|thirty|forty-eight|forty|fifty|a "
+        + "dozen|a hundred|hundred";
 
     /// <summary>A count of months or years.</summary>
     public const string Count = $"(?<count>[0-9]{{1,3}}|{NumberWord})";
 
     /// <summary>Looks at letters, not at their case.</summary>
-    public const RegexOptions AnyCase = RegexOptions.CultureInvariant | RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture;
+    public const RegexOptions AnyCase =
+        RegexOptions.CultureInvariant | RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture;
 
     /// <summary>Tells capitals from small letters.</summary>
     public const RegexOptions ExactCase = RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture;
@@ -82,23 +86,34 @@ internal static class Patterns
     public static Match Find(string words, string pattern) => Once(pattern, tellsCase: false).Match(words);
 
     /// <summary>Words with what a pattern finds put otherwise.</summary>
-    public static string Swap(string words, string pattern, string by) => Once(pattern, tellsCase: false).Replace(words, by);
+    public static string Swap(string words, string pattern, string by) =>
+        Once(pattern, tellsCase: false).Replace(words, by);
 
     /// <summary>The number that digits or a word say; null: neither.</summary>
     public static int? Number(string text) =>
-        Words.TryGetValue(text, out var word) ? word : int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
+        Words.TryGetValue(text, out var word) ? word
+        : int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number
+        : null;
 
     /// <summary>Where a name stands in words as a word of its own.</summary>
     public static IEnumerable<int> Mentions(string words, string name)
     {
-        for (var at = words.IndexOf(name, StringComparison.Ordinal); at >= 0; at = words.IndexOf(name, at + 1, StringComparison.Ordinal))
+        for (
+            var at = words.IndexOf(name, StringComparison.Ordinal);
+            at >= 0;
+            at = words.IndexOf(name, at + 1, StringComparison.Ordinal)
+        )
         {
-            if ((at == 0 || !char.IsLetterOrDigit(words[at - 1])) && (at + name.Length == words.Length || !char.IsLetterOrDigit(words[at + name.Length])))
+            if (
+                (at == 0 || !char.IsLetterOrDigit(words[at - 1]))
+                && (at + name.Length == words.Length || !char.IsLetterOrDigit(words[at + name.Length]))
+            )
             {
                 yield return at;
             }
         }
     }
 
-    private static Regex Once(string pattern, bool tellsCase) => Known.GetOrAdd((pattern, tellsCase), static key => key.TellsCase ? Exact(key.Pattern) : Of(key.Pattern));
+    private static Regex Once(string pattern, bool tellsCase) =>
+        Known.GetOrAdd((pattern, tellsCase), static key => key.TellsCase ? Exact(key.Pattern) : Of(key.Pattern));
 }

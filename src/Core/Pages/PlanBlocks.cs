@@ -8,29 +8,92 @@ internal sealed record PlanBlock(Line? Name, IReadOnlyList<Line> Lines);
 /// <summary>Finds the plans of a page: names that repeat, each with a price and what it has.</summary>
 internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? provider = null)
 {
-    [GeneratedRegex(@"^\W*(?:most|best|popular|recommended|our (?:favou?rite|pick)|top|new|bestseller|favou?rite|hot|great value|value pick|save|limited|sale|offer|[+]?\s*[0-9]+ (?:months? free|free months?))\b[^.]{0,24}$|%", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\W*(?:most|best|popular|recommended|our (?:favou?rite|pick)|top|new|bestseller|favou?rite|hot|great "
+            + @"value|value pick|save|limited|sale|offer|[+]?\s*[0-9]+ (?:months? free|free months?))\b[^.]{0,24}$|%",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Badge { get; }
-    [GeneratedRegex(@"^\W*(?:select|choose|order|buy|add|get|take|start(?!\W*$)|sign up|try|see|view|more|learn|continue|go|move in|put it|pick|compare|configure|details|read more|book|join|begin|want|reserve|claim|this one|i.ll|yes|let)\b[^.]{0,30}$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:select|choose|order|buy|add|get|take|start(?!\W*$)|sign up|try|see|view|more|learn|continue|go"
+            + @"|move in|put it|pick|compare|configure|details|read more|book|join|begin|want|reserve|claim|this one"
+            + @"|i.ll|yes|let)\b[^.]{0,30}$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Action { get; }
-    [GeneratedRegex(@"^\W*(?:(?:frequently asked )?questions\b.*|faqs?|good to know|(?:useful |optional )?(?:extras?|additions|add-?ons?)\b.*|add (?:to|it to) (?:it|your .*)|add to it|also(?: on request)?|goes well with.*|(?:our )?domains?(?: names?)?(?: prices?| price list| registration| names)?(?:,? (?:per|a|one|for a) year)?|(?:what a|our) domains? .*|names|a name|how it (?:works|goes)|how we .*|who (?:we are|looks after it)|what is in it|what.s included|notes?(?: \[edit\])?|what others (?:ask|charge)|what happens next|small print|opening hours|legal|company|products|help|contact|about(?: us)?|from (?:the|our) .{0,24}|not sure\?|need (?:a hand|more).{0,20}|why .{0,20}\?|you may also like|all (?:plans|offers|rooms).{0,20}|more for your .{0,20}|optional.{0,30}|the small print)\W*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:(?:frequently asked )?questions\b.*|faqs?|good to know|(?:useful |optional )?(?:extras?"
+            + @"|additions|add-?ons?)\b.*|add (?:to|it to) (?:it|your .*)|add to it|also(?: on request)?|goes well "
+            + @"with.*|(?:our )?domains?(?: names?)?(?: prices?| price list| registration| names)?(?:,? (?:per|a|one"
+            + @"|for a) year)?|(?:what a|our) domains? .*|names|a name|how it (?:works|goes)|how we .*|who (?:we are"
+            + @"|looks after it)|what is in it|what.s included|notes?(?: \[edit\])?|what others (?:ask|charge)|what "
+            + @"happens next|small print|opening hours|legal|company|products|help|contact|about(?: us)?|from (?:the"
+            + @"|our) .{0,24}|not sure\?|need (?:a hand|more).{0,20}|why .{0,20}\?|you may also like|all (?:plans"
+            + @"|offers|rooms).{0,20}|more for your .{0,20}|optional.{0,30}|the small print)\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Section { get; }
-    [GeneratedRegex(@"^(?!by )[\p{L}0-9“""'‘][\p{L}0-9 .&’'+/“”""‘()\-*†‡¹²³:]{0,38}$", Patterns.ExactCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^(?!by )[\p{L}0-9“""'‘][\p{L}0-9 .&’'+/“”""‘()\-*†‡¹²³:]{0,38}$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex NameLike { get; }
-    [GeneratedRegex(@"[\s,:–—-]*(?:\b(?:hosting|plan|package|account)\b)?[\s*†‡¹²³:]*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"[\s,:–—-]*(?:\b(?:hosting|plan|package|account)\b)?[\s*†‡¹²³:]*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Tail { get; }
-    [GeneratedRegex(@"^(?:configure|your plan|your order|order|choose|selected plan|selected|plan|package|hosting plan|product)\s*[:–—]\s+", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^(?:configure|your plan|your order|order|choose|selected plan|selected|plan|package|hosting plan"
+            + @"|product)\s*[:–—]\s+",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Lead { get; }
-    [GeneratedRegex(@"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price|prices|pricing|billed|billing|cycle|term|duration|total|renews?|vat|tax|currency|servers?|data cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting|mail|breadcrumb|reviews?)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:support|uptime|firewall|caching|staging|access|backups?|included|free|per|month|monthly|yearly"
+            + @"|year|from|your|our|you|we|hosting for|welcome|log in|sign in|basket|cart|blog|status|contact|about"
+            + @"|help|home|products|careers|press|imprint|terms|cookies|privacy|guides|all rights|customers|price"
+            + @"|prices|pricing|billed|billing|cycle|term|duration|total|renews?|vat|tax|currency|servers?|data "
+            + @"cent(?:re|er)s?|php|cpu|ftp|http.*|ipv6|cron|ssh|git|dns|faq|questions|skip to|menu|search|partners"
+            + @"|forum|webmail|order form|rates|chat|news|compare|features?|plans|add-ons?|extras|domains?|hosting"
+            + @"|mail|breadcrumb|reviews?)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex NoName { get; }
 
-    [GeneratedRegex(@"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|cloud|reseller|business|linux|windows|all|shop|website|standard web)$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:our |simple |cheap |fast |green )?(?:shared|managed|web|cloud|reseller|business|linux|windows|all"
+            + @"|shop|website|standard web)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Kind { get; }
 
     /// <summary>How much a line looks like a plan's name: above 0 it may be one.</summary>
     public static int Score(string words)
     {
         var text = words.Trim();
-        if (text.Length is 0 or > 40 || !NameLike.IsMatch(text) || Badge.IsMatch(text) || PageAmount.In(text, 0).Length > 0 || Terms.IsLabel(text) || Patterns.HasExact(text, @"^[0-9][0-9.,+%k]*$"))
+        if (
+            text.Length is 0 or > 40
+            || !NameLike.IsMatch(text)
+            || Badge.IsMatch(text)
+            || PageAmount.In(text, 0).Length > 0
+            || Terms.IsLabel(text)
+            || Patterns.HasExact(text, @"^[0-9][0-9.,+%k]*$")
+        )
         {
             return -5;
         }
@@ -47,8 +110,19 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         }
 
         var parts = name.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        var small = parts.Skip(1).Count(part => char.IsLower(part[0]) && part is not ("and" or "of" or "the" or "de" or "la" or "to" or "for" or "in"));
-        var score = parts.Length switch { 1 => 3, 2 => 3, 3 => 2, _ => 0 } - (2 * small);
+        var small = parts
+            .Skip(1)
+            .Count(part =>
+                char.IsLower(part[0]) && part is not ("and" or "of" or "the" or "de" or "la" or "to" or "for" or "in")
+            );
+        var score =
+            parts.Length switch
+            {
+                1 => 3,
+                2 => 3,
+                3 => 2,
+                _ => 0,
+            } - (2 * small);
         score -= text[^1] is '.' or ':' or '?' or '!' ? 4 : 0;
         score -= NoName.IsMatch(name) ? 3 : 0;
         score -= Kind.IsMatch(name) && (name.Length < text.Length || name.Length == 3) ? 8 : 0;
@@ -67,7 +141,8 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     }
 
     /// <summary>Whether a line opens another part of the page.</summary>
-    public static bool IsSection(Line line) => line.Words.Length <= 60 && line.Amounts.IsEmpty && Section.IsMatch(line.Words);
+    public static bool IsSection(Line line) =>
+        line.Words.Length <= 60 && line.Amounts.IsEmpty && Section.IsMatch(line.Words);
 
     /// <summary>The plans that stand in lines; none where nothing looks like one.</summary>
     public List<PlanBlock> Find(bool isMarked)
@@ -82,7 +157,10 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         var groups = new Dictionary<string, List<Line>>(StringComparer.Ordinal);
         foreach (var line in lines.Where(line => line.Words.Length <= 45))
         {
-            var looks = line.Seen.Looks.Append(line.Seen.Heading > 0 ? $"h{line.Seen.Heading}" : "").Append(string.Join(' ', line.Seen.Looks.Where(look => look[0] != '.'))).Distinct();
+            var looks = line
+                .Seen.Looks.Append(line.Seen.Heading > 0 ? $"h{line.Seen.Heading}" : "")
+                .Append(string.Join(' ', line.Seen.Looks.Where(look => look[0] != '.')))
+                .Distinct();
             foreach (var look in looks.Where(look => look.Length > 0))
             {
                 if (!groups.TryGetValue(look, out var known))
@@ -148,22 +226,40 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         }
 
         var withFeatures = good.Count(block => block.Lines.Any(line => line != block.Name && IsFeature(line)));
-        var score = (good.Count * 10) + (withFeatures * 6) + (good.Average(block => (decimal)block.Name!.NameScore) * 4) - ((blocks.Count - good.Count) * 7) + (members[0].Seen.Heading > 0 ? 5 : 0);
+        var score =
+            (good.Count * 10)
+            + (withFeatures * 6)
+            + (good.Average(block => (decimal)block.Name!.NameScore) * 4)
+            - ((blocks.Count - good.Count) * 7)
+            + (members[0].Seen.Heading > 0 ? 5 : 0);
 
         // Names whose blocks have no price and no features are of other things.
         return (good, score - (withFeatures == 0 ? 15 : 0));
     }
 
-    private bool IsProvider(Line line) => provider is not null && line.Words.StartsWith(provider, StringComparison.OrdinalIgnoreCase) && line.Words.Length <= provider.Length + 12;
+    private bool IsProvider(Line line) =>
+        provider is not null
+        && line.Words.StartsWith(provider, StringComparison.OrdinalIgnoreCase)
+        && line.Words.Length <= provider.Length + 12;
 
     // Sentences in a row are no part of a plan.
     private static bool IsProse(Line line) =>
-        (line.Words.Length > 90 && line.Amounts.IsEmpty && PageLines.Sentences(line.Words, 0).Count >= 2) || (line.Words.Length > 70 && PageLines.Sentences(line.Words, 0).Count >= 3 && !IsFeature(line));
+        (line.Words.Length > 90 && line.Amounts.IsEmpty && PageLines.Sentences(line.Words, 0).Count >= 2)
+        || (line.Words.Length > 70 && PageLines.Sentences(line.Words, 0).Count >= 3 && !IsFeature(line));
 
-    private static bool HasPrice(Line line) => line.Note is not null || line.Amounts.Any(amount => !amount.IsNegative && amount.Value > 0 && amount.Per is not (Per.Other or Per.Once));
+    private static bool HasPrice(Line line) =>
+        line.Note is not null
+        || line.Amounts.Any(amount =>
+            !amount.IsNegative && amount.Value > 0 && amount.Per is not (Per.Other or Per.Once)
+        );
 
     private static bool IsFeature(Line line) =>
-        line.Amounts.IsEmpty && line.Words.Length <= 400 && (Features.KeyOf(line.Words) is not null || PageLines.Pieces(line.Words, 0).Any(piece => Features.In(piece.Words, 0).Length > 0));
+        line.Amounts.IsEmpty
+        && line.Words.Length <= 400
+        && (
+            Features.KeyOf(line.Words) is not null
+            || PageLines.Pieces(line.Words, 0).Any(piece => Features.In(piece.Words, 0).Length > 0)
+        );
 
     // Each name's lines: its card where each has one, else all to the next.
     private List<PlanBlock> Cut(List<Line> members)
@@ -180,11 +276,35 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             shared = at;
         }
 
-        var cards = members.Select(member => shared < member.Seen.Boxes.Length ? member.Seen.Boxes[shared] : -1).ToList();
-        var hasCards = cards.All(card => card >= 0) && cards.Distinct().Count() == members.Count && members.All(member => lines.Any(line => line.Seen.Boxes.Length > shared && line.Seen.Boxes[shared] == member.Seen.Boxes[shared] && line.Amounts.Length > 0));
+        var cards = members
+            .Select(member => shared < member.Seen.Boxes.Length ? member.Seen.Boxes[shared] : -1)
+            .ToList();
+        var hasCards =
+            cards.All(card => card >= 0)
+            && cards.Distinct().Count() == members.Count
+            && members.All(member =>
+                lines.Any(line =>
+                    line.Seen.Boxes.Length > shared
+                    && line.Seen.Boxes[shared] == member.Seen.Boxes[shared]
+                    && line.Amounts.Length > 0
+                )
+            );
         if (hasCards)
         {
-            return [.. members.Select((member, number) => new PlanBlock(member, [.. lines.Where(line => line.Seen.Boxes.Length > shared && line.Seen.Boxes[shared] == cards[number])]))];
+            return
+            [
+                .. members.Select(
+                    (member, number) =>
+                        new PlanBlock(
+                            member,
+                            [
+                                .. lines.Where(line =>
+                                    line.Seen.Boxes.Length > shared && line.Seen.Boxes[shared] == cards[number]
+                                ),
+                            ]
+                        )
+                ),
+            ];
         }
 
         var blocks = new List<PlanBlock>();
@@ -195,7 +315,14 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             var body = new List<Line>();
             foreach (var line in lines.SkipWhile(line => line.Index < first.Index).TakeWhile(line => line.Index < end))
             {
-                if (line != first && (IsSection(line) || (line.Seen.Heading > 0 && first.Seen.Heading > 0 && line.Seen.Heading <= first.Seen.Heading) || IsOutside(line, first, shared)))
+                if (
+                    line != first
+                    && (
+                        IsSection(line)
+                        || (line.Seen.Heading > 0 && first.Seen.Heading > 0 && line.Seen.Heading <= first.Seen.Heading)
+                        || IsOutside(line, first, shared)
+                    )
+                )
                 {
                     break;
                 }
@@ -215,7 +342,11 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     // Without looks: a name is the first of what stands between one plan's lines and the next one's.
     private List<PlanBlock> ByOrder()
     {
-        var repeated = lines.GroupBy(line => line.Words, StringComparer.OrdinalIgnoreCase).Where(group => group.Count() > 1).Select(group => group.Key).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var repeated = lines
+            .GroupBy(line => line.Words, StringComparer.OrdinalIgnoreCase)
+            .Where(group => group.Count() > 1)
+            .Select(group => group.Key)
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
         var pieces = new List<(Line Name, List<Line> Body)>();
         var run = new List<Line>();
         var orphans = new List<Line>();
@@ -237,8 +368,28 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
                 continue;
             }
 
-            var name = run.Select((candidate, number) => (Line: candidate, Score: repeated.Contains(candidate.Words) ? -5 : candidate.NameScore + (candidate.Seen.Heading > 0 ? 1 : 0) + (IsNamedAgain(candidate, at) ? 1 : 0) - (candidate.Index == 0 && NameOf(candidate.Words).Length < candidate.Words.Length ? 3 : 0), Number: number))
-                .Where(candidate => candidate.Score > 0 && run.Count - candidate.Number <= 4).OrderByDescending(candidate => candidate.Score).ThenByDescending(candidate => candidate.Number).FirstOrDefault().Line;
+            var name = run.Select(
+                    (candidate, number) =>
+                        (
+                            Line: candidate,
+                            Score: repeated.Contains(candidate.Words)
+                                ? -5
+                                : candidate.NameScore
+                                    + (candidate.Seen.Heading > 0 ? 1 : 0)
+                                    + (IsNamedAgain(candidate, at) ? 1 : 0)
+                                    - (
+                                        candidate.Index == 0 && NameOf(candidate.Words).Length < candidate.Words.Length
+                                            ? 3
+                                            : 0
+                                    ),
+                            Number: number
+                        )
+                )
+                .Where(candidate => candidate.Score > 0 && run.Count - candidate.Number <= 4)
+                .OrderByDescending(candidate => candidate.Score)
+                .ThenByDescending(candidate => candidate.Number)
+                .FirstOrDefault()
+                .Line;
             if (name is not null)
             {
                 // What stands before the name is the end of the plan before it.
@@ -260,14 +411,28 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         }
 
         body?.AddRange(run.Take(3));
-        return orphans.Count > 1 && pieces.Count > 1 && pieces.TrueForAll(piece => piece.Body.Any(HasPrice)) && !pieces[^1].Body.Skip(1).Any(IsFeature)
+        return
+            orphans.Count > 1
+            && pieces.Count > 1
+            && pieces.TrueForAll(piece => piece.Body.Any(HasPrice))
+            && !pieces[^1].Body.Skip(1).Any(IsFeature)
             ? FeaturesFirst(pieces, orphans)
             : Merge(pieces);
     }
 
     // "Start with Limpet", a few lines below.
     private bool IsNamedAgain(Line candidate, int at) =>
-        candidate.NameScore > 0 && NameOf(candidate.Words) is { Length: > 2 } name && lines.Skip(at).Take(14).Any(other => other != candidate && other.Words.Length is > 3 and <= 60 && other.Words.Length > name.Length && Patterns.Mentions(other.Words, name).Any());
+        candidate.NameScore > 0
+        && NameOf(candidate.Words) is { Length: > 2 } name
+        && lines
+            .Skip(at)
+            .Take(14)
+            .Any(other =>
+                other != candidate
+                && other.Words.Length is > 3 and <= 60
+                && other.Words.Length > name.Length
+                && Patterns.Mentions(other.Words, name).Any()
+            );
 
     private bool IsBody(Line line, int at)
     {
@@ -276,7 +441,15 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             return true;
         }
 
-        if (Features.KeyOf(line.Words) is not null && at + 1 < lines.Count && Patterns.HasExact(lines[at + 1].Words, @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|[Yy]es|[Nn]o|✓|✗|–|—|-|[Ll]inux.*)$"))
+        if (
+            Features.KeyOf(line.Words) is not null
+            && at + 1 < lines.Count
+            && Patterns.HasExact(
+                lines[at + 1].Words,
+                @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|[Yy]es|[Nn]o|✓|✗|–|—|-"
+                    + @"|[Ll]inux.*)$"
+            )
+        )
         {
             return true;
         }
@@ -286,8 +459,21 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             return false;
         }
 
-        return Patterns.HasExact(line.Words, @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|✓|✗|–|—|[Yy]es|[Nn]o|[Ll]inux.*)$") || IsFeature(line)
-            || (line.Words.Length < 120 && (Terms.PaidIn(line.Words) is not null || Terms.In(line.Words, 0).Length > 0 || Terms.FreeIn(line.Words, 0) is not null) && line.NameScore <= 0);
+        return Patterns.HasExact(
+                line.Words,
+                @"^(?:up to |about |~ ?)?[0-9][0-9.,']*(?: ?[GMT]B)?$|^(?:[Uu]nlimited|✓|✗|–|—|[Yy]es|[Nn]o"
+                    + @"|[Ll]inux.*)$"
+            )
+            || IsFeature(line)
+            || (
+                line.Words.Length < 120
+                && (
+                    Terms.PaidIn(line.Words) is not null
+                    || Terms.In(line.Words, 0).Length > 0
+                    || Terms.FreeIn(line.Words, 0) is not null
+                )
+                && line.NameScore <= 0
+            );
     }
 
     // "3 websites", then the plan's name and price: what stands behind a price is of the plan below.
@@ -315,7 +501,13 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             return [];
         }
 
-        if (first > 0 && pieces.Skip(first).All(piece => piece.Body.Any(HasPrice)) && pieces[first - 1].Body.Skip(1).Any(IsFeature) && pieces.Count - first >= 2 && !pieces[^1].Body.Skip(1).Any(IsFeature))
+        if (
+            first > 0
+            && pieces.Skip(first).All(piece => piece.Body.Any(HasPrice))
+            && pieces[first - 1].Body.Skip(1).Any(IsFeature)
+            && pieces.Count - first >= 2
+            && !pieces[^1].Body.Skip(1).Any(IsFeature)
+        )
         {
             return FeaturesFirst([.. pieces.Skip(first)], [.. pieces[first - 1].Body.Skip(1).Where(IsFeature)]);
         }

@@ -5,23 +5,82 @@ namespace HomeStart.Core.Pages;
 /// <summary>Reads the lines of one plan: its ways to pay, its fee, what it has.</summary>
 internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 {
-    [GeneratedRegex(@"\b(?:for (?:the |your )?first (?:term|period|year|month|[0-9]+ months?)|in (?:the|your) first (?:year|month|term)|intro(?:ductory)?|new customers?|promotion(?:al)?|promo|welcome (?:price|offer)|launch (?:price|offer)|first[- ](?:year|term) price|special offer|sale price|campaign price)\b(?!,? ever)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:for (?:the |your )?first (?:term|period|year|month|[0-9]+ months?)|in (?:the|your) first (?:year"
+            + @"|month|term)|intro(?:ductory)?|new customers?|promotion(?:al)?|promo|welcome (?:price|offer)|launch "
+            + @"(?:price|offer)|first[- ](?:year|term) price|special offer|sale price|campaign price)\b(?!,? ever)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex FirstWords { get; }
-    [GeneratedRegex(@"\bno (?:campaign|introductory|promotional|teaser) prices?\b|\bnot an? (?:introductory|promotional|first)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\bno (?:campaign|introductory|promotional|teaser) prices?\b|\bnot an? (?:introductory|promotional|first)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex NotFirst { get; }
-    [GeneratedRegex(@"(?:\bsave|\bsaving|-|−|–)\s*[0-9]{1,2} ?%|\b[0-9]{1,2} ?% (?:off|cheaper|less|saving|discount)\b(?! (?:than|on|over|against|compared (?:to|with)|versus|vs\.?) (?:the )?(?:paying |our |billing )?(?:monthly|month|by the month|rolling))", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"(?:\bsave|\bsaving|-|−|–)\s*[0-9]{1,2} ?%|\b[0-9]{1,2} ?% (?:off|cheaper|less|saving|discount)\b(?! "
+            + @"(?:than|on|over|against|compared (?:to|with)|versus|vs\.?) (?:the )?(?:paying |our |billing "
+            + @")?(?:monthly|month|by the month|rolling))",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Percent { get; }
-    [GeneratedRegex(@"\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each year|on renewal)|\bno (?:campaign|introductory) price", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate"
+            + @"|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never"
+            + @"|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life"
+            + @"|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each "
+            + @"year|on renewal)|\bno (?:campaign|introductory) price",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex SameWords { get; }
-    [GeneratedRegex(@"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate|price)s?\b(?! of)(?=[^0-9£€$]*$)", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate"
+            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Unstated { get; }
-    [GeneratedRegex(@"\b(?:no|free|without(?: a)?|zero) (?:set-?\s?up|activation|installation|joining)(?: fees?| charges?| costs?)?\b|\b(?:set-?\s?up|activation|installation|setting up)(?: fees?| charges?| costs?)? ?(?:is |are |:)? ?(?:free|waived|included|none)\b|\bnothing to pay for setting up\b|\bthere is no set-?\s?up fee\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:no|free|without(?: a)?|zero) (?:set-?\s?up|activation|installation|joining)(?: fees?| charges?| "
+            + @"costs?)?\b|\b(?:set-?\s?up|activation|installation|setting up)(?: fees?| charges?| costs?)? ?(?:is "
+            + @"|are |:)? ?(?:free|waived|included|none)\b|\bnothing to pay for setting up\b|\bthere is no set-?\s?up "
+            + @"fee\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex FreeSetupWords { get; }
-    [GeneratedRegex(@"\b(?:on|with|for|if you pay|when (?:you )?pay(?:ing)?)\s+(?:the )?(?:monthly|by the month|1-month|one-month|1 month)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:on|with|for|if you pay|when (?:you )?pay(?:ing)?)\s+(?:the )?(?:monthly|by the month|1-month"
+            + @"|one-month|1 month)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OnMonthly { get; }
-    [GeneratedRegex(@"\b(?:from|starting at|starts at|as low as|from only|from just)\s*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:from|starting at|starts at|as low as|from only|from just)\s*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex FromPrice { get; }
-    [GeneratedRegex(@"^[\s(*†‡–—·|:%\-−]*(?:(?:(?:you |and )?sav(?:es?|ings?|ed)\b[\s:]*(?:up to )?(?:[A-Z]{0,3}\$|£|€|₹|[A-Z]{3} )?\s?[0-9.,' \u00A0]*\s?(?:%|kr|zł|Kč|[A-Z]{3}\b|€)?|[0-9]{1,2} ?%(?: off)?|now|only|just|today|off)[\s)*†‡–—·|:\-−]*)*$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^[\s(*†‡–—·|:%\-−]*(?:(?:(?:you |and )?sav(?:es?|ings?|ed)\b[\s:]*(?:up to )?(?:[A-Z]{0,3}\$|£|€|₹"
+            + @"|[A-Z]{3} )?\s?[0-9.,' \u00A0]*\s?(?:%|kr|zł|Kč|[A-Z]{3}\b|€)?|[0-9]{1,2} ?%(?: off)?|now|only|just"
+            + @"|today|off)[\s)*†‡–—·|:\-−]*)*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OnlySaving { get; }
 
     // "£8 a month, or £80 if you pay for a year": the length stands behind the second price.
@@ -29,21 +88,39 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private static partial Regex Alternative { get; }
 
     // "First month £1, then £6 a month".
-    [GeneratedRegex($@"\b(?:first|initial) (?:{Patterns.Count}[- ])?(?:months?|(?<year>years?))[\s:–—-]*(?:(?:is|for|at|only|just|costs?|pay) )*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        $@"\b(?:first|initial) (?:{Patterns.Count}[- ])?(?:months?|(?<year>years?))[\s:–—-]*(?:(?:is|for|at|only"
+            + @"|just|costs?|pay) )*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex FirstLength { get; }
 
     // "Annual fee: €48.00".
-    [GeneratedRegex(@"\b(?:(?<month>monthly)|annual|yearly) (?:fee|price|cost|charge|rate|rent)s?\b[\s:]*(?:is |of )?$|\b(?:fee|price|cost|charge|rate)s? (?:per|a|each|by the) (?:(?<month>month)|year)\b[\s:]*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:(?<month>monthly)|annual|yearly) (?:fee|price|cost|charge|rate|rent)s?\b[\s:]*(?:is |of )?$"
+            + @"|\b(?:fee|price|cost|charge|rate)s? (?:per|a|each|by the) (?:(?<month>month)|year)\b[\s:]*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex FeeOf { get; }
 
-    [GeneratedRegex(@"^\W*(?:\(|=|that.s|that is|i\.?e\.|works out|equals|equivalent|which is|just|only)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\W*(?:\(|=|that.s|that is|i\.?e\.|works out|equals|equivalent|which is|just|only)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex ThatIs { get; }
 
     // "€75 if you pay a whole year at once".
     [GeneratedRegex(@"^\W*(?:if|when|for those who)(?: you)? (?:pay|paid)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex IfPaid { get; }
 
-    [GeneratedRegex(@"^\W*(?:set-?\s?up|setting up|activation|installation)(?: fees?| charges?| costs?| price)?\W*$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^\W*(?:set-?\s?up|setting up|activation|installation)(?: fees?| charges?| costs?| price)?\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex SetupLabel { get; }
 
     [GeneratedRegex(@"^\W*(?:free|none|included|waived|nothing|no charge)\W*$", Patterns.AnyCase, Patterns.Patience)]
@@ -69,7 +146,10 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         // "£2.99 a month", and below it "Was £5.99".
-        if (plan.Ways is [{ Struck: null } only] && _pendingStruck.Find(amount => amount.Value > only.Price.Value) is { } dear)
+        if (
+            plan.Ways is [{ Struck: null } only]
+            && _pendingStruck.Find(amount => amount.Value > only.Price.Value) is { } dear
+        )
         {
             only.Struck = dear;
         }
@@ -88,13 +168,27 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             // A label and its value on lines of their own.
-            if (at + 1 < list.Count && line.Words.Length <= 40 && line.Amounts.IsEmpty && !line.Words.Any(char.IsAsciiDigit) && Pages.Features.KeyOf(line.Words) is { } key && IsValue(list[at + 1].Words))
+            if (
+                at + 1 < list.Count
+                && line.Words.Length <= 40
+                && line.Amounts.IsEmpty
+                && !line.Words.Any(char.IsAsciiDigit)
+                && Pages.Features.KeyOf(line.Words) is { } key
+                && IsValue(list[at + 1].Words)
+            )
             {
                 if (key == "domain")
                 {
                     DomainCell(line.Words, list[at + 1].Words, line.Seen.At);
                 }
-                else if (Pages.Features.OfCell(line.Words, list[at + 1].Words, new PageSpan(line.From, list[at + 1].Seen.At.To)) is { } cell)
+                else if (
+                    Pages.Features.OfCell(
+                        line.Words,
+                        list[at + 1].Words,
+                        new PageSpan(line.From, list[at + 1].Seen.At.To)
+                    ) is
+                    { } cell
+                )
                 {
                     plan.Add(cell);
                 }
@@ -114,7 +208,12 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     {
         foreach (var sentence in PageLines.Sentences(words, from))
         {
-            if (!Crosses.Contains(sentence.Words[0]) && DomainOffers.In(sentence.Words, sentence.At) is { } whole && !sentence.Words.Contains('·', StringComparison.Ordinal) && sentence.Words.Count(letter => letter == ',') <= 3)
+            if (
+                !Crosses.Contains(sentence.Words[0])
+                && DomainOffers.In(sentence.Words, sentence.At) is { } whole
+                && !sentence.Words.Contains('·', StringComparison.Ordinal)
+                && sentence.Words.Count(letter => letter == ',') <= 3
+            )
             {
                 Domain(whole);
             }
@@ -159,16 +258,32 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             return;
         }
 
-        if (DomainOffers.In(label.Contains("free", StringComparison.OrdinalIgnoreCase) || label.Contains("included", StringComparison.OrdinalIgnoreCase) ? label + " " + cell : "free " + label + " " + cell, at) is { } offer)
+        if (
+            DomainOffers.In(
+                label.Contains("free", StringComparison.OrdinalIgnoreCase)
+                || label.Contains("included", StringComparison.OrdinalIgnoreCase)
+                    ? label + " " + cell
+                    : "free " + label + " " + cell,
+                at
+            ) is
+            { } offer
+        )
         {
             Domain(offer);
         }
     }
 
-    private void Domain(DomainOffer offer) => plan.Domain = plan.Domain is { } known ? DomainOffers.With(known, offer) : offer;
+    private void Domain(DomainOffer offer) =>
+        plan.Domain = plan.Domain is { } known ? DomainOffers.With(known, offer) : offer;
 
     private static bool IsValue(string words) =>
-        Pages.Features.IsTick(words) || Pages.Features.IsCross(words) || Patterns.HasExact(words, @"^(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMTgmt]B)?$|^(?:[Uu]nlimited|[Uu]nmetered|[Nn]one|[Ll]inux.*|[Ww]indows.*)$");
+        Pages.Features.IsTick(words)
+        || Pages.Features.IsCross(words)
+        || Patterns.HasExact(
+            words,
+            @"^(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMTgmt]B)?$|^(?:[Uu]nlimited|[Uu]nmetered"
+                + @"|[Nn]one|[Ll]inux.*|[Ww]indows.*)$"
+        );
 
     // Whether lengths of time stand before the prices they are for.
     private static bool LabelsFirst(IReadOnlyList<Line> lines)
@@ -202,7 +317,12 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         Said(words, line);
-        if (line.Label.Length == 0 && at > 0 && lines[at - 1] is { Amounts.IsEmpty: true, Words.Length: <= 48 } above && Roles.IsLabel(above.Words))
+        if (
+            line.Label.Length == 0
+            && at > 0
+            && lines[at - 1] is { Amounts.IsEmpty: true, Words.Length: <= 48 } above
+            && Roles.IsLabel(above.Words)
+        )
         {
             line.Label = above.Words.TrimEnd(':', ' ');
         }
@@ -216,8 +336,18 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
     private void Sentence(Piece sentence, Line line)
     {
-        var amounts = line.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.From < sentence.At.To).ToList();
-        var terms = Terms.In(sentence.Words, sentence.From).Where(term => !line.Amounts.Any(amount => (amount.At.From <= term.At.From && term.At.To <= amount.End) || (term.At.From > amount.At.From && term.At.From < amount.At.To))).ToList();
+        var amounts = line
+            .Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.From < sentence.At.To)
+            .ToList();
+        var terms = Terms
+            .In(sentence.Words, sentence.From)
+            .Where(term =>
+                !line.Amounts.Any(amount =>
+                    (amount.At.From <= term.At.From && term.At.To <= amount.End)
+                    || (term.At.From > amount.At.From && term.At.From < amount.At.To)
+                )
+            )
+            .ToList();
         var cuts = Cuts(sentence);
         var isExcluded = false;
         var wasSetup = false;
@@ -241,19 +371,39 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             }
 
             var behind = page.Text[Math.Min(amount.End, end)..end];
-            if (amount.Per == Per.None && FeeOf.Match(before.Trim().Length == 0 && number == 0 ? _above : before) is { Success: true } fee)
+            if (
+                amount.Per == Per.None
+                && FeeOf.Match(before.Trim().Length == 0 && number == 0 ? _above : before) is { Success: true } fee
+            )
             {
                 amount = amount with { Per = fee.Groups["month"].Success ? Per.Month : Per.Year };
             }
 
-            var role = IsStruck(amount) ? Role.Struck : Roles.Of(amount, before, behind, isExcluded && Roles.IsWithTax(before, page.Text[amount.At.To..Math.Max(amount.At.To, end)]));
+            var role = IsStruck(amount)
+                ? Role.Struck
+                : Roles.Of(
+                    amount,
+                    before,
+                    behind,
+                    isExcluded && Roles.IsWithTax(before, page.Text[amount.At.To..Math.Max(amount.At.To, end)])
+                );
             if (role == Role.Later && wasSetup)
             {
                 role = Role.Price; // "£20 set-up, then £3 a month".
             }
 
-            (isExcluded, wasSetup) = (Roles.IsWithoutTax(page.Text[amount.At.To..Math.Min(page.Text.Length, Math.Max(amount.End, to))]), role == Role.Setup);
-            if (role == Role.Price && ((number > 0 && Alternative.IsMatch(before)) || (_way is { Price.Per: Per.Month } && amount.Per == Per.None && IfPaid.IsMatch(behind))) && terms.Find(term => term.At.From >= amount.At.To && term.At.To <= to) is { } ahead)
+            (isExcluded, wasSetup) = (
+                Roles.IsWithoutTax(page.Text[amount.At.To..Math.Min(page.Text.Length, Math.Max(amount.End, to))]),
+                role == Role.Setup
+            );
+            if (
+                role == Role.Price
+                && (
+                    (number > 0 && Alternative.IsMatch(before))
+                    || (_way is { Price.Per: Per.Month } && amount.Per == Per.None && IfPaid.IsMatch(behind))
+                )
+                && terms.Find(term => term.At.From >= amount.At.To && term.At.To <= to) is { } ahead
+            )
             {
                 terms.Remove(ahead);
                 (_way, _pending, _pendingPaid) = (null, ahead, Terms.PaidIn(behind));
@@ -266,7 +416,10 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
                 var count = opening.Groups["count"].Success ? Patterns.Number(opening.Groups["count"].Value) ?? 1 : 1;
                 if (count == 1 || amount.Per != Per.None)
                 {
-                    _pending = new Term(opening.Groups["year"].Success ? count * 12 : count, new PageSpan(amount.At.From - opening.Length, amount.At.From));
+                    _pending = new Term(
+                        opening.Groups["year"].Success ? count * 12 : count,
+                        new PageSpan(amount.At.From - opening.Length, amount.At.From)
+                    );
                     Take(amount, role, before, line);
                     _way!.IsFirst = true;
                     continue;
@@ -287,7 +440,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
                 }
             }
 
-            if (between.Count > 0 && role is not (Role.Price or Role.Total or Role.Struck) && _way is { Term: null } waiting)
+            if (
+                between.Count > 0
+                && role is not (Role.Price or Role.Total or Role.Struck)
+                && _way is { Term: null } waiting
+            )
             {
                 waiting.Term = between[0];
             }
@@ -296,13 +453,25 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         // "Payment: yearly, in advance · Afterwards: €5": what stands before is of the price above.
-        if (_way is { Paid: null } open && open.Line != line && Terms.PaidIn(page.Text[sentence.From..amounts[0].At.From]) is { } said)
+        if (
+            _way is { Paid: null } open
+            && open.Line != line
+            && Terms.PaidIn(page.Text[sentence.From..amounts[0].At.From]) is { } said
+        )
         {
             (open.Paid, open.PaidAt) = (said, sentence.At);
         }
 
-        Apply([.. terms.Where(term => term.At.From >= amounts[0].At.From)], page.Text[amounts[0].At.From..sentence.At.To], line);
-        if (terms.FirstOrDefault(term => term.At.To <= amounts[0].At.From) is { } first && _way is { Term: null } && _way.Line == line)
+        Apply(
+            [.. terms.Where(term => term.At.From >= amounts[0].At.From)],
+            page.Text[amounts[0].At.From..sentence.At.To],
+            line
+        );
+        if (
+            terms.FirstOrDefault(term => term.At.To <= amounts[0].At.From) is { } first
+            && _way is { Term: null }
+            && _way.Line == line
+        )
         {
             _way.Term = first;
         }
@@ -335,10 +504,20 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
                 break;
             case Role.Later:
-                if (_way is not null && _way.Line != line && plan.Ways.Count > 1 && plan.Ways.TrueForAll(other => other.Later is null))
+                if (
+                    _way is not null
+                    && _way.Line != line
+                    && plan.Ways.Count > 1
+                    && plan.Ways.TrueForAll(other => other.Later is null)
+                )
                 {
                     // Below several lengths of time: all of them renew at it, save what is paid by the month.
-                    foreach (var longer in plan.Ways.Where(other => other.Term?.Months != 1 && (other.Price.Per == amount.Per || amount.Per == Per.None || other == _way)))
+                    foreach (
+                        var longer in plan.Ways.Where(other =>
+                            other.Term?.Months != 1
+                            && (other.Price.Per == amount.Per || amount.Per == Per.None || other == _way)
+                        )
+                    )
                     {
                         longer.Later = amount;
                     }
@@ -401,7 +580,16 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             return;
         }
 
-        if (!page.IsMarked && _lastPlain is { } last && _way is { } open && ReferenceEquals(open.Price, last) && last.Value > amount.Value && last.Per is Per.None && open.Struck is null && OnlySaving.IsMatch(page.Text[last.End..amount.At.From]))
+        if (
+            !page.IsMarked
+            && _lastPlain is { } last
+            && _way is { } open
+            && ReferenceEquals(open.Price, last)
+            && last.Value > amount.Value
+            && last.Per is Per.None
+            && open.Struck is null
+            && OnlySaving.IsMatch(page.Text[last.End..amount.At.From])
+        )
         {
             open.Struck = last;
             open.Price = amount;
@@ -412,7 +600,17 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         // In the same words, per month and struck of the same kind.
-        if (!page.IsMarked && _lastPlain is { } dear && _way is { } before2 && ReferenceEquals(before2.Price, dear) && dear.Value > amount.Value && (dear.Per == amount.Per || amount.Per != Per.None) && before2.Struck is null && OnlySaving.IsMatch(page.Text[dear.End..amount.At.From]) && before2.Term is null)
+        if (
+            !page.IsMarked
+            && _lastPlain is { } dear
+            && _way is { } before2
+            && ReferenceEquals(before2.Price, dear)
+            && dear.Value > amount.Value
+            && (dear.Per == amount.Per || amount.Per != Per.None)
+            && before2.Struck is null
+            && OnlySaving.IsMatch(page.Text[dear.End..amount.At.From])
+            && before2.Term is null
+        )
         {
             before2.Struck = dear;
             before2.Price = amount;
@@ -422,7 +620,15 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         // In plain text a dearer amount right behind the price may be struck, or may not.
-        if (!page.IsMarked && _lastPlain is { } cheap && _way is not null && ReferenceEquals(_way.Price, cheap) && amount.Per == Per.None && cheap.Value < amount.Value && page.Text[cheap.End..amount.At.From].Trim(' ').Length == 0)
+        if (
+            !page.IsMarked
+            && _lastPlain is { } cheap
+            && _way is not null
+            && ReferenceEquals(_way.Price, cheap)
+            && amount.Per == Per.None
+            && cheap.Value < amount.Value
+            && page.Text[cheap.End..amount.At.From].Trim(' ').Length == 0
+        )
         {
             return;
         }
@@ -433,12 +639,23 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
 
         // A second price without a term of its own is no other way to pay.
-        if (_way is { Term: null } first && _pending is null && (first.Price.Per == amount.Per || amount.Per == Per.None))
+        if (
+            _way is { Term: null } first
+            && _pending is null
+            && (first.Price.Per == amount.Per || amount.Per == Per.None)
+        )
         {
             return;
         }
 
-        _way = new WayDraft(amount, line) { Term = _pending, Paid = _pendingPaid, Free = _pendingFree, IsFirst = amount.IsFirst, IsFrom = FromPrice.IsMatch(before) };
+        _way = new WayDraft(amount, line)
+        {
+            Term = _pending,
+            Paid = _pendingPaid,
+            Free = _pendingFree,
+            IsFirst = amount.IsFirst,
+            IsFrom = FromPrice.IsMatch(before),
+        };
         if (_pendingStruck.Count > 0)
         {
             _way.Struck = _pendingStruck[^1];
@@ -480,7 +697,9 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         var isBeside = way.Line == line || (line.Index - way.Line.Index <= 2 && ThatIs.IsMatch(line.Words));
         if (amount.Per == Per.Month && way.Price.Per is Per.Year or Per.None && isBeside)
         {
-            foreach (var months in new[] { way.Price.Per == Per.Year ? 12 : way.Term?.Months ?? 0, way.Term?.Months ?? 0 })
+            foreach (
+                var months in new[] { way.Price.Per == Per.Year ? 12 : way.Term?.Months ?? 0, way.Term?.Months ?? 0 }
+            )
             {
                 if (months > 1 && Math.Abs((amount.Value * months) - way.Price.Value) <= months * 0.01m)
                 {
@@ -586,7 +805,11 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
     private void Said(string words, Line line)
     {
-        if (FirstWords.IsMatch(NotFirst.Replace(words, " ")) && DomainOffers.In(words, line.Seen.At) is null && !Patterns.Has(words, @"\bdomain\b"))
+        if (
+            FirstWords.IsMatch(NotFirst.Replace(words, " "))
+            && DomainOffers.In(words, line.Seen.At) is null
+            && !Patterns.Has(words, @"\bdomain\b")
+        )
         {
             plan.IsFirst = true;
         }
@@ -671,10 +894,18 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
     public static bool SaysUnstated(string words) => Unstated.IsMatch(words);
 
-    [GeneratedRegex(@"\b(?:regular|normal|usual|standard|list|full)(?: list)? (?:price|rate)s?\b(?! of)(?=[^0-9£€$]*$)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:regular|normal|usual|standard|list|full)(?: list)? (?:price|rate)s?\b(?! of)(?=[^0-9£€$]*$)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Regular { get; }
 
-    [GeneratedRegex(@"\brenew|\bafter|\bthen\b|\bappl(?:y|ies)\b|\bfrom the second\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\brenew|\bafter|\bthen\b|\bappl(?:y|ies)\b|\bfrom the second\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex Renewing { get; }
 
     /// <summary>Whether words say that the regular rate follows.</summary>

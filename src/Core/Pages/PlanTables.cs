@@ -5,40 +5,108 @@ namespace HomeStart.Core.Pages;
 /// <summary>Reads plans from tables, whether they stand across or down, and prices by length of term.</summary>
 internal sealed partial class PlanTables(PageText page)
 {
-    [GeneratedRegex(@"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay|now)\b|^/?mo|/\s?(?:mo|ye?a?r)", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\b(?:price|cost|fee|rate|per month|a month|monthly|per year|a year|yearly|annual|first term|pay|now)\b"
+            + @"|^/?mo|/\s?(?:mo|ye?a?r)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex PriceLabel { get; }
-    [GeneratedRegex(@"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:renew(?:s|al|als)?|after (?:the |your )?first|afterwards|then|later|following|regular)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex LaterLabel { get; }
+
     [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex SetupLabel { get; }
-    [GeneratedRegex(@"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b|^(?:for|valid for|how long|length|period|duration)$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:billing|billed|payment|paid|term|contract|commitment|offer|how paid)\b|^(?:for|valid for|how long"
+            + @"|length|period|duration)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex PayLabel { get; }
-    [GeneratedRegex(@"\b(?:today|now|total|in all|altogether|due|up-?\s?front|at the checkout|you pay|first bill|sum)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:today|now|total|in all|altogether|due|up-?\s?front|at the checkout|you pay|first bill|sum)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex TotalLabel { get; }
-    [GeneratedRegex(@"\b(?:list price|(?:normal|usual|regular|standard|full|old) price|normally|usually|regularly|was|before|instead of)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:list price|(?:normal|usual|regular|standard|full|old) price|normally|usually|regularly|was|before"
+            + @"|instead of)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex StruckLabel { get; }
-    [GeneratedRegex(@"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo|^month\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:a|per|each|every)\s*month\b|\bmonthly\b|/\s?mo|^month\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex MonthWord { get; }
-    [GeneratedRegex(@"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y|^year\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:a|per|each|every)\s*year\b|\byearly\b|\bannual(?:ly)?\b|/\s?y|^year\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex YearWord { get; }
-    [GeneratedRegex(@"\b(?:plans?|packages?|offers?|hosting|webspace|accounts?|rooms?|sizes?)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:plans?|packages?|offers?|hosting|webspace|accounts?|rooms?|sizes?)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OfPlans { get; }
-    [GeneratedRegex(@"\b(?:extras?|add-?ons?|options?|items?|services?|additions?|endings?|domains?)\b", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"\b(?:extras?|add-?ons?|options?|items?|services?|additions?|endings?|domains?)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex OfExtras { get; }
-    [GeneratedRegex($@"(?<!\p{{L}})(?:{CurrencySigns.Sign}|(?:{CurrencySigns.Code})\b)", Patterns.ExactCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        $@"(?<!\p{{L}})(?:{CurrencySigns.Sign}|(?:{CurrencySigns.Code})\b)",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
     private static partial Regex Sign { get; }
 
     [GeneratedRegex($@"\bfirst {Patterns.Count}[- ](?:months?|(?<year>years?))\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex FirstMonths { get; }
 
-    [GeneratedRegex(@"^(?:price )?(?:when |if )?(?:paid|billed|pay|paying|payable|charged) (?:monthly|each month|every month|by the month|month by month)$", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:price )?(?:when |if )?(?:paid|billed|pay|paying|payable|charged) (?:monthly|each month|every month"
+            + @"|by the month|month by month)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex MonthlyLabel { get; }
 
     [GeneratedRegex(@"\b(?:term|contract|commitment|minimum)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex TermWord { get; }
-    [GeneratedRegex(@"^\W*(?:prices?|costs?|fees?|charges?|amounts?|rates?)\b.{0,24}$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^\W*(?:prices?|costs?|fees?|charges?|amounts?|rates?)\b.{0,24}$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex PriceHead { get; }
-    [GeneratedRegex(@"^(?:plans?|packages?|tariffs?|products?|accounts?|names?|plan name|offers?)$", Patterns.AnyCase, Patterns.Patience)]
+
+    [GeneratedRegex(
+        @"^(?:plans?|packages?|tariffs?|products?|accounts?|names?|plan name|offers?)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex NameHead { get; }
 
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
@@ -55,9 +123,18 @@ internal sealed partial class PlanTables(PageText page)
             return false;
         }
 
-        var head = Enumerable.Range(0, Math.Min(3, table.Rows)).FirstOrDefault(row => !table.IsWide(row) && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(row, column).Length > 0));
+        var head = Enumerable
+            .Range(0, Math.Min(3, table.Rows))
+            .FirstOrDefault(row =>
+                !table.IsWide(row)
+                && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(row, column).Length > 0)
+            );
         var across = Enumerable.Range(head + 1, table.Rows - head - 1).Count(row => IsLabel(table.Words(row, 0)));
-        var down = Enumerable.Range(1, table.Columns - 1).Count(column => IsLabel(table.Words(head, column)) && table.Cell(head, column).All(line => line.Amounts.IsEmpty));
+        var down = Enumerable
+            .Range(1, table.Columns - 1)
+            .Count(column =>
+                IsLabel(table.Words(head, column)) && table.Cell(head, column).All(line => line.Amounts.IsEmpty)
+            );
         if (down == 0 && Headless(table))
         {
             return true;
@@ -79,25 +156,46 @@ internal sealed partial class PlanTables(PageText page)
         }
 
         var labels = Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column)).ToList();
-        var isOfPlans = labels.Any(label => Features.KeyOf(label) is not null) || labels.Count(Terms.IsLabel) >= 2 || OfPlans.IsMatch(table.Words(head, 0));
-        return isOfPlans && !OfExtras.IsMatch(table.Words(head, 0)) && down * 2 >= table.Columns - 1 && Down(table, head, around);
+        var isOfPlans =
+            labels.Any(label => Features.KeyOf(label) is not null)
+            || labels.Count(Terms.IsLabel) >= 2
+            || OfPlans.IsMatch(table.Words(head, 0));
+        return isOfPlans
+            && !OfExtras.IsMatch(table.Words(head, 0))
+            && down * 2 >= table.Columns - 1
+            && Down(table, head, around);
     }
 
     // A heading of two rows: "Price per month" over "first year" and "from the second year".
     private static bool HasTwoHeads(PageTable table, int head) =>
-        head + 2 < table.Rows && Enumerable.Range(0, table.Columns).SelectMany(column => table.Cell(head, column)).Any(line => line.Seen.Cell!.Width > 1 && line.Seen.Cell.Width < table.Columns)
-            && table.Words(head + 1, 0).Length == 0 && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(head + 1, column).Length > 0) && Enumerable.Range(1, table.Columns - 1).All(column => table.Cell(head + 1, column).All(line => line.Amounts.IsEmpty));
+        head + 2 < table.Rows
+        && Enumerable
+            .Range(0, table.Columns)
+            .SelectMany(column => table.Cell(head, column))
+            .Any(line => line.Seen.Cell!.Width > 1 && line.Seen.Cell.Width < table.Columns)
+        && table.Words(head + 1, 0).Length == 0
+        && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(head + 1, column).Length > 0)
+        && Enumerable
+            .Range(1, table.Columns - 1)
+            .All(column => table.Cell(head + 1, column).All(line => line.Amounts.IsEmpty));
 
     private bool Across(PageTable table, int head, string around)
     {
         var names = Enumerable.Range(1, table.Columns - 1).Select(column => NameIn(table.Cell(head, column))).ToList();
-        if (names.Count(name => name is not null) * 2 < names.Count || names.All(name => name is null || PriceHead.IsMatch(name.Words)))
+        if (
+            names.Count(name => name is not null) * 2 < names.Count
+            || names.All(name => name is null || PriceHead.IsMatch(name.Words))
+        )
         {
             return false;
         }
 
         var isPriced = table.Lines.Any(line => line.Amounts.Length > 0);
-        if (!isPriced && !names.Any(name => name is not null && _plans.ContainsKey(PlanBlocks.NameOf(name.Words))) && Plans.Count > 0)
+        if (
+            !isPriced
+            && !names.Any(name => name is not null && _plans.ContainsKey(PlanBlocks.NameOf(name.Words)))
+            && Plans.Count > 0
+        )
         {
             return false;
         }
@@ -123,7 +221,14 @@ internal sealed partial class PlanTables(PageText page)
                     continue;
                 }
 
-                Cell(plan, reader, table.Words(row, 0), table.Cell(row, 0), table.Cell(row, column), around + " " + table.Words(head, 0));
+                Cell(
+                    plan,
+                    reader,
+                    table.Words(row, 0),
+                    table.Cell(row, 0),
+                    table.Cell(row, column),
+                    around + " " + table.Words(head, 0)
+                );
             }
         }
 
@@ -134,14 +239,35 @@ internal sealed partial class PlanTables(PageText page)
     // One plan's ways to pay, a row each: how long, the price, what is paid today, what it renews at.
     private bool ByLength(PageTable table, int head)
     {
-        var rows = Enumerable.Range(head + 1, table.Rows - head - 1).Where(row => table.Words(row, 0).Length > 0).ToList();
-        var labels = Enumerable.Range(1, table.Columns - 1).Select(column => table.Words(head, column).Replace('\n', ' ')).ToList();
-        if (rows.Count < 2 || !rows.TrueForAll(row => Terms.IsLabel(table.Words(row, 0))) || !labels.TrueForAll(label => PriceLabel.IsMatch(label) || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || StruckLabel.IsMatch(label) || TotalLabel.IsMatch(label)))
+        var rows = Enumerable
+            .Range(head + 1, table.Rows - head - 1)
+            .Where(row => table.Words(row, 0).Length > 0)
+            .ToList();
+        var labels = Enumerable
+            .Range(1, table.Columns - 1)
+            .Select(column => table.Words(head, column).Replace('\n', ' '))
+            .ToList();
+        if (
+            rows.Count < 2
+            || !rows.TrueForAll(row => Terms.IsLabel(table.Words(row, 0)))
+            || !labels.TrueForAll(label =>
+                PriceLabel.IsMatch(label)
+                || LaterLabel.IsMatch(label)
+                || SetupLabel.IsMatch(label)
+                || StruckLabel.IsMatch(label)
+                || TotalLabel.IsMatch(label)
+            )
+        )
         {
             return false;
         }
 
-        var price = labels.FindIndex(label => !LaterLabel.IsMatch(label) && !SetupLabel.IsMatch(label) && !StruckLabel.IsMatch(label) && !TotalLabel.IsMatch(label));
+        var price = labels.FindIndex(label =>
+            !LaterLabel.IsMatch(label)
+            && !SetupLabel.IsMatch(label)
+            && !StruckLabel.IsMatch(label)
+            && !TotalLabel.IsMatch(label)
+        );
         if (price < 0)
         {
             return false;
@@ -156,7 +282,12 @@ internal sealed partial class PlanTables(PageText page)
                 continue;
             }
 
-            var way = new WayDraft(amount, term) { Term = length, Free = Terms.FreeIn(term.Words, term.From), Paid = Terms.PaidIn(term.Words) };
+            var way = new WayDraft(amount, term)
+            {
+                Term = length,
+                Free = Terms.FreeIn(term.Words, term.From),
+                Paid = Terms.PaidIn(term.Words),
+            };
             foreach (var (column, label) in labels.Index().Where(one => one.Index != price))
             {
                 if (AmountIn(row, column) is not { } other)
@@ -197,8 +328,18 @@ internal sealed partial class PlanTables(PageText page)
 
         PageAmount? AmountIn(int row, int column)
         {
-            var line = table.Cell(row, column + 1).FirstOrDefault(line => line.Amounts.Length > 0 || PageAmount.OfCell(line.Words, line.From) is not null);
-            return line is null ? null : Labelled(line.Amounts.Length > 0 ? line.Amounts[0] : PageAmount.OfCell(line.Words, line.From)!, labels[column], "");
+            var line = table
+                .Cell(row, column + 1)
+                .FirstOrDefault(line =>
+                    line.Amounts.Length > 0 || PageAmount.OfCell(line.Words, line.From) is not null
+                );
+            return line is null
+                ? null
+                : Labelled(
+                    line.Amounts.Length > 0 ? line.Amounts[0] : PageAmount.OfCell(line.Words, line.From)!,
+                    labels[column],
+                    ""
+                );
         }
     }
 
@@ -206,8 +347,23 @@ internal sealed partial class PlanTables(PageText page)
     private bool Headless(PageTable table)
     {
         var rows = Enumerable.Range(0, table.Rows).Where(row => table.Words(row, 0).Length > 0).ToList();
-        if (rows.Count < 2 || !rows.TrueForAll(row => NameIn(table.Cell(row, 0)) is { NameScore: > 0 } && Enumerable.Range(1, table.Columns - 1).Any(column => table.Cell(row, column).Any(line => line.Amounts.Any(amount => amount.Per is Per.Month or Per.Year)))
-            && Enumerable.Range(1, table.Columns - 1).SelectMany(column => table.Cell(row, column)).Any(line => line.Amounts.IsEmpty && Features.In(line.Words, 0).Length > 0)))
+        if (
+            rows.Count < 2
+            || !rows.TrueForAll(row =>
+                NameIn(table.Cell(row, 0)) is { NameScore: > 0 }
+                && Enumerable
+                    .Range(1, table.Columns - 1)
+                    .Any(column =>
+                        table
+                            .Cell(row, column)
+                            .Any(line => line.Amounts.Any(amount => amount.Per is Per.Month or Per.Year))
+                    )
+                && Enumerable
+                    .Range(1, table.Columns - 1)
+                    .SelectMany(column => table.Cell(row, column))
+                    .Any(line => line.Amounts.IsEmpty && Features.In(line.Words, 0).Length > 0)
+            )
+        )
         {
             return false;
         }
@@ -229,10 +385,18 @@ internal sealed partial class PlanTables(PageText page)
     {
         var read = 0;
         var hasTwo = HasTwoHeads(table, head);
-        var named = Enumerable.Range(0, table.Columns).Where(column => NameHead.IsMatch(table.Words(head, column))).DefaultIfEmpty(0).First();
+        var named = Enumerable
+            .Range(0, table.Columns)
+            .Where(column => NameHead.IsMatch(table.Words(head, column)))
+            .DefaultIfEmpty(0)
+            .First();
         for (var row = head + (hasTwo ? 2 : 1); row < table.Rows; row++)
         {
-            if (table.IsWide(row) || NameIn(table.Cell(row, named)) is not { } name || Enumerable.Range(1, table.Columns - 1).All(column => table.Words(row, column).Length == 0))
+            if (
+                table.IsWide(row)
+                || NameIn(table.Cell(row, named)) is not { } name
+                || Enumerable.Range(1, table.Columns - 1).All(column => table.Words(row, column).Length == 0)
+            )
             {
                 continue;
             }
@@ -241,8 +405,17 @@ internal sealed partial class PlanTables(PageText page)
             var reader = new PlanReader(page, plan);
             for (var column = named + 1; column < table.Columns; column++)
             {
-                var label = hasTwo ? $"{table.Words(head, column)} {table.Words(head + 1, column)}" : table.Words(head, column);
-                Cell(plan, reader, label, table.Cell(head, column), table.Cell(row, column), around + " " + table.Words(head, 0));
+                var label = hasTwo
+                    ? $"{table.Words(head, column)} {table.Words(head + 1, column)}"
+                    : table.Words(head, column);
+                Cell(
+                    plan,
+                    reader,
+                    label,
+                    table.Cell(head, column),
+                    table.Cell(row, column),
+                    around + " " + table.Words(head, 0)
+                );
             }
 
             read++;
@@ -291,15 +464,38 @@ internal sealed partial class PlanTables(PageText page)
 
     // The name in a cell: some cells hold a badge too.
     private static Line? NameIn(IReadOnlyList<Line> lines) =>
-        lines.Where(line => line.Amounts.IsEmpty).OrderByDescending(line => line.NameScore).FirstOrDefault(line => line.NameScore > -4 && PlanBlocks.NameOf(line.Words).Length > 0 && !Features.IsTick(line.Words) && !Features.IsCross(line.Words));
+        lines
+            .Where(line => line.Amounts.IsEmpty)
+            .OrderByDescending(line => line.NameScore)
+            .FirstOrDefault(line =>
+                line.NameScore > -4
+                && PlanBlocks.NameOf(line.Words).Length > 0
+                && !Features.IsTick(line.Words)
+                && !Features.IsCross(line.Words)
+            );
 
     private static bool IsLabel(string words)
     {
         var label = words.Replace('\n', ' ');
-        return label.Length is > 0 and < 80 && (Features.KeyOf(label) is not null || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || PayLabel.IsMatch(label) || PriceLabel.IsMatch(label) || Terms.IsLabel(label));
+        return label.Length is > 0 and < 80
+            && (
+                Features.KeyOf(label) is not null
+                || LaterLabel.IsMatch(label)
+                || SetupLabel.IsMatch(label)
+                || PayLabel.IsMatch(label)
+                || PriceLabel.IsMatch(label)
+                || Terms.IsLabel(label)
+            );
     }
 
-    private static void Cell(PlanDraft plan, PlanReader reader, string label, IReadOnlyList<Line> labels, IReadOnlyList<Line> cell, string around)
+    private static void Cell(
+        PlanDraft plan,
+        PlanReader reader,
+        string label,
+        IReadOnlyList<Line> labels,
+        IReadOnlyList<Line> cell,
+        string around
+    )
     {
         if (cell.Count == 0)
         {
@@ -308,10 +504,24 @@ internal sealed partial class PlanTables(PageText page)
 
         label = label.Replace('\n', ' ').Trim();
         var words = string.Join("\n", cell.Select(line => line.Words));
-        var isMoney = cell.Any(line => line.Amounts.Length > 0) || ((PriceLabel.IsMatch(label) || LaterLabel.IsMatch(label) || SetupLabel.IsMatch(label) || Terms.IsLabel(label)) && Features.KeyOf(label) is null && cell.Any(line => PageAmount.OfCell(line.Words, line.From) is not null));
+        var isMoney =
+            cell.Any(line => line.Amounts.Length > 0)
+            || (
+                (
+                    PriceLabel.IsMatch(label)
+                    || LaterLabel.IsMatch(label)
+                    || SetupLabel.IsMatch(label)
+                    || Terms.IsLabel(label)
+                )
+                && Features.KeyOf(label) is null
+                && cell.Any(line => PageAmount.OfCell(line.Words, line.From) is not null)
+            );
         if (!isMoney)
         {
-            if (SetupLabel.IsMatch(label) && Patterns.Has(words, @"^\W*(?:free|none|no|–|-|included|waived|gratis|0)\W*$"))
+            if (
+                SetupLabel.IsMatch(label)
+                && Patterns.Has(words, @"^\W*(?:free|none|no|–|-|included|waived|gratis|0)\W*$")
+            )
             {
                 plan.FreeSetup ??= cell[0].Seen.At;
             }
@@ -343,7 +553,12 @@ internal sealed partial class PlanTables(PageText page)
             line.Label = label;
         }
 
-        if (cell.SelectMany(line => line.Amounts.Select(amount => (Line: line, Amount: amount))).FirstOrDefault(one => OwnRole(one.Line, one.Amount) == Role.Setup).Amount is { } fee)
+        if (
+            cell.SelectMany(line => line.Amounts.Select(amount => (Line: line, Amount: amount)))
+                .FirstOrDefault(one => OwnRole(one.Line, one.Amount) == Role.Setup)
+                .Amount is
+            { } fee
+        )
         {
             plan.Setup ??= fee;
         }
@@ -368,9 +583,16 @@ internal sealed partial class PlanTables(PageText page)
             reader.Read(cell);
             foreach (var way in plan.Ways.Skip(before))
             {
-                if (way.Term is null && FirstMonths.Match(label) is { Success: true } first && Patterns.Number(first.Groups["count"].Value) is { } count and > 0)
+                if (
+                    way.Term is null
+                    && FirstMonths.Match(label) is { Success: true } first
+                    && Patterns.Number(first.Groups["count"].Value) is { } count and > 0
+                )
                 {
-                    way.Term = new Term(first.Groups["year"].Success ? count * 12 : count, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
+                    way.Term = new Term(
+                        first.Groups["year"].Success ? count * 12 : count,
+                        labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At
+                    );
                     way.IsFirst = true;
                 }
                 else if (way.Term is null && MonthlyLabel.IsMatch(label))
@@ -382,15 +604,25 @@ internal sealed partial class PlanTables(PageText page)
                     way.Term = new Term(term.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                     way.Paid ??= Terms.PaidIn(label);
                 }
-                else if (way.Term is null && (way.Price.Per == Per.None || TermWord.IsMatch(label)) && Terms.In(label, 0) is [var only])
+                else if (
+                    way.Term is null
+                    && (way.Price.Per == Per.None || TermWord.IsMatch(label))
+                    && Terms.In(label, 0) is [var only]
+                )
                 {
-                    way.Term = new Term(only.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At); // "Fee per quarter".
+                    // "Fee per quarter".
+                    way.Term = new Term(only.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                 }
             }
         }
     }
 
-    private static Role OwnRole(Line line, PageAmount amount) => Roles.Of(amount, line.Words[..Math.Max(0, amount.At.From - line.From)], line.Words[Math.Min(line.Words.Length, Math.Max(0, amount.End - line.From))..]);
+    private static Role OwnRole(Line line, PageAmount amount) =>
+        Roles.Of(
+            amount,
+            line.Words[..Math.Max(0, amount.At.From - line.From)],
+            line.Words[Math.Min(line.Words.Length, Math.Max(0, amount.End - line.From))..]
+        );
 
     // What it is for stands in the label, or in the table's title.
     private static PageAmount Labelled(PageAmount amount, string label, string around)
@@ -400,13 +632,31 @@ internal sealed partial class PlanTables(PageText page)
             return amount;
         }
 
-        var per = MonthWord.IsMatch(label) && !Terms.IsLabel(label) ? Per.Month
+        var per =
+            MonthWord.IsMatch(label) && !Terms.IsLabel(label) ? Per.Month
             : YearWord.IsMatch(label) && !Terms.IsLabel(label) ? Per.Year
             : Terms.IsLabel(label) && MonthWord.IsMatch(around) ? Per.Month
-            : Terms.IsLabel(label) ? (Terms.In(label, 0)[0].Months switch { 1 => Per.Month, 12 => Per.Year, _ => Per.None })
+            : Terms.IsLabel(label)
+                ? (
+                    Terms.In(label, 0)[0].Months switch
+                    {
+                        1 => Per.Month,
+                        12 => Per.Year,
+                        _ => Per.None,
+                    }
+                )
             : MonthWord.IsMatch(around) && !YearWord.IsMatch(around) ? Per.Month
             : YearWord.IsMatch(around) && !MonthWord.IsMatch(around) ? Per.Year
             : Per.None;
-        return amount with { Per = per, Currency = amount.Currency ?? (Sign.Match(label) is { Success: true } sign && amount.Sign.Length == 0 ? CurrencySigns.CodeOf(sign.Value) : null) };
+        return amount with
+        {
+            Per = per,
+            Currency = amount.Currency
+                ?? (
+                    Sign.Match(label) is { Success: true } sign && amount.Sign.Length == 0
+                        ? CurrencySigns.CodeOf(sign.Value)
+                        : null
+                ),
+        };
     }
 }

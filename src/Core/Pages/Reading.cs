@@ -2,21 +2,50 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Core.Pages;
 
-/// <summary>What a seller's page says. Amounts are decimal text as they are printed; what is not said is null.</summary>
+/// <summary>
+/// What a seller's page says. Amounts are decimal text as they are printed; what is not said is null.
+/// </summary>
 public sealed record PageReading(
-    string? Provider, string? Currency, string? Tax, int? RefundDays, ImmutableArray<ReadPlan> Plans, ImmutableArray<ReadDomain> Domains, ImmutableArray<ReadExtra> Extras, ImmutableArray<ReadCode> Codes,
-    ImmutableArray<ReadSource> Sources, ImmutableArray<NotPlaced> NotPlaced, ImmutableArray<ReadDoubt> Doubts, string Text);
+    string? Provider,
+    string? Currency,
+    string? Tax,
+    int? RefundDays,
+    ImmutableArray<ReadPlan> Plans,
+    ImmutableArray<ReadDomain> Domains,
+    ImmutableArray<ReadExtra> Extras,
+    ImmutableArray<ReadCode> Codes,
+    ImmutableArray<ReadSource> Sources,
+    ImmutableArray<NotPlaced> NotPlaced,
+    ImmutableArray<ReadDoubt> Doubts,
+    string Text
+);
 
 /// <summary>A plan that hosts.</summary>
 /// <param name="Features">By the keys of pages.md: a decimal, "unlimited", a word, true or false, or a list.</param>
-public sealed record ReadPlan(string? Name, ImmutableArray<ReadWay> Ways, string? SetupFee, ImmutableSortedDictionary<string, object> Features, ReadPlanDomain? Domain, ImmutableArray<string> Includes);
+public sealed record ReadPlan(
+    string? Name,
+    ImmutableArray<ReadWay> Ways,
+    string? SetupFee,
+    ImmutableSortedDictionary<string, object> Features,
+    ReadPlanDomain? Domain,
+    ImmutableArray<string> Includes
+);
 
 /// <summary>One price for a length of time.</summary>
 /// <param name="Per">"month", "year" or "term".</param>
 /// <param name="Paid">"at-once", "monthly-bound" or "monthly-free"; null: not said.</param>
 /// <param name="Later">What it renews at; null: not said.</param>
 /// <param name="SetupFee">Where this way alone has one.</param>
-public sealed record ReadWay(int? Months, string Price, string Per, string? Paid, int FreeMonths, string? Struck, ReadLater? Later, string? SetupFee);
+public sealed record ReadWay(
+    int? Months,
+    string Price,
+    string Per,
+    string? Paid,
+    int FreeMonths,
+    string? Struck,
+    ReadLater? Later,
+    string? SetupFee
+);
 
 /// <summary>What comes after the first term: the same price, or another.</summary>
 public sealed record ReadLater(string? Price, string? Per)
@@ -50,12 +79,32 @@ public sealed record ReadDoubt(string Code, string At);
 
 /// <summary>What a cart, quote or receipt says.</summary>
 public sealed record CartReading(
-    string? Provider, string? Currency, ImmutableArray<CartLine> Lines, ImmutableArray<CartDiscount> Discounts, string? Subtotal, string? Tax, string? Total, bool? TaxInside, bool? AddsUp,
-    ImmutableArray<ReadSource> Sources, ImmutableArray<NotPlaced> NotPlaced, ImmutableArray<ReadDoubt> Doubts, string Text);
+    string? Provider,
+    string? Currency,
+    ImmutableArray<CartLine> Lines,
+    ImmutableArray<CartDiscount> Discounts,
+    string? Subtotal,
+    string? Tax,
+    string? Total,
+    bool? TaxInside,
+    bool? AddsUp,
+    ImmutableArray<ReadSource> Sources,
+    ImmutableArray<NotPlaced> NotPlaced,
+    ImmutableArray<ReadDoubt> Doubts,
+    string Text
+);
 
 /// <summary>One thing that is bought.</summary>
 /// <param name="Kind">"plan", "domain", "addOn", "setup", "dataCentre" or "other".</param>
-public sealed record CartLine(string Name, string Kind, string? Domain, int? Months, int Quantity, string Amount, string? Struck);
+public sealed record CartLine(
+    string Name,
+    string Kind,
+    string? Domain,
+    int? Months,
+    int Quantity,
+    string Amount,
+    string? Struck
+);
 
 /// <summary>What is taken off; positive.</summary>
 public sealed record CartDiscount(string Name, string Amount);

@@ -26,20 +26,61 @@ internal static class Applying
             case DeviationKind.CodeInstead:
                 return now.HasEntered(deviation.Ref!) ? null : now.WithoutCode(null).WithCodes([deviation.Ref!]);
             case DeviationKind.PromotionLeftOut:
-                return now.WithBook(book => book with { Promotions = book.Promotions.RemoveAll(promotion => promotion.Id == deviation.Ref) });
+                return now.WithBook(book =>
+                    book with
+                    {
+                        Promotions = book.Promotions.RemoveAll(promotion => promotion.Id == deviation.Ref),
+                    }
+                );
             case DeviationKind.PaidOtherwise:
-                return now.PlanThere?.Option(deviation.Way!.Value.Every, deviation.Way.Value.Commit) is null || (now.Every, now.Commit) == deviation.Way ? null
-                    : now.WithHosting(hosting => hosting with { EveryMonths = deviation.Way.Value.Every, CommitMonths = deviation.Way.Value.Commit });
+                return
+                    now.PlanThere?.Option(deviation.Way!.Value.Every, deviation.Way.Value.Commit) is null
+                    || (now.Every, now.Commit) == deviation.Way
+                    ? null
+                    : now.WithHosting(hosting =>
+                        hosting with
+                        {
+                            EveryMonths = deviation.Way.Value.Every,
+                            CommitMonths = deviation.Way.Value.Commit,
+                        }
+                    );
             case DeviationKind.OtherPlan:
-                return now.HostingThere?.Plan == deviation.Ref || now.Book.Plan(deviation.Ref)?.Option(now.Every, now.Commit) is null ? null : now.WithHosting(hosting => hosting with { Plan = deviation.Ref });
+                return
+                    now.HostingThere?.Plan == deviation.Ref
+                    || now.Book.Plan(deviation.Ref)?.Option(now.Every, now.Commit) is null
+                    ? null
+                    : now.WithHosting(hosting => hosting with { Plan = deviation.Ref });
             case DeviationKind.DataCentre:
-                return now.HostingThere is not { } hosted || hosted.DataCentre == deviation.Ref ? null : now.WithHosting(hosting => hosting with { DataCentre = deviation.Ref });
+                return now.HostingThere is not { } hosted || hosted.DataCentre == deviation.Ref
+                    ? null
+                    : now.WithHosting(hosting => hosting with { DataCentre = deviation.Ref });
             case DeviationKind.SetUpLeftOut:
-                return now.WithBook(book => book with { Plans = [.. book.Plans.Select(plan => plan.Id == now.HostingThere?.Plan ? plan with { Billing = [.. plan.Billing.Select(option => option with { SetupFee = null })] } : plan)] });
+                return now.WithBook(book =>
+                    book with
+                    {
+                        Plans =
+                        [
+                            .. book.Plans.Select(plan =>
+                                plan.Id == now.HostingThere?.Plan
+                                    ? plan with
+                                    {
+                                        Billing = [.. plan.Billing.Select(option => option with { SetupFee = null })],
+                                    }
+                                    : plan
+                            ),
+                        ],
+                    }
+                );
             case DeviationKind.LaterPrice:
                 return Later(now, deviation.Ref);
             case DeviationKind.OtherCustomer:
-                return now with { Settings = now.Settings with { Customer = now.Settings.Customer with { IsNew = !now.Settings.Customer.IsNew } } };
+                return now with
+                {
+                    Settings = now.Settings with
+                    {
+                        Customer = now.Settings.Customer with { IsNew = !now.Settings.Customer.IsNew },
+                    },
+                };
             default:
                 return Domain(now, deviation);
         }
@@ -53,12 +94,19 @@ internal static class Applying
             return null;
         }
 
-        var at = extras.Index().Where(choice => choice.Item.Id == deviation.Ref).Select(choice => choice.Index).DefaultIfEmpty(-1).First();
+        var at = extras
+            .Index()
+            .Where(choice => choice.Item.Id == deviation.Ref)
+            .Select(choice => choice.Index)
+            .DefaultIfEmpty(-1)
+            .First();
         ImmutableArray<AddOnChoice>? changed = deviation.Kind switch
         {
             DeviationKind.ExtraAdded => at < 0 ? extras.Add(new AddOnChoice(deviation.Ref) { Quantity = 1 }) : null,
             DeviationKind.ExtraLeftOut => at >= 0 ? extras.RemoveAt(at) : null,
-            _ => at >= 0 && extras[at].Quantity != deviation.Number ? extras.SetItem(at, extras[at] with { Quantity = deviation.Number!.Value }) : null,
+            _ => at >= 0 && extras[at].Quantity != deviation.Number
+                ? extras.SetItem(at, extras[at] with { Quantity = deviation.Number!.Value })
+                : null,
         };
         return changed is not { } left ? null
             : deviation.Domain is { } domain ? now.WithDomain(domain, choice => choice with { AddOns = left })
@@ -75,12 +123,22 @@ internal static class Applying
         switch (deviation.Kind)
         {
             case DeviationKind.Years:
-                return domain.Years == deviation.Number ? null : now.WithDomain(place, choice => choice with { Years = deviation.Number!.Value });
+                return domain.Years == deviation.Number
+                    ? null
+                    : now.WithDomain(place, choice => choice with { Years = deviation.Number!.Value });
             case DeviationKind.DomainLeftOut:
                 var index = now.Places.IndexOf(place);
-                return (now with { Domains = now.Domains.RemoveAt(index), Places = now.Places.RemoveAt(index) }).WithCodes(domain.Codes);
+                return (
+                    now with
+                    {
+                        Domains = now.Domains.RemoveAt(index),
+                        Places = now.Places.RemoveAt(index),
+                    }
+                ).WithCodes(domain.Codes);
             case DeviationKind.IncludedNotGiven:
-                return now.Cost() is { } read && Deviations.HasIncluded(now, read, place) ? now.WithDomain(place, choice => choice with { UseIncluded = false }) : null;
+                return now.Cost() is { } read && Deviations.HasIncluded(now, read, place)
+                    ? now.WithDomain(place, choice => choice with { UseIncluded = false })
+                    : null;
             default:
                 throw new InvalidOperationException($"There is no deviation {deviation.Kind}.");
         }
@@ -90,25 +148,52 @@ internal static class Applying
     {
         if (what is null)
         {
-            return now.WithBook(book => book with { Plans = [.. book.Plans.Select(LastAlone)], AddOns = [.. book.AddOns.Select(LastAlone)], Domains = [.. book.Domains.Select(AtRenewal)] });
+            return now.WithBook(book =>
+                book with
+                {
+                    Plans = [.. book.Plans.Select(LastAlone)],
+                    AddOns = [.. book.AddOns.Select(LastAlone)],
+                    Domains = [.. book.Domains.Select(AtRenewal)],
+                }
+            );
         }
 
         if (what == Deviations.AllPlans)
         {
-            return now.HostingThere is null ? null : now.WithBook(book => book with { Plans = [.. book.Plans.Select(LastAlone)] });
+            return now.HostingThere is null
+                ? null
+                : now.WithBook(book => book with { Plans = [.. book.Plans.Select(LastAlone)] });
         }
 
         if (what.StartsWith(Deviations.OfExtra, StringComparison.Ordinal))
         {
             var id = what[Deviations.OfExtra.Length..];
-            return Deviations.ExtrasHad(now).Contains(id, StringComparer.Ordinal) ? now.WithBook(book => book with { AddOns = [.. book.AddOns.Select(extra => extra.Id == id ? LastAlone(extra) : extra)] }) : null;
+            return Deviations.ExtrasHad(now).Contains(id, StringComparer.Ordinal)
+                ? now.WithBook(book =>
+                    book with
+                    {
+                        AddOns = [.. book.AddOns.Select(extra => extra.Id == id ? LastAlone(extra) : extra)],
+                    }
+                )
+                : null;
         }
 
         var ending = what[Deviations.OfEnding.Length..];
-        return now.DomainsThere.Any(there => there.Domain.Ending == ending) ? now.WithBook(book => book with { Domains = [.. book.Domains.Select(price => price.Ending == ending ? AtRenewal(price) : price)] }) : null;
+        return now.DomainsThere.Any(there => there.Domain.Ending == ending)
+            ? now.WithBook(book =>
+                book with
+                {
+                    Domains = [.. book.Domains.Select(price => price.Ending == ending ? AtRenewal(price) : price)],
+                }
+            )
+            : null;
     }
 
-    private static Plan LastAlone(Plan plan) => plan with { Billing = [.. plan.Billing.Select(option => option with { Prices = LastAlone(option.Prices) })] };
+    private static Plan LastAlone(Plan plan) =>
+        plan with
+        {
+            Billing = [.. plan.Billing.Select(option => option with { Prices = LastAlone(option.Prices) })],
+        };
 
     private static AddOn LastAlone(AddOn extra) => extra with { Prices = LastAlone(extra.Prices) };
 

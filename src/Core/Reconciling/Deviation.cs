@@ -3,11 +3,19 @@ using System.Collections.Immutable;
 namespace HomeStart.Core.Reconciling;
 
 /// <summary>One way in which what a seller asks for may differ from a candidate (reconciling.md, rule 2).</summary>
-/// <param name="Ref">The extra, code, promotion, plan, data centre (null: none), or what is priced at its later price.</param>
-/// <param name="Domain">The place, in the candidate as it was sent, of a domain or of the domain an extra is for.</param>
+/// <param name="Ref">The extra, code, promotion, plan, data centre (null: none), or what is priced at its later
+/// price.</param>
+/// <param name="Domain">The place, in the candidate as it was sent, of a domain or of the domain an extra is
+/// for.</param>
 /// <param name="Number">Of years and quantities.</param>
 /// <param name="Way">Of another way to pay: every how many months, and committed to how many.</param>
-public sealed record Deviation(DeviationKind Kind, string? Ref = null, int? Domain = null, int? Number = null, (int Every, int Commit)? Way = null);
+public sealed record Deviation(
+    DeviationKind Kind,
+    string? Ref = null,
+    int? Domain = null,
+    int? Number = null,
+    (int Every, int Commit)? Way = null
+);
 
 /// <summary>The kinds, in the order they are tried.</summary>
 public enum DeviationKind
@@ -83,5 +91,14 @@ public sealed record Explanation(ImmutableArray<Deviation> Deviations, Minor Tot
 
 /// <summary>Why a seller's sum is not ours. Amounts are minor units of <paramref name="Currency"/>.</summary>
 /// <param name="IsAtLeast">Whether a line of ours is not stated.</param>
-/// <param name="Closest">Where nothing explains it: what comes nearest; without deviations where ours is as near.</param>
-public sealed record Reconciliation(Basics.Currency Currency, Minor Ours, Minor Seen, bool IsAtLeast, bool Agrees, ImmutableArray<Explanation> Explanations, Explanation? Closest);
+/// <param name="Closest">Where nothing explains it: what comes nearest; without deviations where ours is as
+/// near.</param>
+public sealed record Reconciliation(
+    Basics.Currency Currency,
+    Minor Ours,
+    Minor Seen,
+    bool IsAtLeast,
+    bool Agrees,
+    ImmutableArray<Explanation> Explanations,
+    Explanation? Closest
+);

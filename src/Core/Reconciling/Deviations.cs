@@ -13,7 +13,16 @@ internal static class Deviations
     public const string OfEnding = "domain:";
 
     public static IEnumerable<Deviation> Of(Situation sent, Read read) =>
-        [.. Readings(sent), .. Extras(sent), .. Codes(sent, read), .. Promotions(sent, read), .. Plans(sent), .. Domains(sent, read), .. Hosting(sent), new(DeviationKind.OtherCustomer)];
+        [
+            .. Readings(sent),
+            .. Extras(sent),
+            .. Codes(sent, read),
+            .. Promotions(sent, read),
+            .. Plans(sent),
+            .. Domains(sent, read),
+            .. Hosting(sent),
+            new(DeviationKind.OtherCustomer),
+        ];
 
     private static IEnumerable<Deviation> Readings(Situation sent)
     {
@@ -32,7 +41,11 @@ internal static class Deviations
     private static IEnumerable<Deviation> Extras(Situation sent)
     {
         var (hosting, domains) = (sent.HostingThere, sent.DomainsThere.ToList());
-        foreach (var extra in hosting is null ? [] : Offered(sent.Book, AddOnFor.Hosting).Where(extra => !Has(hosting.AddOns, extra.Id)))
+        foreach (
+            var extra in hosting is null
+                ? []
+                : Offered(sent.Book, AddOnFor.Hosting).Where(extra => !Has(hosting.AddOns, extra.Id))
+        )
         {
             yield return new(DeviationKind.ExtraAdded, extra.Id);
         }
@@ -69,18 +82,27 @@ internal static class Deviations
     }
 
     // What a seller ticks in advance comes first.
-    private static IEnumerable<AddOn> Offered(OfferBook book, AddOnFor sort) => book.AddOns.Where(extra => extra.For == sort).OrderByDescending(extra => extra.Preselected);
+    private static IEnumerable<AddOn> Offered(OfferBook book, AddOnFor sort) =>
+        book.AddOns.Where(extra => extra.For == sort).OrderByDescending(extra => extra.Preselected);
 
     private static bool Has(ImmutableArray<AddOnChoice> had, string id) => had.Any(choice => choice.Id == id);
 
     private static IEnumerable<Deviation> Codes(Situation sent, Read read)
     {
-        foreach (var code in read.Run.Codes.Where(code => code.Book.Id == sent.BookId && code.Verdict == Verdict.Applied))
+        foreach (
+            var code in read.Run.Codes.Where(code => code.Book.Id == sent.BookId && code.Verdict == Verdict.Applied)
+        )
         {
             yield return new(DeviationKind.CodeLeftOut, code.Promotion!.Code);
         }
 
-        List<string> others = [.. sent.Book.Promotions.Select(promotion => promotion.Code).OfType<string>().Where(code => !sent.HasEntered(code))];
+        List<string> others =
+        [
+            .. sent
+                .Book.Promotions.Select(promotion => promotion.Code)
+                .OfType<string>()
+                .Where(code => !sent.HasEntered(code)),
+        ];
         foreach (var code in others)
         {
             yield return new(DeviationKind.CodeAdded, code);
@@ -93,7 +115,14 @@ internal static class Deviations
     }
 
     private static IEnumerable<Deviation> Promotions(Situation sent, Read read) =>
-        sent.Book.Promotions.Where(promotion => promotion.IsAutomatic && (read.Bill?.Lines ?? []).Any(line => line.Discounts.Any(discount => discount.Promotion?.Id == promotion.Id))).Select(promotion => new Deviation(DeviationKind.PromotionLeftOut, promotion.Id));
+        sent
+            .Book.Promotions.Where(promotion =>
+                promotion.IsAutomatic
+                && (read.Bill?.Lines ?? []).Any(line =>
+                    line.Discounts.Any(discount => discount.Promotion?.Id == promotion.Id)
+                )
+            )
+            .Select(promotion => new Deviation(DeviationKind.PromotionLeftOut, promotion.Id));
 
     private static IEnumerable<Deviation> Plans(Situation sent)
     {
@@ -102,12 +131,20 @@ internal static class Deviations
             yield break;
         }
 
-        foreach (var option in plan.Billing.Where(option => (option.EveryMonths, option.CommitMonths) != (sent.Every, sent.Commit)))
+        foreach (
+            var option in plan.Billing.Where(option =>
+                (option.EveryMonths, option.CommitMonths) != (sent.Every, sent.Commit)
+            )
+        )
         {
             yield return new(DeviationKind.PaidOtherwise, Way: (option.EveryMonths, option.CommitMonths));
         }
 
-        foreach (var other in sent.Book.Plans.Where(other => other.Id != plan.Id && other.Option(sent.Every, sent.Commit) is not null))
+        foreach (
+            var other in sent.Book.Plans.Where(other =>
+                other.Id != plan.Id && other.Option(sent.Every, sent.Commit) is not null
+            )
+        )
         {
             yield return new(DeviationKind.OtherPlan, other.Id);
         }
@@ -138,7 +175,10 @@ internal static class Deviations
     }
 
     /// <summary>Whether a domain has a row of the plan's domain-year in the bill.</summary>
-    public static bool HasIncluded(Situation situation, Read read, int place) => (read.Bill?.Lines ?? []).Any(line => line.Kind == LineKind.Domain && line.Domain == situation.Places.IndexOf(place) && line.IsWaived);
+    public static bool HasIncluded(Situation situation, Read read, int place) =>
+        (read.Bill?.Lines ?? []).Any(line =>
+            line.Kind == LineKind.Domain && line.Domain == situation.Places.IndexOf(place) && line.IsWaived
+        );
 
     private static IEnumerable<Deviation> Hosting(Situation sent)
     {
@@ -160,7 +200,12 @@ internal static class Deviations
             }
         }
 
-        List<string> later = [.. sent.HostingThere is null ? Array.Empty<string>() : [AllPlans], .. ExtrasHad(sent).Select(id => OfExtra + id), .. sent.DomainsThere.Select(there => OfEnding + there.Domain.Ending).Distinct(StringComparer.Ordinal)];
+        List<string> later =
+        [
+            .. sent.HostingThere is null ? Array.Empty<string>() : [AllPlans],
+            .. ExtrasHad(sent).Select(id => OfExtra + id),
+            .. sent.DomainsThere.Select(there => OfEnding + there.Domain.Ending).Distinct(StringComparer.Ordinal),
+        ];
         foreach (var what in later)
         {
             yield return new(DeviationKind.LaterPrice, what);
@@ -174,5 +219,8 @@ internal static class Deviations
 
     /// <summary>The extras that are had there, of hosting first, each once.</summary>
     public static IEnumerable<string> ExtrasHad(Situation situation) =>
-        (situation.HostingThere?.AddOns ?? []).Concat(situation.DomainsThere.SelectMany(there => there.Domain.AddOns)).Select(had => had.Id!).Distinct(StringComparer.Ordinal);
+        (situation.HostingThere?.AddOns ?? [])
+            .Concat(situation.DomainsThere.SelectMany(there => there.Domain.AddOns))
+            .Select(had => had.Id!)
+            .Distinct(StringComparer.Ordinal);
 }

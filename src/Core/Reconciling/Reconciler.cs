@@ -5,7 +5,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Reconciling;
 
-/// <summary>Says why a seller's sum is not ours: which one change of the candidate, or else which two, give exactly that sum (reconciling.md).</summary>
+/// <summary>
+/// Says why a seller's sum is not ours: which one change of the candidate, or else which two, give exactly that sum
+/// (reconciling.md).
+/// </summary>
 public static class Reconciler
 {
     /// <summary>How many explanations are given.</summary>
@@ -15,18 +18,43 @@ public static class Reconciler
     private const long MostWork = 2_000_000_000;
 
     /// <summary>The reconciliation; null with what bars it in <paramref name="faults"/>.</summary>
-    public static Result<Reconciliation> Run(Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings, SeenSum seen, FaultList faults, CancellationToken cancel)
+    public static Result<Reconciliation> Run(
+        Candidate candidate,
+        ImmutableArray<OfferBook> books,
+        CountSettings settings,
+        SeenSum seen,
+        FaultList faults,
+        CancellationToken cancel
+    )
     {
-        if (Resolver.Resolve(candidate, books, settings, faults) is not { } purchase || !CostingWork.IsBounded(purchase, faults))
+        if (
+            Resolver.Resolve(candidate, books, settings, faults) is not { } purchase
+            || !CostingWork.IsBounded(purchase, faults)
+        )
         {
             return Result.Of<Reconciliation>(null, faults);
         }
 
-        var sent = new Situation(candidate.Hosting, candidate.Domains, [.. Enumerable.Range(0, candidate.Domains.Length)], books, settings, seen.Book, seen.Date);
+        var sent = new Situation(
+            candidate.Hosting,
+            candidate.Domains,
+            [.. Enumerable.Range(0, candidate.Domains.Length)],
+            books,
+            settings,
+            seen.Book,
+            seen.Date
+        );
         return Result.Of(Run(sent, sent.Cost(isWhole: true)!, seen.Total, purchase, faults, cancel), faults);
     }
 
-    private static Reconciliation? Run(Situation sent, Read read, Minor seen, Purchase purchase, FaultList faults, CancellationToken cancel)
+    private static Reconciliation? Run(
+        Situation sent,
+        Read read,
+        Minor seen,
+        Purchase purchase,
+        FaultList faults,
+        CancellationToken cancel
+    )
     {
         var (ours, isAtLeast) = (sent.TaxedOf(read).Total, read.Bill is { IsAtLeast: true });
         if (isAtLeast && seen >= ours)
@@ -40,7 +68,13 @@ public static class Reconciler
         }
 
         var singles = Singles(sent, read);
-        ImmutableArray<Explanation> single = [.. singles.Where(made => made.Sum == seen).Take(Most).Select(made => new Explanation([made.Deviation], made.Sum))];
+        ImmutableArray<Explanation> single =
+        [
+            .. singles
+                .Where(made => made.Sum == seen)
+                .Take(Most)
+                .Select(made => new Explanation([made.Deviation], made.Sum)),
+        ];
         if (!single.IsEmpty)
         {
             return Answer(single, null);
@@ -54,14 +88,18 @@ public static class Reconciler
         var pairs = Pairs(singles, seen, cancel);
         return Answer(pairs, pairs.IsEmpty ? Closest() : null);
 
-        Reconciliation Answer(ImmutableArray<Explanation> explanations, Explanation? closest) => new(sent.Book.Currency, ours, seen, isAtLeast, false, explanations, closest);
+        Reconciliation Answer(ImmutableArray<Explanation> explanations, Explanation? closest) =>
+            new(sent.Book.Currency, ours, seen, isAtLeast, false, explanations, closest);
 
         Explanation Closest()
         {
             var nearest = new Explanation([], ours);
             foreach (var (deviation, _, sum) in singles)
             {
-                nearest = Minor.Abs(seen - sum) < Minor.Abs(seen - nearest.Total) ? new Explanation([deviation], sum) : nearest;
+                nearest =
+                    Minor.Abs(seen - sum) < Minor.Abs(seen - nearest.Total)
+                        ? new Explanation([deviation], sum)
+                        : nearest;
             }
 
             return nearest;
@@ -83,7 +121,11 @@ public static class Reconciler
         return singles;
     }
 
-    private static ImmutableArray<Explanation> Pairs(List<(Deviation Deviation, Situation Made, Minor Sum)> singles, Minor seen, CancellationToken cancel)
+    private static ImmutableArray<Explanation> Pairs(
+        List<(Deviation Deviation, Situation Made, Minor Sum)> singles,
+        Minor seen,
+        CancellationToken cancel
+    )
     {
         var found = ImmutableArray.CreateBuilder<Explanation>();
         for (var first = 0; first < singles.Count && found.Count < Most; first++)
@@ -107,7 +149,12 @@ public static class Reconciler
         (earlier.Kind, later.Kind) switch
         {
             (DeviationKind.WithoutTax, DeviationKind.TaxAdded) => false,
-            (DeviationKind.PaidOtherwise, DeviationKind.PaidOtherwise) or (DeviationKind.OtherPlan, DeviationKind.OtherPlan) or (DeviationKind.DataCentre, DeviationKind.DataCentre) => false,
+
+
+            (DeviationKind.PaidOtherwise, DeviationKind.PaidOtherwise)
+            or
+            (DeviationKind.OtherPlan, DeviationKind.OtherPlan)
+            or (DeviationKind.DataCentre, DeviationKind.DataCentre) => false,
             (DeviationKind.Years, DeviationKind.Years) => earlier.Domain != later.Domain,
             (DeviationKind.Quantity, DeviationKind.Quantity) => earlier.Ref != later.Ref,
             (DeviationKind.LaterPrice, DeviationKind.LaterPrice) => earlier.Ref is not null && later.Ref is not null,

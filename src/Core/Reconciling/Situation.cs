@@ -7,7 +7,15 @@ namespace HomeStart.Core.Reconciling;
 
 /// <summary>A request as it was sent or as deviations made it, and how the bill of one book and day is read.</summary>
 /// <param name="Places">For each domain that is left: its place in the candidate as it was sent.</param>
-internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainChoice> Domains, ImmutableArray<int> Places, ImmutableArray<OfferBook> Books, CountSettings Settings, string BookId, DateOnly Date)
+internal sealed record Situation(
+    HostingChoice? Hosting,
+    ImmutableArray<DomainChoice> Domains,
+    ImmutableArray<int> Places,
+    ImmutableArray<OfferBook> Books,
+    CountSettings Settings,
+    string BookId,
+    DateOnly Date
+)
 {
     public bool WithoutTax { get; init; }
 
@@ -27,19 +35,29 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
     public int Commit => HostingThere?.CommitMonths ?? Every;
 
     /// <summary>The domains that are bought there, with their places in what was sent.</summary>
-    public IEnumerable<(int Place, DomainChoice Domain)> DomainsThere => Places.Zip(Domains).Where(domain => domain.Second.IsBought && domain.Second.Book == BookId);
+    public IEnumerable<(int Place, DomainChoice Domain)> DomainsThere =>
+        Places.Zip(Domains).Where(domain => domain.Second.IsBought && domain.Second.Book == BookId);
 
     public DomainChoice? DomainAt(int place) => DomainsThere.FirstOrDefault(domain => domain.Place == place).Domain;
 
-    public IEnumerable<string> CodesThere => (HostingThere?.Codes ?? []).Concat(DomainsThere.SelectMany(domain => domain.Domain.Codes));
+    public IEnumerable<string> CodesThere =>
+        (HostingThere?.Codes ?? []).Concat(DomainsThere.SelectMany(domain => domain.Domain.Codes));
 
     public bool HasEntered(string code) => CodesThere.Any(entered => Ascii.EqualsIgnoreCase(entered, code));
 
     public Situation WithHosting(Func<HostingChoice, HostingChoice> change) => this with { Hosting = change(Hosting!) };
 
-    public Situation WithDomain(int place, Func<DomainChoice, DomainChoice> change) => this with { Domains = Domains.SetItem(Places.IndexOf(place), change(Domains[Places.IndexOf(place)])) };
+    public Situation WithDomain(int place, Func<DomainChoice, DomainChoice> change) =>
+        this with
+        {
+            Domains = Domains.SetItem(Places.IndexOf(place), change(Domains[Places.IndexOf(place)])),
+        };
 
-    public Situation WithBook(Func<OfferBook, OfferBook> change) => this with { Books = Books.Replace(Book, change(Book)) };
+    public Situation WithBook(Func<OfferBook, OfferBook> change) =>
+        this with
+        {
+            Books = Books.Replace(Book, change(Book)),
+        };
 
     /// <summary>Every typing of a code there taken away; null: of all.</summary>
     public Situation WithoutCode(string? code)
@@ -47,16 +65,30 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
         return this with
         {
             Hosting = HostingThere is { } hosting ? hosting with { Codes = hosting.Codes.RemoveAll(Goes) } : Hosting,
-            Domains = [.. Domains.Select(domain => domain.IsBought && domain.Book == BookId ? domain with { Codes = domain.Codes.RemoveAll(Goes) } : domain)],
+            Domains =
+            [
+                .. Domains.Select(domain =>
+                    domain.IsBought && domain.Book == BookId
+                        ? domain with
+                        {
+                            Codes = domain.Codes.RemoveAll(Goes),
+                        }
+                        : domain
+                ),
+            ],
         };
 
         bool Goes(string entered) => code is null || Ascii.EqualsIgnoreCase(entered, code);
     }
 
-    /// <summary>Codes put last among the hosting's there, else among those of the first domain there; unchanged where neither is.</summary>
+    /// <summary>
+    /// Codes put last among the hosting's there, else among those of the first domain there; unchanged where neither
+    /// is.
+    /// </summary>
     public Situation WithCodes(IEnumerable<string> codes) =>
         HostingThere is not null ? WithHosting(hosting => hosting with { Codes = [.. hosting.Codes, .. codes] })
-        : DomainsThere.Any() ? WithDomain(DomainsThere.First().Place, domain => domain with { Codes = [.. domain.Codes, .. codes] })
+        : DomainsThere.Any()
+            ? WithDomain(DomainsThere.First().Place, domain => domain with { Codes = [.. domain.Codes, .. codes] })
         : this;
 
     /// <summary>The bill of the book on the day; null where the request is refused.</summary>
@@ -64,7 +96,10 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
     public Read? Cost(bool isWhole = false)
     {
         var faults = new FaultList();
-        if (Resolver.Resolve(new Candidate(Hosting, Domains), Books, Settings, faults) is not { } purchase || !CostingWork.IsBounded(purchase, faults))
+        if (
+            Resolver.Resolve(new Candidate(Hosting, Domains), Books, Settings, faults) is not { } purchase
+            || !CostingWork.IsBounded(purchase, faults)
+        )
         {
             return null;
         }
@@ -75,7 +110,9 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
         return new Read(run, run.Bills.FirstOrDefault(bill => bill.Date == Date && bill.Book?.Id == BookId), purchase);
     }
 
-    /// <summary>The sum that such a page would show; null where it is not stated whole, or the request is refused.</summary>
+    /// <summary>
+    /// The sum that such a page would show; null where it is not stated whole, or the request is refused.
+    /// </summary>
     public Minor? Sum()
     {
         if (Cost() is not { } read || read.Bill is { IsAtLeast: true })
@@ -89,7 +126,8 @@ internal sealed record Situation(HostingChoice? Hosting, ImmutableArray<DomainCh
         return AMonth ? new Fraction(1, Every).Of(sum) : sum;
     }
 
-    public Taxed TaxedOf(Read read) => read.Bill is { } bill ? new Counting(Settings, bill.Currency).Tax(bill.Book, bill.Sum) : default;
+    public Taxed TaxedOf(Read read) =>
+        read.Bill is { } bill ? new Counting(Settings, bill.Currency).Tax(bill.Book, bill.Sum) : default;
 }
 
 /// <param name="Bill">Null: nothing is due there on the day.</param>

@@ -18,9 +18,17 @@ public sealed record PaidOrder(Guid OrderId, Tenure Tenure, ImmutableArray<Movem
 /// <summary>A row that names one of the sellers.</summary>
 /// <param name="OrderId">Whose movement it is held against; empty where there is none.</param>
 /// <param name="Movement">Null: nothing was to move about that day.</param>
-/// <param name="Seen">What the row says of it, in the currency of the book; null: it is in another one, and there is no rate for it.</param>
+/// <param name="Seen">What the row says of it, in the currency of the book; null: it is in another one, and there is no
+/// rate for it.</param>
 /// <param name="IsByRate">Whether it was converted by the owner's rate.</param>
-public sealed record StatementMatch(StatementRow Row, string Book, Guid OrderId, Movement? Movement, Money? Seen, bool IsByRate)
+public sealed record StatementMatch(
+    StatementRow Row,
+    string Book,
+    Guid OrderId,
+    Movement? Movement,
+    Money? Seen,
+    bool IsByRate
+)
 {
     /// <summary>Whether it is what was due.</summary>
     public bool Agrees => Movement is { } movement && Seen == movement.Sum;
@@ -37,16 +45,26 @@ public static class Statement
 
     private const int ShortestWord = 4;
 
-    /// <summary>The rows that name a seller, in their order, each movement held against one of them at most: those that agree first, then the nearest in time.</summary>
+    /// <summary>
+    /// The rows that name a seller, in their order, each movement held against one of them at most: those that agree
+    /// first, then the nearest in time.
+    /// </summary>
     public static ImmutableArray<StatementMatch> Match(ImmutableArray<StatementRow> rows, IReadOnlyList<PaidOrder> kept)
     {
-        var pairs = (from row in rows
-                     from had in kept
-                     from movement in had.Movements
-                     where Math.Abs(row.On.DayNumber - movement.On.DayNumber) <= DaysAway && row.Amount.Units < 0 == movement.Sum.Units < 0 && Names(row.Text, had.Tenure.Book(movement.Book).Provider.Name)
-                     let match = Held(row, had, movement)
-                     orderby match.Agrees descending, match.Seen is not null descending, Math.Abs(row.On.DayNumber - movement.On.DayNumber), row.Number
-                     select match).ToList();
+        var pairs = (
+            from row in rows
+            from had in kept
+            from movement in had.Movements
+            where
+                Math.Abs(row.On.DayNumber - movement.On.DayNumber) <= DaysAway
+                && row.Amount.Units < 0 == movement.Sum.Units < 0
+                && Names(row.Text, had.Tenure.Book(movement.Book).Provider.Name)
+            let match = Held(row, had, movement)
+            orderby match.Agrees descending, match.Seen is not null descending, Math.Abs(
+                row.On.DayNumber - movement.On.DayNumber
+            ), row.Number
+            select match
+        ).ToList();
         var (taken, used) = (new HashSet<(Guid, int)>(), new Dictionary<int, StatementMatch>());
         foreach (var pair in pairs)
         {
@@ -59,11 +77,17 @@ public static class Statement
         return [.. rows.Select(row => used.GetValueOrDefault(row.Number) ?? Alone(row, kept)).OfType<StatementMatch>()];
     }
 
-    /// <summary>Whether a text of a statement names a seller: it holds the name, or its first word that tells it apart.</summary>
+    /// <summary>
+    /// Whether a text of a statement names a seller: it holds the name, or its first word that tells it apart.
+    /// </summary>
     public static bool Names(string text, string seller)
     {
         var (said, words) = (Words(text), Words(seller));
-        return words.Length > 0 && (Contains(said, words) || (words[0].Length >= ShortestWord && said.Contains(words[0], StringComparer.OrdinalIgnoreCase)));
+        return words.Length > 0
+            && (
+                Contains(said, words)
+                || (words[0].Length >= ShortestWord && said.Contains(words[0], StringComparer.OrdinalIgnoreCase))
+            );
     }
 
     private static StatementMatch Held(StatementRow row, PaidOrder had, Movement movement)
@@ -73,7 +97,11 @@ public static class Statement
     }
 
     private static StatementMatch? Alone(StatementRow row, IReadOnlyList<PaidOrder> kept) =>
-        kept.SelectMany(had => had.Tenure.Purchase.Books.Where(had.Tenure.Purchase.BuysAt)).FirstOrDefault(book => Names(row.Text, book.Provider.Name)) is { } seller ? new StatementMatch(row, seller.Id, Guid.Empty, null, null, false) : null;
+        kept.SelectMany(had => had.Tenure.Purchase.Books.Where(had.Tenure.Purchase.BuysAt))
+            .FirstOrDefault(book => Names(row.Text, book.Provider.Name))
+            is { } seller
+            ? new StatementMatch(row, seller.Id, Guid.Empty, null, null, false)
+            : null;
 
     // In the currency of the book: as it stands, as the statement says it was abroad, or by the owner's rate.
     private static (Money? Seen, bool IsByRate) Seen(StatementRow row, Tenure tenure, Movement movement)
@@ -85,17 +113,37 @@ public static class Statement
         }
 
         var counting = new Counting(tenure.Settings, tenure.Settings.DisplayCurrency ?? tenure.Purchase.OwnCurrency);
-        if (row.Amount.Currency != counting.Display || !counting.CanConvert(currency) || counting.Convert(movement.Sum.Units, currency) is var expected && expected == 0)
+        if (
+            row.Amount.Currency != counting.Display
+            || !counting.CanConvert(currency)
+            || counting.Convert(movement.Sum.Units, currency) is var expected && expected == 0
+        )
         {
             return (null, false);
         }
 
         var isNear = Minor.Abs(row.Amount.Units - expected) * 100 <= Minor.Abs(expected) * RateSlack;
-        return (isNear ? movement.Sum : new Money(new Fraction(Minor.Abs(row.Amount.Units), Minor.Abs(expected)).Of(movement.Sum.Units), currency), true);
+        return (
+            isNear
+                ? movement.Sum
+                : new Money(
+                    new Fraction(Minor.Abs(row.Amount.Units), Minor.Abs(expected)).Of(movement.Sum.Units),
+                    currency
+                ),
+            true
+        );
     }
 
     private static bool Contains(string[] said, string[] words) =>
-        Enumerable.Range(0, Math.Max(0, said.Length - words.Length + 1)).Any(start => said.AsSpan(start, words.Length).SequenceEqual(words, StringComparer.OrdinalIgnoreCase));
+        Enumerable
+            .Range(0, Math.Max(0, said.Length - words.Length + 1))
+            .Any(start => said.AsSpan(start, words.Length).SequenceEqual(words, StringComparer.OrdinalIgnoreCase));
 
-    private static string[] Words(string text) => [.. new string([.. text.Select(letter => char.IsLetterOrDigit(letter) ? letter : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries)];
+    private static string[] Words(string text) =>
+        [
+            .. new string([.. text.Select(letter => char.IsLetterOrDigit(letter) ? letter : ' ')]).Split(
+                ' ',
+                StringSplitOptions.RemoveEmptyEntries
+            ),
+        ];
 }

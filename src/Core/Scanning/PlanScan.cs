@@ -22,22 +22,56 @@ internal sealed class PlanScan
     private readonly ImmutableArray<DomainOffer> _own;
     private readonly ImmutableArray<Away> _away;
 
-    public PlanScan(ScanMarket market, Findings findings, OfferBook book, Plan plan, Accounts accounts, Purchases purchases, CancellationToken cancel)
+    public PlanScan(
+        ScanMarket market,
+        Findings findings,
+        OfferBook book,
+        Plan plan,
+        Accounts accounts,
+        Purchases purchases,
+        CancellationToken cancel
+    )
     {
-        (_market, _findings, _book, _plan, _accounts, _purchases, _cancel) = (market, findings, book, plan, accounts, purchases, cancel);
+        (_market, _findings, _book, _plan, _accounts, _purchases, _cancel) = (
+            market,
+            findings,
+            book,
+            plan,
+            accounts,
+            purchases,
+            cancel
+        );
         var needs = market.Request.Needs;
         _order = new RankOrder(market.Request.Objective);
         _side = Side.OfPlan(book, plan, market.Wants, needs.AcceptUnknown);
         _today = new TodayLimit(needs);
-        _own = [.. market.Domains.Where(domain => ReferenceEquals(domain.Way.Book, book)).Select(domain => new DomainOffer(domain.Way, Side.OfDomain(book, domain.Way.Price!, plan, market.Wants)))];
-        _away = [.. market.Groups.Where(group => group.Pairs(book)).Select(group => new Away(group, group.CountWithout(book), group.Met, group.Curable)).Where(away => away.Count > 0)];
+        _own =
+        [
+            .. market
+                .Domains.Where(domain => ReferenceEquals(domain.Way.Book, book))
+                .Select(domain => new DomainOffer(
+                    domain.Way,
+                    Side.OfDomain(book, domain.Way.Price!, plan, market.Wants)
+                )),
+        ];
+        _away =
+        [
+            .. market
+                .Groups.Where(group => group.Pairs(book))
+                .Select(group => new Away(group, group.CountWithout(book), group.Met, group.Curable))
+                .Where(away => away.Count > 0),
+        ];
         _reasons = new PlanReasons(market, book, plan, _side, _own);
         _isPlanBarred = _reasons.IsBarred;
     }
 
     public void Run()
     {
-        var hosts = (from option in _plan.Billing from centre in _reasons.Centres select new HostWay(_book, _plan, option, centre)).ToList();
+        var hosts = (
+            from option in _plan.Billing
+            from centre in _reasons.Centres
+            select new HostWay(_book, _plan, option, centre)
+        ).ToList();
         _findings.Considered += (long)hosts.Count * _reasons.Domains.Length;
         var names = new OwnNames(_accounts, _purchases);
         foreach (var host in hosts.Where(host => _today.IsSet || !IsBarred(host)))
@@ -78,7 +112,8 @@ internal sealed class PlanScan
         Offer(pair);
     }
 
-    // Domains bought elsewhere: only those that can still come into the rows or onto the front are looked at one by one.
+    // Domains bought elsewhere: only those that can still come into the rows or onto the front are looked at one by
+    // one.
     private void WithAway(HostWay host, HostingParts hosting, Away away)
     {
         if (Lack(host, away.Met, away.Curable) is not { } lack)
@@ -166,13 +201,16 @@ internal sealed class PlanScan
         }
     }
 
-    // What is lacking, and the ways to share it out; null: it cannot be made good, so that there is nothing to cost. With a limit for today the least that would be due is
+    // What is lacking, and the ways to share it out; null: it cannot be made good, so that there is nothing to cost.
+    // With a limit for today the least that would be due is
     // worked out all the same, as if what bars the plan were not asked for.
     private (ImmutableArray<Split> Splits, bool IsOut)? Lack(HostWay host, int metByDomain, int curableByDomain)
     {
         var lacking = _market.AllWants & ~_side.Met & ~metByDomain;
         var incurable = lacking & ~_side.Curable & ~curableByDomain;
-        return incurable != 0 && !_today.IsSet ? null : (Split.Of(lacking & ~incurable, _side.Curable, curableByDomain), incurable != 0 || IsBarred(host));
+        return incurable != 0 && !_today.IsSet
+            ? null
+            : (Split.Of(lacking & ~incurable, _side.Curable, curableByDomain), incurable != 0 || IsBarred(host));
     }
 
     private bool IsBarred(HostWay host) => _isPlanBarred || !_reasons.KeepsPrice(host.Option);

@@ -5,15 +5,31 @@ using HomeStart.Core.Wants;
 
 namespace HomeStart.Core.Scanning;
 
-/// <summary>What every plan of a scan is held against: the wants, and the domains, those that meet and could make good the same ones together. Shared by the workers.</summary>
+/// <summary>
+/// What every plan of a scan is held against: the wants, and the domains, those that meet and could make good the same
+/// ones together. Shared by the workers.
+/// </summary>
 internal sealed class ScanMarket
 {
     public ScanMarket(ScanRequest request, FaultList faults, CancellationToken cancel)
     {
         Request = request;
         Wants = Want.Of(request.Needs);
-        Domains = [.. DomainWays.Of(request, faults).Select(way => new DomainOffer(way, way.Book is null ? Side.OfNothing(Wants) : Side.OfDomain(way.Book, way.Price!, null, Wants)))];
-        Groups = [.. Domains.GroupBy(domain => (domain.Side.Met, domain.Side.Curable)).Select(group => new DomainGroup(request, [.. group], cancel))];
+        Domains =
+        [
+            .. DomainWays
+                .Of(request, faults)
+                .Select(way => new DomainOffer(
+                    way,
+                    way.Book is null ? Side.OfNothing(Wants) : Side.OfDomain(way.Book, way.Price!, null, Wants)
+                )),
+        ];
+        Groups =
+        [
+            .. Domains
+                .GroupBy(domain => (domain.Side.Met, domain.Side.Curable))
+                .Select(group => new DomainGroup(request, [.. group], cancel)),
+        ];
     }
 
     public ScanRequest Request { get; }
@@ -29,5 +45,8 @@ internal sealed class ScanMarket
 
     /// <summary>Reports the currencies that domains, or the workers of the hosting, found without a rate.</summary>
     public void ReportMissingRates(IEnumerable<Currency> unconvertible, FaultList faults) =>
-        new Counting(Request.Settings, Request.Settings.DisplayCurrency!).ReportMissing(Groups.SelectMany(group => group.Unconvertible).Concat(unconvertible), faults);
+        new Counting(Request.Settings, Request.Settings.DisplayCurrency!).ReportMissing(
+            Groups.SelectMany(group => group.Unconvertible).Concat(unconvertible),
+            faults
+        );
 }

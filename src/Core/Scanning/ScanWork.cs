@@ -6,7 +6,8 @@ using HomeStart.Core.Wants;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// How much a scan would have to cost, counted before it begins. Needs that many extras could make good multiply: what is too much is said with its figure, instead of being
+/// How much a scan would have to cost, counted before it begins. Needs that many extras could make good multiply: what
+/// is too much is said with its figure, instead of being
 /// listed until memory runs out.
 /// </summary>
 internal sealed class ScanWork(ScanMarket market, FaultList faults)
@@ -17,7 +18,10 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
     /// <summary>How many domains, each at one seller, can be looked at.</summary>
     public const int MostDomains = 20_000;
 
-    /// <summary>Twice what 200 hosts and 60 registrars that all sell ten endings take; at worst, every way to pay a different one, ten seconds on two cores.</summary>
+    /// <summary>
+    /// Twice what 200 hosts and 60 registrars that all sell ten endings take; at worst, every way to pay a different
+    /// one, ten seconds on two cores.
+    /// </summary>
     public static readonly BigInteger Most = 1_500_000_000;
 
     /// <summary>Reports what is too much; true where nothing is.</summary>
@@ -26,7 +30,13 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
         var before = faults.Count;
         if (market.Domains.Length > MostDomains)
         {
-            faults.Add(FaultCodes.OutOfRange, "needs.domain.endings", FaultReason.TooManyEndings, market.Domains.Length, MostDomains);
+            faults.Add(
+                FaultCodes.OutOfRange,
+                "needs.domain.endings",
+                FaultReason.TooManyEndings,
+                market.Domains.Length,
+                MostDomains
+            );
             return false;
         }
 
@@ -52,7 +62,10 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
     private BigInteger Of(OfferBook book, Plan plan)
     {
         var side = Side.OfPlan(book, plan, market.Wants, market.Request.Needs.AcceptUnknown);
-        var own = market.Domains.Where(domain => ReferenceEquals(domain.Way.Book, book)).Select(domain => Side.OfDomain(book, domain.Way.Price!, plan, market.Wants)).ToList();
+        var own = market
+            .Domains.Where(domain => ReferenceEquals(domain.Way.Book, book))
+            .Select(domain => Side.OfDomain(book, domain.Way.Price!, plan, market.Wants))
+            .ToList();
         BigInteger codes = CodeSets.MostAt(book);
         var most = BigInteger.One;
         var ways = codes;
@@ -72,15 +85,26 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
 
         if (most * codes > MostWays)
         {
-            faults.Add(FaultCodes.OutOfRange, "needs", FaultReason.TooManyWays, plan.Name, book.Provider.Name, most * codes, MostWays);
+            faults.Add(
+                FaultCodes.OutOfRange,
+                "needs",
+                FaultReason.TooManyWays,
+                plan.Name,
+                book.Provider.Name,
+                most * codes,
+                MostWays
+            );
         }
 
         var centres = Math.Max(1, book.DataCentres.Length);
         var rules = 4 + book.Promotions.Sum(promotion => 1L + promotion.AppliesTo.Length);
-        return plan.Billing.Aggregate(BigInteger.Zero, (sum, option) => sum + (ways * centres * rules * ((Months.Run / option.EveryMonths) + 15)));
+        return plan.Billing.Aggregate(BigInteger.Zero, (sum, option) =>
+            sum + (ways * centres * rules * ((Months.Run / option.EveryMonths) + 15))
+        );
     }
 
-    // How many sets of extras make good what is lacking: at the host alone, where the domain may serve some of it, and at both.
+    // How many sets of extras make good what is lacking: at the host alone, where the domain may serve some of it, and
+    // at both.
     private (BigInteger AtHost, BigInteger Together) Ways(Side host, int metByDomain, Func<int, int> cures)
     {
         var (atHost, together) = (BigInteger.One, BigInteger.One);

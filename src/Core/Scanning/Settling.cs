@@ -6,13 +6,15 @@ using HomeStart.Core.Wants;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// What settles which candidate is the least: over how many months another would be, and what each need costs. Each answer is a scan with that one thing changed, so it
+/// What settles which candidate is the least: over how many months another would be, and what each need costs. Each
+/// answer is a scan with that one thing changed, so it
 /// holds against every way to buy there is.
 /// </summary>
 /// <param name="Least">The first row of the scan; null: nothing is feasible.</param>
 /// <param name="Shorter">Over fewer months than the owner counts; null: it stays the least down to a month.</param>
 /// <param name="Longer">Over more months; null: it stays the least up to ten years.</param>
-/// <param name="Needs">The needs that cost something, the dearest first; where nothing is feasible, those without which something is.</param>
+/// <param name="Needs">The needs that cost something, the dearest first; where nothing is feasible, those without which
+/// something is.</param>
 public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, ImmutableArray<NeedCost> Needs)
 {
     /// <summary>What settles it, or what bars a scan.</summary>
@@ -26,21 +28,29 @@ public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, Immut
     private static Settling Of(ScanRow? least, Settles settles)
     {
         var turns = least is not null && settles.Request.Objective != Objective.DueToday;
-        return new Settling(least, turns ? settles.Turn(least!, -1) : null, turns ? settles.Turn(least!, +1) : null, settles.Needs(least));
+        return new Settling(
+            least,
+            turns ? settles.Turn(least!, -1) : null,
+            turns ? settles.Turn(least!, +1) : null,
+            settles.Needs(least)
+        );
     }
 }
 
 /// <summary>Where another candidate takes over.</summary>
-/// <param name="FromMonths">Over this many months, and every number up to <paramref name="ToMonths"/>, it costs less.</param>
+/// <param name="FromMonths">Over this many months, and every number up to <paramref name="ToMonths"/>, it costs
+/// less.</param>
 /// <param name="AtMonths">The number nearest to what the owner counts: the two costings are over it.</param>
-/// <param name="Other">The least over <paramref name="AtMonths"/>; null: none is less, but the least is no longer wholly stated.</param>
+/// <param name="Other">The least over <paramref name="AtMonths"/>; null: none is less, but the least is no longer
+/// wholly stated.</param>
 /// <param name="Least">The candidate that is the least over what the owner counts.</param>
 public sealed record Turn(int FromMonths, int ToMonths, int AtMonths, ScanRow? Other, ScanRow Least);
 
 /// <summary>What one need costs.</summary>
 /// <param name="Need">The field of the needs.</param>
 /// <param name="Wants">Its value; for a tag, the tag.</param>
-/// <param name="Saves">What the least would cost less without it, in minor units of the display currency; null: without it something is feasible at all.</param>
+/// <param name="Saves">What the least would cost less without it, in minor units of the display currency; null: without
+/// it something is feasible at all.</param>
 /// <param name="Best">The least without it.</param>
 public sealed record NeedCost(string Need, ReasonValue Wants, Minor? Saves, ScanRow Best);
 
@@ -52,7 +62,11 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
     /// <param name="step">+1 looks at longer horizons, −1 at shorter ones.</param>
     public Turn? Turn(ScanRow least, int step)
     {
-        for (var months = request.Settings.HorizonMonths + step; months is >= 1 and <= CountSettings.LongestHorizon; months += step)
+        for (
+            var months = request.Settings.HorizonMonths + step;
+            months is >= 1 and <= CountSettings.LongestHorizon;
+            months += step
+        )
         {
             var over = Over(months);
             var then = Recosted(least, over);
@@ -82,7 +96,11 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
         var costs = new List<NeedCost>();
         foreach (var (need, wants, without) in NeedsWithoutOne.Of(request.Needs, request.Settings.DisplayCurrency!))
         {
-            if (First(request with { Needs = without }) is { } best && !IsAtLeast(best) && (least is null || Figure(best) < Figure(least)))
+            if (
+                First(request with { Needs = without }) is { } best
+                && !IsAtLeast(best)
+                && (least is null || Figure(best) < Figure(least))
+            )
             {
                 costs.Add(new NeedCost(need, wants, least is null ? null : Figure(least) - Figure(best), best));
             }
@@ -107,11 +125,17 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
         return step > 0 ? CountSettings.LongestHorizon : 1;
     }
 
-    private ScanRequest Over(int months) => request with { Settings = request.Settings with { HorizonMonths = months }, SamePriceMonths = request.Settings.HorizonMonths };
+    private ScanRequest Over(int months) =>
+        request with
+        {
+            Settings = request.Settings with { HorizonMonths = months },
+            SamePriceMonths = request.Settings.HorizonMonths,
+        };
 
     private ScanRow? First(ScanRequest changed) => Scan.Run(changed, null, cancel).Value?.Rows.FirstOrDefault();
 
-    private static ScanRow Recosted(ScanRow row, ScanRequest over) => new(row.Candidate, over, Coster.Cost(row.Candidate, over.Books, over.Settings).Value!.Totals);
+    private static ScanRow Recosted(ScanRow row, ScanRequest over) =>
+        new(row.Candidate, over, Coster.Cost(row.Candidate, over.Books, over.Settings).Value!.Totals);
 
     private bool IsAtLeast(ScanRow row) => row.Totals.IsAtLeast(request.Objective);
 

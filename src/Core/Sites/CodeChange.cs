@@ -5,7 +5,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Sites;
 
-/// <summary>Entering codes and taking them off. A code belongs to the book that knows it; one that no book here knows is tried where the hosting is bought, so that its verdict is seen.</summary>
+/// <summary>
+/// Entering codes and taking them off. A code belongs to the book that knows it; one that no book here knows is tried
+/// where the hosting is bought, so that its verdict is seen.
+/// </summary>
 public static class CodeChange
 {
     /// <summary>How many codes one candidate can try.</summary>
@@ -19,7 +22,12 @@ public static class CodeChange
         var code = typed.Trim();
         if (code.Length is 0 or > Longest)
         {
-            faults.Add(code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "code", FaultReason.CodeLength, Longest);
+            faults.Add(
+                code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange,
+                "code",
+                FaultReason.CodeLength,
+                Longest
+            );
         }
 
         if (Entered(candidate).Length >= Most)
@@ -28,9 +36,17 @@ public static class CodeChange
         }
 
         var without = Without(candidate, code);
-        if (without.Domains is [{ IsBought: true } domain, ..] && domain.Book != without.Hosting?.Book && Knows(domain.Book) && !Knows(without.Hosting?.Book))
+        if (
+            without.Domains is [{ IsBought: true } domain, ..]
+            && domain.Book != without.Hosting?.Book
+            && Knows(domain.Book)
+            && !Knows(without.Hosting?.Book)
+        )
         {
-            return without with { Domains = without.Domains.SetItem(0, domain with { Codes = domain.Codes.Add(code) }) };
+            return without with
+            {
+                Domains = without.Domains.SetItem(0, domain with { Codes = domain.Codes.Add(code) }),
+            };
         }
 
         var hosting = without.Hosting ?? new HostingChoice(null, null, null, null);
@@ -44,8 +60,12 @@ public static class CodeChange
         Keeping(candidate, entered => !Ascii.EqualsIgnoreCase(entered, code));
 
     /// <summary>These codes in place of all entered before.</summary>
-    public static Candidate Using(Candidate candidate, ImmutableArray<string> codes, IReadOnlyList<OfferBook> books, FaultList faults) =>
-        codes.Aggregate(Keeping(candidate, _ => false), (with, code) => With(with, code, books, faults));
+    public static Candidate Using(
+        Candidate candidate,
+        ImmutableArray<string> codes,
+        IReadOnlyList<OfferBook> books,
+        FaultList faults
+    ) => codes.Aggregate(Keeping(candidate, _ => false), (with, code) => With(with, code, books, faults));
 
     /// <summary>All codes of a candidate, the hosting's first.</summary>
     public static ImmutableArray<string> Entered(Candidate candidate) =>
@@ -54,7 +74,20 @@ public static class CodeChange
     private static Candidate Keeping(Candidate candidate, Predicate<string> keeps) =>
         candidate with
         {
-            Hosting = candidate.Hosting is null ? null : candidate.Hosting with { Codes = candidate.Hosting.Codes.RemoveAll(code => !keeps(code)) },
-            Domains = [.. candidate.Domains.Select(domain => domain with { Codes = domain.Codes.RemoveAll(code => !keeps(code)) })],
+            Hosting = candidate.Hosting is null
+                ? null
+                : candidate.Hosting with
+                {
+                    Codes = candidate.Hosting.Codes.RemoveAll(code => !keeps(code)),
+                },
+            Domains =
+            [
+                .. candidate.Domains.Select(domain =>
+                    domain with
+                    {
+                        Codes = domain.Codes.RemoveAll(code => !keeps(code)),
+                    }
+                ),
+            ],
         };
 }

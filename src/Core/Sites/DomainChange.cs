@@ -15,7 +15,13 @@ internal static class DomainChange
     }
 
     /// <summary>The candidate with one more domain, the plan's domain-year where it saves most.</summary>
-    public static Candidate Add(Candidate candidate, DomainChoice added, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
+    public static Candidate Add(
+        Candidate candidate,
+        DomainChoice added,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        FaultList faults
+    )
     {
         if (candidate.Domains.Length >= Site.MostDomains)
         {
@@ -27,11 +33,22 @@ internal static class DomainChange
             faults.Add(FaultCodes.Repeated, "domain", FaultReason.DomainTwice, added.Ref);
         }
 
-        return faults.Any ? candidate : IncludedYear.Placed(candidate with { Domains = candidate.Domains.Add(added) }, books, settings);
+        return faults.Any
+            ? candidate
+            : IncludedYear.Placed(candidate with { Domains = candidate.Domains.Add(added) }, books, settings);
     }
 
-    /// <summary>The candidate without one of its domains; where that had the plan's domain-year, it goes to the one of the others where it saves most.</summary>
-    public static Candidate Drop(Candidate candidate, string dropped, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
+    /// <summary>
+    /// The candidate without one of its domains; where that had the plan's domain-year, it goes to the one of the
+    /// others where it saves most.
+    /// </summary>
+    public static Candidate Drop(
+        Candidate candidate,
+        string dropped,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        FaultList faults
+    )
     {
         if (candidate.Domains.FirstOrDefault(domain => domain.Ref == dropped) is not { } gone)
         {
@@ -40,10 +57,23 @@ internal static class DomainChange
         }
 
         var left = candidate.Domains.Remove(gone);
-        return gone.UseIncluded ? IncludedYear.Placed(candidate with { Domains = [.. left.Select(domain => domain with { UseIncluded = true })] }, books, settings) : candidate with { Domains = left };
+        return gone.UseIncluded
+            ? IncludedYear.Placed(
+                candidate with
+                {
+                    Domains = [.. left.Select(domain => domain with { UseIncluded = true })],
+                },
+                books,
+                settings
+            )
+            : candidate with
+            {
+                Domains = left,
+            };
     }
 
-    // Another name, ending or number of years keeps the extras and codes that the domain had, where its book still has them.
+    // Another name, ending or number of years keeps the extras and codes that the domain had, where its book still has
+    // them.
     private static DomainChoice Kept(Candidate candidate, DomainChoice wanted, IReadOnlyList<OfferBook> books)
     {
         if (candidate.Domains is not [var before, ..] || !wanted.AddOns.IsEmpty || !wanted.IsBought)
@@ -53,6 +83,10 @@ internal static class DomainChange
 
         var oldBook = books.FirstOrDefault(book => book.Id == before.Book);
         var newBook = books.FirstOrDefault(book => book.Id == wanted.Book);
-        return wanted with { AddOns = PlanChange.Carried(before.AddOns, AddOnFor.Domain, oldBook, newBook), Codes = before.Codes };
+        return wanted with
+        {
+            AddOns = PlanChange.Carried(before.AddOns, AddOnFor.Domain, oldBook, newBook),
+            Codes = before.Codes,
+        };
     }
 }

@@ -24,7 +24,10 @@ internal static class HeldChange
             faults.Add(FaultCodes.OutOfRange, "names", FaultReason.HeldFull, Site.MostHeld, held.Length);
         }
 
-        return site with { Held = held };
+        return site with
+        {
+            Held = held,
+        };
     }
 
     /// <summary>The site without some of its held names; those it does not hold change nothing.</summary>

@@ -6,13 +6,24 @@ namespace HomeStart.Core.Sites;
 /// <summary>What owners may call their things.</summary>
 internal static class Naming
 {
-    /// <summary>A name without the white space around it; reported where it is too long, or holds characters that are not seen or turn the reading direction.</summary>
+    /// <summary>
+    /// A name without the white space around it; reported where it is too long, or holds characters that are not seen
+    /// or turn the reading direction.
+    /// </summary>
     public static string Read(string typed, int longest, string what, bool required, FaultList faults)
     {
         var name = typed.Trim();
         if (name.Length > longest || (required && name.Length == 0))
         {
-            faults.Add(name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "name", FaultReason.NameLength, what, required ? 1 : 0, longest, name.Length);
+            faults.Add(
+                name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange,
+                "name",
+                FaultReason.NameLength,
+                what,
+                required ? 1 : 0,
+                longest,
+                name.Length
+            );
         }
         else if (name.Any(IsUnseen))
         {

@@ -6,7 +6,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Sites;
 
-/// <summary>Choosing another plan: the way to pay, the extras, the codes and the domain go along where the new plan's book has their like.</summary>
+/// <summary>
+/// Choosing another plan: the way to pay, the extras, the codes and the domain go along where the new plan's book has
+/// their like.
+/// </summary>
 internal static class PlanChange
 {
     public static Candidate To(Candidate candidate, ChoosePlan choose, IReadOnlyList<OfferBook> books, FaultList faults)
@@ -20,10 +23,19 @@ internal static class PlanChange
 
         var before = candidate.Hosting ?? new HostingChoice(null, null, null, null);
         var oldBook = books.FirstOrDefault(known => known.Id == before.Book);
-        var option = choose.EveryMonths is { } every ? plan.Option(every, choose.CommitMonths ?? every) : OptionLike(plan, before);
+        var option = choose.EveryMonths is { } every
+            ? plan.Option(every, choose.CommitMonths ?? every)
+            : OptionLike(plan, before);
         if (option is null && choose.EveryMonths is not null)
         {
-            faults.Add(FaultCodes.Unknown, "everyMonths", FaultReason.NotPaidLikeThis, plan.Name, choose.EveryMonths, choose.CommitMonths ?? choose.EveryMonths);
+            faults.Add(
+                FaultCodes.Unknown,
+                "everyMonths",
+                FaultReason.NotPaidLikeThis,
+                plan.Name,
+                choose.EveryMonths,
+                choose.CommitMonths ?? choose.EveryMonths
+            );
             return candidate;
         }
 
@@ -39,30 +51,59 @@ internal static class PlanChange
         };
     }
 
-    /// <summary>The extras of one book as another has them: the same book's by id, another's by what they provide; the rest is left behind.</summary>
-    public static ImmutableArray<AddOnChoice> Carried(ImmutableArray<AddOnChoice> taken, AddOnFor sort, OfferBook? from, OfferBook? to) =>
-        [.. taken
-            .Select(choice => choice with { Id = Like(from?.AddOn(choice.Id, sort), sort, from, to)?.Id })
-            .Where(choice => choice.Id is not null)
-            .DistinctBy(choice => choice.Id)];
+    /// <summary>
+    /// The extras of one book as another has them: the same book's by id, another's by what they provide; the rest is
+    /// left behind.
+    /// </summary>
+    public static ImmutableArray<AddOnChoice> Carried(
+        ImmutableArray<AddOnChoice> taken,
+        AddOnFor sort,
+        OfferBook? from,
+        OfferBook? to
+    ) =>
+        [
+            .. taken
+                .Select(choice => choice with { Id = Like(from?.AddOn(choice.Id, sort), sort, from, to)?.Id })
+                .Where(choice => choice.Id is not null)
+                .DistinctBy(choice => choice.Id),
+        ];
 
     private static AddOn? Like(AddOn? addOn, AddOnFor sort, OfferBook? from, OfferBook? to) =>
         addOn is null || to is null ? null
         : from == to ? addOn
-        : to.AddOns.FirstOrDefault(other => other.For == sort && other.Provides is not null && other.Provides == addOn.Provides);
+        : to.AddOns.FirstOrDefault(other =>
+            other.For == sort && other.Provides is not null && other.Provides == addOn.Provides
+        );
 
-    // The way to pay stays as it was where the plan has it, also where the commitment differs; a plan with one way needs no choosing.
+    // The way to pay stays as it was where the plan has it, also where the commitment differs; a plan with one way
+    // needs no choosing.
     private static BillingOption? OptionLike(Plan plan, HostingChoice before) =>
-        plan.Billing.FirstOrDefault(option => option.EveryMonths == before.EveryMonths && option.CommitMonths == before.CommitMonths)
+        plan.Billing.FirstOrDefault(option =>
+            option.EveryMonths == before.EveryMonths && option.CommitMonths == before.CommitMonths
+        )
         ?? plan.Billing.FirstOrDefault(option => option.EveryMonths == before.EveryMonths)
         ?? (plan.Billing is [var only] ? only : null);
 
-    // A domain bought with the old host goes to the new one where that sells its ending; one bought elsewhere stays there.
+    // A domain bought with the old host goes to the new one where that sells its ending; one bought elsewhere stays
+    // there.
     private static DomainChoice Moved(DomainChoice domain, OfferBook? oldBook, OfferBook newBook)
     {
         var price = newBook.Domain(domain.Ending);
-        var follows = domain.IsBought && oldBook is not null && domain.Book == oldBook.Id && oldBook != newBook
-            && price is not null && domain.Years <= price.MaxYears && (domain.Route != DomainRoute.Transfer || price.Transfer is not null);
-        return follows ? domain with { Book = newBook.Id, Premium = null, AddOns = Carried(domain.AddOns, AddOnFor.Domain, oldBook, newBook) } : domain;
+        var follows =
+            domain.IsBought
+            && oldBook is not null
+            && domain.Book == oldBook.Id
+            && oldBook != newBook
+            && price is not null
+            && domain.Years <= price.MaxYears
+            && (domain.Route != DomainRoute.Transfer || price.Transfer is not null);
+        return follows
+            ? domain with
+            {
+                Book = newBook.Id,
+                Premium = null,
+                AddOns = Carried(domain.AddOns, AddOnFor.Domain, oldBook, newBook),
+            }
+            : domain;
     }
 }

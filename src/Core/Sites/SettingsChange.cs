@@ -23,10 +23,19 @@ internal static class SettingsChange
     {
         if (months is < 1 or > CountSettings.LongestHorizon)
         {
-            faults.Add(FaultCodes.OutOfRange, "months", FaultReason.HorizonOutOfRange, CountSettings.LongestHorizon, months);
+            faults.Add(
+                FaultCodes.OutOfRange,
+                "months",
+                FaultReason.HorizonOutOfRange,
+                CountSettings.LongestHorizon,
+                months
+            );
         }
 
-        return settings with { HorizonMonths = months };
+        return settings with
+        {
+            HorizonMonths = months,
+        };
     }
 
     private static SiteSettings Start(SiteSettings settings, DateOnly? date, FaultList faults)
@@ -36,7 +45,10 @@ internal static class SettingsChange
             faults.Add(FaultCodes.BadDate, "date", FaultReason.StartOutOfRange);
         }
 
-        return settings with { StartDate = date };
+        return settings with
+        {
+            StartDate = date,
+        };
     }
 
     // A rate that stays as it was keeps its date; a new one is the owner's of today.
@@ -60,7 +72,11 @@ internal static class SettingsChange
             Rates = rates,
             RateDates = rates.ToImmutableDictionary(
                 rate => rate.Key,
-                rate => same && settings.Rates.TryGetValue(rate.Key, out var before) && before.Equals(rate.Value) ? settings.RateDates.GetValueOrDefault(rate.Key, today) : today),
+                rate =>
+                    same && settings.Rates.TryGetValue(rate.Key, out var before) && before.Equals(rate.Value)
+                        ? settings.RateDates.GetValueOrDefault(rate.Key, today)
+                        : today
+            ),
         };
     }
 

@@ -6,7 +6,9 @@ using HomeStart.Core.Wants;
 
 namespace HomeStart.Core.Sites;
 
-/// <summary>The website being started: one document, changed only by <see cref="SiteCommand"/>s, each change a new revision.</summary>
+/// <summary>
+/// The website being started: one document, changed only by <see cref="SiteCommand"/>s, each change a new revision.
+/// </summary>
 public sealed record Site(string Name, SiteSettings Settings)
 {
     /// <summary>The most characters a site's name has.</summary>
@@ -44,13 +46,22 @@ public sealed record Site(string Name, SiteSettings Settings)
 
     /// <summary>The site with one more candidate, under the next letter.</summary>
     public Site WithAnother(Candidate candidate) =>
-        this with { Shortlist = Shortlist.Add(new ListedCandidate(LetterAt(LettersGiven), candidate)), LettersGiven = LettersGiven + 1 };
+        this with
+        {
+            Shortlist = Shortlist.Add(new ListedCandidate(LetterAt(LettersGiven), candidate)),
+            LettersGiven = LettersGiven + 1,
+        };
 
     /// <summary>The site with a candidate in the place of the one with its letter.</summary>
-    public Site With(ListedCandidate changed) => this with { Shortlist = [.. Shortlist.Select(listed => listed.Letter == changed.Letter ? changed : listed)] };
+    public Site With(ListedCandidate changed) =>
+        this with
+        {
+            Shortlist = [.. Shortlist.Select(listed => listed.Letter == changed.Letter ? changed : listed)],
+        };
 
     // A … Z, then AA, AB …
-    private static string LetterAt(int index) => index < 26 ? $"{(char)('A' + index)}" : $"{LetterAt((index / 26) - 1)}{(char)('A' + (index % 26))}";
+    private static string LetterAt(int index) =>
+        index < 26 ? $"{(char)('A' + index)}" : $"{LetterAt((index / 26) - 1)}{(char)('A' + (index % 26))}";
 }
 
 /// <summary>A candidate on the shortlist, under its letter.</summary>
@@ -59,16 +70,31 @@ public sealed record ListedCandidate(string Letter, Candidate Candidate, string?
 
 /// <summary>How the owner counts, for all candidates of a site.</summary>
 /// <param name="StartDate">Null: the business date of the day it is looked at.</param>
-public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactDecimal TaxPercent, bool CountTax, bool NewCustomer)
+public sealed record SiteSettings(
+    int HorizonMonths,
+    DateOnly? StartDate,
+    ExactDecimal TaxPercent,
+    bool CountTax,
+    bool NewCustomer
+)
 {
     /// <summary>Three years from today, in pounds, with 20% tax.</summary>
-    public static readonly SiteSettings Default = new(36, null, ExactDecimal.Whole(20), CountTax: true, NewCustomer: true);
+    public static readonly SiteSettings Default = new(
+        36,
+        null,
+        ExactDecimal.Whole(20),
+        CountTax: true,
+        NewCustomer: true
+    );
 
     /// <summary>The code of the currency that sums are shown in.</summary>
     public string DisplayCurrency { get; init; } = "GBP";
 
-    /// <summary>By currency code: what one unit of it is worth in the display currency, as the owner typed it.</summary>
-    public ImmutableDictionary<string, ExactDecimal> Rates { get; init; } = ImmutableDictionary<string, ExactDecimal>.Empty;
+    /// <summary>
+    /// By currency code: what one unit of it is worth in the display currency, as the owner typed it.
+    /// </summary>
+    public ImmutableDictionary<string, ExactDecimal> Rates { get; init; } =
+        ImmutableDictionary<string, ExactDecimal>.Empty;
 
     /// <summary>By currency code: the business date on which the owner typed its rate.</summary>
     public ImmutableDictionary<string, DateOnly> RateDates { get; init; } = ImmutableDictionary<string, DateOnly>.Empty;
@@ -77,7 +103,8 @@ public sealed record SiteSettings(int HorizonMonths, DateOnly? StartDate, ExactD
     public ExactDecimal? KeepChancePercent { get; init; }
 
     /// <summary>What <see cref="Coster"/> takes, on a business date.</summary>
-    /// <param name="customerOf">The ids of the books whose sellers know the owner as a customer; none without it.</param>
+    /// <param name="customerOf">The ids of the books whose sellers know the owner as a customer; none without
+    /// it.</param>
     public CountSettings On(DateOnly businessDate, ImmutableHashSet<string>? customerOf = null) =>
         new(StartDate ?? businessDate, HorizonMonths)
         {

@@ -5,35 +5,67 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Sites;
 
-/// <summary>Carries commands out. Nothing already chosen is lost by choosing something else where it can still hold.</summary>
+/// <summary>
+/// Carries commands out. Nothing already chosen is lost by choosing something else where it can still hold.
+/// </summary>
 public static class SiteChange
 {
-    /// <summary>The site after a command given on a business date, or what is wrong with the command, placed at its fields.</summary>
+    /// <summary>
+    /// The site after a command given on a business date, or what is wrong with the command, placed at its fields.
+    /// </summary>
     public static Result<Site> Apply(Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today)
     {
         var faults = new FaultList();
         var changed = command switch
         {
             RenameSite rename => Rename(site, rename, faults),
-            SetHorizon or SetStart or SetTax or SetDisplay or SetNewCustomer or SetKeepChance => site with { Settings = SettingsChange.Apply(site.Settings, command, today, faults) },
+            SetHorizon or SetStart or SetTax or SetDisplay or SetNewCustomer or SetKeepChance => site with
+            {
+                Settings = SettingsChange.Apply(site.Settings, command, today, faults),
+            },
             SetNeeds needs => site with { Needs = needs.Needs },
             AddCandidate add => Add(site, add, faults),
             ReplaceCandidate replace => OfCandidate(site, replace.Letter, faults, _ => replace.With),
             RemoveCandidate remove => Remove(site, remove, faults),
             RenameCandidate rename => RenameListed(site, rename, faults),
             MoveCandidate move => Move(site, move, faults),
-            ChoosePlan choose => OfCandidate(site, choose.Letter, faults, candidate => PlanChange.To(candidate, choose, books, faults)),
-            ChooseBilling choose => OfHosting(site, choose.Letter, faults, hosting => hosting with { EveryMonths = choose.EveryMonths, CommitMonths = choose.CommitMonths }),
-            ChooseDataCentre choose => OfHosting(site, choose.Letter, faults, hosting => hosting with { DataCentre = choose.DataCentre }),
-            ChooseDomain choose => OfCandidate(site, choose.Letter, faults, candidate => DomainChange.Choose(candidate, choose.Domain, books)),
-            AddDomain add => OfCandidate(site, add.Letter, faults, candidate => DomainChange.Add(candidate, add.Domain, books, site.Settings.On(today), faults)),
-            DropDomain drop => OfCandidate(site, drop.Letter, faults, candidate => DomainChange.Drop(candidate, drop.Domain, books, site.Settings.On(today), faults)),
+            ChoosePlan choose => OfCandidate(site, choose.Letter, faults, candidate =>
+                PlanChange.To(candidate, choose, books, faults)
+            ),
+            ChooseBilling choose => OfHosting(site, choose.Letter, faults, hosting =>
+                hosting with
+                {
+                    EveryMonths = choose.EveryMonths,
+                    CommitMonths = choose.CommitMonths,
+                }
+            ),
+            ChooseDataCentre choose => OfHosting(site, choose.Letter, faults, hosting =>
+                hosting with
+                {
+                    DataCentre = choose.DataCentre,
+                }
+            ),
+            ChooseDomain choose => OfCandidate(site, choose.Letter, faults, candidate =>
+                DomainChange.Choose(candidate, choose.Domain, books)
+            ),
+            AddDomain add => OfCandidate(site, add.Letter, faults, candidate =>
+                DomainChange.Add(candidate, add.Domain, books, site.Settings.On(today), faults)
+            ),
+            DropDomain drop => OfCandidate(site, drop.Letter, faults, candidate =>
+                DomainChange.Drop(candidate, drop.Domain, books, site.Settings.On(today), faults)
+            ),
             HoldNames hold => HeldChange.Hold(site, hold, faults),
             DropNames drop => HeldChange.Drop(site, drop),
             SetExtra extra => OfCandidate(site, extra.Letter, faults, candidate => WithExtra(candidate, extra, faults)),
-            EnterCode enter => OfCandidate(site, enter.Letter, faults, candidate => CodeChange.With(candidate, enter.Code, books, faults)),
-            DropCode drop => OfCandidate(site, drop.Letter, faults, candidate => CodeChange.Without(candidate, drop.Code)),
-            UseCodes use => OfCandidate(site, use.Letter, faults, candidate => CodeChange.Using(candidate, use.Codes, books, faults)),
+            EnterCode enter => OfCandidate(site, enter.Letter, faults, candidate =>
+                CodeChange.With(candidate, enter.Code, books, faults)
+            ),
+            DropCode drop => OfCandidate(site, drop.Letter, faults, candidate =>
+                CodeChange.Without(candidate, drop.Code)
+            ),
+            UseCodes use => OfCandidate(site, use.Letter, faults, candidate =>
+                CodeChange.Using(candidate, use.Codes, books, faults)
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(command), command, null),
         };
         CheckLetterFits(changed, site, command, books, today, faults);
@@ -41,7 +73,14 @@ public static class SiteChange
     }
 
     // What a command chose must be there in the books, else it would be stored and could not be costed.
-    private static void CheckLetterFits(Site changed, Site site, SiteCommand command, IReadOnlyList<OfferBook> books, DateOnly today, FaultList faults)
+    private static void CheckLetterFits(
+        Site changed,
+        Site site,
+        SiteCommand command,
+        IReadOnlyList<OfferBook> books,
+        DateOnly today,
+        FaultList faults
+    )
     {
         var letter = command switch
         {
@@ -60,7 +99,11 @@ public static class SiteChange
         }
     }
 
-    private static Site Rename(Site site, RenameSite rename, FaultList faults) => site with { Name = Naming.Read(rename.Name, Site.LongestName, "site", required: true, faults) };
+    private static Site Rename(Site site, RenameSite rename, FaultList faults) =>
+        site with
+        {
+            Name = Naming.Read(rename.Name, Site.LongestName, "site", required: true, faults),
+        };
 
     private static Site Add(Site site, AddCandidate add, FaultList faults)
     {
@@ -87,7 +130,9 @@ public static class SiteChange
     private static Site RenameListed(Site site, RenameCandidate rename, FaultList faults)
     {
         var name = Naming.Read(rename.Name, Site.LongestCandidateName, "candidate", required: false, faults);
-        return OfListed(site, rename.Letter, faults, listed => site.With(listed with { Name = name.Length == 0 ? null : name }));
+        return OfListed(site, rename.Letter, faults, listed =>
+            site.With(listed with { Name = name.Length == 0 ? null : name })
+        );
     }
 
     private static Site Move(Site site, MoveCandidate move, FaultList faults) =>
@@ -112,8 +157,12 @@ public static class SiteChange
         return site;
     }
 
-    private static Site OfHosting(Site site, string letter, FaultList faults, Func<HostingChoice, HostingChoice> change) =>
-        OfCandidate(site, letter, faults, candidate =>
+    private static Site OfHosting(
+        Site site,
+        string letter,
+        FaultList faults,
+        Func<HostingChoice, HostingChoice> change
+    ) => OfCandidate(site, letter, faults, candidate =>
         {
             if (candidate.Hosting?.Plan is not null)
             {
@@ -128,7 +177,10 @@ public static class SiteChange
     {
         if (extra.ForDomain && candidate.Domains is [var domain, ..])
         {
-            return candidate with { Domains = candidate.Domains.SetItem(0, domain with { AddOns = Set(domain.AddOns, extra) }) };
+            return candidate with
+            {
+                Domains = candidate.Domains.SetItem(0, domain with { AddOns = Set(domain.AddOns, extra) }),
+            };
         }
 
         if (!extra.ForDomain && candidate.Hosting is { Plan: not null } hosting)

@@ -22,7 +22,8 @@ public sealed record SetStart(DateOnly? Date) : SiteCommand;
 public sealed record SetTax(ExactDecimal Percent, bool Counted) : SiteCommand;
 
 /// <param name="Currency">The code of the currency that sums are shown in.</param>
-/// <param name="Rates">By currency code: what one unit of it is worth in that currency. A rate left out is not known any more.</param>
+/// <param name="Rates">By currency code: what one unit of it is worth in that currency. A rate left out is not known
+/// any more.</param>
 public sealed record SetDisplay(string Currency, ImmutableDictionary<string, ExactDecimal> Rates) : SiteCommand;
 
 /// <summary>Counts as a new customer everywhere, or as a customer already.</summary>
@@ -53,7 +54,9 @@ public sealed record MoveCandidate(string Letter, int By) : SiteCommand;
 /// <summary>Chooses a plan; what can go along with it does.</summary>
 public sealed record ChoosePlan(string Letter, string Book, string Plan) : SiteCommand
 {
-    /// <summary>How it is to be paid, with <see cref="CommitMonths"/>; null: as before, where the plan has that.</summary>
+    /// <summary>
+    /// How it is to be paid, with <see cref="CommitMonths"/>; null: as before, where the plan has that.
+    /// </summary>
     public int? EveryMonths { get; init; }
 
     /// <summary>Null: as long as one bill.</summary>
@@ -69,7 +72,9 @@ public sealed record ChooseDataCentre(string Letter, string? DataCentre) : SiteC
 /// <param name="Domain">Null: no domain.</param>
 public sealed record ChooseDomain(string Letter, DomainChoice? Domain) : SiteCommand;
 
-/// <summary>Adds another domain beside those the candidate has; the plan's domain-year goes where it saves most.</summary>
+/// <summary>
+/// Adds another domain beside those the candidate has; the plan's domain-year goes where it saves most.
+/// </summary>
 public sealed record AddDomain(string Letter, DomainChoice Domain) : SiteCommand;
 
 /// <param name="Domain">The domain written out, as the candidate lists it.</param>

@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Core.Sites;
 
-/// <summary>The names that are looked for under some endings, all of them with each: a list that the owner is working through.</summary>
+/// <summary>
+/// The names that are looked for under some endings, all of them with each: a list that the owner is working through.
+/// </summary>
 public sealed record SoughtNames(ImmutableArray<SoughtName> Names, ImmutableArray<string> Endings)
 {
     /// <summary>How many names a list holds.</summary>

@@ -6,15 +6,25 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Slips;
 
-/// <summary>What to do at the sellers' own pages to buy a candidate there: one part for each seller, hosts first, then in the order of its domains.</summary>
+/// <summary>
+/// What to do at the sellers' own pages to buy a candidate there: one part for each seller, hosts first, then in the
+/// order of its domains.
+/// </summary>
 public sealed record Slip(ImmutableArray<SellerSlip> Sellers)
 {
     /// <summary>The slip of a costing.</summary>
     public static Slip Of(Costing costing)
     {
         var purchase = costing.Run.Purchase;
-        var sellers = purchase.Domains.Where(domain => domain.Choice.IsBought).Select(domain => domain.Book).OfType<OfferBook>();
-        return new Slip([.. (purchase.Hosting is { } hosting ? sellers.Prepend(hosting.Book) : sellers).Distinct().Select(book => SellerSlip.Of(costing, book))]);
+        var sellers = purchase
+            .Domains.Where(domain => domain.Choice.IsBought)
+            .Select(domain => domain.Book)
+            .OfType<OfferBook>();
+        return new Slip([
+            .. (purchase.Hosting is { } hosting ? sellers.Prepend(hosting.Book) : sellers)
+                .Distinct()
+                .Select(book => SellerSlip.Of(costing, book)),
+        ]);
     }
 }
 
@@ -23,14 +33,29 @@ public sealed record Slip(ImmutableArray<SellerSlip> Sellers)
 /// <param name="Today">The bill that must stand there today; null: nothing is due.</param>
 /// <param name="Next">The next one; null: none is known of.</param>
 /// <param name="Questions">What its price list does not state, and must be asked before buying.</param>
-public sealed record SellerSlip(OfferBook Book, ImmutableArray<SlipStep> Steps, SlipBill? Today, SlipBill? Next, ImmutableArray<SlipQuestion> Questions)
+public sealed record SellerSlip(
+    OfferBook Book,
+    ImmutableArray<SlipStep> Steps,
+    SlipBill? Today,
+    SlipBill? Next,
+    ImmutableArray<SlipQuestion> Questions
+)
 {
     internal static SellerSlip Of(Costing costing, OfferBook book)
     {
         var bills = costing.Run.Bills.Where(bill => ReferenceEquals(bill.Book, book)).ToList();
         var start = costing.Settings.StartDate;
         return new SellerSlip(
-            book, [.. StepsAt(costing, book)], Bill(bills.Find(bill => bill.Date == start)), Bill(bills.Find(bill => bill.Date > start && (bill.IsAtLeast || costing.Counting.Tax(book, bill.Sum).Total > 0))), [.. SlipQuestion.Of(costing.Run.Purchase, book)]);
+            book,
+            [.. StepsAt(costing, book)],
+            Bill(bills.Find(bill => bill.Date == start)),
+            Bill(
+                bills.Find(bill =>
+                    bill.Date > start && (bill.IsAtLeast || costing.Counting.Tax(book, bill.Sum).Total > 0)
+                )
+            ),
+            [.. SlipQuestion.Of(costing.Run.Purchase, book)]
+        );
 
         SlipBill? Bill(Bill? bill) => bill is null ? null : SlipBill.Of(bill, costing.Counting);
     }
@@ -49,11 +74,26 @@ public sealed record SellerSlip(OfferBook Book, ImmutableArray<SlipStep> Steps, 
             }
         }
 
-        foreach (var domain in purchase.Domains.Where(domain => hosting is not null || ReferenceEquals(domain.Book, book)))
+        foreach (
+            var domain in purchase.Domains.Where(domain => hosting is not null || ReferenceEquals(domain.Book, book))
+        )
         {
             yield return ReferenceEquals(domain.Book, book) && domain.Choice.IsBought
-                ? new SlipStep(SlipStepKind.Domain, domain.Choice.Ref) { Route = domain.Choice.Route, Quantity = domain.Choice.Years, IsIncluded = costing.Run.Bills.Any(bill => bill.Date == costing.Settings.StartDate && bill.Lines.Any(line => line.Kind == LineKind.Domain && line.Waived > 0 && line.Domain == domain.Index)) }
-                : new SlipStep(SlipStepKind.DomainElsewhere, domain.Choice.Name is null ? null : domain.Choice.Ref) { Route = domain.Choice.Route };
+                ? new SlipStep(SlipStepKind.Domain, domain.Choice.Ref)
+                {
+                    Route = domain.Choice.Route,
+                    Quantity = domain.Choice.Years,
+                    IsIncluded = costing.Run.Bills.Any(bill =>
+                        bill.Date == costing.Settings.StartDate
+                        && bill.Lines.Any(line =>
+                            line.Kind == LineKind.Domain && line.Waived > 0 && line.Domain == domain.Index
+                        )
+                    ),
+                }
+                : new SlipStep(SlipStepKind.DomainElsewhere, domain.Choice.Name is null ? null : domain.Choice.Ref)
+                {
+                    Route = domain.Choice.Route,
+                };
         }
 
         foreach (var step in Extras(purchase, hosting, book))
@@ -61,9 +101,21 @@ public sealed record SellerSlip(OfferBook Book, ImmutableArray<SlipStep> Steps, 
             yield return step;
         }
 
-        foreach (var code in costing.Run.Codes.Where(code => ReferenceEquals(code.Book, book) && code.Verdict == Verdict.Applied))
+        foreach (
+            var code in costing.Run.Codes.Where(code =>
+                ReferenceEquals(code.Book, book) && code.Verdict == Verdict.Applied
+            )
+        )
         {
-            yield return new SlipStep(SlipStepKind.Code, code.Code) { ForDomain = hosting?.Codes.Contains(code.Code) == true ? null : purchase.Domains.FirstOrDefault(domain => domain.Choice.Codes.Contains(code.Code))?.Choice.Ref };
+            yield return new SlipStep(SlipStepKind.Code, code.Code)
+            {
+                ForDomain =
+                    hosting?.Codes.Contains(code.Code) == true
+                        ? null
+                        : purchase
+                            .Domains.FirstOrDefault(domain => domain.Choice.Codes.Contains(code.Code))
+                            ?.Choice.Ref,
+            };
         }
 
         yield return new SlipStep(SlipStepKind.Renewing);
@@ -72,7 +124,9 @@ public sealed record SellerSlip(OfferBook Book, ImmutableArray<SlipStep> Steps, 
     // Those to take, those that come with it, and those that the seller ticks and nobody asked for.
     private static IEnumerable<SlipStep> Extras(Purchase purchase, BoughtHosting? hosting, OfferBook book)
     {
-        var domains = purchase.Domains.Where(domain => ReferenceEquals(domain.Book, book) && domain.Choice.IsBought).ToList();
+        var domains = purchase
+            .Domains.Where(domain => ReferenceEquals(domain.Book, book) && domain.Choice.IsBought)
+            .ToList();
         foreach (var extra in book.AddOns)
         {
             if (extra.For == AddOnFor.Hosting && hosting is not null)
@@ -86,8 +140,18 @@ public sealed record SellerSlip(OfferBook Book, ImmutableArray<SlipStep> Steps, 
 
             foreach (var domain in extra.For == AddOnFor.Domain ? domains : [])
             {
-                var includes = domain.Price!.Includes.Concat(ReferenceEquals(purchase.Hosting?.Book, book) ? purchase.Hosting!.Plan.Includes : []);
-                if (Step(extra, domain.AddOns.FirstOrDefault(had => had.AddOn.Id == extra.Id)?.Quantity, includes.Contains(extra.Id), domain.Choice.Ref) is { } step)
+                var includes = domain.Price!.Includes.Concat(
+                    ReferenceEquals(purchase.Hosting?.Book, book) ? purchase.Hosting!.Plan.Includes : []
+                );
+                if (
+                    Step(
+                        extra,
+                        domain.AddOns.FirstOrDefault(had => had.AddOn.Id == extra.Id)?.Quantity,
+                        includes.Contains(extra.Id),
+                        domain.Choice.Ref
+                    ) is
+                    { } step
+                )
                 {
                     yield return step;
                 }
@@ -96,13 +160,20 @@ public sealed record SellerSlip(OfferBook Book, ImmutableArray<SlipStep> Steps, 
     }
 
     private static SlipStep? Step(AddOn extra, int? taken, bool isIncluded, string? domain) =>
-        taken is { } quantity ? new SlipStep(SlipStepKind.TakeExtra, extra.Id) { Quantity = quantity, IsIncluded = isIncluded, ForDomain = domain }
+        taken is { } quantity
+            ? new SlipStep(SlipStepKind.TakeExtra, extra.Id)
+            {
+                Quantity = quantity,
+                IsIncluded = isIncluded,
+                ForDomain = domain,
+            }
         : extra.Preselected && !isIncluded ? new SlipStep(SlipStepKind.UntickExtra, extra.Id) { ForDomain = domain }
         : null;
 }
 
 /// <summary>One thing to do at a seller's page.</summary>
-/// <param name="Ref">The plan's, data centre's or extra's id, the domain written out, or the code; null for a data centre: whichever.</param>
+/// <param name="Ref">The plan's, data centre's or extra's id, the domain written out, or the code; null for a data
+/// centre: whichever.</param>
 public sealed record SlipStep(SlipStepKind Kind, string? Ref = null)
 {
     /// <summary>How the plan is paid.</summary>
@@ -154,7 +225,14 @@ public enum SlipStepKind
 
 /// <summary>A bill as it must stand at the seller's. Amounts are minor units of the book's currency.</summary>
 /// <param name="Lines">After discounts, before tax on top; those of nothing too.</param>
-public sealed record SlipBill(DateOnly Date, Currency Currency, Minor Net, Minor Tax, bool IsAtLeast, ImmutableArray<SlipLine> Lines)
+public sealed record SlipBill(
+    DateOnly Date,
+    Currency Currency,
+    Minor Net,
+    Minor Tax,
+    bool IsAtLeast,
+    ImmutableArray<SlipLine> Lines
+)
 {
     /// <summary>What has to be paid.</summary>
     public Minor Total => Net + Tax;
@@ -162,7 +240,22 @@ public sealed record SlipBill(DateOnly Date, Currency Currency, Minor Net, Minor
     internal static SlipBill Of(Bill bill, Counting counting)
     {
         var taxed = counting.Tax(bill.Book, bill.Sum);
-        return new SlipBill(bill.Date, bill.Currency, taxed.Net, taxed.Tax, bill.IsAtLeast, [.. bill.Lines.Select(line => new SlipLine(line.Kind, line.Ref, line.AfterDiscounts, line.IsUnstated, line.ForDomain))]);
+        return new SlipBill(
+            bill.Date,
+            bill.Currency,
+            taxed.Net,
+            taxed.Tax,
+            bill.IsAtLeast,
+            [
+                .. bill.Lines.Select(line => new SlipLine(
+                    line.Kind,
+                    line.Ref,
+                    line.AfterDiscounts,
+                    line.IsUnstated,
+                    line.ForDomain
+                )),
+            ]
+        );
     }
 }
 
@@ -199,7 +292,9 @@ public sealed record SlipQuestion(SlipQuestionKind Kind, string Ref)
             }
         }
 
-        foreach (var domain in purchase.Domains.Where(domain => ReferenceEquals(domain.Book, book) && domain.Choice.IsBought))
+        foreach (
+            var domain in purchase.Domains.Where(domain => ReferenceEquals(domain.Book, book) && domain.Choice.IsBought)
+        )
         {
             if (domain.Renew is null)
             {

@@ -4,11 +4,22 @@ using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Wants;
 
-/// <summary>What the site must do. A need that asks for nothing is left out: zero, none, false, empty (scan.md).</summary>
+/// <summary>
+/// What the site must do. A need that asks for nothing is left out: zero, none, false, empty (scan.md).
+/// </summary>
 public sealed record Needs
 {
     /// <summary>The names of the numbers a plan allows, in the order reasons are given.</summary>
-    public static readonly ImmutableArray<string> NumberNames = ["websites", "storageGB", "monthlyVisits", "mailboxes", "databases", "subdomains", "transferGB"];
+    public static readonly ImmutableArray<string> NumberNames =
+    [
+        "websites",
+        "storageGB",
+        "monthlyVisits",
+        "mailboxes",
+        "databases",
+        "subdomains",
+        "transferGB",
+    ];
 
     /// <summary>By name of <see cref="NumberNames"/>; above zero.</summary>
     public ImmutableDictionary<string, decimal> Numbers { get; init; } = ImmutableDictionary<string, decimal>.Empty;
@@ -77,6 +88,7 @@ public sealed record DomainNeed(DomainRoute Route, string? Name, ImmutableArray<
 
     /// <summary>For transfer and keep: until when it is paid already.</summary>
     public DateOnly? Expires { get; init; }
+
     /// <summary>For keep: what the outside registrar takes for a year, in <see cref="Currency"/>.</summary>
     public ExactDecimal? Renewal { get; init; }
 

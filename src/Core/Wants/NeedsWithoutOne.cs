@@ -3,24 +3,47 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Wants;
 
-/// <summary>The needs with one of them dropped, for each that asks for something; the domain itself is not dropped.</summary>
+/// <summary>
+/// The needs with one of them dropped, for each that asks for something; the domain itself is not dropped.
+/// </summary>
 internal static class NeedsWithoutOne
 {
     public static IEnumerable<(string Need, ReasonValue Wants, Needs Without)> Of(Needs needs, Currency display)
     {
         foreach (var name in Needs.NumberNames.Where(needs.Numbers.ContainsKey))
         {
-            yield return (name, new ReasonValue(Number: needs.Numbers[name]), needs with { Numbers = needs.Numbers.Remove(name) });
+            yield return (
+                name,
+                new ReasonValue(Number: needs.Numbers[name]),
+                needs with
+                {
+                    Numbers = needs.Numbers.Remove(name),
+                }
+            );
         }
 
         if (needs.Certificate > CertificateLevel.None)
         {
-            yield return ("certificate", new ReasonValue(Word: needs.Certificate.ToString().ToLowerInvariant()), needs with { Certificate = CertificateLevel.None });
+            yield return (
+                "certificate",
+                new ReasonValue(Word: needs.Certificate.ToString().ToLowerInvariant()),
+                needs with
+                {
+                    Certificate = CertificateLevel.None,
+                }
+            );
         }
 
         foreach (var tag in needs.Extras.Distinct())
         {
-            yield return ("extras", new ReasonValue(Word: tag), needs with { Extras = needs.Extras.RemoveAll(other => other == tag) });
+            yield return (
+                "extras",
+                new ReasonValue(Word: tag),
+                needs with
+                {
+                    Extras = needs.Extras.RemoveAll(other => other == tag),
+                }
+            );
         }
 
         foreach (var other in Others(needs, display))
@@ -58,7 +81,14 @@ internal static class NeedsWithoutOne
 
         if (needs.MinRefundDays > 0)
         {
-            yield return ("minRefundDays", new ReasonValue(Number: needs.MinRefundDays), needs with { MinRefundDays = 0 });
+            yield return (
+                "minRefundDays",
+                new ReasonValue(Number: needs.MinRefundDays),
+                needs with
+                {
+                    MinRefundDays = 0,
+                }
+            );
         }
 
         if (needs.SamePrice)
@@ -68,7 +98,14 @@ internal static class NeedsWithoutOne
 
         if (needs.MaxDueToday is { } most)
         {
-            yield return ("maxDueToday", new ReasonValue(Word: new Money(most, display).ToAmount()), needs with { MaxDueToday = null });
+            yield return (
+                "maxDueToday",
+                new ReasonValue(Word: new Money(most, display).ToAmount()),
+                needs with
+                {
+                    MaxDueToday = null,
+                }
+            );
         }
     }
 

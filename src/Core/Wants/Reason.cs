@@ -10,8 +10,14 @@ namespace HomeStart.Core.Wants;
 public sealed record Reason(string Need, ReasonValue? Has, ReasonValue Wants);
 
 /// <summary>A value in a reason: exactly one is set.</summary>
-public sealed record ReasonValue(decimal? Number = null, bool? Flag = null, string? Word = null, ImmutableArray<string>? Words = null)
+public sealed record ReasonValue(
+    decimal? Number = null,
+    bool? Flag = null,
+    string? Word = null,
+    ImmutableArray<string>? Words = null
+)
 {
     /// <summary>A plan's own value; null: not stated.</summary>
-    public static ReasonValue? Of(FeatureValue? feature) => feature is null ? null : new ReasonValue(feature.Number, feature.Flag, feature.Word, feature.Words);
+    public static ReasonValue? Of(FeatureValue? feature) =>
+        feature is null ? null : new ReasonValue(feature.Number, feature.Flag, feature.Word, feature.Words);
 }

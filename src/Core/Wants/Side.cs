@@ -4,7 +4,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Wants;
 
 /// <summary>
-/// How far one side of a candidate meets the wants: a plan with its book's hosting extras, or a domain's seller with its domain extras. Wants are numbered, sets of
+/// How far one side of a candidate meets the wants: a plan with its book's hosting extras, or a domain's seller with
+/// its domain extras. Wants are numbered, sets of
 /// them are bit masks (scan rule 3).
 /// </summary>
 public sealed class Side
@@ -18,7 +19,10 @@ public sealed class Side
     {
         (Met, Had, _options) = (met, Listed(had, wants), options);
         _included = [.. had.Select(addOn => addOn.Id)];
-        Curable = options.Index().Where(pair => !pair.Item.IsEmpty).Aggregate(0, (mask, pair) => mask | (1 << pair.Index));
+        Curable = options
+            .Index()
+            .Where(pair => !pair.Item.IsEmpty)
+            .Aggregate(0, (mask, pair) => mask | (1 << pair.Index));
     }
 
     /// <summary>The wants met without buying anything.</summary>
@@ -34,7 +38,8 @@ public sealed class Side
     public int Cures(int want) => _options[want].Length;
 
     /// <summary>Of how many extras of a set more is bought than had.</summary>
-    public int Bought(ImmutableArray<AddOnChoice> set) => set.Count(choice => choice.Quantity > 1 || !_included.Contains(choice.Id!, StringComparer.Ordinal));
+    public int Bought(ImmutableArray<AddOnChoice> set) =>
+        set.Count(choice => choice.Quantity > 1 || !_included.Contains(choice.Id!, StringComparer.Ordinal));
 
     /// <summary>The side of a plan.</summary>
     public static Side OfPlan(OfferBook book, Plan plan, ImmutableArray<Want> wants, bool acceptUnknown)
@@ -47,7 +52,16 @@ public sealed class Side
         {
             var shortfall = Shortfall(plan, want, had, acceptUnknown);
             met |= shortfall == 0 ? 1 << index : 0;
-            options.Add(shortfall == 0 ? [] : [.. extras.Select(addOn => PickOf(want, addOn, shortfall, had.Contains(addOn) ? 1 : 0)).OfType<Pick>()]);
+            options.Add(
+                shortfall == 0
+                    ? []
+                    :
+                    [
+                        .. extras
+                            .Select(addOn => PickOf(want, addOn, shortfall, had.Contains(addOn) ? 1 : 0))
+                            .OfType<Pick>(),
+                    ]
+            );
         }
 
         return new Side(met, had, wants, options.ToImmutable());
@@ -57,15 +71,35 @@ public sealed class Side
     public static Side OfDomain(OfferBook book, DomainPrice price, Plan? plan, ImmutableArray<Want> wants)
     {
         var extras = book.AddOns.Where(addOn => addOn.For == AddOnFor.Domain).ToList();
-        var had = extras.Where(addOn => price.Includes.Contains(addOn.Id, StringComparer.Ordinal) || plan?.Includes.Contains(addOn.Id, StringComparer.Ordinal) == true).ToList();
-        var met = wants.Index().Where(pair => had.Exists(pair.Item.IsProvidedBy)).Aggregate(0, (mask, pair) => mask | (1 << pair.Index));
-        return new Side(met, had, wants, [.. wants.Select(want => extras.Where(want.IsProvidedBy).Select(addOn => new Pick(addOn.Id, 1)).ToImmutableArray())]);
+        var had = extras
+            .Where(addOn =>
+                price.Includes.Contains(addOn.Id, StringComparer.Ordinal)
+                || plan?.Includes.Contains(addOn.Id, StringComparer.Ordinal) == true
+            )
+            .ToList();
+        var met = wants
+            .Index()
+            .Where(pair => had.Exists(pair.Item.IsProvidedBy))
+            .Aggregate(0, (mask, pair) => mask | (1 << pair.Index));
+        return new Side(
+            met,
+            had,
+            wants,
+            [
+                .. wants.Select(want =>
+                    extras.Where(want.IsProvidedBy).Select(addOn => new Pick(addOn.Id, 1)).ToImmutableArray()
+                ),
+            ]
+        );
     }
 
     /// <summary>The side of a domain that no book here sells: it meets nothing.</summary>
-    public static Side OfNothing(ImmutableArray<Want> wants) => new(0, [], wants, [.. wants.Select(_ => ImmutableArray<Pick>.Empty)]);
+    public static Side OfNothing(ImmutableArray<Want> wants) =>
+        new(0, [], wants, [.. wants.Select(_ => ImmutableArray<Pick>.Empty)]);
 
-    /// <summary>Every set of extras that makes good exactly these wants, one extra for each; what is had is always listed.</summary>
+    /// <summary>
+    /// Every set of extras that makes good exactly these wants, one extra for each; what is had is always listed.
+    /// </summary>
     public ImmutableArray<ImmutableArray<AddOnChoice>> SetsFor(int wants)
     {
         if (_sets.TryGetValue(wants, out var known))
@@ -83,20 +117,33 @@ public sealed class Side
             }
         }
 
-        return _sets[wants] = [.. sets.DistinctBy(set => string.Join(' ', set.Select(choice => $"{choice.Id} {choice.Quantity}")))];
+        return _sets[wants] = [
+            .. sets.DistinctBy(set => string.Join(' ', set.Select(choice => $"{choice.Id} {choice.Quantity}"))),
+        ];
     }
 
-    // An extra picked for several wants is bought once, in the largest quantity. Sorted by id, so that equal sets are alike.
+    // An extra picked for several wants is bought once, in the largest quantity. Sorted by id, so that equal sets are
+    // alike.
     private static ImmutableArray<AddOnChoice> With(ImmutableArray<AddOnChoice> set, Pick pick)
     {
         var before = set.FirstOrDefault(choice => choice.Id == pick.Id)?.Quantity ?? 0;
-        return [.. set.Where(choice => choice.Id != pick.Id).Append(new AddOnChoice(pick.Id, Math.Max(before, pick.Quantity))).OrderBy(choice => choice.Id, StringComparer.Ordinal)];
+        return
+        [
+            .. set.Where(choice => choice.Id != pick.Id)
+                .Append(new AddOnChoice(pick.Id, Math.Max(before, pick.Quantity)))
+                .OrderBy(choice => choice.Id, StringComparer.Ordinal),
+        ];
     }
 
     private static ImmutableArray<AddOnChoice> Listed(List<AddOn> had, ImmutableArray<Want> wants) =>
-        [.. had.Where(addOn => wants.Any(want => want.IsServedBy(addOn))).Select(addOn => new AddOnChoice(addOn.Id)).OrderBy(choice => choice.Id, StringComparer.Ordinal)];
+        [
+            .. had.Where(addOn => wants.Any(want => want.IsServedBy(addOn)))
+                .Select(addOn => new AddOnChoice(addOn.Id))
+                .OrderBy(choice => choice.Id, StringComparer.Ordinal),
+        ];
 
-    // How much is missing: 0 is met, above zero a number that extras may add up to, below zero something only a provider of it, or nothing, cures.
+    // How much is missing: 0 is met, above zero a number that extras may add up to, below zero something only a
+    // provider of it, or nothing, cures.
     private static decimal Shortfall(Plan plan, Want want, List<AddOn> had, bool acceptUnknown)
     {
         if (had.Exists(want.IsProvidedBy))
@@ -108,7 +155,9 @@ public sealed class Side
         return want.Kind switch
         {
             WantKind.Number => Missing(Want.Amount(feature), want, had, acceptUnknown),
-            WantKind.Certificate => feature is null && acceptUnknown || Want.LevelOf(feature?.Word) >= want.Level ? 0 : -1,
+            WantKind.Certificate => feature is null && acceptUnknown || Want.LevelOf(feature?.Word) >= want.Level
+                ? 0
+                : -1,
             WantKind.Flag => feature?.Flag == true || (feature is null && acceptUnknown) ? 0 : -1,
             _ => -1,
         };
@@ -137,8 +186,15 @@ public sealed class Side
             return want.IsProvidedBy(addOn) ? new Pick(addOn.Id, 1) : null;
         }
 
-        var quantity = shortfall > 0 && want.Adds(addOn) is { } adds ? adds == decimal.MaxValue ? 1 : Math.Ceiling(shortfall / adds) : 0;
-        return quantity >= 1 && quantity + units <= AddOnChoice.Largest ? new Pick(addOn.Id, (int)quantity + units) : null;
+        var quantity =
+            shortfall > 0 && want.Adds(addOn) is { } adds
+                ? adds == decimal.MaxValue
+                    ? 1
+                    : Math.Ceiling(shortfall / adds)
+                : 0;
+        return quantity >= 1 && quantity + units <= AddOnChoice.Largest
+            ? new Pick(addOn.Id, (int)quantity + units)
+            : null;
     }
 
     private sealed record Pick(string Id, int Quantity);

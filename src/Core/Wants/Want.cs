@@ -3,7 +3,9 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Wants;
 
-/// <summary>One need that extras can make good: a number, a certificate level, a tag, or a plain yes (scan rule 3).</summary>
+/// <summary>
+/// One need that extras can make good: a number, a certificate level, a tag, or a plain yes (scan rule 3).
+/// </summary>
 /// <param name="Need">The field it comes from: the name under which a reason is given.</param>
 /// <param name="Tag">What an extra must provide; null for numbers and certificates.</param>
 public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Number, CertificateLevel Level)
@@ -12,7 +14,11 @@ public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Numbe
     public static ImmutableArray<Want> Of(Needs needs)
     {
         var wants = ImmutableArray.CreateBuilder<Want>();
-        wants.AddRange(Needs.NumberNames.Where(needs.Numbers.ContainsKey).Select(name => new Want(name, WantKind.Number, null, needs.Numbers[name], default)));
+        wants.AddRange(
+            Needs
+                .NumberNames.Where(needs.Numbers.ContainsKey)
+                .Select(name => new Want(name, WantKind.Number, null, needs.Numbers[name], default))
+        );
         if (needs.Certificate > CertificateLevel.None)
         {
             wants.Add(new Want("certificate", WantKind.Certificate, null, 0, needs.Certificate));
@@ -52,15 +58,27 @@ public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Numbe
         };
 
     /// <summary>Whether an extra had already helps towards it, so that it is worth listing.</summary>
-    public bool IsServedBy(AddOn addOn) => Kind == WantKind.Number ? addOn.For == AddOnFor.Hosting && Adds(addOn) is not null : IsProvidedBy(addOn);
+    public bool IsServedBy(AddOn addOn) =>
+        Kind == WantKind.Number ? addOn.For == AddOnFor.Hosting && Adds(addOn) is not null : IsProvidedBy(addOn);
 
-    /// <summary>What one unit of an extra adds to the number; <see cref="decimal.MaxValue"/> for unlimited; null: nothing.</summary>
-    public decimal? Adds(AddOn addOn) => addOn.Adds.TryGetValue(Need, out var value) ? Amount(value) is > 0 and var adds ? adds : null : null;
+    /// <summary>
+    /// What one unit of an extra adds to the number; <see cref="decimal.MaxValue"/> for unlimited; null: nothing.
+    /// </summary>
+    public decimal? Adds(AddOn addOn) =>
+        addOn.Adds.TryGetValue(Need, out var value)
+            ? Amount(value) is > 0 and var adds
+                ? adds
+                : null
+            : null;
 
-    /// <summary>A feature as a number; <see cref="decimal.MaxValue"/> for unlimited; null where it is not stated as one.</summary>
-    public static decimal? Amount(FeatureValue? value) => value?.Word == FeatureValue.Unlimited ? decimal.MaxValue : value?.Number;
+    /// <summary>
+    /// A feature as a number; <see cref="decimal.MaxValue"/> for unlimited; null where it is not stated as one.
+    /// </summary>
+    public static decimal? Amount(FeatureValue? value) =>
+        value?.Word == FeatureValue.Unlimited ? decimal.MaxValue : value?.Number;
 
-    private static CertificateLevel? CertificateOf(string? provides) => provides?.Split(':') is ["certificate", var level] ? LevelOf(level) : null;
+    private static CertificateLevel? CertificateOf(string? provides) =>
+        provides?.Split(':') is ["certificate", var level] ? LevelOf(level) : null;
 
     /// <summary>The level of a word; null: there is no such level.</summary>
     public static CertificateLevel? LevelOf(string? word) =>

@@ -10,19 +10,41 @@ namespace HomeStart.Core.Worksheets;
 /// <param name="After">The costing with the other version; null: it cannot be costed any more.</param>
 public sealed record BookEffect(string Letter, Costing? Before, Costing? After)
 {
-    /// <summary>In minor units of the display currency, above zero is dearer; null where either cannot be costed or is only "at least".</summary>
+    /// <summary>
+    /// In minor units of the display currency, above zero is dearer; null where either cannot be costed or is only "at
+    /// least".
+    /// </summary>
     public Minor? HorizonChange =>
-        Before is { Totals.AtLeast.Horizon: false } before && After is { Totals.AtLeast.Horizon: false } after && before.Currency == after.Currency ? after.Totals.Horizon - before.Totals.Horizon : null;
+        Before is { Totals.AtLeast.Horizon: false } before
+        && After is { Totals.AtLeast.Horizon: false } after
+        && before.Currency == after.Currency
+            ? after.Totals.Horizon - before.Totals.Horizon
+            : null;
 
     /// <summary>Each candidate of the shortlist that buys at the book, in its order.</summary>
     /// <param name="changed">The book as it would be; null: it would be there no more.</param>
-    public static ImmutableArray<BookEffect> Of(Site site, IReadOnlyList<OfferBook> books, string bookId, OfferBook? changed, CountSettings settings)
+    public static ImmutableArray<BookEffect> Of(
+        Site site,
+        IReadOnlyList<OfferBook> books,
+        string bookId,
+        OfferBook? changed,
+        CountSettings settings
+    )
     {
         OfferBook[] others = [.. books.Where(book => book.Id != bookId)];
         OfferBook[] then = changed is null ? others : [.. others, changed];
-        return [.. site.Shortlist.Where(listed => Uses(listed.Candidate, bookId)).Select(listed =>
-            new BookEffect(listed.Letter, Worksheet.CostingOf(listed.Candidate, books, settings), Worksheet.CostingOf(listed.Candidate, then, settings)))];
+        return
+        [
+            .. site
+                .Shortlist.Where(listed => Uses(listed.Candidate, bookId))
+                .Select(listed => new BookEffect(
+                    listed.Letter,
+                    Worksheet.CostingOf(listed.Candidate, books, settings),
+                    Worksheet.CostingOf(listed.Candidate, then, settings)
+                )),
+        ];
     }
 
-    private static bool Uses(Candidate candidate, string bookId) => candidate.Hosting?.Book == bookId || candidate.Domains.Any(domain => domain.Book == bookId);
+    private static bool Uses(Candidate candidate, string bookId) =>
+        candidate.Hosting?.Book == bookId || candidate.Domains.Any(domain => domain.Book == bookId);
 }

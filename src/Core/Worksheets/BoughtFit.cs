@@ -17,16 +17,35 @@ public static class BoughtFit
             return [];
         }
 
-        var had = hosting.Book.AddOns.Where(addOn => addOn.For == AddOnFor.Hosting && hosting.Plan.Includes.Contains(addOn.Id, StringComparer.Ordinal) && hosting.AddOns.All(bought => bought.AddOn != addOn));
-        var taken = had.Select(addOn => new BoughtAddOn(addOn, 1, 0)).Concat(hosting.AddOns).Concat(purchase.Domains.SelectMany(domain => domain.AddOns)).ToList();
+        var had = hosting.Book.AddOns.Where(addOn =>
+            addOn.For == AddOnFor.Hosting
+            && hosting.Plan.Includes.Contains(addOn.Id, StringComparer.Ordinal)
+            && hosting.AddOns.All(bought => bought.AddOn != addOn)
+        );
+        var taken = had.Select(addOn => new BoughtAddOn(addOn, 1, 0))
+            .Concat(hosting.AddOns)
+            .Concat(purchase.Domains.SelectMany(domain => domain.AddOns))
+            .ToList();
         var wants = Want.Of(needs);
-        return [.. PlanFit.Of(hosting.Book, hosting.Plan, hosting.Option, needs, months).Select((fit, index) => index < wants.Length && (fit.Fit != Fit.Met || IsLost(fit)) ? ByExtra(fit, wants[index]) : fit)];
+        return
+        [
+            .. PlanFit
+                .Of(hosting.Book, hosting.Plan, hosting.Option, needs, months)
+                .Select(
+                    (fit, index) =>
+                        index < wants.Length && (fit.Fit != Fit.Met || IsLost(fit)) ? ByExtra(fit, wants[index]) : fit
+                ),
+        ];
 
         // The plan's domain extras are lost where the domain is bought elsewhere.
-        bool IsLost(NeedFit fit) => fit.By is { For: AddOnFor.Domain } && !purchase.Domains.Any(domain => ReferenceEquals(domain.Book, hosting.Book));
+        bool IsLost(NeedFit fit) =>
+            fit.By is { For: AddOnFor.Domain }
+            && !purchase.Domains.Any(domain => ReferenceEquals(domain.Book, hosting.Book));
 
         NeedFit ByExtra(NeedFit fit, Want want) =>
-            By(want, hosting, taken) is { } by ? fit with { Fit = Fit.Met, By = by } : fit.Fit == Fit.Met ? fit with { Fit = Fit.WithExtra } : fit;
+            By(want, hosting, taken) is { } by ? fit with { Fit = Fit.Met, By = by }
+            : fit.Fit == Fit.Met ? fit with { Fit = Fit.WithExtra }
+            : fit;
     }
 
     // The extra taken that meets a want which the plan does not.
@@ -37,7 +56,10 @@ public static class BoughtFit
             return taken.Find(bought => want.IsProvidedBy(bought.AddOn))?.AddOn;
         }
 
-        if (Want.Amount(hosting.Plan.Features[want.Need]) is not { } number || taken.Find(bought => want.IsServedBy(bought.AddOn)) is not { } adding)
+        if (
+            Want.Amount(hosting.Plan.Features[want.Need]) is not { } number
+            || taken.Find(bought => want.IsServedBy(bought.AddOn)) is not { } adding
+        )
         {
             return null;
         }
@@ -45,7 +67,9 @@ public static class BoughtFit
         var missing = want.Number - number;
         foreach (var bought in taken)
         {
-            missing -= want.IsServedBy(bought.AddOn) ? Math.Min(want.Number, want.Adds(bought.AddOn)!.Value) * bought.Quantity : 0;
+            missing -= want.IsServedBy(bought.AddOn)
+                ? Math.Min(want.Number, want.Adds(bought.AddOn)!.Value) * bought.Quantity
+                : 0;
         }
 
         return missing <= 0 ? adding.AddOn : null;

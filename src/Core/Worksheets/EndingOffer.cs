@@ -4,7 +4,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Worksheets;
 
-/// <summary>An ending that a candidate's domain may have, and who sells it: registrars, and the host that the candidate is with. Another host sells its domains with its hosting alone.</summary>
+/// <summary>
+/// An ending that a candidate's domain may have, and who sells it: registrars, and the host that the candidate is with.
+/// Another host sells its domains with its hosting alone.
+/// </summary>
 /// <param name="Sellers">The host first, whose registrar is the one to ask.</param>
 public sealed record EndingOffer(string Ending, ImmutableArray<EndingSeller> Sellers)
 {
@@ -13,11 +16,26 @@ public sealed record EndingOffer(string Ending, ImmutableArray<EndingSeller> Sel
     {
         var host = candidate.Hosting?.Book;
         var sellers = books.Where(book => book.Plans.IsEmpty || book.Id == host).ToList();
-        return [.. sellers.SelectMany(book => book.Domains).Select(price => price.Ending).Distinct().Select(ending => new EndingOffer(ending, SellersOf(ending)))];
+        return
+        [
+            .. sellers
+                .SelectMany(book => book.Domains)
+                .Select(price => price.Ending)
+                .Distinct()
+                .Select(ending => new EndingOffer(ending, SellersOf(ending))),
+        ];
 
         ImmutableArray<EndingSeller> SellersOf(string ending) =>
-            [.. from book in sellers where book.Domain(ending) is not null orderby book.Id == host ? 0 : 1
-                select new EndingSeller(book, book.Domain(ending)!, book.Id == host ? Given(book, candidate.Hosting?.Plan, ending) : null)];
+            [
+                .. from book in sellers
+                where book.Domain(ending) is not null
+                orderby book.Id == host ? 0 : 1
+                select new EndingSeller(
+                    book,
+                    book.Domain(ending)!,
+                    book.Id == host ? Given(book, candidate.Hosting?.Plan, ending) : null
+                ),
+            ];
     }
 
     private static IncludedDomain? Given(OfferBook host, string? plan, string ending) =>

@@ -3,27 +3,42 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Worksheets;
 
-/// <summary>Whether the domain-year of a candidate's plan is spent on a new name, or why not (costing rule 16).</summary>
+/// <summary>
+/// Whether the domain-year of a candidate's plan is spent on a new name, or why not (costing rule 16).
+/// </summary>
 /// <param name="FromMonths">For <see cref="IncludedWhy.Term"/>: from which commitment on.</param>
 public sealed record IncludedAnswer(IncludedWhy Why, int? FromMonths = null)
 {
-    internal static IncludedAnswer Of(Candidate candidate, string ending, EndingSeller seller, bool isPremium, IReadOnlyList<OfferBook> books)
+    internal static IncludedAnswer Of(
+        Candidate candidate,
+        string ending,
+        EndingSeller seller,
+        bool isPremium,
+        IReadOnlyList<OfferBook> books
+    )
     {
         var hosting = candidate.Hosting;
-        if (books.FirstOrDefault(book => book.Id == hosting?.Book)?.Plan(hosting?.Plan) is not { IncludedDomain: { } given } plan)
+        if (
+            books.FirstOrDefault(book => book.Id == hosting?.Book)?.Plan(hosting?.Plan)
+            is not { IncludedDomain: { } given } plan
+        )
         {
             return new IncludedAnswer(IncludedWhy.NoneGiven);
         }
 
-        var option = plan.Billing.FirstOrDefault(option => option.EveryMonths == hosting!.EveryMonths && option.CommitMonths == (hosting.CommitMonths ?? hosting.EveryMonths));
+        var option = plan.Billing.FirstOrDefault(option =>
+            option.EveryMonths == hosting!.EveryMonths
+            && option.CommitMonths == (hosting.CommitMonths ?? hosting.EveryMonths)
+        );
         return new IncludedAnswer(
             seller.Book.Id != hosting!.Book ? IncludedWhy.Elsewhere
-            : !given.Endings.Contains(ending) ? IncludedWhy.Ending
-            : isPremium ? IncludedWhy.Premium
-            : option is null || option.CommitMonths < given.MinCommitMonths ? IncludedWhy.Term
-            : candidate.Domains.FirstOrDefault() is { UseIncluded: false } ? IncludedWhy.Off
-            : IncludedWhy.Spent,
-            given.MinCommitMonths);
+                : !given.Endings.Contains(ending) ? IncludedWhy.Ending
+                : isPremium ? IncludedWhy.Premium
+                : option is null || option.CommitMonths < given.MinCommitMonths ? IncludedWhy.Term
+                : candidate.Domains.FirstOrDefault() is { UseIncluded: false } ? IncludedWhy.Off
+                : IncludedWhy.Spent,
+            given.MinCommitMonths
+        );
     }
 }
 

@@ -4,26 +4,36 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Worksheets;
 
 /// <summary>How the holder of a new name is kept out of the public record at a seller.</summary>
-/// <param name="FirstYear">For <see cref="PrivacyWay.Sold"/>: the first year, in minor units of the book's currency; null: not stated.</param>
+/// <param name="FirstYear">For <see cref="PrivacyWay.Sold"/>: the first year, in minor units of the book's currency;
+/// null: not stated.</param>
 /// <param name="LaterYear">So for each year after the last price step.</param>
 /// <param name="Extra">For <see cref="PrivacyWay.Sold"/>: the id of the extra that does it.</param>
-public sealed record PrivacyThere(PrivacyWay Way, Minor? FirstYear = null, Minor? LaterYear = null, string? Extra = null)
+public sealed record PrivacyThere(
+    PrivacyWay Way,
+    Minor? FirstYear = null,
+    Minor? LaterYear = null,
+    string? Extra = null
+)
 {
     private const string Tag = "privacy";
 
     /// <summary>No price is still to change by then.</summary>
     private const int LastYear = 100;
 
-    internal static PrivacyThere Of(Candidate candidate, EndingSeller seller) => Of(candidate, seller.Book, seller.Price);
+    internal static PrivacyThere Of(Candidate candidate, EndingSeller seller) =>
+        Of(candidate, seller.Book, seller.Price);
 
-    /// <summary>At a seller of a name's ending; with the plan's own extras where that is the candidate's host.</summary>
+    /// <summary>
+    /// At a seller of a name's ending; with the plan's own extras where that is the candidate's host.
+    /// </summary>
     public static PrivacyThere Of(Candidate candidate, OfferBook seller, DomainPrice price)
     {
         var rule = price.PublicRecord?.Privacy;
         var extra = seller.AddOns.FirstOrDefault(addOn => addOn is { For: AddOnFor.Domain, Provides: Tag });
         var plan = seller.Id == candidate.Hosting?.Book ? seller.Plan(candidate.Hosting.Plan) : null;
         return rule == RecordPrivacy.Forbidden ? new PrivacyThere(PrivacyWay.Forbidden)
-            : extra is not null && (price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true) ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
+            : extra is not null && (price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true)
+                ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
             : rule == RecordPrivacy.ByDefault ? new PrivacyThere(PrivacyWay.ByDefault)
             : extra is not null ? new PrivacyThere(PrivacyWay.Sold, YearOf(extra, 0), YearOf(extra, LastYear), extra.Id)
             : new PrivacyThere(PrivacyWay.NotSold);

@@ -7,7 +7,8 @@ namespace HomeStart.Core.Worksheets;
 public static class Shortlist
 {
     /// <summary>
-    /// The places of those that cost least over the horizon among those that do what is needed: equal ones all, never one whose total is only "at least", and none where fewer
+    /// The places of those that cost least over the horizon among those that do what is needed: equal ones all, never
+    /// one whose total is only "at least", and none where fewer
     /// than two can be compared.
     /// </summary>
     public static IReadOnlySet<int> Least(IReadOnlyList<Costing?> costings, Needs needs)
@@ -19,10 +20,17 @@ public static class Shortlist
         }
 
         var doing = whole.Where(pair => Does(pair.Item!, needs)).ToList();
-        return doing.Where(pair => pair.Item!.Totals.Horizon == doing.Min(other => other.Item!.Totals.Horizon)).Select(pair => pair.Index).ToHashSet();
+        return doing
+            .Where(pair => pair.Item!.Totals.Horizon == doing.Min(other => other.Item!.Totals.Horizon))
+            .Select(pair => pair.Index)
+            .ToHashSet();
     }
 
-    /// <summary>Whether a candidate does what is needed, with the extras it takes. A name alone hosts no site.</summary>
+    /// <summary>
+    /// Whether a candidate does what is needed, with the extras it takes. A name alone hosts no site.
+    /// </summary>
     public static bool Does(Costing costing, Needs needs) =>
-        costing.Run.Purchase.Hosting is not null ? PlanFit.AreMet(BoughtFit.Of(costing.Run.Purchase, needs, costing.Settings.HorizonMonths), needs) : PlanFit.AsksNothing(needs);
+        costing.Run.Purchase.Hosting is not null
+            ? PlanFit.AreMet(BoughtFit.Of(costing.Run.Purchase, needs, costing.Settings.HorizonMonths), needs)
+            : PlanFit.AsksNothing(needs);
 }

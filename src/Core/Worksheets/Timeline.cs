@@ -5,7 +5,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Worksheets;
 
-/// <summary>Bills through time: one bar a date, or one a year where dates are many. Minor units of the display currency; parts add up to the bar.</summary>
+/// <summary>
+/// Bills through time: one bar a date, or one a year where dates are many. Minor units of the display currency; parts
+/// add up to the bar.
+/// </summary>
 public sealed record Timeline(ImmutableArray<Bar> Bars, bool IsByYear)
 {
     /// <summary>More dates than this are drawn as years.</summary>
@@ -14,14 +17,24 @@ public sealed record Timeline(ImmutableArray<Bar> Bars, bool IsByYear)
     /// <summary>The bars of a costing.</summary>
     public static Timeline Of(Costing costing)
     {
-        var dates = costing.Counted.GroupBy(bill => bill.Date).Select(group => Bar.Of(costing, group.Key, [.. group])).ToImmutableArray();
+        var dates = costing
+            .Counted.GroupBy(bill => bill.Date)
+            .Select(group => Bar.Of(costing, group.Key, [.. group]))
+            .ToImmutableArray();
         if (dates.Length <= MostDates)
         {
             return new Timeline(dates, IsByYear: false);
         }
 
         var start = costing.Settings.StartDate;
-        return new Timeline([.. dates.GroupBy(bar => Months.WholeBetween(start, bar.Date) / 12).Select(year => Bar.Sum(start.AddMonths(12 * year.Key), [.. year]))], IsByYear: true);
+        return new Timeline(
+            [
+                .. dates
+                    .GroupBy(bar => Months.WholeBetween(start, bar.Date) / 12)
+                    .Select(year => Bar.Sum(start.AddMonths(12 * year.Key), [.. year])),
+            ],
+            IsByYear: true
+        );
     }
 }
 
@@ -35,7 +48,8 @@ public sealed record Bar(DateOnly Date, Minor Total, bool AtLeast, BarParts Part
             bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill)),
             bills.Any(bill => bill.IsAtLeast),
             bills.Aggregate(BarParts.None, (sum, bill) => sum + BarParts.Of(costing, bill)),
-            []);
+            []
+        );
 
     internal static Bar Sum(DateOnly date, ImmutableArray<Bar> bars) =>
         new(
@@ -43,7 +57,8 @@ public sealed record Bar(DateOnly Date, Minor Total, bool AtLeast, BarParts Part
             bars.Aggregate((Minor)0, (sum, bar) => sum + bar.Total),
             bars.Any(bar => bar.AtLeast),
             bars.Aggregate(BarParts.None, (sum, bar) => sum + bar.Parts),
-            bars);
+            bars
+        );
 }
 
 /// <summary>The five kinds of money of every chart, discounts taken.</summary>
@@ -54,12 +69,25 @@ public sealed record BarParts(Minor Plan, Minor Domain, Minor Extras, Minor Setu
 
     /// <summary>Part by part.</summary>
     public static BarParts operator +(BarParts left, BarParts right) =>
-        new(left.Plan + right.Plan, left.Domain + right.Domain, left.Extras + right.Extras, left.Setup + right.Setup, left.Tax + right.Tax);
+        new(
+            left.Plan + right.Plan,
+            left.Domain + right.Domain,
+            left.Extras + right.Extras,
+            left.Setup + right.Setup,
+            left.Tax + right.Tax
+        );
 
     internal static BarParts Of(Costing costing, Bill bill)
     {
         var tax = costing.Counting.AddsTax(bill.Book) ? costing.Counting.Tax(bill.Book, bill.Sum).Tax : 0;
-        Minor[] parts = [Held(LineKind.Plan), Held(LineKind.Domain), Held(LineKind.AddOn), Held(LineKind.Setup) + Held(LineKind.DataCentre), tax];
+        Minor[] parts =
+        [
+            Held(LineKind.Plan),
+            Held(LineKind.Domain),
+            Held(LineKind.AddOn),
+            Held(LineKind.Setup) + Held(LineKind.DataCentre),
+            tax,
+        ];
         if (parts.All(part => part == 0))
         {
             return None;
@@ -68,6 +96,7 @@ public sealed record BarParts(Minor Plan, Minor Domain, Minor Extras, Minor Setu
         var shares = Sharing.InProportion(costing.ValueOf(bill), parts);
         return new BarParts(shares[0], shares[1], shares[2], shares[3], shares[4]);
 
-        Minor Held(LineKind kind) => bill.Lines.Where(line => line.Kind == kind).Aggregate((Minor)0, (sum, line) => sum + line.AfterDiscounts);
+        Minor Held(LineKind kind) =>
+            bill.Lines.Where(line => line.Kind == kind).Aggregate((Minor)0, (sum, line) => sum + line.AfterDiscounts);
     }
 }

@@ -17,7 +17,8 @@ public sealed record WayNote(WayNoteKind Kind, bool IsDayAfter)
 
         var isDayAfter = next.Date == costing.End;
         return way.IsChosen ? new WayNote(WayNoteKind.FallsDueNext, isDayAfter)
-            : isDayAfter && way.Choice.EveryMonths > 1 && way.HorizonChange < 0 && (next.Total != 0 || next.AtLeast) ? new WayNote(WayNoteKind.LooksCheap, isDayAfter)
+            : isDayAfter && way.Choice.EveryMonths > 1 && way.HorizonChange < 0 && (next.Total != 0 || next.AtLeast)
+                ? new WayNote(WayNoteKind.LooksCheap, isDayAfter)
             : null;
     }
 }

@@ -3,7 +3,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Worksheets;
 
-/// <summary>What choosing one thing would make of the candidate. Differences are minor units of the display currency; above zero is dearer.</summary>
+/// <summary>
+/// What choosing one thing would make of the candidate. Differences are minor units of the display currency; above zero
+/// is dearer.
+/// </summary>
 /// <param name="Costing">Null where it cannot be costed.</param>
 /// <param name="HorizonChange">Against the candidate as it is; null where either cannot be costed.</param>
 public sealed record WhatIf<T>(T Choice, bool IsChosen, Costing? Costing, Minor? HorizonChange, Minor? TodayChange);
@@ -21,6 +24,7 @@ internal sealed class WhatIfs(Candidate candidate, IReadOnlyList<OfferBook> book
             isChosen,
             costing,
             comparable ? costing!.Totals.Horizon - now!.Totals.Horizon : null,
-            comparable ? costing!.Totals.DueToday - now!.Totals.DueToday : null);
+            comparable ? costing!.Totals.DueToday - now!.Totals.DueToday : null
+        );
     }
 }

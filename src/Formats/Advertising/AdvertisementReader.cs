@@ -2,16 +2,30 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads an advertisement as an owner typed it: all values are text, so that nothing typed is lost, and every fault names its field.</summary>
+/// <summary>
+/// Reads an advertisement as an owner typed it: all values are text, so that nothing typed is lost, and every fault
+/// names its field.
+/// </summary>
 public static class AdvertisementReader
 {
     private const int LongestName = 120;
 
     // What the figures are worked out from; whatever else is missing or wrong does not hold them up.
-    private static readonly ImmutableArray<string> Figured = ["price", "pricePer", "months", "paid", "laterPrice", "laterPer", "setupFee", "currency"];
+    private static readonly ImmutableArray<string> Figured =
+    [
+        "price",
+        "pricePer",
+        "months",
+        "paid",
+        "laterPrice",
+        "laterPer",
+        "setupFee",
+        "currency",
+    ];
 
     /// <summary>
-    /// The advertisement, with faults for what is missing or wrong. Not null once its figures can be worked out: until the rest is given it is missing all the same.
+    /// The advertisement, with faults for what is missing or wrong. Not null once its figures can be worked out: until
+    /// the rest is given it is missing all the same.
     /// </summary>
     public static Advertisement? Read(Node node)
     {
@@ -22,7 +36,9 @@ public static class AdvertisementReader
         }
 
         var (provider, plan) = (Name(node["provider"], "Who sells"), Name(node["plan"], "The plan’s name"));
-        var currency = Said(node["currency"]) is null ? Missing<Currency>(node["currency"], "Choose the currency.") : node["currency"].CurrencyCode();
+        var currency = Said(node["currency"]) is null
+            ? Missing<Currency>(node["currency"], "Choose the currency.")
+            : node["currency"].CurrencyCode();
         var tax = Choice(node["tax"], "Say whether the prices include tax.", ("inside", true), ("on-top", false));
         var headline = Way(node, currency);
         var others = node["otherWays"].Items(20).Select(way => Way(way, currency)).ToList();
@@ -61,8 +77,20 @@ public static class AdvertisementReader
             node["months"].Required("For how many months the price holds");
         }
 
-        var paid = Choice(node["paid"], "Say how it is paid.", ("at-once", HowPaid.AtOnce), ("monthly-bound", HowPaid.MonthlyBound), ("monthly-free", HowPaid.MonthlyFree));
-        var later = Choice(node["later"], "Say what it costs afterwards, or that the page does not say.", ("not-stated", 0), ("same", 1), ("stated", 2));
+        var paid = Choice(
+            node["paid"],
+            "Say how it is paid.",
+            ("at-once", HowPaid.AtOnce),
+            ("monthly-bound", HowPaid.MonthlyBound),
+            ("monthly-free", HowPaid.MonthlyFree)
+        );
+        var later = Choice(
+            node["later"],
+            "Say what it costs afterwards, or that the page does not say.",
+            ("not-stated", 0),
+            ("same", 1),
+            ("stated", 2)
+        );
         var after = later == 2 ? Price(node, "laterPrice", "laterPer", currency) : null;
         if (later == 2 && Said(node["laterPrice"]) is null)
         {
@@ -71,15 +99,27 @@ public static class AdvertisementReader
 
         return price is null || months is null || paid is null
             ? null
-            : new AdvertisedWay(price, months.Value, paid.Value, later == 1 ? LaterPrice.Same : after is null ? LaterPrice.NotStated : new LaterPrice(false, after));
+            : new AdvertisedWay(
+                price,
+                months.Value,
+                paid.Value,
+                later == 1 ? LaterPrice.Same
+                    : after is null ? LaterPrice.NotStated
+                    : new LaterPrice(false, after)
+            );
     }
 
     private static AdvertisedPrice? Price(Node node, string amount, string per, Currency? currency)
     {
         var unit = Said(node[per]) is null
-            ? Said(node[amount]) is null ? null : Missing<AdvertisedPer>(node[per], "Say what the price is for.", AdvertisedPer.Month)
-            : node[per].Word(("month", AdvertisedPer.Month), ("year", AdvertisedPer.Year), ("term", AdvertisedPer.Term));
-        return Amount(node[amount], currency) is { } units && unit is { } said ? new AdvertisedPrice(units, said) : null;
+            ? Said(node[amount]) is null
+                ? null
+                : Missing<AdvertisedPer>(node[per], "Say what the price is for.", AdvertisedPer.Month)
+            : node[per]
+                .Word(("month", AdvertisedPer.Month), ("year", AdvertisedPer.Year), ("term", AdvertisedPer.Term));
+        return Amount(node[amount], currency) is { } units && unit is { } said
+            ? new AdvertisedPrice(units, said)
+            : null;
     }
 
     // Two ways that are paid alike are one way with two prices.
@@ -91,7 +131,12 @@ public static class AdvertisementReader
             var option = way!.ToOption(null);
             if (!seen.Add((option.EveryMonths, option.CommitMonths)))
             {
-                node["otherWays"].Items(20)[index - 1]["months"].Fault(FaultCodes.DuplicateId, "This way to pay is there already: change its months or how it is paid.");
+                node["otherWays"]
+                    .Items(20)[index - 1]["months"]
+                    .Fault(
+                        FaultCodes.DuplicateId,
+                        "This way to pay is there already: change its months or how it is paid."
+                    );
             }
         }
     }
@@ -109,14 +154,23 @@ public static class AdvertisementReader
             node["endings"].Required("For which endings, such as com, co.uk,");
         }
 
-        ImmutableArray<string> endings = [.. (text ?? "").Split([',', ' ', ';'], StringSplitOptions.RemoveEmptyEntries).Select(word => word.TrimStart('.').ToLowerInvariant()).Distinct(StringComparer.Ordinal)];
+        ImmutableArray<string> endings =
+        [
+            .. (text ?? "")
+                .Split([',', ' ', ';'], StringSplitOptions.RemoveEmptyEntries)
+                .Select(word => word.TrimStart('.').ToLowerInvariant())
+                .Distinct(StringComparer.Ordinal),
+        ];
         foreach (var ending in endings.Where(ending => DomainName.ParseEnding(ending) is null).Take(1))
         {
-            node["endings"].Fault(FaultCodes.BadType, $"“{ending}” is no ending: write them with commas, such as com, co.uk.");
+            node["endings"]
+                .Fault(FaultCodes.BadType, $"“{ending}” is no ending: write them with commas, such as com, co.uk.");
         }
 
         var from = Whole(node["domainFromMonths"], 0, CountSettings.LongestHorizon, "months") ?? 0;
-        return endings.IsEmpty || node.Faults.Faults.Any(fault => fault.Where == node["endings"].Where) ? null : new AdvertisedDomain(endings, from);
+        return endings.IsEmpty || node.Faults.Faults.Any(fault => fault.Where == node["endings"].Where)
+            ? null
+            : new AdvertisedDomain(endings, from);
     }
 
     private static AdvertisedExtra? Extra(Node node, Currency? currency)
@@ -127,8 +181,12 @@ public static class AdvertisementReader
             node["price"].Required("Its price");
         }
 
-        var every = Said(node["every"]) is null ? ChargeEvery.Month : node["every"].Word(("once", ChargeEvery.Once), ("month", ChargeEvery.Month), ("year", ChargeEvery.Year));
-        return Amount(node["price"], currency) is { } units && every is { } said ? new AdvertisedExtra(name, units, said) : null;
+        var every = Said(node["every"]) is null
+            ? ChargeEvery.Month
+            : node["every"].Word(("once", ChargeEvery.Once), ("month", ChargeEvery.Month), ("year", ChargeEvery.Year));
+        return Amount(node["price"], currency) is { } units && every is { } said
+            ? new AdvertisedExtra(name, units, said)
+            : null;
     }
 
     private static string Name(Node node, string what)
@@ -163,7 +221,16 @@ public static class AdvertisementReader
             return null;
         }
 
-        if (int.TryParse(typed, System.Globalization.NumberStyles.None, System.Globalization.CultureInfo.InvariantCulture, out var number) && number >= least && number <= most)
+        if (
+            int.TryParse(
+                typed,
+                System.Globalization.NumberStyles.None,
+                System.Globalization.CultureInfo.InvariantCulture,
+                out var number
+            )
+            && number >= least
+            && number <= most
+        )
         {
             return number;
         }

@@ -28,10 +28,19 @@ public sealed record AdvertisementBody(
     string? DomainFromMonths,
     string? Tax,
     string? RefundDays,
-    IReadOnlyList<AdvertisedExtraBody>? Ticked);
+    IReadOnlyList<AdvertisedExtraBody>? Ticked
+);
 
 /// <summary>Another way to pay: as the headline's fields.</summary>
-public sealed record AdvertisedWayBody(string? Price, string? PricePer, string? Months, string? Paid, string? Later, string? LaterPrice, string? LaterPer);
+public sealed record AdvertisedWayBody(
+    string? Price,
+    string? PricePer,
+    string? Months,
+    string? Paid,
+    string? Later,
+    string? LaterPrice,
+    string? LaterPer
+);
 
 /// <param name="Every">once, month or year.</param>
 public sealed record AdvertisedExtraBody(string? Name, string? Price, string? Every);
@@ -39,15 +48,32 @@ public sealed record AdvertisedExtraBody(string? Name, string? Price, string? Ev
 /// <summary>What a typed advertisement makes, and what is missing for it.</summary>
 /// <param name="Faults">By field; empty: it can go on the shelf.</param>
 /// <param name="Costs">Null until the price, its months and how it is paid are there.</param>
-/// <param name="Book">The offer book as the text of a file; null while there are faults. It adds its plan to a book of the same seller, where there is one.</param>
+/// <param name="Book">The offer book as the text of a file; null while there are faults. It adds its plan to a book of
+/// the same seller, where there is one.</param>
 /// <param name="AddsTo">The name of that book.</param>
 /// <param name="Candidate">What buys it, to be put on the shortlist once the book is on the shelf.</param>
-public sealed record AdvertisementWire(IReadOnlyList<FaultWire> Faults, HiddenCostsWire? Costs, string? Book, string? AddsTo, CandidateWire? Candidate);
+public sealed record AdvertisementWire(
+    IReadOnlyList<FaultWire> Faults,
+    HiddenCostsWire? Costs,
+    string? Book,
+    string? AddsTo,
+    CandidateWire? Candidate
+);
 
 /// <summary>What the large print does not say, in the advertisement's own currency.</summary>
 /// <param name="TickedInAdvance">What the extras ticked in advance add over three years; null: none are.</param>
-/// <param name="NotStated">All that the book lacks but the first year of an included domain, which is in the price.</param>
-public sealed record HiddenCostsWire(string Currency, string PerMonth, SumWire DueToday, SumWire FirstYear, SumWire ThreeYears, AfterFirstTermWire? AfterFirstTerm, string? TickedInAdvance, IReadOnlyList<BookGapWire> NotStated)
+/// <param name="NotStated">All that the book lacks but the first year of an included domain, which is in the
+/// price.</param>
+public sealed record HiddenCostsWire(
+    string Currency,
+    string PerMonth,
+    SumWire DueToday,
+    SumWire FirstYear,
+    SumWire ThreeYears,
+    AfterFirstTermWire? AfterFirstTerm,
+    string? TickedInAdvance,
+    IReadOnlyList<BookGapWire> NotStated
+)
 {
     public static HiddenCostsWire Of(HiddenCosts costs, OfferBook book) =>
         new(
@@ -58,7 +84,8 @@ public sealed record HiddenCostsWire(string Currency, string PerMonth, SumWire D
             SumWire.Of(costs.ThreeYears, book.Currency),
             costs.AfterFirstTerm is { } step ? new AfterFirstTermWire(step.Date, step.To?.ToAmount()) : null,
             costs.TickedInAdvance?.ToAmount(),
-            [.. BookGapWire.Of(book).Where(gap => gap.Part != BookPart.Registering)]);
+            [.. BookGapWire.Of(book).Where(gap => gap.Part != BookPart.Registering)]
+        );
 }
 
 /// <param name="PerMonth">Null: not stated.</param>
@@ -75,7 +102,15 @@ public sealed record FindingWire(ProseField Field, string Value, string Words);
 /// <param name="Provider">Who sells, where no column says so.</param>
 /// <param name="Tax">inside or on-top, where no column says so.</param>
 /// <param name="LaterIsSame">Whether a price with no later one holds for good; else what follows is not stated.</param>
-public sealed record PriceTableBody(string Text, IReadOnlyList<string>? Roles, string? Provider, string? Currency, string? Tax, bool? LaterIsSame, int? Months = null);
+public sealed record PriceTableBody(
+    string Text,
+    IReadOnlyList<string>? Roles,
+    string? Provider,
+    string? Currency,
+    string? Tax,
+    bool? LaterIsSame,
+    int? Months = null
+);
 
 /// <summary>How a table was understood.</summary>
 /// <param name="WasTurned">The plans stood across.</param>
@@ -84,4 +119,14 @@ public sealed record PriceTableBody(string Text, IReadOnlyList<string>? Roles, s
 /// <param name="Currency">As it was typed, or a column says.</param>
 /// <param name="Candidates">What buys each plan, for the shortlist.</param>
 public sealed record PriceTableWire(
-    IReadOnlyList<FaultWire> Faults, bool WasTurned, IReadOnlyList<string> Headings, IReadOnlyList<string> Roles, IReadOnlyList<IReadOnlyList<string>> Rows, string? Provider, string? Currency, string? Tax, string? Book, IReadOnlyList<CandidateWire> Candidates);
+    IReadOnlyList<FaultWire> Faults,
+    bool WasTurned,
+    IReadOnlyList<string> Headings,
+    IReadOnlyList<string> Roles,
+    IReadOnlyList<IReadOnlyList<string>> Rows,
+    string? Provider,
+    string? Currency,
+    string? Tax,
+    string? Book,
+    IReadOnlyList<CandidateWire> Candidates
+);

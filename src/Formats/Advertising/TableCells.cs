@@ -16,10 +16,32 @@ internal static class TableCells
         var mark = Mark(text);
         if (mark is null)
         {
-            return [.. text.Split('\n').Select(line => System.Text.RegularExpressions.Regex.Split(line.Trim(), @"\s{2,}", System.Text.RegularExpressions.RegexOptions.NonBacktracking).ToImmutableArray())];
+            return
+            [
+                .. text.Split('\n')
+                    .Select(line =>
+                        System
+                            .Text.RegularExpressions.Regex.Split(
+                                line.Trim(),
+                                @"\s{2,}",
+                                System.Text.RegularExpressions.RegexOptions.NonBacktracking
+                            )
+                            .ToImmutableArray()
+                    ),
+            ];
         }
 
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = mark, BadDataFound = null, HasHeaderRecord = false, IgnoreBlankLines = true, TrimOptions = TrimOptions.Trim });
+        using var parser = new CsvParser(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                Delimiter = mark,
+                BadDataFound = null,
+                HasHeaderRecord = false,
+                IgnoreBlankLines = true,
+                TrimOptions = TrimOptions.Trim,
+            }
+        );
         var rows = ImmutableArray.CreateBuilder<ImmutableArray<string>>();
         while (rows.Count <= most && parser.Read())
         {
@@ -31,11 +53,23 @@ internal static class TableCells
     }
 
     // What parts the cells, surest first; null: runs of spaces.
-    private static string? Mark(string text) => text.Contains('\t') ? "\t" : text.Contains('|') ? "|" : text.Contains(';') ? ";" : text.Contains(',') ? "," : null;
+    private static string? Mark(string text) =>
+        text.Contains('\t') ? "\t"
+        : text.Contains('|') ? "|"
+        : text.Contains(';') ? ";"
+        : text.Contains(',') ? ","
+        : null;
 
     // "| a | b |" has nothing outside its bars.
     private static ImmutableArray<string> Unframed(string[] cells) =>
-        [.. cells.SkipWhile((cell, index) => index == 0 && cell.Trim().Length == 0).Reverse().SkipWhile((cell, index) => index == 0 && cell.Trim().Length == 0).Reverse().Select(cell => cell.Trim())];
+        [
+            .. cells
+                .SkipWhile((cell, index) => index == 0 && cell.Trim().Length == 0)
+                .Reverse()
+                .SkipWhile((cell, index) => index == 0 && cell.Trim().Length == 0)
+                .Reverse()
+                .Select(cell => cell.Trim()),
+        ];
 
     // As our own files guard a text that looks like a formula.
     private static string Unquoted(string cell) => cell is ['\'', '=' or '+' or '-' or '@', ..] ? cell[1..] : cell;

@@ -1,7 +1,8 @@
 namespace HomeStart.Formats;
 
 /// <summary>
-/// What the ids of a book on a shelf may be: 1 to 60 ASCII letters, digits, hyphens, underscores and dots, not dots alone. They stand in addresses and name files. Books that were stored before with
+/// What the ids of a book on a shelf may be: 1 to 60 ASCII letters, digits, hyphens, underscores and dots, not dots
+/// alone. They stand in addresses and name files. Books that were stored before with
 /// other ids are still read.
 /// </summary>
 public static class BookIds
@@ -10,9 +11,13 @@ public static class BookIds
 
     /// <summary>Whether an id is one.</summary>
     public static bool IsId(string id) =>
-        id.Length is >= 1 and <= Longest && id.All(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_' or '.') && id.Any(letter => letter != '.');
+        id.Length is >= 1 and <= Longest
+        && id.All(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_' or '.')
+        && id.Any(letter => letter != '.');
 
-    /// <summary>Reports every id of a book that is none: its own, and those of its plans, extras, promotions and data centres.</summary>
+    /// <summary>
+    /// Reports every id of a book that is none: its own, and those of its plans, extras, promotions and data centres.
+    /// </summary>
     public static void Check(OfferBook book, FaultList faults)
     {
         One(book.Id, "id", faults);
@@ -34,7 +39,12 @@ public static class BookIds
     {
         if (!IsId(id))
         {
-            faults.Say(FaultCodes.BadType, where, $"An id has 1 to {Longest} letters of a to z, digits, hyphens, underscores or dots, and is not dots alone.");
+            faults.Say(
+                FaultCodes.BadType,
+                where,
+                $"An id has 1 to {Longest} letters of a to z, digits, hyphens, underscores or dots, and is not "
+                    + "dots alone."
+            );
         }
     }
 }

@@ -2,10 +2,16 @@ using System.Text.Json.Nodes;
 
 namespace HomeStart.Formats;
 
-/// <summary>Adds what was typed in of a seller to the book one has of them: its own fields, their order, and what is unknown here stay as they are.</summary>
+/// <summary>
+/// Adds what was typed in of a seller to the book one has of them: its own fields, their order, and what is unknown
+/// here stay as they are.
+/// </summary>
 public static class BookJoin
 {
-    /// <summary>The book with the plans and extras of the other, those of its ids replaced; endings and refund only where it had none.</summary>
+    /// <summary>
+    /// The book with the plans and extras of the other, those of its ids replaced; endings and refund only where it had
+    /// none.
+    /// </summary>
     public static JsonObject With(JsonObject book, JsonObject added)
     {
         var joined = book.DeepClone().AsObject();
@@ -31,7 +37,11 @@ public static class BookJoin
         var items = book[list] as JsonArray ?? [];
         foreach (var item in more.OfType<JsonNode>())
         {
-            var known = items.Index().Where(pair => pair.Item is not null && key(pair.Item) == key(item)).Select(pair => (int?)pair.Index).FirstOrDefault();
+            var known = items
+                .Index()
+                .Where(pair => pair.Item is not null && key(pair.Item) == key(item))
+                .Select(pair => (int?)pair.Index)
+                .FirstOrDefault();
             if (known is { } index && replaces)
             {
                 items[index] = item.DeepClone();

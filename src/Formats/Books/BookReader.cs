@@ -4,7 +4,8 @@ using System.Text.Json;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Reads an offer book (costing.md, wire format) and reports every fault with its place. A part that cannot be read is replaced by a harmless one, so that
+/// Reads an offer book (costing.md, wire format) and reports every fault with its place. A part that cannot be read is
+/// replaced by a harmless one, so that
 /// the rest is still checked; a book with faults is never used.
 /// </summary>
 public static class BookReader
@@ -19,7 +20,8 @@ public static class BookReader
     }
 
     /// <summary>Reads a book that was made here.</summary>
-    public static OfferBook? Read(System.Text.Json.Nodes.JsonObject json, FaultList faults) => Read(JsonSerializer.SerializeToElement(json), faults);
+    public static OfferBook? Read(System.Text.Json.Nodes.JsonObject json, FaultList faults) =>
+        Read(JsonSerializer.SerializeToElement(json), faults);
 
     /// <summary>Reads a book at a place of a request. Null only where it is no object at all.</summary>
     public static OfferBook? Read(Node node)
@@ -41,7 +43,12 @@ public static class BookReader
             node["format"].Fault(FaultCodes.Unknown, $"This program reads \"{Format}\", not \"{format}\".");
         }
 
-        var book = new OfferBook(Id(node["id"]), Provider(node["provider"]), AsOf(node["asOf"]), currency ?? Currency.Get("CLF"))
+        var book = new OfferBook(
+            Id(node["id"]),
+            Provider(node["provider"]),
+            AsOf(node["asOf"]),
+            currency ?? Currency.Get("CLF")
+        )
         {
             Tax = Tax(node["tax"]),
             Plans = List(node["plans"], plan => Plan(plan, currency)),
@@ -57,16 +64,19 @@ public static class BookReader
     }
 
     private static ImmutableArray<T> List<T>(Node list, Func<Node, T> read) =>
-        [.. list.Items().Select(item =>
-        {
-            if (item.IsAbsent)
-            {
-                item.Required("The item");
-            }
+        [
+            .. list.Items()
+                .Select(item =>
+                {
+                    if (item.IsAbsent)
+                    {
+                        item.Required("The item");
+                    }
 
-            item.IsObject();
-            return read(item);
-        })];
+                    item.IsObject();
+                    return read(item);
+                }),
+        ];
 
     private static string Id(Node node)
     {
@@ -80,7 +90,8 @@ public static class BookReader
     }
 
     // An item's name may be left out: then its id stands for it.
-    private static string Name(Node item) => item["name"].Text() ?? (item["id"].Element is { ValueKind: JsonValueKind.String } id ? id.GetString()! : "");
+    private static string Name(Node item) =>
+        item["name"].Text() ?? (item["id"].Element is { ValueKind: JsonValueKind.String } id ? id.GetString()! : "");
 
     private static DateOnly AsOf(Node node)
     {
@@ -96,7 +107,10 @@ public static class BookReader
     {
         node.IsObject();
         var name = node["name"].RequiredText("The provider's name") ?? "";
-        return new Provider(name, node["support"].IsAbsent ? null : node["support"].Texts()) { Facts = node["facts"].Texts() };
+        return new Provider(name, node["support"].IsAbsent ? null : node["support"].Texts())
+        {
+            Facts = node["facts"].Texts(),
+        };
     }
 
     private static BookTax Tax(Node node)
@@ -116,11 +130,19 @@ public static class BookReader
         };
 
     private static ImmutableArray<PrintedWords> ReadFrom(Node node) =>
-        [.. node.Items(PrintedWords.Most).Select(item =>
-        {
-            item.IsObject();
-            return new PrintedWords(item["of"].RequiredText("What was read") ?? "", MonthsOf(item["commitMonths"]), item["words"].RequiredText("The words") ?? "", item["on"].Date() ?? default);
-        })];
+        [
+            .. node.Items(PrintedWords.Most)
+                .Select(item =>
+                {
+                    item.IsObject();
+                    return new PrintedWords(
+                        item["of"].RequiredText("What was read") ?? "",
+                        MonthsOf(item["commitMonths"]),
+                        item["words"].RequiredText("The words") ?? "",
+                        item["on"].Date() ?? default
+                    );
+                }),
+        ];
 
     private static BillingOption Billing(Node node, Currency? currency)
     {
@@ -131,7 +153,10 @@ public static class BookReader
 
         var every = MonthsOf(node["everyMonths"]) ?? 0;
         var commit = MonthsOf(node["commitMonths"]) ?? every;
-        return new BillingOption(every, commit, node["setupFee"].Amount(currency), Steps(node["prices"], currency)) { FreeMonths = FreeMonths(node["freeMonths"], every, commit) };
+        return new BillingOption(every, commit, node["setupFee"].Amount(currency), Steps(node["prices"], currency))
+        {
+            FreeMonths = FreeMonths(node["freeMonths"], every, commit),
+        };
     }
 
     private static int FreeMonths(Node node, int every, int commit)
@@ -182,7 +207,8 @@ public static class BookReader
         var periods = node["periods"];
         var count = periods.Whole();
 
-        // A number of periods of another type has been reported: the step counts as one period, so that it is not reported twice.
+        // A number of periods of another type has been reported: the step counts as one period, so that it is not
+        // reported twice.
         return new PriceStep(count ?? (periods.IsAbsent ? null : 1), units);
     }
 
@@ -192,7 +218,8 @@ public static class BookReader
             node["endings"].Texts(),
             node["transfer"].Flag() ?? false,
             node["everyYear"].Flag() ?? false,
-            InRange(node["claimWithinMonths"], 0, Months.Run, "months") ?? 12);
+            InRange(node["claimWithinMonths"], 0, Months.Run, "months") ?? 12
+        );
 
     private static DataCentre DataCentre(Node node, Currency? currency) =>
         new(Id(node["id"]), Name(node), node["region"].Text(), node["perMonth"].Amount(currency));
@@ -236,10 +263,20 @@ public static class BookReader
             node["every"].Required("How often the extra is charged");
         }
 
-        var every = node["every"].Word(("once", ChargeEvery.Once), ("month", ChargeEvery.Month), ("year", ChargeEvery.Year), ("cycle", ChargeEvery.Cycle));
+        var every = node["every"]
+            .Word(
+                ("once", ChargeEvery.Once),
+                ("month", ChargeEvery.Month),
+                ("year", ChargeEvery.Year),
+                ("cycle", ChargeEvery.Cycle)
+            );
         if (every == ChargeEvery.Cycle && sort == AddOnFor.Domain)
         {
-            node["every"].Fault(FaultCodes.BadSteps, "A domain has no billing cycle: charge this extra once, by the month or by the year.");
+            node["every"]
+                .Fault(
+                    FaultCodes.BadSteps,
+                    "A domain has no billing cycle: charge this extra once, by the month or by the year."
+                );
         }
 
         return (every ?? ChargeEvery.Once, Steps(node["prices"], currency));
@@ -250,10 +287,13 @@ public static class BookReader
             Ending(node["ending"]),
             node["register"].Amount(currency),
             node["renew"].Amount(currency),
-            node["transfer"] is { IsAbsent: true, IsNull: false } ? null : new TransferPrice(node["transfer"].Amount(currency)),
+            node["transfer"] is { IsAbsent: true, IsNull: false }
+                ? null
+                : new TransferPrice(node["transfer"].Amount(currency)),
             InRange(node["maxYears"], 1, 10, "years") ?? 10,
             node["includes"].Texts(),
-            node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null)
+            node["requires"] is { Element.ValueKind: JsonValueKind.String } requires ? requires.Text() : null
+        )
         {
             ReadFrom = ReadFrom(node["readFrom"]),
             Lapse = node["lapse"].IsObject() ? Lapse(node["lapse"], currency) : null,
@@ -261,12 +301,26 @@ public static class BookReader
         };
 
     private static LapseRule Lapse(Node node, Currency? currency) =>
-        new(InRange(node["graceDays"], 0, 3650, "days"), InRange(node["redemptionDays"], 0, 3650, "days"), node["redemptionFee"].Amount(currency), InRange(node["pendingDays"], 0, 3650, "days"));
+        new(
+            InRange(node["graceDays"], 0, 3650, "days"),
+            InRange(node["redemptionDays"], 0, 3650, "days"),
+            node["redemptionFee"].Amount(currency),
+            InRange(node["pendingDays"], 0, 3650, "days")
+        );
 
     private static PublicRecordRule PublicRecord(Node node) =>
-        new(node["shows"].Texts(), node["privacy"].Word(("sold", RecordPrivacy.Sold), ("by-default", RecordPrivacy.ByDefault), ("forbidden", RecordPrivacy.Forbidden)));
+        new(
+            node["shows"].Texts(),
+            node["privacy"]
+                .Word(
+                    ("sold", RecordPrivacy.Sold),
+                    ("by-default", RecordPrivacy.ByDefault),
+                    ("forbidden", RecordPrivacy.Forbidden)
+                )
+        );
 
-    private static ChangeRule Change(Node node) => new(node["credit"].Word(("days", true), ("none", false)), node["firstPrice"].Flag());
+    private static ChangeRule Change(Node node) =>
+        new(node["credit"].Word(("days", true), ("none", false)), node["firstPrice"].Flag());
 
     private static string Ending(Node node)
     {
@@ -299,7 +353,11 @@ public static class BookReader
             Amount = node["amount"].Amount(currency),
             AppliesTo = Matches(node["appliesTo"]),
             Bills = Bills(node["bills"]),
-            MinEveryMonths = InRange(node["minEveryMonths"], 0, CountSettings.LongestHorizon, "months") is > 0 and var least ? least : null,
+            MinEveryMonths = InRange(node["minEveryMonths"], 0, CountSettings.LongestHorizon, "months")
+                is > 0
+                    and var least
+                ? least
+                : null,
             Plans = node["plans"].Texts(),
             From = node["from"].Date(),
             Until = node["until"].Date(),
@@ -340,7 +398,11 @@ public static class BookReader
             }
             else
             {
-                item.Fault(FaultCodes.Unknown, $"“{text}” is no kind of line: plan, dataCentre, setup, domain, addOn, domain:<ending> or addOn:<id>.");
+                item.Fault(
+                    FaultCodes.Unknown,
+                    $"“{text}” is no kind of line: plan, dataCentre, setup, domain, addOn, domain:<ending> or "
+                        + "addOn:<id>."
+                );
             }
         }
 
@@ -352,5 +414,6 @@ public static class BookReader
             InRange(node["days"], 0, 3650, "days") ?? 0,
             InRange(node["minCommitMonths"], 0, CountSettings.LongestHorizon, "months") ?? 0,
             Matches(node["excludes"]),
-            node["deductsIncludedDomain"].Flag() ?? false);
+            node["deductsIncludedDomain"].Flag() ?? false
+        );
 }

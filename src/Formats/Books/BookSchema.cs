@@ -7,5 +7,6 @@ public static class BookSchema
 
     public static Stream OpenExample() => Resource("example");
 
-    private static Stream Resource(string what) => typeof(BookSchema).Assembly.GetManifestResourceStream($"HomeStart.Formats.offer-book.{what}.json")!;
+    private static Stream Resource(string what) =>
+        typeof(BookSchema).Assembly.GetManifestResourceStream($"HomeStart.Formats.offer-book.{what}.json")!;
 }

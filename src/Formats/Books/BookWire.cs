@@ -1,6 +1,9 @@
 namespace HomeStart.Formats;
 
-/// <summary>An offer book as the page shows it to choose from. Amounts are decimal strings in <see cref="Currency"/>; null is not stated.</summary>
+/// <summary>
+/// An offer book as the page shows it to choose from. Amounts are decimal strings in <see cref="Currency"/>; null is
+/// not stated.
+/// </summary>
 /// <param name="IsOld">Read over 60 days ago.</param>
 public sealed record BookWire(
     string Id,
@@ -15,7 +18,8 @@ public sealed record BookWire(
     IReadOnlyList<PlanWire> Plans,
     IReadOnlyList<DataCentreWire> DataCentres,
     IReadOnlyList<AddOnWire> AddOns,
-    IReadOnlyList<DomainPriceWire> Domains)
+    IReadOnlyList<DomainPriceWire> Domains
+)
 {
     /// <summary>Whether its seller is made up: a book that comes with Home Start, not the owner's.</summary>
     public bool IsExample { get; init; }
@@ -37,8 +41,27 @@ public sealed record BookWire(
             book.Refund?.Days,
             [.. book.Plans.Select(plan => PlanWire.Of(book, plan))],
             [.. book.DataCentres.Select(centre => new DataCentreWire(centre.Id, centre.Name, centre.Region))],
-            [.. book.AddOns.Select(addOn => new AddOnWire(addOn.Id, addOn.Name, addOn.For == AddOnFor.Domain, addOn.Provides, addOn.Unit, addOn.ReadFrom))],
-            [.. book.Domains.Select(price => new DomainPriceWire(price.Ending, Amount(price.Register), Amount(price.Renew), price.Transfer is not null, price.MaxYears, price.ReadFrom))]);
+            [
+                .. book.AddOns.Select(addOn => new AddOnWire(
+                    addOn.Id,
+                    addOn.Name,
+                    addOn.For == AddOnFor.Domain,
+                    addOn.Provides,
+                    addOn.Unit,
+                    addOn.ReadFrom
+                )),
+            ],
+            [
+                .. book.Domains.Select(price => new DomainPriceWire(
+                    price.Ending,
+                    Amount(price.Register),
+                    Amount(price.Renew),
+                    price.Transfer is not null,
+                    price.MaxYears,
+                    price.ReadFrom
+                )),
+            ]
+        );
 
         string? Amount(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
     }
@@ -47,9 +70,17 @@ public sealed record BookWire(
 /// <param name="Features">Numbers, "unlimited", true or false, words; an absent one is unknown.</param>
 /// <param name="Includes">The names of the extras it holds.</param>
 /// <param name="ReadFrom">The words of the seller's page that it was read from.</param>
-/// <param name="FirstPerMonth">The lowest first price a month, over its ways to pay: what an advertisement would say.</param>
+/// <param name="FirstPerMonth">The lowest first price a month, over its ways to pay: what an advertisement would
+/// say.</param>
 public sealed record PlanWire(
-    string Id, string Name, IReadOnlyDictionary<string, object> Features, IReadOnlyList<string> Includes, IncludedDomainWire? IncludedDomain, string? FirstPerMonth, IReadOnlyList<PrintedWords> ReadFrom)
+    string Id,
+    string Name,
+    IReadOnlyDictionary<string, object> Features,
+    IReadOnlyList<string> Includes,
+    IncludedDomainWire? IncludedDomain,
+    string? FirstPerMonth,
+    IReadOnlyList<PrintedWords> ReadFrom
+)
 {
     internal static PlanWire Of(OfferBook book, Plan plan) =>
         new(
@@ -57,9 +88,12 @@ public sealed record PlanWire(
             plan.Name,
             plan.Features.Values.ToDictionary(feature => feature.Key, feature => Value(feature.Value)),
             [.. plan.Includes.Select(id => book.AddOns.FirstOrDefault(addOn => addOn.Id == id)?.Name).OfType<string>()],
-            plan.IncludedDomain is { } given ? new IncludedDomainWire(given.MinCommitMonths, given.Endings, given.EveryYear) : null,
+            plan.IncludedDomain is { } given
+                ? new IncludedDomainWire(given.MinCommitMonths, given.Endings, given.EveryYear)
+                : null,
             Least(book, plan),
-            plan.ReadFrom);
+            plan.ReadFrom
+        );
 
     private static string? Least(OfferBook book, Plan plan)
     {
@@ -67,7 +101,8 @@ public sealed record PlanWire(
         return months.Count == 0 ? null : new Money(months.Min(), book.Currency).ToAmount();
     }
 
-    private static object Value(FeatureValue value) => value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words ?? "";
+    private static object Value(FeatureValue value) =>
+        value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words ?? "";
 }
 
 public sealed record IncludedDomainWire(int MinCommitMonths, IReadOnlyList<string> Endings, bool EveryYear);
@@ -77,8 +112,22 @@ public sealed record DataCentreWire(string Id, string Name, string? Region);
 /// <param name="Provides">The tag it meets in needs.</param>
 /// <param name="Unit">What one of it is, where several can be bought.</param>
 /// <param name="ReadFrom">The words of the seller's page that it was read from.</param>
-public sealed record AddOnWire(string Id, string Name, bool ForDomain, string? Provides, string? Unit, IReadOnlyList<PrintedWords> ReadFrom);
+public sealed record AddOnWire(
+    string Id,
+    string Name,
+    bool ForDomain,
+    string? Provides,
+    string? Unit,
+    IReadOnlyList<PrintedWords> ReadFrom
+);
 
 /// <param name="ReadFrom">The words of the seller's page that it was read from.</param>
 /// <param name="TakesTransfers">Whether a domain with this ending can be moved in.</param>
-public sealed record DomainPriceWire(string Ending, string? Register, string? Renew, bool TakesTransfers, int MaxYears, IReadOnlyList<PrintedWords> ReadFrom);
+public sealed record DomainPriceWire(
+    string Ending,
+    string? Register,
+    string? Renew,
+    bool TakesTransfers,
+    int MaxYears,
+    IReadOnlyList<PrintedWords> ReadFrom
+);

@@ -3,7 +3,9 @@ using System.Text.Json;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads the features of a plan, and what an extra adds: numbers, true or false, words, or lists of words.</summary>
+/// <summary>
+/// Reads the features of a plan, and what an extra adds: numbers, true or false, words, or lists of words.
+/// </summary>
 internal static class FeaturesReader
 {
     public static Features Read(Node node)
@@ -14,7 +16,10 @@ internal static class FeaturesReader
         }
 
         var values = ImmutableSortedDictionary.CreateBuilder<string, FeatureValue>(StringComparer.Ordinal);
-        foreach (var property in node.Element!.Value.EnumerateObject().Where(property => property.Value.ValueKind != JsonValueKind.Null))
+        foreach (
+            var property in node.Element!.Value.EnumerateObject()
+                .Where(property => property.Value.ValueKind != JsonValueKind.Null)
+        )
         {
             if (Value(node[property.Name]) is { } value)
             {
@@ -42,7 +47,10 @@ internal static class FeaturesReader
             case JsonValueKind.Array:
                 return new FeatureValue(Words: node.Texts());
             default:
-                node.Fault(FaultCodes.BadType, "A feature is a number, \"unlimited\", true or false, a word or a list of words.");
+                node.Fault(
+                    FaultCodes.BadType,
+                    "A feature is a number, \"unlimited\", true or false, a word or a list of words."
+                );
                 return null;
         }
     }

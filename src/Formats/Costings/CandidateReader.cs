@@ -2,12 +2,18 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads a candidate: what is missing or of another type; whether it fits the books is <see cref="Resolver"/>'s to say.</summary>
+/// <summary>
+/// Reads a candidate: what is missing or of another type; whether it fits the books is <see cref="Resolver"/>'s to say.
+/// </summary>
 public static class CandidateReader
 {
     private static readonly (string, DomainRoute)[] Routes =
     [
-        ("register", DomainRoute.Register), ("later", DomainRoute.Later), ("transfer", DomainRoute.Transfer), ("keep", DomainRoute.Keep), ("lent", DomainRoute.Lent),
+        ("register", DomainRoute.Register),
+        ("later", DomainRoute.Later),
+        ("transfer", DomainRoute.Transfer),
+        ("keep", DomainRoute.Keep),
+        ("lent", DomainRoute.Lent),
     ];
 
     public static Candidate Read(Node node)
@@ -20,7 +26,14 @@ public static class CandidateReader
         var readable = node.IsObject();
         var hosting = node["hosting"].IsObject() ? Hosting(node["hosting"]) : null;
         var domains = node["domains"].Items().Select(Domain).ToImmutableArray();
-        if (readable && node["hosting"].IsAbsent && (node["domains"].IsAbsent || (node["domains"].Element!.Value.ValueKind == System.Text.Json.JsonValueKind.Array && domains.IsEmpty)))
+        if (
+            readable
+            && node["hosting"].IsAbsent
+            && (
+                node["domains"].IsAbsent
+                || (node["domains"].Element!.Value.ValueKind == System.Text.Json.JsonValueKind.Array && domains.IsEmpty)
+            )
+        )
         {
             node.Required("What is bought, hosting or a domain,");
         }
@@ -36,7 +49,11 @@ public static class CandidateReader
         }
 
         return new HostingChoice(
-            node["book"].RequiredText("The offer book"), node["plan"].RequiredText("The plan"), node["everyMonths"].Whole(), node["commitMonths"].Whole())
+            node["book"].RequiredText("The offer book"),
+            node["plan"].RequiredText("The plan"),
+            node["everyMonths"].Whole(),
+            node["commitMonths"].Whole()
+        )
         {
             DataCentre = node["dataCentre"].Text(),
             AddOns = AddOns(node["addOns"]),
@@ -58,16 +75,23 @@ public static class CandidateReader
         }
 
         node["route"].RequiredText("The route");
-        var route = node["route"] is { Element.ValueKind: System.Text.Json.JsonValueKind.String } word ? word.Word(Routes) : null;
+        var route = node["route"] is { Element.ValueKind: System.Text.Json.JsonValueKind.String } word
+            ? word.Word(Routes)
+            : null;
         var bought = route is DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer;
         return new DomainChoice(route)
         {
             Book = bought ? node["book"].RequiredText("The offer book") : node["book"].Text(),
-            Name = route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep ? node["name"].RequiredText("The domain's name") : node["name"].Text(),
-            Ending = bought || route == DomainRoute.Keep ? node["ending"].RequiredText("The ending") : node["ending"].Text(),
+            Name = route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep
+                ? node["name"].RequiredText("The domain's name")
+                : node["name"].Text(),
+            Ending =
+                bought || route == DomainRoute.Keep ? node["ending"].RequiredText("The ending") : node["ending"].Text(),
             Years = node["years"].Whole() ?? 1,
             UseIncluded = node["useIncluded"].Flag() ?? true,
-            Premium = node["premium"].IsObject() ? new PremiumPrices(node["premium"]["register"].AmountNumber(), node["premium"]["renew"].AmountNumber()) : null,
+            Premium = node["premium"].IsObject()
+                ? new PremiumPrices(node["premium"]["register"].AmountNumber(), node["premium"]["renew"].AmountNumber())
+                : null,
             AddOns = AddOns(node["addOns"]),
             Codes = node["codes"].Texts(100),
             InMonths = node["inMonths"].Whole() ?? 0,
@@ -87,7 +111,9 @@ public static class CandidateReader
         return node.Date();
     }
 
-    /// <summary>What a registrar outside takes for a year; that it fits the currency is checked where that is known.</summary>
+    /// <summary>
+    /// What a registrar outside takes for a year; that it fits the currency is checked where that is known.
+    /// </summary>
     internal static ExactDecimal? KeptPrice(Node node)
     {
         if (node.IsAbsent)
@@ -99,14 +125,19 @@ public static class CandidateReader
     }
 
     internal static ImmutableArray<AddOnChoice> AddOns(Node node) =>
-        [.. node.Items().Select(item =>
-        {
-            if (item.IsAbsent)
-            {
-                item.Required("The extra");
-                return new AddOnChoice(null);
-            }
+        [
+            .. node.Items()
+                .Select(item =>
+                {
+                    if (item.IsAbsent)
+                    {
+                        item.Required("The extra");
+                        return new AddOnChoice(null);
+                    }
 
-            return item.IsObject() ? new AddOnChoice(item["id"].RequiredText("The extra's id"), item["quantity"].Whole() ?? 1) : new AddOnChoice(null);
-        })];
+                    return item.IsObject()
+                        ? new AddOnChoice(item["id"].RequiredText("The extra's id"), item["quantity"].Whole() ?? 1)
+                        : new AddOnChoice(null);
+                }),
+        ];
 }

@@ -6,15 +6,32 @@ public sealed record CandidateWire(HostingWire? Hosting, IReadOnlyList<DomainWir
     public static CandidateWire Of(Candidate candidate) =>
         new(
             candidate.Hosting is { } hosting
-                ? new HostingWire(hosting.Book, hosting.Plan, hosting.EveryMonths, hosting.CommitMonths, hosting.DataCentre, AddOns(hosting.AddOns), hosting.Codes)
+                ? new HostingWire(
+                    hosting.Book,
+                    hosting.Plan,
+                    hosting.EveryMonths,
+                    hosting.CommitMonths,
+                    hosting.DataCentre,
+                    AddOns(hosting.AddOns),
+                    hosting.Codes
+                )
                 : null,
-            [.. candidate.Domains.Select(DomainWire.Of)]);
+            [.. candidate.Domains.Select(DomainWire.Of)]
+        );
 
-    internal static IReadOnlyList<AddOnChoiceWire> AddOns(IEnumerable<AddOnChoice> choices) => [.. choices.Select(choice => new AddOnChoiceWire(choice.Id ?? "", choice.Quantity))];
+    internal static IReadOnlyList<AddOnChoiceWire> AddOns(IEnumerable<AddOnChoice> choices) =>
+        [.. choices.Select(choice => new AddOnChoiceWire(choice.Id ?? "", choice.Quantity))];
 }
 
 public sealed record HostingWire(
-    string? Book, string? Plan, int? EveryMonths, int? CommitMonths, string? DataCentre, IReadOnlyList<AddOnChoiceWire> AddOns, IReadOnlyList<string> Codes);
+    string? Book,
+    string? Plan,
+    int? EveryMonths,
+    int? CommitMonths,
+    string? DataCentre,
+    IReadOnlyList<AddOnChoiceWire> AddOns,
+    IReadOnlyList<string> Codes
+);
 
 public sealed record AddOnChoiceWire(string Id, int Quantity);
 
@@ -33,21 +50,26 @@ public sealed record DomainWire(
     int InMonths,
     DateOnly? Expires,
     string? Renewal,
-    string? Currency)
+    string? Currency
+)
 {
     public static DomainWire Of(DomainChoice domain) =>
         new(
-            domain.Route ?? throw new InvalidOperationException("A domain without a route is a fault, and never shown."),
+            domain.Route
+                ?? throw new InvalidOperationException("A domain without a route is a fault, and never shown."),
             domain.Book,
             domain.Name,
             domain.Ending,
             domain.Years,
             domain.UseIncluded,
-            domain.Premium is { } premium ? new PremiumWire(premium.Register?.ToString(), premium.Renew?.ToString()) : null,
+            domain.Premium is { } premium
+                ? new PremiumWire(premium.Register?.ToString(), premium.Renew?.ToString())
+                : null,
             CandidateWire.AddOns(domain.AddOns),
             domain.Codes,
             domain.InMonths,
             domain.Expires,
             domain.Renewal?.ToString(),
-            domain.Currency?.Code);
+            domain.Currency?.Code
+        );
 }

@@ -11,7 +11,9 @@ public static class CostingRequestReader
 {
     private const int MostBooks = 1000;
 
-    /// <summary>Reads a request, the faults of its books first. Without <c>books</c> it is about <paramref name="ownBooks"/>.</summary>
+    /// <summary>
+    /// Reads a request, the faults of its books first. Without <c>books</c> it is about <paramref name="ownBooks"/>.
+    /// </summary>
     public static CostingRequest? Read(JsonElement json, ImmutableArray<OfferBook> ownBooks, FaultList faults)
     {
         var root = new Node(json, "", faults);
@@ -25,17 +27,26 @@ public static class CostingRequestReader
             return null;
         }
 
-        return new CostingRequest(BooksOf(root, ownBooks), SettingsReader.Read(root), CandidateReader.Read(root["candidate"]));
+        return new CostingRequest(
+            BooksOf(root, ownBooks),
+            SettingsReader.Read(root),
+            CandidateReader.Read(root["candidate"])
+        );
     }
 
     /// <summary>The books sent along with a request, or the caller's own where none are.</summary>
-    internal static ImmutableArray<OfferBook> BooksOf(Node root, ImmutableArray<OfferBook> ownBooks) => root["books"].IsAbsent ? ownBooks : Books(root["books"]);
+    internal static ImmutableArray<OfferBook> BooksOf(Node root, ImmutableArray<OfferBook> ownBooks) =>
+        root["books"].IsAbsent ? ownBooks : Books(root["books"]);
 
     private static ImmutableArray<OfferBook> Books(Node node)
     {
         var items = node.Items(MostBooks);
         var books = items.Select(BookReader.Read).ToImmutableArray();
-        node.Faults.AddDuplicates(books.Select(book => book?.Id is "" ? null : book?.Id), index => $"{items[index].Where}.id", "book");
+        node.Faults.AddDuplicates(
+            books.Select(book => book?.Id is "" ? null : book?.Id),
+            index => $"{items[index].Where}.id",
+            "book"
+        );
         return [.. books.OfType<OfferBook>()];
     }
 }

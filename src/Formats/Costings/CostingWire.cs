@@ -1,7 +1,8 @@
 namespace HomeStart.Formats;
 
 /// <summary>
-/// The answer of <c>POST /api/costings</c> (costing.md, wire format). Amounts are decimal strings with exactly their currency's decimals, those without a
+/// The answer of <c>POST /api/costings</c> (costing.md, wire format). Amounts are decimal strings with exactly their
+/// currency's decimals, those without a
 /// currency of their own in <see cref="TotalsWire.Currency"/>; dates are ISO days.
 /// </summary>
 public sealed record CostingWire(
@@ -14,7 +15,8 @@ public sealed record CostingWire(
     DatesWire Dates,
     RefundWire Refund,
     IReadOnlyList<InclusionWire> Inclusions,
-    IReadOnlyList<BillWire> NextBills);
+    IReadOnlyList<BillWire> NextBills
+);
 
 public sealed record TotalsWire(
     string Currency,
@@ -29,15 +31,20 @@ public sealed record TotalsWire(
     string Refundable,
     AdvertisedWire? Advertised,
     string? Expected,
-    IReadOnlyList<string> AtLeast);
+    IReadOnlyList<string> AtLeast
+);
 
 public sealed record DueOnWire(DateOnly Date, string Total);
 
 public sealed record NextWire(DateOnly Date, string Total, bool AtLeast)
 {
-    /// <summary>What falls due first after the horizon of a costing; null: nothing does, or there is no costing.</summary>
+    /// <summary>
+    /// What falls due first after the horizon of a costing; null: nothing does, or there is no costing.
+    /// </summary>
     internal static NextWire? Of(Costing? costing) =>
-        costing?.Totals.Next is { } next ? new NextWire(next.Date, new Money(next.Total, costing.Currency).ToAmount(), next.AtLeast) : null;
+        costing?.Totals.Next is { } next
+            ? new NextWire(next.Date, new Money(next.Total, costing.Currency).ToAmount(), next.AtLeast)
+            : null;
 }
 
 public sealed record AdvertisedWire(string PerMonth, string Currency);
@@ -49,12 +56,20 @@ public sealed record UnstatedWire(DateOnly Date, string? Book, LineKind Kind, st
 public sealed record PriceStepWire(DateOnly Date, string From, string? To, string Currency)
 {
     internal static PriceStepWire? Of(PriceStepUp? step) =>
-        step is null ? null : new PriceStepWire(step.Date, step.From.ToAmount(), step.To?.ToAmount(), step.From.Currency.Code);
+        step is null
+            ? null
+            : new PriceStepWire(step.Date, step.From.ToAmount(), step.To?.ToAmount(), step.From.Currency.Code);
 }
 
 /// <param name="Saves">What an applied code saves over the horizon; null for one that is not.</param>
 /// <param name="MakesItCount">What would make a refused code count; null where nothing would, or it counts.</param>
-public sealed record CodeWire(string Book, string Code, Verdict Verdict, string? Saves, CodeConditionWire? MakesItCount);
+public sealed record CodeWire(
+    string Book,
+    string Code,
+    Verdict Verdict,
+    string? Saves,
+    CodeConditionWire? MakesItCount
+);
 
 /// <summary>The condition a code failed: the one that belongs to its verdict is set.</summary>
 /// <param name="OnOrAfter">Start on this day or later.</param>
@@ -62,16 +77,34 @@ public sealed record CodeWire(string Book, string Code, Verdict Verdict, string?
 /// <param name="Plans">Ids of the plans it is for.</param>
 /// <param name="EveryMonths">Pay for at least so many months at a time.</param>
 /// <param name="Without">The code that it cannot stand beside.</param>
-public sealed record CodeConditionWire(DateOnly? OnOrAfter, DateOnly? OnOrBefore, IReadOnlyList<string>? Plans, int? EveryMonths, string? Without);
+public sealed record CodeConditionWire(
+    DateOnly? OnOrAfter,
+    DateOnly? OnOrBefore,
+    IReadOnlyList<string>? Plans,
+    int? EveryMonths,
+    string? Without
+);
 
 /// <param name="Counts">What it counts, in the display currency.</param>
 /// <param name="AtLeast">Whether a line of it is not stated.</param>
 /// <param name="Column">In which column of the ledger it stands: 0 is today, N the year N.</param>
 public sealed record BillWire(
-    DateOnly Date, string? Book, string Currency, string Net, string Tax, string Total, IReadOnlyList<LineWire> Lines, string Counts, bool AtLeast, int Column);
+    DateOnly Date,
+    string? Book,
+    string Currency,
+    string Net,
+    string Tax,
+    string Total,
+    IReadOnlyList<LineWire> Lines,
+    string Counts,
+    bool AtLeast,
+    int Column
+);
 
-/// <param name="InRow">What its row of the ledger holds of it: its amount less the included domain-year; codes have rows of their own.</param>
-/// <param name="Included">True on a line that the plan or the domain price holds already; other lines have neither this nor worth.</param>
+/// <param name="InRow">What its row of the ledger holds of it: its amount less the included domain-year; codes have
+/// rows of their own.</param>
+/// <param name="Included">True on a line that the plan or the domain price holds already; other lines have neither this
+/// nor worth.</param>
 /// <param name="Worth">What an included line would have cost; null where that is not stated.</param>
 /// <param name="ForDomain">The domain that a domain extra is for.</param>
 public sealed record LineWire(
@@ -87,18 +120,35 @@ public sealed record LineWire(
     bool AtLeast,
     DateOnly? CoversFrom,
     DateOnly? CoversUntil,
-    string? ForDomain);
+    string? ForDomain
+);
 
 public sealed record DiscountWire(string Source, string Amount);
 
 /// <param name="AtLeast">Which columns hold a line that is not stated.</param>
 /// <param name="Folded">The sum of the totals from year 4 on, where a long horizon is folded; else null.</param>
-/// <param name="FirstTermEndsAfter">The number of the last column of the first term; null where the term ends inside one.</param>
+/// <param name="FirstTermEndsAfter">The number of the last column of the first term; null where the term ends inside
+/// one.</param>
 public sealed record LedgerWire(
-    IReadOnlyList<string> Columns, IReadOnlyList<string> Totals, IReadOnlyList<bool> AtLeast, IReadOnlyList<LedgerRowWire> Rows, SumWire? Folded, int? FirstTermEndsAfter);
+    IReadOnlyList<string> Columns,
+    IReadOnlyList<string> Totals,
+    IReadOnlyList<bool> AtLeast,
+    IReadOnlyList<LedgerRowWire> Rows,
+    SumWire? Folded,
+    int? FirstTermEndsAfter
+);
 
 /// <param name="Folded">The sum of its cells from year 4 on, where a long horizon is folded; else null.</param>
-public sealed record LedgerRowWire(RowKind Kind, string? Book, string? Ref, IReadOnlyList<string> Cells, string Total, IReadOnlyList<bool> AtLeast, bool TotalAtLeast, SumWire? Folded);
+public sealed record LedgerRowWire(
+    RowKind Kind,
+    string? Book,
+    string? Ref,
+    IReadOnlyList<string> Cells,
+    string Total,
+    IReadOnlyList<bool> AtLeast,
+    bool TotalAtLeast,
+    SumWire? Folded
+);
 
 /// <param name="End">The first day that is not counted any more.</param>
 /// <param name="FirstTermEnd">The first day after what is committed to.</param>

@@ -18,14 +18,29 @@ public static class CostingWriter
             WriteLedger(costing.Ledger, currency),
             new DatesWire(costing.End, costing.FirstTermEnd),
             new RefundWire(totals.Refundable.LastDay, totals.Refundable.Reason, totals.Refundable.MinCommitMonths),
-            [.. costing.Run.Inclusions.Select(verdict => new InclusionWire(verdict.Domain, verdict.Result, verdict.MinCommitMonths))],
-            totals.Next is { } next ? [.. next.Bills.Select(bill => WriteBill(costing, bill))] : []);
+            [
+                .. costing.Run.Inclusions.Select(verdict => new InclusionWire(
+                    verdict.Domain,
+                    verdict.Result,
+                    verdict.MinCommitMonths
+                )),
+            ],
+            totals.Next is { } next ? [.. next.Bills.Select(bill => WriteBill(costing, bill))] : []
+        );
     }
 
     internal static IReadOnlyList<UnstatedWire> WriteUnstated(Totals totals) =>
-        [.. totals.Unstated.Select(unstated => new UnstatedWire(unstated.Bill.Date, unstated.Bill.Book?.Id, unstated.Line.Kind, unstated.Line.Ref))];
+        [
+            .. totals.Unstated.Select(unstated => new UnstatedWire(
+                unstated.Bill.Date,
+                unstated.Bill.Book?.Id,
+                unstated.Line.Kind,
+                unstated.Line.Ref
+            )),
+        ];
 
-    internal static IReadOnlyList<CodeWire> WriteCodes(Costing costing) => [.. costing.Run.Codes.Select(code => WriteCode(costing, code))];
+    internal static IReadOnlyList<CodeWire> WriteCodes(Costing costing) =>
+        [.. costing.Run.Codes.Select(code => WriteCode(costing, code))];
 
     internal static TotalsWire WriteTotals(Costing costing)
     {
@@ -42,9 +57,12 @@ public static class CostingWriter
             Amount(totals.OwedAfterHorizon),
             Amount(totals.UnusedAtEnd),
             Amount(totals.Refundable.Amount),
-            totals.AdvertisedPerMonth is { } advertised ? new AdvertisedWire(advertised.ToAmount(), advertised.Currency.Code) : null,
+            totals.AdvertisedPerMonth is { } advertised
+                ? new AdvertisedWire(advertised.ToAmount(), advertised.Currency.Code)
+                : null,
             totals.Expected is { } expected ? Amount(expected) : null,
-            AtLeast(totals.AtLeast));
+            AtLeast(totals.AtLeast)
+        );
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }
@@ -97,7 +115,8 @@ public static class CostingWriter
             [.. bill.Lines.Select(line => WriteLine(line, bill.Currency))],
             new Money(costing.ValueOf(bill), costing.Currency).ToAmount(),
             bill.IsAtLeast,
-            Ledger.Column(costing.Settings.StartDate, bill.Date));
+            Ledger.Column(costing.Settings.StartDate, bill.Date)
+        );
 
         string Amount(Minor units) => new Money(units, bill.Currency).ToAmount();
     }
@@ -117,7 +136,8 @@ public static class CostingWriter
             line.IsUnstated,
             line.Cover?.From,
             line.Cover?.Until,
-            line.ForDomain);
+            line.ForDomain
+        );
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }
@@ -130,10 +150,20 @@ public static class CostingWriter
             ledger.AtLeast,
             [.. ledger.Rows.Select(Row)],
             Folded(ledger.FoldedSum),
-            ledger.FirstTermEndsAfter);
+            ledger.FirstTermEndsAfter
+        );
 
         LedgerRowWire Row(LedgerRow row) =>
-            new(row.Key.Kind, row.Key.Book?.Id, row.Key.Ref, [.. row.Cells.Select(Amount)], Amount(row.Total), row.AtLeast, row.Sum.IsAtLeast, Folded(row.FoldedSum));
+            new(
+                row.Key.Kind,
+                row.Key.Book?.Id,
+                row.Key.Ref,
+                [.. row.Cells.Select(Amount)],
+                Amount(row.Total),
+                row.AtLeast,
+                row.Sum.IsAtLeast,
+                Folded(row.FoldedSum)
+            );
 
         SumWire? Folded(Sum? later) => later is { } sum ? SumWire.Of(sum, currency) : null;
 

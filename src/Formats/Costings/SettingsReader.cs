@@ -53,7 +53,10 @@ public static class SettingsReader
         var months = node.Whole();
         if (months is < 1 or > CountSettings.LongestHorizon)
         {
-            node.Fault(FaultCodes.OutOfRange, $"The horizon must be 1 to {CountSettings.LongestHorizon} months; it says {months}.");
+            node.Fault(
+                FaultCodes.OutOfRange,
+                $"The horizon must be 1 to {CountSettings.LongestHorizon} months; it says {months}."
+            );
             return 1;
         }
 
@@ -68,7 +71,10 @@ public static class SettingsReader
         }
 
         var rates = ImmutableDictionary.CreateBuilder<string, ExactDecimal>();
-        foreach (var property in node.Element!.Value.EnumerateObject().Where(property => property.Value.ValueKind != JsonValueKind.Null))
+        foreach (
+            var property in node.Element!.Value.EnumerateObject()
+                .Where(property => property.Value.ValueKind != JsonValueKind.Null)
+        )
         {
             if (Rate(node[property.Name], property.Name) is { } rate)
             {
@@ -93,7 +99,10 @@ public static class SettingsReader
 
         if (!ExactDecimal.TryParse(text, out var rate))
         {
-            node.Fault(FaultCodes.BadAmount, "This is not a rate: write what one unit is worth as text, such as \"0.92\".");
+            node.Fault(
+                FaultCodes.BadAmount,
+                "This is not a rate: write what one unit is worth as text, such as \"0.92\"."
+            );
             return null;
         }
 

@@ -5,7 +5,10 @@ using System.Text;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads messages. They come from outside: whatever is cut off, points in circles or is too long makes no message, and nothing is thrown.</summary>
+/// <summary>
+/// Reads messages. They come from outside: whatever is cut off, points in circles or is too long makes no message, and
+/// nothing is thrown.
+/// </summary>
 public static class DnsReader
 {
     public const int Longest = 4096;
@@ -23,21 +26,31 @@ public static class DnsReader
         }
 
         var (flags, at) = (Number(bytes, 2), Header);
-        if ((flags & 0x7800) != 0 || Name(bytes, ref at) is not { } name || at + 4 > bytes.Length || Number(bytes, at + 2) != DnsWriter.Internet)
+        if (
+            (flags & 0x7800) != 0
+            || Name(bytes, ref at) is not { } name
+            || at + 4 > bytes.Length
+            || Number(bytes, at + 2) != DnsWriter.Internet
+        )
         {
             return null;
         }
 
         var question = new DnsQuestion(name, Number(bytes, at));
         at += 4;
-        if (Records(bytes, Number(bytes, 6), ref at) is not { } answers || Records(bytes, Number(bytes, 8), ref at) is not { } authority)
+        if (
+            Records(bytes, Number(bytes, 6), ref at) is not { } answers
+            || Records(bytes, Number(bytes, 8), ref at) is not { } authority
+        )
         {
             return null;
         }
 
         return new DnsMessage(Number(bytes, 0), question, (DnsCode)(flags & 0x000f), answers, authority)
         {
-            IsResponse = (flags & 0x8000) != 0, IsAuthoritative = (flags & 0x0400) != 0, IsRecursive = (flags & 0x0100) != 0,
+            IsResponse = (flags & 0x8000) != 0,
+            IsAuthoritative = (flags & 0x0400) != 0,
+            IsRecursive = (flags & 0x0100) != 0,
         };
     }
 
@@ -57,7 +70,11 @@ public static class DnsReader
                 return null;
             }
 
-            var (type, ttl, length) = (Number(bytes, at), BinaryPrimitives.ReadInt32BigEndian(bytes[(at + 4)..]), Number(bytes, at + 8));
+            var (type, ttl, length) = (
+                Number(bytes, at),
+                BinaryPrimitives.ReadInt32BigEndian(bytes[(at + 4)..]),
+                Number(bytes, at + 8)
+            );
             at += 10;
             if (at + length > bytes.Length)
             {
@@ -95,12 +112,23 @@ public static class DnsReader
                 var exchangeAt = at + 2;
                 return length > 2 && Name(bytes, ref exchangeAt) is { } exchange ? (exchange, Number(bytes, at)) : null;
             case DnsType.Soa:
-                return Name(bytes, ref at) is { } primary && Name(bytes, ref at) is { } mailbox && at + 20 == bytes.Length ? ($"{primary} {mailbox} {string.Join(' ', Figures(bytes[at..]))}", 0) : null;
+                return
+                    Name(bytes, ref at) is { } primary && Name(bytes, ref at) is { } mailbox && at + 20 == bytes.Length
+                    ? ($"{primary} {mailbox} {string.Join(' ', Figures(bytes[at..]))}", 0)
+                    : null;
             case DnsType.Srv:
                 var targetAt = at + 6;
-                return length > 6 && Name(bytes, ref targetAt) is { } service ? ($"{Number(bytes, at)} {Number(bytes, at + 2)} {Number(bytes, at + 4)} {service}", 0) : null;
+                return length > 6 && Name(bytes, ref targetAt) is { } service
+                    ? ($"{Number(bytes, at)} {Number(bytes, at + 2)} {Number(bytes, at + 4)} {service}", 0)
+                    : null;
             case DnsType.Caa:
-                return length > 2 && length >= 2 + bytes[at + 1] ? ($"{bytes[at]} {Encoding.ASCII.GetString(bytes.Slice(at + 2, bytes[at + 1]))} \"{Encoding.ASCII.GetString(bytes[(at + 2 + bytes[at + 1])..])}\"", 0) : null;
+                return length > 2 && length >= 2 + bytes[at + 1]
+                    ? (
+                        $"{bytes[at]} {Encoding.ASCII.GetString(bytes.Slice(at + 2, bytes[at + 1]))} "
+                            + $"\"{Encoding.ASCII.GetString(bytes[(at + 2 + bytes[at + 1])..])}\"",
+                        0
+                    )
+                    : null;
             default:
                 return Name(bytes, ref at) is { } target ? (target, 0) : null;
         }
@@ -133,7 +161,8 @@ public static class DnsReader
         return Encoding.UTF8.GetString(text.ToArray());
     }
 
-    // Labels, each with its length before it; two high bits set are a place earlier in the message where the name goes on.
+    // Labels, each with its length before it; two high bits set are a place earlier in the message where the name goes
+    // on.
     private static string? Name(ReadOnlySpan<byte> bytes, ref int at)
     {
         var (name, place, jumps, end) = (new StringBuilder(), at, 0, -1);
@@ -158,7 +187,11 @@ public static class DnsReader
                 continue;
             }
 
-            if (length > DnsWriter.LongestLabel || place + 1 + length > bytes.Length || !Append(name, bytes.Slice(place + 1, length)))
+            if (
+                length > DnsWriter.LongestLabel
+                || place + 1 + length > bytes.Length
+                || !Append(name, bytes.Slice(place + 1, length))
+            )
             {
                 return null;
             }

@@ -35,7 +35,8 @@ public sealed record DnsQuestion(string Name, int Type);
 
 /// <summary>A record as it travels.</summary>
 /// <param name="Name">Its owner, without the dot at its end.</param>
-/// <param name="Data">An address; a name without the dot at its end; a text; for SOA "primary mailbox serial refresh retry expire minimum"; for SRV "priority weight port target"; for CAA as in a zone file.</param>
+/// <param name="Data">An address; a name without the dot at its end; a text; for SOA "primary mailbox serial refresh
+/// retry expire minimum"; for SRV "priority weight port target"; for CAA as in a zone file.</param>
 public sealed record DnsRecord(string Name, DnsType Type, int TtlSeconds, string Data)
 {
     /// <summary>Of MX, lowest first.</summary>
@@ -43,8 +44,15 @@ public sealed record DnsRecord(string Name, DnsType Type, int TtlSeconds, string
 }
 
 /// <summary>A question to name servers, or their answer (RFC 1035, section 4).</summary>
-/// <param name="Authority">For a name or type that is not there: the SOA record whose last figure says for how long that is remembered.</param>
-public sealed record DnsMessage(int Id, DnsQuestion Question, DnsCode Code, ImmutableArray<DnsRecord> Answers, ImmutableArray<DnsRecord> Authority)
+/// <param name="Authority">For a name or type that is not there: the SOA record whose last figure says for how long
+/// that is remembered.</param>
+public sealed record DnsMessage(
+    int Id,
+    DnsQuestion Question,
+    DnsCode Code,
+    ImmutableArray<DnsRecord> Answers,
+    ImmutableArray<DnsRecord> Authority
+)
 {
     public bool IsResponse { get; init; }
 
@@ -55,8 +63,16 @@ public sealed record DnsMessage(int Id, DnsQuestion Question, DnsCode Code, Immu
     public bool IsRecursive { get; init; }
 
     /// <summary>A question, as RFC 8484 wants it: its id is 0.</summary>
-    public static DnsMessage Ask(string name, DnsType type) => new(0, new DnsQuestion(name, (int)type), DnsCode.Answered, [], []) { IsRecursive = true };
+    public static DnsMessage Ask(string name, DnsType type) =>
+        new(0, new DnsQuestion(name, (int)type), DnsCode.Answered, [], []) { IsRecursive = true };
 
     /// <summary>The answer to this question.</summary>
-    public DnsMessage Answer(DnsCode code, ImmutableArray<DnsRecord> answers, ImmutableArray<DnsRecord> authority) => this with { IsResponse = true, Code = code, Answers = answers, Authority = authority };
+    public DnsMessage Answer(DnsCode code, ImmutableArray<DnsRecord> answers, ImmutableArray<DnsRecord> authority) =>
+        this with
+        {
+            IsResponse = true,
+            Code = code,
+            Answers = answers,
+            Authority = authority,
+        };
 }

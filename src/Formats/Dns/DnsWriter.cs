@@ -17,7 +17,14 @@ public static class DnsWriter
     {
         using var bytes = new MemoryStream();
         Number(bytes, message.Id);
-        Number(bytes, (message.IsResponse ? 0x8000 : 0) | (message.IsAuthoritative ? 0x0400 : 0) | (message.IsRecursive ? 0x0100 : 0) | (message is { IsResponse: true, IsRecursive: true } ? 0x0080 : 0) | (int)message.Code);
+        Number(
+            bytes,
+            (message.IsResponse ? 0x8000 : 0)
+                | (message.IsAuthoritative ? 0x0400 : 0)
+                | (message.IsRecursive ? 0x0100 : 0)
+                | (message is { IsResponse: true, IsRecursive: true } ? 0x0080 : 0)
+                | (int)message.Code
+        );
         Number(bytes, 1);
         Number(bytes, message.Answers.Length);
         Number(bytes, message.Authority.Length);

@@ -22,7 +22,8 @@ public sealed record NameAnswerWire(
     RegistrationWire? Registration,
     DateTimeOffset AskedAt,
     bool IsOld,
-    NameCostWire? PremiumCost)
+    NameCostWire? PremiumCost
+)
 {
     public static NameAnswerWire Of(NameAnswer answer, DateTimeOffset now, NameCostWire? premiumCost = null)
     {
@@ -37,17 +38,27 @@ public sealed record NameAnswerWire(
             answer.IsContradicted,
             availability.Why,
             answer.Book,
-            availability.State == AvailabilityState.Premium ? new PremiumWire(availability.Register?.ToAmount(), availability.Renew?.ToAmount()) : null,
+            availability.State == AvailabilityState.Premium
+                ? new PremiumWire(availability.Register?.ToAmount(), availability.Renew?.ToAmount())
+                : null,
             availability.Register?.Currency.Code,
-            answer.Record is { } record ? new RegistrationWire(record.Registered, record.Expires, record.Status, record.Registrar) : null,
+            answer.Record is { } record
+                ? new RegistrationWire(record.Registered, record.Expires, record.Status, record.Registrar)
+                : null,
             answer.AskedAt,
             answer.IsOld(now),
-            premiumCost);
+            premiumCost
+        );
     }
 }
 
 /// <summary>Of the public record (RDAP): since when, until when, in what state, through whom.</summary>
-public sealed record RegistrationWire(DateOnly? Registered, DateOnly? Expires, IReadOnlyList<string> Status, string? Registrar);
+public sealed record RegistrationWire(
+    DateOnly? Registered,
+    DateOnly? Expires,
+    IReadOnlyList<string> Status,
+    string? Registrar
+);
 
 /// <summary>One line of what comes of asking about many names.</summary>
 /// <param name="Asked">How many have been answered so far, of <paramref name="Of"/>.</param>
@@ -61,7 +72,13 @@ public sealed record NamePauseWire(string Provider, int Seconds);
 /// <param name="Answers">Those that are known, old ones too.</param>
 /// <param name="Left">How many are still to be asked, or again.</param>
 /// <param name="Refused">Lines of what was pasted that are no names, with why.</param>
-public sealed record SoughtNamesWire(IReadOnlyList<ReadNameWire> Names, IReadOnlyList<string> Endings, IReadOnlyList<NameAnswerWire> Answers, int Left, IReadOnlyList<RefusedLineWire> Refused);
+public sealed record SoughtNamesWire(
+    IReadOnlyList<ReadNameWire> Names,
+    IReadOnlyList<string> Endings,
+    IReadOnlyList<NameAnswerWire> Answers,
+    int Left,
+    IReadOnlyList<RefusedLineWire> Refused
+);
 
 public sealed record RefusedLineWire(int Line, string Text, string Why);
 
@@ -74,7 +91,12 @@ public sealed record SeekNamesBody(string? Text, NameIdeasBody? Ideas, IReadOnly
 /// <param name="Names">Null: what is looked for. So for the endings.</param>
 /// <param name="Again">Whether answers that still are good are asked for again.</param>
 /// <param name="WithRecord">Whether the public record of names that are said to be free is looked at too.</param>
-public sealed record CheckNamesBody(IReadOnlyList<string>? Names = null, IReadOnlyList<string>? Endings = null, bool Again = false, bool WithRecord = false);
+public sealed record CheckNamesBody(
+    IReadOnlyList<string>? Names = null,
+    IReadOnlyList<string>? Endings = null,
+    bool Again = false,
+    bool WithRecord = false
+);
 
 /// <summary>A name whose near ones are asked for.</summary>
 public sealed record NearNamesBody(string Name, string Ending);
@@ -87,12 +109,26 @@ public sealed record NearNamesWire(IReadOnlyList<NameAdviceWire> Advice, IReadOn
     /// <param name="answers">What is known of names, near or not.</param>
     public static NearNamesWire Of(string label, string ending, IEnumerable<NameAnswer> answers)
     {
-        var near = answers.Where(answer => answer.Domain.Text.EndsWith('.' + ending, StringComparison.Ordinal) && NearNames.IsNear(label, LabelOf(answer))).ToList();
-        var taken = near.Where(answer => answer.Availability.State == AvailabilityState.Taken).OrderBy(answer => answer.Domain.Text, StringComparer.Ordinal).ToList();
+        var near = answers
+            .Where(answer =>
+                answer.Domain.Text.EndsWith('.' + ending, StringComparison.Ordinal)
+                && NearNames.IsNear(label, LabelOf(answer))
+            )
+            .ToList();
+        var taken = near.Where(answer => answer.Availability.State == AvailabilityState.Taken)
+            .OrderBy(answer => answer.Domain.Text, StringComparer.Ordinal)
+            .ToList();
         return new NearNamesWire(
             [.. taken.Select(answer => new NameAdviceWire("near-taken", answer.Domain.Text))],
-            [.. taken.Where(answer => answer.Record is { IsInUse: true } && NearNames.IsEasilyTaken(label, LabelOf(answer))).Select(answer => answer.Domain.Text)],
-            near.Count(answer => answer.Availability.State == AvailabilityState.Unchecked));
+            [
+                .. taken
+                    .Where(answer =>
+                        answer.Record is { IsInUse: true } && NearNames.IsEasilyTaken(label, LabelOf(answer))
+                    )
+                    .Select(answer => answer.Domain.Text),
+            ],
+            near.Count(answer => answer.Availability.State == AvailabilityState.Unchecked)
+        );
 
         string LabelOf(NameAnswer answer) => answer.Domain.Text[..^(ending.Length + 1)];
     }

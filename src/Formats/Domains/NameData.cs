@@ -2,10 +2,18 @@ using System.Text;
 
 namespace HomeStart.Formats;
 
-/// <summary>The reader of names with the lists that ship with the application: see Data/README.md for where they are from.</summary>
+/// <summary>
+/// The reader of names with the lists that ship with the application: see Data/README.md for where they are from.
+/// </summary>
 public static class NameData
 {
-    private static readonly Lazy<NameReader> Loaded = new(() => new NameReader(new PublicSuffixes(Lines("public_suffix_list.dat")), new Scripts(Lines("scripts.txt")), new WordList(Lines("british-english-small.txt"))));
+    private static readonly Lazy<NameReader> Loaded = new(() =>
+        new NameReader(
+            new PublicSuffixes(Lines("public_suffix_list.dat")),
+            new Scripts(Lines("scripts.txt")),
+            new WordList(Lines("british-english-small.txt"))
+        )
+    );
 
     /// <summary>Made when it is first asked for.</summary>
     public static NameReader Reader => Loaded.Value;

@@ -4,8 +4,28 @@ namespace HomeStart.Formats;
 /// <param name="Choice">What a candidate is given to use it.</param>
 /// <param name="Expires">Until when it is paid.</param>
 /// <param name="Renewal">What each later year of it costs, with tax; null: not stated.</param>
-public sealed record NameHadWire(string Domain, string Seller, Guid OrderId, string Reference, Guid SiteId, DateOnly Expires, string? Renewal, string? Currency, DomainWire Choice)
+public sealed record NameHadWire(
+    string Domain,
+    string Seller,
+    Guid OrderId,
+    string Reference,
+    Guid SiteId,
+    DateOnly Expires,
+    string? Renewal,
+    string? Currency,
+    DomainWire Choice
+)
 {
     public static NameHadWire Of(NameHad had, string seller, Order order) =>
-        new(had.Domain.Text, seller, order.Id, order.Reference, order.SiteId, had.Expires, had.Renewal?.ToAmount(), had.Renewal?.Currency.Code, DomainWire.Of(had.Choice()));
+        new(
+            had.Domain.Text,
+            seller,
+            order.Id,
+            order.Reference,
+            order.SiteId,
+            had.Expires,
+            had.Renewal?.ToAmount(),
+            had.Renewal?.Currency.Code,
+            DomainWire.Of(had.Choice())
+        );
 }

@@ -9,14 +9,31 @@ public sealed record ReadNameBody(string Text, string? Ending = null, string? Cu
 
 /// <summary>A name as it was read, in the words of the naming rules.</summary>
 public sealed record ReadNameWire(
-    string Label, string? Ascii, string? Ending, IReadOnlyList<string> Mended, IReadOnlyList<string> Problems, IReadOnlyList<NameAdviceWire> Advice, IReadOnlyList<string> Others)
+    string Label,
+    string? Ascii,
+    string? Ending,
+    IReadOnlyList<string> Mended,
+    IReadOnlyList<string> Problems,
+    IReadOnlyList<NameAdviceWire> Advice,
+    IReadOnlyList<string> Others
+)
 {
     public static ReadNameWire Of(ReadName name) =>
-        new(name.Label, name.Ascii, name.Ending, [.. name.Mended.Select(mend => Word(mend))], [.. name.Problems.Select(Word)], [.. name.Advice.Select(advice => new NameAdviceWire(Word(advice.Code), advice.Detail))], name.Others);
+        new(
+            name.Label,
+            name.Ascii,
+            name.Ending,
+            [.. name.Mended.Select(mend => Word(mend))],
+            [.. name.Problems.Select(Word)],
+            [.. name.Advice.Select(advice => new NameAdviceWire(Word(advice.Code), advice.Detail))],
+            name.Others
+        );
 
-    private static string Word(NameProblem problem) => problem == NameProblem.Hyphen34 ? "hyphen-34" : Word<NameProblem>(problem);
+    private static string Word(NameProblem problem) =>
+        problem == NameProblem.Hyphen34 ? "hyphen-34" : Word<NameProblem>(problem);
 
-    private static string Word(NameAdviceCode code) => code == NameAdviceCode.TooManyCharacters ? "long" : Word<NameAdviceCode>(code);
+    private static string Word(NameAdviceCode code) =>
+        code == NameAdviceCode.TooManyCharacters ? "long" : Word<NameAdviceCode>(code);
 
     private static string Word<T>(T value)
         where T : struct, Enum => JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
@@ -42,7 +59,11 @@ public static class ReadNameReader
         var text = node["text"].RequiredText("What was typed");
         if (text?.Length > NameReader.Longest)
         {
-            node["text"].Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {NameReader.Longest} are read.");
+            node["text"]
+                .Fault(
+                    FaultCodes.OutOfRange,
+                    $"This has {text.Length} characters; at most {NameReader.Longest} are read."
+                );
         }
 
         var ending = node["ending"].Text()?.Trim().TrimStart('.').ToLowerInvariant();
@@ -56,8 +77,11 @@ public static class ReadNameReader
         return faults.Any || text is null ? null : NameData.Reader.Read(text, ascii, country);
     }
 
-    /// <summary>Ideas of a business, its trade and its town; null with what is wrong in <paramref name="faults"/>.</summary>
-    public static IReadOnlyList<NameIdea>? ReadIdeas(JsonElement root, FaultList faults) => ReadIdeas(new Node(root, "", faults), faults);
+    /// <summary>
+    /// Ideas of a business, its trade and its town; null with what is wrong in <paramref name="faults"/>.
+    /// </summary>
+    public static IReadOnlyList<NameIdea>? ReadIdeas(JsonElement root, FaultList faults) =>
+        ReadIdeas(new Node(root, "", faults), faults);
 
     internal static IReadOnlyList<NameIdea>? ReadIdeas(Node node, FaultList faults)
     {
@@ -82,7 +106,10 @@ public static class ReadNameReader
         var text = node.Text()?.Trim() ?? "";
         if (text.Length > NameIdeas.Longest)
         {
-            node.Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {NameIdeas.Longest} are read.");
+            node.Fault(
+                FaultCodes.OutOfRange,
+                $"This has {text.Length} characters; at most {NameIdeas.Longest} are read."
+            );
         }
 
         return text;

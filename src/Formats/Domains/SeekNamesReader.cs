@@ -6,17 +6,29 @@ using CsvHelper.Configuration;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads what names are looked for: ideas, a pasted list, or a column of a CSV file. Each is read as a name is; what is none is told with its line.</summary>
+/// <summary>
+/// Reads what names are looked for: ideas, a pasted list, or a column of a CSV file. Each is read as a name is; what is
+/// none is told with its line.
+/// </summary>
 public static class SeekNamesReader
 {
     /// <summary>The longest text that is read, in characters.</summary>
     public const int LongestText = 100_000;
 
-    private static readonly HashSet<string> Headings = new(["domain", "domains", "domain name", "domain names", "name", "names"], StringComparer.OrdinalIgnoreCase);
+    private static readonly HashSet<string> Headings = new(
+        ["domain", "domains", "domain name", "domain names", "name", "names"],
+        StringComparer.OrdinalIgnoreCase
+    );
 
-    /// <summary>What is looked for, with the lines that are no names; null with what is wrong in <paramref name="faults"/>.</summary>
+    /// <summary>
+    /// What is looked for, with the lines that are no names; null with what is wrong in <paramref name="faults"/>.
+    /// </summary>
     /// <param name="sold">The endings that are sold here.</param>
-    public static (SoughtNames Sought, IReadOnlyList<RefusedLineWire> Refused)? Read(JsonElement root, IReadOnlyCollection<string> sold, FaultList faults)
+    public static (SoughtNames Sought, IReadOnlyList<RefusedLineWire> Refused)? Read(
+        JsonElement root,
+        IReadOnlyCollection<string> sold,
+        FaultList faults
+    )
     {
         var node = new Node(root, "", faults);
         if (!node.IsObject())
@@ -26,15 +38,20 @@ public static class SeekNamesReader
         }
 
         // Longer than any other text that is read.
-        var text = node["text"].Element is { ValueKind: JsonValueKind.String } element ? element.GetString() : node["text"].Text();
+        var text = node["text"].Element is { ValueKind: JsonValueKind.String } element
+            ? element.GetString()
+            : node["text"].Text();
         if (text?.Length > LongestText)
         {
-            node["text"].Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {LongestText} are read.");
+            node["text"]
+                .Fault(FaultCodes.OutOfRange, $"This has {text.Length} characters; at most {LongestText} are read.");
             return null;
         }
 
         var refused = new List<RefusedLineWire>();
-        IEnumerable<(int Line, string Name)> typed = node["ideas"].IsObject() ? Ideas(node["ideas"], faults) : Lines(text ?? "");
+        IEnumerable<(int Line, string Name)> typed = node["ideas"].IsObject()
+            ? Ideas(node["ideas"], faults)
+            : Lines(text ?? "");
         var found = new List<SoughtName>();
         foreach (var (line, name) in typed.Where(typed => typed.Name.Trim().Length > 0))
         {
@@ -70,7 +87,12 @@ public static class SeekNamesReader
             var (label, fault) = DomainLabel.Parse(name);
             if (fault is not null)
             {
-                faults.Add(FaultCodes.BadType, $"names[{at}]", FaultReason.NotADomain, new DomainFault(DomainPart.Label, fault, 0));
+                faults.Add(
+                    FaultCodes.BadType,
+                    $"names[{at}]",
+                    FaultReason.NotADomain,
+                    new DomainFault(DomainPart.Label, fault, 0)
+                );
             }
             else
             {
@@ -87,11 +109,19 @@ public static class SeekNamesReader
     public static (bool Again, bool WithRecord) ReadManner(JsonElement root, FaultList faults)
     {
         var node = new Node(root, "", faults);
-        return node.Element is { ValueKind: JsonValueKind.Object } ? (node["again"].Flag() ?? false, node["withRecord"].Flag() ?? false) : (false, false);
+        return node.Element is { ValueKind: JsonValueKind.Object }
+            ? (node["again"].Flag() ?? false, node["withRecord"].Flag() ?? false)
+            : (false, false);
     }
 
-    /// <summary>The name and ending whose near names are asked for; null with what is wrong in <paramref name="faults"/>.</summary>
-    public static (string Label, string Ending)? ReadNear(JsonElement root, IReadOnlyCollection<string> sold, FaultList faults)
+    /// <summary>
+    /// The name and ending whose near names are asked for; null with what is wrong in <paramref name="faults"/>.
+    /// </summary>
+    public static (string Label, string Ending)? ReadNear(
+        JsonElement root,
+        IReadOnlyCollection<string> sold,
+        FaultList faults
+    )
     {
         var node = new Node(root, "", faults);
         node.IsObject();
@@ -114,30 +144,51 @@ public static class SeekNamesReader
     {
         if (labels > SoughtNames.MostNames)
         {
-            node["names"].Fault(FaultCodes.OutOfRange, $"These are {labels} names; at most {SoughtNames.MostNames} are looked for at once. Leave some out.");
+            node["names"]
+                .Fault(
+                    FaultCodes.OutOfRange,
+                    $"These are {labels} names; at most {SoughtNames.MostNames} are looked for at once. Leave some out."
+                );
         }
         else if (labels * endings > SoughtNames.MostQuestions)
         {
-            node["endings"].Fault(FaultCodes.OutOfRange, $"{labels} names under {endings} endings are {labels * endings} questions; at most {SoughtNames.MostQuestions} are asked at once. Choose fewer endings.");
+            node["endings"]
+                .Fault(
+                    FaultCodes.OutOfRange,
+                    $"{labels} names under {endings} endings are {labels * endings} questions; at most "
+                        + $"{SoughtNames.MostQuestions} are asked at once. Choose fewer endings."
+                );
         }
     }
 
-    private static IEnumerable<(int Line, string Name)> Ideas(Node node, FaultList faults) => ReadNameReader.ReadIdeas(node, faults)?.Select((idea, at) => (at + 1, idea.Typed)) ?? [];
+    private static IEnumerable<(int Line, string Name)> Ideas(Node node, FaultList faults) =>
+        ReadNameReader.ReadIdeas(node, faults)?.Select((idea, at) => (at + 1, idea.Typed)) ?? [];
 
     private static ImmutableArray<string> Endings(Node node, IReadOnlyCollection<string> sold)
     {
         var endings = node.Texts().Distinct(StringComparer.Ordinal).ToImmutableArray();
-        var isList = node.IsAbsent || node.Element is { ValueKind: JsonValueKind.Array }; // What is none is reported already.
+        // What is none is reported already.
+        var isList = node.IsAbsent || node.Element is { ValueKind: JsonValueKind.Array };
         if (isList && endings.Length is (0 or > SoughtNames.MostEndings))
         {
-            node.Fault(endings.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, endings.Length == 0 ? "Choose at least one ending." : $"These are {endings.Length} endings; at most {SoughtNames.MostEndings} are looked at.");
+            node.Fault(
+                endings.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange,
+                endings.Length == 0
+                    ? "Choose at least one ending."
+                    : $"These are {endings.Length} endings; at most {SoughtNames.MostEndings} are looked at."
+            );
         }
 
         for (var at = 0; at < endings.Length; at++)
         {
             if (!sold.Contains(endings[at]))
             {
-                node.Faults.Say(FaultCodes.Unknown, $"endings[{at}]", $"No offer book here sells the ending .{(endings[at].Length > 60 ? endings[at][..60] + "…" : endings[at])}.");
+                node.Faults.Say(
+                    FaultCodes.Unknown,
+                    $"endings[{at}]",
+                    "No offer book here sells the ending ."
+                        + $"{(endings[at].Length > 60 ? endings[at][..60] + "…" : endings[at])}."
+                );
             }
         }
 
@@ -164,21 +215,42 @@ public static class SeekNamesReader
     {
         var lines = text.Split('\n').Select((line, at) => (Line: at + 1, Name: line.Trim('\r', ' '))).ToList();
         var filled = lines.Where(line => line.Name.Length > 0).ToList();
-        var mark = filled.Count == 0 ? null : new[] { "\t", ";", "," }.FirstOrDefault(mark => filled[0].Name.Contains(mark, StringComparison.Ordinal));
+        var mark =
+            filled.Count == 0
+                ? null
+                : new[] { "\t", ";", "," }.FirstOrDefault(mark =>
+                    filled[0].Name.Contains(mark, StringComparison.Ordinal)
+                );
         if (mark is null)
         {
-            return Headings.Contains(filled.FirstOrDefault().Name ?? "") ? lines.Where(line => line.Line != filled[0].Line) : lines;
+            return Headings.Contains(filled.FirstOrDefault().Name ?? "")
+                ? lines.Where(line => line.Line != filled[0].Line)
+                : lines;
         }
 
         var rows = Rows(text, mark);
         var heading = Array.FindIndex(rows[0].Cells, cell => Headings.Contains(cell.Trim()));
-        var isTable = heading >= 0 || (rows.Count > 1 && rows.TrueForAll(row => row.Cells.Length == rows[0].Cells.Length));
-        return !isTable ? lines : rows.Skip(heading >= 0 ? 1 : 0).Select(row => (row.Line, row.Cells.ElementAtOrDefault(Math.Max(heading, 0)) ?? ""));
+        var isTable =
+            heading >= 0 || (rows.Count > 1 && rows.TrueForAll(row => row.Cells.Length == rows[0].Cells.Length));
+        return !isTable
+            ? lines
+            : rows.Skip(heading >= 0 ? 1 : 0)
+                .Select(row => (row.Line, row.Cells.ElementAtOrDefault(Math.Max(heading, 0)) ?? ""));
     }
 
     private static List<(int Line, string[] Cells)> Rows(string text, string mark)
     {
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture) { Delimiter = mark, BadDataFound = null, HasHeaderRecord = false, IgnoreBlankLines = true, TrimOptions = TrimOptions.Trim });
+        using var parser = new CsvParser(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                Delimiter = mark,
+                BadDataFound = null,
+                HasHeaderRecord = false,
+                IgnoreBlankLines = true,
+                TrimOptions = TrimOptions.Trim,
+            }
+        );
         var rows = new List<(int, string[])>();
         while (parser.Read())
         {

@@ -14,7 +14,10 @@ public static class ZoneFile
         var text = new StringBuilder().Append(CultureInfo.InvariantCulture, $"$ORIGIN {domain}.\n");
         foreach (var record in records)
         {
-            text.Append(CultureInfo.InvariantCulture, $"{record.Owner}\t{record.TtlSeconds}\tIN\t{Word(record.Type)}\t{Data(record)}\n");
+            text.Append(
+                CultureInfo.InvariantCulture,
+                $"{record.Owner}\t{record.TtlSeconds}\tIN\t{Word(record.Type)}\t{Data(record)}\n"
+            );
         }
 
         return text.ToString();
@@ -28,5 +31,7 @@ public static class ZoneFile
         : record.Preference is { } preference ? $"{preference} {record.Data}"
         : record.Data;
 
-    private static string Quoted(char[] part) => $"\"{new string(part).Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal)}\"";
+    private static string Quoted(char[] part) =>
+        $"\"{new string(part).Replace("\\", "\\\\", StringComparison.Ordinal).Replace("\"", "\\\"", StringComparison.Ordinal)}"
+        + "\"";
 }

@@ -10,19 +10,36 @@ public static class OrderReports
         return new Report(
             $"{(receipt.DueOn is null ? "Receipt" : "Invoice")} {receipt.Number}",
             [
-                $"{payment.Seller} to {order.Contact.Name}, {order.Contact.Street}, {order.Contact.Town} {order.Contact.Postcode}, {order.Contact.Country}.",
+                $"{payment.Seller} to {order.Contact.Name}, {order.Contact.Street}, {order.Contact.Town} "
+                    + $"{order.Contact.Postcode}, {order.Contact.Country}.",
                 receipt.DueOn is { } due
-                    ? $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. To be paid by bank transfer until {ReportWords.Day(due)}: give the number {receipt.Number}. Nothing is prepared before it is paid."
+                    ? $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. To be paid by bank transfer "
+                        + $"until {ReportWords.Day(due)}: give the number {receipt.Number}. Nothing is prepared "
+                        + "before it is paid."
                     : $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}, paid {PayWords.Of(order)}.",
             ],
             ["", "From", "Until", payment.Amount.Currency.Code],
             [
-                .. receipt.Lines.Select(line => new ReportRow(ItemWords.Of(line.Item), [Day(line.Item.From), Day(line.Item.Until), line.Net.ToAmount()])),
+                .. receipt.Lines.Select(line => new ReportRow(
+                    ItemWords.Of(line.Item),
+                    [Day(line.Item.From), Day(line.Item.Until), line.Net.ToAmount()]
+                )),
                 new ReportRow("Net", ["", "", receipt.Net.ToAmount()], IsTotal: true),
-                new ReportRow(payment.TaxPercent is { } percent ? $"Tax at {percent}%" : "No tax is charged", ["", "", receipt.Tax.ToAmount()]),
-                new ReportRow(receipt.DueOn is null ? "Paid" : "To pay", ["", "", payment.Amount.ToAmount()], IsTotal: true),
+                new ReportRow(
+                    payment.TaxPercent is { } percent ? $"Tax at {percent}%" : "No tax is charged",
+                    ["", "", receipt.Tax.ToAmount()]
+                ),
+                new ReportRow(
+                    receipt.DueOn is null ? "Paid" : "To pay",
+                    ["", "", payment.Amount.ToAmount()],
+                    IsTotal: true
+                ),
             ],
-            ["The seller’s address and tax number are not in its price list: ask for an invoice of theirs where you need one."]);
+            [
+                "The seller’s address and tax number are not in its price list: ask for an invoice of theirs "
+                    + "where you need one.",
+            ]
+        );
     }
 
     /// <summary>Where to log in, addresses and dates, to be found again in a year.</summary>
@@ -31,19 +48,41 @@ public static class OrderReports
         var sheet = KeySheetWire.Of(order);
         return new Report(
             $"Key sheet for {sheet.Domain ?? sheet.Plan ?? order.Reference}",
-            [order.There is null ? Placed(order) : $"Bought at the sellers’ own pages on {ReportWords.Day(order.PlacedOn)}. Kept here as {order.Reference}, as it was filled in by hand. Passwords are not on it."],
+            [
+                order.There is null
+                    ? Placed(order)
+                    : $"Bought at the sellers’ own pages on {ReportWords.Day(order.PlacedOn)}. Kept here as "
+                        + $"{order.Reference}, as it was filled in by hand. Passwords are not on it.",
+            ],
             ["", ""],
             [
-                .. Facts(sheet).Where(fact => fact.Value is { Length: > 0 }).Select(fact => new ReportRow(fact.Name, [fact.Value!])),
-                .. order.There?.Receipts.Where(receipt => receipt.Reference is not null).Select(receipt => new ReportRow($"Reference at {SellerOf(order, receipt.Book)}", [receipt.Reference!])) ?? [],
-                .. order.Things.Items.Where(item => item.Until is not null).Select(item => new ReportRow($"{item.Name}, {item.Seller}", [$"paid until {ReportWords.Day(item.Until!.Value)}"])),
+                .. Facts(sheet)
+                    .Where(fact => fact.Value is { Length: > 0 })
+                    .Select(fact => new ReportRow(fact.Name, [fact.Value!])),
+                .. order
+                    .There?.Receipts.Where(receipt => receipt.Reference is not null)
+                    .Select(receipt => new ReportRow(
+                        $"Reference at {SellerOf(order, receipt.Book)}",
+                        [receipt.Reference!]
+                    ))
+                    ?? [],
+                .. order
+                    .Things.Items.Where(item => item.Until is not null)
+                    .Select(item => new ReportRow(
+                        $"{item.Name}, {item.Seller}",
+                        [$"paid until {ReportWords.Day(item.Until!.Value)}"]
+                    )),
             ],
-            []);
+            []
+        );
     }
 
-    private static string Placed(Order order) => $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. Passwords are not on it, and are kept nowhere here.";
+    private static string Placed(Order order) =>
+        $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. Passwords are not on it, and are kept "
+        + "nowhere here.";
 
-    private static string SellerOf(Order order, string book) => order.Things.Items.FirstOrDefault(item => item.Book == book)?.Seller ?? book;
+    private static string SellerOf(Order order, string book) =>
+        order.Things.Items.FirstOrDefault(item => item.Book == book)?.Seller ?? book;
 
     private static IEnumerable<(string Name, string? Value)> Facts(KeySheetWire sheet) =>
         [

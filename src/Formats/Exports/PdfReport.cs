@@ -9,7 +9,8 @@ using PdfSharp.UniversalAccessibility;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has. It is tagged (PDF/UA): a reader hears its language, its title, and the table with the
+/// Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has. It is tagged
+/// (PDF/UA): a reader hears its language, its title, and the table with the
 /// heads of its columns and rows.
 /// </summary>
 public static class PdfReport
@@ -74,26 +75,41 @@ public static class PdfReport
             }
 
             _y += 4;
-            Text(string.Create(CultureInfo.InvariantCulture, $"Made with Home Start on {ReportWords.Day(made)}."), _small, 11.5);
+            Text(
+                string.Create(CultureInfo.InvariantCulture, $"Made with Home Start on {ReportWords.Day(made)}."),
+                _small,
+                11.5
+            );
         }
 
         private void NewPage()
         {
             var page = document.AddPage();
             page.Size = PageSize.A4;
-            page.Orientation = report.Head.Count > MostColumnsUpright ? PageOrientation.Landscape : PageOrientation.Portrait;
+            page.Orientation =
+                report.Head.Count > MostColumnsUpright ? PageOrientation.Landscape : PageOrientation.Portrait;
             _on?.Dispose();
             _on = XGraphics.FromPdfPage(page);
             (_width, _height, _y) = (page.Width.Point - (2 * Margin), page.Height.Point - Margin, Margin);
         }
 
         // Text as wide as the page, broken into as many lines as it takes.
-        private void Text(string text, XFont font, double lineHeight, PdfBlockLevelElementTag tag = PdfBlockLevelElementTag.Paragraph)
+        private void Text(
+            string text,
+            XFont font,
+            double lineHeight,
+            PdfBlockLevelElementTag tag = PdfBlockLevelElementTag.Paragraph
+        )
         {
             var lines = Math.Ceiling(_on.MeasureString(text, font).Width * 1.04 / _width);
             Need(lineHeight * lines);
             tags.BeginElement(tag);
-            new XTextFormatter(_on).DrawString(text, font, _ink, new XRect(Margin, _y, _width, (lineHeight * lines) + 4));
+            new XTextFormatter(_on).DrawString(
+                text,
+                font,
+                _ink,
+                new XRect(Margin, _y, _width, (lineHeight * lines) + 4)
+            );
             tags.End();
             _y += lineHeight * lines;
         }
@@ -112,12 +128,22 @@ public static class PdfReport
 
             tags.BeginElement(PdfBlockLevelElementTag.TableRow);
             Cell(PdfBlockLevelElementTag.TableHeaderCell, isHead ? "/Column" : "/Row", () =>
-                _on.DrawString(Fitted(row.Label, font, first - 8), font, _ink, new XRect(Margin + 3, _y, first - 6, height), XStringFormats.CenterLeft));
+                _on.DrawString(
+                    Fitted(row.Label, font, first - 8),
+                    font,
+                    _ink,
+                    new XRect(Margin + 3, _y, first - 6, height),
+                    XStringFormats.CenterLeft
+                )
+            );
             foreach (var (index, cell) in row.Cells.Index())
             {
                 var space = new XRect(Margin + first + (index * each), _y, each - 3, height);
-                Cell(isHead ? PdfBlockLevelElementTag.TableHeaderCell : PdfBlockLevelElementTag.TableDataCell, isHead ? "/Column" : null, () =>
-                    _on.DrawString(cell, Narrow(cell, font, each - 6), _ink, space, XStringFormats.CenterRight));
+                Cell(
+                    isHead ? PdfBlockLevelElementTag.TableHeaderCell : PdfBlockLevelElementTag.TableDataCell,
+                    isHead ? "/Column" : null,
+                    () => _on.DrawString(cell, Narrow(cell, font, each - 6), _ink, space, XStringFormats.CenterRight)
+                );
             }
 
             tags.End();
@@ -179,7 +205,13 @@ public static class PdfReport
         }
 
         private XFont Narrow(string text, XFont font, double width) =>
-            _on.MeasureString(text, font).Width <= width ? font : new XFont(ShippedFonts.Family, Math.Max(5.5, font.Size * width / _on.MeasureString(text, font).Width), font.Bold ? XFontStyleEx.Bold : XFontStyleEx.Regular);
+            _on.MeasureString(text, font).Width <= width
+                ? font
+                : new XFont(
+                    ShippedFonts.Family,
+                    Math.Max(5.5, font.Size * width / _on.MeasureString(text, font).Width),
+                    font.Bold ? XFontStyleEx.Bold : XFontStyleEx.Regular
+                );
     }
 
     /// <summary>The fonts that ship with the application, whatever is installed.</summary>
@@ -195,6 +227,7 @@ public static class PdfReport
             return bytes.ToArray();
         }
 
-        public FontResolverInfo? ResolveTypeface(string familyName, bool isBold, bool isItalic) => new(isBold ? "HankenGrotesk-Bold" : "HankenGrotesk-Regular");
+        public FontResolverInfo? ResolveTypeface(string familyName, bool isBold, bool isItalic) =>
+            new(isBold ? "HankenGrotesk-Bold" : "HankenGrotesk-Regular");
     }
 }

@@ -16,7 +16,9 @@ public static class Reminder
     public static string Of(LaterClaim claim, string site, string uid, DateOnly made)
     {
         var last = claim.Before.AddDays(-1);
-        var price = claim.Missed is { } units ? $"{MoneyWords.Of(new Money(units, claim.Book.Currency))} for the first year, before tax where it is added" : "its first year at a price that is not stated";
+        var price = claim.Missed is { } units
+            ? $"{MoneyWords.Of(new Money(units, claim.Book.Currency))} for the first year, before tax where it is added"
+            : "its first year at a price that is not stated";
         var day = new CalendarEvent
         {
             Uid = uid,
@@ -24,12 +26,21 @@ public static class Reminder
             Start = new CalDateTime(last),
             End = new CalDateTime(claim.Before),
             Summary = $"Last day to claim the domain that comes with {claim.Book.Provider.Name}",
-            Description = $"For {site}: choose a name and register it through {claim.Book.Provider.Name} by this day. From the day after, .{claim.Ending} costs {price}.",
+            Description =
+                $"For {site}: choose a name and register it through {claim.Book.Provider.Name} by this day. "
+                + $"From the day after, .{claim.Ending} costs {price}.",
             Transparency = TransparencyType.Transparent,
         };
         foreach (var days in DaysBefore)
         {
-            day.Alarms.Add(new Alarm { Action = AlarmAction.Display, Description = day.Summary, Trigger = new Trigger(Duration.FromDays(-days)) });
+            day.Alarms.Add(
+                new Alarm
+                {
+                    Action = AlarmAction.Display,
+                    Description = day.Summary,
+                    Trigger = new Trigger(Duration.FromDays(-days)),
+                }
+            );
         }
 
         var calendar = new Ical.Net.Calendar { ProductId = "-//Home Start//Home Start//EN" };

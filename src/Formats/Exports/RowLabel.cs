@@ -12,7 +12,8 @@ internal static class RowLabel
         };
 
     public static string Of(BillLine line, Bill bill, Costing costing) =>
-        Of(line.Kind, line.Ref, bill.Book) + (line.ForDomain is { } domain && costing.Run.Purchase.Domains.Length > 1 ? $" for {domain}" : "");
+        Of(line.Kind, line.Ref, bill.Book)
+        + (line.ForDomain is { } domain && costing.Run.Purchase.Domains.Length > 1 ? $" for {domain}" : "");
 
     private static string Of(LineKind kind, string reference, OfferBook? book) =>
         kind switch

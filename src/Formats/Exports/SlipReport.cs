@@ -6,10 +6,21 @@ public static class SlipReport
     public static Report Of(string site, string letter, Slip slip, Costing costing) =>
         new(
             $"{site}: buy {letter} yourself",
-            [$"At the sellers’ own pages, on {ReportWords.Day(costing.Settings.StartDate)}. Nothing else may be ticked there."],
+            [
+                $"At the sellers’ own pages, on {ReportWords.Day(costing.Settings.StartDate)}. Nothing else may "
+                    + "be ticked there.",
+            ],
             ["", "Amount"],
             [.. slip.Sellers.SelectMany(Rows)],
-            [.. slip.Sellers.SelectMany(seller => seller.Questions.Select(question => $"Ask {seller.Book.Provider.Name}: {SlipWords.Of(question, seller.Book)}")), .. ReportWords.Sources([costing])]);
+            [
+                .. slip.Sellers.SelectMany(seller =>
+                    seller.Questions.Select(question =>
+                        $"Ask {seller.Book.Provider.Name}: {SlipWords.Of(question, seller.Book)}"
+                    )
+                ),
+                .. ReportWords.Sources([costing]),
+            ]
+        );
 
     private static IEnumerable<ReportRow> Rows(SellerSlip seller)
     {
@@ -26,7 +37,10 @@ public static class SlipReport
 
         if (seller.Next is { } next)
         {
-            yield return new ReportRow($"Next, on {ReportWords.Day(next.Date)}", [ReportWords.Sum(next.Total, next.Currency, next.IsAtLeast)]);
+            yield return new ReportRow(
+                $"Next, on {ReportWords.Day(next.Date)}",
+                [ReportWords.Sum(next.Total, next.Currency, next.IsAtLeast)]
+            );
         }
     }
 
@@ -34,7 +48,10 @@ public static class SlipReport
     {
         foreach (var line in bill?.Lines ?? [])
         {
-            yield return new ReportRow(SlipWords.Of(line, book), [line.IsUnstated ? "not stated" : ReportWords.Figure(line.Amount, bill!.Currency)]);
+            yield return new ReportRow(
+                SlipWords.Of(line, book),
+                [line.IsUnstated ? "not stated" : ReportWords.Figure(line.Amount, bill!.Currency)]
+            );
         }
 
         if (bill is not null && book.Tax is { Charged: true, PricesInclude: false })
@@ -42,6 +59,10 @@ public static class SlipReport
             yield return new ReportRow("Tax", [ReportWords.Figure(bill.Tax, bill.Currency)]);
         }
 
-        yield return new ReportRow(name, [bill is null ? "nothing" : ReportWords.Sum(bill.Total, bill.Currency, bill.IsAtLeast)], IsTotal: true);
+        yield return new ReportRow(
+            name,
+            [bill is null ? "nothing" : ReportWords.Sum(bill.Total, bill.Currency, bill.IsAtLeast)],
+            IsTotal: true
+        );
     }
 }

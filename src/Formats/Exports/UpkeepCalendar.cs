@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
+using Ical.Net;
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
-using Ical.Net;
 
 namespace HomeStart.Formats;
 
@@ -12,7 +12,11 @@ public static class UpkeepCalendar
     /// <param name="days">Of every order: its outlook, its name and what is foreseen.</param>
     /// <param name="daysBefore">When the alarms go off.</param>
     /// <param name="made">The business date.</param>
-    public static string Of(IEnumerable<(Outlook Outlook, string Name, ImmutableArray<Foreseen> Foreseen)> days, IReadOnlyCollection<int> daysBefore, DateOnly made)
+    public static string Of(
+        IEnumerable<(Outlook Outlook, string Name, ImmutableArray<Foreseen> Foreseen)> days,
+        IReadOnlyCollection<int> daysBefore,
+        DateOnly made
+    )
     {
         var calendar = new Ical.Net.Calendar { ProductId = "-//Home Start//Home Start//EN" };
         calendar.AddProperty("X-WR-CALNAME", "Home Start: what is due");
@@ -27,7 +31,13 @@ public static class UpkeepCalendar
         return new CalendarSerializer().SerializeToString(calendar)!;
     }
 
-    private static CalendarEvent Event(Outlook outlook, string name, Foreseen one, IReadOnlyCollection<int> daysBefore, DateOnly made)
+    private static CalendarEvent Event(
+        Outlook outlook,
+        string name,
+        Foreseen one,
+        IReadOnlyCollection<int> daysBefore,
+        DateOnly made
+    )
     {
         var (subject, words) = ReminderWords.Of(outlook, name, one);
         var day = new CalendarEvent
@@ -40,9 +50,20 @@ public static class UpkeepCalendar
             Description = words,
             Transparency = TransparencyType.Transparent,
         };
-        foreach (var days in daysBefore.Where(days => one.Remembers(days, outlook.Now.Hosting?.Option.EveryMonths ?? 12)).OrderDescending())
+        foreach (
+            var days in daysBefore
+                .Where(days => one.Remembers(days, outlook.Now.Hosting?.Option.EveryMonths ?? 12))
+                .OrderDescending()
+        )
         {
-            day.Alarms.Add(new Alarm { Action = AlarmAction.Display, Description = subject, Trigger = new Trigger(Duration.FromDays(-days)) });
+            day.Alarms.Add(
+                new Alarm
+                {
+                    Action = AlarmAction.Display,
+                    Description = subject,
+                    Trigger = new Trigger(Duration.FromDays(-days)),
+                }
+            );
         }
 
         return day;

@@ -12,17 +12,38 @@ public static class WorksheetReport
             $"{site}: candidate {letter}",
             [
                 ReportWords.Way(costing) + ".",
-                $"{ReportWords.Sum(totals.DueToday, currency, totals.AtLeast.DueToday)} today, {ReportWords.Sum(totals.Horizon, currency, totals.AtLeast.Horizon)} over {DurationWords.Span(costing.Settings.HorizonMonths)}.",
+                $"{ReportWords.Sum(totals.DueToday, currency, totals.AtLeast.DueToday)} today, "
+                    + $"{ReportWords.Sum(totals.Horizon, currency, totals.AtLeast.Horizon)} over "
+                    + $"{DurationWords.Span(costing.Settings.HorizonMonths)}.",
                 ReportWords.Counted(costing.Settings),
             ],
-            ["", .. Enumerable.Range(0, ledger.Totals.Length).Select(ReportWords.Column), DurationWords.Span(costing.Settings.HorizonMonths)],
             [
-                .. ledger.Rows.Select(row => new ReportRow(RowLabel.Of(row.Key, costing), [.. row.Cells.Select((cell, column) => Cell(cell, row.AtLeast[column])), Cell(row.Total, row.AtLeast.Any(mark => mark))])),
-                new ReportRow("Total", [.. ledger.Totals.Select((cell, column) => Cell(cell, ledger.AtLeast[column])), Cell(totals.Horizon, totals.AtLeast.Horizon)], IsTotal: true),
+                "",
+                .. Enumerable.Range(0, ledger.Totals.Length).Select(ReportWords.Column),
+                DurationWords.Span(costing.Settings.HorizonMonths),
             ],
-            [.. Notes(costing), .. ReportWords.Sources([costing])]);
+            [
+                .. ledger.Rows.Select(row => new ReportRow(
+                    RowLabel.Of(row.Key, costing),
+                    [
+                        .. row.Cells.Select((cell, column) => Cell(cell, row.AtLeast[column])),
+                        Cell(row.Total, row.AtLeast.Any(mark => mark)),
+                    ]
+                )),
+                new ReportRow(
+                    "Total",
+                    [
+                        .. ledger.Totals.Select((cell, column) => Cell(cell, ledger.AtLeast[column])),
+                        Cell(totals.Horizon, totals.AtLeast.Horizon),
+                    ],
+                    IsTotal: true
+                ),
+            ],
+            [.. Notes(costing), .. ReportWords.Sources([costing])]
+        );
 
-        string Cell(Int128 amount, bool isAtLeast) => isAtLeast && amount == 0 ? "not stated" : ReportWords.Figure(amount, currency, isAtLeast);
+        string Cell(Int128 amount, bool isAtLeast) =>
+            isAtLeast && amount == 0 ? "not stated" : ReportWords.Figure(amount, currency, isAtLeast);
     }
 
     private static IEnumerable<string> Notes(Costing costing)
@@ -30,12 +51,14 @@ public static class WorksheetReport
         var (totals, currency) = (costing.Totals, costing.Currency);
         if (totals.PriceStep is { } step)
         {
-            yield return $"Price step on {ReportWords.Day(step.Date)}: the plan goes from {step.From.ToAmount()} to {step.To?.ToAmount() ?? "a price that is not stated"} a month, in {step.From.Currency.Code}.";
+            yield return $"Price step on {ReportWords.Day(step.Date)}: the plan goes from {step.From.ToAmount()} to "
+                + $"{step.To?.ToAmount() ?? "a price that is not stated"} a month, in {step.From.Currency.Code}.";
         }
 
         if (totals.Next is { } next)
         {
-            yield return $"After that, {ReportWords.Sum(next.Total, currency, next.AtLeast)} is due on {ReportWords.Day(next.Date)}.";
+            yield return $"After that, {ReportWords.Sum(next.Total, currency, next.AtLeast)} is due on "
+                + $"{ReportWords.Day(next.Date)}.";
         }
 
         if (totals.Refundable is { Amount: var back, LastDay: { } last } && back != 0)
@@ -45,7 +68,8 @@ public static class WorksheetReport
 
         if (totals.UnusedAtEnd != 0)
         {
-            yield return $"{ReportWords.Sum(totals.UnusedAtEnd, currency)} of it is paid for days after {ReportWords.Day(costing.End)}.";
+            yield return $"{ReportWords.Sum(totals.UnusedAtEnd, currency)} of it is paid for days after "
+                + $"{ReportWords.Day(costing.End)}.";
         }
 
         foreach (var (bill, line) in totals.Unstated)

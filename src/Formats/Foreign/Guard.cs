@@ -3,7 +3,8 @@ using System.Diagnostics;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Watches over the reading of what strangers wrote: so many parts, so deep, so long, and no longer than its caller waits. Every reader of foreign text tells it of each part it comes to, so that a text
+/// Watches over the reading of what strangers wrote: so many parts, so deep, so long, and no longer than its caller
+/// waits. Every reader of foreign text tells it of each part it comes to, so that a text
 /// made to take for ever takes no longer than any other.
 /// </summary>
 public sealed class Guard(GuardLimits limits, CancellationToken cancel)
@@ -40,7 +41,11 @@ public sealed class Guard(GuardLimits limits, CancellationToken cancel)
     }
 
     /// <summary>Reads within the limits: what comes of it, or null with the reason where it was stopped.</summary>
-    public static (T? Value, string? Stopped) Read<T>(GuardLimits limits, Func<Guard, T?> read, CancellationToken cancel)
+    public static (T? Value, string? Stopped) Read<T>(
+        GuardLimits limits,
+        Func<Guard, T?> read,
+        CancellationToken cancel
+    )
         where T : class
     {
         try

@@ -4,7 +4,8 @@ using System.Text;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// What a text may hold: everything people write. Not control characters, which no document can hold, nor code points that are no characters. Line breaks and tabs may stand where several lines may.
+/// What a text may hold: everything people write. Not control characters, which no document can hold, nor code points
+/// that are no characters. Line breaks and tabs may stand where several lines may.
 /// One rule for every field that comes in; what was stored before there was one is written out escaped.
 /// </summary>
 public static class PlainText
@@ -51,5 +52,6 @@ public static class PlainText
         return plain.ToString();
     }
 
-    private static bool MayStand(char letter) => letter is '\t' or '\n' or '\r' || (!char.IsControl(letter) && letter is not ('\uFFFE' or '\uFFFF'));
+    private static bool MayStand(char letter) =>
+        letter is '\t' or '\n' or '\r' || (!char.IsControl(letter) && letter is not ('\uFFFE' or '\uFFFF'));
 }

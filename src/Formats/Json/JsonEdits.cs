@@ -4,7 +4,8 @@ using System.Text.Json.Nodes;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Applies changes in the form of JSON Patch (RFC 6902: add, remove, replace, copy, move) to a document. Fields that are not touched keep their order and their writing.
+/// Applies changes in the form of JSON Patch (RFC 6902: add, remove, replace, copy, move) to a document. Fields that
+/// are not touched keep their order and their writing.
 /// </summary>
 public static class JsonEdits
 {
@@ -14,7 +15,10 @@ public static class JsonEdits
     // A book copied into itself again and again would grow without end.
     private const int MostValues = 100_000;
 
-    /// <summary>The document after the changes; a change that does not fit it is a fault at its place in the list, and the rest is not tried.</summary>
+    /// <summary>
+    /// The document after the changes; a change that does not fit it is a fault at its place in the list, and the rest
+    /// is not tried.
+    /// </summary>
     public static JsonNode? Apply(JsonNode document, Node operations)
     {
         var edited = document.DeepClone();
@@ -45,13 +49,19 @@ public static class JsonEdits
             case "add":
                 return TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: true);
             case "replace":
-                return !IsThere(document, path) ? Missing(path) : TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: false);
+                return !IsThere(document, path)
+                    ? Missing(path)
+                    : TooMuch(path, value, ref values) ?? Put(document, path, value, inserts: false);
             case "remove":
                 return Remove(document, path, out _);
             case "copy" when Pointer(operation["from"].Text()) is { } from:
-                return !IsThere(document, from) ? Missing(from) : Find(document, from) is var found && TooMuch(path, found, ref values) is { } much ? much : Put(document, path, found?.DeepClone(), inserts: true);
+                return !IsThere(document, from) ? Missing(from)
+                    : Find(document, from) is var found && TooMuch(path, found, ref values) is { } much ? much
+                    : Put(document, path, found?.DeepClone(), inserts: true);
             case "move" when Pointer(operation["from"].Text()) is { } from:
-                return Remove(document, from, out var moved) ?? TooMuch(path, moved, ref values) ?? Put(document, path, moved, inserts: true);
+                return Remove(document, from, out var moved)
+                    ?? TooMuch(path, moved, ref values)
+                    ?? Put(document, path, moved, inserts: true);
             default:
                 return "A change is add, remove, replace, copy or move.";
         }
@@ -102,7 +112,8 @@ public static class JsonEdits
         var (count, depth) = SizeOf(value);
         values += count;
         return values > MostValues ? "With this change the book would hold more than is read here."
-            : path.Length + depth > WireJson.Depth ? $"With this change the book would nest deeper than {WireJson.Depth} levels."
+            : path.Length + depth > WireJson.Depth
+                ? $"With this change the book would nest deeper than {WireJson.Depth} levels."
             : null;
     }
 
@@ -114,14 +125,19 @@ public static class JsonEdits
             JsonArray list => list,
             _ => [],
         };
-        return inner.Select(SizeOf).Aggregate((Values: 1, Depth: 1), (sum, size) => (sum.Values + size.Values, Math.Max(sum.Depth, size.Depth + 1)));
+        return inner
+            .Select(SizeOf)
+            .Aggregate((Values: 1, Depth: 1), (sum, size) =>
+                (sum.Values + size.Values, Math.Max(sum.Depth, size.Depth + 1))
+            );
     }
 
     private static JsonNode? Holder(JsonNode document, string[] path) => Find(document, path[..^1]);
 
     // A member that is there may well be null.
     private static bool IsThere(JsonNode document, string[] path) =>
-        path.Length == 0 || Holder(document, path) switch
+        path.Length == 0
+        || Holder(document, path) switch
         {
             JsonObject holder => holder.ContainsKey(path[^1]),
             JsonArray list => Index(path[^1], list.Count, ofEnd: false) is not null,
@@ -144,11 +160,24 @@ public static class JsonEdits
     }
 
     private static int? Index(string part, int count, bool ofEnd) =>
-        ofEnd && part == "-" ? count : int.TryParse(part, NumberStyles.None, CultureInfo.InvariantCulture, out var index) && index < count + (ofEnd ? 1 : 0) ? index : null;
+        ofEnd && part == "-" ? count
+        : int.TryParse(part, NumberStyles.None, CultureInfo.InvariantCulture, out var index)
+        && index < count + (ofEnd ? 1 : 0)
+            ? index
+        : null;
 
     // RFC 6901: "/plans/0/name"; ~1 stands for a slash and ~0 for a tilde.
     private static string[]? Pointer(string? text) =>
-        text is null || (text.Length > 0 && text[0] != '/') ? null : text.Length == 0 ? [] : [.. text[1..].Split('/').Select(part => part.Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal))];
+        text is null || (text.Length > 0 && text[0] != '/') ? null
+        : text.Length == 0 ? []
+        :
+        [
+            .. text[1..]
+                .Split('/')
+                .Select(part =>
+                    part.Replace("~1", "/", StringComparison.Ordinal).Replace("~0", "~", StringComparison.Ordinal)
+                ),
+        ];
 
     private static string Missing(string[] path) => $"There is no /{string.Join('/', path)} in this book.";
 }

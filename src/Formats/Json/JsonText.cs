@@ -4,7 +4,10 @@ using System.Text.Unicode;
 
 namespace HomeStart.Formats;
 
-/// <summary>Whether bytes are JSON whose texts are all text: what JSON allows to be written but no program can hold is found before anything is read.</summary>
+/// <summary>
+/// Whether bytes are JSON whose texts are all text: what JSON allows to be written but no program can hold is found
+/// before anything is read.
+/// </summary>
 public static class JsonText
 {
     /// <summary>The document, or why the bytes are none.</summary>
@@ -18,16 +21,31 @@ public static class JsonText
         try
         {
             var document = JsonDocument.Parse(bytes, new JsonDocumentOptions { MaxDepth = WireJson.Depth });
-            return BrokenAt(bytes.Span) is { } where ? (null, new JsonFlaw(where, "This text holds half of a character: a surrogate without its other half. Type it again.")) : (document, null);
+            return BrokenAt(bytes.Span) is { } where
+                ? (
+                    null,
+                    new JsonFlaw(
+                        where,
+                        "This text holds half of a character: a surrogate without its other half. Type it again."
+                    )
+                )
+                : (document, null);
         }
         catch (JsonException exception)
         {
-            var place = exception.LineNumber is { } line ? $" Line {line + 1}, byte {exception.BytePositionInLine + 1}." : "";
-            return (null, new JsonFlaw(null, $"This is not JSON, or it nests deeper than {WireJson.Depth} levels.{place}"));
+            var place = exception.LineNumber is { } line
+                ? $" Line {line + 1}, byte {exception.BytePositionInLine + 1}."
+                : "";
+            return (
+                null,
+                new JsonFlaw(null, $"This is not JSON, or it nests deeper than {WireJson.Depth} levels.{place}")
+            );
         }
     }
 
-    /// <summary>Reports every name that stands twice in an object: readers would differ on which of the two counts.</summary>
+    /// <summary>
+    /// Reports every name that stands twice in an object: readers would differ on which of the two counts.
+    /// </summary>
     public static void ReportTwice(JsonElement element, string where, FaultList faults)
     {
         switch (element.ValueKind)
@@ -123,7 +141,11 @@ public static class JsonText
         foreach (var (depth, place) in places.Reverse().Index())
         {
             var isLast = depth == places.Count - 1;
-            path += isLast && !isValue ? "" : place.IsList ? $"[{place.Index}]" : path.Length == 0 ? place.Name : $".{place.Name}";
+            path +=
+                isLast && !isValue ? ""
+                : place.IsList ? $"[{place.Index}]"
+                : path.Length == 0 ? place.Name
+                : $".{place.Name}";
         }
 
         return path;

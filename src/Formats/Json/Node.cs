@@ -5,7 +5,8 @@ using System.Text.Json;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// A place in a JSON document that is read into values and faults: what is missing or of another type is reported with its path, and reading goes on, so that all
+/// A place in a JSON document that is read into values and faults: what is missing or of another type is reported with
+/// its path, and reading goes on, so that all
 /// faults come back at once. An absent field and null are the same, but for prices (costing.md, wire format).
 /// </summary>
 public readonly struct Node
@@ -16,7 +17,8 @@ public readonly struct Node
     private readonly JsonElement? _element;
     private readonly FaultList _faults;
 
-    public Node(JsonElement? element, string where, FaultList faults) => (_element, Where, _faults) = (element, where, faults);
+    public Node(JsonElement? element, string where, FaultList faults) =>
+        (_element, Where, _faults) = (element, where, faults);
 
     /// <summary>The path of this place.</summary>
     public string Where { get; }
@@ -36,7 +38,8 @@ public readonly struct Node
         get
         {
             var where = Where.Length == 0 ? field : $"{Where}.{field}";
-            return _element is { ValueKind: JsonValueKind.Object } element && element.TryGetProperty(field, out var value)
+            return
+                _element is { ValueKind: JsonValueKind.Object } element && element.TryGetProperty(field, out var value)
                 ? new Node(value, where, _faults)
                 : new Node(null, where, _faults);
         }
@@ -67,7 +70,10 @@ public readonly struct Node
 
         if (PlainText.Unwritable(text) is { } letter)
         {
-            Fault(FaultCodes.BadType, $"This text holds a character that cannot be seen (U+{(int)letter:X4}): type it again without.");
+            Fault(
+                FaultCodes.BadType,
+                $"This text holds a character that cannot be seen (U+{(int)letter:X4}): type it again without."
+            );
             return null;
         }
 
@@ -95,7 +101,9 @@ public readonly struct Node
         return null;
     }
 
-    /// <summary>A whole number; one too large for 32 bits becomes the largest there is, for the range check that follows.</summary>
+    /// <summary>
+    /// A whole number; one too large for 32 bits becomes the largest there is, for the range check that follows.
+    /// </summary>
     public int? Whole()
     {
         if (!Is(JsonValueKind.Number, "a whole number"))
@@ -142,11 +150,17 @@ public readonly struct Node
             return percent;
         }
 
-        Fault(FaultCodes.OutOfRange, $"This must be a percentage from 0 to {most}, written as text such as \"20\" or \"8.875\".");
+        Fault(
+            FaultCodes.OutOfRange,
+            $"This must be a percentage from 0 to {most}, written as text such as \"20\" or \"8.875\"."
+        );
         return null;
     }
 
-    /// <summary>An amount in minor units; null where it is absent, or cannot be read, which is reported. Without a currency only its shape is checked.</summary>
+    /// <summary>
+    /// An amount in minor units; null where it is absent, or cannot be read, which is reported. Without a currency only
+    /// its shape is checked.
+    /// </summary>
     public Minor? Amount(Currency? currency)
     {
         if (IsAbsent)
@@ -167,7 +181,10 @@ public readonly struct Node
     /// <summary>An amount whose currency is not known here; what is none in any currency is reported.</summary>
     public ExactDecimal? AmountNumber()
     {
-        if (_element is { ValueKind: JsonValueKind.String } element && ExactDecimal.TryParse(element.GetString(), out var number))
+        if (
+            _element is { ValueKind: JsonValueKind.String } element
+            && ExactDecimal.TryParse(element.GetString(), out var number)
+        )
         {
             return number;
         }
@@ -199,7 +216,10 @@ public readonly struct Node
         return currency;
     }
 
-    /// <summary>The items of a list; none where it is absent or, reported, of another type or longer than <paramref name="most"/>.</summary>
+    /// <summary>
+    /// The items of a list; none where it is absent or, reported, of another type or longer than
+    /// <paramref name="most"/>.
+    /// </summary>
     public ImmutableArray<Node> Items(int most = 1000)
     {
         if (!Is(JsonValueKind.Array, "a list"))
@@ -219,7 +239,8 @@ public readonly struct Node
     }
 
     /// <summary>The texts of a list; an item of another type is reported and left out.</summary>
-    public ImmutableArray<string> Texts(int most = 1000) => [.. Items(most).Select(item => item.RequiredText("The text")).OfType<string>()];
+    public ImmutableArray<string> Texts(int most = 1000) =>
+        [.. Items(most).Select(item => item.RequiredText("The text")).OfType<string>()];
 
     /// <summary>The value that a word stands for; another word is reported as unknown.</summary>
     public T? Word<T>(params (string Word, T Value)[] words)
@@ -238,7 +259,10 @@ public readonly struct Node
             }
         }
 
-        Fault(FaultCodes.Unknown, $"“{text}” is not known here; it is one of: {string.Join(", ", words.Select(known => known.Word))}.");
+        Fault(
+            FaultCodes.Unknown,
+            $"“{text}” is not known here; it is one of: {string.Join(", ", words.Select(known => known.Word))}."
+        );
         return null;
     }
 

@@ -7,7 +7,9 @@ namespace HomeStart.Formats;
 /// <summary>How wire records become JSON.</summary>
 public static class WireJson
 {
-    public static readonly JsonSerializerOptions Options = Configure(new JsonSerializerOptions(JsonSerializerDefaults.Web));
+    public static readonly JsonSerializerOptions Options = Configure(
+        new JsonSerializerOptions(JsonSerializerDefaults.Web)
+    );
 
     /// <summary>How deep a document may nest.</summary>
     public const int Depth = 32;
@@ -17,9 +19,15 @@ public static class WireJson
         options.MaxDepth = Depth;
         options.NumberHandling = JsonNumberHandling.Strict;
         // Kinds of line are written in camel case, all other words with hyphens; a number is no word.
-        options.Converters.Add(new JsonStringEnumConverter<LineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
-        options.Converters.Add(new JsonStringEnumConverter<RowKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
-        options.Converters.Add(new JsonStringEnumConverter<UpkeepLineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.Converters.Add(
+            new JsonStringEnumConverter<LineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false)
+        );
+        options.Converters.Add(
+            new JsonStringEnumConverter<RowKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false)
+        );
+        options.Converters.Add(
+            new JsonStringEnumConverter<UpkeepLineKind>(JsonNamingPolicy.CamelCase, allowIntegerValues: false)
+        );
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower, allowIntegerValues: false));
         options.TypeInfoResolver = new DefaultJsonTypeInfoResolver().WithAddedModifier(OnlyIncludedLinesSaySo);
         return options;

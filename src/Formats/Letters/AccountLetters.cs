@@ -3,7 +3,8 @@ namespace HomeStart.Formats;
 /// <summary>What is written to whoever wants to confirm a mail address.</summary>
 public static class AccountLetters
 {
-    /// <param name="page">Where the code is typed in, with it filled in already: it stands behind the sign #, which no server is told.</param>
+    /// <param name="page">Where the code is typed in, with it filled in already: it stands behind the sign #, which no
+    /// server is told.</param>
     public static Letter Code(string mail, string code, int minutes, Guid id, Uri page)
     {
         var letter = new LetterText()

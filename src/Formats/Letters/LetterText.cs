@@ -4,7 +4,8 @@ using System.Text.Encodings.Web;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// The contents of a mail, put together once and written twice: as plain text and as plain HTML that say the same, without pictures, scripts or anything to fetch.
+/// The contents of a mail, put together once and written twice: as plain text and as plain HTML that say the same,
+/// without pictures, scripts or anything to fetch.
 /// </summary>
 internal sealed class LetterText
 {
@@ -15,7 +16,10 @@ internal sealed class LetterText
 
     public string Text => _text.ToString().TrimEnd() + "\n";
 
-    public string Html => $"<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>Home Start</title></head>\n<body style=\"font-family:sans-serif;line-height:1.5;max-width:40em\">\n{_html}</body></html>\n";
+    public string Html =>
+        "<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>Home "
+        + $"Start</title></head>\n<body style=\"font-family:sans-serif;line-height:1.5;max-width:40em\">\n{_html}"
+        + "</body></html>\n";
 
     public LetterText Paragraph(string words)
     {
@@ -33,7 +37,16 @@ internal sealed class LetterText
         }
 
         _text.Append('\n');
-        _html.Append("<table>\n").AppendJoin("", facts.Select(fact => $"<tr><th scope=\"row\" style=\"text-align:left;padding-right:1em\">{Escaped(fact.Name)}</th><td>{Escaped(fact.Value)}</td></tr>\n")).Append("</table>\n");
+        _html
+            .Append("<table>\n")
+            .AppendJoin(
+                "",
+                facts.Select(fact =>
+                    $"<tr><th scope=\"row\" style=\"text-align:left;padding-right:1em\">{Escaped(fact.Name)}"
+                    + $"</th><td>{Escaped(fact.Value)}</td></tr>\n"
+                )
+            )
+            .Append("</table>\n");
         return this;
     }
 

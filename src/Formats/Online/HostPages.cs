@@ -2,7 +2,10 @@ using System.Security.Cryptography;
 
 namespace HomeStart.Formats;
 
-/// <summary>The page that stands in a web space before its owner puts anything there. It is nobody's work, and may always give way.</summary>
+/// <summary>
+/// The page that stands in a web space before its owner puts anything there. It is nobody's work, and may always give
+/// way.
+/// </summary>
 public static class HostPages
 {
     private static readonly byte[] Bytes =
@@ -17,7 +20,11 @@ public static class HostPages
         """u8.ToArray();
 
     /// <summary>The page as a file of the web space.</summary>
-    public static readonly SiteFile Placeholder = new("index.html", Convert.ToHexStringLower(SHA256.HashData(Bytes)), Bytes.Length);
+    public static readonly SiteFile Placeholder = new(
+        "index.html",
+        Convert.ToHexStringLower(SHA256.HashData(Bytes)),
+        Bytes.Length
+    );
 
     /// <summary>A copy of its bytes.</summary>
     public static byte[] PlaceholderBytes => [.. Bytes];

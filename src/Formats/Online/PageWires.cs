@@ -5,16 +5,37 @@ namespace HomeStart.Formats;
 /// <summary>What an owner says of their business.</summary>
 /// <param name="Hours">Monday first, seven.</param>
 /// <param name="Picture">The name of a picture that was put up for the page; null: none.</param>
-public sealed record BusinessPageWire(string Name, string About, string Street, string Town, string Telephone, IReadOnlyList<OpenHoursWire> Hours, string Layout, string? Picture, string PictureText)
+public sealed record BusinessPageWire(
+    string Name,
+    string About,
+    string Street,
+    string Town,
+    string Telephone,
+    IReadOnlyList<OpenHoursWire> Hours,
+    string Layout,
+    string? Picture,
+    string PictureText
+)
 {
     public static BusinessPageWire Of(BusinessPage page) =>
-        new(page.Name, page.About, page.Street, page.Town, page.Telephone, [.. page.Hours.Select(OpenHoursWire.Of)], BusinessPageReader.Layouts.Single(layout => layout.Value == page.Layout).Word, page.Picture, page.PictureText);
+        new(
+            page.Name,
+            page.About,
+            page.Street,
+            page.Town,
+            page.Telephone,
+            [.. page.Hours.Select(OpenHoursWire.Of)],
+            BusinessPageReader.Layouts.Single(layout => layout.Value == page.Layout).Word,
+            page.Picture,
+            page.PictureText
+        );
 }
 
 /// <summary>Whether it is open on a day, and from when to when, as 09:30.</summary>
 public sealed record OpenHoursWire(bool IsOpen, string Opens, string Closes)
 {
-    public static OpenHoursWire Of(OpenHours? hours) => hours is null ? new(false, "", "") : new(true, Written(hours.Opens), Written(hours.Closes));
+    public static OpenHoursWire Of(OpenHours? hours) =>
+        hours is null ? new(false, "", "") : new(true, Written(hours.Opens), Written(hours.Closes));
 
     private static string Written(TimeOnly time) => time.ToString("HH:mm", CultureInfo.InvariantCulture);
 }
@@ -34,7 +55,12 @@ public sealed record PutPageUpBody(BusinessPageWire Page, bool MayReplace);
 /// <summary>Reads a business page.</summary>
 public static class BusinessPageReader
 {
-    public static readonly (string Word, PageLayout Value)[] Layouts = [("column", PageLayout.Column), ("shopfront", PageLayout.Shopfront), ("spine", PageLayout.Spine)];
+    public static readonly (string Word, PageLayout Value)[] Layouts =
+    [
+        ("column", PageLayout.Column),
+        ("shopfront", PageLayout.Shopfront),
+        ("spine", PageLayout.Spine),
+    ];
 
     private const int DaysOfAWeek = 7;
 
@@ -44,11 +70,27 @@ public static class BusinessPageReader
         node.IsObject();
         var days = node["hours"].Items(DaysOfAWeek);
         OpenHours?[] hours = [.. days.Select(Hours), .. Enumerable.Repeat<OpenHours?>(null, DaysOfAWeek - days.Length)];
-        var page = new BusinessPage(Text(node, "name"), Text(node, "about").ReplaceLineEndings("\n"), Text(node, "street"), Text(node, "town"), Text(node, "telephone"), [.. hours], node["layout"].Word(Layouts) ?? PageLayout.Column)
+        var page = new BusinessPage(
+            Text(node, "name"),
+            Text(node, "about").ReplaceLineEndings("\n"),
+            Text(node, "street"),
+            Text(node, "town"),
+            Text(node, "telephone"),
+            [.. hours],
+            node["layout"].Word(Layouts) ?? PageLayout.Column
+        )
         {
-            Picture = node["picture"].Text() is { Length: > 0 } picture ? picture : null, PictureText = Text(node, "pictureText"),
+            Picture = node["picture"].Text() is { Length: > 0 } picture ? picture : null,
+            PictureText = Text(node, "pictureText"),
         };
-        if (page.Picture is { } path && (FileRules.PathFlaw(path) is not null || path.Contains('/', StringComparison.Ordinal) || FileKinds.TypeOf(path)?.StartsWith("image/", StringComparison.Ordinal) != true))
+        if (
+            page.Picture is { } path
+            && (
+                FileRules.PathFlaw(path) is not null
+                || path.Contains('/', StringComparison.Ordinal)
+                || FileKinds.TypeOf(path)?.StartsWith("image/", StringComparison.Ordinal) != true
+            )
+        )
         {
             node["picture"].Fault(FaultCodes.BadType, "This is no picture that was put up for the page.");
         }
@@ -57,7 +99,10 @@ public static class BusinessPageReader
         return node.Faults.Any ? null : page;
     }
 
-    private static OpenHours? Hours(Node day) => day["isOpen"].Flag() == true && Time(day["opens"]) is { } opens && Time(day["closes"]) is { } closes ? new OpenHours(opens, closes) : null;
+    private static OpenHours? Hours(Node day) =>
+        day["isOpen"].Flag() == true && Time(day["opens"]) is { } opens && Time(day["closes"]) is { } closes
+            ? new OpenHours(opens, closes)
+            : null;
 
     private static TimeOnly? Time(Node node)
     {

@@ -7,7 +7,8 @@ namespace HomeStart.Formats;
 /// <param name="Preference">Of MX alone.</param>
 public sealed record RecordWire(string Owner, int TtlSeconds, string Type, string Data, int? Preference)
 {
-    public static RecordWire Of(ResourceRecord record) => new(record.Owner, record.TtlSeconds, ZoneFile.Word(record.Type), record.Data, record.Preference);
+    public static RecordWire Of(ResourceRecord record) =>
+        new(record.Owner, record.TtlSeconds, ZoneFile.Word(record.Type), record.Data, record.Preference);
 }
 
 /// <summary>A zone, and which versions of it can be put back.</summary>
@@ -15,16 +16,37 @@ public sealed record RecordWire(string Owner, int TtlSeconds, string Type, strin
 /// <param name="ServedBy">Who is in charge, in words.</param>
 /// <param name="Domains">Every domain of this owner, whose records can be looked at here.</param>
 /// <param name="CanChange">Whether it can be changed from here; false: somebody else keeps it.</param>
-public sealed record ZoneWire(string Domain, int Version, string ServedBy, bool CanChange, IReadOnlyList<RecordWire> Records, IReadOnlyList<string> Domains)
+public sealed record ZoneWire(
+    string Domain,
+    int Version,
+    string ServedBy,
+    bool CanChange,
+    IReadOnlyList<RecordWire> Records,
+    IReadOnlyList<string> Domains
+)
 {
-    public static ZoneWire Of(DomainName domain, int version, string servedBy, IEnumerable<ResourceRecord> records, IReadOnlyList<string> domains) =>
-        new(domain.Text, version, servedBy, true, [.. records.Select(RecordWire.Of)], domains);
+    public static ZoneWire Of(
+        DomainName domain,
+        int version,
+        string servedBy,
+        IEnumerable<ResourceRecord> records,
+        IReadOnlyList<string> domains
+    ) => new(domain.Text, version, servedBy, true, [.. records.Select(RecordWire.Of)], domains);
 }
 
 /// <summary>What taking records in would do.</summary>
-public sealed record ZoneChangeWire(IReadOnlyList<RecordWire> Out, IReadOnlyList<RecordWire> In, IReadOnlyList<RecordWire> Records)
+public sealed record ZoneChangeWire(
+    IReadOnlyList<RecordWire> Out,
+    IReadOnlyList<RecordWire> In,
+    IReadOnlyList<RecordWire> Records
+)
 {
-    public static ZoneChangeWire Of(ZoneChange change, IEnumerable<ResourceRecord> records) => new([.. change.Out.Select(RecordWire.Of)], [.. change.In.Select(RecordWire.Of)], [.. records.Select(RecordWire.Of)]);
+    public static ZoneChangeWire Of(ZoneChange change, IEnumerable<ResourceRecord> records) =>
+        new(
+            [.. change.Out.Select(RecordWire.Of)],
+            [.. change.In.Select(RecordWire.Of)],
+            [.. records.Select(RecordWire.Of)]
+        );
 }
 
 /// <summary>A zone as it is to be.</summary>
@@ -39,10 +61,20 @@ public sealed record TryZoneBody(string? ZoneFile, string? Set, string? Argument
 public static class RecordReader
 {
     /// <summary>The words of the types, as zone files have them.</summary>
-    public static readonly (string Word, RecordType Value)[] Types = [.. Enum.GetValues<RecordType>().Select(type => (ZoneFile.Word(type), type))];
+    public static readonly (string Word, RecordType Value)[] Types =
+    [
+        .. Enum.GetValues<RecordType>().Select(type => (ZoneFile.Word(type), type)),
+    ];
 
     /// <summary>The words of the ready sets.</summary>
-    public static readonly (string Word, ReadySet Value)[] Sets = [("site-here", ReadySet.SiteHere), ("mail-here", ReadySet.MailHere), ("mail-elsewhere", ReadySet.MailElsewhere), ("nothing-but-mail", ReadySet.NothingButMail), ("prove-by-text", ReadySet.ProveByText)];
+    public static readonly (string Word, ReadySet Value)[] Sets =
+    [
+        ("site-here", ReadySet.SiteHere),
+        ("mail-here", ReadySet.MailHere),
+        ("mail-elsewhere", ReadySet.MailElsewhere),
+        ("nothing-but-mail", ReadySet.NothingButMail),
+        ("prove-by-text", ReadySet.ProveByText),
+    ];
 
     /// <summary>A longer text than elsewhere: a key in a record has thousands of characters.</summary>
     private const int LongestData = 2 * ZoneRules.LongestText;
@@ -60,14 +92,23 @@ public static class RecordReader
     private static ResourceRecord? ReadOne(Node node)
     {
         node.IsObject();
-        var (owner, type, data) = (node["owner"].RequiredText("What stands before the domain"), node["type"].Word(Types), Data(node["data"]));
+        var (owner, type, data) = (
+            node["owner"].RequiredText("What stands before the domain"),
+            node["type"].Word(Types),
+            Data(node["data"])
+        );
         if (node["type"].IsAbsent)
         {
             node["type"].Required("The type");
         }
 
         var ttl = node["ttlSeconds"].Whole() ?? Pointing.TtlSeconds;
-        return owner is not null && type is { } known && data is not null ? new ResourceRecord(Owner(owner), ttl, known, Tidied(known, data)) { Preference = node["preference"].Whole() } : null;
+        return owner is not null && type is { } known && data is not null
+            ? new ResourceRecord(Owner(owner), ttl, known, Tidied(known, data))
+            {
+                Preference = node["preference"].Whole(),
+            }
+            : null;
     }
 
     private static string? Data(Node node)
@@ -81,7 +122,10 @@ public static class RecordReader
         var data = text.GetString()!;
         if (data.Length > LongestData)
         {
-            node.Fault(FaultCodes.OutOfRange, $"This value has {data.Length} characters; at most {LongestData} are read.");
+            node.Fault(
+                FaultCodes.OutOfRange,
+                $"This value has {data.Length} characters; at most {LongestData} are read."
+            );
             return null;
         }
 
@@ -90,7 +134,10 @@ public static class RecordReader
 
     private static string Owner(string typed) => typed.Trim().ToLowerInvariant() is { Length: > 0 } owner ? owner : "@";
 
-    /// <summary>As typed, but for what does not change what is meant: spaces around it, capitals in names and addresses, a missing dot at a name's end.</summary>
+    /// <summary>
+    /// As typed, but for what does not change what is meant: spaces around it, capitals in names and addresses, a
+    /// missing dot at a name's end.
+    /// </summary>
     public static string Tidied(RecordType type, string data)
     {
         var text = data.Trim();
@@ -99,11 +146,15 @@ public static class RecordReader
             RecordType.Txt => text,
             RecordType.Caa => text,
             RecordType.Cname or RecordType.Mx => Ended(text.ToLowerInvariant()),
-            RecordType.Srv => text.Split(' ', StringSplitOptions.RemoveEmptyEntries) is [var priority, var weight, var port, var target] ? $"{priority} {weight} {port} {Ended(target.ToLowerInvariant())}" : text,
+            RecordType.Srv => text.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                is [var priority, var weight, var port, var target]
+                ? $"{priority} {weight} {port} {Ended(target.ToLowerInvariant())}"
+                : text,
             _ => text.ToLowerInvariant(),
         };
     }
 
     // A name of several parts is meant whole: who types mail.example.com does not mean mail.example.com.example.com.
-    private static string Ended(string name) => name.Length == 0 || name.EndsWith('.') || !name.Contains('.', StringComparison.Ordinal) ? name : name + ".";
+    private static string Ended(string name) =>
+        name.Length == 0 || name.EndsWith('.') || !name.Contains('.', StringComparison.Ordinal) ? name : name + ".";
 }

@@ -6,10 +6,22 @@ namespace HomeStart.Formats;
 /// <summary>What stands in a web space.</summary>
 /// <param name="Size">In words; so is <paramref name="Storage"/>, null: without a limit, or not stated.</param>
 /// <param name="IsBegun">Whether the owner put anything there; else it is the host's own page.</param>
-public sealed record WebSpaceWire(int Version, bool IsBegun, string Size, string? Storage, IReadOnlyList<SiteFileWire> Files)
+public sealed record WebSpaceWire(
+    int Version,
+    bool IsBegun,
+    string Size,
+    string? Storage,
+    IReadOnlyList<SiteFileWire> Files
+)
 {
     public static WebSpaceWire Of(int version, WebSpace space, long? storage) =>
-        new(version, version > 0, OnlineWords.Bytes(space.Size), storage is { } most ? OnlineWords.Bytes(most) : null, [.. space.Files.Select(file => new SiteFileWire(file.Path, OnlineWords.Bytes(file.Size)))]);
+        new(
+            version,
+            version > 0,
+            OnlineWords.Bytes(space.Size),
+            storage is { } most ? OnlineWords.Bytes(most) : null,
+            [.. space.Files.Select(file => new SiteFileWire(file.Path, OnlineWords.Bytes(file.Size)))]
+        );
 }
 
 /// <param name="Size">In words.</param>
@@ -58,8 +70,16 @@ public static class UploadReader
             node["files"].Required("The list of files");
         }
 
-        ImmutableArray<OfferedFile> files = [.. node["files"].Items(FileRules.MostFiles).Select(File).OfType<OfferedFile>()];
-        var plan = new UploadPlan(files, (node["folder"].Text() ?? "").Trim().Trim('/'), node["alone"].Flag() ?? false, node["unpacks"].Flag() ?? false);
+        ImmutableArray<OfferedFile> files =
+        [
+            .. node["files"].Items(FileRules.MostFiles).Select(File).OfType<OfferedFile>(),
+        ];
+        var plan = new UploadPlan(
+            files,
+            (node["folder"].Text() ?? "").Trim().Trim('/'),
+            node["alone"].Flag() ?? false,
+            node["unpacks"].Flag() ?? false
+        );
         if (node.Faults.Any)
         {
             return null;

@@ -5,7 +5,8 @@ using System.Text;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Reads a zone file (RFC 1035, section 5): comments, brackets over several lines, quoted texts, $ORIGIN and $TTL, owners left out, times such as 1h. What the host keeps itself (SOA and
+/// Reads a zone file (RFC 1035, section 5): comments, brackets over several lines, quoted texts, $ORIGIN and $TTL,
+/// owners left out, times such as 1h. What the host keeps itself (SOA and
 /// the name servers of the domain) is passed over; a type that is not kept here is a fault at its line.
 /// </summary>
 public static class ZoneFileReader
@@ -13,10 +14,29 @@ public static class ZoneFileReader
     /// <summary>The most characters of a file.</summary>
     public const int Longest = 256 * 1024;
 
-    private static readonly string[] Skipped = ["SOA", "NS", "DNSKEY", "RRSIG", "NSEC", "NSEC3", "NSEC3PARAM", "DS", "CDS", "CDNSKEY"];
+    private static readonly string[] Skipped =
+    [
+        "SOA",
+        "NS",
+        "DNSKEY",
+        "RRSIG",
+        "NSEC",
+        "NSEC3",
+        "NSEC3PARAM",
+        "DS",
+        "CDS",
+        "CDNSKEY",
+    ];
 
-    /// <summary>The records, in their order; what is wrong stands in <paramref name="faults"/> with the number of its line.</summary>
-    public static ImmutableArray<ResourceRecord> Read(string text, DomainName domain, FaultList faults, CancellationToken cancel = default)
+    /// <summary>
+    /// The records, in their order; what is wrong stands in <paramref name="faults"/> with the number of its line.
+    /// </summary>
+    public static ImmutableArray<ResourceRecord> Read(
+        string text,
+        DomainName domain,
+        FaultList faults,
+        CancellationToken cancel = default
+    )
     {
         var (records, stopped) = Guard.Read(GuardLimits.ZoneFile, guard => Read(text, domain, faults, guard), cancel);
         if (stopped is not null)
@@ -31,11 +51,20 @@ public static class ZoneFileReader
     {
         if (text.Length > Longest)
         {
-            faults.Say(FaultCodes.OutOfRange, "zoneFile", $"This file has {text.Length} characters; at most {Longest} are read.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "zoneFile",
+                $"This file has {text.Length} characters; at most {Longest} are read."
+            );
             return [];
         }
 
-        var (origin, ttl, owner, records) = (domain.Text, Pointing.TtlSeconds, default(string), new List<ResourceRecord>());
+        var (origin, ttl, owner, records) = (
+            domain.Text,
+            Pointing.TtlSeconds,
+            default(string),
+            new List<ResourceRecord>()
+        );
         foreach (var (line, words) in Entries(text, faults))
         {
             guard.Part();
@@ -64,7 +93,13 @@ public static class ZoneFileReader
             }
 
             var own = ttl;
-            while (at < words.Count && (Seconds(words[at].Text) is not null || words[at].Text.Equals("IN", StringComparison.OrdinalIgnoreCase)))
+            while (
+                at < words.Count
+                && (
+                    Seconds(words[at].Text) is not null
+                    || words[at].Text.Equals("IN", StringComparison.OrdinalIgnoreCase)
+                )
+            )
             {
                 own = Seconds(words[at++].Text) ?? own;
             }
@@ -73,7 +108,10 @@ public static class ZoneFileReader
             {
                 Say(faults, line, "This line says of no record what it is: owner, time, type and value.");
             }
-            else if (!Skipped.Contains(words[at].Text.ToUpperInvariant()) && Record(domain, origin, owner, own, words[at].Text, words[(at + 1)..], line, faults) is { } record)
+            else if (
+                !Skipped.Contains(words[at].Text.ToUpperInvariant())
+                && Record(domain, origin, owner, own, words[at].Text, words[(at + 1)..], line, faults) is { } record
+            )
             {
                 records.Add(record);
             }
@@ -82,9 +120,21 @@ public static class ZoneFileReader
         return records;
     }
 
-    private static ResourceRecord? Record(DomainName domain, string origin, string owner, int ttl, string typed, List<Word> values, int line, FaultList faults)
+    private static ResourceRecord? Record(
+        DomainName domain,
+        string origin,
+        string owner,
+        int ttl,
+        string typed,
+        List<Word> values,
+        int line,
+        FaultList faults
+    )
     {
-        if (RecordReader.Types.FirstOrDefault(known => known.Word.Equals(typed, StringComparison.OrdinalIgnoreCase)) is not { Word: not null, Value: var type })
+        if (
+            RecordReader.Types.FirstOrDefault(known => known.Word.Equals(typed, StringComparison.OrdinalIgnoreCase))
+            is not { Word: not null, Value: var type }
+        )
         {
             Say(faults, line, $"“{typed}” records are not kept here.");
             return null;
@@ -97,13 +147,19 @@ public static class ZoneFileReader
         }
 
         var relative = owner == domain.Text ? "@" : owner[..^(domain.Text.Length + 1)];
-        int? preference = type == RecordType.Mx && values is [{ Text: var first }, _] && int.TryParse(first, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : null;
+        int? preference =
+            type == RecordType.Mx
+            && values is [{ Text: var first }, _]
+            && int.TryParse(first, NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+                ? number
+                : null;
         var data = (type, values) switch
         {
             (RecordType.Txt, { Count: > 0 }) => string.Concat(values.Select(value => value.Text)),
             (RecordType.Mx, [_, { Text: var target }]) => Absolute(target, origin) + ".",
             (RecordType.Cname, [{ Text: var target }]) => Absolute(target, origin) + ".",
-            (RecordType.Srv, [var priority, var weight, var port, { Text: var target }]) => $"{priority.Text} {weight.Text} {port.Text} {(target == "." ? "." : Absolute(target, origin) + ".")}",
+            (RecordType.Srv, [var priority, var weight, var port, { Text: var target }]) =>
+                $"{priority.Text} {weight.Text} {port.Text} {(target == "." ? "." : Absolute(target, origin) + ".")}",
             (RecordType.Caa, [var flag, var tag, var value]) => $"{flag.Text} {tag.Text} \"{value.Text}\"",
             (RecordType.A or RecordType.Aaaa, [{ Text: var address }]) => address.ToLowerInvariant(),
             _ => null,
@@ -116,12 +172,16 @@ public static class ZoneFileReader
         return data is null ? null : new ResourceRecord(relative, ttl, type, data) { Preference = preference };
     }
 
-    private static string Absolute(string name, string origin) => name == "@" ? origin : name.EndsWith('.') ? name[..^1].ToLowerInvariant() : $"{name.ToLowerInvariant()}.{origin}";
+    private static string Absolute(string name, string origin) =>
+        name == "@" ? origin
+        : name.EndsWith('.') ? name[..^1].ToLowerInvariant()
+        : $"{name.ToLowerInvariant()}.{origin}";
 
     // 3600, or with units: 1h30m.
     private static int? Seconds(string text)
     {
-        long sum = 0, part = 0;
+        long sum = 0,
+            part = 0;
         if (text.Length is 0 or > 12 || !char.IsAsciiDigit(text[0]))
         {
             return null;
@@ -135,7 +195,15 @@ public static class ZoneFileReader
                 continue;
             }
 
-            var unit = letter switch { 's' => 1, 'm' => 60, 'h' => 3600, 'd' => 86_400, 'w' => 604_800, _ => 0 };
+            var unit = letter switch
+            {
+                's' => 1,
+                'm' => 60,
+                'h' => 3600,
+                'd' => 86_400,
+                'w' => 604_800,
+                _ => 0,
+            };
             if (unit == 0)
             {
                 return null;
@@ -157,7 +225,7 @@ public static class ZoneFileReader
         {
             number++;
             begun = depth == 0 ? number : begun;
-            for (var at = 0; at < line.Length && line[at] != ';';)
+            for (var at = 0; at < line.Length && line[at] != ';'; )
             {
                 if (line[at] is ' ' or '\t')
                 {
@@ -214,7 +282,16 @@ public static class ZoneFileReader
             if (letter == '\\' && at + 1 < line.Length)
             {
                 // Three digits are a byte, anything else stands for itself.
-                if (at + 3 < line.Length && int.TryParse(line.AsSpan(at + 1, 3), NumberStyles.None, CultureInfo.InvariantCulture, out var code) && code <= 255)
+                if (
+                    at + 3 < line.Length
+                    && int.TryParse(
+                        line.AsSpan(at + 1, 3),
+                        NumberStyles.None,
+                        CultureInfo.InvariantCulture,
+                        out var code
+                    )
+                    && code <= 255
+                )
                 {
                     word.Append((char)code);
                     at += 3;
@@ -233,5 +310,6 @@ public static class ZoneFileReader
         return (word.ToString(), !quoted);
     }
 
-    private static void Say(FaultList faults, int line, string message) => faults.Say(FaultCodes.BadType, $"zoneFile:{line}", message);
+    private static void Say(FaultList faults, int line, string message) =>
+        faults.Say(FaultCodes.BadType, $"zoneFile:{line}", message);
 }

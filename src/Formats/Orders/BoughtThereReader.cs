@@ -18,7 +18,11 @@ public static class BoughtThereReader
             root["receipts"].Fault(FaultCodes.Repeated, "A seller is named twice: say once what was paid there.");
         }
 
-        foreach (var seller in sellers.Where(seller => receipts.TrueForAll(receipt => receipt is not null && receipt.Book != seller.Id)))
+        foreach (
+            var seller in sellers.Where(seller =>
+                receipts.TrueForAll(receipt => receipt is not null && receipt.Book != seller.Id)
+            )
+        )
         {
             if (!root.Faults.Any)
             {
@@ -26,7 +30,10 @@ public static class BoughtThereReader
             }
         }
 
-        var there = new BoughtThere(notedOn, [.. receipts.OfType<SellerReceipt>()], Keys(root["keys"])) { CardExpires = root["cardExpires"].IsAbsent ? null : root["cardExpires"].Date() };
+        var there = new BoughtThere(notedOn, [.. receipts.OfType<SellerReceipt>()], Keys(root["keys"]))
+        {
+            CardExpires = root["cardExpires"].IsAbsent ? null : root["cardExpires"].Date(),
+        };
         return root.Faults.Any ? null : there;
     }
 
@@ -43,8 +50,17 @@ public static class BoughtThereReader
             return null;
         }
 
-        var (paid, reference) = (Amount(node["paid"], seller.Currency, $"What {seller.Provider.Name} was paid"), Open(node["reference"]));
-        ImmutableArray<ReceiptEntry> lines = [.. node["lines"].Items(BoughtThere.MostLines).Select(line => Line(line, seller.Currency)).OfType<ReceiptEntry>()];
+        var (paid, reference) = (
+            Amount(node["paid"], seller.Currency, $"What {seller.Provider.Name} was paid"),
+            Open(node["reference"])
+        );
+        ImmutableArray<ReceiptEntry> lines =
+        [
+            .. node["lines"]
+                .Items(BoughtThere.MostLines)
+                .Select(line => Line(line, seller.Currency))
+                .OfType<ReceiptEntry>(),
+        ];
         return paid is { } sum ? new SellerReceipt(seller.Id, reference, sum, lines) : null;
     }
 
@@ -68,30 +84,66 @@ public static class BoughtThereReader
             return null;
         }
 
-        if (ExactDecimal.TryParse(TypedNumber.Of(typed), out var number) && Money.TryOf(number, currency, out var money) == AmountFault.None)
+        if (
+            ExactDecimal.TryParse(TypedNumber.Of(typed), out var number)
+            && Money.TryOf(number, currency, out var money) == AmountFault.None
+        )
         {
             return money;
         }
 
-        node.Fault(FaultCodes.BadAmount, $"This is no sum in {currency.Code}: type it like {new Money(18907, currency).ToAmount()}.");
+        node.Fault(
+            FaultCodes.BadAmount,
+            $"This is no sum in {currency.Code}: type it like {new Money(18907, currency).ToAmount()}."
+        );
         return null;
     }
 
     private static TypedKeys Keys(Node node)
     {
         var keys = new TypedKeys(
-            Open(node["logIn"]), Open(node["user"]), Open(node["server"]), Open(node["iPv4"]), Open(node["iPv6"]), [.. node["nameServers"].Items(10).Select(Open).OfType<string>()], Open(node["fileServer"]), Open(node["mailServer"]),
-            Open(node["notes"], Node.LongestText));
-        if (keys.LogIn is { } address && !(Uri.TryCreate(address, UriKind.Absolute, out var uri) && uri.Scheme == Uri.UriSchemeHttps && uri.UserInfo.Length == 0))
+            Open(node["logIn"]),
+            Open(node["user"]),
+            Open(node["server"]),
+            Open(node["iPv4"]),
+            Open(node["iPv6"]),
+            [.. node["nameServers"].Items(10).Select(Open).OfType<string>()],
+            Open(node["fileServer"]),
+            Open(node["mailServer"]),
+            Open(node["notes"], Node.LongestText)
+        );
+        if (
+            keys.LogIn is { } address
+            && !(
+                Uri.TryCreate(address, UriKind.Absolute, out var uri)
+                && uri.Scheme == Uri.UriSchemeHttps
+                && uri.UserInfo.Length == 0
+            )
+        )
         {
-            node["logIn"].Fault(FaultCodes.BadType, "Type the address where you log in from https:// on, without a name or passcode in it.");
+            node["logIn"]
+                .Fault(
+                    FaultCodes.BadType,
+                    "Type the address where you log in from https:// on, without a name or passcode in it."
+                );
         }
 
-        Address(node["iPv4"], keys.IPv4, System.Net.Sockets.AddressFamily.InterNetwork, "an IPv4 address, four numbers with points: 192.0.2.10");
-        Address(node["iPv6"], keys.IPv6, System.Net.Sockets.AddressFamily.InterNetworkV6, "an IPv6 address, groups with colons: 2001:db8::10");
+        Address(
+            node["iPv4"],
+            keys.IPv4,
+            System.Net.Sockets.AddressFamily.InterNetwork,
+            "an IPv4 address, four numbers with points: 192.0.2.10"
+        );
+        Address(
+            node["iPv6"],
+            keys.IPv6,
+            System.Net.Sockets.AddressFamily.InterNetworkV6,
+            "an IPv6 address, groups with colons: 2001:db8::10"
+        );
         foreach (var server in keys.NameServers.Where(server => DomainName.Parse(server.TrimEnd('.')) is null))
         {
-            node["nameServers"].Fault(FaultCodes.BadType, $"“{server}” is no name of a server, such as ns1.example.net.");
+            node["nameServers"]
+                .Fault(FaultCodes.BadType, $"“{server}” is no name of a server, such as ns1.example.net.");
         }
 
         return keys;
@@ -99,7 +151,16 @@ public static class BoughtThereReader
 
     private static void Address(Node node, string? typed, System.Net.Sockets.AddressFamily family, string what)
     {
-        if (typed is not null && !(IPAddress.TryParse(typed, out var address) && address.AddressFamily == family && (family != System.Net.Sockets.AddressFamily.InterNetwork || typed.Count(letter => letter == '.') == 3)))
+        if (
+            typed is not null
+            && !(
+                IPAddress.TryParse(typed, out var address)
+                && address.AddressFamily == family
+                && (
+                    family != System.Net.Sockets.AddressFamily.InterNetwork || typed.Count(letter => letter == '.') == 3
+                )
+            )
+        )
         {
             node.Fault(FaultCodes.BadType, $"This is not {what}.");
         }
@@ -122,7 +183,13 @@ public static class BoughtThereReader
 
         if (TypedSecret.In(text) is { } secret)
         {
-            node.Fault(FaultCodes.Unavailable, secret == SecretKind.CardNumber ? "This looks like the number of a card. None is kept here: leave it out." : "This looks like a password or code. None is kept here: write it down elsewhere, and leave it out.");
+            node.Fault(
+                FaultCodes.Unavailable,
+                secret == SecretKind.CardNumber
+                    ? "This looks like the number of a card. None is kept here: leave it out."
+                    : "This looks like a password or code. None is kept here: write it down elsewhere, and leave "
+                        + "it out."
+            );
         }
 
         return text;

@@ -41,13 +41,24 @@ public sealed record KeptFile(string Name, string MediaType, InvoiceRead? Invoic
 
         if (!IsMail(bytes))
         {
-            faults.Say(FaultCodes.BadType, "file", bytes.Length == 0 ? "This file is empty." : "Keep a PDF, a mail saved as a file (.eml), or an invoice in UBL (.xml): this is none of them.");
+            faults.Say(
+                FaultCodes.BadType,
+                "file",
+                bytes.Length == 0
+                    ? "This file is empty."
+                    : "Keep a PDF, a mail saved as a file (.eml), or an invoice in UBL (.xml): this is none of them."
+            );
             return null;
         }
 
         if (TypedSecret.In(Encoding.UTF8.GetString(bytes)) == SecretKind.Passcode)
         {
-            faults.Say(FaultCodes.Unavailable, "file", "This mail seems to hold a password or code. None is kept here: keep the receipt as a PDF, or take the line out first.");
+            faults.Say(
+                FaultCodes.Unavailable,
+                "file",
+                "This mail seems to hold a password or code. None is kept here: keep the receipt as a PDF, or "
+                    + "take the line out first."
+            );
             return null;
         }
 
@@ -57,14 +68,30 @@ public sealed record KeptFile(string Name, string MediaType, InvoiceRead? Invoic
     // RFC 5322: lines of a name, a colon and a text, until an empty one.
     private static bool IsMail(byte[] bytes)
     {
-        var head = Encoding.Latin1.GetString(bytes, 0, Math.Min(bytes.Length, HeaderBytes)).ReplaceLineEndings("\n").Split("\n\n")[0].Split('\n');
-        return !bytes.AsSpan().Contains((byte)0) && head.Any(line => line.StartsWith("From:", StringComparison.OrdinalIgnoreCase)) && head.Any(line => line.StartsWith("Date:", StringComparison.OrdinalIgnoreCase) || line.StartsWith("Subject:", StringComparison.OrdinalIgnoreCase));
+        var head = Encoding
+            .Latin1.GetString(bytes, 0, Math.Min(bytes.Length, HeaderBytes))
+            .ReplaceLineEndings("\n")
+            .Split("\n\n")[0]
+            .Split('\n');
+        return !bytes.AsSpan().Contains((byte)0)
+            && head.Any(line => line.StartsWith("From:", StringComparison.OrdinalIgnoreCase))
+            && head.Any(line =>
+                line.StartsWith("Date:", StringComparison.OrdinalIgnoreCase)
+                || line.StartsWith("Subject:", StringComparison.OrdinalIgnoreCase)
+            );
     }
 
     private static string Named(string name, string ending)
     {
-        var plain = new string([.. name.Split('/', '\\')[^1].Select(letter => char.IsLetterOrDigit(letter) || letter is '.' or '-' or '_' or ' ' ? letter : '-')]).Trim(' ', '.');
+        var plain = new string([
+            .. name.Split('/', '\\')[^1]
+                .Select(letter => char.IsLetterOrDigit(letter) || letter is '.' or '-' or '_' or ' ' ? letter : '-'),
+        ]).Trim(' ', '.');
         var stem = plain.EndsWith(ending, StringComparison.OrdinalIgnoreCase) ? plain[..^ending.Length] : plain;
-        return (stem.Length == 0 ? "receipt" : stem.Length > LongestName ? stem[..LongestName] : stem) + ending;
+        return (
+                stem.Length == 0 ? "receipt"
+                : stem.Length > LongestName ? stem[..LongestName]
+                : stem
+            ) + ending;
     }
 }

@@ -13,12 +13,26 @@ namespace HomeStart.Formats;
 /// <param name="Holder">Who the domain is registered to, where that is somebody else.</param>
 /// <param name="EndingAt">The books of those sellers whose things are not to renew by themselves.</param>
 public sealed record PlaceOrderBody(
-    Guid Id, int Revision, string Letter, string Today, ContactBody Contact, CardBody? Card, bool Agreed, bool Again = false, string? Terms = null,
-    IReadOnlyList<SeenQuoteBody>? Quotes = null, IReadOnlyList<PayBody>? Payments = null, IReadOnlyList<TransferCodeBody>? Transfers = null, LogInBody? LogIn = null, ContactBody? Holder = null,
-    IReadOnlyList<string>? EndingAt = null);
+    Guid Id,
+    int Revision,
+    string Letter,
+    string Today,
+    ContactBody Contact,
+    CardBody? Card,
+    bool Agreed,
+    bool Again = false,
+    string? Terms = null,
+    IReadOnlyList<SeenQuoteBody>? Quotes = null,
+    IReadOnlyList<PayBody>? Payments = null,
+    IReadOnlyList<TransferCodeBody>? Transfers = null,
+    LogInBody? LogIn = null,
+    ContactBody? Holder = null,
+    IReadOnlyList<string>? EndingAt = null
+);
 
 /// <summary>A quote that was looked at.</summary>
-/// <param name="Total">The sum that was seen. Where the quote has run out, the seller is asked anew, and that sum must be the same.</param>
+/// <param name="Total">The sum that was seen. Where the quote has run out, the seller is asked anew, and that sum must
+/// be the same.</param>
 public sealed record SeenQuoteBody(string Book, string Id, string? Total = null);
 
 /// <summary>Asks the sellers of a candidate for their sums.</summary>
@@ -26,19 +40,42 @@ public sealed record SeenQuoteBody(string Book, string Id, string? Total = null)
 public sealed record AskQuotesBody(string Letter, string Country);
 
 /// <summary>What the sellers ask for a candidate today.</summary>
-/// <param name="Differences">Where a sum is not the worksheet's, or there is none, or a name is the owner's already; empty: it can be ordered at these sums.</param>
+/// <param name="Differences">Where a sum is not the worksheet's, or there is none, or a name is the owner's already;
+/// empty: it can be ordered at these sums.</param>
 /// <param name="Like">An order like this one that was placed a short while ago; null: none.</param>
-public sealed record OrderQuotesWire(IReadOnlyList<SellerQuoteWire> Quotes, IReadOnlyList<FaultWire> Differences, LikeOrderWire? Like);
+public sealed record OrderQuotesWire(
+    IReadOnlyList<SellerQuoteWire> Quotes,
+    IReadOnlyList<FaultWire> Differences,
+    LikeOrderWire? Like
+);
 
 /// <summary>An order that was placed a short while ago, and buys the same.</summary>
 public sealed record LikeOrderWire(Guid Id, string Reference, DateOnly PlacedOn);
 
 /// <summary>One seller's sum.</summary>
 /// <param name="TaxPercent">Null: the seller charges no tax.</param>
-public sealed record SellerQuoteWire(string Book, string Seller, string Id, string Total, string Tax, string? TaxPercent, string Currency, DateTimeOffset ValidUntil)
+public sealed record SellerQuoteWire(
+    string Book,
+    string Seller,
+    string Id,
+    string Total,
+    string Tax,
+    string? TaxPercent,
+    string Currency,
+    DateTimeOffset ValidUntil
+)
 {
     public static SellerQuoteWire Of(Quote quote, string seller) =>
-        new(quote.Book, seller, quote.Id, quote.Total.ToAmount(), quote.Tax.ToAmount(), quote.TaxPercent?.ToString(), quote.Total.Currency.Code, quote.ValidUntil);
+        new(
+            quote.Book,
+            seller,
+            quote.Id,
+            quote.Total.ToAmount(),
+            quote.Tax.ToAmount(),
+            quote.TaxPercent?.ToString(),
+            quote.Total.Currency.Code,
+            quote.ValidUntil
+        );
 }
 
 /// <summary>What is checked before the card is handed in.</summary>
@@ -64,7 +101,16 @@ public sealed record CardBody(string Token);
 public sealed record ClaimBody(Guid Id, string Name, string Ending, bool Agreed, ContactBody? Contact = null);
 
 public sealed record ContactBody(
-    string? Name = null, string? Mail = null, string? Street = null, string? Town = null, string? Postcode = null, string? Country = null, string? Telephone = null, string? Organisation = null, string? State = null);
+    string? Name = null,
+    string? Mail = null,
+    string? Street = null,
+    string? Town = null,
+    string? Postcode = null,
+    string? Country = null,
+    string? Telephone = null,
+    string? Organisation = null,
+    string? State = null
+);
 
 /// <summary>A country an order can come from, and what an address there holds.</summary>
 public sealed record CountryWire(string Code, bool AsksPostcode, bool AsksState)

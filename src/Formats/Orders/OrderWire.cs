@@ -29,7 +29,8 @@ public sealed record OrderWire(
     IReadOnlyList<AgreedTermWire> Terms,
     IReadOnlyList<ReceiptWire> Receipts,
     KeySheetWire? KeySheet,
-    BoughtThereWire? There)
+    BoughtThereWire? There
+)
 {
     public static OrderWire Of(Order order) =>
         new(
@@ -39,7 +40,13 @@ public sealed record OrderWire(
             order.Letter,
             order.PlacedOn,
             order.State,
-            order.Problem is { } problem ? new OrderProblemWire(problem.Step, problem.Code, problem.Message.Length > 0 ? problem.Message : Words(problem.Code)) : null,
+            order.Problem is { } problem
+                ? new OrderProblemWire(
+                    problem.Step,
+                    problem.Code,
+                    problem.Message.Length > 0 ? problem.Message : Words(problem.Code)
+                )
+                : null,
             [.. order.Steps.Select(step => OrderStepWire.Of(order, step))],
             order.CanCancel,
             order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
@@ -51,11 +58,21 @@ public sealed record OrderWire(
             [.. order.Missed.Select(missed => new MissedDomainWire(missed.Domain.Name?.Text ?? "", missed.Message))],
             order.ClaimOf is not null,
             order.ClaimOf,
-            [.. order.Things.Items.Select(item => new OrderedItemWire(ItemWords.Of(item), item.Seller, item.Amount.ToAmount(), item.Amount.Currency.Code, item.Until, item.Included))],
+            [
+                .. order.Things.Items.Select(item => new OrderedItemWire(
+                    ItemWords.Of(item),
+                    item.Seller,
+                    item.Amount.ToAmount(),
+                    item.Amount.Currency.Code,
+                    item.Until,
+                    item.Included
+                )),
+            ],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
             [.. Receipt.AllOf(order).Select(ReceiptWire.Of)],
             order.State == OrderState.Completed ? KeySheetWire.Of(order) : null,
-            BoughtThereWire.Of(order));
+            BoughtThereWire.Of(order)
+        );
 
     // What Core knows by its code alone; a counterpart's own words stand as they came.
     private static string Words(string code) =>
@@ -71,16 +88,31 @@ public sealed record OrderWire(
 /// <param name="DueOn">Until when an invoice is to be paid; null: it is paid.</param>
 public sealed record ReceiptWire(string Book, string Seller, string Number, DateOnly? DueOn)
 {
-    public static ReceiptWire Of(Receipt receipt) => new(receipt.Payment.Book, receipt.Payment.Seller, receipt.Number, receipt.DueOn);
+    public static ReceiptWire Of(Receipt receipt) =>
+        new(receipt.Payment.Book, receipt.Payment.Seller, receipt.Number, receipt.DueOn);
 }
 
 /// <summary>What one seller is paid, and how.</summary>
 /// <param name="Way">How what the balance does not cover is paid.</param>
 /// <param name="FromBalance">What the balance pays; null: nothing.</param>
-public sealed record PaymentWire(string Book, string Seller, string Amount, string Currency, PayWay Way, string? FromBalance)
+public sealed record PaymentWire(
+    string Book,
+    string Seller,
+    string Amount,
+    string Currency,
+    PayWay Way,
+    string? FromBalance
+)
 {
     internal static PaymentWire Of(Order order, Payment payment) =>
-        new(payment.Book, payment.Seller, payment.Amount.ToAmount(), payment.Amount.Currency.Code, payment.Way, payment.FromBalance?.ToAmount());
+        new(
+            payment.Book,
+            payment.Seller,
+            payment.Amount.ToAmount(),
+            payment.Amount.Currency.Code,
+            payment.Way,
+            payment.FromBalance?.ToAmount()
+        );
 }
 
 /// <param name="Why">In the counterpart's words.</param>
@@ -90,19 +122,47 @@ public sealed record OrderProblemWire(StepKind Step, string Code, string Message
 
 /// <param name="Seller">Who it is asked of, or whose money it is.</param>
 /// <param name="Amount">Of a hold or capture.</param>
-/// <param name="Page">While it is pending: the path, at the processor's address, of the page where the owner says yes or pays.</param>
+/// <param name="Page">While it is pending: the path, at the processor's address, of the page where the owner says yes
+/// or pays.</param>
 /// <param name="Until">While it is pending: when it ends by itself.</param>
 /// <param name="Said">While it is pending: in the counterpart's words.</param>
-public sealed record OrderStepWire(StepKind Kind, StepState Status, string Seller, string? Amount, string? Currency, string? Domain, PayWay Way, string? Page, DateOnly? Until, string? Said)
+public sealed record OrderStepWire(
+    StepKind Kind,
+    StepState Status,
+    string Seller,
+    string? Amount,
+    string? Currency,
+    string? Domain,
+    PayWay Way,
+    string? Page,
+    DateOnly? Until,
+    string? Said
+)
 {
     internal static OrderStepWire Of(Order order, OrderStep step)
     {
-        var payment = step.Kind is StepKind.Hold or StepKind.Capture ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book) : null;
-        var domain = order.Things.Domains.Concat(order.Missed.Select(missed => missed.Domain)).FirstOrDefault(domain => domain.Book == step.Book && domain.Name?.Text == step.Domain);
-        var seller = payment?.Seller ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : domain?.Seller) ?? step.Book;
+        var payment = step.Kind is StepKind.Hold or StepKind.Capture
+            ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book)
+            : null;
+        var domain = order
+            .Things.Domains.Concat(order.Missed.Select(missed => missed.Domain))
+            .FirstOrDefault(domain => domain.Book == step.Book && domain.Name?.Text == step.Domain);
+        var seller = payment?.Seller
+            ?? (step.Kind == StepKind.Prepare ? order.Things.Hosting?.Provider : domain?.Seller)
+            ?? step.Book;
         var pending = step.Status == StepStatus.Pending ? step.Pending : null;
         return new OrderStepWire(
-            step.Kind, StateOf(step), seller, payment?.By(step.Way).ToAmount(), payment?.Amount.Currency.Code, step.Domain, step.Way, pending?.Page, pending?.Until, pending?.Said);
+            step.Kind,
+            StateOf(step),
+            seller,
+            payment?.By(step.Way).ToAmount(),
+            payment?.Amount.Currency.Code,
+            step.Domain,
+            step.Way,
+            pending?.Page,
+            pending?.Until,
+            pending?.Said
+        );
     }
 
     private static StepState StateOf(OrderStep step) =>
@@ -136,7 +196,14 @@ public enum StepState
 }
 
 /// <param name="Included">It came with the plan or the domain.</param>
-public sealed record OrderedItemWire(string What, string Seller, string Amount, string Currency, DateOnly? Until, bool Included);
+public sealed record OrderedItemWire(
+    string What,
+    string Seller,
+    string Amount,
+    string Currency,
+    DateOnly? Until,
+    bool Included
+);
 
 /// <summary>What to keep after the order. No secret stands on it.</summary>
 public sealed record KeySheetWire(
@@ -155,7 +222,8 @@ public sealed record KeySheetWire(
     string? MailServer,
     string Holder,
     string Mail,
-    string? Notes)
+    string? Notes
+)
 {
     internal static KeySheetWire Of(Order order) =>
         new(
@@ -174,37 +242,66 @@ public sealed record KeySheetWire(
             order.Account?.MailServer ?? order.There?.Keys.MailServer,
             order.RegisteredTo.Name,
             order.RegisteredTo.Mail,
-            order.There?.Keys.Notes);
+            order.There?.Keys.Notes
+        );
 }
 
 /// <summary>A domain that came with hosting and can be claimed.</summary>
 /// <param name="Before">The first day on which it is too late.</param>
 public sealed record ClaimWire(string Book, string Provider, IReadOnlyList<ClaimEndingWire> Endings, DateOnly Before)
 {
-    public static ClaimWire Of(Claim claim) => new(claim.Book.Id, claim.Book.Provider.Name, [.. claim.Endings.Select(ending => ClaimEndingWire.Of(claim, ending))], claim.Before);
+    public static ClaimWire Of(Claim claim) =>
+        new(
+            claim.Book.Id,
+            claim.Book.Provider.Name,
+            [.. claim.Endings.Select(ending => ClaimEndingWire.Of(claim, ending))],
+            claim.Before
+        );
 }
 
 /// <summary>An ending that a name may be claimed under.</summary>
 /// <param name="Otherwise">What its first year costs without the domain-year, with tax; null: not stated.</param>
 /// <param name="Renewal">What each year after it costs, with tax; null: not stated.</param>
-/// <param name="ShownWithout">What the public record shows of the holder without contact privacy; null: not stated. So for <paramref name="ShownWith"/>.</param>
+/// <param name="ShownWithout">What the public record shows of the holder without contact privacy; null: not stated. So
+/// for <paramref name="ShownWith"/>.</param>
 /// <param name="IsPrivate">Whether contact privacy comes with it.</param>
 public sealed record ClaimEndingWire(
-    string Ending, string? Otherwise, string? Renewal, string Currency, bool IsPrivate, IReadOnlyList<string>? ShownWithout, IReadOnlyList<string>? ShownWith)
+    string Ending,
+    string? Otherwise,
+    string? Renewal,
+    string Currency,
+    bool IsPrivate,
+    IReadOnlyList<string>? ShownWithout,
+    IReadOnlyList<string>? ShownWith
+)
 {
     internal static ClaimEndingWire Of(Claim claim, string ending)
     {
         var price = claim.Book.Domain(ending)!;
         return new ClaimEndingWire(
-            ending, claim.WithTax(price.Register)?.ToAmount(), claim.WithTax(price.Renew)?.ToAmount(), claim.Book.Currency.Code, claim.IsPrivate(price), price.PublicRecord?.ShownWith(hasPrivacy: false),
-            price.PublicRecord?.ShownWith(hasPrivacy: true));
+            ending,
+            claim.WithTax(price.Register)?.ToAmount(),
+            claim.WithTax(price.Renew)?.ToAmount(),
+            claim.Book.Currency.Code,
+            claim.IsPrivate(price),
+            price.PublicRecord?.ShownWith(hasPrivacy: false),
+            price.PublicRecord?.ShownWith(hasPrivacy: true)
+        );
     }
 }
 
 /// <summary>Whether the holder of a domain has confirmed their address at the registry.</summary>
 /// <param name="DaysLeft">Until it is stopped, the last day being 0; null: nothing is waited for.</param>
 /// <param name="IsStopped">Whether nobody is led to the name until it is confirmed.</param>
-public sealed record HolderCheckWire(string Domain, string Mail, bool IsConfirmed, DateOnly Until, int? DaysLeft, bool IsStopped)
+public sealed record HolderCheckWire(
+    string Domain,
+    string Mail,
+    bool IsConfirmed,
+    DateOnly Until,
+    int? DaysLeft,
+    bool IsStopped
+)
 {
-    public static HolderCheckWire Of(DomainName domain, string mail, HolderCheck check, DateOnly today) => new(domain.Text, mail, check.IsConfirmed, check.Until, check.DaysLeft(today), check.IsStopped(today));
+    public static HolderCheckWire Of(DomainName domain, string mail, HolderCheck check, DateOnly today) =>
+        new(domain.Text, mail, check.IsConfirmed, check.Until, check.DaysLeft(today), check.IsStopped(today));
 }

@@ -7,7 +7,15 @@ namespace HomeStart.Formats;
 /// <param name="Today">What they were told is due today; another figure by now is a reason to stop.</param>
 /// <param name="Again">They know that they ordered the like a short while ago.</param>
 /// <param name="Terms">The stamp of the sentences they agreed to; null: not said.</param>
-public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Today, Contact Contact, bool Again, string? Terms)
+public sealed record PlaceOrder(
+    Guid Id,
+    int Revision,
+    string Letter,
+    string Today,
+    Contact Contact,
+    bool Again,
+    string? Terms
+)
 {
     /// <summary>What the processor gave for the card; null: none was given, as nothing is paid by card.</summary>
     public string? Card { get; init; }
@@ -28,7 +36,9 @@ public sealed record PlaceOrder(Guid Id, int Revision, string Letter, string Tod
     /// <summary>The books of those sellers whose things are not to renew by themselves.</summary>
     public required IReadOnlyList<string> EndingAt { get; init; }
 
-    /// <summary>The names that the owner has and that can be pointed from here: by the domain, the book of its seller.</summary>
+    /// <summary>
+    /// The names that the owner has and that can be pointed from here: by the domain, the book of its seller.
+    /// </summary>
     public IReadOnlyDictionary<string, string> Had { get; init; } = new Dictionary<string, string>();
 }
 
@@ -59,8 +69,14 @@ public static class PlaceOrderReader
         }
 
         var order = new PlaceOrder(
-            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty, revision ?? 0, root["letter"].RequiredText("The letter") ?? "", root["today"].RequiredText("The sum") ?? "", contact,
-            root["again"].Flag() ?? false, root["terms"].Text())
+            Guid.TryParse(id, out var parsed) ? parsed : Guid.Empty,
+            revision ?? 0,
+            root["letter"].RequiredText("The letter") ?? "",
+            root["today"].RequiredText("The sum") ?? "",
+            contact,
+            root["again"].Flag() ?? false,
+            root["terms"].Text()
+        )
         {
             Card = root["card"].IsAbsent ? null : ReadCard(root["card"]),
             Quotes = ReadQuotes(root["quotes"]),
@@ -68,7 +84,14 @@ public static class PlaceOrderReader
             Transfers = ReadTransfers(root["transfers"]),
             LogIn = ReadLogIn(root["logIn"]),
             Holder = root["holder"].IsAbsent ? null : ReadContact(root["holder"]),
-            EndingAt = [.. root["endingAt"].Items(Most).Select(item => item.RequiredText("The seller")).OfType<string>().Distinct(StringComparer.Ordinal)],
+            EndingAt =
+            [
+                .. root["endingAt"]
+                    .Items(Most)
+                    .Select(item => item.RequiredText("The seller"))
+                    .OfType<string>()
+                    .Distinct(StringComparer.Ordinal),
+            ],
         };
         return faults.Any ? null : order;
     }
@@ -76,7 +99,11 @@ public static class PlaceOrderReader
     /// <summary>A claim; null where anything of it is missing. The name is judged by whoever places it.</summary>
     public static (Guid Id, string Name, string Ending, Contact? Contact)? ReadClaim(Node root)
     {
-        var (id, name, ending) = (root["id"].RequiredText("The order's id"), root["name"].RequiredText("The name"), root["ending"].RequiredText("The ending"));
+        var (id, name, ending) = (
+            root["id"].RequiredText("The order's id"),
+            root["name"].RequiredText("The name"),
+            root["ending"].RequiredText("The ending")
+        );
         if (root["agreed"].Flag() != true)
         {
             root["agreed"].Fault(FaultCodes.Required, "Tick this once you have read the name.");
@@ -93,14 +120,18 @@ public static class PlaceOrderReader
     }
 
     /// <summary>How a seller is paid, as a word.</summary>
-    public static PayWay? ReadWay(Node node) => node.Word(("card", PayWay.Card), ("wallet", PayWay.Wallet), ("invoice", PayWay.Invoice));
+    public static PayWay? ReadWay(Node node) =>
+        node.Word(("card", PayWay.Card), ("wallet", PayWay.Wallet), ("invoice", PayWay.Invoice));
 
     private static Dictionary<string, (PayWay, bool)> ReadPayments(Node node)
     {
         var payments = new Dictionary<string, (PayWay, bool)>(StringComparer.Ordinal);
         foreach (var item in node.Items(Most))
         {
-            if (item["book"].RequiredText("The seller") is { } book && !payments.TryAdd(book, (ReadWay(item["way"]) ?? PayWay.Card, item["balance"].Flag() ?? false)))
+            if (
+                item["book"].RequiredText("The seller") is { } book
+                && !payments.TryAdd(book, (ReadWay(item["way"]) ?? PayWay.Card, item["balance"].Flag() ?? false))
+            )
             {
                 item.Fault(FaultCodes.Repeated, "This seller is named twice: say once how it is paid.");
             }
@@ -132,7 +163,12 @@ public static class PlaceOrderReader
             if (TransferCode.Read(item["code"].Text()) is not { } code)
             {
                 // The owner's form knows it by its domain, not by its place in a list.
-                item.Faults.Say(FaultCodes.BadType, $"transfers.{domain}", $"A transfer code has {TransferCode.Shortest} to {TransferCode.Longest} letters, digits and signs, without spaces: copy it from where {domain} is now.");
+                item.Faults.Say(
+                    FaultCodes.BadType,
+                    $"transfers.{domain}",
+                    $"A transfer code has {TransferCode.Shortest} to {TransferCode.Longest} letters, digits and "
+                        + $"signs, without spaces: copy it from where {domain} is now."
+                );
             }
             else if (domain is not null)
             {
@@ -173,13 +209,21 @@ public static class PlaceOrderReader
         var token = card["token"].RequiredText("The card") ?? "";
         if (token.Length > 0 && !IsToken(token))
         {
-            card["token"].Fault(FaultCodes.BadType, "This is no token of the card processor: hand the card to it, and send what it gives. A card's number never belongs here.");
+            card["token"]
+                .Fault(
+                    FaultCodes.BadType,
+                    "This is no token of the card processor: hand the card to it, and send what it gives. A "
+                        + "card's number never belongs here."
+                );
         }
 
         return token;
     }
 
-    private static bool IsToken(string text) => text.StartsWith("card_", StringComparison.Ordinal) && text.Length == 37 && text[5..].All(char.IsAsciiHexDigitLower);
+    private static bool IsToken(string text) =>
+        text.StartsWith("card_", StringComparison.Ordinal)
+        && text.Length == 37
+        && text[5..].All(char.IsAsciiHexDigitLower);
 
     /// <summary>A contact as it was typed, its telephone in the international form where it can be read.</summary>
     public static Contact ReadContact(Node node)
@@ -195,7 +239,8 @@ public static class PlaceOrderReader
             country,
             telephone is null ? null : Telephones.Read(telephone, country) ?? telephone,
             Empty(node["organisation"].Text()?.Trim()),
-            Empty(node["state"].Text()?.Trim()));
+            Empty(node["state"].Text()?.Trim())
+        );
     }
 
     private static string? Empty(string? text) => text is "" ? null : text;

@@ -3,10 +3,22 @@ using Currencies = HomeStart.Core.Basics.Currency;
 namespace HomeStart.Formats;
 
 /// <summary>A purchase as a seller is asked about it.</summary>
-public sealed record SellerPurchaseWire(DateOnly StartDate, CandidateWire Candidate, bool IsCustomer, string Country, string? AgreedTaxPercent)
+public sealed record SellerPurchaseWire(
+    DateOnly StartDate,
+    CandidateWire Candidate,
+    bool IsCustomer,
+    string Country,
+    string? AgreedTaxPercent
+)
 {
     public static SellerPurchaseWire Of(SellerPurchase purchase) =>
-        new(purchase.StartDate, CandidateWire.Of(purchase.Candidate), purchase.IsCustomer, purchase.Country, purchase.AgreedTaxPercent?.ToString());
+        new(
+            purchase.StartDate,
+            CandidateWire.Of(purchase.Candidate),
+            purchase.IsCustomer,
+            purchase.Country,
+            purchase.AgreedTaxPercent?.ToString()
+        );
 
     /// <summary>The purchase; null, with every fault at its place, where it cannot be read.</summary>
     public static SellerPurchase? Read(string book, Node node)
@@ -17,7 +29,13 @@ public sealed record SellerPurchaseWire(DateOnly StartDate, CandidateWire Candid
             node["startDate"].Required("The start date");
         }
 
-        var purchase = new SellerPurchase(book, node["startDate"].Date() ?? default, CandidateReader.Read(node["candidate"]), node["isCustomer"].Flag() ?? false, country ?? "")
+        var purchase = new SellerPurchase(
+            book,
+            node["startDate"].Date() ?? default,
+            CandidateReader.Read(node["candidate"]),
+            node["isCustomer"].Flag() ?? false,
+            country ?? ""
+        )
         {
             AgreedTaxPercent = node["agreedTaxPercent"].Percent(1000),
         };
@@ -30,55 +48,148 @@ public sealed record SellerPurchaseWire(DateOnly StartDate, CandidateWire Candid
 public sealed record QuoteBody(string? Id, SellerPurchaseWire Purchase);
 
 /// <summary>A seller's sum for a purchase.</summary>
-public sealed record QuoteWire(string Id, string Currency, string Total, string Tax, string? TaxPercent, DateTimeOffset ValidUntil, IReadOnlyList<QuotedLineWire> Lines, IReadOnlyList<QuotedCodeWire> Codes)
+public sealed record QuoteWire(
+    string Id,
+    string Currency,
+    string Total,
+    string Tax,
+    string? TaxPercent,
+    DateTimeOffset ValidUntil,
+    IReadOnlyList<QuotedLineWire> Lines,
+    IReadOnlyList<QuotedCodeWire> Codes
+)
 {
     public static QuoteWire Of(Quote quote) =>
         new(
-            quote.Id, quote.Total.Currency.Code, quote.Total.ToAmount(), quote.Tax.ToAmount(), quote.TaxPercent?.ToString(), quote.ValidUntil,
-            [.. quote.Lines.Select(line => new QuotedLineWire(line.Kind, line.Ref, line.ForDomain, line.Quantity, line.Amount.ToAmount(), line.Left.ToAmount()))],
-            [.. quote.Codes.Select(code => new QuotedCodeWire(code.Code, code.Verdict))]);
+            quote.Id,
+            quote.Total.Currency.Code,
+            quote.Total.ToAmount(),
+            quote.Tax.ToAmount(),
+            quote.TaxPercent?.ToString(),
+            quote.ValidUntil,
+            [
+                .. quote.Lines.Select(line => new QuotedLineWire(
+                    line.Kind,
+                    line.Ref,
+                    line.ForDomain,
+                    line.Quantity,
+                    line.Amount.ToAmount(),
+                    line.Left.ToAmount()
+                )),
+            ],
+            [.. quote.Codes.Select(code => new QuotedCodeWire(code.Code, code.Verdict))]
+        );
 
     /// <summary>The quote; null where any amount of it is none. A seller is as foreign as any other caller.</summary>
     public Quote? Read(string book) =>
-        Id is { Length: > 0 and <= 100 } && Currencies.TryGet(Currency, out _) && Amount(Total) is { } total && Amount(Tax) is { } tax
-        && Percent(TaxPercent) is (true, var percent) && Lines is { Count: <= 1000 } lines && lines.All(line => Amount(line.Amount) is not null && Amount(line.Left) is not null) && Codes is { Count: <= 1000 }
+        Id is { Length: > 0 and <= 100 }
+        && Currencies.TryGet(Currency, out _)
+        && Amount(Total) is { } total
+        && Amount(Tax) is { } tax
+        && Percent(TaxPercent) is (true, var percent)
+        && Lines is { Count: <= 1000 } lines
+        && lines.All(line => Amount(line.Amount) is not null && Amount(line.Left) is not null)
+        && Codes is { Count: <= 1000 }
             ? new Quote(Id, book, total, tax, percent, ValidUntil)
             {
-                Lines = [.. lines.Select(line => new QuotedLine(line.Kind, line.Ref, line.ForDomain, line.Quantity, Amount(line.Amount)!.Value, Amount(line.Left)!.Value))],
+                Lines =
+                [
+                    .. lines.Select(line => new QuotedLine(
+                        line.Kind,
+                        line.Ref,
+                        line.ForDomain,
+                        line.Quantity,
+                        Amount(line.Amount)!.Value,
+                        Amount(line.Left)!.Value
+                    )),
+                ],
                 Codes = [.. Codes.Select(code => new QuotedCode(code.Code, code.Verdict))],
             }
             : null;
 
-    private Money? Amount(string? text) => Currencies.TryGet(Currency, out var currency) && Money.TryParse(text, currency, out var money) == AmountFault.None ? money : null;
+    private Money? Amount(string? text) =>
+        Currencies.TryGet(Currency, out var currency)
+        && Money.TryParse(text, currency, out var money) == AmountFault.None
+            ? money
+            : null;
 
-    private static (bool IsRead, ExactDecimal? Percent) Percent(string? text) => text is null ? (true, null) : ExactDecimal.TryParse(text, out var percent) ? (true, percent) : (false, null);
+    private static (bool IsRead, ExactDecimal? Percent) Percent(string? text) =>
+        text is null ? (true, null)
+        : ExactDecimal.TryParse(text, out var percent) ? (true, percent)
+        : (false, null);
 }
 
-public sealed record QuotedLineWire(LineKind Kind, string Ref, string? ForDomain, int Quantity, string Amount, string Left);
+public sealed record QuotedLineWire(
+    LineKind Kind,
+    string Ref,
+    string? ForDomain,
+    int Quantity,
+    string Amount,
+    string Left
+);
 
 public sealed record QuotedCodeWire(string Code, Verdict Verdict);
 
 /// <summary>Asks a seller for its sum of one movement after the order.</summary>
-public sealed record LaterBody(string? Agreement, SellerPurchaseWire Purchase, LaterMomentWire Moment, LaterMovementWire Movement, IReadOnlyList<string> Missed)
+public sealed record LaterBody(
+    string? Agreement,
+    SellerPurchaseWire Purchase,
+    LaterMomentWire Moment,
+    LaterMovementWire Movement,
+    IReadOnlyList<string> Missed
+)
 {
     public static LaterBody Of(LaterPurchase later) =>
         new(
-            later.Agreement, SellerPurchaseWire.Of(later.Purchase),
-            new LaterMomentWire(later.Moment.Day, later.Moment.IsDecision, [.. later.Moment.Decisions.Select(DecisionBodies.Of)], later.Moment.Before),
-            new LaterMovementWire(later.Movement.Kind, later.Movement.Due, later.Movement.Occurrence), later.Missed);
+            later.Agreement,
+            SellerPurchaseWire.Of(later.Purchase),
+            new LaterMomentWire(
+                later.Moment.Day,
+                later.Moment.IsDecision,
+                [.. later.Moment.Decisions.Select(DecisionBodies.Of)],
+                later.Moment.Before
+            ),
+            new LaterMovementWire(later.Movement.Kind, later.Movement.Due, later.Movement.Occurrence),
+            later.Missed
+        );
 
     /// <summary>What is asked; null, with every fault at its place, where it cannot be read.</summary>
     /// <param name="books">What the seller sells, for the endings of claimed names.</param>
-    public static (LaterMoment Moment, LaterMovement Movement)? Read(Node node, DateOnly start, IReadOnlyList<OfferBook> books)
+    public static (LaterMoment Moment, LaterMovement Movement)? Read(
+        Node node,
+        DateOnly start,
+        IReadOnlyList<OfferBook> books
+    )
     {
         var (moment, movement) = (node["moment"], node["movement"]);
-        var decisions = moment["decisions"].Items().Select(item => UpkeepRequestReader.Decision(item, start, null, [.. books])).OfType<Decision>().ToList();
+        var decisions = moment["decisions"]
+            .Items()
+            .Select(item => UpkeepRequestReader.Decision(item, start, null, [.. books]))
+            .OfType<Decision>()
+            .ToList();
         var (day, due) = (moment["day"].Date(), movement["due"].Date());
         var (before, occurrence) = (moment["before"].Whole(), movement["occurrence"].Whole());
-        var kind = movement["kind"].Word(("charge", LaterMovementKind.Charge), ("refund", LaterMovementKind.Refund), ("balance", LaterMovementKind.Balance), ("claim", LaterMovementKind.Claim));
-        return node.Faults.Any || day is null || due is null || kind is null || before is not { } made || made < 0 || made > decisions.Count || occurrence is not >= 0
+        var kind = movement["kind"]
+            .Word(
+                ("charge", LaterMovementKind.Charge),
+                ("refund", LaterMovementKind.Refund),
+                ("balance", LaterMovementKind.Balance),
+                ("claim", LaterMovementKind.Claim)
+            );
+        return
+            node.Faults.Any
+            || day is null
+            || due is null
+            || kind is null
+            || before is not { } made
+            || made < 0
+            || made > decisions.Count
+            || occurrence is not >= 0
             ? null
-            : (new LaterMoment(day.Value, moment["isDecision"].Flag() ?? false, [.. decisions], made), new LaterMovement(kind.Value, due.Value, occurrence.Value));
+            : (
+                new LaterMoment(day.Value, moment["isDecision"].Flag() ?? false, [.. decisions], made),
+                new LaterMovement(kind.Value, due.Value, occurrence.Value)
+            );
     }
 }
 
@@ -90,11 +201,15 @@ public sealed record LaterMovementWire(LaterMovementKind Kind, DateOnly Due, int
 /// <param name="Amount">Of a balance that shrinks: "-3.00".</param>
 public sealed record LaterQuoteWire(string Id, string Amount, string Currency)
 {
-    public static LaterQuoteWire Of(LaterQuote quote) => new(quote.Id, quote.Amount.ToAmount(), quote.Amount.Currency.Code);
+    public static LaterQuoteWire Of(LaterQuote quote) =>
+        new(quote.Id, quote.Amount.ToAmount(), quote.Amount.Currency.Code);
 
     /// <summary>The quote; null where its amount is none.</summary>
     public LaterQuote? Read() =>
-        Id is { Length: > 0 and <= 100 } && Currencies.TryGet(Currency, out var currency) && Amount is { Length: > 0 } && Money.TryParse(Amount.TrimStart('-'), currency, out var money) == AmountFault.None
+        Id is { Length: > 0 and <= 100 }
+        && Currencies.TryGet(Currency, out var currency)
+        && Amount is { Length: > 0 }
+        && Money.TryParse(Amount.TrimStart('-'), currency, out var money) == AmountFault.None
             ? new LaterQuote(Id, Amount[0] == '-' ? Money.Zero(currency) - money : money)
             : null;
 }

@@ -2,7 +2,10 @@ using System.Text;
 
 namespace HomeStart.Formats;
 
-/// <summary>Writes a contact as a vCard, and reads one (RFC 6350): name, organisation, address, mail and telephone; whatever else stands in it is passed over.</summary>
+/// <summary>
+/// Writes a contact as a vCard, and reads one (RFC 6350): name, organisation, address, mail and telephone; whatever
+/// else stands in it is passed over.
+/// </summary>
 public static class VCard
 {
     /// <summary>The longest card that is read, in characters: pictures make them long.</summary>
@@ -21,11 +24,17 @@ public static class VCard
             Line($"ORG:{Escaped(organisation)}");
         }
 
-        Line($"ADR:;;{Escaped(contact.Street)};{Escaped(contact.Town)};{Escaped(contact.State ?? "")};{Escaped(contact.Postcode)};{Escaped(contact.Country)}");
+        Line(
+            $"ADR:;;{Escaped(contact.Street)};{Escaped(contact.Town)};{Escaped(contact.State ?? "")};"
+                + $"{Escaped(contact.Postcode)};{Escaped(contact.Country)}"
+        );
         Line($"EMAIL:{Escaped(contact.Mail)}");
         if (contact.Telephone is { Length: > 0 } telephone)
         {
-            Line($"TEL;VALUE=uri:tel:{string.Concat(telephone.Where(letter => char.IsAsciiDigit(letter) || letter is '+' or '-'))}");
+            Line(
+                "TEL;VALUE=uri:tel:"
+                    + $"{string.Concat(telephone.Where(letter => char.IsAsciiDigit(letter) || letter is '+' or '-'))}"
+            );
         }
 
         Line("END:VCARD");
@@ -55,8 +64,14 @@ public static class VCard
     /// <exception cref="GuardException">It has more lines than any card.</exception>
     public static Contact? Read(string text, Guard? guard = null)
     {
-        var lines = text.ReplaceLineEndings("\n").Replace("\n ", "", StringComparison.Ordinal).Replace("\n\t", "", StringComparison.Ordinal).Split('\n')
-            .SkipWhile(line => !line.Trim().Equals("BEGIN:VCARD", StringComparison.OrdinalIgnoreCase)).TakeWhile(line => !line.Trim().Equals("END:VCARD", StringComparison.OrdinalIgnoreCase)).Skip(1).ToList();
+        var lines = text.ReplaceLineEndings("\n")
+            .Replace("\n ", "", StringComparison.Ordinal)
+            .Replace("\n\t", "", StringComparison.Ordinal)
+            .Split('\n')
+            .SkipWhile(line => !line.Trim().Equals("BEGIN:VCARD", StringComparison.OrdinalIgnoreCase))
+            .TakeWhile(line => !line.Trim().Equals("END:VCARD", StringComparison.OrdinalIgnoreCase))
+            .Skip(1)
+            .ToList();
         if (lines.Count == 0)
         {
             return null;
@@ -76,11 +91,19 @@ public static class VCard
             Code(country),
             telephone.StartsWith("tel:", StringComparison.OrdinalIgnoreCase) ? telephone[4..] : telephone,
             Plain(Parts(First("ORG"), ';').FirstOrDefault()) is { Length: > 0 } organisation ? organisation : null,
-            Plain(address.ElementAtOrDefault(4)) is { Length: > 0 } state ? state : null);
+            Plain(address.ElementAtOrDefault(4)) is { Length: > 0 } state ? state : null
+        );
 
         // "item1.TEL;TYPE=home:…": groups and parameters are passed over.
         string First(string property) =>
-            lines.Select(line => (Line: line, Colon: Colon(line))).Where(line => line.Colon > 0 && Name(line.Line[..line.Colon]).Equals(property, StringComparison.OrdinalIgnoreCase)).Select(line => line.Line[(line.Colon + 1)..]).FirstOrDefault() ?? "";
+            lines
+                .Select(line => (Line: line, Colon: Colon(line)))
+                .Where(line =>
+                    line.Colon > 0 && Name(line.Line[..line.Colon]).Equals(property, StringComparison.OrdinalIgnoreCase)
+                )
+                .Select(line => line.Line[(line.Colon + 1)..])
+                .FirstOrDefault()
+            ?? "";
     }
 
     private static string Name(string head)
@@ -105,12 +128,27 @@ public static class VCard
         return -1;
     }
 
-    private static string Named(IReadOnlyList<string> parts) => string.Join(' ', new[] { parts.ElementAtOrDefault(1), parts.ElementAtOrDefault(0) }.Select(part => Plain(part)).Where(part => part.Length > 0));
+    private static string Named(IReadOnlyList<string> parts) =>
+        string.Join(
+            ' ',
+            new[] { parts.ElementAtOrDefault(1), parts.ElementAtOrDefault(0) }
+                .Select(part => Plain(part))
+                .Where(part => part.Length > 0)
+        );
 
     // A country's code, or its English name.
     private static string Code(string country) =>
-        country.Length == 2 ? country.ToUpperInvariant()
-        : Countries.All.FirstOrDefault(known => new System.Globalization.RegionInfo(known.Code).EnglishName.Equals(country, StringComparison.OrdinalIgnoreCase))?.Code ?? "";
+        country.Length == 2
+            ? country.ToUpperInvariant()
+            : Countries
+                .All.FirstOrDefault(known =>
+                    new System.Globalization.RegionInfo(known.Code).EnglishName.Equals(
+                        country,
+                        StringComparison.OrdinalIgnoreCase
+                    )
+                )
+                ?.Code
+                ?? "";
 
     private static List<string> Parts(string value, char mark)
     {
@@ -140,12 +178,21 @@ public static class VCard
         var text = new StringBuilder();
         for (var at = 0; at < value?.Length; at++)
         {
-            text.Append(value[at] != '\\' || at + 1 == value.Length ? value[at] : value[++at] is 'n' or 'N' ? '\n' : value[at]);
+            text.Append(
+                value[at] != '\\' || at + 1 == value.Length ? value[at]
+                : value[++at] is 'n' or 'N' ? '\n'
+                : value[at]
+            );
         }
 
         return text.ToString().Trim();
     }
 
     private static string Escaped(string text) =>
-        PlainText.Escaped(text).Replace("\\", "\\\\", StringComparison.Ordinal).Replace(";", "\\;", StringComparison.Ordinal).Replace(",", "\\,", StringComparison.Ordinal).ReplaceLineEndings("\\n");
+        PlainText
+            .Escaped(text)
+            .Replace("\\", "\\\\", StringComparison.Ordinal)
+            .Replace(";", "\\;", StringComparison.Ordinal)
+            .Replace(",", "\\,", StringComparison.Ordinal)
+            .ReplaceLineEndings("\\n");
 }

@@ -3,7 +3,8 @@ using System.Text;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Makes HTML fit for a parser that follows the standard: there each start tag looks at all that are open, and each attribute at all before it. Browsers too stop nesting after some hundred levels.
+/// Makes HTML fit for a parser that follows the standard: there each start tag looks at all that are open, and each
+/// attribute at all before it. Browsers too stop nesting after some hundred levels.
 /// What lies deeper stays, only its tags go; words are never lost.
 /// </summary>
 internal static class HtmlLimits
@@ -14,17 +15,64 @@ internal static class HtmlLimits
     // Tags whose end may be left out close one another; others nothing stands in.
     private static readonly HashSet<string> Shallow = new(StringComparer.OrdinalIgnoreCase)
     {
-        "p", "li", "td", "th", "tr", "dt", "dd", "option", "optgroup", "tbody", "thead", "tfoot", "colgroup", "rp", "rt", "body", "html", "head", "br", "hr", "img", "input", "meta", "link", "area", "base", "col", "embed", "param", "source", "track", "wbr", "select", "a", "button",
+        "p",
+        "li",
+        "td",
+        "th",
+        "tr",
+        "dt",
+        "dd",
+        "option",
+        "optgroup",
+        "tbody",
+        "thead",
+        "tfoot",
+        "colgroup",
+        "rp",
+        "rt",
+        "body",
+        "html",
+        "head",
+        "br",
+        "hr",
+        "img",
+        "input",
+        "meta",
+        "link",
+        "area",
+        "base",
+        "col",
+        "embed",
+        "param",
+        "source",
+        "track",
+        "wbr",
+        "select",
+        "a",
+        "button",
     };
 
-    private static readonly HashSet<string> Raw = new(StringComparer.OrdinalIgnoreCase) { "script", "style", "textarea", "title", "xmp", "noscript", "iframe" };
+    private static readonly HashSet<string> Raw = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "script",
+        "style",
+        "textarea",
+        "title",
+        "xmp",
+        "noscript",
+        "iframe",
+    };
 
     /// <summary>The same HTML, with no tag deeper or longer than is read.</summary>
     public static string Within(string html)
     {
         StringBuilder? kept = null;
         var (copied, depth, dropped) = (0, 0, 0);
-        for (var at = html.IndexOf('<', StringComparison.Ordinal); at >= 0 && at + 1 < html.Length; at = html.IndexOf('<', at))
+        for (
+            var at = html.IndexOf('<', StringComparison.Ordinal);
+            at >= 0 && at + 1 < html.Length;
+            at = html.IndexOf('<', at)
+        )
         {
             if (html.AsSpan(at).StartsWith("<!--", StringComparison.Ordinal))
             {
@@ -42,13 +90,21 @@ internal static class HtmlLimits
                 var drops = false;
                 if (!Shallow.Contains(name) && !isVoid)
                 {
-                    (depth, dropped, drops) = isEnd ? (dropped > 0 ? (depth, dropped - 1, true) : (Math.Max(0, depth - 1), 0, false)) : depth >= Deepest ? (depth, dropped + 1, true) : (depth + 1, dropped, false);
+                    (depth, dropped, drops) =
+                        isEnd ? (dropped > 0 ? (depth, dropped - 1, true) : (Math.Max(0, depth - 1), 0, false))
+                        : depth >= Deepest ? (depth, dropped + 1, true)
+                        : (depth + 1, dropped, false);
                 }
 
                 if (drops || end - at > LongestTag)
                 {
                     kept ??= new StringBuilder(html.Length);
-                    kept.Append(html, copied, at - copied).Append(drops ? " " : isEnd ? $"</{name}>" : $"<{name}>");
+                    kept.Append(html, copied, at - copied)
+                        .Append(
+                            drops ? " "
+                            : isEnd ? $"</{name}>"
+                            : $"<{name}>"
+                        );
                     copied = end;
                 }
 

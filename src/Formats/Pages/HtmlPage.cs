@@ -13,12 +13,89 @@ public sealed class HtmlPage
 
     private static readonly HashSet<string> Unseen = new(StringComparer.Ordinal)
     {
-        "script", "style", "template", "noscript", "head", "title", "iframe", "object", "embed", "audio", "video", "canvas", "map", "textarea", "datalist", "input", "img", "meta", "link", "base", "frame", "frameset", "noframes", "param", "source", "track", "rp",
+        "script",
+        "style",
+        "template",
+        "noscript",
+        "head",
+        "title",
+        "iframe",
+        "object",
+        "embed",
+        "audio",
+        "video",
+        "canvas",
+        "map",
+        "textarea",
+        "datalist",
+        "input",
+        "img",
+        "meta",
+        "link",
+        "base",
+        "frame",
+        "frameset",
+        "noframes",
+        "param",
+        "source",
+        "track",
+        "rp",
     };
 
     private static readonly HashSet<string> Boxes = new(StringComparer.Ordinal)
     {
-        "address", "article", "aside", "blockquote", "body", "center", "dd", "details", "dialog", "dir", "div", "dl", "dt", "fieldset", "figcaption", "figure", "footer", "form", "h1", "h2", "h3", "h4", "h5", "h6", "header", "hgroup", "hr", "html", "legend", "li", "main", "menu", "nav", "ol", "optgroup", "option", "p", "pre", "search", "section", "summary", "table", "tbody", "td", "tfoot", "th", "thead", "tr", "ul", "caption", "button", "select",
+        "address",
+        "article",
+        "aside",
+        "blockquote",
+        "body",
+        "center",
+        "dd",
+        "details",
+        "dialog",
+        "dir",
+        "div",
+        "dl",
+        "dt",
+        "fieldset",
+        "figcaption",
+        "figure",
+        "footer",
+        "form",
+        "h1",
+        "h2",
+        "h3",
+        "h4",
+        "h5",
+        "h6",
+        "header",
+        "hgroup",
+        "hr",
+        "html",
+        "legend",
+        "li",
+        "main",
+        "menu",
+        "nav",
+        "ol",
+        "optgroup",
+        "option",
+        "p",
+        "pre",
+        "search",
+        "section",
+        "summary",
+        "table",
+        "tbody",
+        "td",
+        "tfoot",
+        "th",
+        "thead",
+        "tr",
+        "ul",
+        "caption",
+        "button",
+        "select",
     };
 
     private readonly StyleRules _rules = new();
@@ -37,7 +114,9 @@ public sealed class HtmlPage
 
     private PageText Walk(string html)
     {
-        using var document = new HtmlParser(new HtmlParserOptions { IsScripting = true }).ParseDocument(HtmlLimits.Within(html));
+        using var document = new HtmlParser(new HtmlParserOptions { IsScripting = true }).ParseDocument(
+            HtmlLimits.Within(html)
+        );
         foreach (var style in document.GetElementsByTagName("style"))
         {
             _guard.Part();
@@ -77,7 +156,12 @@ public sealed class HtmlPage
 
     private void AddText(string text, Frame frame)
     {
-        if (frame.Look.IsRaised && text.Trim() is { Length: 2 } figures && figures.All(char.IsAsciiDigit) && char.IsAsciiDigit(_page.Last))
+        if (
+            frame.Look.IsRaised
+            && text.Trim() is { Length: 2 } figures
+            && figures.All(char.IsAsciiDigit)
+            && char.IsAsciiDigit(_page.Last)
+        )
         {
             _page.AddCents(figures);
             return;
@@ -114,12 +198,22 @@ public sealed class HtmlPage
             return;
         }
 
-        if (tag == "input" && element.GetAttribute("type") is { } type && type.Equals("checkbox", StringComparison.OrdinalIgnoreCase))
+        if (
+            tag == "input"
+            && element.GetAttribute("type") is { } type
+            && type.Equals("checkbox", StringComparison.OrdinalIgnoreCase)
+        )
         {
             _page.Tick(element.HasAttribute("checked"));
         }
 
-        if (Unseen.Contains(tag) || (element.NamespaceUri?.EndsWith("/svg", StringComparison.Ordinal) == true && tag is "title" or "desc" or "defs" or "metadata"))
+        if (
+            Unseen.Contains(tag)
+            || (
+                element.NamespaceUri?.EndsWith("/svg", StringComparison.Ordinal) == true
+                && tag is "title" or "desc" or "defs" or "metadata"
+            )
+        )
         {
             _page.Boundary();
             return;
@@ -141,7 +235,10 @@ public sealed class HtmlPage
         }
 
         var display = style?.GetValueOrDefault("display");
-        var isBox = (Boxes.Contains(tag) && display is not ("inline" or "inline-block" or "inline-flex" or "contents")) || display is "block" or "flex" or "grid" or "list-item" or "table" or "flow-root" || parent?.ParsChildren == true;
+        var isBox =
+            (Boxes.Contains(tag) && display is not ("inline" or "inline-block" or "inline-flex" or "contents"))
+            || display is "block" or "flex" or "grid" or "list-item" or "table" or "flow-root"
+            || parent?.ParsChildren == true;
         var look = Look(element, tag, style, parent, isBox);
         Cell(element, tag, look);
         if (isBox)
@@ -157,7 +254,13 @@ public sealed class HtmlPage
             _page.Boundary();
         }
 
-        frames.Push(new Frame(element, look, isBox, display is "inline-block" or "inline-flex" || tag is "button" or "label") { ParsChildren = display is "flex" or "grid" or "inline-flex" or "inline-grid" && element.Children.Length > 1 });
+        frames.Push(
+            new Frame(element, look, isBox, display is "inline-block" or "inline-flex" || tag is "button" or "label")
+            {
+                ParsChildren =
+                    display is "flex" or "grid" or "inline-flex" or "inline-grid" && element.Children.Length > 1,
+            }
+        );
     }
 
     private void Leave(Frame frame)
@@ -213,7 +316,9 @@ public sealed class HtmlPage
     }
 
     private static int Span(IElement element, string name) =>
-        int.TryParse(element.GetAttribute(name), NumberStyles.None, CultureInfo.InvariantCulture, out var span) ? Math.Clamp(span, 1, 40) : 1;
+        int.TryParse(element.GetAttribute(name), NumberStyles.None, CultureInfo.InvariantCulture, out var span)
+            ? Math.Clamp(span, 1, 40)
+            : 1;
 
     private bool IsHidden(IElement element, string tag, Dictionary<string, string>? style, Frame? parent)
     {
@@ -227,7 +332,11 @@ public sealed class HtmlPage
             return true;
         }
 
-        if (tag is "option" && element.ParentElement is { } list && (list.LocalName == "optgroup" ? list.ParentElement : list) is { LocalName: "select" } select)
+        if (
+            tag is "option"
+            && element.ParentElement is { } list
+            && (list.LocalName == "optgroup" ? list.ParentElement : list) is { LocalName: "select" } select
+        )
         {
             if (!_chosen.TryGetValue(select, out var chosen))
             {
@@ -243,19 +352,33 @@ public sealed class HtmlPage
             return false;
         }
 
-        return style.GetValueOrDefault("display") == "none" || style.GetValueOrDefault("visibility") is "hidden" or "collapse" || IsForScreenReaders(style);
+        return style.GetValueOrDefault("display") == "none"
+            || style.GetValueOrDefault("visibility") is "hidden" or "collapse"
+            || IsForScreenReaders(style);
     }
 
     private static bool IsForScreenReaders(Dictionary<string, string> style)
     {
         var (clip, path) = (style.GetValueOrDefault("clip") ?? "", style.GetValueOrDefault("clip-path") ?? "");
-        var isCut = clip.StartsWith("rect(", StringComparison.Ordinal) || path.StartsWith("inset(50%", StringComparison.Ordinal) || path.StartsWith("inset(100%", StringComparison.Ordinal);
-        var isTiny = style.GetValueOrDefault("width") is "1px" or "0" or "0px" && style.GetValueOrDefault("height") is "1px" or "0" or "0px";
-        var isAway = IsFar(style.GetValueOrDefault("left")) || IsFar(style.GetValueOrDefault("top")) || IsFar(style.GetValueOrDefault("text-indent"));
-        return (isCut && style.GetValueOrDefault("position") is "absolute" or "fixed") || (isTiny && style.GetValueOrDefault("overflow") == "hidden") || isAway || style.GetValueOrDefault("font-size") is "0" or "0px";
+        var isCut =
+            clip.StartsWith("rect(", StringComparison.Ordinal)
+            || path.StartsWith("inset(50%", StringComparison.Ordinal)
+            || path.StartsWith("inset(100%", StringComparison.Ordinal);
+        var isTiny =
+            style.GetValueOrDefault("width") is "1px" or "0" or "0px"
+            && style.GetValueOrDefault("height") is "1px" or "0" or "0px";
+        var isAway =
+            IsFar(style.GetValueOrDefault("left"))
+            || IsFar(style.GetValueOrDefault("top"))
+            || IsFar(style.GetValueOrDefault("text-indent"));
+        return (isCut && style.GetValueOrDefault("position") is "absolute" or "fixed")
+            || (isTiny && style.GetValueOrDefault("overflow") == "hidden")
+            || isAway
+            || style.GetValueOrDefault("font-size") is "0" or "0px";
     }
 
-    private static bool IsFar(string? length) => length is { Length: > 4 } && length[0] == '-' && length[1..].TakeWhile(char.IsAsciiDigit).Count() >= 3;
+    private static bool IsFar(string? length) =>
+        length is { Length: > 4 } && length[0] == '-' && length[1..].TakeWhile(char.IsAsciiDigit).Count() >= 3;
 
     private Look Look(IElement element, string tag, Dictionary<string, string>? style, Frame? parent, bool isBox)
     {
@@ -266,16 +389,28 @@ public sealed class HtmlPage
             look.Boxes = (before?.Boxes ?? []).Add(_boxes++);
         }
 
-        look.IsStruck |= tag is "del" or "s" or "strike" || (style?.GetValueOrDefault("text-decoration") ?? "").Contains("line-through", StringComparison.Ordinal) || (style?.GetValueOrDefault("text-decoration-line") ?? "").Contains("line-through", StringComparison.Ordinal);
+        look.IsStruck |=
+            tag is "del" or "s" or "strike"
+            || (style?.GetValueOrDefault("text-decoration") ?? "").Contains("line-through", StringComparison.Ordinal)
+            || (style?.GetValueOrDefault("text-decoration-line") ?? "").Contains(
+                "line-through",
+                StringComparison.Ordinal
+            );
         look.IsRaised = tag == "sup" || (before?.IsRaised ?? false);
-        look.KeepsBreaks = style?.GetValueOrDefault("white-space") is { } space ? space.StartsWith("pre", StringComparison.Ordinal) : before?.KeepsBreaks ?? false;
+        look.KeepsBreaks = style?.GetValueOrDefault("white-space") is { } space
+            ? space.StartsWith("pre", StringComparison.Ordinal)
+            : before?.KeepsBreaks ?? false;
         if (tag is ['h', >= '1' and <= '6'])
         {
             look.Heading = tag[1] - '0';
         }
 
-        look.Size = style?.GetValueOrDefault("font-size") ?? (look.Heading > 0 && tag[0] == 'h' && tag.Length == 2 ? tag : before?.Size ?? "");
-        look.Weight = style?.GetValueOrDefault("font-weight") ?? (tag is "b" or "strong" or "th" || (tag.Length == 2 && look.Heading > 0) ? "bold" : before?.Weight ?? "");
+        look.Size = style?.GetValueOrDefault("font-size")
+            ?? (look.Heading > 0 && tag[0] == 'h' && tag.Length == 2 ? tag : before?.Size ?? "");
+        look.Weight = style?.GetValueOrDefault("font-weight")
+            ?? (
+                tag is "b" or "strong" or "th" || (tag.Length == 2 && look.Heading > 0) ? "bold" : before?.Weight ?? ""
+            );
         if (isBox)
         {
             look.Names = [tag];
@@ -373,6 +508,12 @@ internal sealed class Look(Look? before)
             looks = looks.Add($"={Size} {Weight}");
         }
 
-        return new PageLine(default) { Heading = Heading, Looks = looks, Boxes = Boxes, Cell = Cell };
+        return new PageLine(default)
+        {
+            Heading = Heading,
+            Looks = looks,
+            Boxes = Boxes,
+            Cell = Cell,
+        };
     }
 }

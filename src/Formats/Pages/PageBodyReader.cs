@@ -69,7 +69,10 @@ public static class PageBodyReader
 
     private static PageText? File(Node node, FaultList faults, CancellationToken cancel)
     {
-        if (node.Element is not { ValueKind: JsonValueKind.String } element || !element.TryGetBytesFromBase64(out var bytes))
+        if (
+            node.Element is not { ValueKind: JsonValueKind.String } element
+            || !element.TryGetBytesFromBase64(out var bytes)
+        )
         {
             node.Fault(FaultCodes.BadType, "This must be the bytes of a file, in Base64.");
             return null;
@@ -77,7 +80,12 @@ public static class PageBodyReader
 
         if (bytes.Length > LargestFile)
         {
-            faults.Say(FaultCodes.TooLarge, node.Where, $"This file has {bytes.Length >> 20} MiB; at most {LargestFile >> 20} are read. Open it, copy the part with the plans, and paste that.");
+            faults.Say(
+                FaultCodes.TooLarge,
+                node.Where,
+                $"This file has {bytes.Length >> 20} MiB; at most {LargestFile >> 20} are read. Open it, copy "
+                    + "the part with the plans, and paste that."
+            );
             return null;
         }
 
@@ -97,7 +105,11 @@ public static class PageBodyReader
                     return said;
                 }
 
-                faults.Say(FaultCodes.TooLarge, node.Where, $"This has {said.Length} characters; at most {longest} are read. Copy only the part with the plans.");
+                faults.Say(
+                    FaultCodes.TooLarge,
+                    node.Where,
+                    $"This has {said.Length} characters; at most {longest} are read. Copy only the part with the plans."
+                );
                 return null;
             default:
                 node.Fault(FaultCodes.BadType, "This must be text.");

@@ -94,7 +94,13 @@ internal sealed class PageBuilder
     public PageText Built(bool isMarked)
     {
         Break();
-        return new PageText(_text.ToString(), _lines.ToImmutable(), _struck.ToImmutable(), _ticks.ToImmutable(), isMarked);
+        return new PageText(
+            _text.ToString(),
+            _lines.ToImmutable(),
+            _struck.ToImmutable(),
+            _ticks.ToImmutable(),
+            isMarked
+        );
     }
 
     private PageLine Closed(PageLine line)
@@ -120,10 +126,23 @@ internal sealed class PageBuilder
 
     // Zero-width and direction marks, soft hyphens, and what is no character.
     private static bool IsUnseen(char letter) =>
-        letter is '\u00AD' or '\u200C' or '\u200D' or '\u200E' or '\u200F' or '\u2060' or '\uFEFF' or (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069') || (char.IsControl(letter) && !char.IsWhiteSpace(letter)) || letter is '\uFFFE' or '\uFFFF';
+        letter
+            is '\u00AD'
+                or '\u200C'
+                or '\u200D'
+                or '\u200E'
+                or '\u200F'
+                or '\u2060'
+                or '\uFEFF'
+                or (>= '\u202A' and <= '\u202E')
+                or (>= '\u2066' and <= '\u2069')
+        || (char.IsControl(letter) && !char.IsWhiteSpace(letter))
+        || letter is '\uFFFE' or '\uFFFF';
 
     private static bool PartsWords(char last, char next) =>
-        (char.IsLetter(last) && (char.IsAsciiDigit(next) || IsSign(next))) || (char.IsAsciiDigit(last) && (char.IsUpper(next) || IsSign(next))) || (char.IsLower(last) && char.IsUpper(next))
+        (char.IsLetter(last) && (char.IsAsciiDigit(next) || IsSign(next)))
+        || (char.IsAsciiDigit(last) && (char.IsUpper(next) || IsSign(next)))
+        || (char.IsLower(last) && char.IsUpper(next))
         || (last is '.' or '!' or '?' or ')' or '%' && char.IsLetterOrDigit(next) && !char.IsAsciiDigit(next));
 
     private static bool IsSign(char letter) => letter is '£' or '€' or '$' or '₹';

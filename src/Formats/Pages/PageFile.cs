@@ -4,7 +4,8 @@ using MimeKit;
 namespace HomeStart.Formats;
 
 /// <summary>
-/// Reads a file as a page: saved HTML, a web archive (MHTML), a PDF or text, told by what is in it and not by its name. Nothing that it links to is fetched.
+/// Reads a file as a page: saved HTML, a web archive (MHTML), a PDF or text, told by what is in it and not by its name.
+/// Nothing that it links to is fetched.
 /// </summary>
 public static class PageFile
 {
@@ -24,7 +25,11 @@ public static class PageFile
         {
             if (Archived(bytes, cancel) is not { } archived)
             {
-                faults.Say(FaultCodes.BadType, where, "This archive holds no page. Open it, select all of it, copy it and paste it here.");
+                faults.Say(
+                    FaultCodes.BadType,
+                    where,
+                    "This archive holds no page. Open it, select all of it, copy it and paste it here."
+                );
                 return null;
             }
 
@@ -48,22 +53,34 @@ public static class PageFile
             return PlainPage.Read(text);
         }
 
-        faults.Say(FaultCodes.TooLarge, where, $"This has {text.Length} characters, more than are read. Open it, copy the part with the plans, and paste that.");
+        faults.Say(
+            FaultCodes.TooLarge,
+            where,
+            $"This has {text.Length} characters, more than are read. Open it, copy the part with the plans, and "
+                + "paste that."
+        );
         return null;
     }
 
     private static bool IsHtml(string text) =>
-        text.AsSpan(0, Math.Min(text.Length, 4_096)).ContainsAny(HtmlStarts) || text.Contains("</", StringComparison.Ordinal);
+        text.AsSpan(0, Math.Min(text.Length, 4_096)).ContainsAny(HtmlStarts)
+        || text.Contains("</", StringComparison.Ordinal);
 
-    private static readonly System.Buffers.SearchValues<string> HtmlStarts = System.Buffers.SearchValues.Create(["<!doctype", "<html", "<body", "<head", "<div", "<table"], StringComparison.OrdinalIgnoreCase);
+    private static readonly System.Buffers.SearchValues<string> HtmlStarts = System.Buffers.SearchValues.Create(
+        ["<!doctype", "<html", "<body", "<head", "<div", "<table"],
+        StringComparison.OrdinalIgnoreCase
+    );
 
     // An archive is written as a mail is: header lines, one of which says that parts belong together.
     private static bool IsArchive(byte[] bytes)
     {
         var start = Encoding.Latin1.GetString(bytes.AsSpan(0, Math.Min(bytes.Length, LongestHeader)));
         var first = start.TrimStart().Split('\n')[0];
-        return first.Contains(':', StringComparison.Ordinal) && !first.Contains('<', StringComparison.Ordinal) | first.StartsWith("From:", StringComparison.OrdinalIgnoreCase)
-            && start.Contains("MIME-Version:", StringComparison.OrdinalIgnoreCase) && start.Contains("Content-Type:", StringComparison.OrdinalIgnoreCase);
+        return first.Contains(':', StringComparison.Ordinal)
+            && !first.Contains('<', StringComparison.Ordinal)
+                | first.StartsWith("From:", StringComparison.OrdinalIgnoreCase)
+            && start.Contains("MIME-Version:", StringComparison.OrdinalIgnoreCase)
+            && start.Contains("Content-Type:", StringComparison.OrdinalIgnoreCase);
     }
 
     private static string? Archived(byte[] bytes, CancellationToken cancel)

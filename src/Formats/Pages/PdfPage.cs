@@ -5,7 +5,9 @@ using UglyToad.PdfPig.Exceptions;
 
 namespace HomeStart.Formats;
 
-/// <summary>Reads the words of a PDF by their places: what stands at one height is a line, and wide gaps part its columns.</summary>
+/// <summary>
+/// Reads the words of a PDF by their places: what stands at one height is a line, and wide gaps part its columns.
+/// </summary>
 internal static class PdfPage
 {
     private const int MostPages = 40;
@@ -22,7 +24,11 @@ internal static class PdfPage
                 Lines(page, text);
                 if (text.Length > PageBodyReader.LongestText)
                 {
-                    faults.Say(FaultCodes.TooLarge, where, "This PDF has more words than are read. Open it, copy the part with the plans, and paste that.");
+                    faults.Say(
+                        FaultCodes.TooLarge,
+                        where,
+                        "This PDF has more words than are read. Open it, copy the part with the plans, and paste that."
+                    );
                     return null;
                 }
             }
@@ -32,18 +38,30 @@ internal static class PdfPage
                 return PlainPage.Read(text.ToString());
             }
 
-            faults.Say(FaultCodes.BadType, where, "This PDF holds pictures and no words. Type what it says, or paste the page that it was made from.");
+            faults.Say(
+                FaultCodes.BadType,
+                where,
+                "This PDF holds pictures and no words. Type what it says, or paste the page that it was made from."
+            );
             return null;
         }
         catch (PdfDocumentEncryptedException)
         {
-            faults.Say(FaultCodes.BadType, where, "This PDF is locked with a password. Open it, select all of it, copy it and paste it here.");
+            faults.Say(
+                FaultCodes.BadType,
+                where,
+                "This PDF is locked with a password. Open it, select all of it, copy it and paste it here."
+            );
             return null;
         }
         catch (Exception exception) when (exception is not OperationCanceledException)
         {
             // The reader of PDFs throws whatever a broken file makes of it.
-            faults.Say(FaultCodes.BadType, where, "This PDF cannot be read. Open it, select all of it, copy it and paste it here.");
+            faults.Say(
+                FaultCodes.BadType,
+                where,
+                "This PDF cannot be read. Open it, select all of it, copy it and paste it here."
+            );
             return null;
         }
     }
@@ -54,7 +72,9 @@ internal static class PdfPage
         while (words.Count > 0)
         {
             var first = words[0].BoundingBox;
-            var line = words.TakeWhile(word => first.Bottom - word.BoundingBox.Bottom < Math.Max(2, first.Height / 2)).ToList();
+            var line = words
+                .TakeWhile(word => first.Bottom - word.BoundingBox.Bottom < Math.Max(2, first.Height / 2))
+                .ToList();
             words.RemoveRange(0, line.Count);
             Word? before = null;
             foreach (var word in line.OrderBy(word => word.BoundingBox.Left))
@@ -62,7 +82,11 @@ internal static class PdfPage
                 if (before is not null)
                 {
                     var gap = word.BoundingBox.Left - before.BoundingBox.Right;
-                    text.Append(gap > Math.Max(8, 1.5 * word.BoundingBox.Height) ? "    " : gap > 0.5 ? " " : "");
+                    text.Append(
+                        gap > Math.Max(8, 1.5 * word.BoundingBox.Height) ? "    "
+                        : gap > 0.5 ? " "
+                        : ""
+                    );
                 }
 
                 text.Append(word.Text);

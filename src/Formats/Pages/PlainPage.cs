@@ -6,7 +6,11 @@ namespace HomeStart.Formats;
 /// <summary>Reads plain text as a page: its lines, and the tables that tabs or columns of spaces make.</summary>
 public static class PlainPage
 {
-    private static readonly Regex Columns = new(@"\t| {3,}|(?<=\S) {2}(?=\S)", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+    private static readonly Regex Columns = new(
+        @"\t| {3,}|(?<=\S) {2}(?=\S)",
+        RegexOptions.CultureInvariant,
+        TimeSpan.FromSeconds(1)
+    );
 
     /// <summary>The page that a text is.</summary>
     public static PageText Read(string text)
@@ -15,10 +19,13 @@ public static class PlainPage
         var lines = Piped(clean.Split('\n'));
         var starts = Starts(lines);
         var builder = ImmutableArray.CreateBuilder<PageLine>();
-        for (var (at, table) = (0, 0); at < lines.Length;)
+        for (var (at, table) = (0, 0); at < lines.Length; )
         {
             var tabs = Tabs(lines[at]);
-            var cells = tabs > 0 ? Tabbed(lines, at) : Breaks(lines[at]) is > 0 and var breaks ? Spaced(lines, at, breaks) : null;
+            var cells =
+                tabs > 0 ? Tabbed(lines, at)
+                : Breaks(lines[at]) is > 0 and var breaks ? Spaced(lines, at, breaks)
+                : null;
             if (cells is null)
             {
                 Add(lines[at], starts[at], null, builder);
@@ -28,7 +35,12 @@ public static class PlainPage
 
             foreach (var cell in cells)
             {
-                Add(lines[cell.Line].Substring(cell.Start, cell.Length), starts[cell.Line] + cell.Start, new PageCell(table, cell.Row, cell.Column, cell.Width), builder);
+                Add(
+                    lines[cell.Line].Substring(cell.Start, cell.Length),
+                    starts[cell.Line] + cell.Start,
+                    new PageCell(table, cell.Row, cell.Column, cell.Width),
+                    builder
+                );
             }
 
             (at, table) = (cells[^1].Line + 1, table + 1);
@@ -43,11 +55,23 @@ public static class PlainPage
         var counts = lines.Select(Strokes).ToArray();
         for (var at = 0; at < lines.Length; at++)
         {
-            if (counts[at] is >= 2 and var strokes && ((at > 0 && counts[at - 1] == strokes) || (at + 1 < lines.Length && counts[at + 1] == strokes)))
+            if (
+                counts[at] is >= 2 and var strokes
+                && ((at > 0 && counts[at - 1] == strokes) || (at + 1 < lines.Length && counts[at + 1] == strokes))
+            )
             {
                 var (first, last) = (lines[at].IndexOf('|', StringComparison.Ordinal), lines[at].LastIndexOf('|'));
-                lines[at] = string.Concat(lines[at].Select((letter, place) =>
-                    letter != '|' ? letter : (place == first && lines[at][..first].Trim().Length == 0) || (place == last && lines[at][(last + 1)..].Trim().Length == 0) ? ' ' : '\t'));
+                lines[at] = string.Concat(
+                    lines[at]
+                        .Select(
+                            (letter, place) =>
+                                letter != '|' ? letter
+                                : (place == first && lines[at][..first].Trim().Length == 0)
+                                || (place == last && lines[at][(last + 1)..].Trim().Length == 0)
+                                    ? ' '
+                                : '\t'
+                        )
+                );
             }
         }
 
@@ -74,7 +98,27 @@ public static class PlainPage
             {
                 clean.Append('\n');
             }
-            else if (letter is '\n' or '\t' || (!char.IsControl(letter) && letter is not ('\u200B' or '\u200C' or '\u200D' or '\u200E' or '\u200F' or '\u2060' or '\uFEFF' or '\u00AD' or '\uFFFE' or '\uFFFF') && letter is not (>= '\u202A' and <= '\u202E') && letter is not (>= '\u2066' and <= '\u2069')))
+            else if (
+                letter is '\n' or '\t'
+                || (
+                    !char.IsControl(letter)
+                    && letter
+                        is not (
+                            '\u200B'
+                            or '\u200C'
+                            or '\u200D'
+                            or '\u200E'
+                            or '\u200F'
+                            or '\u2060'
+                            or '\uFEFF'
+                            or '\u00AD'
+                            or '\uFFFE'
+                            or '\uFFFF'
+                        )
+                    && letter is not (>= '\u202A' and <= '\u202E')
+                    && letter is not (>= '\u2066' and <= '\u2069')
+                )
+            )
             {
                 clean.Append(letter == '\u200A' ? ' ' : letter);
             }
@@ -104,7 +148,10 @@ public static class PlainPage
         {
             if (!IsRule(lines[next]))
             {
-                cells.AddRange(Pieces(lines[next]).Select((piece, column) => new Cell(next, piece.Start, piece.Length, row, column)));
+                cells.AddRange(
+                    Pieces(lines[next])
+                        .Select((piece, column) => new Cell(next, piece.Start, piece.Length, row, column))
+                );
                 row++;
             }
         }
@@ -142,15 +189,34 @@ public static class PlainPage
                 }
 
                 // The rest of a last cell of several lines, or a row that is one cell.
-                var isRest = row > 0 && cells[^1].Row == row - 1 && cells[^1].Line == next - 1 && cells.Exists(cell => cell.Row == row - 1 && cell.Line < next - 1);
+                var isRest =
+                    row > 0
+                    && cells[^1].Row == row - 1
+                    && cells[^1].Line == next - 1
+                    && cells.Exists(cell => cell.Row == row - 1 && cell.Line < next - 1);
                 cells.Add(new Cell(next, 0, lines[next].Length, isRest ? row - 1 : row, isRest ? width : 0));
                 row += isRest ? 0 : 1;
                 continue;
             }
 
             // The last cell of a row stays open for lines of its own, until the next row begins.
-            var begins = column > 0 && (tabs == width || column + tabs > width || (isOpen && tabs > 0) || (isOpen && GoesOn(lines, next, width)));
-            if (isOpen && !begins && tabs == 0 && (lines[next].Trim().Length == 0 || !Enumerable.Range(next, Math.Min(6, lines.Length - next)).Any(line => Tabs(lines[line]) > 0)))
+            var begins =
+                column > 0
+                && (
+                    tabs == width
+                    || column + tabs > width
+                    || (isOpen && tabs > 0)
+                    || (isOpen && GoesOn(lines, next, width))
+                );
+            if (
+                isOpen
+                && !begins
+                && tabs == 0
+                && (
+                    lines[next].Trim().Length == 0
+                    || !Enumerable.Range(next, Math.Min(6, lines.Length - next)).Any(line => Tabs(lines[line]) > 0)
+                )
+            )
             {
                 break;
             }
@@ -171,7 +237,13 @@ public static class PlainPage
             {
                 (row, column) = (row + 1, 0);
             }
-            else if (!isOpen && column > 0 && tabs > 0 && !lines[next].EndsWith('\t') && (next + 1 >= lines.Length || Tabs(lines[next + 1]) + column > width))
+            else if (
+                !isOpen
+                && column > 0
+                && tabs > 0
+                && !lines[next].EndsWith('\t')
+                && (next + 1 >= lines.Length || Tabs(lines[next + 1]) + column > width)
+            )
             {
                 (row, column) = (row + 1, 0);
             }
@@ -180,24 +252,47 @@ public static class PlainPage
         return cells;
     }
 
-    private static readonly Regex PriceHead = new(@"^\W*(?:prices?|costs?|fees?|rates?)\b", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase, TimeSpan.FromSeconds(1));
+    private static readonly Regex PriceHead = new(
+        @"^\W*(?:prices?|costs?|fees?|rates?)\b",
+        RegexOptions.CultureInvariant | RegexOptions.IgnoreCase,
+        TimeSpan.FromSeconds(1)
+    );
 
-    // A heading of two rows: below "Price" stand "per month" and "per year", and the rows have a cell more for it. Else none.
+    // A heading of two rows: below "Price" stand "per month" and "per year", and the rows have a cell more for it. Else
+    // none.
     private static List<Cell> TwoHeads(string[] lines, int at)
     {
-        if (at + 3 >= lines.Length || Tabs(lines[at]) == 0 || Tabs(lines[at + 1]) == 0 || lines[at].Any(char.IsAsciiDigit) || Figures.IsMatch(lines[at + 1]))
+        if (
+            at + 3 >= lines.Length
+            || Tabs(lines[at]) == 0
+            || Tabs(lines[at + 1]) == 0
+            || lines[at].Any(char.IsAsciiDigit)
+            || Figures.IsMatch(lines[at + 1])
+        )
         {
             return [];
         }
 
         var heads = Pieces(lines[at]);
-        var parts = Pieces(lines[at + 1]).FindAll(part => lines[at + 1].AsSpan(part.Start, part.Length).Trim().Length > 0);
+        var parts = Pieces(lines[at + 1])
+            .FindAll(part => lines[at + 1].AsSpan(part.Start, part.Length).Trim().Length > 0);
         var wide = heads.FindIndex(head => PriceHead.IsMatch(lines[at].AsSpan(head.Start, head.Length)));
         var columns = heads.Count + parts.Count - 1;
         return wide < 1 || parts.Count < 2 || Tabs(lines[at + 2]) + 1 != columns || Tabs(lines[at + 3]) + 1 != columns
             ? []
-            : [
-                .. heads.Select((head, number) => new Cell(at, head.Start, head.Length, 0, number > wide ? number + parts.Count - 1 : number, number == wide ? parts.Count : 1)),
+            :
+            [
+                .. heads.Select(
+                    (head, number) =>
+                        new Cell(
+                            at,
+                            head.Start,
+                            head.Length,
+                            0,
+                            number > wide ? number + parts.Count - 1 : number,
+                            number == wide ? parts.Count : 1
+                        )
+                ),
                 .. parts.Select((part, number) => new Cell(at + 1, part.Start, part.Length, 1, wide + number)),
             ];
     }
@@ -230,11 +325,18 @@ public static class PlainPage
 
     // The first cell of the row below begins here.
     private static bool GoesOn(string[] lines, int at, int width) =>
-        at + 1 < lines.Length && lines[at].Trim().Length > 0 && Tabs(lines[at]) == 0 && Tabs(lines[at + 1]) == width && !lines[at + 1].StartsWith('\t') && Figures.IsMatch(lines[at + 1]);
+        at + 1 < lines.Length
+        && lines[at].Trim().Length > 0
+        && Tabs(lines[at]) == 0
+        && Tabs(lines[at + 1]) == width
+        && !lines[at + 1].StartsWith('\t')
+        && Figures.IsMatch(lines[at + 1]);
 
     // The heading of another table below this one: it begins with the same word, and has no figures.
     private static bool IsHeadAgain(string[] lines, int first, int at) =>
-        lines[at].Split('\t')[0].Trim() is { Length: > 0 } word && word.Equals(lines[first].Split('\t')[0].Trim(), StringComparison.OrdinalIgnoreCase) && !lines[at].Any(char.IsAsciiDigit);
+        lines[at].Split('\t')[0].Trim() is { Length: > 0 } word
+        && word.Equals(lines[first].Split('\t')[0].Trim(), StringComparison.OrdinalIgnoreCase)
+        && !lines[at].Any(char.IsAsciiDigit);
 
     // A line without tabs between the rows of one table: no empty line parts them.
     private static bool IsWithin(string[] lines, int at, int width)
@@ -245,12 +347,24 @@ public static class PlainPage
             next++;
         }
 
-        return lines[at].Trim().Length > 0 && lines[at - 1].Trim().Length > 0 && next < lines.Length && (Tabs(lines[next]) == width || (Tabs(lines[next]) > 0 && next + 1 < lines.Length && Tabs(lines[next + 1]) == width));
+        return lines[at].Trim().Length > 0
+            && lines[at - 1].Trim().Length > 0
+            && next < lines.Length
+            && (
+                Tabs(lines[next]) == width
+                || (Tabs(lines[next]) > 0 && next + 1 < lines.Length && Tabs(lines[next + 1]) == width)
+            );
     }
 
-    private static readonly Regex Figures = new(@"[0-9][.,][0-9]{2}\b|[£€$]\s?[0-9]", RegexOptions.CultureInvariant, TimeSpan.FromSeconds(1));
+    private static readonly Regex Figures = new(
+        @"[0-9][.,][0-9]{2}\b|[£€$]\s?[0-9]",
+        RegexOptions.CultureInvariant,
+        TimeSpan.FromSeconds(1)
+    );
 
-    private static bool IsRule(string line) => line.Length > 2 && line.All(letter => letter is '-' or '=' or '+' or '|' or ':' or '\t' or '_' or ' ' or '–' or '—' or '*');
+    private static bool IsRule(string line) =>
+        line.Length > 2
+        && line.All(letter => letter is '-' or '=' or '+' or '|' or ':' or '\t' or '_' or ' ' or '–' or '—' or '*');
 
     private static int Tabs(string line) => line.Length > 2_000 ? 0 : line.Count(letter => letter == '\t');
 

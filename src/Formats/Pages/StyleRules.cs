@@ -3,12 +3,30 @@ using System.Text.RegularExpressions;
 
 namespace HomeStart.Formats;
 
-/// <summary>What style rules and attributes say of a look: whether it is seen, struck, a line of its own, how large and heavy.</summary>
+/// <summary>
+/// What style rules and attributes say of a look: whether it is seen, struck, a line of its own, how large and heavy.
+/// </summary>
 internal sealed partial class StyleRules
 {
     private static readonly HashSet<string> Known = new(StringComparer.OrdinalIgnoreCase)
     {
-        "display", "visibility", "text-decoration", "text-decoration-line", "font-size", "font-weight", "clip", "clip-path", "position", "left", "top", "width", "height", "text-indent", "white-space", "overflow", "opacity",
+        "display",
+        "visibility",
+        "text-decoration",
+        "text-decoration-line",
+        "font-size",
+        "font-weight",
+        "clip",
+        "clip-path",
+        "position",
+        "left",
+        "top",
+        "width",
+        "height",
+        "text-indent",
+        "white-space",
+        "overflow",
+        "opacity",
     };
 
     private readonly Dictionary<string, Dictionary<string, string>> _rules = new(StringComparer.OrdinalIgnoreCase);
@@ -24,7 +42,12 @@ internal sealed partial class StyleRules
             head = head[(head.LastIndexOf(';') + 1)..].Trim();
             if (head.StartsWith('@'))
             {
-                if (head.StartsWith("@media", StringComparison.OrdinalIgnoreCase) ? Applies(head) : head.StartsWith("@supports", StringComparison.OrdinalIgnoreCase) || head.StartsWith("@layer", StringComparison.OrdinalIgnoreCase))
+                if (
+                    head.StartsWith("@media", StringComparison.OrdinalIgnoreCase)
+                        ? Applies(head)
+                        : head.StartsWith("@supports", StringComparison.OrdinalIgnoreCase)
+                            || head.StartsWith("@layer", StringComparison.OrdinalIgnoreCase)
+                )
                 {
                     // Its rules stand as if it were not there; the closing bracket is skipped with the next head.
                     at = open + 1;
@@ -40,7 +63,12 @@ internal sealed partial class StyleRules
             var declarations = Declarations(text[(open + 1)..end]);
             if (declarations.Count > 0)
             {
-                foreach (var selector in head.TrimStart('}', ' ', '\n', '\r', '\t').Split(',').Select(one => one.Trim()).Where(one => Simple().IsMatch(one)))
+                foreach (
+                    var selector in head.TrimStart('}', ' ', '\n', '\r', '\t')
+                        .Split(',')
+                        .Select(one => one.Trim())
+                        .Where(one => Simple().IsMatch(one))
+                )
                 {
                     if (!_rules.TryGetValue(selector, out var known))
                     {
@@ -58,7 +86,9 @@ internal sealed partial class StyleRules
         }
     }
 
-    /// <summary>What holds for an element: of its tag, its classes, its id, and itself, the later over the earlier.</summary>
+    /// <summary>
+    /// What holds for an element: of its tag, its classes, its id, and itself, the later over the earlier.
+    /// </summary>
     public Dictionary<string, string>? Of(string tag, IEnumerable<string> classes, string? id, string? style)
     {
         Dictionary<string, string>? holds = null;
@@ -94,7 +124,15 @@ internal sealed partial class StyleRules
             var colon = one.IndexOf(':', StringComparison.Ordinal);
             if (colon > 0 && one[..colon].Trim() is var name && Known.Contains(name))
             {
-                found.Add((name, one[(colon + 1)..].Replace("!important", "", StringComparison.OrdinalIgnoreCase).Trim().ToLowerInvariant()));
+                found.Add(
+                    (
+                        name,
+                        one[(colon + 1)..]
+                            .Replace("!important", "", StringComparison.OrdinalIgnoreCase)
+                            .Trim()
+                            .ToLowerInvariant()
+                    )
+                );
             }
         }
 
@@ -105,14 +143,20 @@ internal sealed partial class StyleRules
     private static bool Applies(string head)
     {
         var says = head.ToLowerInvariant();
-        if ((says.Contains("print", StringComparison.Ordinal) || says.Contains("speech", StringComparison.Ordinal)) && !says.Contains("screen", StringComparison.Ordinal) && !says.Contains("not print", StringComparison.Ordinal))
+        if (
+            (says.Contains("print", StringComparison.Ordinal) || says.Contains("speech", StringComparison.Ordinal))
+            && !says.Contains("screen", StringComparison.Ordinal)
+            && !says.Contains("not print", StringComparison.Ordinal)
+        )
         {
             return false;
         }
 
         foreach (Match match in Width().Matches(says))
         {
-            var width = double.Parse(match.Groups["number"].Value, CultureInfo.InvariantCulture) * (match.Groups["unit"].Value is "em" or "rem" ? 16 : 1);
+            var width =
+                double.Parse(match.Groups["number"].Value, CultureInfo.InvariantCulture)
+                * (match.Groups["unit"].Value is "em" or "rem" ? 16 : 1);
             if (match.Groups["which"].Value == "max" ? width < 1280 : width > 1280)
             {
                 return false;
@@ -127,7 +171,10 @@ internal sealed partial class StyleRules
         var depth = 0;
         for (var at = open; at < text.Length; at++)
         {
-            depth += text[at] == '{' ? 1 : text[at] == '}' ? -1 : 0;
+            depth +=
+                text[at] == '{' ? 1
+                : text[at] == '}' ? -1
+                : 0;
             if (depth == 0)
             {
                 return at;
@@ -143,6 +190,10 @@ internal sealed partial class StyleRules
     [GeneratedRegex(@"^[.#]?[A-Za-z][A-Za-z0-9_-]*$|^[.#][A-Za-z0-9_-]+$", RegexOptions.None, 1_000)]
     private static partial Regex Simple();
 
-    [GeneratedRegex(@"(?<which>max|min)-(device-)?width\s*:\s*(?<number>[0-9]{1,6}(\.[0-9]{1,3})?)\s*(?<unit>px|em|rem)", RegexOptions.ExplicitCapture, 1_000)]
+    [GeneratedRegex(
+        @"(?<which>max|min)-(device-)?width\s*:\s*(?<number>[0-9]{1,6}(\.[0-9]{1,3})?)\s*(?<unit>px|em|rem)",
+        RegexOptions.ExplicitCapture,
+        1_000
+    )]
     private static partial Regex Width();
 }

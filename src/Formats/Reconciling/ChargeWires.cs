@@ -7,19 +7,47 @@ namespace HomeStart.Formats;
 /// <param name="Due">With tax, by card.</param>
 /// <param name="Seen">Null: it was not seen yet.</param>
 /// <param name="Statement">What the card statement says of it; null: its owner told it.</param>
-/// <param name="Over">How much too much was taken, or too little came back; below zero: the other way round. Null: nothing, or it was not seen.</param>
+/// <param name="Over">How much too much was taken, or too little came back; below zero: the other way round. Null:
+/// nothing, or it was not seen.</param>
 /// <param name="Asks">Whether the owner is asked about it.</param>
 /// <param name="MayHaveFailed">Whether it may not have been taken at all.</param>
-public sealed record MovementWire(int Line, DateOnly On, string Book, string Seller, bool CameBack, string What, string Due, string Currency, string? Seen, string? Statement, string? Over, bool Asks, bool MayHaveFailed)
+public sealed record MovementWire(
+    int Line,
+    DateOnly On,
+    string Book,
+    string Seller,
+    bool CameBack,
+    string What,
+    string Due,
+    string Currency,
+    string? Seen,
+    string? Statement,
+    string? Over,
+    bool Asks,
+    bool MayHaveFailed
+)
 {
     public static MovementWire Of(Movement movement, Outlook outlook, bool asks)
     {
         var tenure = outlook.Tenure;
         var sign = movement.Charged is null ? -1 : 1;
         return new MovementWire(
-            movement.Line, movement.On, movement.Book, UpkeepWords.Seller(tenure, movement.Book), movement.Charged is null, movement.Charged is { } charged ? UpkeepWords.Lines(charged.Lines, tenure.Book(charged.Book)) : "money back",
-            Amount(movement.Sum.Units * sign), movement.Sum.Currency.Code, movement.Seen is { } seen ? Amount(seen.Total.Units * sign) : null, movement.Seen?.Statement, movement.Over is { Units: var over } && over != 0 ? Amount(over) : null, asks,
-            Telling.MayHaveFailed(tenure, outlook.Now, outlook.Book, movement));
+            movement.Line,
+            movement.On,
+            movement.Book,
+            UpkeepWords.Seller(tenure, movement.Book),
+            movement.Charged is null,
+            movement.Charged is { } charged
+                ? UpkeepWords.Lines(charged.Lines, tenure.Book(charged.Book))
+                : "money back",
+            Amount(movement.Sum.Units * sign),
+            movement.Sum.Currency.Code,
+            movement.Seen is { } seen ? Amount(seen.Total.Units * sign) : null,
+            movement.Seen?.Statement,
+            movement.Over is { Units: var over } && over != 0 ? Amount(over) : null,
+            asks,
+            Telling.MayHaveFailed(tenure, outlook.Now, outlook.Book, movement)
+        );
 
         string Amount(Minor units) => new Money(units, movement.Sum.Currency).ToAmount();
     }
@@ -45,7 +73,19 @@ public sealed record StatementWire(IReadOnlyList<StatementRowWire> Rows, int Oth
 /// <param name="Due">What was due; null: nothing was.</param>
 /// <param name="Words">The verdict as a sentence.</param>
 /// <param name="Reasons">Why it is another sum, the likeliest first.</param>
-public sealed record StatementRowWire(int Number, DateOnly On, string Text, string Amount, string Currency, string Seller, string Verdict, string? Due, string? DueCurrency, string Words, IReadOnlyList<string> Reasons);
+public sealed record StatementRowWire(
+    int Number,
+    DateOnly On,
+    string Text,
+    string Amount,
+    string Currency,
+    string Seller,
+    string Verdict,
+    string? Due,
+    string? DueCurrency,
+    string Words,
+    IReadOnlyList<string> Reasons
+);
 
 /// <summary>A letter to copy.</summary>
 public sealed record LetterTextWire(string Text);

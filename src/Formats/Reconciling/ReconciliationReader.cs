@@ -6,7 +6,9 @@ namespace HomeStart.Formats;
 /// <summary>What a request asks to be reconciled.</summary>
 public sealed record ReconciliationRequest(CostingRequest Costing, SeenSum Seen);
 
-/// <summary>Reads the body of <c>POST /api/reconciliations</c>: what a costing takes, and the sum that was seen.</summary>
+/// <summary>
+/// Reads the body of <c>POST /api/reconciliations</c>: what a costing takes, and the sum that was seen.
+/// </summary>
 public static class ReconciliationReader
 {
     /// <summary>The request; null where it cannot be reconciled, with every fault at its place.</summary>
@@ -30,7 +32,9 @@ public static class ReconciliationReader
 
         var id = seen["book"].RequiredText("The offer book");
         var book = costing.Books.FirstOrDefault(book => book.Id == id);
-        var isBoughtFrom = costing.Candidate.Hosting?.Book == id || costing.Candidate.Domains.Any(domain => domain.IsBought && domain.Book == id);
+        var isBoughtFrom =
+            costing.Candidate.Hosting?.Book == id
+            || costing.Candidate.Domains.Any(domain => domain.IsBought && domain.Book == id);
         if (id is not null && (book is null || !isBoughtFrom))
         {
             seen["book"].Fault(FaultCodes.Unknown, "Nothing of this candidate is bought from such a book.");
@@ -45,9 +49,15 @@ public static class ReconciliationReader
         var date = seen["date"].Date();
         if (date is { } day && (day < start || day >= costing.Settings.End))
         {
-            seen["date"].Fault(FaultCodes.OutOfRange, "The day lies between the day of the order and the end of the months that are counted.");
+            seen["date"]
+                .Fault(
+                    FaultCodes.OutOfRange,
+                    "The day lies between the day of the order and the end of the months that are counted."
+                );
         }
 
-        return faults.Any || book is null || total is not { } units ? null : new ReconciliationRequest(costing, new SeenSum(book.Id, units, date ?? start));
+        return faults.Any || book is null || total is not { } units
+            ? null
+            : new ReconciliationRequest(costing, new SeenSum(book.Id, units, date ?? start));
     }
 }

@@ -3,8 +3,18 @@ using System.Text.Json;
 
 namespace HomeStart.Formats;
 
-/// <summary>The body of <c>POST /api/reconciliations</c>, for those who call; <see cref="ReconciliationReader"/> reads it with every fault at its place.</summary>
-public sealed record ReconciliationBody(DateOnly StartDate, int HorizonMonths, CandidateBody Candidate, SeenSumBody Seen, OwnerBody? Owner = null, IReadOnlyList<JsonElement>? Books = null);
+/// <summary>
+/// The body of <c>POST /api/reconciliations</c>, for those who call; <see cref="ReconciliationReader"/> reads it with
+/// every fault at its place.
+/// </summary>
+public sealed record ReconciliationBody(
+    DateOnly StartDate,
+    int HorizonMonths,
+    CandidateBody Candidate,
+    SeenSumBody Seen,
+    OwnerBody? Owner = null,
+    IReadOnlyList<JsonElement>? Books = null
+);
 
 /// <param name="Total">In the book's currency, tax as the seller counts it.</param>
 /// <param name="Date">The day of a later bill; null: the day of the order.</param>
@@ -14,15 +24,41 @@ public sealed record SeenSumBody(string Book, string Total, DateOnly? Date = nul
 /// <param name="Difference">Seen less ours.</param>
 /// <param name="AtLeast">Whether a line of ours is not stated.</param>
 /// <param name="Closest">Where nothing explains it: what comes nearest.</param>
-public sealed record ReconciliationWire(string Currency, string Ours, string Seen, string Difference, bool AtLeast, bool Agrees, IReadOnlyList<ExplanationWire> Explanations, ClosestWire? Closest)
+public sealed record ReconciliationWire(
+    string Currency,
+    string Ours,
+    string Seen,
+    string Difference,
+    bool AtLeast,
+    bool Agrees,
+    IReadOnlyList<ExplanationWire> Explanations,
+    ClosestWire? Closest
+)
 {
     public static ReconciliationWire Of(Reconciliation found)
     {
         var currency = found.Currency;
         return new(
-            currency.Code, Amount(found.Ours), Amount(found.Seen), Amount(found.Seen - found.Ours), found.IsAtLeast, found.Agrees,
-            [.. found.Explanations.Select(explanation => new ExplanationWire([.. explanation.Deviations.Select(DeviationWire.Of)], Amount(explanation.Total)))],
-            found.Closest is { } closest ? new ClosestWire([.. closest.Deviations.Select(DeviationWire.Of)], Amount(closest.Total), Amount(found.Seen - closest.Total)) : null);
+            currency.Code,
+            Amount(found.Ours),
+            Amount(found.Seen),
+            Amount(found.Seen - found.Ours),
+            found.IsAtLeast,
+            found.Agrees,
+            [
+                .. found.Explanations.Select(explanation => new ExplanationWire(
+                    [.. explanation.Deviations.Select(DeviationWire.Of)],
+                    Amount(explanation.Total)
+                )),
+            ],
+            found.Closest is { } closest
+                ? new ClosestWire(
+                    [.. closest.Deviations.Select(DeviationWire.Of)],
+                    Amount(closest.Total),
+                    Amount(found.Seen - closest.Total)
+                )
+                : null
+        );
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }
@@ -34,11 +70,22 @@ public sealed record ExplanationWire(IReadOnlyList<DeviationWire> Deviations, st
 /// <param name="Remainder">What is left unexplained: seen less this total.</param>
 public sealed record ClosestWire(IReadOnlyList<DeviationWire> Deviations, string Total, string Remainder);
 
-/// <param name="Ref">The extra, code, promotion, plan, data centre (null: none), or what is priced at its later price.</param>
+/// <param name="Ref">The extra, code, promotion, plan, data centre (null: none), or what is priced at its later
+/// price.</param>
 /// <param name="Domain">The place, from 0, of a domain or of the domain an extra is for.</param>
 /// <param name="Value">Of another way to pay "12/12"; of years and quantities the number.</param>
 public sealed record DeviationWire(DeviationKind Kind, string? Ref, int? Domain, JsonElement? Value)
 {
     public static DeviationWire Of(Deviation deviation) =>
-        new(deviation.Kind, deviation.Ref, deviation.Domain, deviation.Way is var (every, commit) ? JsonSerializer.SerializeToElement(string.Create(CultureInfo.InvariantCulture, $"{every}/{commit}")) : deviation.Number is { } number ? JsonSerializer.SerializeToElement(number) : null);
+        new(
+            deviation.Kind,
+            deviation.Ref,
+            deviation.Domain,
+            deviation.Way is var (every, commit)
+                    ? JsonSerializer.SerializeToElement(
+                        string.Create(CultureInfo.InvariantCulture, $"{every}/{commit}")
+                    )
+                : deviation.Number is { } number ? JsonSerializer.SerializeToElement(number)
+                : null
+        );
 }

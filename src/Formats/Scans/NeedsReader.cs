@@ -10,15 +10,23 @@ public static class NeedsReader
 
     private static readonly (string, CertificateLevel)[] Levels =
     [
-        ("none", CertificateLevel.None), ("shared", CertificateLevel.Shared), ("own", CertificateLevel.Own), ("wildcard", CertificateLevel.Wildcard),
+        ("none", CertificateLevel.None),
+        ("shared", CertificateLevel.Shared),
+        ("own", CertificateLevel.Own),
+        ("wildcard", CertificateLevel.Wildcard),
     ];
 
     private static readonly (string, DomainRoute)[] Routes =
     [
-        ("register", DomainRoute.Register), ("later", DomainRoute.Later), ("transfer", DomainRoute.Transfer), ("keep", DomainRoute.Keep), ("lent", DomainRoute.Lent),
+        ("register", DomainRoute.Register),
+        ("later", DomainRoute.Later),
+        ("transfer", DomainRoute.Transfer),
+        ("keep", DomainRoute.Keep),
+        ("lent", DomainRoute.Lent),
     ];
 
-    /// <param name="display">The currency of <c>maxDueToday</c>; null where it is not known, which has been reported.</param>
+    /// <param name="display">The currency of <c>maxDueToday</c>; null where it is not known, which has been
+    /// reported.</param>
     public static Needs Read(Node node, CountSettings settings, Currency? display)
     {
         node.IsObject();
@@ -91,11 +99,17 @@ public static class NeedsReader
 
         var bought = route is DomainRoute.Register or DomainRoute.Later or DomainRoute.Transfer;
         var currency = route == DomainRoute.Keep ? node["currency"].RequiredCurrency() : null;
-        return new DomainNeed(route, Name(node["name"], route), bought ? Endings(node["endings"]) : Ending(node["ending"], route))
+        return new DomainNeed(
+            route,
+            Name(node["name"], route),
+            bought ? Endings(node["endings"]) : Ending(node["ending"], route)
+        )
         {
             Years = route is DomainRoute.Register or DomainRoute.Later ? Range(node["years"], 1, 10, "years") ?? 1 : 1,
             InMonths = route == DomainRoute.Later ? InMonths(node["inMonths"], settings) : 0,
-            Expires = route is DomainRoute.Transfer or DomainRoute.Keep ? Expires(node["expires"], route, settings) : null,
+            Expires = route is DomainRoute.Transfer or DomainRoute.Keep
+                ? Expires(node["expires"], route, settings)
+                : null,
             Renewal = route == DomainRoute.Keep ? Renewal(node["renewal"], currency) : null,
             Currency = currency,
         };
@@ -103,7 +117,9 @@ public static class NeedsReader
 
     private static string? Name(Node node, DomainRoute route)
     {
-        var name = route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep ? node.RequiredText("The domain's name") : node.Text();
+        var name = route is DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep
+            ? node.RequiredText("The domain's name")
+            : node.Text();
         if (name is not null && route != DomainRoute.Lent && DomainName.Parse(name, "com").Fault is { } fault)
         {
             node.Faults.Add(FaultCodes.BadType, node.Where, FaultReason.NotADomain, fault);
@@ -134,7 +150,11 @@ public static class NeedsReader
         var months = node.Whole() ?? 0;
         if (months < 0 || months >= settings.HorizonMonths)
         {
-            node.Fault(FaultCodes.OutOfRange, $"A domain chosen later must be chosen before the {settings.HorizonMonths} months counted are over; this says {months}.");
+            node.Fault(
+                FaultCodes.OutOfRange,
+                $"A domain chosen later must be chosen before the {settings.HorizonMonths} months counted are "
+                    + $"over; this says {months}."
+            );
         }
 
         return months;
@@ -154,7 +174,10 @@ public static class NeedsReader
         }
         else if (route == DomainRoute.Transfer && date > settings.StartDate.AddMonths(120))
         {
-            node.Fault(FaultCodes.TooManyYears, "The domain is paid for more than ten years ahead, which no registry allows: check the date.");
+            node.Fault(
+                FaultCodes.TooManyYears,
+                "The domain is paid for more than ten years ahead, which no registry allows: check the date."
+            );
         }
 
         return date;

@@ -1,6 +1,8 @@
 namespace HomeStart.Formats;
 
-/// <summary>Needs as <c>POST /api/scans</c> takes them; what is not asked for is zero, "none", false, empty or null.</summary>
+/// <summary>
+/// Needs as <c>POST /api/scans</c> takes them; what is not asked for is zero, "none", false, empty or null.
+/// </summary>
 public sealed record NeedsWire(
     decimal Websites,
     decimal StorageGB,
@@ -20,7 +22,8 @@ public sealed record NeedsWire(
     bool SamePrice,
     string? MaxDueToday,
     bool AcceptUnknown,
-    DomainNeedWire? Domain)
+    DomainNeedWire? Domain
+)
 {
     public static NeedsWire Of(Needs needs, Currency display)
     {
@@ -43,15 +46,35 @@ public sealed record NeedsWire(
             needs.SamePrice,
             needs.MaxDueToday is { } most ? new Money(most, display).ToAmount() : null,
             needs.AcceptUnknown,
-            needs.Domain is { } domain ? DomainNeedWire.Of(domain) : null);
+            needs.Domain is { } domain ? DomainNeedWire.Of(domain) : null
+        );
 
         decimal Number(string name) => needs.Numbers.GetValueOrDefault(name);
     }
 }
 
 public sealed record DomainNeedWire(
-    DomainRoute Route, string? Name, IReadOnlyList<string> Endings, string? Ending, int Years, int InMonths, DateOnly? Expires, string? Renewal, string? Currency)
+    DomainRoute Route,
+    string? Name,
+    IReadOnlyList<string> Endings,
+    string? Ending,
+    int Years,
+    int InMonths,
+    DateOnly? Expires,
+    string? Renewal,
+    string? Currency
+)
 {
     internal static DomainNeedWire Of(DomainNeed need) =>
-        new(need.Route, need.Name, need.Endings, need.Endings.FirstOrDefault(), need.Years, need.InMonths, need.Expires, need.Renewal?.ToString(), need.Currency?.Code);
+        new(
+            need.Route,
+            need.Name,
+            need.Endings,
+            need.Endings.FirstOrDefault(),
+            need.Years,
+            need.InMonths,
+            need.Expires,
+            need.Renewal?.ToString(),
+            need.Currency?.Code
+        );
 }

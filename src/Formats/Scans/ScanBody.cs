@@ -2,7 +2,10 @@ using System.Text.Json;
 
 namespace HomeStart.Formats;
 
-/// <summary>The body of <c>POST /api/scans</c>, for those who call; <see cref="ScanRequestReader"/> reads it with every fault at its place.</summary>
+/// <summary>
+/// The body of <c>POST /api/scans</c>, for those who call; <see cref="ScanRequestReader"/> reads it with every fault at
+/// its place.
+/// </summary>
 /// <param name="Objective">horizon, dueToday or expected; absent: horizon.</param>
 /// <param name="Group">"plan": the best way of each plan alone.</param>
 /// <param name="Top">How many rows; absent: 25.</param>
@@ -15,7 +18,8 @@ public sealed record ScanBody(
     IReadOnlyList<JsonElement>? Books = null,
     string? Objective = null,
     string? Group = null,
-    int? Top = null);
+    int? Top = null
+);
 
 /// <summary>Needs as they are sent; what is left out, zero, "none", false, empty or null asks for nothing.</summary>
 public sealed record NeedsBody(
@@ -37,7 +41,8 @@ public sealed record NeedsBody(
     bool SamePrice = false,
     string? MaxDueToday = null,
     bool AcceptUnknown = false,
-    DomainNeedBody? Domain = null);
+    DomainNeedBody? Domain = null
+);
 
 /// <param name="Endings">For register, later and transfer: any of these.</param>
 /// <param name="Ending">For keep.</param>
@@ -50,4 +55,5 @@ public sealed record DomainNeedBody(
     int InMonths = 0,
     DateOnly? Expires = null,
     string? Renewal = null,
-    string? Currency = null);
+    string? Currency = null
+);

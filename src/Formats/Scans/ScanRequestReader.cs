@@ -8,10 +8,18 @@ public static class ScanRequestReader
 {
     private const int UsualRows = 25;
 
-    private static readonly (string, Objective)[] Objectives = [("horizon", Objective.Horizon), ("dueToday", Objective.DueToday), ("expected", Objective.Expected)];
+    private static readonly (string, Objective)[] Objectives =
+    [
+        ("horizon", Objective.Horizon),
+        ("dueToday", Objective.DueToday),
+        ("expected", Objective.Expected),
+    ];
 
     /// <summary>The objective of a word; without one the horizon; null where the word is none.</summary>
-    public static Objective? ObjectiveOf(string? word) => word is null ? Objective.Horizon : Objectives.Where(known => known.Item1 == word).Select(known => (Objective?)known.Item2).FirstOrDefault();
+    public static Objective? ObjectiveOf(string? word) =>
+        word is null
+            ? Objective.Horizon
+            : Objectives.Where(known => known.Item1 == word).Select(known => (Objective?)known.Item2).FirstOrDefault();
 
     /// <summary>The request, or null with all its faults, those of the books first.</summary>
     public static ScanRequest? Read(JsonElement json, ImmutableArray<OfferBook> ownBooks, FaultList faults)
@@ -39,7 +47,9 @@ public static class ScanRequestReader
 
         var byPlan = root["group"].Word(("plan", true)) ?? false;
         var top = Top(root["top"]);
-        return faults.Any ? null : new ScanRequest(books, settings with { DisplayCurrency = display }, needs, objective, byPlan, top);
+        return faults.Any
+            ? null
+            : new ScanRequest(books, settings with { DisplayCurrency = display }, needs, objective, byPlan, top);
     }
 
     private static Currency? Display(Node root, ImmutableArray<OfferBook> books, CountSettings settings)
@@ -59,7 +69,10 @@ public static class ScanRequestReader
         var top = node.Whole();
         if (top is < 1 or > ScanRequest.MostRows)
         {
-            node.Fault(FaultCodes.OutOfRange, $"From 1 to {ScanRequest.MostRows} rows can be asked for; this says {top}.");
+            node.Fault(
+                FaultCodes.OutOfRange,
+                $"From 1 to {ScanRequest.MostRows} rows can be asked for; this says {top}."
+            );
         }
 
         return top ?? UsualRows;

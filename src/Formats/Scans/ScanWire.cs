@@ -4,7 +4,12 @@ namespace HomeStart.Formats;
 
 /// <summary>The answer of <c>POST /api/scans</c>.</summary>
 public sealed record ScanWire(
-    IReadOnlyList<ScanRowWire> Rows, IReadOnlyList<ScanRowWire> Front, IReadOnlyList<RejectedPlanWire> Rejected, long Considered, long Feasible)
+    IReadOnlyList<ScanRowWire> Rows,
+    IReadOnlyList<ScanRowWire> Front,
+    IReadOnlyList<RejectedPlanWire> Rejected,
+    long Considered,
+    long Feasible
+)
 {
     public static ScanWire Of(ScanResult result) =>
         new(
@@ -12,23 +17,46 @@ public sealed record ScanWire(
             [.. result.Front.Select(ScanRowWire.Of)],
             [.. result.Rejected.Select(RejectedPlanWire.Of)],
             result.Considered,
-            result.Feasible);
+            result.Feasible
+        );
 }
 
 /// <summary>A way to buy with what its costing says.</summary>
-public sealed record ScanRowWire(CandidateWire Candidate, TotalsWire Totals, PriceStepWire? PriceStep, IReadOnlyList<CodeWire> Codes, IReadOnlyList<UnstatedWire> Unstated)
+public sealed record ScanRowWire(
+    CandidateWire Candidate,
+    TotalsWire Totals,
+    PriceStepWire? PriceStep,
+    IReadOnlyList<CodeWire> Codes,
+    IReadOnlyList<UnstatedWire> Unstated
+)
 {
     internal static ScanRowWire Of(ScanRow row)
     {
         var costing = row.Work();
-        return new ScanRowWire(CandidateWire.Of(row.Candidate), CostingWriter.WriteTotals(costing), PriceStepWire.Of(costing.Totals.PriceStep), CostingWriter.WriteCodes(costing), CostingWriter.WriteUnstated(costing.Totals));
+        return new ScanRowWire(
+            CandidateWire.Of(row.Candidate),
+            CostingWriter.WriteTotals(costing),
+            PriceStepWire.Of(costing.Totals.PriceStep),
+            CostingWriter.WriteCodes(costing),
+            CostingWriter.WriteUnstated(costing.Totals)
+        );
     }
 }
 
 public sealed record RejectedPlanWire(string Book, string Plan, IReadOnlyList<ReasonWire> Reasons)
 {
     internal static RejectedPlanWire Of(RejectedPlan plan) =>
-        new(plan.Book.Id, plan.Plan.Id, [.. plan.Reasons.Select(reason => new ReasonWire(reason.Need, ReasonWire.Value(reason.Has), ReasonWire.Value(reason.Wants)))]);
+        new(
+            plan.Book.Id,
+            plan.Plan.Id,
+            [
+                .. plan.Reasons.Select(reason => new ReasonWire(
+                    reason.Need,
+                    ReasonWire.Value(reason.Has),
+                    ReasonWire.Value(reason.Wants)
+                )),
+            ]
+        );
 }
 
 /// <param name="Has">The plan's or provider's own value; null: not stated.</param>
@@ -36,7 +64,9 @@ public sealed record RejectedPlanWire(string Book, string Plan, IReadOnlyList<Re
 public sealed record ReasonWire(string Need, JsonElement Has, JsonElement Wants)
 {
     internal static JsonElement Value(ReasonValue? value) =>
-        JsonSerializer.SerializeToElement(value is null ? null : value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words);
+        JsonSerializer.SerializeToElement(
+            value is null ? null : value.Number ?? value.Flag ?? value.Word ?? (object?)value.Words
+        );
 }
 
 /// <summary>A line of progress, before the result.</summary>

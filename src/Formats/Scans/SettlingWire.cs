@@ -6,27 +6,48 @@ namespace HomeStart.Formats;
 /// <param name="Least">Null: nothing fits.</param>
 /// <param name="Shorter">Over fewer months another costs less; null: over none.</param>
 /// <param name="Longer">Over more months; null: over none up to ten years.</param>
-public sealed record SettlingWire(ScanRowWire? Least, TurnWire? Shorter, TurnWire? Longer, IReadOnlyList<NeedCostWire> Needs)
+public sealed record SettlingWire(
+    ScanRowWire? Least,
+    TurnWire? Shorter,
+    TurnWire? Longer,
+    IReadOnlyList<NeedCostWire> Needs
+)
 {
     public static SettlingWire Of(Settling settling, Currency display) =>
         new(
             settling.Least is { } least ? ScanRowWire.Of(least) : null,
             TurnWire.Of(settling.Shorter),
             TurnWire.Of(settling.Longer),
-            [.. settling.Needs.Select(cost => NeedCostWire.Of(cost, display))]);
+            [.. settling.Needs.Select(cost => NeedCostWire.Of(cost, display))]
+        );
 }
 
 /// <param name="AtMonths">The two costings are over this many months.</param>
-/// <param name="Other">Costs less from <paramref name="FromMonths"/> to <paramref name="ToMonths"/>; null: the least is only "at least" from there on.</param>
+/// <param name="Other">Costs less from <paramref name="FromMonths"/> to <paramref name="ToMonths"/>; null: the least is
+/// only "at least" from there on.</param>
 public sealed record TurnWire(int FromMonths, int ToMonths, int AtMonths, ScanRowWire? Other, ScanRowWire Least)
 {
     internal static TurnWire? Of(Turn? turn) =>
-        turn is null ? null : new TurnWire(turn.FromMonths, turn.ToMonths, turn.AtMonths, turn.Other is { } other ? ScanRowWire.Of(other) : null, ScanRowWire.Of(turn.Least));
+        turn is null
+            ? null
+            : new TurnWire(
+                turn.FromMonths,
+                turn.ToMonths,
+                turn.AtMonths,
+                turn.Other is { } other ? ScanRowWire.Of(other) : null,
+                ScanRowWire.Of(turn.Least)
+            );
 }
 
-/// <param name="Saves">What the least would cost less without this need; null: without it something fits at all.</param>
+/// <param name="Saves">What the least would cost less without this need; null: without it something fits at
+/// all.</param>
 public sealed record NeedCostWire(string Need, JsonElement Wants, string? Saves, ScanRowWire Best)
 {
     internal static NeedCostWire Of(NeedCost cost, Currency display) =>
-        new(cost.Need, ReasonWire.Value(cost.Wants), cost.Saves is { } saves ? new Money(saves, display).ToAmount() : null, ScanRowWire.Of(cost.Best));
+        new(
+            cost.Need,
+            ReasonWire.Value(cost.Wants),
+            cost.Saves is { } saves ? new Money(saves, display).ToAmount() : null,
+            ScanRowWire.Of(cost.Best)
+        );
 }

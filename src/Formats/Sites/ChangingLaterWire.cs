@@ -1,8 +1,10 @@
 namespace HomeStart.Formats;
 
 /// <summary>What it costs to start with the way to pay that binds least and to change later.</summary>
-/// <param name="Currency">Of the sums; prices a month and the domain-year are in <paramref name="BookCurrency"/>.</param>
-/// <param name="FirstPerMonth">The other way's first price a month, where a change does not give it; null: nothing is lost.</param>
+/// <param name="Currency">Of the sums; prices a month and the domain-year are in
+/// <paramref name="BookCurrency"/>.</param>
+/// <param name="FirstPerMonth">The other way's first price a month, where a change does not give it; null: nothing is
+/// lost.</param>
 /// <param name="LaterPerMonth">What is paid a month instead; null: not stated.</param>
 /// <param name="DomainYear">What the plan's domain-year would have paid; null: it is not lost.</param>
 /// <param name="Codes">Those that would count no more.</param>
@@ -20,7 +22,8 @@ public sealed record ChangingLaterWire(
     string? LaterPerMonth,
     string? DomainYear,
     IReadOnlyList<string> Codes,
-    bool LosesRefund)
+    bool LosesRefund
+)
 {
     public static ChangingLaterWire Of(ChangingLater changing, Currency display)
     {
@@ -38,15 +41,23 @@ public sealed record ChangingLaterWire(
             lost.LaterPerMonth?.ToAmount(),
             lost.DomainYear?.ToAmount(),
             lost.Codes,
-            lost.Refund);
+            lost.Refund
+        );
     }
 }
 
 /// <summary>A change on one day.</summary>
-/// <param name="More">What is paid more over the horizon than by the other way from the start; below zero: less. Null: not known.</param>
+/// <param name="More">What is paid more over the horizon than by the other way from the start; below zero: less. Null:
+/// not known.</param>
 /// <param name="IsAssumed">The seller does not say what a change does, so that the usual was taken.</param>
 public sealed record ChangeOnWire(DateOnly On, int Months, SumWire DueThen, string? More, bool IsAssumed)
 {
     internal static ChangeOnWire Of(ChangeOn change, Currency display) =>
-        new(change.On, change.Months, SumWire.Of(change.DueThen, display), change.More is { } more ? new Money(more, display).ToAmount() : null, change.IsAssumed);
+        new(
+            change.On,
+            change.Months,
+            SumWire.Of(change.DueThen, display),
+            change.More is { } more ? new Money(more, display).ToAmount() : null,
+            change.IsAssumed
+        );
 }

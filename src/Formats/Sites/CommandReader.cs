@@ -53,7 +53,10 @@ public static class CommandReader
             case "set-tax":
                 return new SetTax(Percent(node["percent"]), node["counted"].Flag() ?? true);
             case "add-candidate":
-                return new AddCandidate(node["copyOf"].Text(), node["candidate"].IsAbsent ? null : CandidateReader.Read(node["candidate"]));
+                return new AddCandidate(
+                    node["copyOf"].Text(),
+                    node["candidate"].IsAbsent ? null : CandidateReader.Read(node["candidate"])
+                );
             case "replace-candidate":
                 return new ReplaceCandidate(Text(node["letter"]), CandidateReader.Read(node["candidate"]));
             case "set-display":
@@ -71,15 +74,24 @@ public static class CommandReader
             case "move-candidate":
                 return new MoveCandidate(Text(node["letter"]), Whole(node["by"]));
             case "choose-plan":
-                return new ChoosePlan(Text(node["letter"]), Text(node["book"]), Text(node["plan"])) { EveryMonths = node["everyMonths"].Whole(), CommitMonths = node["commitMonths"].Whole() };
+                return new ChoosePlan(Text(node["letter"]), Text(node["book"]), Text(node["plan"]))
+                {
+                    EveryMonths = node["everyMonths"].Whole(),
+                    CommitMonths = node["commitMonths"].Whole(),
+                };
             case "choose-billing":
                 return new ChooseBilling(Text(node["letter"]), Whole(node["everyMonths"]), Whole(node["commitMonths"]));
             case "choose-data-centre":
                 return new ChooseDataCentre(Text(node["letter"]), node["dataCentre"].Text());
             case "choose-domain":
-                return new ChooseDomain(Text(node["letter"]), node["domain"].IsAbsent ? null : CandidateReader.Domain(node["domain"]));
+                return new ChooseDomain(
+                    Text(node["letter"]),
+                    node["domain"].IsAbsent ? null : CandidateReader.Domain(node["domain"])
+                );
             case "add-domain":
-                return node["domain"].IsObject() && CandidateReader.Domain(node["domain"]) is { } added ? new AddDomain(Text(node["letter"]), added) : Missing(node["domain"]);
+                return node["domain"].IsObject() && CandidateReader.Domain(node["domain"]) is { } added
+                    ? new AddDomain(Text(node["letter"]), added)
+                    : Missing(node["domain"]);
             case "drop-domain":
                 return new DropDomain(Text(node["letter"]), Text(node["domain"]));
             case "hold-names":
@@ -87,7 +99,12 @@ public static class CommandReader
             case "drop-names":
                 return new DropNames(Held(node["names"]));
             case "set-extra":
-                return new SetExtra(Text(node["letter"]), Text(node["extra"]), node["forDomain"].Flag() ?? false, Whole(node["quantity"]));
+                return new SetExtra(
+                    Text(node["letter"]),
+                    Text(node["extra"]),
+                    node["forDomain"].Flag() ?? false,
+                    Whole(node["quantity"])
+                );
             case "enter-code":
                 return new EnterCode(Text(node["letter"]), Text(node["code"]));
             case "drop-code":
@@ -117,7 +134,15 @@ public static class CommandReader
             node.Required("The list of names");
         }
 
-        return [.. node.Items().Select(item => item.IsObject() ? new HeldName(Text(item["name"]).ToLowerInvariant(), Text(item["ending"])) : new HeldName("", ""))];
+        return
+        [
+            .. node.Items()
+                .Select(item =>
+                    item.IsObject()
+                        ? new HeldName(Text(item["name"]).ToLowerInvariant(), Text(item["ending"]))
+                        : new HeldName("", "")
+                ),
+        ];
     }
 
     private static string Text(Node node) => node.RequiredText("This field") ?? "";
@@ -134,7 +159,12 @@ public static class CommandReader
 
     // By currency code; what is no currency is the command's to say.
     private static ImmutableDictionary<string, ExactDecimal> Rates(Node node) =>
-        node.IsObject() ? node.Element!.Value.EnumerateObject().DistinctBy(rate => rate.Name).Take(200).ToImmutableDictionary(rate => rate.Name, rate => Rate(node[rate.Name])) : ImmutableDictionary<string, ExactDecimal>.Empty;
+        node.IsObject()
+            ? node.Element!.Value.EnumerateObject()
+                .DistinctBy(rate => rate.Name)
+                .Take(200)
+                .ToImmutableDictionary(rate => rate.Name, rate => Rate(node[rate.Name]))
+            : ImmutableDictionary<string, ExactDecimal>.Empty;
 
     private static ExactDecimal Rate(Node node)
     {
@@ -143,7 +173,12 @@ public static class CommandReader
             node.Fault(FaultCodes.BadAmount, "This is not a rate: write what one unit is worth, such as 0.79.");
         }
 
-        return ExactDecimal.TryParse(node.Element is { ValueKind: JsonValueKind.String } written ? written.GetString() : null, out var rate) ? rate : ExactDecimal.Whole(1);
+        return ExactDecimal.TryParse(
+            node.Element is { ValueKind: JsonValueKind.String } written ? written.GetString() : null,
+            out var rate
+        )
+            ? rate
+            : ExactDecimal.Whole(1);
     }
 
     private static ExactDecimal Percent(Node node)

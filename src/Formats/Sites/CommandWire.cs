@@ -14,7 +14,8 @@ public sealed record RevisionBody(int Revision);
 public sealed record StartSiteBody(string? Name);
 
 /// <summary>
-/// The named changes of a site as they are written: their shapes, for those who call. <see cref="CommandReader"/> reads them, with every fault at its place; what each
+/// The named changes of a site as they are written: their shapes, for those who call. <see cref="CommandReader"/> reads
+/// them, with every fault at its place; what each
 /// does is said at its <see cref="SiteCommand"/>.
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
@@ -71,8 +72,15 @@ public sealed record RenameCandidateWire(string Letter, string? Name = null) : C
 
 public sealed record MoveCandidateWire(string Letter, int By) : CommandWire;
 
-/// <param name="EveryMonths">How it is to be paid, with <paramref name="CommitMonths"/>; absent: as before, where the plan has that.</param>
-public sealed record ChoosePlanWire(string Letter, string Book, string Plan, int? EveryMonths = null, int? CommitMonths = null) : CommandWire;
+/// <param name="EveryMonths">How it is to be paid, with <paramref name="CommitMonths"/>; absent: as before, where the
+/// plan has that.</param>
+public sealed record ChoosePlanWire(
+    string Letter,
+    string Book,
+    string Plan,
+    int? EveryMonths = null,
+    int? CommitMonths = null
+) : CommandWire;
 
 public sealed record ChooseBillingWire(string Letter, int EveryMonths, int CommitMonths) : CommandWire;
 

@@ -4,7 +4,16 @@ namespace HomeStart.Formats;
 /// <param name="Base">The letter that every change is against.</param>
 /// <param name="Columns">The columns of the ledgers: today, year1, …</param>
 public sealed record ComparisonWire(
-    string Base, string Currency, DateOnly Start, DateOnly End, IReadOnlyList<string> Columns, IReadOnlyList<ComparedWire> Candidates, IReadOnlyList<LeadWire> Leads, IReadOnlyList<ShortlistTurnWire> Turns, IReadOnlyList<LineDifferenceWire> Differences)
+    string Base,
+    string Currency,
+    DateOnly Start,
+    DateOnly End,
+    IReadOnlyList<string> Columns,
+    IReadOnlyList<ComparedWire> Candidates,
+    IReadOnlyList<LeadWire> Leads,
+    IReadOnlyList<ShortlistTurnWire> Turns,
+    IReadOnlyList<LineDifferenceWire> Differences
+)
 {
     public static ComparisonWire Of(Comparison comparison, CountSettings settings)
     {
@@ -14,12 +23,33 @@ public sealed record ComparisonWire(
             currency.Code,
             settings.StartDate,
             settings.End,
-            [.. Enumerable.Range(0, 1 + ((settings.HorizonMonths + 11) / 12)).Select(column => column == 0 ? "today" : $"year{column}")],
+            [
+                .. Enumerable
+                    .Range(0, 1 + ((settings.HorizonMonths + 11) / 12))
+                    .Select(column => column == 0 ? "today" : $"year{column}"),
+            ],
             [.. comparison.Candidates.Select(ComparedWire.Of)],
             [.. comparison.Leads.Select(lead => new LeadWire(lead.From, lead.Letters, Amount(lead.Paid)))],
-            [.. comparison.Turns.Select(turn => new ShortlistTurnWire(turn.Months, turn.Letter, turn.Least, Amount(turn.Sum), Amount(turn.LeastSum)))],
-            [.. comparison.Differences.Select(line => new LineDifferenceWire(
-                line.Kind, line.Of, line.One, line.Other, [.. line.Cells.Select(Known)], Known(line.Total)))]);
+            [
+                .. comparison.Turns.Select(turn => new ShortlistTurnWire(
+                    turn.Months,
+                    turn.Letter,
+                    turn.Least,
+                    Amount(turn.Sum),
+                    Amount(turn.LeastSum)
+                )),
+            ],
+            [
+                .. comparison.Differences.Select(line => new LineDifferenceWire(
+                    line.Kind,
+                    line.Of,
+                    line.One,
+                    line.Other,
+                    [.. line.Cells.Select(Known)],
+                    Known(line.Total)
+                )),
+            ]
+        );
 
         string Amount(Int128 units) => new Money(units, currency).ToAmount();
 
@@ -46,7 +76,8 @@ public sealed record ComparedWire(
     string? HorizonChange,
     string? TodayChange,
     IReadOnlyList<PaidWire> Paid,
-    IReadOnlyList<NeedFitWire> Fits)
+    IReadOnlyList<NeedFitWire> Fits
+)
 {
     internal static ComparedWire Of(Compared compared)
     {
@@ -65,7 +96,8 @@ public sealed record ComparedWire(
             Amount(compared.HorizonChange),
             Amount(compared.TodayChange),
             [.. compared.Paid.Select(paid => new PaidWire(paid.Date, SumWire.Of(paid.Sum, costing!.Currency)))],
-            [.. compared.Fits.Select(NeedFitWire.Of)]);
+            [.. compared.Fits.Select(NeedFitWire.Of)]
+        );
 
         string? Amount(Int128? units) => units is { } known ? new Money(known, costing!.Currency).ToAmount() : null;
     }
@@ -81,12 +113,27 @@ public sealed record LeadWire(DateOnly From, IReadOnlyList<string> Letters, stri
 public sealed record ShortlistTurnWire(int Months, string Letter, string Least, string Sum, string LeastSum);
 
 /// <param name="Cells">The other's less the base's, by column; null: a part of either is not stated.</param>
-public sealed record LineDifferenceWire(RowKind Kind, string? Of, IReadOnlyList<string> One, IReadOnlyList<string> Other, IReadOnlyList<string?> Cells, string? Total);
+public sealed record LineDifferenceWire(
+    RowKind Kind,
+    string? Of,
+    IReadOnlyList<string> One,
+    IReadOnlyList<string> Other,
+    IReadOnlyList<string?> Cells,
+    string? Total
+);
 
 /// <summary>What is sunk if the owner stops after 1, 2, … months, in <see cref="Currency"/>.</summary>
-/// <param name="ShortestEveryMonths">The way to pay that binds least, which <see cref="ByShortest"/> is about; null: it is the one chosen.</param>
+/// <param name="ShortestEveryMonths">The way to pay that binds least, which <see cref="ByShortest"/> is about; null: it
+/// is the one chosen.</param>
 /// <param name="WinsFrom">From how many months on the chosen way costs less than that.</param>
-public sealed record StoppingWire(string Currency, IReadOnlyList<SumWire> Chosen, int? ShortestEveryMonths, int? ShortestCommitMonths, IReadOnlyList<SumWire> ByShortest, int? WinsFrom)
+public sealed record StoppingWire(
+    string Currency,
+    IReadOnlyList<SumWire> Chosen,
+    int? ShortestEveryMonths,
+    int? ShortestCommitMonths,
+    IReadOnlyList<SumWire> ByShortest,
+    int? WinsFrom
+)
 {
     public static StoppingWire Of(Stopping stopping, Currency currency)
     {
@@ -96,7 +143,8 @@ public sealed record StoppingWire(string Currency, IReadOnlyList<SumWire> Chosen
             stopping.Shortest?.EveryMonths,
             stopping.Shortest?.CommitMonths,
             [.. stopping.ByShortest.Select(Wire)],
-            stopping.WinsFrom);
+            stopping.WinsFrom
+        );
 
         SumWire Wire(Sum sum) => SumWire.Of(sum, currency);
     }

@@ -3,7 +3,8 @@ namespace HomeStart.Formats;
 /// <summary>Every plan with every way to pay for it, the least over the horizon first.</summary>
 public sealed record PlanTableWire(IReadOnlyList<PlanWayWire> Ways)
 {
-    public static PlanTableWire Of(PlanTable table, Needs needs) => new([.. table.Ways.Select(way => PlanWayWire.Of(way, needs))]);
+    public static PlanTableWire Of(PlanTable table, Needs needs) =>
+        new([.. table.Ways.Select(way => PlanWayWire.Of(way, needs))]);
 }
 
 /// <summary>A plan that could be chosen, and a way to pay for it.</summary>
@@ -26,7 +27,8 @@ public sealed record PlanWayWire(
     string? SetupFee,
     IReadOnlyList<NeedFitWire> Fits,
     bool Does,
-    OutcomeWire? Outcome)
+    OutcomeWire? Outcome
+)
 {
     internal static PlanWayWire Of(WhatIf<PlanWay> whatIf, Needs needs)
     {
@@ -44,7 +46,8 @@ public sealed record PlanWayWire(
             option.SetupFee is { } fee && fee != 0 ? Amount(fee) : null,
             [.. fits.Select(NeedFitWire.Of)],
             PlanFit.CanBeMet(fits, needs),
-            OutcomeWire.Of(whatIf));
+            OutcomeWire.Of(whatIf)
+        );
 
         string? Amount(Int128? units) => units is { } known ? new Money(known, book.Currency).ToAmount() : null;
     }

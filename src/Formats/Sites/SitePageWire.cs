@@ -2,13 +2,36 @@ namespace HomeStart.Formats;
 
 /// <summary>Everything the worksheet page shows of a site at one revision.</summary>
 public sealed record SitePageWire(
-    Guid Id, int Revision, bool CanUndo, bool CanRedo, string Name, bool IsExample, SiteSettingsWire Settings, NeedsWire Needs, IReadOnlyList<SlipWire> Shortlist, IReadOnlyList<HeldNameWire> Held, WorksheetWire Worksheet);
+    Guid Id,
+    int Revision,
+    bool CanUndo,
+    bool CanRedo,
+    string Name,
+    bool IsExample,
+    SiteSettingsWire Settings,
+    NeedsWire Needs,
+    IReadOnlyList<SlipWire> Shortlist,
+    IReadOnlyList<HeldNameWire> Held,
+    WorksheetWire Worksheet
+);
 
 /// <param name="StartDate">The day counted from.</param>
 /// <param name="Rates">By currency code: what one unit is worth in <paramref name="Currency"/>.</param>
 /// <param name="RateDates">By currency code: when the owner typed its rate.</param>
 /// <param name="StartsToday">Whether that is whatever day it is looked at.</param>
-public sealed record SiteSettingsWire(int HorizonMonths, DateOnly StartDate, bool StartsToday, DateOnly BusinessDate, string TaxPercent, bool CountTax, string Currency, IReadOnlyDictionary<string, string> Rates, IReadOnlyDictionary<string, DateOnly> RateDates, bool NewCustomer, string? KeepChancePercent);
+public sealed record SiteSettingsWire(
+    int HorizonMonths,
+    DateOnly StartDate,
+    bool StartsToday,
+    DateOnly BusinessDate,
+    string TaxPercent,
+    bool CountTax,
+    string Currency,
+    IReadOnlyDictionary<string, string> Rates,
+    IReadOnlyDictionary<string, DateOnly> RateDates,
+    bool NewCustomer,
+    string? KeepChancePercent
+);
 
 /// <summary>A candidate on the shortlist; its sums are null while it cannot be costed.</summary>
 /// <param name="IsLeast">Whether no other whole total over the horizon is lower; never said of one alone.</param>
@@ -32,4 +55,5 @@ public sealed record SlipWire(
     bool IsLeast,
     NextWire? NextDue,
     string? CannotOrder,
-    IReadOnlyList<string> Books);
+    IReadOnlyList<string> Books
+);

@@ -3,14 +3,32 @@ namespace HomeStart.Formats;
 /// <summary>Writes the shortlist of a site.</summary>
 public static class SitePageWriter
 {
-    public static IReadOnlyList<SlipWire> Shortlist(Site site, IReadOnlyList<OfferBook> books, CountSettings settings, Func<OfferBook, bool>? isConnected = null)
+    public static IReadOnlyList<SlipWire> Shortlist(
+        Site site,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        Func<OfferBook, bool>? isConnected = null
+    )
     {
-        var costings = site.Shortlist.Select(listed => Core.Worksheets.Worksheet.CostingOf(listed.Candidate, books, settings)).ToList();
+        var costings = site
+            .Shortlist.Select(listed => Core.Worksheets.Worksheet.CostingOf(listed.Candidate, books, settings))
+            .ToList();
         var least = Core.Worksheets.Shortlist.Least(costings, site.Needs);
-        return [.. site.Shortlist.Select((listed, index) => Slip(listed, books, costings[index], least.Contains(index), isConnected))];
+        return
+        [
+            .. site.Shortlist.Select(
+                (listed, index) => Slip(listed, books, costings[index], least.Contains(index), isConnected)
+            ),
+        ];
     }
 
-    private static SlipWire Slip(ListedCandidate listed, IReadOnlyList<OfferBook> books, Costing? costing, bool isLeast, Func<OfferBook, bool>? isConnected)
+    private static SlipWire Slip(
+        ListedCandidate listed,
+        IReadOnlyList<OfferBook> books,
+        Costing? costing,
+        bool isLeast,
+        Func<OfferBook, bool>? isConnected
+    )
     {
         var hosting = listed.Candidate.Hosting;
         var book = books.FirstOrDefault(book => book.Id == hosting?.Book);
@@ -32,10 +50,18 @@ public static class SitePageWriter
             isLeast,
             NextWire.Of(costing),
             costing is null ? null : WhyNotOrdered(costing, isConnected),
-            [.. listed.Candidate.Domains.Select(bought => bought.Book).Prepend(hosting?.Book).OfType<string>().Distinct(StringComparer.Ordinal)]);
+            [
+                .. listed
+                    .Candidate.Domains.Select(bought => bought.Book)
+                    .Prepend(hosting?.Book)
+                    .OfType<string>()
+                    .Distinct(StringComparer.Ordinal),
+            ]
+        );
     }
 
-    private static string? WhyNotOrdered(Costing costing, Func<OfferBook, bool>? isConnected) => Placing.Of(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Of(first) : null;
+    private static string? WhyNotOrdered(Costing costing, Func<OfferBook, bool>? isConnected) =>
+        Placing.Of(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Of(first) : null;
 
     private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
 }

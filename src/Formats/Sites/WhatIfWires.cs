@@ -2,10 +2,21 @@ using System.Text.Json;
 
 namespace HomeStart.Formats;
 
-/// <summary>What a choice would make of the candidate, in the display currency; changes are the exact differences of two costings.</summary>
+/// <summary>
+/// What a choice would make of the candidate, in the display currency; changes are the exact differences of two
+/// costings.
+/// </summary>
 /// <param name="HorizonChange">Null while the candidate as it is cannot be costed.</param>
 public sealed record OutcomeWire(
-    string Currency, string Horizon, bool AtLeast, string DueToday, bool TodayAtLeast, NextWire? NextDue, string? HorizonChange, string? TodayChange)
+    string Currency,
+    string Horizon,
+    bool AtLeast,
+    string DueToday,
+    bool TodayAtLeast,
+    NextWire? NextDue,
+    string? HorizonChange,
+    string? TodayChange
+)
 {
     /// <summary>Null where the choice cannot be costed.</summary>
     internal static OutcomeWire? Of<T>(WhatIf<T> whatIf)
@@ -17,7 +28,15 @@ public sealed record OutcomeWire(
 
         var totals = costing.Totals;
         return new OutcomeWire(
-            costing.Currency.Code, Amount(totals.Horizon)!, totals.AtLeast.Horizon, Amount(totals.DueToday)!, totals.AtLeast.DueToday, NextWire.Of(costing), Amount(whatIf.HorizonChange), Amount(whatIf.TodayChange));
+            costing.Currency.Code,
+            Amount(totals.Horizon)!,
+            totals.AtLeast.Horizon,
+            Amount(totals.DueToday)!,
+            totals.AtLeast.DueToday,
+            NextWire.Of(costing),
+            Amount(whatIf.HorizonChange),
+            Amount(whatIf.TodayChange)
+        );
 
         string? Amount(Int128? units) => units is { } known ? new Money(known, costing.Currency).ToAmount() : null;
     }
@@ -32,20 +51,38 @@ public sealed record NeedFitWire(string Need, Fit Fit, JsonElement Has, JsonElem
 }
 
 /// <param name="Id">Null: none is chosen.</param>
-public sealed record DataCentreOptionWire(string? Id, string? Name, string? Region, bool IsChosen, OutcomeWire? Outcome);
+public sealed record DataCentreOptionWire(
+    string? Id,
+    string? Name,
+    string? Region,
+    bool IsChosen,
+    OutcomeWire? Outcome
+);
 
 /// <param name="Domain">What to choose; null: no domain.</param>
 public sealed record DomainWayWire(DomainWire? Domain, bool IsChosen, OutcomeWire? Outcome);
 
 /// <summary>A book where the domain chosen can be registered, and what it would come to there.</summary>
 /// <param name="Privacy">How the holder is kept out of the public record there.</param>
-/// <param name="PrivacyYear">Where contact privacy is sold there: its first year; null: it is not, or that is not stated. So for <paramref name="PrivacyLater"/>, each later one.</param>
+/// <param name="PrivacyYear">Where contact privacy is sold there: its first year; null: it is not, or that is not
+/// stated. So for <paramref name="PrivacyLater"/>, each later one.</param>
 public sealed record DomainSellerWire(
-    string Book, string Provider, string? Register, string? Renew, string Currency, PrivacyWay Privacy, string? PrivacyYear, string? PrivacyLater, bool IsChosen, OutcomeWire? Outcome);
+    string Book,
+    string Provider,
+    string? Register,
+    string? Renew,
+    string Currency,
+    PrivacyWay Privacy,
+    string? PrivacyYear,
+    string? PrivacyLater,
+    bool IsChosen,
+    OutcomeWire? Outcome
+);
 
 /// <summary>An extra that could be taken, or is.</summary>
 /// <param name="First">The price of its first period, in the book's currency.</param>
-/// <param name="Later">The price after the last step; null where it is not stated; the same as the first where it never changes.</param>
+/// <param name="Later">The price after the last step; null where it is not stated; the same as the first where it never
+/// changes.</param>
 /// <param name="IfBoughtLater">What the first period costs when it is taken later; null: not stated.</param>
 /// <param name="IsHad">The plan or the domain price holds it already.</param>
 /// <param name="IsAsked">A need asks for it.</param>
@@ -72,7 +109,8 @@ public sealed record ExtraWire(
     int Quantity,
     IReadOnlyList<string> SameAs,
     IncludedByWire? IncludedBy,
-    OutcomeWire? Outcome)
+    OutcomeWire? Outcome
+)
 {
     internal static ExtraWire Of(WhatIf<ExtraOffer> whatIf)
     {
@@ -95,8 +133,11 @@ public sealed record ExtraWire(
             whatIf.Choice.IsAsked,
             whatIf.Choice.Quantity,
             [.. whatIf.Choice.SameAs.Select(other => other.Name)],
-            whatIf.Choice.IncludedBy is { } plan ? new IncludedByWire(book.Id, plan.Choice.Id, plan.Choice.Name, OutcomeWire.Of(plan)!) : null,
-            OutcomeWire.Of(whatIf));
+            whatIf.Choice.IncludedBy is { } plan
+                ? new IncludedByWire(book.Id, plan.Choice.Id, plan.Choice.Name, OutcomeWire.Of(plan)!)
+                : null,
+            OutcomeWire.Of(whatIf)
+        );
 
         string? Price(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
     }
@@ -110,12 +151,31 @@ public sealed record IncludedByWire(string Book, string Plan, string Name, Outco
 /// <param name="Without">Taking this code off.</param>
 /// <param name="Start">Starting on this day.</param>
 /// <param name="Saves">What the code changes then, over the horizon: below zero is less to pay.</param>
-public sealed record CodeCureWire(string Code, string Book, int? EveryMonths, int? CommitMonths, string? Plan, string? Without, DateOnly? Start, string Saves, string? HorizonChange)
+public sealed record CodeCureWire(
+    string Code,
+    string Book,
+    int? EveryMonths,
+    int? CommitMonths,
+    string? Plan,
+    string? Without,
+    DateOnly? Start,
+    string Saves,
+    string? HorizonChange
+)
 {
     internal static CodeCureWire Of(CodeCure cure, Currency currency)
     {
         return new CodeCureWire(
-            cure.Code, cure.Book.Id, cure.Option?.EveryMonths, cure.Option?.CommitMonths, cure.Plan?.Id, cure.Without, cure.Start, Amount(cure.Saves), cure.HorizonChange is { } change ? Amount(change) : null);
+            cure.Code,
+            cure.Book.Id,
+            cure.Option?.EveryMonths,
+            cure.Option?.CommitMonths,
+            cure.Plan?.Id,
+            cure.Without,
+            cure.Start,
+            Amount(cure.Saves),
+            cure.HorizonChange is { } change ? Amount(change) : null
+        );
 
         string Amount(Int128 units) => new Money(units, currency).ToAmount();
     }
@@ -140,7 +200,8 @@ public sealed record KnownCodeWire(
     DateOnly? From,
     DateOnly? Until,
     bool NewCustomersOnly,
-    bool Combinable)
+    bool Combinable
+)
 {
     internal static KnownCodeWire Of(string code, OfferBook book, Promotion promotion) =>
         new(
@@ -149,12 +210,18 @@ public sealed record KnownCodeWire(
             promotion.Percent?.ToString(),
             promotion.Amount is { } amount ? new Money(amount, book.Currency).ToAmount() : null,
             book.Currency.Code,
-            [.. promotion.AppliesTo.Select(match => JsonNamingPolicy.CamelCase.ConvertName(match.Kind.ToString()) + (match.Of is null ? "" : $":{match.Of}"))],
+            [
+                .. promotion.AppliesTo.Select(match =>
+                    JsonNamingPolicy.CamelCase.ConvertName(match.Kind.ToString())
+                    + (match.Of is null ? "" : $":{match.Of}")
+                ),
+            ],
             promotion.Bills,
             promotion.Plans,
             promotion.MinEveryMonths,
             promotion.From,
             promotion.Until,
             promotion.NewCustomersOnly,
-            promotion.Combinable);
+            promotion.Combinable
+        );
 }

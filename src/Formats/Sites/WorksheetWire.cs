@@ -24,7 +24,8 @@ public sealed record WorksheetWire(
     PublicRecordWire? PublicRecord,
     IncludedYearWire? IncludedYear,
     LaterClaimWire? Claim,
-    TermsWire? Terms);
+    TermsWire? Terms
+);
 
 /// <summary>When domain and hosting first renew, where that is not one day.</summary>
 public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
@@ -33,19 +34,37 @@ public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
 /// <param name="Asked">The book whose registrar says whether a name is free.</param>
 public sealed record EndingWire(string Ending, string Asked, IReadOnlyList<EndingSellerWire> Sellers)
 {
-    internal static EndingWire Of(EndingOffer offer) => new(offer.Ending, offer.Sellers[0].Book.Id, [.. offer.Sellers.Select(EndingSellerWire.Of)]);
+    internal static EndingWire Of(EndingOffer offer) =>
+        new(offer.Ending, offer.Sellers[0].Book.Id, [.. offer.Sellers.Select(EndingSellerWire.Of)]);
 }
 
 /// <param name="Register">The first year's price; null: not stated. So for the others.</param>
-/// <param name="IncludedFromMonths">From which commitment on the candidate's plan gives a year of it; null: it gives none.</param>
-public sealed record EndingSellerWire(string Book, string Provider, string? Register, string? Renew, bool TakesTransfers, string Currency, int? IncludedFromMonths)
+/// <param name="IncludedFromMonths">From which commitment on the candidate's plan gives a year of it; null: it gives
+/// none.</param>
+public sealed record EndingSellerWire(
+    string Book,
+    string Provider,
+    string? Register,
+    string? Renew,
+    bool TakesTransfers,
+    string Currency,
+    int? IncludedFromMonths
+)
 {
     internal static EndingSellerWire Of(EndingSeller seller)
     {
         return new EndingSellerWire(
-            seller.Book.Id, seller.Book.Provider.Name, Amount(seller.Price.Register), Amount(seller.Price.Renew), seller.Price.Transfer is not null, seller.Book.Currency.Code, seller.Included?.MinCommitMonths);
+            seller.Book.Id,
+            seller.Book.Provider.Name,
+            Amount(seller.Price.Register),
+            Amount(seller.Price.Renew),
+            seller.Price.Transfer is not null,
+            seller.Book.Currency.Code,
+            seller.Included?.MinCommitMonths
+        );
 
-        string? Amount(Int128? units) => units is { } stated ? new Money(stated, seller.Book.Currency).ToAmount() : null;
+        string? Amount(Int128? units) =>
+            units is { } stated ? new Money(stated, seller.Book.Currency).ToAmount() : null;
     }
 }
 
@@ -54,10 +73,26 @@ public sealed record EndingSellerWire(string Book, string Provider, string? Regi
 /// <param name="Privacy">How the registry lets a holder be hidden; null: not stated.</param>
 /// <param name="Shown">The fields that anybody can read as it would be ordered; null: not stated.</param>
 /// <param name="ShownWithout">Those without contact privacy, and <paramref name="ShownWith"/> those with it.</param>
-public sealed record PublicRecordWire(string Domain, string Seller, bool IsPrivate, RecordPrivacy? Privacy, IReadOnlyList<string>? Shown, IReadOnlyList<string>? ShownWithout, IReadOnlyList<string>? ShownWith)
+public sealed record PublicRecordWire(
+    string Domain,
+    string Seller,
+    bool IsPrivate,
+    RecordPrivacy? Privacy,
+    IReadOnlyList<string>? Shown,
+    IReadOnlyList<string>? ShownWithout,
+    IReadOnlyList<string>? ShownWith
+)
 {
     internal static PublicRecordWire Of(OrderedDomain domain, PublicRecordRule? rule) =>
-        new(domain.Name!.Text, domain.Seller, domain.Private, rule?.Privacy, rule?.ShownWith(domain.Private), rule?.ShownWith(hasPrivacy: false), rule?.ShownWith(hasPrivacy: true));
+        new(
+            domain.Name!.Text,
+            domain.Seller,
+            domain.Private,
+            rule?.Privacy,
+            rule?.ShownWith(domain.Private),
+            rule?.ShownWith(hasPrivacy: false),
+            rule?.ShownWith(hasPrivacy: true)
+        );
 }
 
 /// <summary>What buying agrees to.</summary>
@@ -67,7 +102,10 @@ public sealed record TermsWire(string Stamp, IReadOnlyList<AgreedTermWire> Sente
     internal static TermsWire Of(Costing costing)
     {
         var terms = TermWords.Of(costing);
-        return new TermsWire(TermWords.Stamp(terms), [.. terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))]);
+        return new TermsWire(
+            TermWords.Stamp(terms),
+            [.. terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))]
+        );
     }
 }
 
@@ -80,11 +118,26 @@ public sealed record IncludedYearWire(string Domain, string Saves);
 
 /// <summary>Until when the plan's domain-year must be claimed.</summary>
 /// <param name="Before">The first day on which it is too late.</param>
-/// <param name="Missed">The first year's price then, in <paramref name="Currency"/>, before tax where the book adds it; null: not stated.</param>
-public sealed record LaterClaimWire(string Provider, string Ending, DateOnly Before, bool EveryYear, string? Missed, string Currency)
+/// <param name="Missed">The first year's price then, in <paramref name="Currency"/>, before tax where the book adds it;
+/// null: not stated.</param>
+public sealed record LaterClaimWire(
+    string Provider,
+    string Ending,
+    DateOnly Before,
+    bool EveryYear,
+    string? Missed,
+    string Currency
+)
 {
     internal static LaterClaimWire Of(LaterClaim claim) =>
-        new(claim.Book.Provider.Name, claim.Ending, claim.Before, claim.EveryYear, claim.Missed is { } units ? new Money(units, claim.Book.Currency).ToAmount() : null, claim.Book.Currency.Code);
+        new(
+            claim.Book.Provider.Name,
+            claim.Ending,
+            claim.Before,
+            claim.EveryYear,
+            claim.Missed is { } units ? new Money(units, claim.Book.Currency).ToAmount() : null,
+            claim.Book.Currency.Code
+        );
 }
 
 /// <summary>What people misread about a way to pay.</summary>
@@ -93,19 +146,42 @@ public sealed record WayNoteWire(WayNoteKind Kind, bool IsDayAfter);
 /// <summary>Something that is wrong.</summary>
 /// <param name="Where">Of what was sent: a path such as <c>candidate.hosting.plan</c>.</param>
 /// <param name="Cure">Left out where nothing on another page mends it.</param>
-public sealed record FaultWire(string Code, string Where, string Message, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FaultCure? Cure = null)
+public sealed record FaultWire(
+    string Code,
+    string Where,
+    string Message,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FaultCure? Cure = null
+)
 {
-    public static FaultWire Of(Fault fault) => new(fault.Code, fault.Where, FaultWords.Of(fault), FaultCures.Of(fault.Reason));
+    public static FaultWire Of(Fault fault) =>
+        new(fault.Code, fault.Where, FaultWords.Of(fault), FaultCures.Of(fault.Reason));
 }
 
 /// <param name="EachLaterYear">What each year after the first comes to, where they are all alike.</param>
 /// <param name="StepTimes">How many times its first price the plan costs later: "2.8".</param>
-public sealed record SummaryWire(string Currency, SumWire Today, SumWire RestOfFirstYear, SumWire? EachLaterYear, SumWire Horizon, string? StepTimes);
+public sealed record SummaryWire(
+    string Currency,
+    SumWire Today,
+    SumWire RestOfFirstYear,
+    SumWire? EachLaterYear,
+    SumWire Horizon,
+    string? StepTimes
+);
 
 /// <summary>Bills through time in the display currency; parts add up to their bar.</summary>
 public sealed record TimelineWire(bool IsByYear, IReadOnlyList<BarWire> Bars);
 
-public sealed record BarWire(DateOnly Date, string Total, bool AtLeast, string Plan, string Domain, string Extras, string Setup, string Tax, IReadOnlyList<BarWire> Within);
+public sealed record BarWire(
+    DateOnly Date,
+    string Total,
+    bool AtLeast,
+    string Plan,
+    string Domain,
+    string Extras,
+    string Setup,
+    string Tax,
+    IReadOnlyList<BarWire> Within
+);
 
 /// <summary>A way to pay, with the columns the ledger would have.</summary>
 /// <param name="FreeMonths">How many come on top of the first bill.</param>
@@ -131,11 +207,15 @@ public sealed record WayToPayWire(
     string? HorizonChange,
     string? TodayChange,
     bool DomainIncluded,
-    WayNoteWire? Note);
+    WayNoteWire? Note
+);
 
-/// <summary>What a way to pay comes to over the horizon against the way that binds least, in the display currency.</summary>
+/// <summary>
+/// What a way to pay comes to over the horizon against the way that binds least, in the display currency.
+/// </summary>
 /// <param name="Change">Below zero is less.</param>
 public sealed record SavingWire(int AgainstEveryMonths, int AgainstCommitMonths, string Change)
 {
-    internal static SavingWire Of(Saving saving, Currency currency) => new(saving.Against.EveryMonths, saving.Against.CommitMonths, new Money(saving.Change, currency).ToAmount());
+    internal static SavingWire Of(Saving saving, Currency currency) =>
+        new(saving.Against.EveryMonths, saving.Against.CommitMonths, new Money(saving.Change, currency).ToAmount());
 }

@@ -13,20 +13,43 @@ public static class WorksheetWriter
             worksheet.Costing is { } summed ? Summary(summed) : null,
             worksheet.Costing is { } drawn ? Timeline(drawn) : null,
             [.. worksheet.Faults.Select(fault => FaultWire.Of(fault))],
-            [.. worksheet.DataCentres.Select(centre => new DataCentreOptionWire(centre.Choice?.Id, centre.Choice?.Name, centre.Choice?.Region, centre.IsChosen, OutcomeWire.Of(centre)))],
+            [
+                .. worksheet.DataCentres.Select(centre => new DataCentreOptionWire(
+                    centre.Choice?.Id,
+                    centre.Choice?.Name,
+                    centre.Choice?.Region,
+                    centre.IsChosen,
+                    OutcomeWire.Of(centre)
+                )),
+            ],
             [.. worksheet.WaysToPay.Select(way => WayToPay(worksheet, way))],
             [.. worksheet.Extras.Select(ExtraWire.Of)],
             [.. worksheet.DomainSellers.Select(seller => Seller(worksheet.Candidate, seller))],
             [.. worksheet.Endings.Select(EndingWire.Of)],
-            [.. worksheet.DomainWays.Select(way => new DomainWayWire(way.Choice is null ? null : DomainWire.Of(way.Choice), way.IsChosen, OutcomeWire.Of(way)))],
+            [
+                .. worksheet.DomainWays.Select(way => new DomainWayWire(
+                    way.Choice is null ? null : DomainWire.Of(way.Choice),
+                    way.IsChosen,
+                    OutcomeWire.Of(way)
+                )),
+            ],
             [.. worksheet.CodeCures.Select(cure => CodeCureWire.Of(cure, worksheet.Costing!.Currency))],
             worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
             [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
-            worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days ? new DifferentDaysWire(days.Domain, days.Hosting) : null,
-            worksheet.Costing is { } ordered && Placing.Of(ordered).Value?.Domains is [var domain, ..] && ordered.Run.Purchase.Domains.First(bought => bought.Choice.Domain == domain.Name) is { Price: { } price } ? PublicRecordWire.Of(domain, price.PublicRecord) : null,
-            worksheet.IncludedYear is { } year ? new IncludedYearWire(year.Domain, new Money(year.Saves, worksheet.Costing!.Currency).ToAmount()) : null,
+            worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days
+                ? new DifferentDaysWire(days.Domain, days.Hosting)
+                : null,
+            worksheet.Costing is { } ordered
+            && Placing.Of(ordered).Value?.Domains is [var domain, ..]
+            && ordered.Run.Purchase.Domains.First(bought => bought.Choice.Domain == domain.Name) is { Price: { } price }
+                ? PublicRecordWire.Of(domain, price.PublicRecord)
+                : null,
+            worksheet.IncludedYear is { } year
+                ? new IncludedYearWire(year.Domain, new Money(year.Saves, worksheet.Costing!.Currency).ToAmount())
+                : null,
             worksheet.Claim is { } claim ? LaterClaimWire.Of(claim) : null,
-            worksheet.Costing is { } agreed ? TermsWire.Of(agreed) : null);
+            worksheet.Costing is { } agreed ? TermsWire.Of(agreed) : null
+        );
 
     private static SummaryWire Summary(Costing costing)
     {
@@ -37,7 +60,8 @@ public static class WorksheetWriter
             SumWire.Of(summary.RestOfFirstYear, costing.Currency),
             summary.EachLaterYear is { } year ? SumWire.Of(year, costing.Currency) : null,
             SumWire.Of(summary.Horizon, costing.Currency),
-            summary.StepTimes);
+            summary.StepTimes
+        );
     }
 
     private static TimelineWire Timeline(Costing costing)
@@ -56,7 +80,8 @@ public static class WorksheetWriter
             Amount(costing, bar.Parts.Extras),
             Amount(costing, bar.Parts.Setup),
             Amount(costing, bar.Parts.Tax),
-            [.. bar.Within.Select(within => Bar(costing, within))]);
+            [.. bar.Within.Select(within => Bar(costing, within))]
+        );
 
     private static WayToPayWire WayToPay(Worksheet worksheet, WhatIf<BillingOption> whatIf)
     {
@@ -73,12 +98,15 @@ public static class WorksheetWriter
             Saving.Of(whatIf, worksheet.WaysToPay) is { } saving ? SavingWire.Of(saving, costing!.Currency) : null,
             costing is null ? null : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
             costing?.Ledger.FoldedSum is { } folded ? SumWire.Of(folded, costing.Currency) : null,
-            costing is null ? null : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency),
+            costing is null
+                ? null
+                : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency),
             NextWire.Of(costing),
             Change(whatIf, whatIf.HorizonChange),
             Change(whatIf, whatIf.TodayChange),
             costing?.Run.Inclusions.Any(verdict => verdict.Result == InclusionResult.Used) ?? false,
-            WayNote.Of(whatIf) is { } note ? new WayNoteWire(note.Kind, note.IsDayAfter) : null);
+            WayNote.Of(whatIf) is { } note ? new WayNoteWire(note.Kind, note.IsDayAfter) : null
+        );
     }
 
     private static DomainSellerWire Seller(Candidate candidate, WhatIf<OfferBook> whatIf)
@@ -96,12 +124,14 @@ public static class WorksheetWriter
             Price(privacy.FirstYear),
             Price(privacy.LaterYear),
             whatIf.IsChosen,
-            OutcomeWire.Of(whatIf));
+            OutcomeWire.Of(whatIf)
+        );
 
         string? Price(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
     }
 
-    private static string? Change<T>(WhatIf<T> whatIf, Int128? change) => change is { } units ? Amount(whatIf.Costing!, units) : null;
+    private static string? Change<T>(WhatIf<T> whatIf, Int128? change) =>
+        change is { } units ? Amount(whatIf.Costing!, units) : null;
 
     private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
 }

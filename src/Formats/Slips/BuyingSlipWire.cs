@@ -4,9 +4,15 @@ namespace HomeStart.Formats;
 
 /// <summary>What to do at the sellers' own pages to buy a candidate there.</summary>
 /// <param name="Done">The steps that were ticked off, each with its seller's book before it.</param>
-public sealed record BuyingSlipWire(string Letter, DateOnly Date, IReadOnlyList<SellerSlipWire> Sellers, IReadOnlyList<string> Done)
+public sealed record BuyingSlipWire(
+    string Letter,
+    DateOnly Date,
+    IReadOnlyList<SellerSlipWire> Sellers,
+    IReadOnlyList<string> Done
+)
 {
-    public static BuyingSlipWire Of(string letter, Slip slip, Costing costing, IReadOnlyList<string> done) => new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.Of)], done);
+    public static BuyingSlipWire Of(string letter, Slip slip, Costing costing, IReadOnlyList<string> done) =>
+        new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.Of)], done);
 }
 
 /// <summary>What is ticked off on a slip from now on.</summary>
@@ -15,22 +21,43 @@ public sealed record TickBody(IReadOnlyList<string> Done);
 /// <param name="Steps">In the order their pages ask.</param>
 /// <param name="Today">What must stand there today; null: nothing is due.</param>
 /// <param name="Questions">What their price list does not state, to be asked before buying.</param>
-public sealed record SellerSlipWire(string Book, string Seller, string Currency, bool TaxOnTop, IReadOnlyList<SlipStepWire> Steps, SlipBillWire? Today, SlipBillWire? Next, IReadOnlyList<SlipQuestionWire> Questions)
+public sealed record SellerSlipWire(
+    string Book,
+    string Seller,
+    string Currency,
+    bool TaxOnTop,
+    IReadOnlyList<SlipStepWire> Steps,
+    SlipBillWire? Today,
+    SlipBillWire? Next,
+    IReadOnlyList<SlipQuestionWire> Questions
+)
 {
     public static SellerSlipWire Of(SellerSlip slip) =>
         new(
-            slip.Book.Id, slip.Book.Provider.Name, slip.Book.Currency.Code, slip.Book.Tax is { Charged: true, PricesInclude: false }, [.. slip.Steps.Select(step => new SlipStepWire(step.Kind, SlipWords.Of(step, slip.Book)))],
-            SlipBillWire.Of(slip.Today, slip.Book), SlipBillWire.Of(slip.Next, slip.Book), [.. slip.Questions.Select(question => SlipQuestionWire.Of(question, slip.Book))]);
+            slip.Book.Id,
+            slip.Book.Provider.Name,
+            slip.Book.Currency.Code,
+            slip.Book.Tax is { Charged: true, PricesInclude: false },
+            [.. slip.Steps.Select(step => new SlipStepWire(step.Kind, SlipWords.Of(step, slip.Book)))],
+            SlipBillWire.Of(slip.Today, slip.Book),
+            SlipBillWire.Of(slip.Next, slip.Book),
+            [.. slip.Questions.Select(question => SlipQuestionWire.Of(question, slip.Book))]
+        );
 }
 
 /// <param name="Asks">What is answered: amount, days, change or words.</param>
-/// <param name="Answered">What they said, and when, where the price list has no other place for it; null: nothing yet.</param>
+/// <param name="Answered">What they said, and when, where the price list has no other place for it; null: nothing
+/// yet.</param>
 public sealed record SlipQuestionWire(string Words, string Asks, string? Answered)
 {
     internal static SlipQuestionWire Of(SlipQuestion question, OfferBook book)
     {
         var words = SlipWords.Of(question, book);
-        return new SlipQuestionWire(words, BookAnswers.Asks(question.Kind), book.Provider.Facts.LastOrDefault(fact => fact.Contains(words, StringComparison.Ordinal)));
+        return new SlipQuestionWire(
+            words,
+            BookAnswers.Asks(question.Kind),
+            book.Provider.Facts.LastOrDefault(fact => fact.Contains(words, StringComparison.Ordinal))
+        );
     }
 }
 
@@ -40,16 +67,44 @@ public sealed record SlipQuestionWire(string Words, string Asks, string? Answere
 /// <param name="Days">Within how many it can be given back.</param>
 /// <param name="Credit">Whether a change credits what is unused; and whether it starts at the first price.</param>
 /// <param name="Said">The seller's own words.</param>
-public sealed record AnswerBody(string Book, string Question, string? Amount = null, int? Days = null, bool? Credit = null, bool? FirstPrice = null, string? Said = null);
+public sealed record AnswerBody(
+    string Book,
+    string Question,
+    string? Amount = null,
+    int? Days = null,
+    bool? Credit = null,
+    bool? FirstPrice = null,
+    string? Said = null
+);
 
 public sealed record SlipStepWire(SlipStepKind Kind, string Words);
 
 /// <param name="Tax">Null where it is inside, or none is charged.</param>
-public sealed record SlipBillWire(DateOnly Date, IReadOnlyList<SlipLineWire> Lines, string? Tax, string Total, bool AtLeast)
+public sealed record SlipBillWire(
+    DateOnly Date,
+    IReadOnlyList<SlipLineWire> Lines,
+    string? Tax,
+    string Total,
+    bool AtLeast
+)
 {
     internal static SlipBillWire? Of(SlipBill? bill, OfferBook book)
     {
-        return bill is null ? null : new(bill.Date, [.. bill.Lines.Select(line => new SlipLineWire(SlipWords.Of(line, book), Amount(line.Amount), line.IsUnstated))], book.Tax is { Charged: true, PricesInclude: false } ? Amount(bill.Tax) : null, Amount(bill.Total), bill.IsAtLeast);
+        return bill is null
+            ? null
+            : new(
+                bill.Date,
+                [
+                    .. bill.Lines.Select(line => new SlipLineWire(
+                        SlipWords.Of(line, book),
+                        Amount(line.Amount),
+                        line.IsUnstated
+                    )),
+                ],
+                book.Tax is { Charged: true, PricesInclude: false } ? Amount(bill.Tax) : null,
+                Amount(bill.Total),
+                bill.IsAtLeast
+            );
 
         string Amount(Minor units) => new Money(units, bill.Currency).ToAmount();
     }
@@ -66,7 +121,16 @@ public sealed record TheirSumBody(string Book, string Total);
 /// <param name="Difference">Theirs less ours.</param>
 /// <param name="Explanations">Each gives exactly their sum; the likeliest first.</param>
 /// <param name="Closest">Where nothing explains it: what comes nearest.</param>
-public sealed record TheirSumWire(string Currency, string Ours, string Theirs, string Difference, bool AtLeast, bool Agrees, IReadOnlyList<WhyWire> Explanations, NearestWire? Closest);
+public sealed record TheirSumWire(
+    string Currency,
+    string Ours,
+    string Theirs,
+    string Difference,
+    bool AtLeast,
+    bool Agrees,
+    IReadOnlyList<WhyWire> Explanations,
+    NearestWire? Closest
+);
 
 /// <param name="Words">One sentence a reason; two reasons together make their sum.</param>
 /// <param name="AsTheySell">The candidate as it is there; null where what differs is no choice.</param>
@@ -79,15 +143,37 @@ public sealed record NearestWire(IReadOnlyList<string> Words, string Total, stri
 /// <summary>Writes why a seller's sum is not ours.</summary>
 public static class TheirSumWriter
 {
-    public static TheirSumWire Write(Reconciliation found, Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings, SeenSum seen)
+    public static TheirSumWire Write(
+        Reconciliation found,
+        Candidate candidate,
+        ImmutableArray<OfferBook> books,
+        CountSettings settings,
+        SeenSum seen
+    )
     {
         var book = books.First(known => known.Id == seen.Book);
         return new TheirSumWire(
-            found.Currency.Code, Amount(found.Ours), Amount(found.Seen), Amount(found.Seen - found.Ours), found.IsAtLeast, found.Agrees,
-            [.. found.Explanations.Select(why => new WhyWire(Words(why), AsTheySellIt.Of(candidate, books, settings, seen, why.Deviations) is { } theirs ? CandidateWire.Of(theirs) : null))],
-            found.Closest is { } closest ? new NearestWire(Words(closest), Amount(closest.Total), Amount(found.Seen - closest.Total)) : null);
+            found.Currency.Code,
+            Amount(found.Ours),
+            Amount(found.Seen),
+            Amount(found.Seen - found.Ours),
+            found.IsAtLeast,
+            found.Agrees,
+            [
+                .. found.Explanations.Select(why => new WhyWire(
+                    Words(why),
+                    AsTheySellIt.Of(candidate, books, settings, seen, why.Deviations) is { } theirs
+                        ? CandidateWire.Of(theirs)
+                        : null
+                )),
+            ],
+            found.Closest is { } closest
+                ? new NearestWire(Words(closest), Amount(closest.Total), Amount(found.Seen - closest.Total))
+                : null
+        );
 
         string Amount(Minor units) => new Money(units, found.Currency).ToAmount();
-        List<string> Words(Explanation why) => [.. why.Deviations.Select(deviation => SlipWords.Of(deviation, book, candidate, seen, why.Total))];
+        List<string> Words(Explanation why) =>
+            [.. why.Deviations.Select(deviation => SlipWords.Of(deviation, book, candidate, seen, why.Total))];
     }
 }

@@ -3,13 +3,25 @@ namespace HomeStart.Formats;
 /// <summary>What is had, and what is to come of it, for a site.</summary>
 /// <param name="Today">The business date.</param>
 /// <param name="RealToday">The day it really is, or was when the server was started with a date.</param>
-/// <param name="NextEvent">The next day on which something can be decided or will have happened; null: none is foreseen.</param>
+/// <param name="NextEvent">The next day on which something can be decided or will have happened; null: none is
+/// foreseen.</param>
 /// <param name="Furthest">As far as the clock can be moved on.</param>
 /// <param name="IsMoving">Whether what fell due up to today is still being carried out.</param>
 /// <param name="Awaited">Orders that are being carried out: what they bring stands here once it is delivered.</param>
 /// <param name="Untold">Orders of which only their dates are known: what they were made of was not kept yet.</param>
 public sealed record UpkeepPageWire(
-    DateOnly Today, DateOnly Tomorrow, DateOnly RealToday, int HorizonMonths, DateOnly Furthest, bool IsMoving, DateOnly? NextEvent, IReadOnlyList<TenureWire> Tenures, IReadOnlyList<NamedOrderWire> Awaited, IReadOnlyList<NamedOrderWire> Untold, RemindersWire Reminders);
+    DateOnly Today,
+    DateOnly Tomorrow,
+    DateOnly RealToday,
+    int HorizonMonths,
+    DateOnly Furthest,
+    bool IsMoving,
+    DateOnly? NextEvent,
+    IReadOnlyList<TenureWire> Tenures,
+    IReadOnlyList<NamedOrderWire> Awaited,
+    IReadOnlyList<NamedOrderWire> Untold,
+    RemindersWire Reminders
+);
 
 public sealed record NamedOrderWire(Guid OrderId, string Reference);
 
@@ -21,7 +33,18 @@ public sealed record RemindersWire(IReadOnlyList<int> Days, string? CalendarAddr
 /// <param name="Version">What a decision must have seen.</param>
 /// <param name="DecidingOn">The day a decision is made on: today, or tomorrow where it was ordered today.</param>
 /// <param name="Until">The first day beyond what is looked ahead to.</param>
-public sealed record TenureWire(Guid OrderId, string Reference, string Name, int Version, DateOnly PlacedOn, DateOnly DecidingOn, DateOnly Until, bool IsBehind, string? Problem, PayerWire Payer)
+public sealed record TenureWire(
+    Guid OrderId,
+    string Reference,
+    string Name,
+    int Version,
+    DateOnly PlacedOn,
+    DateOnly DecidingOn,
+    DateOnly Until,
+    bool IsBehind,
+    string? Problem,
+    PayerWire Payer
+)
 {
     public required IReadOnlyList<HadWire> Holdings { get; init; }
 
@@ -70,9 +93,23 @@ public sealed record PayerWire(string? CardEnding, bool Wallet, DateOnly? Expire
 /// <param name="CommittedUntil">Until then it renews whatever is said; null: it is not committed to.</param>
 /// <param name="StateWords">What its state means.</param>
 /// <param name="IsDearer">Whether what comes next costs more a month than what was paid first.</param>
-/// <param name="Owed">What paying would cost today where something is missing; null: nothing is, or it is too late.</param>
+/// <param name="Owed">What paying would cost today where something is missing; null: nothing is, or it is too
+/// late.</param>
 public sealed record HadWire(
-    string Holding, string Name, string Seller, HoldingState State, string StateWords, bool Renews, DateOnly? RenewsFrom, DateOnly? CommittedUntil, DateOnly? PaidUntil, PaymentDueWire? First, PaymentDueWire? Next, bool IsDearer, MoneyWire? Owed);
+    string Holding,
+    string Name,
+    string Seller,
+    HoldingState State,
+    string StateWords,
+    bool Renews,
+    DateOnly? RenewsFrom,
+    DateOnly? CommittedUntil,
+    DateOnly? PaidUntil,
+    PaymentDueWire? First,
+    PaymentDueWire? Next,
+    bool IsDearer,
+    MoneyWire? Owed
+);
 
 /// <param name="Months">How long it pays for.</param>
 public sealed record PaymentDueWire(DateOnly On, string Amount, string Currency, int Months, bool AtLeast);
@@ -94,7 +131,15 @@ public sealed record BalanceWire(string Seller, string Amount, string Currency);
 /// <param name="IsUrgent">Whether something is lost, or costs more, if nothing is done.</param>
 public sealed record NoticeWire(NoticeKind Kind, DateOnly On, string? Holding, string Words, bool IsUrgent);
 
-public sealed record ComingBillWire(DateOnly On, string Seller, string Amount, string Currency, bool AtLeast, string FromBalance, IReadOnlyList<ComingLineWire> Lines);
+public sealed record ComingBillWire(
+    DateOnly On,
+    string Seller,
+    string Amount,
+    string Currency,
+    bool AtLeast,
+    string FromBalance,
+    IReadOnlyList<ComingLineWire> Lines
+);
 
 public sealed record PaidBillWire(DateOnly On, string Seller, string Amount, string Currency);
 
@@ -136,26 +181,62 @@ public sealed record EffectYearWire(DateOnly From, DateOnly Until, SumsWire Then
 
 /// <param name="TakenBy">The domain that takes it; null: it is there to be spent.</param>
 /// <param name="SavesThere">What it saves there.</param>
-public sealed record AllowanceWire(string Book, string Seller, DateOnly From, DateOnly LastDay, bool IsYearly, string? TakenBy, MoneyWire? SavesThere, IReadOnlyList<AllowanceUseWire> Uses);
+public sealed record AllowanceWire(
+    string Book,
+    string Seller,
+    DateOnly From,
+    DateOnly LastDay,
+    bool IsYearly,
+    string? TakenBy,
+    MoneyWire? SavesThere,
+    IReadOnlyList<AllowanceUseWire> Uses
+);
 
 /// <param name="Saves">What its first year costs without; null: not stated.</param>
 /// <param name="Costs">What its later years cost until the end of what is looked ahead to.</param>
 public sealed record AllowanceUseWire(string Ending, MoneyWire? Saves, SumsWire Costs);
 
 /// <summary>What follows when something is let lapse.</summary>
-public sealed record LapseStepWire(DateOnly On, HoldingState State, string Words, MoneyWire? Return, bool ReturnAtLeast, bool Assumed);
+public sealed record LapseStepWire(
+    DateOnly On,
+    HoldingState State,
+    string Words,
+    MoneyWire? Return,
+    bool ReturnAtLeast,
+    bool Assumed
+);
 
 /// <param name="On">The day hosting renews: both are counted from it.</param>
 /// <param name="Saving">Below zero: staying is cheaper; null: there is nowhere to move to.</param>
-public sealed record StayOrMoveWire(DateOnly On, DateOnly LastDay, int Months, string? Domain, MoneyWire Staying, bool StayingAtLeast, MoveToWire? Best, MoneyWire? Saving, IReadOnlyList<string> Takes);
+public sealed record StayOrMoveWire(
+    DateOnly On,
+    DateOnly LastDay,
+    int Months,
+    string? Domain,
+    MoneyWire Staying,
+    bool StayingAtLeast,
+    MoveToWire? Best,
+    MoneyWire? Saving,
+    IReadOnlyList<string> Takes
+);
 
-public sealed record MoveToWire(string Seller, string Plan, string Words, MoneyWire Costs, bool AtLeast, CandidateWire Candidate);
+public sealed record MoveToWire(
+    string Seller,
+    string Plan,
+    string Words,
+    MoneyWire Costs,
+    bool AtLeast,
+    CandidateWire Candidate
+);
 
 /// <param name="Code">The transfer code; null: it rests where it is until a day.</param>
 public sealed record ReleaseWire(string Domain, string? Code, DateOnly? Until);
 
-/// <summary>What happened with an order after it, and what was decided, to take away: in the words of <c>POST /api/upkeep</c>.</summary>
+/// <summary>
+/// What happened with an order after it, and what was decided, to take away: in the words of <c>POST /api/upkeep</c>.
+/// </summary>
 public sealed record DayBookWire(IReadOnlyList<HappeningWire> Happened, IReadOnlyList<DecisionBody> Decided)
 {
-    public static DayBookWire Of(DayBook book) => new([.. book.Lines.Select(HappeningWire.Of)], [.. book.Decisions.Select(DecisionBodies.Of)]);
+    public static DayBookWire Of(DayBook book) =>
+        new([.. book.Lines.Select(HappeningWire.Of)], [.. book.Decisions.Select(DecisionBodies.Of)]);
 }

@@ -6,7 +6,9 @@ namespace HomeStart.Formats;
 /// <summary>What a request asks to be run through the years.</summary>
 public sealed record UpkeepRequest(CostingRequest Costing, DateOnly Until, ImmutableArray<Decision> Decisions);
 
-/// <summary>Reads the body of <c>POST /api/upkeep</c>: what a costing takes, the last day, and what is decided on the way.</summary>
+/// <summary>
+/// Reads the body of <c>POST /api/upkeep</c>: what a costing takes, the last day, and what is decided on the way.
+/// </summary>
 public static class UpkeepRequestReader
 {
     private const int MostYears = 10;
@@ -28,11 +30,24 @@ public static class UpkeepRequestReader
         var (start, until) = (costing.Settings.StartDate, root["until"].Date());
         if (until < start || until > start.AddMonths(Years.Longest))
         {
-            root["until"].Fault(FaultCodes.OutOfRange, $"The last day lies between the day of the order and {Years.Longest} months later.");
+            root["until"]
+                .Fault(
+                    FaultCodes.OutOfRange,
+                    $"The last day lies between the day of the order and {Years.Longest} months later."
+                );
             until = null;
         }
 
-        return new UpkeepRequest(costing, until ?? start, [.. root["decisions"].Items().Select(node => Decision(node, start, until, costing.Books)).OfType<Decision>()]);
+        return new UpkeepRequest(
+            costing,
+            until ?? start,
+            [
+                .. root["decisions"]
+                    .Items()
+                    .Select(node => Decision(node, start, until, costing.Books))
+                    .OfType<Decision>(),
+            ]
+        );
     }
 
     /// <summary>One decision; null, with every fault at its place, where it cannot be read.</summary>
@@ -58,7 +73,11 @@ public static class UpkeepRequestReader
         var on = node["on"].Date();
         if (on <= start || (until is not null && on > until))
         {
-            node["on"].Fault(FaultCodes.OutOfRange, "A decision is made after the day of the order, and on the last day at the latest.");
+            node["on"]
+                .Fault(
+                    FaultCodes.OutOfRange,
+                    "A decision is made after the day of the order, and on the last day at the latest."
+                );
         }
 
         var day = on ?? start;
@@ -70,14 +89,18 @@ public static class UpkeepRequestReader
                     node["value"].Required("Whether it renews");
                 }
 
-                return Holding(node) is { } renewing && node["value"].Flag() is { } value ? new SetRenewing(day, renewing, value) : null;
+                return Holding(node) is { } renewing && node["value"].Flag() is { } value
+                    ? new SetRenewing(day, renewing, value)
+                    : null;
             case "card":
                 if (node["value"].IsAbsent)
                 {
                     node["value"].Required("Whether the card stops or works");
                 }
 
-                return node["value"].Word(("stops", false), ("works", true)) is { } works ? new SetCard(day, works) : null;
+                return node["value"].Word(("stops", false), ("works", true)) is { } works
+                    ? new SetCard(day, works)
+                    : null;
             case "pay":
                 return Holding(node) is { } missed ? new PayMissed(day, missed) : null;
             case "leave":
@@ -88,15 +111,24 @@ public static class UpkeepRequestReader
                     node["everyMonths"].Required("How often the plan is paid");
                 }
 
-                return node["plan"].RequiredText("The plan") is { } plan && node["everyMonths"].Whole() is { } every ? new ChangePlan(day, plan, every, node["commitMonths"].Whole() ?? every) : null;
+                return node["plan"].RequiredText("The plan") is { } plan && node["everyMonths"].Whole() is { } every
+                    ? new ChangePlan(day, plan, every, node["commitMonths"].Whole() ?? every)
+                    : null;
             case "add":
-                return node["extra"].RequiredText("The extra") is { } added ? new AddExtra(day, added, Quantity(node["quantity"])) : null;
+                return node["extra"].RequiredText("The extra") is { } added
+                    ? new AddExtra(day, added, Quantity(node["quantity"]))
+                    : null;
             case "drop":
                 return node["extra"].RequiredText("The extra") is { } dropped ? new DropExtra(day, dropped) : null;
             case "claim":
                 return Claim(node["domain"], books) is { } domain ? new ClaimDomain(day, domain) : null;
             case { } other:
-                node["do"].Fault(FaultCodes.Unknown, $"“{other}” is not known here; it is one of: renewing, card, pay, leave, change, add, drop, claim.");
+                node["do"]
+                    .Fault(
+                        FaultCodes.Unknown,
+                        $"“{other}” is not known here; it is one of: renewing, card, pay, leave, change, add, "
+                            + "drop, claim."
+                    );
                 return null;
             default:
                 return null;
@@ -110,7 +142,13 @@ public static class UpkeepRequestReader
         var quantity = node.Whole() ?? 1;
         if (quantity is < 1 or > AddOnChoice.Largest)
         {
-            node.Faults.Add(FaultCodes.OutOfRange, node.Where, FaultReason.QuantityOutOfRange, AddOnChoice.Largest, quantity);
+            node.Faults.Add(
+                FaultCodes.OutOfRange,
+                node.Where,
+                FaultReason.QuantityOutOfRange,
+                AddOnChoice.Largest,
+                quantity
+            );
         }
 
         return quantity;
@@ -128,7 +166,11 @@ public static class UpkeepRequestReader
             return null;
         }
 
-        var (book, name, ending) = (node["book"].RequiredText("The offer book"), node["name"].RequiredText("The domain's name"), node["ending"].RequiredText("The ending"));
+        var (book, name, ending) = (
+            node["book"].RequiredText("The offer book"),
+            node["name"].RequiredText("The domain's name"),
+            node["ending"].RequiredText("The ending")
+        );
         var years = node["years"].Whole() ?? 1;
         var most = books.FirstOrDefault(known => known.Id == book)?.Domain(ending)?.MaxYears ?? MostYears;
         if (years < 1 || years > most)
@@ -136,7 +178,11 @@ public static class UpkeepRequestReader
             node.Faults.Add(FaultCodes.OutOfRange, node["years"].Where, FaultReason.YearsOutOfRange, most, years);
         }
 
-        if (name is not null && ending is not null && DomainName.Parse(name, ending).Fault is { Part: DomainPart.Label } fault)
+        if (
+            name is not null
+            && ending is not null
+            && DomainName.Parse(name, ending).Fault is { Part: DomainPart.Label } fault
+        )
         {
             node.Faults.Add(FaultCodes.BadType, node["name"].Where, FaultReason.NotADomain, fault);
         }
@@ -144,10 +190,27 @@ public static class UpkeepRequestReader
         var addOns = CandidateReader.AddOns(node["addOns"]);
         foreach (var (index, addOn) in addOns.Index().Where(pair => pair.Item.Quantity is < 1 or > AddOnChoice.Largest))
         {
-            node.Faults.Add(FaultCodes.OutOfRange, $"{node["addOns"].Where}[{index}].quantity", FaultReason.QuantityOutOfRange, AddOnChoice.Largest, addOn.Quantity);
+            node.Faults.Add(
+                FaultCodes.OutOfRange,
+                $"{node["addOns"].Where}[{index}].quantity",
+                FaultReason.QuantityOutOfRange,
+                AddOnChoice.Largest,
+                addOn.Quantity
+            );
         }
 
-        node.Faults.AddDuplicates(addOns.Select(addOn => addOn.Id), index => $"{node["addOns"].Where}[{index}].id", "extra");
-        return new DomainChoice(DomainRoute.Register) { Book = book, Name = name, Ending = ending, Years = years, AddOns = addOns };
+        node.Faults.AddDuplicates(
+            addOns.Select(addOn => addOn.Id),
+            index => $"{node["addOns"].Where}[{index}].id",
+            "extra"
+        );
+        return new DomainChoice(DomainRoute.Register)
+        {
+            Book = book,
+            Name = name,
+            Ending = ending,
+            Years = years,
+            AddOns = addOns,
+        };
     }
 }

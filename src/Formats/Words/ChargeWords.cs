@@ -8,15 +8,24 @@ public static class ChargeWords
 {
     /// <summary>A charge at a seller's that nobody but the owner can see: what is asked about it.</summary>
     public static string Asking(Charged charged, Tenure tenure) =>
-        $"{MoneyWords.Of(new Money(charged.Total - charged.FromBalance, charged.Currency))} was due to {UpkeepWords.Seller(tenure, charged.Book)} on {UpkeepWords.Day(charged.On)}, for {UpkeepWords.Lines(charged.Lines, tenure.Book(charged.Book))}. Was it taken?";
+        $"{MoneyWords.Of(new Money(charged.Total - charged.FromBalance, charged.Currency))} was due to "
+        + $"{UpkeepWords.Seller(tenure, charged.Book)} on {UpkeepWords.Day(charged.On)}, for "
+        + $"{UpkeepWords.Lines(charged.Lines, tenure.Book(charged.Book))}. Was it taken?";
 
-    /// <summary>A line of the day book of something bought at the sellers' own pages, where its owner is asked, or told another sum; null: as any other.</summary>
+    /// <summary>
+    /// A line of the day book of something bought at the sellers' own pages, where its owner is asked, or told another
+    /// sum; null: as any other.
+    /// </summary>
     public static string? Of(Movement movement, Tenure tenure) =>
         movement switch
         {
             { Charged: { } charged, Seen: null } => Asking(charged, tenure),
-            { Seen: null } => $"{MoneyWords.Of(Plain(movement.Sum))} was to come back from {UpkeepWords.Seller(tenure, movement.Book)}. Did it?",
-            { Charged: { } charged, Seen: { } seen } when seen.Total != movement.Sum => $"{MoneyWords.Of(seen.Total)} was taken by {UpkeepWords.Seller(tenure, movement.Book)} for {UpkeepWords.Lines(charged.Lines, tenure.Book(movement.Book))}; {MoneyWords.Of(movement.Sum)} was due.",
+            { Seen: null } => $"{MoneyWords.Of(Plain(movement.Sum))} was to come back from "
+                + $"{UpkeepWords.Seller(tenure, movement.Book)}. Did it?",
+            { Charged: { } charged, Seen: { } seen } when seen.Total != movement.Sum =>
+                $"{MoneyWords.Of(seen.Total)} was taken by {UpkeepWords.Seller(tenure, movement.Book)} for "
+                    + $"{UpkeepWords.Lines(charged.Lines, tenure.Book(movement.Book))}; {MoneyWords.Of(movement.Sum)} "
+                    + "was due.",
             _ => null,
         };
 
@@ -25,35 +34,100 @@ public static class ChargeWords
     public static (string Verdict, string Words) Of(StatementMatch match, bool isExplained) =>
         match switch
         {
-            { Movement: null } => ("not-due", $"Nothing was due there within {Statement.DaysAway} days of it. Ask what it is for."),
-            { Seen: null, Movement: { } due } => ("open", $"{MoneyWords.Of(Plain(due.Sum))} was due on {UpkeepWords.Day(due.On)}. There is no rate between the two currencies: give one where it says what is counted."),
-            { Agrees: true, Movement: { } due } => ("matched", $"{MoneyWords.Of(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on {UpkeepWords.Day(due.On)}{(match.IsByRate ? ", and that is what it comes to by your rate" : "")}."),
-            { Movement: { } due, Seen: { } seen } => (isExplained ? "explained" : "open", $"{MoneyWords.Of(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on {UpkeepWords.Day(due.On)}: this is {Difference(seen - due.Sum)}."),
+            { Movement: null } => (
+                "not-due",
+                $"Nothing was due there within {Statement.DaysAway} days of it. Ask what it is for."
+            ),
+            { Seen: null, Movement: { } due } => (
+                "open",
+                $"{MoneyWords.Of(Plain(due.Sum))} was due on {UpkeepWords.Day(due.On)}. There is no rate "
+                    + "between the two currencies: give one where it says what is counted."
+            ),
+            { Agrees: true, Movement: { } due } => (
+                "matched",
+                $"{MoneyWords.Of(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on "
+                    + $"{UpkeepWords.Day(due.On)}"
+                    + $"{(match.IsByRate ? ", and that is what it comes to by your rate" : "")}."
+            ),
+            { Movement: { } due, Seen: { } seen } => (
+                isExplained ? "explained" : "open",
+                $"{MoneyWords.Of(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on "
+                    + $"{UpkeepWords.Day(due.On)}: this is {Difference(seen - due.Sum)}."
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(match), match, "There are no words for this."),
         };
 
     /// <summary>Why a charge is another sum than was due; the likeliest first, each one sentence or two.</summary>
     public static IReadOnlyList<string> Reasons(Reconciliation? why, Tenure tenure, SeenSum seen) =>
-        why is null ? [] : [.. why.Explanations.Take(3).Select(explanation => string.Join(" And: ", explanation.Deviations.Select(deviation => SlipWords.Of(deviation, tenure.Book(seen.Book), tenure.Candidate, seen, explanation.Total))))];
+        why is null
+            ? []
+            :
+            [
+                .. why
+                    .Explanations.Take(3)
+                    .Select(explanation =>
+                        string.Join(
+                            " And: ",
+                            explanation.Deviations.Select(deviation =>
+                                SlipWords.Of(
+                                    deviation,
+                                    tenure.Book(seen.Book),
+                                    tenure.Candidate,
+                                    seen,
+                                    explanation.Total
+                                )
+                            )
+                        )
+                    ),
+            ];
 
     /// <summary>A letter to a seller about all that it took beyond what was due.</summary>
     /// <param name="over">What was taken too much, with the reasons that were found.</param>
     /// <param name="reference">The number the seller gave; null: it is not known.</param>
-    public static string Letter(Tenure tenure, string book, string owner, string? reference, IReadOnlyList<(Movement Movement, IReadOnlyList<string> Reasons)> over)
+    public static string Letter(
+        Tenure tenure,
+        string book,
+        string owner,
+        string? reference,
+        IReadOnlyList<(Movement Movement, IReadOnlyList<string> Reasons)> over
+    )
     {
         var (seller, text) = (UpkeepWords.Seller(tenure, book), new StringBuilder());
         var sum = over.Select(one => one.Movement.Over!.Value).Aggregate((all, one) => all + one);
         text.AppendLine(CultureInfo.InvariantCulture, $"To {seller}").AppendLine();
-        text.AppendLine(CultureInfo.InvariantCulture, $"I bought from you on {UpkeepWords.Day(tenure.Start)}{(reference is null ? "" : $", under your reference {reference}")}. By your price list of {UpkeepWords.Day(tenure.Book(book).AsOf)} you took {MoneyWords.Of(sum)} too much from me:").AppendLine();
+        text.AppendLine(
+                CultureInfo.InvariantCulture,
+                $"I bought from you on {UpkeepWords.Day(tenure.Start)}"
+                    + $"{(reference is null ? "" : $", under your reference {reference}")}. By your price list of "
+                    + $"{UpkeepWords.Day(tenure.Book(book).AsOf)} you took {MoneyWords.Of(sum)} too much from me:"
+            )
+            .AppendLine();
         foreach (var (movement, reasons) in over)
         {
             var (due, seen) = (Plain(movement.Sum), Plain(movement.Seen!.Total));
             text.Append(CultureInfo.InvariantCulture, $"- On {UpkeepWords.Day(movement.On)} ");
-            text.Append(movement.Charged is null ? $"{MoneyWords.Of(due)} was to come back, and {MoneyWords.Of(seen)} came" : $"{MoneyWords.Of(due)} was due for {UpkeepWords.Lines(movement.Charged.Lines, tenure.Book(book))}, and you took {MoneyWords.Of(seen)}");
-            text.AppendLine(CultureInfo.InvariantCulture, $": {MoneyWords.Of(movement.Over!.Value)} too {(movement.Charged is null ? "little" : "much")}.{(reasons is [var likeliest, ..] ? $" {Told(likeliest)}" : "")}");
+            text.Append(
+                movement.Charged is null
+                    ? $"{MoneyWords.Of(due)} was to come back, and {MoneyWords.Of(seen)} came"
+                    : $"{MoneyWords.Of(due)} was due for "
+                        + $"{UpkeepWords.Lines(movement.Charged.Lines, tenure.Book(book))}, and you took "
+                        + $"{MoneyWords.Of(seen)}"
+            );
+            text.AppendLine(
+                CultureInfo.InvariantCulture,
+                $": {MoneyWords.Of(movement.Over!.Value)} too "
+                    + $"{(movement.Charged is null ? "little" : "much")}."
+                    + $"{(reasons is [var likeliest, ..] ? $" {Told(likeliest)}" : "")}"
+            );
         }
 
-        text.AppendLine().AppendLine(CultureInfo.InvariantCulture, $"Please pay back {MoneyWords.Of(sum)}, or tell me what it was for.").AppendLine().Append(owner);
+        text.AppendLine()
+            .AppendLine(
+                CultureInfo.InvariantCulture,
+                $"Please pay back {MoneyWords.Of(sum)}, or tell me what it was for."
+            )
+            .AppendLine()
+            .Append(owner);
         return text.ToString().ReplaceLineEndings("\n");
     }
 
@@ -61,13 +135,16 @@ public static class ChargeWords
     private static string Told(string reason)
     {
         var first = reason.Split(": ")[0].Split(". ")[0].TrimEnd('.');
-        var spoken = first.StartsWith("They ", StringComparison.Ordinal) ? $"you {first[5..]}".Replace(" you as ", " me as ", StringComparison.Ordinal)
+        var spoken =
+            first.StartsWith("They ", StringComparison.Ordinal)
+                ? $"you {first[5..]}".Replace(" you as ", " me as ", StringComparison.Ordinal)
             : first.StartsWith("Their ", StringComparison.Ordinal) ? $"your {first[6..]}"
             : $"{char.ToLowerInvariant(first[0])}{first[1..]}";
         return $"By my reckoning {spoken}.";
     }
 
-    private static string Difference(Money over) => over.Units > 0 ? $"{MoneyWords.Of(over)} more" : $"{MoneyWords.Of(Plain(over))} less";
+    private static string Difference(Money over) =>
+        over.Units > 0 ? $"{MoneyWords.Of(over)} more" : $"{MoneyWords.Of(Plain(over))} less";
 
     private static Money Plain(Money money) => money.Units < 0 ? new Money(-money.Units, money.Currency) : money;
 }

@@ -32,11 +32,21 @@ public static class FaultCures
     public static FaultCure? Of(FaultReason reason) =>
         reason switch
         {
-            FaultReason.PlanFirst or FaultReason.NoSuchPlan or FaultReason.NoSuchPlanThere or FaultReason.NotPaidLikeThis or FaultReason.LentWithoutHost => FaultCure.ChoosePlan,
-            FaultReason.DomainFirst or FaultReason.NameHad or FaultReason.ExtraWithoutBook or FaultReason.HasExpired or FaultReason.NoTransfers or FaultReason.EndingNotSold => FaultCure.ChooseDomain,
+            FaultReason.PlanFirst
+            or FaultReason.NoSuchPlan
+            or FaultReason.NoSuchPlanThere
+            or FaultReason.NotPaidLikeThis
+            or FaultReason.LentWithoutHost => FaultCure.ChoosePlan,
+            FaultReason.DomainFirst
+            or FaultReason.NameHad
+            or FaultReason.ExtraWithoutBook
+            or FaultReason.HasExpired
+            or FaultReason.NoTransfers
+            or FaultReason.EndingNotSold => FaultCure.ChooseDomain,
             FaultReason.TooManyWays or FaultReason.TooManyEndings => FaultCure.ChangeNeeds,
             FaultReason.NoRate => FaultCure.TypeRate,
-            FaultReason.ShortlistFull or FaultReason.TooManyCodes or FaultReason.HeldFull or FaultReason.DomainsFull => FaultCure.TakeOff,
+            FaultReason.ShortlistFull or FaultReason.TooManyCodes or FaultReason.HeldFull or FaultReason.DomainsFull =>
+                FaultCure.TakeOff,
             FaultReason.ScanTooLarge or FaultReason.NoSuchBook => FaultCure.LookAtPriceLists,
             FaultReason.NotConnected or FaultReason.UnstatedToday => FaultCure.BuyThere,
             _ => null,

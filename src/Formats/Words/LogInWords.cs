@@ -4,13 +4,16 @@ namespace HomeStart.Formats;
 public static class LogInWords
 {
     /// <summary>Which field a rule is about: user or passcode.</summary>
-    public static string Field(LogInRule rule) => rule is LogInRule.UserLength or LogInRule.UserLetters or LogInRule.UserNotObvious ? "user" : "passcode";
+    public static string Field(LogInRule rule) =>
+        rule is LogInRule.UserLength or LogInRule.UserLetters or LogInRule.UserNotObvious ? "user" : "passcode";
 
     public static string Of(LogInRule rule, LogInRules rules) =>
         rule switch
         {
             LogInRule.UserLength => $"The user name has {rules.ShortestUser} to {rules.LongestUser} characters.",
-            LogInRule.UserLetters => rules.DigitsInUser ? "The user name is of small letters, with digits after the first if you like." : "The user name is of small letters alone.",
+            LogInRule.UserLetters => rules.DigitsInUser
+                ? "The user name is of small letters, with digits after the first if you like."
+                : "The user name is of small letters alone.",
             LogInRule.UserNotObvious => "Not an obvious name such as admin or info.",
             LogInRule.PasscodeDigits => $"The passcode is {rules.ShortestPasscode} to {rules.LongestPasscode} digits.",
             LogInRule.PasscodeNoRun => "The passcode does not count up or down, as 1234 does.",
@@ -27,5 +30,16 @@ public sealed record LogInRuleWire(LogInRule Rule, string Field, string Words, b
 public sealed record LogInCheckWire(IReadOnlyList<LogInRuleWire> Rules, bool? IsTaken)
 {
     public static LogInCheckWire Of(LogInRules rules, string user, string passcode, bool? isTaken) =>
-        new([.. Enum.GetValues<LogInRule>().Select(rule => new LogInRuleWire(rule, LogInWords.Field(rule), LogInWords.Of(rule, rules), rules.IsMet(rule, user, passcode)))], isTaken);
+        new(
+            [
+                .. Enum.GetValues<LogInRule>()
+                    .Select(rule => new LogInRuleWire(
+                        rule,
+                        LogInWords.Field(rule),
+                        LogInWords.Of(rule, rules),
+                        rules.IsMet(rule, user, passcode)
+                    )),
+            ],
+            isTaken
+        );
 }

@@ -11,8 +11,19 @@ public static class PayWords
             return "at the seller’s own page";
         }
 
-        List<string> ways = [.. order.Things.Payments.SelectMany(payment => payment.Ways).Distinct().Select(way => Of(way, order.CardEnding))];
-        return ways.Count switch { 0 => "with nothing due", 1 => ways[0], _ => $"{string.Join(", ", ways[..^1])} and {ways[^1]}" };
+        List<string> ways =
+        [
+            .. order
+                .Things.Payments.SelectMany(payment => payment.Ways)
+                .Distinct()
+                .Select(way => Of(way, order.CardEnding)),
+        ];
+        return ways.Count switch
+        {
+            0 => "with nothing due",
+            1 => ways[0],
+            _ => $"{string.Join(", ", ways[..^1])} and {ways[^1]}",
+        };
     }
 
     private static string Of(PayWay way, string? ending) =>

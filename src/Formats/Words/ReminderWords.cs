@@ -7,16 +7,35 @@ public static class ReminderWords
     public static (string Subject, string Words) Of(Outlook outlook, string name, Foreseen one)
     {
         var (tenure, now) = (outlook.Tenure, outlook.Now);
-        return one.Charge is { } charge ? Charge(charge, name, tenure) : ($"{Subject(one.Notice!, now)} ({name})", $"{UpkeepWords.Of(one.Notice!, tenure, now)} {IfNothing(one.Notice!)}".TrimEnd());
+        return one.Charge is { } charge
+            ? Charge(charge, name, tenure)
+            : (
+                $"{Subject(one.Notice!, now)} ({name})",
+                $"{UpkeepWords.Of(one.Notice!, tenure, now)} {IfNothing(one.Notice!)}".TrimEnd()
+            );
     }
 
     private static (string, string) Charge(Charged charge, string name, Tenure tenure)
     {
         var (book, byCard) = (tenure.Book(charge.Book), new Money(charge.Total - charge.FromBalance, charge.Currency));
         var sum = $"{(charge.IsAtLeast ? "at least " : "")}{MoneyWords.Of(byCard)}";
-        var lines = string.Join(", ", charge.Lines.Where(line => line.Amount != 0).Select(line => $"{UpkeepWords.Line(line, book)} {MoneyWords.Of(new Money(line.Amount, charge.Currency))}"));
-        var tax = charge.Tax > 0 && !book.Tax.PricesInclude ? $", and {MoneyWords.Of(new Money(charge.Tax, charge.Currency))} tax" : "";
-        return ($"{sum} due to {book.Provider.Name} ({name})", $"On {UpkeepWords.Day(charge.On)} {book.Provider.Name} takes {sum}: {lines}{tax}. If you do nothing it is taken and renews. To stop it, say so on the Upkeep page by that day.");
+        var lines = string.Join(
+            ", ",
+            charge
+                .Lines.Where(line => line.Amount != 0)
+                .Select(line =>
+                    $"{UpkeepWords.Line(line, book)} {MoneyWords.Of(new Money(line.Amount, charge.Currency))}"
+                )
+        );
+        var tax =
+            charge.Tax > 0 && !book.Tax.PricesInclude
+                ? $", and {MoneyWords.Of(new Money(charge.Tax, charge.Currency))} tax"
+                : "";
+        return (
+            $"{sum} due to {book.Provider.Name} ({name})",
+            $"On {UpkeepWords.Day(charge.On)} {book.Provider.Name} takes {sum}: {lines}{tax}. If you do nothing "
+                + "it is taken and renews. To stop it, say so on the Upkeep page by that day."
+        );
     }
 
     private static string Subject(Notice notice, UpkeepYears now) =>
@@ -38,7 +57,8 @@ public static class ReminderWords
         notice.Kind switch
         {
             NoticeKind.GiveBack => "If you do nothing you keep it.",
-            NoticeKind.CardExpires or NoticeKind.NoCard => "If you do nothing the bill cannot be paid, and you lose what it pays for, step by step.",
+            NoticeKind.CardExpires or NoticeKind.NoCard =>
+                "If you do nothing the bill cannot be paid, and you lose what it pays for, step by step.",
             NoticeKind.Ends => "If you do nothing it is not renewed.",
             NoticeKind.CommitmentEnds => "If you do nothing it goes on.",
             _ => "",

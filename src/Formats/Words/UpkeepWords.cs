@@ -9,14 +9,25 @@ public static class UpkeepWords
     public static string Of(Happening happening, Tenure tenure, UpkeepYears now) =>
         happening switch
         {
-            Charged charged when charged.Total == 0 => $"{Seller(tenure, charged.Book)} charged what its price list does not state.",
-            Charged charged when charged.On == tenure.Start => $"{Sum(charged.Total, charged.Currency)} was paid to {Seller(tenure, charged.Book)} with the order.",
-            Charged charged when charged.Total == charged.FromBalance => $"{Sum(charged.Total, charged.Currency)} was due to {Seller(tenure, charged.Book)} for {Lines(charged.Lines, tenure.Book(charged.Book))}, and came out of your balance there.",
-            Charged charged => $"{Sum(charged.Total - charged.FromBalance, charged.Currency)} was taken by {Seller(tenure, charged.Book)} for {Lines(charged.Lines, tenure.Book(charged.Book))}{(charged.FromBalance > 0 ? $", and {Sum(charged.FromBalance, charged.Currency)} came out of your balance there" : "")}{(charged.Due < charged.On ? $": it was due on {Day(charged.Due)}" : "")}.",
-            Failed failed => $"{Sum(failed.Total, failed.Currency)} was due to {Seller(tenure, failed.Book)}{(failed.Due < failed.On ? $" since {Day(failed.Due)}" : "")}, and could not be taken. {AfterFailing(failed)}",
+            Charged charged when charged.Total == 0 =>
+                $"{Seller(tenure, charged.Book)} charged what its price list does not state.",
+            Charged charged when charged.On == tenure.Start =>
+                $"{Sum(charged.Total, charged.Currency)} was paid to {Seller(tenure, charged.Book)} with the order.",
+            Charged charged when charged.Total == charged.FromBalance =>
+                $"{Sum(charged.Total, charged.Currency)} was due to {Seller(tenure, charged.Book)} for "
+                    + $"{Lines(charged.Lines, tenure.Book(charged.Book))}, and came out of your balance there.",
+            Charged charged => $"{Sum(charged.Total - charged.FromBalance, charged.Currency)} was taken by "
+                + $"{Seller(tenure, charged.Book)} for {Lines(charged.Lines, tenure.Book(charged.Book))}"
+                + $"{(charged.FromBalance > 0 ? $", and {Sum(charged.FromBalance, charged.Currency)} came out of your balance there" : "")}"
+                + $"{(charged.Due < charged.On ? $": it was due on {Day(charged.Due)}" : "")}.",
+            Failed failed => $"{Sum(failed.Total, failed.Currency)} was due to "
+                + $"{Seller(tenure, failed.Book)}{(failed.Due < failed.On ? $" since {Day(failed.Due)}" : "")}, "
+                + $"and could not be taken. {AfterFailing(failed)}",
             StateChanged changed => StateOf(changed, now),
-            Refunded refunded => $"{Sum(refunded.Total, refunded.Currency)} came back from {Seller(tenure, refunded.Book)}.",
-            Credited credited => $"{Sum(credited.Total, credited.Currency)} was left over from what was paid: {Seller(tenure, credited.Book)} keeps it as your balance, and takes it off the next bill.",
+            Refunded refunded =>
+                $"{Sum(refunded.Total, refunded.Currency)} came back from {Seller(tenure, refunded.Book)}.",
+            Credited credited => $"{Sum(credited.Total, credited.Currency)} was left over from what was paid: "
+                + $"{Seller(tenure, credited.Book)} keeps it as your balance, and takes it off the next bill.",
             Refused refused => $"This was not done: {Reason(refused.Reason)}",
             _ => throw new InvalidOperationException($"There are no words for {happening.GetType().Name}."),
         };
@@ -31,7 +42,8 @@ public static class UpkeepWords
             SetCard => "The card does not work any more.",
             PayMissed pay => $"Pay what is missing for {Name(now, pay.Holding)}.",
             Leave => $"Give the hosting back, or stop renewing it.",
-            ChangePlan change => $"Change to {PlanName(tenure, change.Plan)}, paid {DurationWords.Every(change.EveryMonths)}{Committed(change)}.",
+            ChangePlan change => $"Change to {PlanName(tenure, change.Plan)}, paid "
+                + $"{DurationWords.Every(change.EveryMonths)}{Committed(change)}.",
             AddExtra add => $"Buy {(add.Quantity > 1 ? $"{add.Quantity} × " : "")}{ExtraName(tenure, add.Extra)}.",
             DropExtra drop => $"Do without {ExtraName(tenure, drop.Extra)} from the next bill on.",
             ClaimDomain claim => $"Register {claim.Domain.Ref}.",
@@ -56,20 +68,46 @@ public static class UpkeepWords
     public static string Of(Notice notice, Tenure tenure, UpkeepYears now) =>
         notice.Kind switch
         {
-            NoticeKind.Unpaid => $"{Worth(notice)} was due to {Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)} and could not be taken. It is tried again on {Day(notice.On)}.",
-            NoticeKind.Losing => $"{Name(now, notice.Holding!)} {Becomes(notice.State!.Value)} on {Day(notice.On)}{(notice.Worth is null ? "." : $"; paying {Worth(notice)} before then keeps it.")}",
-            NoticeKind.HolderNotConfirmed => $"Confirm your address for {Name(now, notice.Holding!)} by {Day(notice.On)}: the registry wrote to you. After that nobody is led to it.",
-            NoticeKind.GiveBack when notice.Worth is null => $"Until {Day(notice.On)} the hosting can be given back, but nothing comes back.",
-            NoticeKind.GiveBack => $"Until {Day(notice.On)} the hosting can be given back: {Worth(notice)} comes back today.",
-            NoticeKind.ClaimDomain => $"The domain that comes with your plan is not claimed. Register it by {Day(notice.On)}{Saving(notice)}; afterwards it is lost.",
-            NoticeKind.Allowance => $"This year’s domain allowance is not used. Spend it by {Day(notice.On)}{Saving(notice)}; afterwards it is lost.",
-            NoticeKind.CardExpires => $"Your card is good until {Day(notice.On)}, and {Worth(notice)} is due to {Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)}. Give another card before then.",
-            NoticeKind.NoCard => $"There is no card that {Seller(tenure, notice.Book!)} could charge: {Worth(notice)} is due on {Day(notice.On)}.",
-            NoticeKind.CommitmentEnds => $"You are committed until {Day(notice.On)}. That is the last day to say that the hosting does not renew{(notice.Worth is null ? "." : $"; else {Worth(notice)} is due.")}",
-            NoticeKind.PriceStep => $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from {Day(notice.On)}; {(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{MoneyWords.Of(notice.Against.Value)} was paid before")}.",
-            NoticeKind.NotStated => $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask {Seller(tenure, notice.Book!)} before then.",
-            NoticeKind.Ends => $"{Name(now, notice.Holding!)} does not renew: it {Becomes(notice.State!.Value)} on {Day(notice.On)}.",
-            NoticeKind.Apart => $"Hosting and {Name(now, notice.Holding!)} are due on different days, {Day(notice.On)} and {Day(notice.Other!.Value)}, so one is easily forgotten. Changing how the hosting is paid on the domain’s day brings them together.",
+            NoticeKind.Unpaid =>
+                $"{Worth(notice)} was due to {Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)} and "
+                    + $"could not be taken. It is tried again on {Day(notice.On)}.",
+            NoticeKind.Losing => $"{Name(now, notice.Holding!)} {Becomes(notice.State!.Value)} on "
+                + $"{Day(notice.On)}"
+                + $"{(notice.Worth is null ? "." : $"; paying {Worth(notice)} before then keeps it.")}",
+            NoticeKind.HolderNotConfirmed =>
+                $"Confirm your address for {Name(now, notice.Holding!)} by {Day(notice.On)}: the registry wrote "
+                    + "to you. After that nobody is led to it.",
+            NoticeKind.GiveBack when notice.Worth is null =>
+                $"Until {Day(notice.On)} the hosting can be given back, but nothing comes back.",
+            NoticeKind.GiveBack =>
+                $"Until {Day(notice.On)} the hosting can be given back: {Worth(notice)} comes back today.",
+            NoticeKind.ClaimDomain => "The domain that comes with your plan is not claimed. Register it by "
+                + $"{Day(notice.On)}{Saving(notice)}; afterwards it is lost.",
+            NoticeKind.Allowance =>
+                $"This year’s domain allowance is not used. Spend it by {Day(notice.On)}{Saving(notice)}; "
+                    + "afterwards it is lost.",
+            NoticeKind.CardExpires => $"Your card is good until {Day(notice.On)}, and {Worth(notice)} is due to "
+                + $"{Seller(tenure, notice.Book!)} on {Day(notice.Other!.Value)}. Give another card before then.",
+            NoticeKind.NoCard =>
+                $"There is no card that {Seller(tenure, notice.Book!)} could charge: {Worth(notice)} is due on "
+                    + $"{Day(notice.On)}.",
+            NoticeKind.CommitmentEnds =>
+                $"You are committed until {Day(notice.On)}. That is the last day to say that the hosting does "
+                    + $"not renew{(notice.Worth is null ? "." : $"; else {Worth(notice)} is due.")}",
+            NoticeKind.PriceStep =>
+                $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from "
+                    + $"{Day(notice.On)}; "
+                    + $"{(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{MoneyWords.Of(notice.Against.Value)} was paid before")}"
+                    + ".",
+            NoticeKind.NotStated =>
+                $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask "
+                    + $"{Seller(tenure, notice.Book!)} before then.",
+            NoticeKind.Ends =>
+                $"{Name(now, notice.Holding!)} does not renew: it {Becomes(notice.State!.Value)} on {Day(notice.On)}.",
+            NoticeKind.Apart =>
+                $"Hosting and {Name(now, notice.Holding!)} are due on different days, {Day(notice.On)} and "
+                    + $"{Day(notice.Other!.Value)}, so one is easily forgotten. Changing how the hosting is paid on "
+                    + "the domain’s day brings them together.",
             _ => throw new ArgumentOutOfRangeException(nameof(notice), notice.Kind, "There are no words for this."),
         };
 
@@ -90,7 +128,9 @@ public static class UpkeepWords
 
     /// <summary>What a holding is called: the plan’s name, or the domain.</summary>
     public static string Name(UpkeepYears now, string holding) =>
-        holding == HoldingAtEnd.HostingKey ? $"The hosting {now.Hosting?.Plan.Name}" : now.Holding(holding)?.Ref ?? "A domain";
+        holding == HoldingAtEnd.HostingKey
+            ? $"The hosting {now.Hosting?.Plan.Name}"
+            : now.Holding(holding)?.Ref ?? "A domain";
 
     public static string Seller(Tenure tenure, string book) => tenure.Book(book).Provider.Name;
 
@@ -106,12 +146,16 @@ public static class UpkeepWords
             UpkeepLineKind.Domain => line.Ref,
             UpkeepLineKind.AddOn => ExtraName(book, line.Ref),
             UpkeepLineKind.Redemption => $"having {line.Ref} back",
-            UpkeepLineKind.Credit => $"what was left of {(book.Plan(line.Ref) is null ? ExtraName(book, line.Ref) : PlanName(book, line.Ref))}",
+            UpkeepLineKind.Credit => "what was left of "
+                + $"{(book.Plan(line.Ref) is null ? ExtraName(book, line.Ref) : PlanName(book, line.Ref))}",
             _ => throw new ArgumentOutOfRangeException(nameof(line), line.Kind, "There are no words for this."),
         };
 
     private static string StateOf(StateChanged changed, UpkeepYears now) =>
-        changed.State == HoldingState.Live ? $"{Name(now, changed.Holding)} is yours and running." : $"{Name(now, changed.Holding)} {Became(changed.State)}.{(changed.IsAssumed ? " How long that lasts is not stated; the usual time is taken." : "")}";
+        changed.State == HoldingState.Live
+            ? $"{Name(now, changed.Holding)} is yours and running."
+            : $"{Name(now, changed.Holding)} {Became(changed.State)}."
+                + $"{(changed.IsAssumed ? " How long that lasts is not stated; the usual time is taken." : "")}";
 
     private static string AfterFailing(Failed failed) =>
         failed.Attempt switch
@@ -149,20 +193,29 @@ public static class UpkeepWords
     public static string Lines(IReadOnlyList<ChargedLine> lines, OfferBook book)
     {
         List<string> names = [.. lines.Where(line => line.Amount != 0).Select(line => Line(line, book)).Distinct()];
-        return names.Count switch { 0 => "nothing that costs anything", 1 => names[0], _ => $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}" };
+        return names.Count switch
+        {
+            0 => "nothing that costs anything",
+            1 => names[0],
+            _ => $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}",
+        };
     }
 
     private static string Saving(Notice notice) => notice.Worth is null ? "" : $": it saves up to {Worth(notice)}";
 
-    private static string Committed(ChangePlan change) => change.CommitMonths > change.EveryMonths ? $", committed for {DurationWords.Span(change.CommitMonths)}" : "";
+    private static string Committed(ChangePlan change) =>
+        change.CommitMonths > change.EveryMonths ? $", committed for {DurationWords.Span(change.CommitMonths)}" : "";
 
     private static string PlanName(OfferBook book, string plan) => book.Plan(plan)?.Name ?? plan;
 
-    private static string ExtraName(OfferBook book, string extra) => book.AddOns.FirstOrDefault(known => known.Id == extra)?.Name ?? extra;
+    private static string ExtraName(OfferBook book, string extra) =>
+        book.AddOns.FirstOrDefault(known => known.Id == extra)?.Name ?? extra;
 
-    private static string PlanName(Tenure tenure, string plan) => tenure.Purchase.Hosting is { Book: var book } ? PlanName(book, plan) : plan;
+    private static string PlanName(Tenure tenure, string plan) =>
+        tenure.Purchase.Hosting is { Book: var book } ? PlanName(book, plan) : plan;
 
-    private static string ExtraName(Tenure tenure, string extra) => tenure.Purchase.Hosting is { Book: var book } ? ExtraName(book, extra) : extra;
+    private static string ExtraName(Tenure tenure, string extra) =>
+        tenure.Purchase.Hosting is { Book: var book } ? ExtraName(book, extra) : extra;
 
     private static string Worth(Notice notice) => MoneyWords.Of(notice.Worth!.Value);
 

@@ -17,7 +17,8 @@ public sealed record SignedInWire(Guid Id, string Device, DateTimeOffset Created
 
 public sealed record AccountCodeBody(string Mail);
 
-/// <param name="Join">Whether what this browser holds is to be joined with what the account has; without it the account is opened and nothing moves.</param>
+/// <param name="Join">Whether what this browser holds is to be joined with what the account has; without it the account
+/// is opened and nothing moves.</param>
 public sealed record ConfirmAccountBody(string Mail, string Code, bool Join = false);
 
 /// <param name="Sure">Said in so many words, as it cannot be undone.</param>
@@ -30,29 +31,76 @@ internal static class AccountEndpoints
 
     public static void AddAccounts(this IServiceCollection services)
     {
-        services.AddIdentityCore<Account>(identity =>
-        {
-            identity.User.AllowedUserNameCharacters = ""; // An address is checked as one; any of its characters will do.
-            identity.User.RequireUniqueEmail = true;
-        }).AddEntityFrameworkStores<HomeStartDb>().AddTokenProvider<MailCodes>(MailCodes.Provider);
+        services
+            .AddIdentityCore<Account>(identity =>
+            {
+                // An address is checked as one; any of its characters will do.
+                identity.User.AllowedUserNameCharacters = "";
+                identity.User.RequireUniqueEmail = true;
+            })
+            .AddEntityFrameworkStores<HomeStartDb>()
+            .AddTokenProvider<MailCodes>(MailCodes.Provider);
         services.AddScoped<AccountDesk>().AddScoped<WorkspaceJoin>().AddScoped<DataArchive>();
-        services.AddRateLimiter(limits => limits.AddPolicy(Limit, http => RateLimitPartition.GetFixedWindowLimiter(
-            Domains.DomainsEndpoints.AskerOf(http), _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) })));
+        services.AddRateLimiter(limits =>
+            limits.AddPolicy(Limit, http =>
+                RateLimitPartition.GetFixedWindowLimiter(
+                    Domains.DomainsEndpoints.AskerOf(http),
+                    _ => new FixedWindowRateLimiterOptions { PermitLimit = 60, Window = TimeSpan.FromMinutes(1) }
+                )
+            )
+        );
     }
 
     public static void MapAccounts(this IEndpointRouteBuilder app)
     {
         var account = app.MapGroup("/api/account");
         account.MapGet("", GetAsync).WithName("getAccount").Produces<AccountWire>();
-        account.MapPost("/code", CodeAsync).WithName("sendCode").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
-        account.MapPost("/confirm", ConfirmAsync).WithName("confirmAccount").Produces<AccountWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity).RequireRateLimiting(Limit);
+        account
+            .MapPost("/code", CodeAsync)
+            .WithName("sendCode")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .RequireRateLimiting(Limit);
+        account
+            .MapPost("/confirm", ConfirmAsync)
+            .WithName("confirmAccount")
+            .Produces<AccountWire>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .RequireRateLimiting(Limit);
         account.MapPost("/sign-out", SignOutAsync).WithName("signOut").Produces(StatusCodes.Status204NoContent);
-        account.MapPost("/sign-out-everywhere", (HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) => EndAsync(null, http, desk, cookie, cancel)).WithName("signOutEverywhere").Produces(StatusCodes.Status204NoContent);
-        account.MapPost("/sessions/{sessionId:guid}/end", (Guid sessionId, HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) => EndAsync(sessionId, http, desk, cookie, cancel))
-            .WithName("endSession").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
-        account.MapGet("/data.zip", async (DataArchive archive, Workspace workspace, CancellationToken cancel) =>
-            Results.File(await archive.WriteAsync(await workspace.BusinessDateAsync(cancel), cancel), "application/zip", "home-start.zip")).WithName("takeDataAway").Produces(StatusCodes.Status200OK);
-        account.MapDelete("", DeleteAsync).WithName("deleteAccount").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        account
+            .MapPost(
+                "/sign-out-everywhere",
+                (HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) =>
+                    EndAsync(null, http, desk, cookie, cancel)
+            )
+            .WithName("signOutEverywhere")
+            .Produces(StatusCodes.Status204NoContent);
+        account
+            .MapPost(
+                "/sessions/{sessionId:guid}/end",
+                (Guid sessionId, HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) =>
+                    EndAsync(sessionId, http, desk, cookie, cancel)
+            )
+            .WithName("endSession")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        account
+            .MapGet("/data.zip", async (DataArchive archive, Workspace workspace, CancellationToken cancel) =>
+                Results.File(
+                    await archive.WriteAsync(await workspace.BusinessDateAsync(cancel), cancel),
+                    "application/zip",
+                    "home-start.zip"
+                )
+            )
+            .WithName("takeDataAway")
+            .Produces(StatusCodes.Status200OK);
+        account
+            .MapDelete("", DeleteAsync)
+            .WithName("deleteAccount")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
     private static async Task<IResult> GetAsync(AccountDesk desk, WorkspaceScope scope, CancellationToken cancel)
@@ -61,7 +109,11 @@ internal static class AccountEndpoints
         return Results.Ok(await WireAsync(desk, await desk.PresentAsync(cancel), scope.Session, cancel));
     }
 
-    private static async Task<IResult> CodeAsync(JsonBody<AccountCodeBody> body, AccountDesk desk, CancellationToken cancel)
+    private static async Task<IResult> CodeAsync(
+        JsonBody<AccountCodeBody> body,
+        AccountDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         if (ReadMail(new Node(body.Root, "", faults)) is not { } mail)
@@ -73,13 +125,27 @@ internal static class AccountEndpoints
         return Results.NoContent();
     }
 
-    private static async Task<IResult> ConfirmAsync(JsonBody<ConfirmAccountBody> body, HttpContext http, AccountDesk desk, VisitorCookie cookie, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> ConfirmAsync(
+        JsonBody<ConfirmAccountBody> body,
+        HttpContext http,
+        AccountDesk desk,
+        VisitorCookie cookie,
+        HomeStartDb db,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var root = new Node(body.Root, "", faults);
-        var (mail, code) = (ReadMail(root), root["code"].RequiredText("The code")?.Replace(" ", "", StringComparison.Ordinal));
+        var (mail, code) = (
+            ReadMail(root),
+            root["code"].RequiredText("The code")?.Replace(" ", "", StringComparison.Ordinal)
+        );
         var joins = root["join"].Flag() ?? false;
-        if (faults.Any || await desk.ConfirmAsync(mail!, code!, Device(http), joins, faults, cancel) is not { Session: { } session } visitor)
+        if (
+            faults.Any
+            || await desk.ConfirmAsync(mail!, code!, Device(http), joins, faults, cancel)
+                is not { Session: { } session } visitor
+        )
         {
             return FaultResults.Unprocessable(faults);
         }
@@ -90,10 +156,21 @@ internal static class AccountEndpoints
         return Results.Ok(await WireAsync(desk, account, session, cancel));
     }
 
-    private static async Task<IResult> SignOutAsync(HttpContext http, WorkspaceScope scope, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) =>
-        scope.Session is { } session ? await EndAsync(session, http, desk, cookie, cancel) : Results.NoContent();
+    private static async Task<IResult> SignOutAsync(
+        HttpContext http,
+        WorkspaceScope scope,
+        AccountDesk desk,
+        VisitorCookie cookie,
+        CancellationToken cancel
+    ) => scope.Session is { } session ? await EndAsync(session, http, desk, cookie, cancel) : Results.NoContent();
 
-    private static async Task<IResult> EndAsync(Guid? session, HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel)
+    private static async Task<IResult> EndAsync(
+        Guid? session,
+        HttpContext http,
+        AccountDesk desk,
+        VisitorCookie cookie,
+        CancellationToken cancel
+    )
     {
         var own = http.RequestServices.GetRequiredService<WorkspaceScope>().Session;
         if (await desk.PresentAsync(cancel) is not { } account)
@@ -114,9 +191,19 @@ internal static class AccountEndpoints
         return Results.NoContent();
     }
 
-    private static IResult Missing() => Results.Problem("There is no such session here.", statusCode: StatusCodes.Status404NotFound);
+    private static IResult Missing() =>
+        Results.Problem("There is no such session here.", statusCode: StatusCodes.Status404NotFound);
 
-    private static async Task<IResult> DeleteAsync(JsonBody<DeleteAccountBody> body, HttpContext http, HomeStartDb db, Workspace workspace, Housekeeping housekeeping, Online.UploadTidying uploads, VisitorCookie cookie, CancellationToken cancel)
+    private static async Task<IResult> DeleteAsync(
+        JsonBody<DeleteAccountBody> body,
+        HttpContext http,
+        HomeStartDb db,
+        Workspace workspace,
+        Housekeeping housekeeping,
+        Online.UploadTidying uploads,
+        VisitorCookie cookie,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var sure = new Node(body.Root, "", faults)["sure"];
@@ -127,9 +214,17 @@ internal static class AccountEndpoints
         }
 
         var orders = await db.Orders.AsNoTracking().ToListAsync(cancel);
-        if (orders.Select(row => Documents.Read<Order>(row.Document)).FirstOrDefault(order => order.State is not (OrderState.Completed or OrderState.Cancelled)) is { } open)
+        if (
+            orders
+                .Select(row => Documents.Read<Order>(row.Document))
+                .FirstOrDefault(order => order.State is not (OrderState.Completed or OrderState.Cancelled)) is
+            { } open
+        )
         {
-            return Results.Problem($"Order {open.Reference} is not over yet: wait for it, or call it off first.", statusCode: StatusCodes.Status409Conflict);
+            return Results.Problem(
+                $"Order {open.Reference} is not over yet: wait for it, or call it off first.",
+                statusCode: StatusCodes.Status409Conflict
+            );
         }
 
         await housekeeping.ForgetAsync(workspace.Id, cancel);
@@ -138,10 +233,26 @@ internal static class AccountEndpoints
         return Results.NoContent();
     }
 
-    private static async Task<AccountWire> WireAsync(AccountDesk desk, Account? account, Guid? session, CancellationToken cancel) =>
+    private static async Task<AccountWire> WireAsync(
+        AccountDesk desk,
+        Account? account,
+        Guid? session,
+        CancellationToken cancel
+    ) =>
         account is null
             ? new AccountWire(null, [])
-            : new AccountWire(account.Email, [.. (await desk.SessionsAsync(account.Id, cancel)).Select(row => new SignedInWire(row.Id, row.Device, row.CreatedAt, row.SeenAt, row.Id == session))]);
+            : new AccountWire(
+                account.Email,
+                [
+                    .. (await desk.SessionsAsync(account.Id, cancel)).Select(row => new SignedInWire(
+                        row.Id,
+                        row.Device,
+                        row.CreatedAt,
+                        row.SeenAt,
+                        row.Id == session
+                    )),
+                ]
+            );
 
     private static string? ReadMail(Node root)
     {
@@ -156,7 +267,9 @@ internal static class AccountEndpoints
 
     private static string Device(HttpContext http)
     {
-        var said = new string([.. http.Request.Headers.UserAgent.ToString().Where(letter => !char.IsControl(letter)).Take(LongestDevice)]);
+        var said = new string([
+            .. http.Request.Headers.UserAgent.ToString().Where(letter => !char.IsControl(letter)).Take(LongestDevice),
+        ]);
         return said.Length == 0 ? "A browser that does not say what it is" : said;
     }
 }

@@ -9,7 +9,9 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Accounts;
 
-/// <summary>All that a visitor has here, as one ZIP of open formats. Nothing secret is in it, as nothing secret is kept.</summary>
+/// <summary>
+/// All that a visitor has here, as one ZIP of open formats. Nothing secret is in it, as nothing secret is kept.
+/// </summary>
 public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteDesk sites, IMailbox mailbox)
 {
     private static readonly JsonSerializerOptions Json = Options();
@@ -31,17 +33,32 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
 
             foreach (var row in await db.DayBooks.AsNoTracking().ToListAsync(cancel))
             {
-                await AddAsync(zip, $"orders/{OrderReference.Of(row.OrderId)}-day-book.json", JsonSerializer.SerializeToUtf8Bytes(DayBookWire.Of(Documents.Read<DayBook>(row.Document)), Json), cancel);
+                await AddAsync(
+                    zip,
+                    $"orders/{OrderReference.Of(row.OrderId)}-day-book.json",
+                    JsonSerializer.SerializeToUtf8Bytes(DayBookWire.Of(Documents.Read<DayBook>(row.Document)), Json),
+                    cancel
+                );
             }
 
             foreach (var file in await db.KeptFiles.AsNoTracking().ToListAsync(cancel))
             {
-                await AddAsync(zip, $"orders/{OrderReference.Of(file.OrderId)}-kept/{file.Id:N}-{file.Name}", file.Content, cancel);
+                await AddAsync(
+                    zip,
+                    $"orders/{OrderReference.Of(file.OrderId)}-kept/{file.Id:N}-{file.Name}",
+                    file.Content,
+                    cancel
+                );
             }
 
             foreach (var own in await db.OwnBooks.AsNoTracking().ToListAsync(cancel))
             {
-                await AddAsync(zip, $"price-lists/{NameOf(own.BookId)}-{own.Version}.json", (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content, cancel);
+                await AddAsync(
+                    zip,
+                    $"price-lists/{NameOf(own.BookId)}-{own.Version}.json",
+                    (await db.Books.AsNoTracking().SingleAsync(book => book.Hash == own.Hash, cancel)).Content,
+                    cancel
+                );
             }
 
             foreach (var letter in await mailbox.ListAsync(workspace.World, cancel) ?? [])
@@ -58,17 +75,42 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
 
     private static async Task AddOrderAsync(ZipArchive zip, Order order, DateOnly today, CancellationToken cancel)
     {
-        await AddAsync(zip, $"orders/{order.Reference}.json", JsonSerializer.SerializeToUtf8Bytes(OrderWire.Of(order), Json), cancel);
-        await AddAsync(zip, $"orders/{order.Reference}-contact.vcf", Encoding.UTF8.GetBytes(VCard.Write(order.Contact)), cancel);
+        await AddAsync(
+            zip,
+            $"orders/{order.Reference}.json",
+            JsonSerializer.SerializeToUtf8Bytes(OrderWire.Of(order), Json),
+            cancel
+        );
+        await AddAsync(
+            zip,
+            $"orders/{order.Reference}-contact.vcf",
+            Encoding.UTF8.GetBytes(VCard.Write(order.Contact)),
+            cancel
+        );
         if (order.State == OrderState.Completed)
         {
-            await AddAsync(zip, $"orders/{order.Reference}-key-sheet.pdf", PdfReport.Write(OrderReports.KeySheet(order), today), cancel);
+            await AddAsync(
+                zip,
+                $"orders/{order.Reference}-key-sheet.pdf",
+                PdfReport.Write(OrderReports.KeySheet(order), today),
+                cancel
+            );
         }
 
         foreach (var receipt in Receipt.AllOf(order))
         {
-            await AddAsync(zip, $"orders/{receipt.Number}.pdf", PdfReport.Write(OrderReports.Of(receipt), today), cancel);
-            await AddAsync(zip, $"orders/{receipt.Number}.xml", Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()), cancel);
+            await AddAsync(
+                zip,
+                $"orders/{receipt.Number}.pdf",
+                PdfReport.Write(OrderReports.Of(receipt), today),
+                cancel
+            );
+            await AddAsync(
+                zip,
+                $"orders/{receipt.Number}.xml",
+                Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()),
+                cancel
+            );
         }
     }
 
@@ -79,7 +121,8 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
     }
 
     // Names in an archive are made, not copied: a book from before there was a rule for ids goes by the hash of its id.
-    private static string NameOf(string bookId) => BookIds.IsId(bookId) ? bookId : Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(bookId)))[..16];
+    private static string NameOf(string bookId) =>
+        BookIds.IsId(bookId) ? bookId : Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(bookId)))[..16];
 
     private static JsonSerializerOptions Options()
     {

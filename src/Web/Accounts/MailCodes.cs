@@ -7,8 +7,12 @@ using Microsoft.AspNetCore.Identity;
 
 namespace HomeStart.Web.Accounts;
 
-/// <summary>Six digits that are mailed, count for fifteen minutes, and count once: a token provider of Identity's, which keeps them protected among its tokens.</summary>
-public sealed class MailCodes(IDataProtectionProvider protection, TimeProvider time) : IUserTwoFactorTokenProvider<Account>
+/// <summary>
+/// Six digits that are mailed, count for fifteen minutes, and count once: a token provider of Identity's, which keeps
+/// them protected among its tokens.
+/// </summary>
+public sealed class MailCodes(IDataProtectionProvider protection, TimeProvider time)
+    : IUserTwoFactorTokenProvider<Account>
 {
     public const string Provider = "mail-code";
     public const string SignIn = "sign-in";
@@ -21,14 +25,23 @@ public sealed class MailCodes(IDataProtectionProvider protection, TimeProvider t
     {
         var code = RandomNumberGenerator.GetString("0123456789", Digits);
         var until = time.GetUtcNow().AddMinutes(Minutes).ToUnixTimeSeconds();
-        await manager.SetAuthenticationTokenAsync(user, Provider, purpose, _protector.Protect(string.Create(CultureInfo.InvariantCulture, $"{until} {code}")));
+        await manager.SetAuthenticationTokenAsync(
+            user,
+            Provider,
+            purpose,
+            _protector.Protect(string.Create(CultureInfo.InvariantCulture, $"{until} {code}"))
+        );
         return code;
     }
 
     public async Task<bool> ValidateAsync(string purpose, string token, UserManager<Account> manager, Account user)
     {
-        if (await manager.GetAuthenticationTokenAsync(user, Provider, purpose) is not { } kept || Opened(kept)?.Split(' ') is not [var until, var code]
-            || long.Parse(until, CultureInfo.InvariantCulture) <= time.GetUtcNow().ToUnixTimeSeconds() || !CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(code), Encoding.UTF8.GetBytes(token)))
+        if (
+            await manager.GetAuthenticationTokenAsync(user, Provider, purpose) is not { } kept
+            || Opened(kept)?.Split(' ') is not [var until, var code]
+            || long.Parse(until, CultureInfo.InvariantCulture) <= time.GetUtcNow().ToUnixTimeSeconds()
+            || !CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(code), Encoding.UTF8.GetBytes(token))
+        )
         {
             return false;
         }
@@ -49,5 +62,6 @@ public sealed class MailCodes(IDataProtectionProvider protection, TimeProvider t
         }
     }
 
-    public Task<bool> CanGenerateTwoFactorTokenAsync(UserManager<Account> manager, Account user) => Task.FromResult(true);
+    public Task<bool> CanGenerateTwoFactorTokenAsync(UserManager<Account> manager, Account user) =>
+        Task.FromResult(true);
 }

@@ -1,42 +1,83 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using HomeStart.Formats;
-using Microsoft.AspNetCore.Mvc;
 using HomeStart.Web.Books;
 using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Advertising;
 
-/// <summary>From a seller's page to an offer book: advertisements typed in or pasted, and tables of prices. Nothing is kept here; the book that comes of it is taken at the shelf.</summary>
+/// <summary>
+/// From a seller's page to an offer book: advertisements typed in or pasted, and tables of prices. Nothing is kept
+/// here; the book that comes of it is taken at the shelf.
+/// </summary>
 internal static class AdvertisingEndpoints
 {
     public static void MapAdvertising(this IEndpointRouteBuilder app)
     {
         var pages = app.MapGroup("/api").AddEndpointFilter<OneConnection>();
-        pages.MapPost("/advertisements/read", Read).WithName("readAdvertisement").Produces<IReadOnlyList<FindingWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        pages.MapPost("/sites/{siteId:guid}/advertisement", LookAsync).WithName("lookAtAdvertisement").Produces<AdvertisementWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        pages.MapPost("/sites/{siteId:guid}/page", ReviewAsync).WithName("reviewPage").Produces<PageReviewWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+        pages
+            .MapPost("/advertisements/read", Read)
+            .WithName("readAdvertisement")
+            .Produces<IReadOnlyList<FindingWire>>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        pages
+            .MapPost("/sites/{siteId:guid}/advertisement", LookAsync)
+            .WithName("lookAtAdvertisement")
+            .Produces<AdvertisementWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        pages
+            .MapPost("/sites/{siteId:guid}/page", ReviewAsync)
+            .WithName("reviewPage")
+            .Produces<PageReviewWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
-        pages.MapPost("/sites/{siteId:guid}/price-table", TableAsync).WithName("readPriceTable").Produces<PriceTableWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        pages
+            .MapPost("/sites/{siteId:guid}/price-table", TableAsync)
+            .WithName("readPriceTable")
+            .Produces<PriceTableWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
     private static IResult Read(JsonBody<AdvertisementTextBody> body)
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
-        var text = node.IsObject() && node["text"].Element is { ValueKind: System.Text.Json.JsonValueKind.String } said ? said.GetString()! : null;
+        var text =
+            node.IsObject() && node["text"].Element is { ValueKind: System.Text.Json.JsonValueKind.String } said
+                ? said.GetString()!
+                : null;
         if (text is null || text.Length > ProseReader.Longest)
         {
-            node["text"].Fault(text is null ? FaultCodes.Required : FaultCodes.OutOfRange, text is null ? "Paste the words of the advertisement." : $"This has {text.Length} characters; at most {ProseReader.Longest} are read.");
+            node["text"]
+                .Fault(
+                    text is null ? FaultCodes.Required : FaultCodes.OutOfRange,
+                    text is null
+                        ? "Paste the words of the advertisement."
+                        : $"This has {text.Length} characters; at most {ProseReader.Longest} are read."
+                );
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(ProseReader.Read(text!).Select(finding => new FindingWire(finding.Field, finding.Value, finding.Words)));
+        return faults.Any
+            ? FaultResults.Unprocessable(faults)
+            : Results.Ok(
+                ProseReader.Read(text!).Select(finding => new FindingWire(finding.Field, finding.Value, finding.Words))
+            );
     }
 
-    private static async Task<IResult> LookAsync(Guid siteId, JsonBody<AdvertisementBody> body, SiteDesk sites, Workspace workspace, Joining joining, CancellationToken cancel)
+    private static async Task<IResult> LookAsync(
+        Guid siteId,
+        JsonBody<AdvertisementBody> body,
+        SiteDesk sites,
+        Workspace workspace,
+        Joining joining,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -50,15 +91,27 @@ internal static class AdvertisingEndpoints
         var costs = made is null ? null : HiddenCosts.Of(made, site.Site.Settings.On(today));
         var (book, addsTo) = made is null || faults.Any ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
-        return Results.Ok(new AdvertisementWire(
-            FaultResults.Wires(faults),
-            costs is null ? null : HiddenCostsWire.Of(costs, made!),
-            whole is null ? null : BookWriter.Text(book!),
-            addsTo,
-            whole is null ? null : CandidateWire.Of(HiddenCosts.Bought(made! with { Id = whole.Id }, []))));
+        return Results.Ok(
+            new AdvertisementWire(
+                FaultResults.Wires(faults),
+                costs is null ? null : HiddenCostsWire.Of(costs, made!),
+                whole is null ? null : BookWriter.Text(book!),
+                addsTo,
+                whole is null ? null : CandidateWire.Of(HiddenCosts.Bought(made! with { Id = whole.Id }, []))
+            )
+        );
     }
 
-    private static async Task<IResult> ReviewAsync(Guid siteId, JsonBody<PageReviewBody> body, SiteDesk sites, Workspace workspace, Joining joining, ShelfDesk shelf, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> ReviewAsync(
+        Guid siteId,
+        JsonBody<PageReviewBody> body,
+        SiteDesk sites,
+        Workspace workspace,
+        Joining joining,
+        ShelfDesk shelf,
+        Turns turns,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -92,17 +145,45 @@ internal static class AdvertisingEndpoints
         var (book, addsTo) = made is null ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
         var text = whole is null ? null : BookWriter.Text(book!);
-        return Results.Ok(new PageReviewWire(
-            PageWriter.Write(reading), FaultResults.Wires(faults), costs, text, addsTo,
-            whole is null || addsTo is null ? null : await shelf.LookAsync(whole, Encoding.UTF8.GetBytes(text!), cancel),
-            whole is null ? [] : ForSite(site.Site, whole, made!, workspace)));
+        return Results.Ok(
+            new PageReviewWire(
+                PageWriter.Write(reading),
+                FaultResults.Wires(faults),
+                costs,
+                text,
+                addsTo,
+                whole is null || addsTo is null
+                    ? null
+                    : await shelf.LookAsync(whole, Encoding.UTF8.GetBytes(text!), cancel),
+                whole is null ? [] : ForSite(site.Site, whole, made!, workspace)
+            )
+        );
     }
 
     // What buys each plan that was read, once it stands in the price list it joins.
     private static List<CandidateWire> ForSite(Site site, OfferBook whole, OfferBook made, Workspace workspace) =>
-        [.. made.Plans.Select(plan => CandidateWire.Of(PlanForSite.Of(site, whole, plan, HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, []), workspace.Books)))];
+        [
+            .. made.Plans.Select(plan =>
+                CandidateWire.Of(
+                    PlanForSite.Of(
+                        site,
+                        whole,
+                        plan,
+                        HiddenCosts.Bought(made with { Id = whole.Id, Plans = [plan] }, []),
+                        workspace.Books
+                    )
+                )
+            ),
+        ];
 
-    private static async Task<IResult> TableAsync(Guid siteId, JsonBody<PriceTableBody> body, SiteDesk sites, Workspace workspace, Joining joining, CancellationToken cancel)
+    private static async Task<IResult> TableAsync(
+        Guid siteId,
+        JsonBody<PriceTableBody> body,
+        SiteDesk sites,
+        Workspace workspace,
+        Joining joining,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -125,7 +206,13 @@ internal static class AdvertisingEndpoints
 
         var (book, _) = await joining.JoinAsync(made, faults, cancel);
         return BookReader.Read(book, faults) is { } whole
-            ? Results.Ok(wire with { Book = BookWriter.Text(book), Candidates = ForSite(site.Site, whole, made, workspace) })
+            ? Results.Ok(
+                wire with
+                {
+                    Book = BookWriter.Text(book),
+                    Candidates = ForSite(site.Site, whole, made, workspace),
+                }
+            )
             : Results.Ok(wire with { Faults = FaultResults.Wires(faults) });
     }
 }
@@ -133,14 +220,32 @@ internal static class AdvertisingEndpoints
 /// <summary>Finds the place on the shelf for a book that was made here.</summary>
 public sealed class Joining(Shelf shelf)
 {
-    /// <summary>The book as JSON, joined to one's own of the same seller, currency and tax, whose name is given; else under an id that is free.</summary>
-    internal async Task<(JsonObject Book, string? AddsTo)> JoinAsync(OfferBook made, FaultList faults, CancellationToken cancel)
+    /// <summary>
+    /// The book as JSON, joined to one's own of the same seller, currency and tax, whose name is given; else under an
+    /// id that is free.
+    /// </summary>
+    internal async Task<(JsonObject Book, string? AddsTo)> JoinAsync(
+        OfferBook made,
+        FaultList faults,
+        CancellationToken cancel
+    )
     {
-        var known = shelf.All.FirstOrDefault(shelved => shelved.Versions > 0 && string.Equals(shelved.Book.Provider.Name, made.Provider.Name, StringComparison.OrdinalIgnoreCase)
-            && shelved.Book.Currency == made.Currency && shelved.Book.Tax == made.Tax);
-        if (known is not null && await shelf.BytesAsync(known.Book.Id, null, cancel) is { } bytes && JsonNode.Parse(bytes) is JsonObject document)
+        var known = shelf.All.FirstOrDefault(shelved =>
+            shelved.Versions > 0
+            && string.Equals(shelved.Book.Provider.Name, made.Provider.Name, StringComparison.OrdinalIgnoreCase)
+            && shelved.Book.Currency == made.Currency
+            && shelved.Book.Tax == made.Tax
+        );
+        if (
+            known is not null
+            && await shelf.BytesAsync(known.Book.Id, null, cancel) is { } bytes
+            && JsonNode.Parse(bytes) is JsonObject document
+        )
         {
-            return (BookJoin.With(document, BookWriter.Write(made with { Id = known.Book.Id })), known.Book.Provider.Name);
+            return (
+                BookJoin.With(document, BookWriter.Write(made with { Id = known.Book.Id })),
+                known.Book.Provider.Name
+            );
         }
 
         var id = Slug.Free(Slug.Of(made.Provider.Name, "seller"), id => shelf.Find(id) is not null);

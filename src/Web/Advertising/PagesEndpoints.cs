@@ -14,18 +14,33 @@ internal static class PagesEndpoints
 
     public static void MapPages(this IEndpointRouteBuilder app)
     {
-        app.MapCalculation<PageBody, PageReadingWire>("/api/pages/read", "readPage", (body, _, faults, cancel) => Answer(body, faults, page => PageWriter.Write(PageReader.Read(page)), cancel))
+        app.MapCalculation<PageBody, PageReadingWire>("/api/pages/read", "readPage", (body, _, faults, cancel) =>
+                Answer(body, faults, page => PageWriter.Write(PageReader.Read(page)), cancel)
+            )
             .WithMetadata(new RequestSizeLimitAttribute(LargestBody));
-        app.MapCalculation<PageBody, CartReadingWire>("/api/carts/read", "readCart", (body, _, faults, cancel) => Answer(body, faults, page => PageWriter.Write(CartReader.Read(page)), cancel))
+        app.MapCalculation<PageBody, CartReadingWire>("/api/carts/read", "readCart", (body, _, faults, cancel) =>
+                Answer(body, faults, page => PageWriter.Write(CartReader.Read(page)), cancel)
+            )
             .WithMetadata(new RequestSizeLimitAttribute(LargestBody));
     }
 
-    private static Result<TAnswer>? Answer<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
-        where TAnswer : class =>
-        Read(body, faults, read, cancel) is { } answer ? Result.Of(answer, faults) : null;
+    private static Result<TAnswer>? Answer<TAnswer>(
+        JsonElement body,
+        FaultList faults,
+        Func<PageText, TAnswer> read,
+        CancellationToken cancel
+    )
+        where TAnswer : class => Read(body, faults, read, cancel) is { } answer ? Result.Of(answer, faults) : null;
 
-    /// <summary>What is read of a body; null, with the faults, where it has no page, or one that takes too long.</summary>
-    public static TAnswer? Read<TAnswer>(JsonElement body, FaultList faults, Func<PageText, TAnswer> read, CancellationToken cancel)
+    /// <summary>
+    /// What is read of a body; null, with the faults, where it has no page, or one that takes too long.
+    /// </summary>
+    public static TAnswer? Read<TAnswer>(
+        JsonElement body,
+        FaultList faults,
+        Func<PageText, TAnswer> read,
+        CancellationToken cancel
+    )
         where TAnswer : class
     {
         try
@@ -34,7 +49,11 @@ internal static class PagesEndpoints
         }
         catch (RegexMatchTimeoutException)
         {
-            faults.Say(FaultCodes.TooLarge, "html", "This takes too long to read. Copy only the part with the plans, and paste that.");
+            faults.Say(
+                FaultCodes.TooLarge,
+                "html",
+                "This takes too long to read. Copy only the part with the plans, and paste that."
+            );
             return null;
         }
     }

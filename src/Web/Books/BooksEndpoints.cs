@@ -25,39 +25,128 @@ internal static class BooksEndpoints
     {
         app.MapGet("/api/books", ListAsync).WithName("getBooks").Produces<IReadOnlyList<BookWire>>();
         var shelf = app.MapGroup("/api/shelf").AddEndpointFilter<OneConnection>();
-        shelf.MapGet("", async (ShelfDesk desk, CancellationToken cancel) => await desk.ListAsync(cancel)).WithName("getShelf");
-        shelf.MapGet("/{book}", PriceListAsync).WithName("getPriceList").Produces<PriceListWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        shelf.MapPost("/look", LookAsync).WithName("lookAtBook").Produces<BookLookWire>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf.MapPost("", TakeAsync).WithName("takeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf.MapPost("/{book}/put-away", PutAwayAsync).WithName("putBookAway").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPost("/api/examples/put-away", PutExamplesAwayAsync).AddEndpointFilter<OneConnection>().WithName("putExamplesAway").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf.MapPost("/{book}/codes", TellCodeAsync).WithName("tellCode").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf.MapPost("/{book}/plans/{plan}/limits", TellLimitAsync).WithName("tellLimit").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf.MapPost("/{book}/looked", (string book, Shelf books, ShelfDesk desk, CancellationToken cancel) => KnownAsync(book, books, desk, () => desk.LookedAgainAsync(book, cancel), cancel))
-            .WithName("lookedAgain").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
-        shelf.MapDelete("/{book}", RemoveAsync).WithName("removeBook").Produces<IReadOnlyList<ShelvedWire>>().ProducesProblem(StatusCodes.Status404NotFound);
-        shelf.MapGet("/{book}/file", FileAsync).WithName("getBookFile").Produces<JsonElement>().ProducesProblem(StatusCodes.Status404NotFound);
-        shelf.MapGet("/{book}/plans.csv", (string book, Shelf books) => books.Find(book) is { } shelved ? Results.File(Encoding.UTF8.GetBytes(PlansCsv.Write(shelved.Book)), "text/csv; charset=utf-8", $"{FileName(book)}-plans.csv") : Missing())
-            .WithName("getPlansCsv").Produces<string>(contentType: "text/csv").ProducesProblem(StatusCodes.Status404NotFound);
-        shelf.MapGet("/{book}/history", HistoryAsync).WithName("getPriceHistory").Produces<IReadOnlyList<PriceHistoryWire>>().ProducesProblem(StatusCodes.Status404NotFound);
-        shelf.MapPost("/{book}/edit", EditAsync).WithName("editBook").Produces<EditedBookWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapGet("/api/offer-book.schema.json", () => Results.Stream(BookSchema.Open(), "application/schema+json")).WithName("getBookSchema").Produces<JsonElement>();
-        app.MapGet("/api/offer-book.example.json", () => Results.Stream(BookSchema.OpenExample(), "application/json")).WithName("getBookExample").Produces<JsonElement>();
+        shelf
+            .MapGet("", async (ShelfDesk desk, CancellationToken cancel) => await desk.ListAsync(cancel))
+            .WithName("getShelf");
+        shelf
+            .MapGet("/{book}", PriceListAsync)
+            .WithName("getPriceList")
+            .Produces<PriceListWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        shelf
+            .MapPost("/look", LookAsync)
+            .WithName("lookAtBook")
+            .Produces<BookLookWire>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf
+            .MapPost("", TakeAsync)
+            .WithName("takeBook")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf
+            .MapPost("/{book}/put-away", PutAwayAsync)
+            .WithName("putBookAway")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/examples/put-away", PutExamplesAwayAsync)
+            .AddEndpointFilter<OneConnection>()
+            .WithName("putExamplesAway")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf
+            .MapPost("/{book}/codes", TellCodeAsync)
+            .WithName("tellCode")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf
+            .MapPost("/{book}/plans/{plan}/limits", TellLimitAsync)
+            .WithName("tellLimit")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf
+            .MapPost("/{book}/looked", (string book, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
+                KnownAsync(book, books, desk, () => desk.LookedAgainAsync(book, cancel), cancel)
+            )
+            .WithName("lookedAgain")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        shelf
+            .MapDelete("/{book}", RemoveAsync)
+            .WithName("removeBook")
+            .Produces<IReadOnlyList<ShelvedWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        shelf
+            .MapGet("/{book}/file", FileAsync)
+            .WithName("getBookFile")
+            .Produces<JsonElement>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        shelf
+            .MapGet("/{book}/plans.csv", (string book, Shelf books) =>
+                books.Find(book) is { } shelved
+                    ? Results.File(
+                        Encoding.UTF8.GetBytes(PlansCsv.Write(shelved.Book)),
+                        "text/csv; charset=utf-8",
+                        $"{FileName(book)}-plans.csv"
+                    )
+                    : Missing()
+            )
+            .WithName("getPlansCsv")
+            .Produces<string>(contentType: "text/csv")
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        shelf
+            .MapGet("/{book}/history", HistoryAsync)
+            .WithName("getPriceHistory")
+            .Produces<IReadOnlyList<PriceHistoryWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        shelf
+            .MapPost("/{book}/edit", EditAsync)
+            .WithName("editBook")
+            .Produces<EditedBookWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapGet("/api/offer-book.schema.json", () => Results.Stream(BookSchema.Open(), "application/schema+json"))
+            .WithName("getBookSchema")
+            .Produces<JsonElement>();
+        app.MapGet("/api/offer-book.example.json", () => Results.Stream(BookSchema.OpenExample(), "application/json"))
+            .WithName("getBookExample")
+            .Produces<JsonElement>();
     }
 
     private static async Task<IResult> ListAsync(Workspace workspace, Shelf shelf, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
-        return Results.Ok(shelf.All.Select(shelved => BookWire.Of(shelved.Book, today) with { IsExample = shelved.Versions == 0, IsPutAway = shelved.IsPutAway }).ToList());
+        return Results.Ok(
+            shelf
+                .All.Select(shelved =>
+                    BookWire.Of(shelved.Book, today) with
+                    {
+                        IsExample = shelved.Versions == 0,
+                        IsPutAway = shelved.IsPutAway,
+                    }
+                )
+                .ToList()
+        );
     }
 
-    private static async Task<IResult> PriceListAsync(string book, Shelf books, Workspace workspace, CancellationToken cancel) =>
-        books.Find(book) is { } shelved ? Results.Ok(PriceListWire.Of(shelved.Book, await workspace.BusinessDateAsync(cancel))) : Missing();
+    private static async Task<IResult> PriceListAsync(
+        string book,
+        Shelf books,
+        Workspace workspace,
+        CancellationToken cancel
+    ) =>
+        books.Find(book) is { } shelved
+            ? Results.Ok(PriceListWire.Of(shelved.Book, await workspace.BusinessDateAsync(cancel)))
+            : Missing();
 
     private static async Task<IResult> LookAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        return ReadFile(body, faults) is { } book ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel)) : Results.Ok(BookLookWire.Of(faults));
+        return ReadFile(body, faults) is { } book
+            ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel))
+            : Results.Ok(BookLookWire.Of(faults));
     }
 
     // A file is kept and edited as it is written, so that no field may stand in it twice.
@@ -79,7 +168,11 @@ internal static class BooksEndpoints
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> PutExamplesAwayAsync(JsonBody<PutAwayBody> body, ShelfDesk desk, CancellationToken cancel)
+    private static async Task<IResult> PutExamplesAwayAsync(
+        JsonBody<PutAwayBody> body,
+        ShelfDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var isPutAway = IsPutAway(body, faults);
@@ -103,17 +196,47 @@ internal static class BooksEndpoints
         return node.Flag() ?? false;
     }
 
-    private static Task<IResult> TellCodeAsync(string book, JsonBody<ToldCodeBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
-        ToldAsync(book, body, books, desk, (file, node, known) => BookTold.WithCode(file, node, known.Currency), cancel);
+    private static Task<IResult> TellCodeAsync(
+        string book,
+        JsonBody<ToldCodeBody> body,
+        Shelf books,
+        ShelfDesk desk,
+        CancellationToken cancel
+    ) =>
+        ToldAsync(
+            book,
+            body,
+            books,
+            desk,
+            (file, node, known) => BookTold.WithCode(file, node, known.Currency),
+            cancel
+        );
 
-    private static Task<IResult> TellLimitAsync(string book, string plan, JsonBody<ToldLimitBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
-        ToldAsync(book, body, books, desk, (file, node, _) => BookTold.WithLimit(file, plan, node), cancel);
+    private static Task<IResult> TellLimitAsync(
+        string book,
+        string plan,
+        JsonBody<ToldLimitBody> body,
+        Shelf books,
+        ShelfDesk desk,
+        CancellationToken cancel
+    ) => ToldAsync(book, body, books, desk, (file, node, _) => BookTold.WithLimit(file, plan, node), cancel);
 
-    // Into a price list of the visitor's own alone: the made-up sellers keep to what they say, else nothing could be ordered from them any more.
-    private static async Task<IResult> ToldAsync<T>(string book, JsonBody<T> body, Shelf books, ShelfDesk desk, Func<JsonNode, Node, OfferBook, JsonNode?> tell, CancellationToken cancel)
+    // Into a price list of the visitor's own alone: the made-up sellers keep to what they say, else nothing could be
+    // ordered from them any more.
+    private static async Task<IResult> ToldAsync<T>(
+        string book,
+        JsonBody<T> body,
+        Shelf books,
+        ShelfDesk desk,
+        Func<JsonNode, Node, OfferBook, JsonNode?> tell,
+        CancellationToken cancel
+    )
         where T : class
     {
-        if (books.Find(book) is not { Versions: > 0 } shelved || await books.BytesAsync(shelved.Book.Id, null, cancel) is not { } bytes)
+        if (
+            books.Find(book) is not { Versions: > 0 } shelved
+            || await books.BytesAsync(shelved.Book.Id, null, cancel) is not { } bytes
+        )
         {
             return Missing();
         }
@@ -127,20 +250,43 @@ internal static class BooksEndpoints
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> PutAwayAsync(string book, JsonBody<PutAwayBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
+    private static async Task<IResult> PutAwayAsync(
+        string book,
+        JsonBody<PutAwayBody> body,
+        Shelf books,
+        ShelfDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var isPutAway = IsPutAway(body, faults);
-        return faults.Any ? FaultResults.Unprocessable(faults) : await KnownAsync(book, books, desk, () => desk.PutAwayAsync(book, isPutAway, cancel), cancel);
+        return faults.Any
+            ? FaultResults.Unprocessable(faults)
+            : await KnownAsync(book, books, desk, () => desk.PutAwayAsync(book, isPutAway, cancel), cancel);
     }
 
-    private static async Task<IResult> RemoveAsync(string book, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
-        books.Find(book) is { Versions: > 0, Book.Id: var id } ? await KnownAsync(book, books, desk, () => desk.RemoveAsync(id, cancel), cancel) : Missing();
+    private static async Task<IResult> RemoveAsync(
+        string book,
+        Shelf books,
+        ShelfDesk desk,
+        CancellationToken cancel
+    ) =>
+        books.Find(book) is { Versions: > 0, Book.Id: var id }
+            ? await KnownAsync(book, books, desk, () => desk.RemoveAsync(id, cancel), cancel)
+            : Missing();
 
     private static async Task<IResult> FileAsync(string book, int? version, Shelf books, CancellationToken cancel) =>
-        await books.BytesAsync(books.Find(book)?.Book.Id ?? book, version, cancel) is { } bytes ? Results.File(bytes, "application/json", $"{FileName(book)}.json") : Missing();
+        await books.BytesAsync(books.Find(book)?.Book.Id ?? book, version, cancel) is { } bytes
+            ? Results.File(bytes, "application/json", $"{FileName(book)}.json")
+            : Missing();
 
-    private static async Task<IResult> KnownAsync(string book, Shelf books, ShelfDesk desk, Func<Task> change, CancellationToken cancel)
+    private static async Task<IResult> KnownAsync(
+        string book,
+        Shelf books,
+        ShelfDesk desk,
+        Func<Task> change,
+        CancellationToken cancel
+    )
     {
         if (books.Find(book) is null)
         {
@@ -153,10 +299,20 @@ internal static class BooksEndpoints
 
     private static async Task<IResult> HistoryAsync(string book, Shelf books, CancellationToken cancel) =>
         books.Find(book) is { } shelved
-            ? Results.Ok(PriceHistory.Of(await books.VersionsAsync(book, cancel)).Select(history => PriceHistoryWire.Of(history, shelved.Book.Currency)))
+            ? Results.Ok(
+                PriceHistory
+                    .Of(await books.VersionsAsync(book, cancel))
+                    .Select(history => PriceHistoryWire.Of(history, shelved.Book.Currency))
+            )
             : Missing();
 
-    private static async Task<IResult> EditAsync(string book, JsonBody<EditBookBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
+    private static async Task<IResult> EditAsync(
+        string book,
+        JsonBody<EditBookBody> body,
+        Shelf books,
+        ShelfDesk desk,
+        CancellationToken cancel
+    )
     {
         if (books.Find(book) is not { } shelved || await books.BytesAsync(book, null, cancel) is not { } bytes)
         {
@@ -167,7 +323,12 @@ internal static class BooksEndpoints
         var node = new Node(body.Root, "", faults);
         if (node["version"].Whole() is { } version && version != shelved.Versions)
         {
-            node["version"].Fault(FaultCodes.Repeated, "This book was changed in another window. Open it again: what you changed here can be typed in anew.");
+            node["version"]
+                .Fault(
+                    FaultCodes.Repeated,
+                    "This book was changed in another window. Open it again: what you changed here can be "
+                        + "typed in anew."
+                );
         }
 
         var asNew = node["asNew"].Text()?.Trim();
@@ -181,7 +342,12 @@ internal static class BooksEndpoints
     }
 
     // An id may be any text.
-    private static string FileName(string book) => string.Concat(book.Where(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_').Take(60)) is { Length: > 0 } name ? name : "offer-book";
+    private static string FileName(string book) =>
+        string.Concat(book.Where(letter => char.IsAsciiLetterOrDigit(letter) || letter is '-' or '_').Take(60))
+            is { Length: > 0 } name
+            ? name
+            : "offer-book";
 
-    private static IResult Missing() => Results.Problem("There is no such book on your shelf.", statusCode: StatusCodes.Status404NotFound);
+    private static IResult Missing() =>
+        Results.Problem("There is no such book on your shelf.", statusCode: StatusCodes.Status404NotFound);
 }

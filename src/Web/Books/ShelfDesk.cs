@@ -22,7 +22,9 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
     /// <summary>How many bytes all of them may take together: hundreds of usual price lists.</summary>
     private const long MostBytes = 16 << 20;
 
-    /// <summary>What taking a book would change: against the version on the shelf, and for every candidate that buys there.</summary>
+    /// <summary>
+    /// What taking a book would change: against the version on the shelf, and for every candidate that buys there.
+    /// </summary>
     public async Task<BookLookWire> LookAsync(OfferBook book, byte[] bytes, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
@@ -30,12 +32,24 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         return new BookLookWire(
             [],
             BookWire.Of(book, today),
-            known is null ? BookStanding.New : known.Hash == Shelf.HashOf(bytes) ? BookStanding.Same : BookStanding.Newer,
-            known is null ? [] : [.. BookChange.Between(known.Book, book).Select(change => BookChangeWire.Of(change, known.Book, book))],
-            await EffectsAsync(book.Id, book, cancel));
+            known is null ? BookStanding.New
+                : known.Hash == Shelf.HashOf(bytes) ? BookStanding.Same
+                : BookStanding.Newer,
+            known is null
+                ? []
+                :
+                [
+                    .. BookChange
+                        .Between(known.Book, book)
+                        .Select(change => BookChangeWire.Of(change, known.Book, book)),
+                ],
+            await EffectsAsync(book.Id, book, cancel)
+        );
     }
 
-    /// <summary>A book as changes left it, and what keeping it would do; under a seller's name of its own it is another book.</summary>
+    /// <summary>
+    /// A book as changes left it, and what keeping it would do; under a seller's name of its own it is another book.
+    /// </summary>
     public async Task<EditedBookWire> EditedAsync(JsonNode edited, string? asNew, CancellationToken cancel)
     {
         if (asNew is not null && edited is JsonObject book)
@@ -47,7 +61,9 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         var text = BookWriter.Text(edited);
         var faults = new FaultList();
         using var json = JsonDocument.Parse(text);
-        var look = BookReader.Read(json.RootElement, faults) is { } whole ? await LookAsync(whole, Encoding.UTF8.GetBytes(text), cancel) : BookLookWire.Of(faults);
+        var look = BookReader.Read(json.RootElement, faults) is { } whole
+            ? await LookAsync(whole, Encoding.UTF8.GetBytes(text), cancel)
+            : BookLookWire.Of(faults);
         return new EditedBookWire(text, look);
     }
 
@@ -72,11 +88,14 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         }
 
         await workspace.EnsureStoredAsync(cancel);
-        await db.AloneAsync(async () =>
-        {
-            await PutAsync(book, bytes, faults, cancel);
-            return true;
-        }, cancel);
+        await db.AloneAsync(
+            async () =>
+            {
+                await PutAsync(book, bytes, faults, cancel);
+                return true;
+            },
+            cancel
+        );
         shelf.Reload();
     }
 
@@ -92,20 +111,35 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         var own = await db.OwnBooks.Where(row => row.BookId == book.Id).ToListAsync(cancel);
         if (own.Count == 0 && shelf.All.Count(shelved => shelved.Versions > 0) >= MostBooks)
         {
-            faults.Say(FaultCodes.OutOfRange, "", $"The shelf holds {MostBooks} books of your own: take one off first.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "",
+                $"The shelf holds {MostBooks} books of your own: take one off first."
+            );
             return;
         }
 
         if (own.Count >= MostVersions)
         {
-            faults.Say(FaultCodes.OutOfRange, "", $"{MostVersions} versions of this book are kept: take it off the shelf and put it on anew.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "",
+                $"{MostVersions} versions of this book are kept: take it off the shelf and put it on anew."
+            );
             return;
         }
 
-        var kept = await db.OwnBooks.Join(db.Books, row => row.Hash, stored => stored.Hash, (_, stored) => (long)stored.Content.Length).SumAsync(cancel);
+        var kept = await db
+            .OwnBooks.Join(db.Books, row => row.Hash, stored => stored.Hash, (_, stored) => (long)stored.Content.Length)
+            .SumAsync(cancel);
         if (kept + bytes.Length > MostBytes)
         {
-            faults.Say(FaultCodes.OutOfRange, "", $"With this your books would take {kept + bytes.Length} bytes; at most {MostBytes} are kept. Take some off the shelf first.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "",
+                $"With this your books would take {kept + bytes.Length} bytes; at most {MostBytes} are kept. "
+                    + "Take some off the shelf first."
+            );
             return;
         }
 
@@ -114,11 +148,23 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
             db.Books.Add(new BookRow { Hash = hash, Content = bytes });
         }
 
-        db.OwnBooks.Add(new OwnBookRow { WorkspaceId = workspace.Id, BookId = book.Id, Version = own.Count == 0 ? 1 : own.Max(row => row.Version) + 1, Hash = hash, AddedAt = time.GetUtcNow() });
+        db.OwnBooks.Add(
+            new OwnBookRow
+            {
+                WorkspaceId = workspace.Id,
+                BookId = book.Id,
+                Version = own.Count == 0 ? 1 : own.Max(row => row.Version) + 1,
+                Hash = hash,
+                AddedAt = time.GetUtcNow(),
+            }
+        );
         await db.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Takes a book of the visitor's own off the shelf, all its versions; the demo's with its id comes back. What orders were placed from is kept.</summary>
+    /// <summary>
+    /// Takes a book of the visitor's own off the shelf, all its versions; the demo's with its id comes back. What
+    /// orders were placed from is kept.
+    /// </summary>
     public async Task RemoveAsync(string bookId, CancellationToken cancel)
     {
         await db.OwnBooks.Where(row => row.BookId == bookId).ExecuteDeleteAsync(cancel);
@@ -126,12 +172,15 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         shelf.Reload();
     }
 
-    public Task PutAwayAsync(string bookId, bool isPutAway, CancellationToken cancel) => SayAsync(bookId, row => row.IsPutAway = isPutAway, cancel);
+    public Task PutAwayAsync(string bookId, bool isPutAway, CancellationToken cancel) =>
+        SayAsync(bookId, row => row.IsPutAway = isPutAway, cancel);
 
     /// <summary>Hides every seller that comes with the application, or shows them again, in one step.</summary>
     public async Task PutExamplesAwayAsync(bool isPutAway, CancellationToken cancel)
     {
-        foreach (var shelved in shelf.All.Where(shelved => shelved.Versions == 0 && shelved.IsPutAway != isPutAway).ToList())
+        foreach (
+            var shelved in shelf.All.Where(shelved => shelved.Versions == 0 && shelved.IsPutAway != isPutAway).ToList()
+        )
         {
             await SayAsync(shelved.Book.Id, row => row.IsPutAway = isPutAway, cancel);
         }
@@ -148,23 +197,47 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
     public async Task<IReadOnlyList<ShelvedWire>> ListAsync(CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
-        var used = (await sites.AllAsync(cancel)).SelectMany(site => site.Shortlist).SelectMany(listed => listed.Candidate.Domains.Select(domain => domain.Book).Append(listed.Candidate.Hosting?.Book)).ToHashSet();
+        var used = (await sites.AllAsync(cancel))
+            .SelectMany(site => site.Shortlist)
+            .SelectMany(listed =>
+                listed.Candidate.Domains.Select(domain => domain.Book).Append(listed.Candidate.Hosting?.Book)
+            )
+            .ToHashSet();
         var added = await db.OwnBooks.AsNoTracking().OrderBy(row => row.Version).ToListAsync(cancel);
-        return [.. shelf.All.Select(shelved => new ShelvedWire(
-            BookWire.Of(shelved.Book, today), shelved.Versions > 0, shelved.IsPutAway, used.Contains(shelved.Book.Id),
-            [.. added.Where(row => row.BookId == shelved.Book.Id).Select(row => new BookVersionWire(row.Version))]))];
+        return
+        [
+            .. shelf.All.Select(shelved => new ShelvedWire(
+                BookWire.Of(shelved.Book, today),
+                shelved.Versions > 0,
+                shelved.IsPutAway,
+                used.Contains(shelved.Book.Id),
+                [.. added.Where(row => row.BookId == shelved.Book.Id).Select(row => new BookVersionWire(row.Version))]
+            )),
+        ];
     }
 
-    private async Task<ImmutableArray<BookEffectWire>> EffectsAsync(string bookId, OfferBook? changed, CancellationToken cancel)
+    private async Task<ImmutableArray<BookEffectWire>> EffectsAsync(
+        string bookId,
+        OfferBook? changed,
+        CancellationToken cancel
+    )
     {
         var today = await workspace.BusinessDateAsync(cancel);
-        return [.. (await sites.AllAsync(cancel)).SelectMany(site => BookEffect.Of(site, workspace.Books, bookId, changed, site.Settings.On(today)).Select(effect => BookEffectWire.Of(site.Name, effect)))];
+        return
+        [
+            .. (await sites.AllAsync(cancel)).SelectMany(site =>
+                BookEffect
+                    .Of(site, workspace.Books, bookId, changed, site.Settings.On(today))
+                    .Select(effect => BookEffectWire.Of(site.Name, effect))
+            ),
+        ];
     }
 
     private async Task SayAsync(string bookId, Action<ShelfRow> say, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
-        var row = await db.Shelf.FirstOrDefaultAsync(row => row.BookId == bookId, cancel) ?? db.Shelf.Add(new ShelfRow { WorkspaceId = workspace.Id, BookId = bookId }).Entity;
+        var row = await db.Shelf.FirstOrDefaultAsync(row => row.BookId == bookId, cancel)
+            ?? db.Shelf.Add(new ShelfRow { WorkspaceId = workspace.Id, BookId = bookId }).Entity;
         say(row);
         try
         {

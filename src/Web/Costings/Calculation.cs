@@ -4,11 +4,18 @@ using HomeStart.Web.Requests;
 
 namespace HomeStart.Web.Costings;
 
-/// <summary>A calculation of Core for anybody who posts what it takes: no sign-in, nothing stored, a turn for each.</summary>
+/// <summary>
+/// A calculation of Core for anybody who posts what it takes: no sign-in, nothing stored, a turn for each.
+/// </summary>
 internal static class Calculation
 {
     /// <param name="work">Reads the body and works it out; null, with the faults, where it cannot be read.</param>
-    public static RouteHandlerBuilder MapCalculation<TBody, TAnswer>(this IEndpointRouteBuilder app, string path, string name, Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work)
+    public static RouteHandlerBuilder MapCalculation<TBody, TAnswer>(
+        this IEndpointRouteBuilder app,
+        string path,
+        string name,
+        Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work
+    )
         where TAnswer : class =>
         app.MapPost(path, async (JsonBody<TBody> body, Demo demo, Turns turns, CancellationToken cancel) =>
             {
@@ -21,10 +28,17 @@ internal static class Calculation
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static IResult Answer<TAnswer>(JsonBody body, Demo demo, Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work, CancellationToken cancel)
+    private static IResult Answer<TAnswer>(
+        JsonBody body,
+        Demo demo,
+        Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work,
+        CancellationToken cancel
+    )
         where TAnswer : class
     {
         var faults = new FaultList();
-        return work(body.Root, demo, faults, cancel) is { } result ? FaultResults.Answer(result) : FaultResults.Unprocessable(faults);
+        return work(body.Root, demo, faults, cancel) is { } result
+            ? FaultResults.Answer(result)
+            : FaultResults.Unprocessable(faults);
     }
 }

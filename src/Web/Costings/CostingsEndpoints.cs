@@ -4,7 +4,9 @@ using HomeStart.Web.Hosting;
 
 namespace HomeStart.Web.Costings;
 
-/// <summary>What can be worked out of a candidate: its costing, its years after the order, and why a seller's sum is another.</summary>
+/// <summary>
+/// What can be worked out of a candidate: its costing, its years after the order, and why a seller's sum is another.
+/// </summary>
 internal static class CostingsEndpoints
 {
     public static void MapCostings(this IEndpointRouteBuilder app)
@@ -15,15 +17,31 @@ internal static class CostingsEndpoints
     }
 
     private static Result<CostingWire>? Cost(JsonElement body, Demo demo, FaultList faults, CancellationToken cancel) =>
-        CostingRequestReader.Read(body, demo.OfferBooks, faults) is { } asked ? Coster.Cost(asked.Candidate, asked.Books, asked.Settings, faults).As(CostingWriter.Write) : null;
-
-    private static Result<UpkeepWire>? RunYears(JsonElement body, Demo demo, FaultList faults, CancellationToken cancel) =>
-        UpkeepRequestReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } years
-            ? Years.Run(asked.Candidate, asked.Books, asked.Settings, years.Until, years.Decisions, faults).As(UpkeepWire.Of)
+        CostingRequestReader.Read(body, demo.OfferBooks, faults) is { } asked
+            ? Coster.Cost(asked.Candidate, asked.Books, asked.Settings, faults).As(CostingWriter.Write)
             : null;
 
-    private static Result<ReconciliationWire>? Reconcile(JsonElement body, Demo demo, FaultList faults, CancellationToken cancel) =>
+    private static Result<UpkeepWire>? RunYears(
+        JsonElement body,
+        Demo demo,
+        FaultList faults,
+        CancellationToken cancel
+    ) =>
+        UpkeepRequestReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } years
+            ? Years
+                .Run(asked.Candidate, asked.Books, asked.Settings, years.Until, years.Decisions, faults)
+                .As(UpkeepWire.Of)
+            : null;
+
+    private static Result<ReconciliationWire>? Reconcile(
+        JsonElement body,
+        Demo demo,
+        FaultList faults,
+        CancellationToken cancel
+    ) =>
         ReconciliationReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } seen
-            ? Reconciler.Run(asked.Candidate, asked.Books, asked.Settings, seen.Seen, faults, cancel).As(ReconciliationWire.Of)
+            ? Reconciler
+                .Run(asked.Candidate, asked.Books, asked.Settings, seen.Seen, faults, cancel)
+                .As(ReconciliationWire.Of)
             : null;
 }

@@ -10,7 +10,8 @@ public sealed record NameQuestion(string Book, DomainName Domain);
 public sealed record NameNews(NameAnswer? Answer, string? PausedBook = null, TimeSpan Pause = default);
 
 /// <summary>
-/// Asks about many names at once and tells each answer as it comes. A registrar that asks for a pause gets it; one that does not answer any more is let be, and
+/// Asks about many names at once and tells each answer as it comes. A registrar that asks for a pause gets it; one that
+/// does not answer any more is let be, and
 /// whatever else is asked goes on.
 /// </summary>
 public sealed class NameChecks(IRegistrar registrar, RegistrarGates gates, TimeProvider time)
@@ -22,11 +23,20 @@ public sealed class NameChecks(IRegistrar registrar, RegistrarGates gates, TimeP
     private const int MostUnanswered = 20;
 
     /// <param name="withRecord">Whether the public record of names that are said to be free is looked at too.</param>
-    public async IAsyncEnumerable<NameNews> AskAsync(World world, IReadOnlyList<NameQuestion> questions, bool withRecord, [EnumeratorCancellation] CancellationToken cancel)
+    public async IAsyncEnumerable<NameNews> AskAsync(
+        World world,
+        IReadOnlyList<NameQuestion> questions,
+        bool withRecord,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         var news = Channel.CreateUnbounded<NameNews>();
         using var left = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        var asking = Task.WhenAll(questions.GroupBy(question => question.Book).Select(group => AskOneAsync(world, group.Key, group, withRecord, news.Writer, left.Token)));
+        var asking = Task.WhenAll(
+            questions
+                .GroupBy(question => question.Book)
+                .Select(group => AskOneAsync(world, group.Key, group, withRecord, news.Writer, left.Token))
+        );
         _ = asking.ContinueWith(done => news.Writer.TryComplete(done.Exception?.InnerException), TaskScheduler.Default);
         try
         {
@@ -42,35 +52,64 @@ public sealed class NameChecks(IRegistrar registrar, RegistrarGates gates, TimeP
         }
     }
 
-    private async Task AskOneAsync(World world, string book, IEnumerable<NameQuestion> questions, bool withRecord, ChannelWriter<NameNews> news, CancellationToken cancel)
+    private async Task AskOneAsync(
+        World world,
+        string book,
+        IEnumerable<NameQuestion> questions,
+        bool withRecord,
+        ChannelWriter<NameNews> news,
+        CancellationToken cancel
+    )
     {
         var gate = gates.Of(world, book);
         var unanswered = 0;
-        await Parallel.ForEachAsync(questions, new ParallelOptions { MaxDegreeOfParallelism = RegistrarGate.AtOnce, CancellationToken = cancel }, async (question, cancelOne) =>
-        {
-            var availability = Volatile.Read(ref unanswered) >= MostUnanswered
-                ? new Availability(AvailabilityState.Unchecked, Why: $"The registrar did not answer {MostUnanswered} questions in a row: it was not asked about this one.")
-                : await AskPatientlyAsync(world, question, gate, news, cancelOne);
-            if (availability is { State: AvailabilityState.Unchecked, Pause: null })
+        await Parallel.ForEachAsync(
+            questions,
+            new ParallelOptions { MaxDegreeOfParallelism = RegistrarGate.AtOnce, CancellationToken = cancel },
+            async (question, cancelOne) =>
             {
-                Interlocked.Increment(ref unanswered);
-            }
-            else
-            {
-                Volatile.Write(ref unanswered, 0);
-            }
+                var availability =
+                    Volatile.Read(ref unanswered) >= MostUnanswered
+                        ? new Availability(
+                            AvailabilityState.Unchecked,
+                            Why: $"The registrar did not answer {MostUnanswered} questions in a row: it was not "
+                                + "asked about this one."
+                        )
+                        : await AskPatientlyAsync(world, question, gate, news, cancelOne);
+                if (availability is { State: AvailabilityState.Unchecked, Pause: null })
+                {
+                    Interlocked.Increment(ref unanswered);
+                }
+                else
+                {
+                    Volatile.Write(ref unanswered, 0);
+                }
 
-            var hasRecord = availability.State == AvailabilityState.Taken || (withRecord && availability.State is (AvailabilityState.Free or AvailabilityState.Premium));
-            var record = hasRecord ? await registrar.LookUpAsync(world, question.Domain, cancelOne) : null;
-            news.TryWrite(new NameNews(new NameAnswer(question.Domain, book, availability, record, time.GetUtcNow())));
-        });
+                var hasRecord =
+                    availability.State == AvailabilityState.Taken
+                    || (withRecord && availability.State is (AvailabilityState.Free or AvailabilityState.Premium));
+                var record = hasRecord ? await registrar.LookUpAsync(world, question.Domain, cancelOne) : null;
+                news.TryWrite(
+                    new NameNews(new NameAnswer(question.Domain, book, availability, record, time.GetUtcNow()))
+                );
+            }
+        );
     }
 
-    private async Task<Availability> AskPatientlyAsync(World world, NameQuestion question, RegistrarGate gate, ChannelWriter<NameNews> news, CancellationToken cancel)
+    private async Task<Availability> AskPatientlyAsync(
+        World world,
+        NameQuestion question,
+        RegistrarGate gate,
+        ChannelWriter<NameNews> news,
+        CancellationToken cancel
+    )
     {
         for (var pauses = 0; ; pauses++)
         {
-            var availability = await gate.AskAsync(() => registrar.CheckAsync(world, question.Book, question.Domain, cancel), cancel);
+            var availability = await gate.AskAsync(
+                () => registrar.CheckAsync(world, question.Book, question.Domain, cancel),
+                cancel
+            );
             if (availability.Pause is not { } pause || pauses == MostPauses)
             {
                 return availability;

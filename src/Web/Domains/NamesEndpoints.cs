@@ -24,12 +24,16 @@ internal static class NamesEndpoints
     private static IResult Ideas(JsonBody<NameIdeasBody> body)
     {
         var faults = new FaultList();
-        return ReadNameReader.ReadIdeas(body.Root, faults) is { } ideas ? Results.Ok(ideas.Select(idea => ReadNameWire.Of(idea.Name))) : FaultResults.Unprocessable(faults);
+        return ReadNameReader.ReadIdeas(body.Root, faults) is { } ideas
+            ? Results.Ok(ideas.Select(idea => ReadNameWire.Of(idea.Name)))
+            : FaultResults.Unprocessable(faults);
     }
 
     private static IResult Read(JsonBody<ReadNameBody> body)
     {
         var faults = new FaultList();
-        return ReadNameReader.Read(body.Root, faults) is { } name ? Results.Ok(ReadNameWire.Of(name)) : FaultResults.Unprocessable(faults);
+        return ReadNameReader.Read(body.Root, faults) is { } name
+            ? Results.Ok(ReadNameWire.Of(name))
+            : FaultResults.Unprocessable(faults);
     }
 }

@@ -4,7 +4,10 @@ using HomeStart.Web.Upkeep;
 
 namespace HomeStart.Web.Domains;
 
-/// <summary>What is known of a domain that somebody has: from the order it came with, the registry's record, or as the next best guess.</summary>
+/// <summary>
+/// What is known of a domain that somebody has: from the order it came with, the registry's record, or as the next best
+/// guess.
+/// </summary>
 public sealed class OwnedDesk(Workspace workspace, NamesHad names, IRegistrar registrar)
 {
     public async Task<OwnedRecordWire> RecordAsync(DomainName domain, CancellationToken cancel)
@@ -14,9 +17,18 @@ public sealed class OwnedDesk(Workspace workspace, NamesHad names, IRegistrar re
         return OwnedRecordWire.Of(domain, await asking, had);
     }
 
-    /// <summary>The domain with what was not typed filled in, and where that is from; null with what nobody knows in <paramref name="faults"/>.</summary>
+    /// <summary>
+    /// The domain with what was not typed filled in, and where that is from; null with what nobody knows in
+    /// <paramref name="faults"/>.
+    /// </summary>
     /// <param name="book">Where it could be moved to: its price is taken where nothing else is known.</param>
-    public async Task<(DomainChoice Kept, OwnedSource ExpiresFrom, OwnedSource RenewalFrom)?> FilledAsync(DomainChoice keep, string book, CountSettings settings, FaultList faults, CancellationToken cancel)
+    public async Task<(DomainChoice Kept, OwnedSource ExpiresFrom, OwnedSource RenewalFrom)?> FilledAsync(
+        DomainChoice keep,
+        string book,
+        CountSettings settings,
+        FaultList faults,
+        CancellationToken cancel
+    )
     {
         var (kept, expiresFrom, renewalFrom) = (keep, OwnedSource.Typed, OwnedSource.Typed);
         if (keep.Expires is not null && keep.Renewal is not null)
@@ -29,7 +41,13 @@ public sealed class OwnedDesk(Workspace workspace, NamesHad names, IRegistrar re
         {
             (kept, expiresFrom) = had is not null
                 ? (kept with { Expires = had.Expires }, OwnedSource.Order)
-                : (kept with { Expires = (await registrar.LookUpAsync(workspace.World, keep.Domain!, cancel))?.Expires }, OwnedSource.Registry);
+                : (
+                    kept with
+                    {
+                        Expires = (await registrar.LookUpAsync(workspace.World, keep.Domain!, cancel))?.Expires,
+                    },
+                    OwnedSource.Registry
+                );
         }
 
         if (kept.Renewal is null)
@@ -41,19 +59,35 @@ public sealed class OwnedDesk(Workspace workspace, NamesHad names, IRegistrar re
 
         if (kept.Expires is null)
         {
-            faults.Say(FaultCodes.Required, "expires", "The registry does not say until when it is paid: type the date. It stands in its present seller’s mails and in your account there.");
+            faults.Say(
+                FaultCodes.Required,
+                "expires",
+                "The registry does not say until when it is paid: type the date. It stands in its present "
+                    + "seller’s mails and in your account there."
+            );
         }
 
         if (kept.Renewal is null)
         {
-            faults.Say(FaultCodes.Required, "renewal", "Nobody here sells this ending, so its price is not known: type what its present seller charges for a year.");
+            faults.Say(
+                FaultCodes.Required,
+                "renewal",
+                "Nobody here sells this ending, so its price is not known: type what its present seller "
+                    + "charges for a year."
+            );
         }
 
         return faults.Any ? null : (kept, expiresFrom, renewalFrom);
     }
 
     private DomainChoice Assumed(DomainChoice kept, string book, CountSettings settings) =>
-        OwnedName.UsualRenewal(workspace.Books.FirstOrDefault(known => known.Id == book), kept.Ending!, settings) is { } usual && ExactDecimal.TryParse(usual.ToAmount(), out var exact)
-            ? kept with { Renewal = exact, Currency = usual.Currency }
+        OwnedName.UsualRenewal(workspace.Books.FirstOrDefault(known => known.Id == book), kept.Ending!, settings)
+            is { } usual
+        && ExactDecimal.TryParse(usual.ToAmount(), out var exact)
+            ? kept with
+            {
+                Renewal = exact,
+                Currency = usual.Currency,
+            }
             : kept;
 }

@@ -9,25 +9,72 @@ using HomeStart.Web.Upkeep;
 
 namespace HomeStart.Web.Domains;
 
-/// <summary>The other routes to a domain: one that the owner has, moved or pointed here; one of the host's, borrowed; one chosen later.</summary>
+/// <summary>
+/// The other routes to a domain: one that the owner has, moved or pointed here; one of the host's, borrowed; one chosen
+/// later.
+/// </summary>
 internal static class OwnedEndpoints
 {
     public static void MapOwned(this IEndpointRouteBuilder app)
     {
         var site = app.MapGroup("/api/sites/{siteId:guid}");
-        Faulted(site.MapPost("/transfer-checks", CheckTransferAsync).WithName("checkTransfer").Produces<TransferWire>().RequireRateLimiting(DomainsEndpoints.Limit));
-        Faulted(site.MapPost("/owned-name", WeighAsync).WithName("weighOwnedName").Produces<OwnedNameWire>().RequireRateLimiting(DomainsEndpoints.Limit));
-        Faulted(site.MapGet("/owned-record", RecordAsync).WithName("getOwnedRecord").Produces<OwnedRecordWire>().RequireRateLimiting(DomainsEndpoints.Limit));
-        app.MapGet("/api/names-had", async (NamesHad names, CancellationToken cancel) => await names.WiresAsync(cancel)).WithName("getNamesHad");
-        Faulted(site.MapGet("/pointing", PointingAsync).WithName("getPointing").Produces<PointingWire>().ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit));
-        Faulted(site.MapGet("/pointing.zone", ZoneAsync).WithName("zoneFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit));
-        Faulted(site.MapGet("/host-entry", EntryAsync).WithName("getHostEntry").Produces<HostEntryWire>().ProducesProblem(StatusCodes.Status503ServiceUnavailable));
-        site.MapGet("/claim.ics", ClaimAsync).WithName("claimReminder").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+        Faulted(
+            site.MapPost("/transfer-checks", CheckTransferAsync)
+                .WithName("checkTransfer")
+                .Produces<TransferWire>()
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        Faulted(
+            site.MapPost("/owned-name", WeighAsync)
+                .WithName("weighOwnedName")
+                .Produces<OwnedNameWire>()
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        Faulted(
+            site.MapGet("/owned-record", RecordAsync)
+                .WithName("getOwnedRecord")
+                .Produces<OwnedRecordWire>()
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        app.MapGet("/api/names-had", async (NamesHad names, CancellationToken cancel) => await names.WiresAsync(cancel))
+            .WithName("getNamesHad");
+        Faulted(
+            site.MapGet("/pointing", PointingAsync)
+                .WithName("getPointing")
+                .Produces<PointingWire>()
+                .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        Faulted(
+            site.MapGet("/pointing.zone", ZoneAsync)
+                .WithName("zoneFile")
+                .Produces(StatusCodes.Status200OK)
+                .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        Faulted(
+            site.MapGet("/host-entry", EntryAsync)
+                .WithName("getHostEntry")
+                .Produces<HostEntryWire>()
+                .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+        );
+        site.MapGet("/claim.ics", ClaimAsync)
+            .WithName("claimReminder")
+            .Produces(StatusCodes.Status200OK)
+            .ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static void Faulted(RouteHandlerBuilder route) => route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    private static void Faulted(RouteHandlerBuilder route) =>
+        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-    private static async Task<IResult> CheckTransferAsync(Guid siteId, JsonBody<CheckTransferBody> body, SiteDesk sites, Workspace workspace, IRegistrar registrar, CancellationToken cancel)
+    private static async Task<IResult> CheckTransferAsync(
+        Guid siteId,
+        JsonBody<CheckTransferBody> body,
+        SiteDesk sites,
+        Workspace workspace,
+        IRegistrar registrar,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is null)
         {
@@ -41,11 +88,24 @@ internal static class OwnedEndpoints
         }
 
         var asking = registrar.LookUpAsync(workspace.World, domain, cancel);
-        var answer = await registrar.CheckTransferAsync(workspace.World, book, domain, code, await workspace.BusinessDateAsync(cancel), cancel);
+        var answer = await registrar.CheckTransferAsync(
+            workspace.World,
+            book,
+            domain,
+            code,
+            await workspace.BusinessDateAsync(cancel),
+            cancel
+        );
         return Results.Ok(TransferWire.Of(domain, answer, await asking));
     }
 
-    private static async Task<IResult> RecordAsync(Guid siteId, string? domain, SiteDesk sites, OwnedDesk desk, CancellationToken cancel)
+    private static async Task<IResult> RecordAsync(
+        Guid siteId,
+        string? domain,
+        SiteDesk sites,
+        OwnedDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is null)
         {
@@ -53,10 +113,20 @@ internal static class OwnedEndpoints
         }
 
         var faults = new FaultList();
-        return OwnedReader.ReadDomain(domain, "domain", faults) is { } name ? Results.Ok(await desk.RecordAsync(name, cancel)) : FaultResults.Unprocessable(faults);
+        return OwnedReader.ReadDomain(domain, "domain", faults) is { } name
+            ? Results.Ok(await desk.RecordAsync(name, cancel))
+            : FaultResults.Unprocessable(faults);
     }
 
-    private static async Task<IResult> WeighAsync(Guid siteId, string? view, JsonBody<WeighOwnedBody> body, SiteDesk sites, Workspace workspace, OwnedDesk desk, CancellationToken cancel)
+    private static async Task<IResult> WeighAsync(
+        Guid siteId,
+        string? view,
+        JsonBody<WeighOwnedBody> body,
+        SiteDesk sites,
+        Workspace workspace,
+        OwnedDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { Site: var site })
         {
@@ -74,19 +144,84 @@ internal static class OwnedEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var owned = OwnedName.Of((site.Listed(view) ?? site.Shortlist[0]).Candidate, kept, book, workspace.Books, settings, faults);
-        return owned is { Staying: null, Moving: null } ? FaultResults.Unprocessable(faults) : Results.Ok(OwnedNameWire.Of(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
+        var owned = OwnedName.Of(
+            (site.Listed(view) ?? site.Shortlist[0]).Candidate,
+            kept,
+            book,
+            workspace.Books,
+            settings,
+            faults
+        );
+        return owned is { Staying: null, Moving: null }
+            ? FaultResults.Unprocessable(faults)
+            : Results.Ok(OwnedNameWire.Of(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
     }
 
-    private static Task<IResult> PointingAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, CancellationToken cancel) =>
-        PointedAsync(siteId, view, domain, keepMail, sites, workspace, host, nameServers, (pointing, provider) => Results.Ok(PointingWire.Of(pointing, provider)), cancel);
+    private static Task<IResult> PointingAsync(
+        Guid siteId,
+        string? view,
+        string? domain,
+        bool? keepMail,
+        SiteDesk sites,
+        Workspace workspace,
+        IHostingCompany host,
+        NameServerDesk nameServers,
+        CancellationToken cancel
+    ) =>
+        PointedAsync(
+            siteId,
+            view,
+            domain,
+            keepMail,
+            sites,
+            workspace,
+            host,
+            nameServers,
+            (pointing, provider) => Results.Ok(PointingWire.Of(pointing, provider)),
+            cancel
+        );
 
-    private static Task<IResult> ZoneAsync(Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, CancellationToken cancel) =>
-        PointedAsync(siteId, view, domain, keepMail, sites, workspace, host, nameServers, (pointing, _) =>
-            Results.File(Encoding.ASCII.GetBytes(ZoneFile.Write(pointing.Domain, pointing.Records)), "text/dns", $"{pointing.Domain}.zone"), cancel);
+    private static Task<IResult> ZoneAsync(
+        Guid siteId,
+        string? view,
+        string? domain,
+        bool? keepMail,
+        SiteDesk sites,
+        Workspace workspace,
+        IHostingCompany host,
+        NameServerDesk nameServers,
+        CancellationToken cancel
+    ) =>
+        PointedAsync(
+            siteId,
+            view,
+            domain,
+            keepMail,
+            sites,
+            workspace,
+            host,
+            nameServers,
+            (pointing, _) =>
+                Results.File(
+                    Encoding.ASCII.GetBytes(ZoneFile.Write(pointing.Domain, pointing.Records)),
+                    "text/dns",
+                    $"{pointing.Domain}.zone"
+                ),
+            cancel
+        );
 
     private static async Task<IResult> PointedAsync(
-        Guid siteId, string? view, string? domain, bool? keepMail, SiteDesk sites, Workspace workspace, IHostingCompany host, NameServerDesk nameServers, Func<Pointing, string, IResult> answer, CancellationToken cancel)
+        Guid siteId,
+        string? view,
+        string? domain,
+        bool? keepMail,
+        SiteDesk sites,
+        Workspace workspace,
+        IHostingCompany host,
+        NameServerDesk nameServers,
+        Func<Pointing, string, IResult> answer,
+        CancellationToken cancel
+    )
     {
         if (await HostOfAsync(siteId, view, sites, workspace, cancel) is not { } book)
         {
@@ -102,10 +237,22 @@ internal static class OwnedEndpoints
         var asking = nameServers.MailOfAsync(workspace.World, name, cancel);
         var entry = await host.EntryAsync(workspace.World, book.Id, cancel);
         var mail = await asking;
-        return entry is null ? Silent(book) : answer(new Pointing(name, entry, mail is null ? null : [.. mail], keepMail ?? mail is { Count: > 0 }), book.Provider.Name);
+        return entry is null
+            ? Silent(book)
+            : answer(
+                new Pointing(name, entry, mail is null ? null : [.. mail], keepMail ?? mail is { Count: > 0 }),
+                book.Provider.Name
+            );
     }
 
-    private static async Task<IResult> EntryAsync(Guid siteId, string? view, SiteDesk sites, Workspace workspace, IHostingCompany host, CancellationToken cancel)
+    private static async Task<IResult> EntryAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk sites,
+        Workspace workspace,
+        IHostingCompany host,
+        CancellationToken cancel
+    )
     {
         if (await HostOfAsync(siteId, view, sites, workspace, cancel) is not { } book)
         {
@@ -113,25 +260,64 @@ internal static class OwnedEndpoints
         }
 
         var site = (await sites.FindAsync(siteId, cancel))!.Site;
-        return await host.EntryAsync(workspace.World, book.Id, cancel) is not { } entry ? Silent(book)
-            : Results.Ok(new HostEntryWire(book.Provider.Name, entry.NameServers, entry.LentUnder is { } under ? $"{OwnedReader.LentLabel(site.Name)}.{under}" : null, entry.LentRules));
+        return await host.EntryAsync(workspace.World, book.Id, cancel) is not { } entry
+            ? Silent(book)
+            : Results.Ok(
+                new HostEntryWire(
+                    book.Provider.Name,
+                    entry.NameServers,
+                    entry.LentUnder is { } under ? $"{OwnedReader.LentLabel(site.Name)}.{under}" : null,
+                    entry.LentRules
+                )
+            );
     }
 
-    private static async Task<IResult> ClaimAsync(Guid siteId, string? view, SiteDesk sites, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> ClaimAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk sites,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
-        if (await sites.CountedAsync(siteId, cancel) is not var (site, settings) || (site.Listed(view) ?? site.Shortlist[0]) is not { } listed || LaterClaim.Of(listed.Candidate, workspace.Books, settings) is not { } claim)
+        if (
+            await sites.CountedAsync(siteId, cancel) is not var (site, settings)
+            || (site.Listed(view) ?? site.Shortlist[0]) is not { } listed
+            || LaterClaim.Of(listed.Candidate, workspace.Books, settings) is not { } claim
+        )
         {
             return SiteDesk.Missing();
         }
 
-        return Results.File(Encoding.UTF8.GetBytes(Reminder.Of(claim, site.Name, $"claim-{siteId:N}-{listed.Letter}@home-start", await workspace.BusinessDateAsync(cancel))), "text/calendar; charset=utf-8", "claim-the-domain.ics");
+        return Results.File(
+            Encoding.UTF8.GetBytes(
+                Reminder.Of(
+                    claim,
+                    site.Name,
+                    $"claim-{siteId:N}-{listed.Letter}@home-start",
+                    await workspace.BusinessDateAsync(cancel)
+                )
+            ),
+            "text/calendar; charset=utf-8",
+            "claim-the-domain.ics"
+        );
     }
 
-    private static async Task<OfferBook?> HostOfAsync(Guid siteId, string? view, SiteDesk sites, Workspace workspace, CancellationToken cancel) =>
-        await sites.FindAsync(siteId, cancel) is { Site: var site } && (site.Listed(view) ?? site.Shortlist[0]).Candidate.Hosting is { Plan: not null } hosting
+    private static async Task<OfferBook?> HostOfAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk sites,
+        Workspace workspace,
+        CancellationToken cancel
+    ) =>
+        await sites.FindAsync(siteId, cancel) is { Site: var site }
+        && (site.Listed(view) ?? site.Shortlist[0]).Candidate.Hosting is { Plan: not null } hosting
             ? workspace.Books.FirstOrDefault(book => book.Id == hosting.Book)
             : null;
 
     private static IResult Silent(OfferBook book) =>
-        Results.Problem($"{book.Provider.Name} did not answer what names are to be pointed at. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+        Results.Problem(
+            $"{book.Provider.Name} did not answer what names are to be pointed at. Try again in a while.",
+            statusCode: StatusCodes.Status503ServiceUnavailable
+        );
 }

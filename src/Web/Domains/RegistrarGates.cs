@@ -2,7 +2,10 @@ using System.Collections.Concurrent;
 
 namespace HomeStart.Web.Domains;
 
-/// <summary>The ways to the registrars, one for each and each world: whoever asks about names goes through, so that all together do not ask too much.</summary>
+/// <summary>
+/// The ways to the registrars, one for each and each world: whoever asks about names goes through, so that all together
+/// do not ask too much.
+/// </summary>
 public sealed class RegistrarGates(TimeProvider time) : IDisposable
 {
     private const int MostKept = 2000;
@@ -31,7 +34,9 @@ public sealed class RegistrarGates(TimeProvider time) : IDisposable
     }
 }
 
-/// <summary>The way to one registrar: so many questions are under way at once, and none while it wants to be left alone.</summary>
+/// <summary>
+/// The way to one registrar: so many questions are under way at once, and none while it wants to be left alone.
+/// </summary>
 public sealed class RegistrarGate(TimeProvider time) : IDisposable
 {
     /// <summary>As many as a registrar takes at once.</summary>

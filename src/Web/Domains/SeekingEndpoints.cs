@@ -8,31 +8,78 @@ using HomeStart.Web.Sites;
 
 namespace HomeStart.Web.Domains;
 
-/// <summary>Finding a name for a site: what is looked for, what registrars say of it, and what it costs where.</summary>
+/// <summary>
+/// Finding a name for a site: what is looked for, what registrars say of it, and what it costs where.
+/// </summary>
 internal static class SeekingEndpoints
 {
     private static readonly TimeSpan KeptEvery = TimeSpan.FromMilliseconds(400);
 
     public static void AddSeeking(this IServiceCollection services) =>
-        services.AddSingleton<RegistrarGates>().AddScoped<NameDesk>().AddScoped<Seeking>().AddScoped<OwnedDesk>().AddTransient<NameChecks>();
+        services
+            .AddSingleton<RegistrarGates>()
+            .AddScoped<NameDesk>()
+            .AddScoped<Seeking>()
+            .AddScoped<OwnedDesk>()
+            .AddTransient<NameChecks>();
 
     public static void MapSeeking(this IEndpointRouteBuilder app)
     {
         var names = app.MapGroup("/api/sites/{siteId:guid}/names");
-        names.MapGet("", GetAsync).WithName("getSoughtNames").Produces<SoughtNamesWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        names
+            .MapGet("", GetAsync)
+            .WithName("getSoughtNames")
+            .Produces<SoughtNamesWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
         Faulted(names.MapPut("", SeekAsync).WithName("seekNames").Produces<SoughtNamesWire>());
-        Faulted(names.MapPost("/check", CheckAsync).WithName("checkNames").Produces<NameNewsWire>(StatusCodes.Status200OK, LineAnswer.ContentType).RequireRateLimiting(DomainsEndpoints.Limit));
-        Faulted(names.MapPost("/near", NearAsync).WithName("findNearNames").Produces<NearNamesWire>().RequireRateLimiting(DomainsEndpoints.Limit));
-        names.MapGet("/costs", CostsAsync).WithName("getNameCosts").Produces<IReadOnlyList<NameCostWire>>().ProducesProblem(StatusCodes.Status404NotFound);
+        Faulted(
+            names
+                .MapPost("/check", CheckAsync)
+                .WithName("checkNames")
+                .Produces<NameNewsWire>(StatusCodes.Status200OK, LineAnswer.ContentType)
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        Faulted(
+            names
+                .MapPost("/near", NearAsync)
+                .WithName("findNearNames")
+                .Produces<NearNamesWire>()
+                .RequireRateLimiting(DomainsEndpoints.Limit)
+        );
+        names
+            .MapGet("/costs", CostsAsync)
+            .WithName("getNameCosts")
+            .Produces<IReadOnlyList<NameCostWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
     }
 
     private static void Faulted(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status429TooManyRequests);
+        route
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk sites, Seeking seeking, NameDesk desk, CancellationToken cancel) =>
-        await sites.FindAsync(siteId, cancel) is { } site ? Results.Ok(await seeking.PageAsync(site, view, await desk.SoughtAsync(siteId, cancel), [], cancel)) : SiteDesk.Missing();
+    private static async Task<IResult> GetAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk sites,
+        Seeking seeking,
+        NameDesk desk,
+        CancellationToken cancel
+    ) =>
+        await sites.FindAsync(siteId, cancel) is { } site
+            ? Results.Ok(await seeking.PageAsync(site, view, await desk.SoughtAsync(siteId, cancel), [], cancel))
+            : SiteDesk.Missing();
 
-    private static async Task<IResult> SeekAsync(Guid siteId, string? view, JsonBody<SeekNamesBody> body, SiteDesk sites, Seeking seeking, NameDesk desk, CancellationToken cancel)
+    private static async Task<IResult> SeekAsync(
+        Guid siteId,
+        string? view,
+        JsonBody<SeekNamesBody> body,
+        SiteDesk sites,
+        Seeking seeking,
+        NameDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -49,12 +96,32 @@ internal static class SeekingEndpoints
         return Results.Ok(await seeking.PageAsync(site, view, sought, refused, cancel));
     }
 
-    private static async Task<IResult> CostsAsync(Guid siteId, string? view, SiteDesk sites, Seeking seeking, CancellationToken cancel) =>
-        await sites.FindAsync(siteId, cancel) is { } site ? Results.Ok(await seeking.CostsAsync(site, view, cancel)) : SiteDesk.Missing();
+    private static async Task<IResult> CostsAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk sites,
+        Seeking seeking,
+        CancellationToken cancel
+    ) =>
+        await sites.FindAsync(siteId, cancel) is { } site
+            ? Results.Ok(await seeking.CostsAsync(site, view, cancel))
+            : SiteDesk.Missing();
 
     // What is known and still good is told at once; the rest as the registrars answer.
     private static async Task<IResult> CheckAsync(
-        Guid siteId, string? view, JsonBody<CheckNamesBody> body, HttpContext http, SiteDesk sites, Seeking seeking, NameDesk desk, NameChecks checks, Turns turns, WorkspaceScope scope, Workspace workspace, TimeProvider time)
+        Guid siteId,
+        string? view,
+        JsonBody<CheckNamesBody> body,
+        HttpContext http,
+        SiteDesk sites,
+        Seeking seeking,
+        NameDesk desk,
+        NameChecks checks,
+        Turns turns,
+        WorkspaceScope scope,
+        Workspace workspace,
+        TimeProvider time
+    )
     {
         var cancel = http.RequestAborted;
         if (await sites.FindAsync(siteId, cancel) is not { } site)
@@ -78,7 +145,14 @@ internal static class SeekingEndpoints
 
         var questions = seeking.Questions(site, view, asked ?? await desk.SoughtAsync(siteId, cancel));
         var known = await desk.AnswersAsync([.. questions.Select(question => question.Domain.Text)], cancel);
-        var good = questions.Where(question => !again && known.TryGetValue(question.Domain.Text, out var answer) && answer.Availability.State != AvailabilityState.Unchecked && !answer.IsOld(time.GetUtcNow())).ToList();
+        var good = questions
+            .Where(question =>
+                !again
+                && known.TryGetValue(question.Domain.Text, out var answer)
+                && answer.Availability.State != AvailabilityState.Unchecked
+                && !answer.IsOld(time.GetUtcNow())
+            )
+            .ToList();
         var lines = new LineAnswer(http);
         var told = 0;
         foreach (var question in good)
@@ -86,18 +160,47 @@ internal static class SeekingEndpoints
             await TellAsync(known[question.Domain.Text]);
         }
 
-        await foreach (var news in KeptAsync(checks.AskAsync(workspace.World, [.. questions.Except(good)], withRecord, cancel), desk, time, cancel))
+        await foreach (
+            var news in KeptAsync(
+                checks.AskAsync(workspace.World, [.. questions.Except(good)], withRecord, cancel),
+                desk,
+                time,
+                cancel
+            )
+        )
         {
-            await (news.Answer is { } answer ? TellAsync(answer) : lines.WriteAsync(new NameNewsWire(told, questions.Count, null, new NamePauseWire(seeking.ProviderOf(news.PausedBook!), (int)Math.Ceiling(news.Pause.TotalSeconds)))));
+            await (
+                news.Answer is { } answer
+                    ? TellAsync(answer)
+                    : lines.WriteAsync(
+                        new NameNewsWire(
+                            told,
+                            questions.Count,
+                            null,
+                            new NamePauseWire(
+                                seeking.ProviderOf(news.PausedBook!),
+                                (int)Math.Ceiling(news.Pause.TotalSeconds)
+                            )
+                        )
+                    )
+            );
         }
 
         return Results.Empty;
 
-        async Task TellAsync(NameAnswer answer) => await lines.WriteAsync(new NameNewsWire(++told, questions.Count, await seeking.WireAsync(answer, site, view, cancel), null));
+        async Task TellAsync(NameAnswer answer) =>
+            await lines.WriteAsync(
+                new NameNewsWire(++told, questions.Count, await seeking.WireAsync(answer, site, view, cancel), null)
+            );
     }
 
     // The answers as they come, kept every little while, and whatever is left when the caller leaves.
-    private static async IAsyncEnumerable<NameNews> KeptAsync(IAsyncEnumerable<NameNews> all, NameDesk desk, TimeProvider time, [EnumeratorCancellation] CancellationToken cancel)
+    private static async IAsyncEnumerable<NameNews> KeptAsync(
+        IAsyncEnumerable<NameNews> all,
+        NameDesk desk,
+        TimeProvider time,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         var fresh = new List<NameAnswer>();
         var kept = time.GetTimestamp();
@@ -124,7 +227,20 @@ internal static class SeekingEndpoints
         }
     }
 
-    private static async Task<IResult> NearAsync(Guid siteId, string? view, JsonBody<NearNamesBody> body, SiteDesk sites, Seeking seeking, NameDesk desk, NameChecks checks, Turns turns, WorkspaceScope scope, Workspace workspace, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> NearAsync(
+        Guid siteId,
+        string? view,
+        JsonBody<NearNamesBody> body,
+        SiteDesk sites,
+        Seeking seeking,
+        NameDesk desk,
+        NameChecks checks,
+        Turns turns,
+        WorkspaceScope scope,
+        Workspace workspace,
+        TimeProvider time,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -145,10 +261,29 @@ internal static class SeekingEndpoints
 
         var now = time.GetUtcNow();
         var near = NearNames.ToAsk(label, NameData.Reader.Read(label, null, null).Others);
-        var questions = seeking.Questions(site, view, new SoughtNames([.. near.Select(name => new SoughtName(name, name))], [ending]));
-        var known = (await desk.RecentAsync(now, cancel)).ToDictionary(answer => answer.Domain.Text, StringComparer.Ordinal);
+        var questions = seeking.Questions(
+            site,
+            view,
+            new SoughtNames([.. near.Select(name => new SoughtName(name, name))], [ending])
+        );
+        var known = (await desk.RecentAsync(now, cancel)).ToDictionary(
+            answer => answer.Domain.Text,
+            StringComparer.Ordinal
+        );
         var fresh = new List<NameAnswer>();
-        await foreach (var news in KeptAsync(checks.AskAsync(workspace.World, [.. questions.Where(question => !known.ContainsKey(question.Domain.Text))], withRecord: false, cancel), desk, time, cancel))
+        await foreach (
+            var news in KeptAsync(
+                checks.AskAsync(
+                    workspace.World,
+                    [.. questions.Where(question => !known.ContainsKey(question.Domain.Text))],
+                    withRecord: false,
+                    cancel
+                ),
+                desk,
+                time,
+                cancel
+            )
+        )
         {
             fresh.AddRange(news.Answer is { } answer ? [answer] : []);
         }

@@ -14,34 +14,80 @@ internal static class ExportsEndpoints
         File(site.MapGet("/comparison.pdf", ComparisonAsync)).WithName("comparisonPdf");
         var candidate = site.MapGroup("/candidates/{letter}");
         File(candidate.MapGet("/worksheet.pdf", WorksheetAsync)).WithName("worksheetPdf");
-        File(candidate.MapGet("/bills.csv", (Guid siteId, string letter, string? style, SiteDesk desk, CancellationToken cancel) =>
-            CsvAsync(siteId, letter, "bills", style, CostingCsv.Bills, desk, cancel))).WithName("billsCsv");
-        File(candidate.MapGet("/ledger.csv", (Guid siteId, string letter, string? style, SiteDesk desk, CancellationToken cancel) =>
-            CsvAsync(siteId, letter, "ledger", style, CostingCsv.Ledger, desk, cancel))).WithName("ledgerCsv");
+        File(
+                candidate.MapGet(
+                    "/bills.csv",
+                    (Guid siteId, string letter, string? style, SiteDesk desk, CancellationToken cancel) =>
+                        CsvAsync(siteId, letter, "bills", style, CostingCsv.Bills, desk, cancel)
+                )
+            )
+            .WithName("billsCsv");
+        File(
+                candidate.MapGet(
+                    "/ledger.csv",
+                    (Guid siteId, string letter, string? style, SiteDesk desk, CancellationToken cancel) =>
+                        CsvAsync(siteId, letter, "ledger", style, CostingCsv.Ledger, desk, cancel)
+                )
+            )
+            .WithName("ledgerCsv");
     }
 
-    private static RouteHandlerBuilder File(RouteHandlerBuilder route) => route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+    private static RouteHandlerBuilder File(RouteHandlerBuilder route) =>
+        route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
 
     private static async Task<IResult> CsvAsync(
-        Guid siteId, string letter, string what, string? style, Func<Costing, CsvStyle, string> write, SiteDesk desk, CancellationToken cancel)
+        Guid siteId,
+        string letter,
+        string what,
+        string? style,
+        Func<Costing, CsvStyle, string> write,
+        SiteDesk desk,
+        CancellationToken cancel
+    )
     {
         if (CsvStyle.Named(style) is not { } named)
         {
-            return Results.Problem($"There is no way of writing CSV called “{style}”: plain or en-GB.", statusCode: StatusCodes.Status422UnprocessableEntity);
+            return Results.Problem(
+                $"There is no way of writing CSV called “{style}”: plain or en-GB.",
+                statusCode: StatusCodes.Status422UnprocessableEntity
+            );
         }
 
         // A byte order mark, so that spreadsheets read the names as they are written.
         return await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
-            ? Results.File([.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(write(costing, named))], "text/csv; charset=utf-8", $"candidate-{letter}-{what}.csv")
+            ? Results.File(
+                [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(write(costing, named))],
+                "text/csv; charset=utf-8",
+                $"candidate-{letter}-{what}.csv"
+            )
             : SiteDesk.Missing();
     }
 
-    private static async Task<IResult> WorksheetAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
+    private static async Task<IResult> WorksheetAsync(
+        Guid siteId,
+        string letter,
+        SiteDesk desk,
+        Workspace workspace,
+        CancellationToken cancel
+    ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
-            ? Results.File(PdfReport.Write(WorksheetReport.Of(site.Name, letter, costing), await workspace.BusinessDateAsync(cancel)), "application/pdf", $"candidate-{letter}.pdf")
+            ? Results.File(
+                PdfReport.Write(
+                    WorksheetReport.Of(site.Name, letter, costing),
+                    await workspace.BusinessDateAsync(cancel)
+                ),
+                "application/pdf",
+                $"candidate-{letter}.pdf"
+            )
             : SiteDesk.Missing();
 
-    private static async Task<IResult> ComparisonAsync(Guid siteId, string? @base, SiteDesk desk, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> ComparisonAsync(
+        Guid siteId,
+        string? @base,
+        SiteDesk desk,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
         if (await desk.CountedAsync(siteId, cancel) is not var (site, settings))
         {
@@ -49,6 +95,13 @@ internal static class ExportsEndpoints
         }
 
         var comparison = Comparison.Of(site, workspace.Books, settings, @base, against: null);
-        return Results.File(PdfReport.Write(ComparisonReport.Of(site.Name, comparison, settings), await workspace.BusinessDateAsync(cancel)), "application/pdf", "comparison.pdf");
+        return Results.File(
+            PdfReport.Write(
+                ComparisonReport.Of(site.Name, comparison, settings),
+                await workspace.BusinessDateAsync(cancel)
+            ),
+            "application/pdf",
+            "comparison.pdf"
+        );
     }
 }

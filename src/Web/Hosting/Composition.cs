@@ -33,7 +33,12 @@ public static class Composition
     public const long LargestBody = 1 << 20;
 
     /// <param name="counterparts">In tests: the counterparts' own handler, in place of the network.</param>
-    public static void AddHomeStart(WebApplicationBuilder builder, StartOptions options, Demo demo, Func<HttpMessageHandler>? counterparts = null)
+    public static void AddHomeStart(
+        WebApplicationBuilder builder,
+        StartOptions options,
+        Demo demo,
+        Func<HttpMessageHandler>? counterparts = null
+    )
     {
         var services = builder.Services;
         var hasData = options.Data.Length > 0;
@@ -53,7 +58,12 @@ public static class Composition
         services.AddScoped<Joining>();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
-        services.AddConnectors(options.CounterpartsAddress, options.MailPort, CounterpartsSecret.Of(options.Data), counterparts);
+        services.AddConnectors(
+            options.CounterpartsAddress,
+            options.MailPort,
+            CounterpartsSecret.Of(options.Data),
+            counterparts
+        );
         services.AddAccounts();
         services.AddHttpContextAccessor();
         services.AddSingleton<OpenAddress>();
@@ -139,9 +149,14 @@ public static class Composition
     // Browsers follow names that a stranger made to point here: only our own are answered (DNS rebinding).
     private static void AddNetwork(IServiceCollection services, StartOptions options)
     {
-        services.AddHostFiltering(filter => filter.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. options.Hosts]);
+        services.AddHostFiltering(filter =>
+            filter.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. options.Hosts]
+        );
         services.Configure<ForwardedHeadersOptions>(forwarded =>
-            forwarded.ForwardedHeaders = options.BehindProxy ? ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto : ForwardedHeaders.None);
+            forwarded.ForwardedHeaders = options.BehindProxy
+                ? ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto
+                : ForwardedHeaders.None
+        );
     }
 
     private static void AddProtection(IServiceCollection services, StartOptions options)
@@ -153,7 +168,9 @@ public static class Composition
         }
         else
         {
-            protection.PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(options.Data, "keys"), DataFolder.PrivateFolder));
+            protection.PersistKeysToFileSystem(
+                Directory.CreateDirectory(Path.Combine(options.Data, "keys"), DataFolder.PrivateFolder)
+            );
         }
 
         services.AddAntiforgery(antiforgery =>
@@ -162,6 +179,11 @@ public static class Composition
             antiforgery.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
             antiforgery.SuppressXFrameOptionsHeader = true;
         });
-        services.AddOptions<AntiforgeryOptions>().Configure<InstanceName>((antiforgery, instance) => antiforgery.Cookie.Name = instance.CookieName("antiforgery", options.BehindProxy));
+        services
+            .AddOptions<AntiforgeryOptions>()
+            .Configure<InstanceName>(
+                (antiforgery, instance) =>
+                    antiforgery.Cookie.Name = instance.CookieName("antiforgery", options.BehindProxy)
+            );
     }
 }

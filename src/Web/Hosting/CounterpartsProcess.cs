@@ -4,9 +4,11 @@ using System.Globalization;
 namespace HomeStart.Web.Hosting;
 
 /// <summary>
-/// The counterparts as a process beside ours: started with us, started again when it dies, and ended with us, also where we are killed, as its standard input ends then.
+/// The counterparts as a process beside ours: started with us, started again when it dies, and ended with us, also
+/// where we are killed, as its standard input ends then.
 /// </summary>
-internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<CounterpartsProcess> log) : BackgroundService
+internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<CounterpartsProcess> log)
+    : BackgroundService
 {
     private static readonly TimeSpan LongestPause = TimeSpan.FromSeconds(30);
 
@@ -18,12 +20,24 @@ internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<
         var start = new ProcessStartInfo(
             Path.GetFileNameWithoutExtension(Environment.ProcessPath) == "dotnet" ? Environment.ProcessPath! : "dotnet",
             [
-                Path.Combine(AppContext.BaseDirectory, "HomeStart.Counterparts.dll"), "--port", (options.Port + 1).ToString(CultureInfo.InvariantCulture),
-                "--file", Path.Combine(options.Data, "counterparts.db"), "--books", Path.Combine(options.Demo, "books"), "--secret", CounterpartsSecret.FileIn(options.Data),
-                "--notices", $"http://localhost:{options.Port}{Orders.NoticesEndpoints.Path}",
-            ])
+                Path.Combine(AppContext.BaseDirectory, "HomeStart.Counterparts.dll"),
+                "--port",
+                (options.Port + 1).ToString(CultureInfo.InvariantCulture),
+                "--file",
+                Path.Combine(options.Data, "counterparts.db"),
+                "--books",
+                Path.Combine(options.Demo, "books"),
+                "--secret",
+                CounterpartsSecret.FileIn(options.Data),
+                "--notices",
+                $"http://localhost:{options.Port}{Orders.NoticesEndpoints.Path}",
+            ]
+        )
         {
-            UseShellExecute = false, RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true,
+            UseShellExecute = false,
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
         };
         _process?.Dispose();
         _process = Process.Start(start)!;
@@ -43,7 +57,7 @@ internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        for (var deaths = 0; !stoppingToken.IsCancellationRequested;)
+        for (var deaths = 0; !stoppingToken.IsCancellationRequested; )
         {
             var since = Stopwatch.GetTimestamp();
             await _process!.WaitForExitAsync(stoppingToken);
@@ -54,8 +68,12 @@ internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<
         }
     }
 
-    private static TimeSpan Pause(int deaths) => TimeSpan.FromSeconds(Math.Min(LongestPause.TotalSeconds, 0.1 * Math.Pow(2, Math.Min(deaths, 12))));
+    private static TimeSpan Pause(int deaths) =>
+        TimeSpan.FromSeconds(Math.Min(LongestPause.TotalSeconds, 0.1 * Math.Pow(2, Math.Min(deaths, 12))));
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "The counterparts ended with code {ExitCode}; they are started again.")]
+    [LoggerMessage(
+        Level = LogLevel.Warning,
+        Message = "The counterparts ended with code {ExitCode}; they are started again."
+    )]
     private partial void LogDied(int exitCode);
 }

@@ -3,7 +3,10 @@ using System.Text;
 
 namespace HomeStart.Web.Hosting;
 
-/// <summary>What the counterparts know the application by, and whoever tells them how to behave: a file of the data folder that only its owner can read.</summary>
+/// <summary>
+/// What the counterparts know the application by, and whoever tells them how to behave: a file of the data folder that
+/// only its owner can read.
+/// </summary>
 public static class CounterpartsSecret
 {
     public static string FileIn(string data) => Path.Combine(data, "counterparts.secret");
@@ -27,5 +30,8 @@ public static class CounterpartsSecret
 
     /// <summary>Whether whoever asks says the secret, in constant time.</summary>
     public static bool IsKnownTo(HttpRequest request, string data) =>
-        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(request.Headers.Authorization.ToString()), Encoding.UTF8.GetBytes("Bearer " + Of(data)));
+        CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes(request.Headers.Authorization.ToString()),
+            Encoding.UTF8.GetBytes("Bearer " + Of(data))
+        );
 }

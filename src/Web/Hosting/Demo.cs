@@ -10,7 +10,8 @@ namespace HomeStart.Web.Hosting;
 /// <param name="Files">Each book as its exact bytes, with their hash.</param>
 public sealed record Demo(ImmutableArray<OfferBook> OfferBooks, ImmutableArray<BookRow> Files, Site? Site)
 {
-    /// <exception cref="InvalidDataException">A file of the demo has faults: the message says which and where.</exception>
+    /// <exception cref="InvalidDataException">A file of the demo has faults: the message says which and
+    /// where.</exception>
     public static Demo Load(string folder)
     {
         var books = ImmutableArray.CreateBuilder<OfferBook>();
@@ -22,7 +23,11 @@ public sealed record Demo(ImmutableArray<OfferBook> OfferBooks, ImmutableArray<B
             files.Add(new BookRow { Hash = Convert.ToHexStringLower(SHA256.HashData(bytes)), Content = bytes });
         }
 
-        return new Demo(books.ToImmutable(), files.ToImmutable(), Documents.Read<Site>(File.ReadAllText(Path.Combine(folder, "site.json"))));
+        return new Demo(
+            books.ToImmutable(),
+            files.ToImmutable(),
+            Documents.Read<Site>(File.ReadAllText(Path.Combine(folder, "site.json")))
+        );
     }
 
     private static OfferBook Read(string file, byte[] bytes)
@@ -30,6 +35,8 @@ public sealed record Demo(ImmutableArray<OfferBook> OfferBooks, ImmutableArray<B
         var faults = new FaultList();
         using var json = JsonDocument.Parse(bytes);
         return BookReader.Read(json.RootElement, faults)
-            ?? throw new InvalidDataException($"{file}: " + string.Join("; ", faults.Faults.Select(fault => $"{fault.Where}: {FaultWords.Of(fault)}")));
+            ?? throw new InvalidDataException(
+                $"{file}: " + string.Join("; ", faults.Faults.Select(fault => $"{fault.Where}: {FaultWords.Of(fault)}"))
+            );
     }
 }

@@ -41,7 +41,8 @@ public static class HomeStartApp
 
         _ = CounterpartsSecret.Of(options.Data);
 
-        // A scan keeps as many threads busy as there are cores: others must be there for whoever else asks, and to see that its caller has left.
+        // A scan keeps as many threads busy as there are cores: others must be there for whoever else asks, and to see
+        // that its caller has left.
         ThreadPool.SetMinThreads(8 * Environment.ProcessorCount, 8 * Environment.ProcessorCount);
         builder.WebHost.UseKestrel(kestrel =>
         {
@@ -52,7 +53,10 @@ public static class HomeStartApp
         builder.Logging.ClearProviders().AddPlainConsole().SetMinimumLevel(LogLevel.Warning);
 
         // A port in use is said in one sentence below; keys in the owner's own data folder are as safe as the data.
-        builder.Logging.AddFilter("Microsoft.EntityFrameworkCore.Migrations", LogLevel.Error).AddFilter("Microsoft.Extensions.Hosting", LogLevel.None).AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
+        builder
+            .Logging.AddFilter("Microsoft.EntityFrameworkCore.Migrations", LogLevel.Error)
+            .AddFilter("Microsoft.Extensions.Hosting", LogLevel.None)
+            .AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         Composition.AddHomeStart(builder, options, Demo.Load(options.Demo));
         builder.Services.AddSingleton<CounterpartsProcess>();
         builder.Services.AddHostedService(services => services.GetRequiredService<CounterpartsProcess>());
@@ -67,9 +71,15 @@ public static class HomeStartApp
         try
         {
             await Composition.PrepareAsync(app);
-            if (await app.Services.GetRequiredService<CounterpartsProcess>().TryStartAsync(CancellationToken.None) is { IsUp: false, Said: var said })
+            if (
+                await app.Services.GetRequiredService<CounterpartsProcess>().TryStartAsync(CancellationToken.None) is
+                { IsUp: false, Said: var said }
+            )
             {
-                return InUse(options) + (said.Contains("in use", StringComparison.Ordinal) ? "" : $" The counterparts say: {said.Trim()}");
+                return InUse(options)
+                    + (
+                        said.Contains("in use", StringComparison.Ordinal) ? "" : $" The counterparts say: {said.Trim()}"
+                    );
             }
 
             await app.StartAsync();
@@ -87,13 +97,16 @@ public static class HomeStartApp
 
     private static async Task<int> RunAsync(WebApplication app, StartOptions options)
     {
-        Console.WriteLine($"Home Start is at http://localhost:{options.Port}  (Ctrl C stops it; data in {options.Data})");
+        Console.WriteLine(
+            $"Home Start is at http://localhost:{options.Port}  (Ctrl C stops it; data in {options.Data})"
+        );
         await app.WaitForShutdownAsync();
         return 0;
     }
 
     private static string InUse(StartOptions options) =>
-        $"Port {options.Port}, {options.Port + 1} or {options.MailPort} is in use: Home Start may run already at http://localhost:{options.Port}. Stop it, or choose another with --port.";
+        $"Port {options.Port}, {options.Port + 1} or {options.MailPort} is in use: Home Start may run already "
+        + $"at http://localhost:{options.Port}. Stop it, or choose another with --port.";
 
     private static int Refuse(string why)
     {

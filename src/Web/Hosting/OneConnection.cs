@@ -3,7 +3,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Hosting;
 
-/// <summary>One connection for a whole request: opening one for each query, with its settings, is most of what a small query costs.</summary>
+/// <summary>
+/// One connection for a whole request: opening one for each query, with its settings, is most of what a small query
+/// costs.
+/// </summary>
 internal sealed class OneConnection : IEndpointFilter
 {
     public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)

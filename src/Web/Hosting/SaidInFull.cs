@@ -5,11 +5,18 @@ using Microsoft.OpenApi;
 
 namespace HomeStart.Web.Hosting;
 
-/// <summary>Says in the OpenAPI document what its maker leaves out: that words are texts, and that a kind of a union must be given.</summary>
+/// <summary>
+/// Says in the OpenAPI document what its maker leaves out: that words are texts, and that a kind of a union must be
+/// given.
+/// </summary>
 internal sealed class SaidInFull : IOpenApiSchemaTransformer, IOpenApiOperationTransformer
 {
     /// <summary>Bodies are JSON, whatever routing is told.</summary>
-    public Task TransformAsync(OpenApiOperation operation, OpenApiOperationTransformerContext context, CancellationToken cancellationToken)
+    public Task TransformAsync(
+        OpenApiOperation operation,
+        OpenApiOperationTransformerContext context,
+        CancellationToken cancellationToken
+    )
     {
         if (operation.RequestBody?.Content is { } content && content.Remove(JsonBody.AnyType, out var body))
         {
@@ -19,14 +26,21 @@ internal sealed class SaidInFull : IOpenApiSchemaTransformer, IOpenApiOperationT
         return Task.CompletedTask;
     }
 
-    public Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
+    public Task TransformAsync(
+        OpenApiSchema schema,
+        OpenApiSchemaTransformerContext context,
+        CancellationToken cancellationToken
+    )
     {
         if (schema.Enum is { Count: > 0 })
         {
             schema.Type ??= JsonSchemaType.String;
         }
 
-        var union = context.JsonTypeInfo.Type.BaseType?.GetCustomAttributes(typeof(JsonPolymorphicAttribute), inherit: false).OfType<JsonPolymorphicAttribute>().FirstOrDefault();
+        var union = context
+            .JsonTypeInfo.Type.BaseType?.GetCustomAttributes(typeof(JsonPolymorphicAttribute), inherit: false)
+            .OfType<JsonPolymorphicAttribute>()
+            .FirstOrDefault();
         if (union?.TypeDiscriminatorPropertyName is { } kind && schema.Properties?.ContainsKey(kind) == true)
         {
             schema.Required ??= new HashSet<string>(StringComparer.Ordinal);

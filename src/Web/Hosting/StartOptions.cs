@@ -3,13 +3,17 @@ using System.Globalization;
 namespace HomeStart.Web.Hosting;
 
 /// <summary>What <c>./run</c> can be told.</summary>
-/// <param name="Port">Where the application listens; the counterparts listen on the next one, their mail server on the one after.</param>
+/// <param name="Port">Where the application listens; the counterparts listen on the next one, their mail server on the
+/// one after.</param>
 /// <param name="Data">The folder of the databases and keys.</param>
 /// <param name="Date">The business date; null: the day it is.</param>
 /// <param name="Demo">The folder of the demo's offer books and site.</param>
 public sealed record StartOptions(int Port, string Data, DateOnly? Date, string Demo)
 {
-    /// <summary>The names it answers to besides those of this machine: whatever else a browser was led to believe is our name is refused.</summary>
+    /// <summary>
+    /// The names it answers to besides those of this machine: whatever else a browser was led to believe is our name is
+    /// refused.
+    /// </summary>
     public IReadOnlyList<string> Hosts { get; init; } = [];
 
     /// <summary>Whether a proxy on this machine stands before it, whose word on scheme and address is taken.</summary>
@@ -17,11 +21,20 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
 
     public const int DefaultPort = 5080;
 
-    /// <summary>Where the mail counterpart takes mail in: behind the other counterparts, unless a test says otherwise.</summary>
-    public int MailPort { get => field == 0 ? Port + 2 : field; init; }
+    /// <summary>
+    /// Where the mail counterpart takes mail in: behind the other counterparts, unless a test says otherwise.
+    /// </summary>
+    public int MailPort
+    {
+        get => field == 0 ? Port + 2 : field;
+        init;
+    }
 
     /// <summary>Where links in mails lead: the first name it is known by, else this machine.</summary>
-    public Uri PublicAddress => Hosts is [var host, ..] ? new($"{(BehindProxy ? "https" : "http")}://{host}{(BehindProxy ? "" : $":{Port}")}") : new($"http://localhost:{Port}");
+    public Uri PublicAddress =>
+        Hosts is [var host, ..]
+            ? new($"{(BehindProxy ? "https" : "http")}://{host}{(BehindProxy ? "" : $":{Port}")}")
+            : new($"http://localhost:{Port}");
 
     public Uri CounterpartsAddress => new($"http://localhost:{Port + 1}");
 
@@ -45,10 +58,19 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
             date = day;
         }
 
-        return (new StartOptions(number, Path.GetFullPath(configuration["data"] ?? "data"), date, Path.GetFullPath(configuration["demo"] ?? "demo"))
-        {
-            Hosts = configuration["host"]?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [],
-            BehindProxy = configuration["behind-proxy"] == "true",
-        }, null);
+        return (
+            new StartOptions(
+                number,
+                Path.GetFullPath(configuration["data"] ?? "data"),
+                date,
+                Path.GetFullPath(configuration["demo"] ?? "demo")
+            )
+            {
+                Hosts = configuration["host"]
+                    ?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [],
+                BehindProxy = configuration["behind-proxy"] == "true",
+            },
+            null
+        );
     }
 }

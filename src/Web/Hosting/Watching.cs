@@ -8,7 +8,8 @@ using OpenTelemetry.Metrics;
 namespace HomeStart.Web.Hosting;
 
 /// <summary>
-/// For whoever runs it: <c>/health</c> says whether it can work, <c>/metrics</c> how it works (requests, runtime, orders) in Prometheus' text format, to who knows the secret of
+/// For whoever runs it: <c>/health</c> says whether it can work, <c>/metrics</c> how it works (requests, runtime,
+/// orders) in Prometheus' text format, to who knows the secret of
 /// the data folder.
 /// </summary>
 internal static class Watching
@@ -18,19 +19,31 @@ internal static class Watching
     public static void AddWatching(this IServiceCollection services)
     {
         services.AddHealthChecks().AddCheck<DatabaseHealth>("database").AddCheck<OutsideHealth>("counterparts");
-        services.AddOpenTelemetry().WithMetrics(metrics => metrics
-            .AddMeter("Microsoft.AspNetCore.Hosting", "Microsoft.AspNetCore.Server.Kestrel", "System.Runtime", OrderMetrics.MeterName)
-            .AddPrometheusExporter());
+        services
+            .AddOpenTelemetry()
+            .WithMetrics(metrics =>
+                metrics
+                    .AddMeter(
+                        "Microsoft.AspNetCore.Hosting",
+                        "Microsoft.AspNetCore.Server.Kestrel",
+                        "System.Runtime",
+                        OrderMetrics.MeterName
+                    )
+                    .AddPrometheusExporter()
+            );
     }
 
     public static void MapWatching(this WebApplication app, StartOptions options)
     {
         app.MapHealthChecks("/health").WithMetadata(new ForEverybody());
-        app.MapPrometheusScrapingEndpoint(Metrics).WithMetadata(new ForEverybody()).Add(endpoint =>
-        {
-            var scrape = endpoint.RequestDelegate!;
-            endpoint.RequestDelegate = http => CounterpartsSecret.IsKnownTo(http.Request, options.Data) ? scrape(http) : Refuse(http);
-        });
+        app.MapPrometheusScrapingEndpoint(Metrics)
+            .WithMetadata(new ForEverybody())
+            .Add(endpoint =>
+            {
+                var scrape = endpoint.RequestDelegate!;
+                endpoint.RequestDelegate = http =>
+                    CounterpartsSecret.IsKnownTo(http.Request, options.Data) ? scrape(http) : Refuse(http);
+            });
     }
 
     private static Task Refuse(HttpContext http)
@@ -41,14 +54,18 @@ internal static class Watching
 
     private sealed class DatabaseHealth(HomeStartDb db) : IHealthCheck
     {
-        public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default)
+        public async Task<HealthCheckResult> CheckHealthAsync(
+            HealthCheckContext context,
+            CancellationToken cancellationToken = default
+        )
         {
             try
             {
                 await db.Workspaces.IgnoreQueryFilters().AnyAsync(cancellationToken);
                 return HealthCheckResult.Healthy();
             }
-            catch (Exception exception) when (exception is Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
+            catch (Exception exception)
+                when (exception is Microsoft.Data.Sqlite.SqliteException or InvalidOperationException)
             {
                 return HealthCheckResult.Unhealthy("The database cannot be read.", exception);
             }
@@ -57,7 +74,12 @@ internal static class Watching
 
     private sealed class OutsideHealth(IOutsideHealth outside) : IHealthCheck
     {
-        public async Task<HealthCheckResult> CheckHealthAsync(HealthCheckContext context, CancellationToken cancellationToken = default) =>
-            await outside.IsWellAsync(cancellationToken) ? HealthCheckResult.Healthy() : HealthCheckResult.Unhealthy("The counterparts do not answer, or their file is damaged.");
+        public async Task<HealthCheckResult> CheckHealthAsync(
+            HealthCheckContext context,
+            CancellationToken cancellationToken = default
+        ) =>
+            await outside.IsWellAsync(cancellationToken)
+                ? HealthCheckResult.Healthy()
+                : HealthCheckResult.Unhealthy("The counterparts do not answer, or their file is damaged.");
     }
 }

@@ -21,19 +21,57 @@ internal static class MailEndpoints
     public static void MapMail(this IEndpointRouteBuilder app)
     {
         app.MapGet("/api/mail", ListAsync).WithName("getMail").Produces<MailWire>();
-        app.MapGet("/api/mail/{id}.eml", FileAsync).WithName("mailFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapGet("/api/mail/{id}.eml", FileAsync)
+            .WithName("mailFile")
+            .Produces(StatusCodes.Status200OK)
+            .ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static async Task<IResult> ListAsync(OwnMailbox own, HomeStartDb db, IMailbox mailbox, StartOptions options, OpenAddress open, CancellationToken cancel)
+    private static async Task<IResult> ListAsync(
+        OwnMailbox own,
+        HomeStartDb db,
+        IMailbox mailbox,
+        StartOptions options,
+        OpenAddress open,
+        CancellationToken cancel
+    )
     {
         var arrived = await mailbox.ListAsync(await own.WorldAsync(cancel), cancel);
         var rows = await db.Outbox.AsNoTracking().Where(row => row.State != OutboxState.Sent).ToListAsync(cancel);
-        return Results.Ok(new MailWire(
-            arrived is null,
-            [.. (arrived ?? []).Select(letter => LetterWire.Of(letter, [open.Now, options.PublicAddress], new Uri(options.CounterpartsAddress, "/pages/")))],
-            [.. rows.OrderBy(row => row.WrittenAt).Select(row => UnsentLetterWire.Of(Documents.Read<Letter>(row.Document), row.WrittenAt, row.Tries, row.State == OutboxState.Refused ? null : DateTimeOffset.FromUnixTimeSeconds(row.NextAt)))]));
+        return Results.Ok(
+            new MailWire(
+                arrived is null,
+                [
+                    .. (arrived ?? []).Select(letter =>
+                        LetterWire.Of(
+                            letter,
+                            [open.Now, options.PublicAddress],
+                            new Uri(options.CounterpartsAddress, "/pages/")
+                        )
+                    ),
+                ],
+                [
+                    .. rows.OrderBy(row => row.WrittenAt)
+                        .Select(row =>
+                            UnsentLetterWire.Of(
+                                Documents.Read<Letter>(row.Document),
+                                row.WrittenAt,
+                                row.Tries,
+                                row.State == OutboxState.Refused ? null : DateTimeOffset.FromUnixTimeSeconds(row.NextAt)
+                            )
+                        ),
+                ]
+            )
+        );
     }
 
-    private static async Task<IResult> FileAsync(string id, OwnMailbox own, IMailbox mailbox, CancellationToken cancel) =>
-        await mailbox.ReadAsync(await own.WorldAsync(cancel), id, cancel) is { } raw ? Results.File(raw, "message/rfc822", $"mail-{id[..8]}.eml") : Results.Problem("There is no such mail here.", statusCode: StatusCodes.Status404NotFound);
+    private static async Task<IResult> FileAsync(
+        string id,
+        OwnMailbox own,
+        IMailbox mailbox,
+        CancellationToken cancel
+    ) =>
+        await mailbox.ReadAsync(await own.WorldAsync(cancel), id, cancel) is { } raw
+            ? Results.File(raw, "message/rfc822", $"mail-{id[..8]}.eml")
+            : Results.Problem("There is no such mail here.", statusCode: StatusCodes.Status404NotFound);
 }

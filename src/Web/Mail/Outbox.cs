@@ -6,7 +6,10 @@ using HomeStart.Web.Hosting;
 
 namespace HomeStart.Web.Mail;
 
-/// <summary>Where mails are put that are to be sent: saved together with what they tell of, so that none is lost and none is sent of what did not happen.</summary>
+/// <summary>
+/// Where mails are put that are to be sent: saved together with what they tell of, so that none is lost and none is
+/// sent of what did not happen.
+/// </summary>
 public sealed class Outbox(HomeStartDb db, OpenAddress open, TimeProvider time)
 {
     /// <summary>Writes to the owner where a change of an order is news. The caller saves.</summary>
@@ -20,10 +23,24 @@ public sealed class Outbox(HomeStartDb db, OpenAddress open, TimeProvider time)
         }
 
         var id = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{workspace:N} {now.Id:N} {version}")).AsSpan(0, 16));
-        return Add(workspace, OrderLetters.Of(news, now, id, new Uri(open.Of(now), $"/sites/{now.SiteId}/orders/{now.Id}")));
+        return Add(
+            workspace,
+            OrderLetters.Of(news, now, id, new Uri(open.Of(now), $"/sites/{now.SiteId}/orders/{now.Id}"))
+        );
     }
 
     /// <summary>Puts a mail there. The caller saves.</summary>
     public OutboxRow Add(Guid workspace, Letter letter) =>
-        db.Outbox.Add(new OutboxRow { WorkspaceId = workspace, Id = letter.Id, WrittenAt = time.GetUtcNow(), NextAt = time.GetUtcNow().ToUnixTimeSeconds(), Document = Documents.Write(letter) }).Entity;
+        db
+            .Outbox.Add(
+                new OutboxRow
+                {
+                    WorkspaceId = workspace,
+                    Id = letter.Id,
+                    WrittenAt = time.GetUtcNow(),
+                    NextAt = time.GetUtcNow().ToUnixTimeSeconds(),
+                    Document = Documents.Write(letter),
+                }
+            )
+            .Entity;
 }

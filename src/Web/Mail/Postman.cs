@@ -7,7 +7,9 @@ namespace HomeStart.Web.Mail;
 /// <summary>Says that there is something to send.</summary>
 public sealed class PostBell
 {
-    private readonly Channel<bool> _rung = Channel.CreateBounded<bool>(new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite });
+    private readonly Channel<bool> _rung = Channel.CreateBounded<bool>(
+        new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
+    );
 
     public void Ring() => _rung.Writer.TryWrite(true);
 
@@ -23,10 +25,12 @@ public sealed class PostBell
 }
 
 /// <summary>
-/// Sends what is in the outbox, oldest first. What nobody takes is tried again after growing pauses and never given up; what a stopped server may have sent is sent again, under
+/// Sends what is in the outbox, oldest first. What nobody takes is tried again after growing pauses and never given up;
+/// what a stopped server may have sent is sent again, under
 /// the same id, and filed once.
 /// </summary>
-public sealed partial class Postman(IServiceScopeFactory scopes, PostBell bell, TimeProvider time, ILogger<Postman> log) : BackgroundService
+public sealed partial class Postman(IServiceScopeFactory scopes, PostBell bell, TimeProvider time, ILogger<Postman> log)
+    : BackgroundService
 {
     private const int LongestPauseSeconds = 300;
     private static readonly TimeSpan Round = TimeSpan.FromSeconds(2);
@@ -37,9 +41,7 @@ public sealed partial class Postman(IServiceScopeFactory scopes, PostBell bell, 
         {
             try
             {
-                while (await SendNextAsync(stoppingToken))
-                {
-                }
+                while (await SendNextAsync(stoppingToken)) { }
 
                 await bell.WaitAsync(Round, time, stoppingToken);
             }
@@ -60,12 +62,21 @@ public sealed partial class Postman(IServiceScopeFactory scopes, PostBell bell, 
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<HomeStartDb>();
         var now = time.GetUtcNow().ToUnixTimeSeconds();
-        if (await db.Outbox.IgnoreQueryFilters().Where(row => row.State == OutboxState.Waiting && row.NextAt <= now).OrderBy(row => row.NextAt).FirstOrDefaultAsync(cancel) is not { } row)
+        if (
+            await db
+                .Outbox.IgnoreQueryFilters()
+                .Where(row => row.State == OutboxState.Waiting && row.NextAt <= now)
+                .OrderBy(row => row.NextAt)
+                .FirstOrDefaultAsync(cancel)
+            is not { } row
+        )
         {
             return false;
         }
 
-        var outcome = await scope.ServiceProvider.GetRequiredService<IPostOffice>().SendAsync(new World(row.WorkspaceId), Documents.Read<Letter>(row.Document), cancel);
+        var outcome = await scope
+            .ServiceProvider.GetRequiredService<IPostOffice>()
+            .SendAsync(new World(row.WorkspaceId), Documents.Read<Letter>(row.Document), cancel);
         row.Tries++;
         (row.State, row.NextAt) = outcome.State switch
         {
@@ -77,6 +88,9 @@ public sealed partial class Postman(IServiceScopeFactory scopes, PostBell bell, 
         return true;
     }
 
-    [LoggerMessage(Level = LogLevel.Error, Message = "The outbox met a fault of our own; it is looked at again in a while.")]
+    [LoggerMessage(
+        Level = LogLevel.Error,
+        Message = "The outbox met a fault of our own; it is looked at again in a while."
+    )]
     private partial void LogFault(Exception exception);
 }

@@ -12,15 +12,24 @@ internal sealed class ArrivedFiles : IDisposable
     private readonly ZipArchive? _archive;
     private readonly List<Func<Stream>> _open;
 
-    private ArrivedFiles(ZipArchive? archive, List<OfferedFile> files, List<Func<Stream>> open) => (_archive, Files, _open) = (archive, files, open);
+    private ArrivedFiles(ZipArchive? archive, List<OfferedFile> files, List<Func<Stream>> open) =>
+        (_archive, Files, _open) = (archive, files, open);
 
     public IReadOnlyList<OfferedFile> Files { get; }
 
     public Stream Open(int index) => _open[index]();
 
-    public static ArrivedFiles Plain(IReadOnlyList<(OfferedFile File, string Path)> files) => new(null, [.. files.Select(file => file.File)], [.. files.Select(file => (Func<Stream>)(() => File.OpenRead(file.Path)))]);
+    public static ArrivedFiles Plain(IReadOnlyList<(OfferedFile File, string Path)> files) =>
+        new(
+            null,
+            [.. files.Select(file => file.File)],
+            [.. files.Select(file => (Func<Stream>)(() => File.OpenRead(file.Path)))]
+        );
 
-    /// <summary>The files of a ZIP archive, none of them unpacked yet; null, with the reasons, where it holds what a site may not have.</summary>
+    /// <summary>
+    /// The files of a ZIP archive, none of them unpacked yet; null, with the reasons, where it holds what a site may
+    /// not have.
+    /// </summary>
     public static ArrivedFiles? Unpacked(string path, long? storage, FaultList faults)
     {
         ZipArchive archive;
@@ -30,20 +39,44 @@ internal sealed class ArrivedFiles : IDisposable
         }
         catch (InvalidDataException)
         {
-            faults.Add(FaultCodes.BadType, "files[0]", FaultReason.Said, "This is no ZIP archive, or it did not arrive as it was.");
+            faults.Add(
+                FaultCodes.BadType,
+                "files[0]",
+                FaultReason.Said,
+                "This is no ZIP archive, or it did not arrive as it was."
+            );
             return null;
         }
 
         try
         {
             // Folders have no bytes; what a computer adds of its own accord is not meant.
-            var entries = archive.Entries.Where(entry => !entry.FullName.EndsWith('/') && !IsClutter(entry.FullName)).ToList();
+            var entries = archive
+                .Entries.Where(entry => !entry.FullName.EndsWith('/') && !IsClutter(entry.FullName))
+                .ToList();
             var common = CommonFolder(entries);
-            List<OfferedFile> files = [.. entries.Select(entry => new OfferedFile(entry.FullName[common..], entry.Length, ((entry.ExternalAttributes >> 16) & KindMask) == Link))];
+            List<OfferedFile> files =
+            [
+                .. entries.Select(entry => new OfferedFile(
+                    entry.FullName[common..],
+                    entry.Length,
+                    ((entry.ExternalAttributes >> 16) & KindMask) == Link
+                )),
+            ];
             FileRules.Check(files, faults);
-            foreach (var (index, entry) in entries.Index().Where(entry => FileRules.IsBomb(entry.Item.CompressedLength, entry.Item.Length)))
+            foreach (
+                var (index, entry) in entries
+                    .Index()
+                    .Where(entry => FileRules.IsBomb(entry.Item.CompressedLength, entry.Item.Length))
+            )
             {
-                faults.Add(FaultCodes.BadType, $"files[{index}]", FaultReason.FileFlawed, entry.FullName, FileFlaw.Bomb);
+                faults.Add(
+                    FaultCodes.BadType,
+                    $"files[{index}]",
+                    FaultReason.FileFlawed,
+                    entry.FullName,
+                    FileFlaw.Bomb
+                );
             }
 
             if (files.Count == 0)
@@ -51,14 +84,23 @@ internal sealed class ArrivedFiles : IDisposable
                 faults.Add(FaultCodes.Required, "files[0]", FaultReason.Said, "There is no file in this archive.");
             }
 
-            if (!faults.Any && Math.Min(storage ?? FileRules.LargestUpload, FileRules.LargestUpload) is var most && files.Sum(file => file.Size) is var size && size > most)
+            if (
+                !faults.Any
+                && Math.Min(storage ?? FileRules.LargestUpload, FileRules.LargestUpload) is var most
+                && files.Sum(file => file.Size) is var size
+                && size > most
+            )
             {
                 faults.Add(FaultCodes.OutOfRange, "files", FaultReason.SpaceFull, size, most);
             }
 
             if (!faults.Any)
             {
-                return new ArrivedFiles(archive, files, [.. entries.Select(entry => (Func<Stream>)(() => new Bounded(entry.Open(), entry.Length)))]);
+                return new ArrivedFiles(
+                    archive,
+                    files,
+                    [.. entries.Select(entry => (Func<Stream>)(() => new Bounded(entry.Open(), entry.Length)))]
+                );
             }
         }
         catch (InvalidDataException)
@@ -76,10 +118,19 @@ internal sealed class ArrivedFiles : IDisposable
     private static int CommonFolder(List<ZipArchiveEntry> entries)
     {
         var first = entries.Count == 0 ? -1 : entries[0].FullName.IndexOf('/', StringComparison.Ordinal);
-        return first > 0 && entries.TrueForAll(entry => entry.FullName.StartsWith(entries[0].FullName[..(first + 1)], StringComparison.Ordinal)) && entries[0].FullName[0] != '.' ? first + 1 : 0;
+        return
+            first > 0
+            && entries.TrueForAll(entry =>
+                entry.FullName.StartsWith(entries[0].FullName[..(first + 1)], StringComparison.Ordinal)
+            )
+            && entries[0].FullName[0] != '.'
+            ? first + 1
+            : 0;
     }
 
-    private static bool IsClutter(string path) => path.StartsWith("__MACOSX/", StringComparison.Ordinal) || path.Split('/')[^1] is ".DS_Store" or "Thumbs.db" or "desktop.ini";
+    private static bool IsClutter(string path) =>
+        path.StartsWith("__MACOSX/", StringComparison.Ordinal)
+        || path.Split('/')[^1] is ".DS_Store" or "Thumbs.db" or "desktop.ini";
 
     // What says it has so many bytes and has more fills a disk: it is not read past what it said.
     private sealed class Bounded(Stream inner, long length) : Stream
@@ -103,9 +154,17 @@ internal sealed class ArrivedFiles : IDisposable
 
         public override int Read(byte[] buffer, int offset, int count) => Counted(inner.Read(buffer, offset, count));
 
-        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default) => Counted(await inner.ReadAsync(buffer, cancellationToken));
+        public override async ValueTask<int> ReadAsync(
+            Memory<byte> buffer,
+            CancellationToken cancellationToken = default
+        ) => Counted(await inner.ReadAsync(buffer, cancellationToken));
 
-        public override Task<int> ReadAsync(byte[] buffer, int offset, int count, CancellationToken cancellationToken) => ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
+        public override Task<int> ReadAsync(
+            byte[] buffer,
+            int offset,
+            int count,
+            CancellationToken cancellationToken
+        ) => ReadAsync(buffer.AsMemory(offset, count), cancellationToken).AsTask();
 
         public override void Flush() => throw new NotSupportedException();
 
@@ -121,6 +180,7 @@ internal sealed class ArrivedFiles : IDisposable
             base.Dispose(disposing);
         }
 
-        private int Counted(int read) => (_read += read) <= _length ? read : throw new InvalidDataException("The archive holds more than it says.");
+        private int Counted(int read) =>
+            (_read += read) <= _length ? read : throw new InvalidDataException("The archive holds more than it says.");
     }
 }

@@ -6,7 +6,16 @@ using HomeStart.Web.Session;
 namespace HomeStart.Web.Online;
 
 /// <summary>Asks everybody between a domain and its host at once.</summary>
-internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Workspace workspace, IHostingCompany hosts, IHostPanel panel, IRegistrar registrar, NameServerDesk nameServers, TimeProvider time)
+internal sealed class ChainDesk(
+    OnlineDesk desk,
+    Orders.OrderDesk orders,
+    Workspace workspace,
+    IHostingCompany hosts,
+    IHostPanel panel,
+    IRegistrar registrar,
+    NameServerDesk nameServers,
+    TimeProvider time
+)
 {
     /// <param name="ask">Whether the certificate is asked for first.</param>
     public async Task<IResult> AnswerAsync(Guid orderId, bool ask, CancellationToken cancel)
@@ -28,30 +37,74 @@ internal sealed class ChainDesk(OnlineDesk desk, Orders.OrderDesk orders, Worksp
 
         var (world, today) = (hosted.World, await workspace.BusinessDateAsync(cancel));
         var entry = hosts.EntryAsync(world, hosted.Hosting.Book, cancel);
-        var (record, zone, places) = (registrar.LookUpAsync(world, domain, cancel), nameServers.ZoneOfAsync(world, domain, cancel), nameServers.PlacesAsync(world, domain, cancel));
-        var (server, certificate) = (panel.VisitAsync(world, domain, cancel), panel.CertificateAsync(world, hosted.Account.Id, domain, ask, today, cancel));
+        var (record, zone, places) = (
+            registrar.LookUpAsync(world, domain, cancel),
+            nameServers.ZoneOfAsync(world, domain, cancel),
+            nameServers.PlacesAsync(world, domain, cancel)
+        );
+        var (server, certificate) = (
+            panel.VisitAsync(world, domain, cancel),
+            panel.CertificateAsync(world, hosted.Account.Id, domain, ask, today, cancel)
+        );
         await Task.WhenAll(entry, record, zone, places, server, certificate);
         if (await entry is not { } known)
         {
-            return Results.Problem($"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+            return Results.Problem(
+                $"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while.",
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            );
         }
 
         // A borrowed address is the host's own: no registry has it by itself.
-        var facts = new NameFacts(known, known.Lends(domain) ? known.NameServers : (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server, Certificate = await certificate };
-        return Results.Ok(NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with { Site = desk.AddressOf(hosted, domain)! });
+        var facts = new NameFacts(
+            known,
+            known.Lends(domain) ? known.NameServers
+                : (await record)?.NameServers is { } servers ? [.. servers]
+                : null,
+            await zone,
+            [.. await places]
+        )
+        {
+            ServerStatus = await server,
+            Certificate = await certificate,
+        };
+        return Results.Ok(
+            NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with
+            {
+                Site = desk.AddressOf(hosted, domain)!,
+            }
+        );
     }
 
-    // What was bought at a seller's own page is held against its key sheet: everybody is asked but the host, who knows nothing of us.
+    // What was bought at a seller's own page is held against its key sheet: everybody is asked but the host, who knows
+    // nothing of us.
     private async Task<IResult> ThereAsync(Order order, World world, CancellationToken cancel)
     {
-        if (order is not { Things.Hosting: { } hosting } || order.There!.Keys.AsEntry() is not { } entry || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain)
+        if (
+            order is not { Things.Hosting: { } hosting }
+            || order.There!.Keys.AsEntry() is not { } entry
+            || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain
+        )
         {
             return Results.NoContent();
         }
 
-        var (record, zone, places, server) = (registrar.LookUpAsync(world, domain, cancel), nameServers.ZoneOfAsync(world, domain, cancel), nameServers.PlacesAsync(world, domain, cancel), panel.VisitAsync(world, domain, cancel));
+        var (record, zone, places, server) = (
+            registrar.LookUpAsync(world, domain, cancel),
+            nameServers.ZoneOfAsync(world, domain, cancel),
+            nameServers.PlacesAsync(world, domain, cancel),
+            panel.VisitAsync(world, domain, cancel)
+        );
         await Task.WhenAll(record, zone, places, server);
-        var facts = new NameFacts(entry, (await record)?.NameServers is { } servers ? [.. servers] : null, await zone, [.. await places]) { ServerStatus = await server };
+        var facts = new NameFacts(
+            entry,
+            (await record)?.NameServers is { } servers ? [.. servers] : null,
+            await zone,
+            [.. await places]
+        )
+        {
+            ServerStatus = await server,
+        };
         return Results.Ok(NameChainWire.Of(domain, hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()));
     }
 }

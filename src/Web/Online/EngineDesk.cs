@@ -9,34 +9,98 @@ internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace wo
     private static readonly int AdministratorStep = 1 + EngineSteps.All.IndexOf(EngineSteps.Administrator);
 
     public async Task<IReadOnlyList<EngineOffer>?> OffersAsync(Hosted hosted, CancellationToken cancel) =>
-        await panel.EnginesAsync(hosted.World, hosted.Hosting.Book, await workspace.BusinessDateAsync(cancel), cancel) is { } kept ? PanelDocuments.Offers(kept.Content.AsMemory()) : null;
+        await panel.EnginesAsync(hosted.World, hosted.Hosting.Book, await workspace.BusinessDateAsync(cancel), cancel)
+            is { } kept
+            ? PanelDocuments.Offers(kept.Content.AsMemory())
+            : null;
 
-    public Task<(int Version, IReadOnlyList<InstalledEngine> Value)?> InstalledAsync(Hosted hosted, CancellationToken cancel) => desk.ReadAsync(hosted, PanelKinds.Engines, PanelDocuments.Engines, cancel);
+    public Task<(int Version, IReadOnlyList<InstalledEngine> Value)?> InstalledAsync(
+        Hosted hosted,
+        CancellationToken cancel
+    ) => desk.ReadAsync(hosted, PanelKinds.Engines, PanelDocuments.Engines, cancel);
 
     public async Task<EnginesWire?> WireAsync(Hosted hosted, CancellationToken cancel) =>
-        await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed) ? EnginesWire.Of(offers, installed, hosted.Plan?.Allowed(PlanLimit.Databases), desk.AddressOf(hosted, hosted.Domain)) : null;
+        await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed)
+            ? EnginesWire.Of(
+                offers,
+                installed,
+                hosted.Plan?.Allowed(PlanLimit.Databases),
+                desk.AddressOf(hosted, hosted.Domain)
+            )
+            : null;
 
-    /// <summary>Carries out a step. Where the answer to the last one is lost, what the host lists tells whether it was done.</summary>
-    public async Task<PanelAnswer> StepAsync(Hosted hosted, EngineWish wish, int step, string? password, CancellationToken cancel)
+    /// <summary>
+    /// Carries out a step. Where the answer to the last one is lost, what the host lists tells whether it was done.
+    /// </summary>
+    public async Task<PanelAnswer> StepAsync(
+        Hosted hosted,
+        EngineWish wish,
+        int step,
+        string? password,
+        CancellationToken cancel
+    )
     {
-        var request = new EngineRequest(wish.Engine, wish.Folder, wish.Title, wish.User, wish.Mail, step, step == AdministratorStep ? password : null);
-        var answer = await panel.EngineStepAsync(hosted.World, hosted.Account.Id, request, await workspace.BusinessDateAsync(cancel), cancel);
-        return answer.State == PanelState.NoAnswer && step == EngineSteps.All.Length && await InstalledAsync(hosted, cancel) is var (_, installed)
-            && installed.Any(engine => (engine.Engine, engine.Folder, engine.Title, engine.User) == (wish.Engine, wish.Folder, wish.Title, wish.User))
+        var request = new EngineRequest(
+            wish.Engine,
+            wish.Folder,
+            wish.Title,
+            wish.User,
+            wish.Mail,
+            step,
+            step == AdministratorStep ? password : null
+        );
+        var answer = await panel.EngineStepAsync(
+            hosted.World,
+            hosted.Account.Id,
+            request,
+            await workspace.BusinessDateAsync(cancel),
+            cancel
+        );
+        return
+            answer.State == PanelState.NoAnswer
+            && step == EngineSteps.All.Length
+            && await InstalledAsync(hosted, cancel) is var (_, installed)
+            && installed.Any(engine =>
+                (engine.Engine, engine.Folder, engine.Title, engine.User)
+                == (wish.Engine, wish.Folder, wish.Title, wish.User)
+            )
             ? new PanelAnswer(PanelState.Done)
             : answer;
     }
 
-    /// <summary>Takes an engine away, its own files and no others. The version before stays with the host: they can be put back from it.</summary>
+    /// <summary>
+    /// Takes an engine away, its own files and no others. The version before stays with the host: they can be put back
+    /// from it.
+    /// </summary>
     public async Task<IResult> RemoveAsync(Hosted hosted, InstalledEngine engine, CancellationToken cancel)
     {
-        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space) || await InstalledAsync(hosted, cancel) is not var (listed, engines))
+        if (
+            await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space)
+            || await InstalledAsync(hosted, cancel) is not var (listed, engines)
+        )
         {
             return OnlineDesk.Silent(hosted);
         }
 
-        var removed = await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(space.Without(engine.Files)), cancel);
-        var answer = removed.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Engines, listed, PanelDocuments.Write(engines.Where(other => other.Folder != engine.Folder)), cancel) : removed;
-        return answer.State != PanelState.Done ? OnlineDesk.Explain(answer, hosted) : await WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire) : OnlineDesk.Silent(hosted);
+        var removed = await desk.WriteAsync(
+            hosted,
+            PanelKinds.Space,
+            version,
+            PanelDocuments.Write(space.Without(engine.Files)),
+            cancel
+        );
+        var answer =
+            removed.State == PanelState.Done
+                ? await desk.WriteAsync(
+                    hosted,
+                    PanelKinds.Engines,
+                    listed,
+                    PanelDocuments.Write(engines.Where(other => other.Folder != engine.Folder)),
+                    cancel
+                )
+                : removed;
+        return answer.State != PanelState.Done ? OnlineDesk.Explain(answer, hosted)
+            : await WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire)
+            : OnlineDesk.Silent(hosted);
     }
 }

@@ -16,17 +16,46 @@ internal static class EngineEndpoints
     {
         var engines = order.MapGroup("/engines");
         Problems(engines.MapGet("", GetAsync).WithName("getEngines").Produces<EnginesWire>());
-        Problems(engines.MapPost("", SetUpAsync).WithName("setUpEngine").Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        Problems(engines.MapPost("/update", UpdateAsync).WithName("updateEngine").Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        Problems(engines.MapPost("/remove", RemoveAsync).WithName("removeEngine").Produces<EnginesWire>()).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status507InsufficientStorage);
+        Problems(
+                engines
+                    .MapPost("", SetUpAsync)
+                    .WithName("setUpEngine")
+                    .Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)
+            )
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        Problems(
+                engines
+                    .MapPost("/update", UpdateAsync)
+                    .WithName("updateEngine")
+                    .Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)
+            )
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        Problems(engines.MapPost("/remove", RemoveAsync).WithName("removeEngine").Produces<EnginesWire>())
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status507InsufficientStorage);
     }
 
-    private static RouteHandlerBuilder Problems(RouteHandlerBuilder route) => route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+    private static RouteHandlerBuilder Problems(RouteHandlerBuilder route) =>
+        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
 
-    private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, EngineDesk engines, CancellationToken cancel) =>
-        await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing() : await engines.WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire) : OnlineDesk.Silent(hosted);
+    private static async Task<IResult> GetAsync(
+        Guid orderId,
+        OnlineDesk desk,
+        EngineDesk engines,
+        CancellationToken cancel
+    ) =>
+        await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
+        : await engines.WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire)
+        : OnlineDesk.Silent(hosted);
 
-    private static async Task<IResult> SetUpAsync(Guid orderId, JsonBody<SetUpEngineBody> body, HttpContext http, OnlineDesk desk, EngineDesk engines)
+    private static async Task<IResult> SetUpAsync(
+        Guid orderId,
+        JsonBody<SetUpEngineBody> body,
+        HttpContext http,
+        OnlineDesk desk,
+        EngineDesk engines
+    )
     {
         var cancel = http.RequestAborted;
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
@@ -38,22 +67,42 @@ internal static class EngineEndpoints
         var node = new Node(body.Root, "", faults);
         node.IsObject();
         var wish = new EngineWish(
-            node["engine"].RequiredText("The engine") ?? "", node["folder"].Text()?.Trim().Trim('/') ?? "", node["title"].Text()?.Trim() ?? "", node["user"].Text()?.Trim() ?? "", node["mail"].Text()?.Trim() ?? hosted.Order.Contact.Mail,
-            node["mayReplace"].Flag() ?? false);
+            node["engine"].RequiredText("The engine") ?? "",
+            node["folder"].Text()?.Trim().Trim('/') ?? "",
+            node["title"].Text()?.Trim() ?? "",
+            node["user"].Text()?.Trim() ?? "",
+            node["mail"].Text()?.Trim() ?? hosted.Order.Contact.Mail,
+            node["mayReplace"].Flag() ?? false
+        );
         var typed = node["password"].Text() is { Length: > 0 } password ? password : null;
         if (typed?.Length > LongestPassword)
         {
             node["password"].Fault(FaultCodes.OutOfRange, $"A password has at most {LongestPassword} characters.");
         }
 
-        if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space) || await engines.OffersAsync(hosted, cancel) is not { } offers || await engines.InstalledAsync(hosted, cancel) is not var (_, installed))
+        if (
+            await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space)
+            || await engines.OffersAsync(hosted, cancel) is not { } offers
+            || await engines.InstalledAsync(hosted, cancel) is not var (_, installed)
+        )
         {
             return OnlineDesk.Silent(hosted);
         }
 
         if (!faults.Any)
         {
-            EngineRules.Check(wish, offers, installed, hosted.Plan?.Allowed(PlanLimit.Databases), space, hosted.Domain, typed is null ? null : Zxcvbn.Zxcvbn.MatchPassword(typed, [wish.User, wish.Title, hosted.Domain?.Text ?? ""]).Score, faults);
+            EngineRules.Check(
+                wish,
+                offers,
+                installed,
+                hosted.Plan?.Allowed(PlanLimit.Databases),
+                space,
+                hosted.Domain,
+                typed is null
+                    ? null
+                    : Zxcvbn.Zxcvbn.MatchPassword(typed, [wish.User, wish.Title, hosted.Domain?.Text ?? ""]).Score,
+                faults
+            );
         }
 
         if (faults.Any)
@@ -66,17 +115,64 @@ internal static class EngineEndpoints
         return Results.Empty;
     }
 
-    private static Task<IResult> UpdateAsync(Guid orderId, JsonBody<EngineFolderBody> body, HttpContext http, OnlineDesk desk, EngineDesk engines) =>
-        WithAsync(orderId, body, desk, engines, async (hosted, engine) =>
-        {
-            await TellAsync(http, hosted, engines, new EngineWish(engine.Engine, engine.Folder, engine.Title, engine.User, hosted.Order.Contact.Mail, true), null, null);
-            return Results.Empty;
-        }, http.RequestAborted);
+    private static Task<IResult> UpdateAsync(
+        Guid orderId,
+        JsonBody<EngineFolderBody> body,
+        HttpContext http,
+        OnlineDesk desk,
+        EngineDesk engines
+    ) =>
+        WithAsync(
+            orderId,
+            body,
+            desk,
+            engines,
+            async (hosted, engine) =>
+            {
+                await TellAsync(
+                    http,
+                    hosted,
+                    engines,
+                    new EngineWish(
+                        engine.Engine,
+                        engine.Folder,
+                        engine.Title,
+                        engine.User,
+                        hosted.Order.Contact.Mail,
+                        true
+                    ),
+                    null,
+                    null
+                );
+                return Results.Empty;
+            },
+            http.RequestAborted
+        );
 
-    private static Task<IResult> RemoveAsync(Guid orderId, JsonBody<EngineFolderBody> body, OnlineDesk desk, EngineDesk engines, CancellationToken cancel) =>
-        WithAsync(orderId, body, desk, engines, (hosted, engine) => engines.RemoveAsync(hosted, engine, cancel), cancel);
+    private static Task<IResult> RemoveAsync(
+        Guid orderId,
+        JsonBody<EngineFolderBody> body,
+        OnlineDesk desk,
+        EngineDesk engines,
+        CancellationToken cancel
+    ) =>
+        WithAsync(
+            orderId,
+            body,
+            desk,
+            engines,
+            (hosted, engine) => engines.RemoveAsync(hosted, engine, cancel),
+            cancel
+        );
 
-    private static async Task<IResult> WithAsync(Guid orderId, JsonBody<EngineFolderBody> body, OnlineDesk desk, EngineDesk engines, Func<Hosted, InstalledEngine, Task<IResult>> then, CancellationToken cancel)
+    private static async Task<IResult> WithAsync(
+        Guid orderId,
+        JsonBody<EngineFolderBody> body,
+        OnlineDesk desk,
+        EngineDesk engines,
+        Func<Hosted, InstalledEngine, Task<IResult>> then,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -99,24 +195,53 @@ internal static class EngineEndpoints
         return FaultResults.Unprocessable(faults);
     }
 
-    private static async Task TellAsync(HttpContext http, Hosted hosted, EngineDesk engines, EngineWish wish, string? password, string? made)
+    private static async Task TellAsync(
+        HttpContext http,
+        Hosted hosted,
+        EngineDesk engines,
+        EngineWish wish,
+        string? password,
+        string? made
+    )
     {
         var lines = new LineAnswer(http);
-        var makesDatabase = (await engines.OffersAsync(hosted, http.RequestAborted))?.FirstOrDefault(offer => offer.Id == wish.Engine)?.Databases != 0;
+        var makesDatabase =
+            (await engines.OffersAsync(hosted, http.RequestAborted))
+                ?.FirstOrDefault(offer => offer.Id == wish.Engine)
+                ?.Databases != 0;
         for (var step = 1; step <= EngineSteps.All.Length; step++)
         {
             var answer = await engines.StepAsync(hosted, wish, step, password, http.RequestAborted);
             if (answer.State != PanelState.Done)
             {
-                await lines.WriteAsync(new EngineLine(null, step - 1, EngineSteps.All.Length, null, answer.State == PanelState.Full
-                    ? $"{hosted.Hosting.Provider} has no room for it. Nothing of your site was changed."
-                    : answer.Message ?? $"{hosted.Hosting.Provider} does not answer at “{EngineSteps.All[step - 1]}”. What visitors see changes with the last step alone: look whether it stands, else try again."));
+                await lines.WriteAsync(
+                    new EngineLine(
+                        null,
+                        step - 1,
+                        EngineSteps.All.Length,
+                        null,
+                        answer.State == PanelState.Full
+                            ? $"{hosted.Hosting.Provider} has no room for it. Nothing of your site was changed."
+                            : answer.Message
+                                ?? $"{hosted.Hosting.Provider} does not answer at “{EngineSteps.All[step - 1]}”. "
+                                    + "What visitors see changes with the last step alone: look whether it stands, "
+                                    + "else try again."
+                    )
+                );
                 return;
             }
 
             // One that needs no database makes none: nothing is said of that step.
             var word = EngineSteps.All[step - 1];
-            await lines.WriteAsync(new EngineLine(word == EngineSteps.Database && !makesDatabase ? null : word, step, EngineSteps.All.Length, step == EngineSteps.All.Length ? made : null, null));
+            await lines.WriteAsync(
+                new EngineLine(
+                    word == EngineSteps.Database && !makesDatabase ? null : word,
+                    step,
+                    EngineSteps.All.Length,
+                    step == EngineSteps.All.Length ? made : null,
+                    null
+                )
+            );
         }
     }
 }

@@ -19,17 +19,30 @@ internal static class FirstPageEndpoints
     public static void MapFirstPage(this IEndpointRouteBuilder order)
     {
         var page = order.MapGroup("/first-page");
-        page.MapGet("", GetAsync).WithName("getFirstPage").Produces<FirstPageWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+        page.MapGet("", GetAsync)
+            .WithName("getFirstPage")
+            .Produces<FirstPageWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
         Changes(page.MapPut("", PutUpAsync).WithName("putPageUp").Produces<FirstPageWire>());
-        Changes(page.MapPut("/picture", PictureAsync).WithName("putPictureUp").Produces<PictureWire>()).WithMetadata(new RequestSizeLimitAttribute(LargestPicture));
+        Changes(page.MapPut("/picture", PictureAsync).WithName("putPictureUp").Produces<PictureWire>())
+            .WithMetadata(new RequestSizeLimitAttribute(LargestPicture));
     }
 
     /// <summary>The preview comes by a form, which carries no token: it changes nothing.</summary>
-    public static void MapPreview(this IEndpointRouteBuilder app) => app.MapPost("/api/orders/{orderId:guid}/first-page/preview.html", PreviewPageAsync).WithName("previewPageHtml").DisableAntiforgery().ExcludeFromDescription();
+    public static void MapPreview(this IEndpointRouteBuilder app) =>
+        app.MapPost("/api/orders/{orderId:guid}/first-page/preview.html", PreviewPageAsync)
+            .WithName("previewPageHtml")
+            .DisableAntiforgery()
+            .ExcludeFromDescription();
 
     private static RouteHandlerBuilder Changes(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable).ProducesProblem(StatusCodes.Status507InsufficientStorage);
+        route
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+            .ProducesProblem(StatusCodes.Status507InsufficientStorage);
 
     private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, HomeStartDb db, CancellationToken cancel)
     {
@@ -62,12 +75,27 @@ internal static class FirstPageEndpoints
         http.Response.RegisterForDispose(json ?? System.Text.Json.JsonDocument.Parse("null"));
         var page = json is null ? null : BusinessPageReader.Read(new Node(json.RootElement, "", faults));
         var site = desk.AddressOf(hosted, hosted.Domain);
-        http.Items[SecurityHeaders.PolicyItem] = $"default-src 'none'; style-src 'unsafe-inline'; img-src {site ?? "'none'"}; sandbox; frame-ancestors 'self'";
-        return Results.Text(page is null ? "<!DOCTYPE html><title>Not yet</title><p>Fill in the form, and the page stands here." : PageMaker.Make(page, page.Picture is { } picture && site is not null ? site + picture : null), "text/html; charset=utf-8");
+        http.Items[SecurityHeaders.PolicyItem] =
+            $"default-src 'none'; style-src 'unsafe-inline'; img-src {site ?? "'none'"}; sandbox; "
+            + "frame-ancestors 'self'";
+        return Results.Text(
+            page is null
+                ? "<!DOCTYPE html><title>Not yet</title><p>Fill in the form, and the page stands here."
+                : PageMaker.Make(page, page.Picture is { } picture && site is not null ? site + picture : null),
+            "text/html; charset=utf-8"
+        );
     }
 
     // What stands at the front is only replaced by this page where the owner says so, or where it is this page.
-    private static async Task<IResult> PutUpAsync(Guid orderId, JsonBody<PutPageUpBody> body, OnlineDesk desk, IHostPanel panel, HomeStartDb db, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> PutUpAsync(
+        Guid orderId,
+        JsonBody<PutPageUpBody> body,
+        OnlineDesk desk,
+        IHostPanel panel,
+        HomeStartDb db,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -89,7 +117,12 @@ internal static class FirstPageEndpoints
 
         if (!mayReplace && Wire(await MadeAsync(db, orderId, cancel), version, space).IsOccupied)
         {
-            faults.Say(FaultCodes.Unavailable, "mayReplace", "Another page stands at the front of your site. Say that it may be replaced: the version before is kept under Files.");
+            faults.Say(
+                FaultCodes.Unavailable,
+                "mayReplace",
+                "Another page stands at the front of your site. Say that it may be replaced: the version "
+                    + "before is kept under Files."
+            );
             return FaultResults.Unprocessable(faults);
         }
 
@@ -97,24 +130,44 @@ internal static class FirstPageEndpoints
         var file = new SiteFile(FrontPage, Hash(html), html.Length);
         var stored = await panel.StoreAsync(hosted.World, hosted.Account.Id, file.Hash, file.Size, Whole(html), cancel);
         var after = space.With([file], "", alone: false);
-        var answer = stored.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(after), cancel) : stored;
+        var answer =
+            stored.State == PanelState.Done
+                ? await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(after), cancel)
+                : stored;
         if (answer.State != PanelState.Done)
         {
             return OnlineDesk.Explain(answer, hosted);
         }
 
         await workspace.EnsureStoredAsync(cancel);
-        await db.AloneAsync(async () =>
-        {
-            var row = await db.FirstPages.SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) ?? db.FirstPages.Add(new FirstPageRow { WorkspaceId = workspace.Id, OrderId = orderId, Document = "" }).Entity;
-            row.Document = Documents.Write(page);
-            return await db.SaveChangesAsync(cancel);
-        }, cancel);
+        await db.AloneAsync(
+            async () =>
+            {
+                var row = await db.FirstPages.SingleOrDefaultAsync(row => row.OrderId == orderId, cancel)
+                    ?? db.FirstPages.Add(
+                        new FirstPageRow
+                        {
+                            WorkspaceId = workspace.Id,
+                            OrderId = orderId,
+                            Document = "",
+                        }
+                    ).Entity;
+                row.Document = Documents.Write(page);
+                return await db.SaveChangesAsync(cancel);
+            },
+            cancel
+        );
         return Results.Ok(Wire(page, answer.Version, after));
     }
 
     // A picture goes to the host at once, under a name of its own; it is seen when a page is put up with it.
-    private static async Task<IResult> PictureAsync(Guid orderId, RawBody body, OnlineDesk desk, IHostPanel panel, CancellationToken cancel)
+    private static async Task<IResult> PictureAsync(
+        Guid orderId,
+        RawBody body,
+        OnlineDesk desk,
+        IHostPanel panel,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -125,7 +178,13 @@ internal static class FirstPageEndpoints
         if (picture.Length > LargestPicture || Pictures.EndingOf(picture) is not { } ending)
         {
             var faults = new FaultList();
-            faults.Say(FaultCodes.BadType, "picture", picture.Length > LargestPicture ? "This picture has more than 5 MB: make it smaller first." : "This is no picture that browsers show: choose a PNG, JPEG, GIF or WebP.");
+            faults.Say(
+                FaultCodes.BadType,
+                "picture",
+                picture.Length > LargestPicture
+                    ? "This picture has more than 5 MB: make it smaller first."
+                    : "This is no picture that browsers show: choose a PNG, JPEG, GIF or WebP."
+            );
             return FaultResults.Unprocessable(faults);
         }
 
@@ -135,18 +194,41 @@ internal static class FirstPageEndpoints
         }
 
         var file = new SiteFile($"picture-{Hash(picture)[..8]}.{ending}", Hash(picture), picture.Length);
-        var stored = await panel.StoreAsync(hosted.World, hosted.Account.Id, file.Hash, file.Size, Whole(picture), cancel);
-        var answer = stored.State == PanelState.Done ? await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(space.With([file], "", alone: false)), cancel) : stored;
-        return answer.State == PanelState.Done ? Results.Ok(new PictureWire(file.Path)) : OnlineDesk.Explain(answer, hosted);
+        var stored = await panel.StoreAsync(
+            hosted.World,
+            hosted.Account.Id,
+            file.Hash,
+            file.Size,
+            Whole(picture),
+            cancel
+        );
+        var answer =
+            stored.State == PanelState.Done
+                ? await desk.WriteAsync(
+                    hosted,
+                    PanelKinds.Space,
+                    version,
+                    PanelDocuments.Write(space.With([file], "", alone: false)),
+                    cancel
+                )
+                : stored;
+        return answer.State == PanelState.Done
+            ? Results.Ok(new PictureWire(file.Path))
+            : OnlineDesk.Explain(answer, hosted);
     }
 
     private static async Task<BusinessPage?> MadeAsync(HomeStartDb db, Guid orderId, CancellationToken cancel) =>
-        await db.FirstPages.AsNoTracking().SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) is { } row ? Documents.Read<BusinessPage>(row.Document) : null;
+        await db.FirstPages.AsNoTracking().SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) is { } row
+            ? Documents.Read<BusinessPage>(row.Document)
+            : null;
 
     private static FirstPageWire Wire(BusinessPage? made, int version, WebSpace space)
     {
         var ours = made is null ? null : Hash(Encoding.UTF8.GetBytes(PageMaker.Make(made)));
-        return new FirstPageWire(made is null ? null : BusinessPageWire.Of(made), version > 0 && space.At(FrontPage) is { } front && front.Hash != ours && !IsBegun(front));
+        return new FirstPageWire(
+            made is null ? null : BusinessPageWire.Of(made),
+            version > 0 && space.At(FrontPage) is { } front && front.Hash != ours && !IsBegun(front)
+        );
     }
 
     // The host's own page is nobody's work: it may always go. It is the one a space begins with.

@@ -18,16 +18,34 @@ internal static class HostedEndpoints
     }
 
     private static RouteHandlerBuilder Asked(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit);
+        route
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+            .RequireRateLimiting(DomainsEndpoints.Limit);
 
-    private static void Changes(RouteHandlerBuilder route) => Asked(route).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    private static void Changes(RouteHandlerBuilder route) =>
+        Asked(route)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-    private static async Task<IResult> NamesAsync(Guid orderId, OnlineDesk desk, NameUses uses, CancellationToken cancel) =>
+    private static async Task<IResult> NamesAsync(
+        Guid orderId,
+        OnlineDesk desk,
+        NameUses uses,
+        CancellationToken cancel
+    ) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
-        : await uses.FindAsync(hosted, cancel) is var (version, names) ? Results.Ok(await uses.WireAsync(hosted, version, names, cancel))
+        : await uses.FindAsync(hosted, cancel) is var (version, names)
+            ? Results.Ok(await uses.WireAsync(hosted, version, names, cancel))
         : OnlineDesk.Silent(hosted);
 
-    private static async Task<IResult> ChangeNamesAsync(Guid orderId, JsonBody<ChangeNamesBody> body, OnlineDesk desk, NameUses uses, CancellationToken cancel)
+    private static async Task<IResult> ChangeNamesAsync(
+        Guid orderId,
+        JsonBody<ChangeNamesBody> body,
+        OnlineDesk desk,
+        NameUses uses,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -40,18 +58,35 @@ internal static class HostedEndpoints
         var (seen, names) = (node["version"].Whole() ?? 0, HostedNameReader.Read(node["names"]));
         if (!faults.Any)
         {
-            names.Check(await desk.OwnedAsync(cancel), hosted.Plan?.Allowed(PlanLimit.Websites), hosted.Plan?.Allowed(PlanLimit.Subdomains), faults);
+            names.Check(
+                await desk.OwnedAsync(cancel),
+                hosted.Plan?.Allowed(PlanLimit.Websites),
+                hosted.Plan?.Allowed(PlanLimit.Subdomains),
+                faults
+            );
         }
 
         return faults.Any ? FaultResults.Unprocessable(faults) : await uses.ChangeAsync(hosted, seen, names, cancel);
     }
 
-    private static async Task<IResult> MailAsync(Guid orderId, OnlineDesk desk, MailDesk mail, CancellationToken cancel) =>
+    private static async Task<IResult> MailAsync(
+        Guid orderId,
+        OnlineDesk desk,
+        MailDesk mail,
+        CancellationToken cancel
+    ) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
-        : await desk.ReadAsync(hosted, PanelKinds.Mail, PanelDocuments.Mail, cancel) is var (version, setUp) ? Results.Ok(await mail.WireAsync(hosted, version, setUp, cancel))
+        : await desk.ReadAsync(hosted, PanelKinds.Mail, PanelDocuments.Mail, cancel) is var (version, setUp)
+            ? Results.Ok(await mail.WireAsync(hosted, version, setUp, cancel))
         : OnlineDesk.Silent(hosted);
 
-    private static async Task<IResult> ChangeMailAsync(Guid orderId, JsonBody<ChangeMailBody> body, OnlineDesk desk, MailDesk mail, CancellationToken cancel)
+    private static async Task<IResult> ChangeMailAsync(
+        Guid orderId,
+        JsonBody<ChangeMailBody> body,
+        OnlineDesk desk,
+        MailDesk mail,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -72,10 +107,18 @@ internal static class HostedEndpoints
         }
 
         var answer = await desk.WriteAsync(hosted, PanelKinds.Mail, seen, PanelDocuments.Write(setUp), cancel);
-        return answer.State == PanelState.Done ? Results.Ok(await mail.WireAsync(hosted, answer.Version, setUp, cancel)) : OnlineDesk.Explain(answer, hosted);
+        return answer.State == PanelState.Done
+            ? Results.Ok(await mail.WireAsync(hosted, answer.Version, setUp, cancel))
+            : OnlineDesk.Explain(answer, hosted);
     }
 
-    private static async Task<IResult> TestMailAsync(Guid orderId, JsonBody<TestMailBody> body, OnlineDesk desk, MailDesk mail, CancellationToken cancel)
+    private static async Task<IResult> TestMailAsync(
+        Guid orderId,
+        JsonBody<TestMailBody> body,
+        OnlineDesk desk,
+        MailDesk mail,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -84,7 +127,12 @@ internal static class HostedEndpoints
 
         var faults = new FaultList();
         var to = new Node(body.Root, "", faults)["to"].RequiredText("The address")?.Trim().ToLowerInvariant();
-        if (!faults.Any && !(await mail.DomainsAsync(hosted, cancel)).Any(domain => to!.EndsWith("@" + domain, StringComparison.Ordinal)))
+        if (
+            !faults.Any
+            && !(await mail.DomainsAsync(hosted, cancel)).Any(domain =>
+                to!.EndsWith("@" + domain, StringComparison.Ordinal)
+            )
+        )
         {
             faults.Say(FaultCodes.BadType, "to", "A test mail goes to an address at one of your own domains.");
         }

@@ -10,60 +10,145 @@ namespace HomeStart.Web.Online;
 /// <summary>A hosting that was ordered and delivered.</summary>
 /// <param name="Domain">The main domain; null: there is none yet.</param>
 /// <param name="Plan">Null where its book does not sell it any more.</param>
-public sealed record Hosted(Order Order, OrderedHosting Hosting, HostAccount Account, World World, DomainName? Domain, HostedPlan? Plan);
+public sealed record Hosted(
+    Order Order,
+    OrderedHosting Hosting,
+    HostAccount Account,
+    World World,
+    DomainName? Domain,
+    HostedPlan? Plan
+);
 
 /// <summary>Finds what was ordered and delivered, and asks the host for its documents.</summary>
-public sealed class OnlineDesk(OrderDesk orders, Workspace workspace, HomeStartDb db, IHostPanel panel, StartOptions options)
+public sealed class OnlineDesk(
+    OrderDesk orders,
+    Workspace workspace,
+    HomeStartDb db,
+    IHostPanel panel,
+    StartOptions options
+)
 {
-    public static IResult Missing() => Results.Problem("There is no hosting of yours here: it may not be delivered yet.", statusCode: StatusCodes.Status404NotFound);
+    public static IResult Missing() =>
+        Results.Problem(
+            "There is no hosting of yours here: it may not be delivered yet.",
+            statusCode: StatusCodes.Status404NotFound
+        );
 
-    public static IResult Silent(Hosted hosted) => Results.Problem($"{hosted.Hosting.Provider} does not answer. Nothing is lost: try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+    public static IResult Silent(Hosted hosted) =>
+        Results.Problem(
+            $"{hosted.Hosting.Provider} does not answer. Nothing is lost: try again in a while.",
+            statusCode: StatusCodes.Status503ServiceUnavailable
+        );
 
-    /// <summary>The hosting of an order, or of the one whose included domain it claims; null: none was delivered.</summary>
+    /// <summary>
+    /// The hosting of an order, or of the one whose included domain it claims; null: none was delivered.
+    /// </summary>
     public async Task<Hosted?> FindAsync(Guid orderId, CancellationToken cancel)
     {
-        if (await orders.FindAsync(orderId, cancel) is not { } row || Documents.Read<Order>(row.Document) is not { State: OrderState.Completed } order)
+        if (
+            await orders.FindAsync(orderId, cancel) is not { } row
+            || Documents.Read<Order>(row.Document) is not { State: OrderState.Completed } order
+        )
         {
             return null;
         }
 
-        var claimed = order.Things.Hosting is null && order.ClaimOf is { } of && await orders.FindAsync(of, cancel) is { } first ? Documents.Read<Order>(first.Document) : order;
+        var claimed =
+            order.Things.Hosting is null && order.ClaimOf is { } of && await orders.FindAsync(of, cancel) is { } first
+                ? Documents.Read<Order>(first.Document)
+                : order;
         if (claimed is not { Things.Hosting: { } hosting, Account: { } account })
         {
             return null;
         }
 
         var book = workspace.Books.FirstOrDefault(book => book.Id == hosting.Book);
-        var domain = order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address ?? (await ClaimedAsync(claimed.Id, cancel)).FirstOrDefault();
-        return new Hosted(claimed, hosting, account, new World(row.WorldId), domain, book is null ? null : HostedPlan.Of(claimed, hosting, book));
+        var domain = order.Things.Domains.FirstOrDefault()?.Name
+            ?? hosting.Address
+            ?? (await ClaimedAsync(claimed.Id, cancel)).FirstOrDefault();
+        return new Hosted(
+            claimed,
+            hosting,
+            account,
+            new World(row.WorldId),
+            domain,
+            book is null ? null : HostedPlan.Of(claimed, hosting, book)
+        );
     }
 
-    /// <summary>Where a name of this made-up world is seen in a browser, ending in a slash: an origin of its own for each; null without a name.</summary>
-    public string? AddressOf(Hosted hosted, DomainName? name) => name is null ? null : $"http://{name}.{hosted.World}.localhost:{options.CounterpartsAddress.Port}/";
+    /// <summary>
+    /// Where a name of this made-up world is seen in a browser, ending in a slash: an origin of its own for each; null
+    /// without a name.
+    /// </summary>
+    public string? AddressOf(Hosted hosted, DomainName? name) =>
+        name is null ? null : $"http://{name}.{hosted.World}.localhost:{options.CounterpartsAddress.Port}/";
 
     /// <summary>Every domain that this owner has, or keeps and pointed somewhere.</summary>
     public async Task<IReadOnlyCollection<DomainName>> OwnedAsync(CancellationToken cancel) =>
-        [.. (await CompletedAsync(cancel)).SelectMany(order => order.Things.Domains.Select(domain => domain.Name).Append(order.Things.Hosting?.Address)).OfType<DomainName>().Distinct()];
+        [
+            .. (await CompletedAsync(cancel))
+                .SelectMany(order =>
+                    order.Things.Domains.Select(domain => domain.Name).Append(order.Things.Hosting?.Address)
+                )
+                .OfType<DomainName>()
+                .Distinct(),
+        ];
 
     /// <summary>A document as it stands, or stood; null: nobody answered, or not in a way that can be read.</summary>
-    public async Task<(int Version, T Value)?> ReadAsync<T>(Hosted hosted, string kind, Func<ReadOnlyMemory<byte>, T?> read, CancellationToken cancel, int? version = null)
-        where T : class => await panel.ReadAsync(hosted.World, hosted.Account.Id, kind, version, cancel) is { } kept && read(kept.Content.AsMemory()) is { } value ? (kept.Version, value) : null;
+    public async Task<(int Version, T Value)?> ReadAsync<T>(
+        Hosted hosted,
+        string kind,
+        Func<ReadOnlyMemory<byte>, T?> read,
+        CancellationToken cancel,
+        int? version = null
+    )
+        where T : class =>
+        await panel.ReadAsync(hosted.World, hosted.Account.Id, kind, version, cancel) is { } kept
+        && read(kept.Content.AsMemory()) is { } value
+            ? (kept.Version, value)
+            : null;
 
-    public Task<PanelAnswer> WriteAsync(Hosted hosted, string kind, int seen, byte[] content, CancellationToken cancel) => panel.WriteAsync(hosted.World, hosted.Account.Id, kind, seen, content, cancel);
+    public Task<PanelAnswer> WriteAsync(
+        Hosted hosted,
+        string kind,
+        int seen,
+        byte[] content,
+        CancellationToken cancel
+    ) => panel.WriteAsync(hosted.World, hosted.Account.Id, kind, seen, content, cancel);
 
     /// <summary>What to say where a change did not go through.</summary>
     public static IResult Explain(PanelAnswer answer, Hosted hosted) =>
         answer.State switch
         {
-            PanelState.Stale => Results.Problem("This was changed meanwhile, perhaps in another window. Look at what is there now, and make your change again.", statusCode: StatusCodes.Status409Conflict),
-            PanelState.Full => Results.Problem($"{hosted.Hosting.Provider} has no room for it: its disk, or the storage of your plan, is full. Nothing was changed.", statusCode: StatusCodes.Status507InsufficientStorage),
-            PanelState.Refused => Results.Problem(answer.Message ?? $"{hosted.Hosting.Provider} would not do it. Nothing was changed.", statusCode: StatusCodes.Status409Conflict),
-            _ => Results.Problem($"{hosted.Hosting.Provider} did not say whether it was done. Look again in a while: it stands whole or not at all.", statusCode: StatusCodes.Status503ServiceUnavailable),
+            PanelState.Stale => Results.Problem(
+                "This was changed meanwhile, perhaps in another window. Look at what is there now, and make "
+                    + "your change again.",
+                statusCode: StatusCodes.Status409Conflict
+            ),
+            PanelState.Full => Results.Problem(
+                $"{hosted.Hosting.Provider} has no room for it: its disk, or the storage of your plan, is full. "
+                    + "Nothing was changed.",
+                statusCode: StatusCodes.Status507InsufficientStorage
+            ),
+            PanelState.Refused => Results.Problem(
+                answer.Message ?? $"{hosted.Hosting.Provider} would not do it. Nothing was changed.",
+                statusCode: StatusCodes.Status409Conflict
+            ),
+            _ => Results.Problem(
+                $"{hosted.Hosting.Provider} did not say whether it was done. Look again in a while: it stands "
+                    + "whole or not at all.",
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            ),
         };
 
     private async Task<IEnumerable<DomainName>> ClaimedAsync(Guid of, CancellationToken cancel) =>
-        (await CompletedAsync(cancel)).Where(order => order.ClaimOf == of).SelectMany(order => order.Things.Domains.Select(domain => domain.Name)).OfType<DomainName>();
+        (await CompletedAsync(cancel))
+            .Where(order => order.ClaimOf == of)
+            .SelectMany(order => order.Things.Domains.Select(domain => domain.Name))
+            .OfType<DomainName>();
 
     private async Task<IEnumerable<Order>> CompletedAsync(CancellationToken cancel) =>
-        (await db.Orders.AsNoTracking().ToListAsync(cancel)).Select(row => Documents.Read<Order>(row.Document)).Where(order => order.State == OrderState.Completed);
+        (await db.Orders.AsNoTracking().ToListAsync(cancel))
+            .Select(row => Documents.Read<Order>(row.Document))
+            .Where(order => order.State == OrderState.Completed);
 }

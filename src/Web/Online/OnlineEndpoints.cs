@@ -3,7 +3,9 @@ using HomeStart.Web.Domains;
 
 namespace HomeStart.Web.Online;
 
-/// <summary>From ordered to seen: whether what was ordered is joined, checked link by link, and its certificate.</summary>
+/// <summary>
+/// From ordered to seen: whether what was ordered is joined, checked link by link, and its certificate.
+/// </summary>
 internal static class OnlineEndpoints
 {
     public static void MapOnline(this IEndpointRouteBuilder app)
@@ -20,9 +22,16 @@ internal static class OnlineEndpoints
     }
 
     private static void Asked(RouteHandlerBuilder route) =>
-        route.Produces<NameChainWire>().Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(DomainsEndpoints.Limit);
+        route
+            .Produces<NameChainWire>()
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+            .RequireRateLimiting(DomainsEndpoints.Limit);
 
-    private static Task<IResult> ChainAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) => chains.AnswerAsync(orderId, ask: false, cancel);
+    private static Task<IResult> ChainAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) =>
+        chains.AnswerAsync(orderId, ask: false, cancel);
 
-    private static Task<IResult> CertificateAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) => chains.AnswerAsync(orderId, ask: true, cancel);
+    private static Task<IResult> CertificateAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) =>
+        chains.AnswerAsync(orderId, ask: true, cancel);
 }

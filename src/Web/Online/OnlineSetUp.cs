@@ -4,5 +4,14 @@ namespace HomeStart.Web.Online;
 internal static class OnlineSetUp
 {
     public static void AddOnline(this IServiceCollection services) =>
-        services.AddScoped<OnlineDesk>().AddScoped<ChainDesk>().AddScoped<ZoneDesk>().AddScoped<UploadDesk>().AddScoped<UploadTidying>().AddScoped<Publishing>().AddScoped<NameUses>().AddScoped<MailDesk>().AddScoped<EngineDesk>();
+        services
+            .AddScoped<OnlineDesk>()
+            .AddScoped<ChainDesk>()
+            .AddScoped<ZoneDesk>()
+            .AddScoped<UploadDesk>()
+            .AddScoped<UploadTidying>()
+            .AddScoped<Publishing>()
+            .AddScoped<NameUses>()
+            .AddScoped<MailDesk>()
+            .AddScoped<EngineDesk>();
 }

@@ -4,7 +4,10 @@ using HomeStart.Formats;
 
 namespace HomeStart.Web.Online;
 
-/// <summary>Puts files up: first their bytes go to the host, where it does not have them; then, at once, the list in which they take their place. Going on after a stop sends only what is missing.</summary>
+/// <summary>
+/// Puts files up: first their bytes go to the host, where it does not have them; then, at once, the list in which they
+/// take their place. Going on after a stop sends only what is missing.
+/// </summary>
 internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
 {
     /// <summary>How many times another change may come in between.</summary>
@@ -12,7 +15,12 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
 
     private const int BufferSize = 64 * 1024;
 
-    public async IAsyncEnumerable<PutUpLine> PutUpAsync(Hosted hosted, ArrivedFiles arrived, UploadPlan plan, [EnumeratorCancellation] CancellationToken cancel)
+    public async IAsyncEnumerable<PutUpLine> PutUpAsync(
+        Hosted hosted,
+        ArrivedFiles arrived,
+        UploadPlan plan,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         var (files, whole) = (new List<SiteFile>(), arrived.Files.Count);
         var damage = default(string);
@@ -21,7 +29,13 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
             try
             {
                 await using var content = arrived.Open(index);
-                files.Add(new SiteFile(arrived.Files[index].Path, Convert.ToHexStringLower(await SHA256.HashDataAsync(content, cancel)), arrived.Files[index].Size));
+                files.Add(
+                    new SiteFile(
+                        arrived.Files[index].Path,
+                        Convert.ToHexStringLower(await SHA256.HashDataAsync(content, cancel)),
+                        arrived.Files[index].Size
+                    )
+                );
             }
             catch (InvalidDataException)
             {
@@ -42,7 +56,15 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
             yield break;
         }
 
-        if (await panel.MissingAsync(hosted.World, hosted.Account.Id, [.. files.Select(file => file.Hash).Distinct(StringComparer.Ordinal)], cancel) is not { } missing)
+        if (
+            await panel.MissingAsync(
+                hosted.World,
+                hosted.Account.Id,
+                [.. files.Select(file => file.Hash).Distinct(StringComparer.Ordinal)],
+                cancel
+            )
+            is not { } missing
+        )
         {
             yield return new PutUpLine(0, whole, null, Silent(hosted));
             yield break;
@@ -51,9 +73,28 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
         var wanted = missing.ToHashSet(StringComparer.Ordinal);
         foreach (var (index, file) in files.Index())
         {
-            if (wanted.Remove(file.Hash) && await panel.StoreAsync(hosted.World, hosted.Account.Id, file.Hash, file.Size, PartsAsync(arrived, index, cancel), cancel) is { State: not PanelState.Done } refused)
+            if (
+                wanted.Remove(file.Hash)
+                && await panel.StoreAsync(
+                    hosted.World,
+                    hosted.Account.Id,
+                    file.Hash,
+                    file.Size,
+                    PartsAsync(arrived, index, cancel),
+                    cancel
+                )
+                    is { State: not PanelState.Done } refused
+            )
             {
-                yield return new PutUpLine(index, whole, null, refused.State == PanelState.Full ? $"{hosted.Hosting.Provider} has no room for {file.Path}: its disk is full. What stands there is untouched. What you sent is kept here: try again later." : Silent(hosted));
+                yield return new PutUpLine(
+                    index,
+                    whole,
+                    null,
+                    refused.State == PanelState.Full
+                        ? $"{hosted.Hosting.Provider} has no room for {file.Path}: its disk is full. What stands "
+                            + "there is untouched. What you sent is kept here: try again later."
+                        : Silent(hosted)
+                );
                 yield break;
             }
 
@@ -63,7 +104,12 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
         yield return await PlaceAsync(hosted, files, plan, cancel);
     }
 
-    private async Task<string?> WouldRefuseAsync(Hosted hosted, IReadOnlyList<SiteFile> files, UploadPlan plan, CancellationToken cancel)
+    private async Task<string?> WouldRefuseAsync(
+        Hosted hosted,
+        IReadOnlyList<SiteFile> files,
+        UploadPlan plan,
+        CancellationToken cancel
+    )
     {
         if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (_, space))
         {
@@ -76,11 +122,18 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
     }
 
     // Puts files that the host has into the list of what is seen.
-    private async Task<PutUpLine> PlaceAsync(Hosted hosted, IReadOnlyList<SiteFile> files, UploadPlan plan, CancellationToken cancel)
+    private async Task<PutUpLine> PlaceAsync(
+        Hosted hosted,
+        IReadOnlyList<SiteFile> files,
+        UploadPlan plan,
+        CancellationToken cancel
+    )
     {
         for (var attempt = 0; attempt < Tries; attempt++)
         {
-            if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space))
+            if (
+                await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space)
+            )
             {
                 break;
             }
@@ -98,7 +151,12 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
                 case PanelState.Done:
                     return new PutUpLine(files.Count, files.Count, answer.Version, null);
                 case PanelState.Full:
-                    return new PutUpLine(files.Count, files.Count, null, $"{hosted.Hosting.Provider} has no room for all of it. What stands there is untouched.");
+                    return new PutUpLine(
+                        files.Count,
+                        files.Count,
+                        null,
+                        $"{hosted.Hosting.Provider} has no room for all of it. What stands there is untouched."
+                    );
                 case PanelState.Stale:
                     continue;
                 default:
@@ -109,13 +167,19 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
         return new PutUpLine(files.Count, files.Count, null, Silent(hosted));
     }
 
-    private static string Silent(Hosted hosted) => $"{hosted.Hosting.Provider} does not answer. What you sent is kept here: go on in a while. What stands there is untouched.";
+    private static string Silent(Hosted hosted) =>
+        $"{hosted.Hosting.Provider} does not answer. What you sent is kept here: go on in a while. What stands "
+        + "there is untouched.";
 
-    private static async IAsyncEnumerable<ReadOnlyMemory<byte>> PartsAsync(ArrivedFiles arrived, int index, [EnumeratorCancellation] CancellationToken cancel)
+    private static async IAsyncEnumerable<ReadOnlyMemory<byte>> PartsAsync(
+        ArrivedFiles arrived,
+        int index,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         await using var content = arrived.Open(index);
         var buffer = new byte[BufferSize];
-        for (int read; (read = await content.ReadAsync(buffer, cancel)) > 0;)
+        for (int read; (read = await content.ReadAsync(buffer, cancel)) > 0; )
         {
             yield return buffer.AsMemory(0, read);
         }

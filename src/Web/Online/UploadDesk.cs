@@ -18,25 +18,38 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
         [.. (await RowsAsync(orderId, cancel)).Select(row => Wire(row.Id, Documents.Read<UploadPlan>(row.Document)))];
 
     public async Task<UploadPlan?> FindAsync(Guid orderId, Guid id, CancellationToken cancel) =>
-        await db.Uploads.AsNoTracking().SingleOrDefaultAsync(row => row.OrderId == orderId && row.Id == id, cancel) is { } row ? Documents.Read<UploadPlan>(row.Document) : null;
+        await db.Uploads.AsNoTracking().SingleOrDefaultAsync(row => row.OrderId == orderId && row.Id == id, cancel)
+            is { } row
+            ? Documents.Read<UploadPlan>(row.Document)
+            : null;
 
     public async Task<UploadWire> StartAsync(Guid orderId, UploadPlan plan, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
-        var row = new UploadRow { Id = Guid.NewGuid(), OrderId = orderId, WorkspaceId = workspace.Id, StartedAt = time.GetUtcNow(), Document = Documents.Write(plan) };
+        var row = new UploadRow
+        {
+            Id = Guid.NewGuid(),
+            OrderId = orderId,
+            WorkspaceId = workspace.Id,
+            StartedAt = time.GetUtcNow(),
+            Document = Documents.Write(plan),
+        };
 
         // Its folder is there before its row is: who gives it up for a newer one finds both.
         Directory.CreateDirectory(PathOf(row.Id));
         try
         {
-            var old = await db.AloneAsync(async () =>
-            {
-                var others = (await RowsAsync(orderId, cancel)).Skip(Most - 1).Select(other => other.Id).ToList();
-                await db.Uploads.Where(other => others.Contains(other.Id)).ExecuteDeleteAsync(cancel);
-                db.Uploads.Add(row);
-                await db.SaveChangesAsync(cancel);
-                return others;
-            }, cancel);
+            var old = await db.AloneAsync(
+                async () =>
+                {
+                    var others = (await RowsAsync(orderId, cancel)).Skip(Most - 1).Select(other => other.Id).ToList();
+                    await db.Uploads.Where(other => others.Contains(other.Id)).ExecuteDeleteAsync(cancel);
+                    db.Uploads.Add(row);
+                    await db.SaveChangesAsync(cancel);
+                    return others;
+                },
+                cancel
+            );
             old.ForEach(Forget);
         }
         catch
@@ -48,8 +61,18 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
         return Wire(row.Id, plan);
     }
 
-    /// <summary>Adds a piece to what is there of a file; false, with how much is there, where the piece begins somewhere else or is too long.</summary>
-    public async Task<(bool IsTaken, long Has)> AppendAsync(Guid id, int index, long from, long whole, Stream piece, CancellationToken cancel)
+    /// <summary>
+    /// Adds a piece to what is there of a file; false, with how much is there, where the piece begins somewhere else or
+    /// is too long.
+    /// </summary>
+    public async Task<(bool IsTaken, long Has)> AppendAsync(
+        Guid id,
+        int index,
+        long from,
+        long whole,
+        Stream piece,
+        CancellationToken cancel
+    )
     {
         if (!Directory.Exists(PathOf(id)))
         {
@@ -66,7 +89,7 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
         try
         {
             var buffer = new byte[64 * 1024];
-            for (int read; (read = await piece.ReadAsync(buffer, cancel)) > 0;)
+            for (int read; (read = await piece.ReadAsync(buffer, cancel)) > 0; )
             {
                 if (file.Position + read > whole)
                 {
@@ -79,22 +102,31 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
         }
         catch (Exception exception) when (exception is IOException or OperationCanceledException)
         {
-            await file.FlushAsync(CancellationToken.None); // What came of a piece that broke off stays: the next begins behind it.
+            // What came of a piece that broke off stays: the next begins behind it.
+            await file.FlushAsync(CancellationToken.None);
             throw;
         }
 
         return (true, file.Position);
     }
 
-    /// <summary>What came, whole and unpacked; null, with what is wrong, where something is missing or will not do.</summary>
+    /// <summary>
+    /// What came, whole and unpacked; null, with what is wrong, where something is missing or will not do.
+    /// </summary>
     public ArrivedFiles? Arrived(Guid id, UploadPlan plan, long? storage, FaultList faults)
     {
         foreach (var (index, file) in plan.Files.Index().Where(file => Has(id, file.Index) != file.Item.Size))
         {
-            faults.Say(FaultCodes.Required, $"files[{index}]", $"{file.Path} has not arrived whole: {Has(id, index)} of {file.Size} bytes are here.");
+            faults.Say(
+                FaultCodes.Required,
+                $"files[{index}]",
+                $"{file.Path} has not arrived whole: {Has(id, index)} of {file.Size} bytes are here."
+            );
         }
 
-        return faults.Any ? null : plan.Unpacks ? ArrivedFiles.Unpacked(PathOf(id, 0), storage, faults) : ArrivedFiles.Plain([.. plan.Files.Select((file, index) => (file, PathOf(id, index)))]);
+        return faults.Any ? null
+            : plan.Unpacks ? ArrivedFiles.Unpacked(PathOf(id, 0), storage, faults)
+            : ArrivedFiles.Plain([.. plan.Files.Select((file, index) => (file, PathOf(id, index)))]);
     }
 
     public async Task DropAsync(Guid orderId, Guid id, CancellationToken cancel)
@@ -127,13 +159,25 @@ internal sealed class UploadDesk(HomeStartDb db, StartOptions options, Workspace
     }
 
     private async Task<List<UploadRow>> RowsAsync(Guid orderId, CancellationToken cancel) =>
-        [.. (await db.Uploads.AsNoTracking().Where(row => row.OrderId == orderId).ToListAsync(cancel)).OrderByDescending(row => row.StartedAt)];
+        [
+            .. (
+                await db.Uploads.AsNoTracking().Where(row => row.OrderId == orderId).ToListAsync(cancel)
+            ).OrderByDescending(row => row.StartedAt),
+        ];
 
-    private UploadWire Wire(Guid id, UploadPlan plan) => new(id, plan.Folder, plan.Alone, plan.Unpacks, [.. plan.Files.Select((file, index) => new UploadFileWire(file.Path, file.Size, Has(id, index)))]);
+    private UploadWire Wire(Guid id, UploadPlan plan) =>
+        new(
+            id,
+            plan.Folder,
+            plan.Alone,
+            plan.Unpacks,
+            [.. plan.Files.Select((file, index) => new UploadFileWire(file.Path, file.Size, Has(id, index)))]
+        );
 
     private long Has(Guid id, int index) => new FileInfo(PathOf(id, index)) is { Exists: true } file ? file.Length : 0;
 
     private string PathOf(Guid id) => Path.Combine(FolderOf(options), id.ToString("N"));
 
-    private string PathOf(Guid id, int index) => Path.Combine(PathOf(id), index.ToString(System.Globalization.CultureInfo.InvariantCulture));
+    private string PathOf(Guid id, int index) =>
+        Path.Combine(PathOf(id), index.ToString(System.Globalization.CultureInfo.InvariantCulture));
 }

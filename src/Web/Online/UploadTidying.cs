@@ -11,10 +11,16 @@ internal sealed class UploadTidying(HomeStartDb db, StartOptions options, TimePr
 
     public async Task TidyAsync(CancellationToken cancel)
     {
-        var rows = await db.Uploads.IgnoreQueryFilters().Select(row => new { row.Id, row.StartedAt }).ToListAsync(cancel);
+        var rows = await db
+            .Uploads.IgnoreQueryFilters()
+            .Select(row => new { row.Id, row.StartedAt })
+            .ToListAsync(cancel);
         var old = rows.Where(row => row.StartedAt < time.GetUtcNow() - KeptFor).Select(row => row.Id).ToList();
         await db.Uploads.IgnoreQueryFilters().Where(row => old.Contains(row.Id)).ExecuteDeleteAsync(cancel);
-        var kept = rows.Select(row => row.Id).Except(old).Select(id => id.ToString("N")).ToHashSet(StringComparer.Ordinal);
+        var kept = rows.Select(row => row.Id)
+            .Except(old)
+            .Select(id => id.ToString("N"))
+            .ToHashSet(StringComparer.Ordinal);
         if (new DirectoryInfo(UploadDesk.FolderOf(options)) is { Exists: true } folder)
         {
             foreach (var left in folder.GetDirectories().Where(upload => !kept.Contains(upload.Name)))

@@ -11,13 +11,37 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
 {
     /// <summary>The zone as the page shows it.</summary>
     public Task<IResult> GetAsync(Guid orderId, string? typed, CancellationToken cancel) =>
-        ReadAsync(orderId, typed, async (hosted, domain, kept, records) => Results.Ok(await WireAsync(hosted, domain, kept.Version, records, cancel)), cancel);
+        ReadAsync(
+            orderId,
+            typed,
+            async (hosted, domain, kept, records) =>
+                Results.Ok(await WireAsync(hosted, domain, kept.Version, records, cancel)),
+            cancel
+        );
 
     /// <summary>The zone as a file.</summary>
     public Task<IResult> FileAsync(Guid orderId, string? typed, CancellationToken cancel) =>
-        ReadAsync(orderId, typed, (_, domain, _, records) => Task.FromResult(Results.File(Encoding.UTF8.GetBytes(ZoneFile.Write(domain, records)), "text/dns; charset=utf-8", $"{domain}.zone")), cancel);
+        ReadAsync(
+            orderId,
+            typed,
+            (_, domain, _, records) =>
+                Task.FromResult(
+                    Results.File(
+                        Encoding.UTF8.GetBytes(ZoneFile.Write(domain, records)),
+                        "text/dns; charset=utf-8",
+                        $"{domain}.zone"
+                    )
+                ),
+            cancel
+        );
 
-    public async Task<IResult> ChangeAsync(Guid orderId, string? typed, int seen, ImmutableArray<ResourceRecord> records, CancellationToken cancel)
+    public async Task<IResult> ChangeAsync(
+        Guid orderId,
+        string? typed,
+        int seen,
+        ImmutableArray<ResourceRecord> records,
+        CancellationToken cancel
+    )
     {
         if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
         {
@@ -31,8 +55,17 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             return FaultResults.Unprocessable(faults);
         }
 
-        var answer = await panel.WriteAsync(hosted.World, domain.Text, PanelKinds.Zone, seen, PanelDocuments.Write(records), cancel);
-        return answer.State == PanelState.Done ? Results.Ok(await WireAsync(hosted, domain, answer.Version, records, cancel)) : OnlineDesk.Explain(answer, hosted);
+        var answer = await panel.WriteAsync(
+            hosted.World,
+            domain.Text,
+            PanelKinds.Zone,
+            seen,
+            PanelDocuments.Write(records),
+            cancel
+        );
+        return answer.State == PanelState.Done
+            ? Results.Ok(await WireAsync(hosted, domain, answer.Version, records, cancel))
+            : OnlineDesk.Explain(answer, hosted);
     }
 
     /// <summary>Says what a zone file or a ready set would change, and changes nothing.</summary>
@@ -60,7 +93,9 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             ZoneRules.Check(domain, records, faults);
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(ZoneChangeWire.Of(ZoneChange.Between(now, after!.Value), after.Value));
+        return faults.Any
+            ? FaultResults.Unprocessable(faults)
+            : Results.Ok(ZoneChangeWire.Of(ZoneChange.Between(now, after!.Value), after.Value));
     }
 
     /// <summary>Puts the version before in place of the one that is seen.</summary>
@@ -77,12 +112,24 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
     }
 
     // Goes on with the zone of a domain that belongs to a hosting: the one that is named, else the main one.
-    private async Task<IResult> ReadAsync(Guid orderId, string? typed, Func<Hosted, DomainName, KeptDocument, ImmutableArray<ResourceRecord>, Task<IResult>> then, CancellationToken cancel) =>
+    private async Task<IResult> ReadAsync(
+        Guid orderId,
+        string? typed,
+        Func<Hosted, DomainName, KeptDocument, ImmutableArray<ResourceRecord>, Task<IResult>> then,
+        CancellationToken cancel
+    ) =>
         await WhichAsync(orderId, typed, cancel) is not var (hosted, domain) ? OnlineDesk.Missing()
-        : await FindAsync(hosted, domain, null, cancel) is var (kept, records) ? await then(hosted, domain, kept, records)
+        : await FindAsync(hosted, domain, null, cancel) is var (kept, records)
+            ? await then(hosted, domain, kept, records)
         : await KeptElsewhereAsync(hosted, domain, cancel);
 
-    private static ImmutableArray<ResourceRecord>? Wanted(Node node, DomainName domain, ImmutableArray<ResourceRecord> now, HostEntry entry, CancellationToken cancel)
+    private static ImmutableArray<ResourceRecord>? Wanted(
+        Node node,
+        DomainName domain,
+        ImmutableArray<ResourceRecord> now,
+        HostEntry entry,
+        CancellationToken cancel
+    )
     {
         if (node["zoneFile"].Element is { ValueKind: JsonValueKind.String } file)
         {
@@ -94,10 +141,16 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             node["set"].Required("A zone file or a ready set");
         }
 
-        return node["set"].Word(RecordReader.Sets) is { } set ? ReadySets.Put(set, now, new Pointing(domain, entry, null, false), node["argument"].Text(), node.Faults) : null;
+        return node["set"].Word(RecordReader.Sets) is { } set
+            ? ReadySets.Put(set, now, new Pointing(domain, entry, null, false), node["argument"].Text(), node.Faults)
+            : null;
     }
 
-    private async Task<(Hosted Hosted, DomainName Domain)?> WhichAsync(Guid orderId, string? typed, CancellationToken cancel)
+    private async Task<(Hosted Hosted, DomainName Domain)?> WhichAsync(
+        Guid orderId,
+        string? typed,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -105,21 +158,47 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         }
 
         var domain = typed is null ? hosted.Domain : DomainName.Parse(typed.Trim().ToLowerInvariant());
-        return domain is not null && (domain == hosted.Domain || (await desk.OwnedAsync(cancel)).Contains(domain)) ? (hosted, domain) : null;
+        return domain is not null && (domain == hosted.Domain || (await desk.OwnedAsync(cancel)).Contains(domain))
+            ? (hosted, domain)
+            : null;
     }
 
-    private async Task<(KeptDocument Kept, ImmutableArray<ResourceRecord> Records)?> FindAsync(Hosted hosted, DomainName domain, int? version, CancellationToken cancel) =>
-        await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, version, cancel) is { } kept && PanelDocuments.Records(kept.Content.AsMemory()) is { } records ? (kept, records) : null;
+    private async Task<(KeptDocument Kept, ImmutableArray<ResourceRecord> Records)?> FindAsync(
+        Hosted hosted,
+        DomainName domain,
+        int? version,
+        CancellationToken cancel
+    ) =>
+        await panel.ReadAsync(hosted.World, domain.Text, PanelKinds.Zone, version, cancel) is { } kept
+        && PanelDocuments.Records(kept.Content.AsMemory()) is { } records
+            ? (kept, records)
+            : null;
 
-    private async Task<ZoneWire> WireAsync(Hosted hosted, DomainName domain, int version, IEnumerable<ResourceRecord> records, CancellationToken cancel) =>
-        ZoneWire.Of(domain, version, await ServedByAsync(hosted, domain, cancel), records, await DomainsAsync(hosted, cancel));
+    private async Task<ZoneWire> WireAsync(
+        Hosted hosted,
+        DomainName domain,
+        int version,
+        IEnumerable<ResourceRecord> records,
+        CancellationToken cancel
+    ) =>
+        ZoneWire.Of(
+            domain,
+            version,
+            await ServedByAsync(hosted, domain, cancel),
+            records,
+            await DomainsAsync(hosted, cancel)
+        );
 
-    private async Task<IReadOnlyList<string>> DomainsAsync(Hosted hosted, CancellationToken cancel) => [.. (await desk.OwnedAsync(cancel)).Append(hosted.Domain!).Distinct().Select(domain => domain.Text)];
+    private async Task<IReadOnlyList<string>> DomainsAsync(Hosted hosted, CancellationToken cancel) =>
+        [.. (await desk.OwnedAsync(cancel)).Append(hosted.Domain!).Distinct().Select(domain => domain.Text)];
 
     private async Task<string> ServedByAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
-        (await registrar.LookUpAsync(hosted.World, domain, cancel))?.NameServers is { Count: > 0 } servers ? string.Join(", ", servers) : "the registrar it was bought from";
+        (await registrar.LookUpAsync(hosted.World, domain, cancel))?.NameServers is { Count: > 0 } servers
+            ? string.Join(", ", servers)
+            : "the registrar it was bought from";
 
     private async Task<IResult> KeptElsewhereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
-        await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null ? OnlineDesk.Silent(hosted)
+        await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null
+            ? OnlineDesk.Silent(hosted)
             : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, [], await DomainsAsync(hosted, cancel)));
 }

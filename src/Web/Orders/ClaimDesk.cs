@@ -7,20 +7,37 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>
-/// Claims a domain-year that came with hosting ordered before: an order like any other, with nothing due. Whether there is one is judged by how the hosting stands today; it is taken in the step
+/// Claims a domain-year that came with hosting ordered before: an order like any other, with nothing due. Whether there
+/// is one is judged by how the hosting stands today; it is taken in the step
 /// that stores the claim, so that of several at once one gets it.
 /// </summary>
-public sealed class ClaimDesk(Workspace workspace, OrderDesk orders, AgreedOrder agreed, TenureDesk tenures, LaterQuotes quotes, HomeStartDb db)
+public sealed class ClaimDesk(
+    Workspace workspace,
+    OrderDesk orders,
+    AgreedOrder agreed,
+    TenureDesk tenures,
+    LaterQuotes quotes,
+    HomeStartDb db
+)
 {
     /// <summary>How far is looked for domain-years: one is enough to claim.</summary>
     private const int HorizonMonths = 12;
 
     /// <summary>What of an order can be claimed today; null: nothing.</summary>
-    public async Task<Claim?> FindAsync(Guid orderId, CancellationToken cancel) => (await FoundAsync(orderId, cancel))?.Claim;
+    public async Task<Claim?> FindAsync(Guid orderId, CancellationToken cancel) =>
+        (await FoundAsync(orderId, cancel))?.Claim;
 
     /// <summary>Places the claim; null, with the reasons, where it cannot be. The same id places once.</summary>
     /// <param name="contact">Null: whoever ordered the hosting.</param>
-    public async Task<Order?> PlaceAsync(Order of, Guid id, string label, string ending, Contact? contact, FaultList faults, CancellationToken cancel)
+    public async Task<Order?> PlaceAsync(
+        Order of,
+        Guid id,
+        string label,
+        string ending,
+        Contact? contact,
+        FaultList faults,
+        CancellationToken cancel
+    )
     {
         if (await orders.FindAsync(id, cancel) is { } before)
         {
@@ -33,12 +50,22 @@ public sealed class ClaimDesk(Workspace workspace, OrderDesk orders, AgreedOrder
             return null;
         }
 
-        if (Named(claim, label, ending, faults) is not { } name || await FreeAsync(kept, claim, name, faults, cancel) is not { } quote)
+        if (
+            Named(claim, label, ending, faults) is not { } name
+            || await FreeAsync(kept, claim, name, faults, cancel) is not { } quote
+        )
         {
             return null;
         }
 
-        var order = claim.Placed(id, name, quote, contact ?? of.Contact, Guid.NewGuid(), await workspace.BusinessDateAsync(cancel));
+        var order = claim.Placed(
+            id,
+            name,
+            quote,
+            contact ?? of.Contact,
+            Guid.NewGuid(),
+            await workspace.BusinessDateAsync(cancel)
+        );
         await agreed.CheckAsync(order.Things.Domains[0], null, faults, cancel);
         var stored = faults.Any ? null : await orders.StoredAsync(order, cancel, claim.Allowance.Number);
         if (stored is null && !faults.Any)
@@ -57,19 +84,32 @@ public sealed class ClaimDesk(Workspace workspace, OrderDesk orders, AgreedOrder
             return null;
         }
 
-        var taken = await db.ClaimedAllowances.Where(row => row.OrderId == orderId).Select(row => row.Number).ToHashSetAsync(cancel);
-        return Claim.Of(kept.Order, await tenures.OutlookAsync(kept, HorizonMonths, cancel), taken) is { } claim ? (kept, claim) : null;
+        var taken = await db
+            .ClaimedAllowances.Where(row => row.OrderId == orderId)
+            .Select(row => row.Number)
+            .ToHashSetAsync(cancel);
+        return Claim.Of(kept.Order, await tenures.OutlookAsync(kept, HorizonMonths, cancel), taken) is { } claim
+            ? (kept, claim)
+            : null;
     }
 
     private static DomainName? Named(Claim claim, string label, string ending, FaultList faults)
     {
         if (!claim.Endings.Contains(ending) || claim.Book.Domain(ending) is null)
         {
-            faults.Say(FaultCodes.OutOfRange, "ending", $"The domain that came with it has one of these endings: {string.Join(", ", claim.Endings.Select(known => $".{known}"))}.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "ending",
+                "The domain that came with it has one of these endings: "
+                    + $"{string.Join(", ", claim.Endings.Select(known => $".{known}"))}."
+            );
             return null;
         }
 
-        if (DomainName.Parse($"{label.Trim()}.{ending}") is { } name && string.Equals(name.Text.Split('.')[0], label.Trim(), StringComparison.OrdinalIgnoreCase))
+        if (
+            DomainName.Parse($"{label.Trim()}.{ending}") is { } name
+            && string.Equals(name.Text.Split('.')[0], label.Trim(), StringComparison.OrdinalIgnoreCase)
+        )
         {
             return name;
         }
@@ -79,22 +119,42 @@ public sealed class ClaimDesk(Workspace workspace, OrderDesk orders, AgreedOrder
     }
 
     // The seller's word, by its own records, that the domain-year pays.
-    private async Task<string?> FreeAsync(Kept kept, Claim claim, DomainName name, FaultList faults, CancellationToken cancel)
+    private async Task<string?> FreeAsync(
+        Kept kept,
+        Claim claim,
+        DomainName name,
+        FaultList faults,
+        CancellationToken cancel
+    )
     {
         var dot = name.Text.IndexOf('.', StringComparison.Ordinal);
-        var (quote, refusal) = await quotes.ForClaimAsync(kept, claim.Decision(name.Text[..dot], name.Text[(dot + 1)..]), cancel);
+        var (quote, refusal) = await quotes.ForClaimAsync(
+            kept,
+            claim.Decision(name.Text[..dot], name.Text[(dot + 1)..]),
+            cancel
+        );
         if (quote is { Amount.Units: var due } && due == 0)
         {
             return quote.Id;
         }
 
         var seller = claim.Book.Provider.Name;
-        faults.Say(FaultCodes.Unavailable, "", quote is not null ? $"{seller} asks for {quote.Amount} for it: by its records the domain-year is used, or over."
-            : refusal is not null ? $"{seller}: {refusal}"
-            : $"{seller} did not answer. Nothing was claimed; try again in a while.");
+        faults.Say(
+            FaultCodes.Unavailable,
+            "",
+            quote is not null
+                    ? $"{seller} asks for {quote.Amount} for it: by its records the domain-year is used, or over."
+                : refusal is not null ? $"{seller}: {refusal}"
+                : $"{seller} did not answer. Nothing was claimed; try again in a while."
+        );
         return null;
     }
 
     private static void SayNone(FaultList faults) =>
-        faults.Say(FaultCodes.Unavailable, "", "There is no domain to claim with this order: it was claimed already, its time is over, or the hosting is not running any more.");
+        faults.Say(
+            FaultCodes.Unavailable,
+            "",
+            "There is no domain to claim with this order: it was claimed already, its time is over, or the "
+                + "hosting is not running any more."
+        );
 }

@@ -10,20 +10,43 @@ internal static class HoldersEndpoints
     public static void MapHolders(this IEndpointRouteBuilder app)
     {
         var holders = app.MapGroup("/api/orders/{orderId:guid}/holders");
-        holders.MapGet("", ListAsync).WithName("getHolderChecks").Produces<IReadOnlyList<HolderCheckWire>>().ProducesProblem(StatusCodes.Status404NotFound);
-        holders.MapPost("/{domain}/write", WriteAsync).WithName("writeToHolder").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable).RequireRateLimiting(Domains.DomainsEndpoints.Limit);
+        holders
+            .MapGet("", ListAsync)
+            .WithName("getHolderChecks")
+            .Produces<IReadOnlyList<HolderCheckWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        holders
+            .MapPost("/{domain}/write", WriteAsync)
+            .WithName("writeToHolder")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+            .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
     }
 
-    private static async Task<IResult> ListAsync(Guid orderId, OrderDesk desk, Workspace workspace, IRegistrar registrar, CancellationToken cancel)
+    private static async Task<IResult> ListAsync(
+        Guid orderId,
+        OrderDesk desk,
+        Workspace workspace,
+        IRegistrar registrar,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row)
         {
             return Missing();
         }
 
-        var (order, today, checks) = (Documents.Read<Order>(row.Document), await workspace.BusinessDateAsync(cancel), new List<HolderCheckWire>());
-        foreach (var domain in order.State == OrderState.Completed ? order.Things.Domains.Where(domain => domain is { Route: DomainRoute.Register, Name: not null }) : [])
+        var (order, today, checks) = (
+            Documents.Read<Order>(row.Document),
+            await workspace.BusinessDateAsync(cancel),
+            new List<HolderCheckWire>()
+        );
+        foreach (
+            var domain in order.State == OrderState.Completed
+                ? order.Things.Domains.Where(domain => domain is { Route: DomainRoute.Register, Name: not null })
+                : []
+        )
         {
             if (await registrar.HolderAsync(new World(row.WorldId), domain.Book, domain.Name!, cancel) is { } check)
             {
@@ -34,17 +57,31 @@ internal static class HoldersEndpoints
         return Results.Ok(checks);
     }
 
-    private static async Task<IResult> WriteAsync(Guid orderId, string domain, OrderDesk desk, IRegistrar registrar, CancellationToken cancel)
+    private static async Task<IResult> WriteAsync(
+        Guid orderId,
+        string domain,
+        OrderDesk desk,
+        IRegistrar registrar,
+        CancellationToken cancel
+    )
     {
-        if (await desk.FindAsync(orderId, cancel) is not { } row || Documents.Read<Order>(row.Document).Things.Domains.FirstOrDefault(known => known.Name?.Text == domain) is not { Name: { } name } had)
+        if (
+            await desk.FindAsync(orderId, cancel) is not { } row
+            || Documents.Read<Order>(row.Document).Things.Domains.FirstOrDefault(known => known.Name?.Text == domain)
+                is not { Name: { } name } had
+        )
         {
             return Missing();
         }
 
         return await registrar.WriteToHolderAsync(new World(row.WorldId), had.Book, name, cancel)
             ? Results.NoContent()
-            : Results.Problem($"{had.Seller} did not answer. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+            : Results.Problem(
+                $"{had.Seller} did not answer. Try again in a while.",
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            );
     }
 
-    private static IResult Missing() => Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+    private static IResult Missing() =>
+        Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
 }

@@ -10,7 +10,8 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>
-/// Notices of the payment processor that something changed, signed with the secret it knows us by. What a notice says is not believed: the orders of its world that wait are looked
+/// Notices of the payment processor that something changed, signed with the secret it knows us by. What a notice says
+/// is not believed: the orders of its world that wait are looked
 /// at again, each asking by its own key. So one that comes twice, late or in the wrong order does no harm.
 /// </summary>
 internal static class NoticesEndpoints
@@ -19,13 +20,23 @@ internal static class NoticesEndpoints
     private const string SignatureHeader = "X-Signature";
     private const int LongestNotice = 4096;
 
-    public static void MapNotices(this IEndpointRouteBuilder app) => app.MapPost(Path, TakeAsync).WithMetadata(new ForEverybody()).ExcludeFromDescription();
+    public static void MapNotices(this IEndpointRouteBuilder app) =>
+        app.MapPost(Path, TakeAsync).WithMetadata(new ForEverybody()).ExcludeFromDescription();
 
-    private static async Task<IResult> TakeAsync(HttpContext http, StartOptions options, HomeStartDb db, OrderQueue queue, CancellationToken cancel)
+    private static async Task<IResult> TakeAsync(
+        HttpContext http,
+        StartOptions options,
+        HomeStartDb db,
+        OrderQueue queue,
+        CancellationToken cancel
+    )
     {
         if (!CounterpartsSecret.IsKnownTo(http.Request, options.Data))
         {
-            return Results.Problem("This notice is not from the payment processor.", statusCode: StatusCodes.Status401Unauthorized);
+            return Results.Problem(
+                "This notice is not from the payment processor.",
+                statusCode: StatusCodes.Status401Unauthorized
+            );
         }
 
         var (body, problem) = await RawBody.ReadAsync(http, LongestNotice);
@@ -36,7 +47,10 @@ internal static class NoticesEndpoints
 
         if (!IsSigned(body, http.Request.Headers[SignatureHeader].ToString(), CounterpartsSecret.Of(options.Data)))
         {
-            return Results.Problem("This notice is not signed by the payment processor.", statusCode: StatusCodes.Status401Unauthorized);
+            return Results.Problem(
+                "This notice is not signed by the payment processor.",
+                statusCode: StatusCodes.Status401Unauthorized
+            );
         }
 
         if (WorldOf(body) is not { } world)
@@ -44,7 +58,13 @@ internal static class NoticesEndpoints
             return Results.Problem("This is no notice.", statusCode: StatusCodes.Status400BadRequest);
         }
 
-        foreach (var order in await db.Orders.IgnoreQueryFilters().Where(row => (row.World ?? row.WorkspaceId) == world && row.IsOpen).Select(row => new OrderKey(row.WorkspaceId, row.Id)).ToListAsync(cancel))
+        foreach (
+            var order in await db
+                .Orders.IgnoreQueryFilters()
+                .Where(row => (row.World ?? row.WorkspaceId) == world && row.IsOpen)
+                .Select(row => new OrderKey(row.WorkspaceId, row.Id))
+                .ToListAsync(cancel)
+        )
         {
             queue.Add(order);
         }
@@ -53,14 +73,23 @@ internal static class NoticesEndpoints
     }
 
     private static bool IsSigned(byte[] body, string signature, string secret) =>
-        CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(Convert.ToHexStringLower(HMACSHA256.HashData(Encoding.UTF8.GetBytes(secret), body))), Encoding.UTF8.GetBytes(signature));
+        CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes(Convert.ToHexStringLower(HMACSHA256.HashData(Encoding.UTF8.GetBytes(secret), body))),
+            Encoding.UTF8.GetBytes(signature)
+        );
 
     private static Guid? WorldOf(byte[] body)
     {
         try
         {
             using var json = JsonDocument.Parse(body, new JsonDocumentOptions { MaxDepth = 4 });
-            return json.RootElement.ValueKind == JsonValueKind.Object && json.RootElement.TryGetProperty("world", out var world) && world.ValueKind == JsonValueKind.String && Guid.TryParse(world.GetString(), out var id) ? id : null;
+            return
+                json.RootElement.ValueKind == JsonValueKind.Object
+                && json.RootElement.TryGetProperty("world", out var world)
+                && world.ValueKind == JsonValueKind.String
+                && Guid.TryParse(world.GetString(), out var id)
+                ? id
+                : null;
         }
         catch (JsonException)
         {

@@ -9,14 +9,28 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Orders;
 
 /// <summary>
-/// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server left open is gone on with when it starts
+/// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server
+/// left open is gone on with when it starts
 /// again; a fault of our own is tried again with growing pauses.
 /// </summary>
-public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue queue, OrderPace pace, OrderMetrics metrics, PostBell bell, DayBell days, StartOptions options, TimeProvider time, ILogger<OrderRunner> log) : BackgroundService
+public sealed partial class OrderRunner(
+    IServiceScopeFactory scopes,
+    OrderQueue queue,
+    OrderPace pace,
+    OrderMetrics metrics,
+    PostBell bell,
+    DayBell days,
+    StartOptions options,
+    TimeProvider time,
+    ILogger<OrderRunner> log
+) : BackgroundService
 {
     private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
 
-    /// <summary>Puts an order into its row. A claim that came to nothing gives its domain-year back in the same step. The caller saves.</summary>
+    /// <summary>
+    /// Puts an order into its row. A claim that came to nothing gives its domain-year back in the same step. The caller
+    /// saves.
+    /// </summary>
     public static async Task StoreAsync(HomeStartDb db, OrderRow row, Order order, CancellationToken cancel)
     {
         row.Document = Documents.Write(order);
@@ -24,13 +38,20 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         row.Version++;
         if (order is { State: OrderState.Cancelled, ClaimOf: not null })
         {
-            db.ClaimedAllowances.RemoveRange(await db.ClaimedAllowances.IgnoreQueryFilters().Where(claimed => claimed.WorkspaceId == row.WorkspaceId && claimed.ClaimId == order.Id).ToListAsync(cancel));
+            db.ClaimedAllowances.RemoveRange(
+                await db
+                    .ClaimedAllowances.IgnoreQueryFilters()
+                    .Where(claimed => claimed.WorkspaceId == row.WorkspaceId && claimed.ClaimId == order.Id)
+                    .ToListAsync(cancel)
+            );
         }
     }
 
-    protected override Task ExecuteAsync(CancellationToken stoppingToken) => Task.WhenAll(SweepAsync(stoppingToken), TakeUpAsync(stoppingToken));
+    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
+        Task.WhenAll(SweepAsync(stoppingToken), TakeUpAsync(stoppingToken));
 
-    // At the start, and again and again: no open order is left lying, whatever became of those that should have gone on with it.
+    // At the start, and again and again: no open order is left lying, whatever became of those that should have gone on
+    // with it.
     private async Task SweepAsync(CancellationToken cancel)
     {
         using var timer = new PeriodicTimer(pace.SweepEvery, time);
@@ -47,14 +68,18 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
             {
                 LogNoSweep(exception);
             }
-        }
-        while (await timer.WaitForNextTickAsync(cancel));
+        } while (await timer.WaitForNextTickAsync(cancel));
     }
 
     private async Task<List<OrderKey>> OpenOrdersAsync(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
-        return await scope.ServiceProvider.GetRequiredService<HomeStartDb>().Orders.IgnoreQueryFilters().Where(row => row.IsOpen).Select(row => new OrderKey(row.WorkspaceId, row.Id)).ToListAsync(cancel);
+        return await scope
+            .ServiceProvider.GetRequiredService<HomeStartDb>()
+            .Orders.IgnoreQueryFilters()
+            .Where(row => row.IsOpen)
+            .Select(row => new OrderKey(row.WorkspaceId, row.Id))
+            .ToListAsync(cancel);
     }
 
     private async Task TakeUpAsync(CancellationToken cancel)
@@ -64,7 +89,12 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
             // Orders wait for nobody but themselves: one that hangs on a slow host holds no other up.
             var going = GoOnAsync(order, _running.GetValueOrDefault(order, Task.CompletedTask), cancel);
             _running[order] = going;
-            _ = going.ContinueWith(_ => _running.TryRemove(KeyValuePair.Create(order, going)), CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+            _ = going.ContinueWith(
+                _ => _running.TryRemove(KeyValuePair.Create(order, going)),
+                CancellationToken.None,
+                TaskContinuationOptions.None,
+                TaskScheduler.Default
+            );
         }
     }
 
@@ -73,7 +103,7 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         await before;
         await Task.Yield();
         var faults = 0;
-        for (var more = true; more;)
+        for (var more = true; more; )
         {
             try
             {
@@ -107,15 +137,26 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         await using var scope = scopes.CreateAsyncScope();
         var services = scope.ServiceProvider;
         var db = services.GetRequiredService<HomeStartDb>();
-        if (await db.Orders.IgnoreQueryFilters().SingleOrDefaultAsync(row => row.WorkspaceId == key.Workspace && row.Id == key.Id, cancel) is not { } row)
+        if (
+            await db
+                .Orders.IgnoreQueryFilters()
+                .SingleOrDefaultAsync(row => row.WorkspaceId == key.Workspace && row.Id == key.Id, cancel)
+            is not { } row
+        )
         {
             return false;
         }
 
         var order = Documents.Read<Order>(row.Document);
-        var ahead = await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == key.Workspace).Select(workspace => workspace.DaysAhead).SingleOrDefaultAsync(cancel);
+        var ahead = await db
+            .Workspaces.IgnoreQueryFilters()
+            .Where(workspace => workspace.Id == key.Workspace)
+            .Select(workspace => workspace.DaysAhead)
+            .SingleOrDefaultAsync(cancel);
         var at = new Place(services, row, new World(row.WorldId), Workspace.DayOf(options, time, ahead));
-        return OrderFlow.Next(order) is { } action ? await CarryOutAsync(at, order, action, cancel) : await LookAsync(at, order, cancel);
+        return OrderFlow.Next(order) is { } action
+            ? await CarryOutAsync(at, order, action, cancel)
+            : await LookAsync(at, order, cancel);
     }
 
     private sealed record Place(IServiceProvider Services, OrderRow Row, World World, DateOnly Today)
@@ -139,7 +180,8 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
         return true;
     }
 
-    // Whether anything has come of what the order waits for. Looking changes nothing, and so only what has changed is recorded.
+    // Whether anything has come of what the order waits for. Looking changes nothing, and so only what has changed is
+    // recorded.
     private async Task<bool> LookAsync(Place at, Order order, CancellationToken cancel)
     {
         var after = order;
@@ -179,13 +221,34 @@ public sealed partial class OrderRunner(IServiceScopeFactory scopes, OrderQueue 
     // Whoever has bought is the seller's customer: codes for new ones stop counting there.
     private static async Task NowCustomerAsync(Place at, Order order, CancellationToken cancel)
     {
-        var known = await at.Db.Customers.IgnoreQueryFilters().Where(row => row.WorkspaceId == at.Row.WorkspaceId).Select(row => row.BookId).ToListAsync(cancel);
-        at.Db.Customers.AddRange(order.Things.Payments.Select(payment => payment.Book).Distinct().Except(known).Select(book => new CustomerRow { WorkspaceId = at.Row.WorkspaceId, BookId = book, Since = at.Today }));
+        var known = await at
+            .Db.Customers.IgnoreQueryFilters()
+            .Where(row => row.WorkspaceId == at.Row.WorkspaceId)
+            .Select(row => row.BookId)
+            .ToListAsync(cancel);
+        at.Db.Customers.AddRange(
+            order
+                .Things.Payments.Select(payment => payment.Book)
+                .Distinct()
+                .Except(known)
+                .Select(book => new CustomerRow
+                {
+                    WorkspaceId = at.Row.WorkspaceId,
+                    BookId = book,
+                    Since = at.Today,
+                })
+        );
     }
 
-    [LoggerMessage(Level = LogLevel.Error, Message = "Order {Order} met a fault of our own ({Faults} in a row); it is tried again after a pause.")]
+    [LoggerMessage(
+        Level = LogLevel.Error,
+        Message = "Order {Order} met a fault of our own ({Faults} in a row); it is tried again after a pause."
+    )]
     private partial void LogFault(Exception exception, Guid order, int faults);
 
-    [LoggerMessage(Level = LogLevel.Error, Message = "Open orders could not be looked for; they are looked for again in a while.")]
+    [LoggerMessage(
+        Level = LogLevel.Error,
+        Message = "Open orders could not be looked for; they are looked for again in a while."
+    )]
     private partial void LogNoSweep(Exception exception);
 }

@@ -6,7 +6,10 @@ using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Orders;
 
-/// <summary>Being a customer at a seller already: saying so, confirmed by a code that the seller mails, and what it owes. And what a host asks of a log-in.</summary>
+/// <summary>
+/// Being a customer at a seller already: saying so, confirmed by a code that the seller mails, and what it owes. And
+/// what a host asks of a log-in.
+/// </summary>
 internal static class SellersEndpoints
 {
     /// <param name="Mail">The address that the seller knows.</param>
@@ -14,26 +17,57 @@ internal static class SellersEndpoints
 
     public sealed record ConfirmCustomerBody(string Code);
 
-    /// <param name="Balance">What the seller owes the owner; null: the owner is not known there as a customer, or nobody answered.</param>
+    /// <param name="Balance">What the seller owes the owner; null: the owner is not known there as a customer, or
+    /// nobody answered.</param>
     public sealed record CustomerWire(string? Balance, string Currency);
 
     public static void MapSellers(this IEndpointRouteBuilder app)
     {
         var seller = app.MapGroup("/api/sellers/{book}");
-        seller.MapGet("/customer", CustomerAsync).WithName("getCustomer").Produces<CustomerWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        Changes(seller.MapPost("/customer/code", CodeAsync).WithName("sendCustomerCode").Produces(StatusCodes.Status204NoContent));
+        seller
+            .MapGet("/customer", CustomerAsync)
+            .WithName("getCustomer")
+            .Produces<CustomerWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        Changes(
+            seller
+                .MapPost("/customer/code", CodeAsync)
+                .WithName("sendCustomerCode")
+                .Produces(StatusCodes.Status204NoContent)
+        );
         Changes(seller.MapPost("/customer/confirm", ConfirmAsync).WithName("confirmCustomer").Produces<CustomerWire>());
         Changes(seller.MapPost("/log-in-check", CheckLogInAsync).WithName("checkLogIn").Produces<LogInCheckWire>());
     }
 
     private static void Changes(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status503ServiceUnavailable)
+        route
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
             .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
 
-    private static async Task<IResult> CustomerAsync(string book, Workspace workspace, ISellers sellers, CancellationToken cancel) =>
-        Connected(book, workspace) is { } seller ? Results.Ok(new CustomerWire((await sellers.BalanceAsync(workspace.World, book, cancel))?.ToAmount(), seller.Currency.Code)) : Missing();
+    private static async Task<IResult> CustomerAsync(
+        string book,
+        Workspace workspace,
+        ISellers sellers,
+        CancellationToken cancel
+    ) =>
+        Connected(book, workspace) is { } seller
+            ? Results.Ok(
+                new CustomerWire(
+                    (await sellers.BalanceAsync(workspace.World, book, cancel))?.ToAmount(),
+                    seller.Currency.Code
+                )
+            )
+            : Missing();
 
-    private static async Task<IResult> CodeAsync(string book, JsonBody<CustomerCodeBody> body, Workspace workspace, ISellers sellers, CancellationToken cancel)
+    private static async Task<IResult> CodeAsync(
+        string book,
+        JsonBody<CustomerCodeBody> body,
+        Workspace workspace,
+        ISellers sellers,
+        CancellationToken cancel
+    )
     {
         var (faults, seller) = (new FaultList(), Connected(book, workspace));
         var mail = new Node(body.Root, "", faults)["mail"].RequiredText("The mail address")?.Trim();
@@ -44,10 +78,18 @@ internal static class SellersEndpoints
 
         return seller is null ? Missing()
             : faults.Any ? FaultResults.Unprocessable(faults)
-            : await sellers.SendCodeAsync(workspace.World, book, mail!, cancel) ? Results.NoContent() : Silent(seller);
+            : await sellers.SendCodeAsync(workspace.World, book, mail!, cancel) ? Results.NoContent()
+            : Silent(seller);
     }
 
-    private static async Task<IResult> ConfirmAsync(string book, JsonBody<ConfirmCustomerBody> body, Workspace workspace, ISellers sellers, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> ConfirmAsync(
+        string book,
+        JsonBody<ConfirmCustomerBody> body,
+        Workspace workspace,
+        ISellers sellers,
+        HomeStartDb db,
+        CancellationToken cancel
+    )
     {
         var (faults, seller) = (new FaultList(), Connected(book, workspace));
         var code = new Node(body.Root, "", faults)["code"].RequiredText("The code")?.Trim();
@@ -68,7 +110,13 @@ internal static class SellersEndpoints
         return Results.Ok(new CustomerWire(balance.ToAmount(), balance.Currency.Code));
     }
 
-    private static async Task<IResult> CheckLogInAsync(string book, JsonBody<LogInBody> body, Workspace workspace, IHostingCompany hosts, CancellationToken cancel)
+    private static async Task<IResult> CheckLogInAsync(
+        string book,
+        JsonBody<LogInBody> body,
+        Workspace workspace,
+        IHostingCompany hosts,
+        CancellationToken cancel
+    )
     {
         var (faults, seller) = (new FaultList(), Connected(book, workspace));
         var root = new Node(body.Root, "", faults);
@@ -83,13 +131,27 @@ internal static class SellersEndpoints
             return Silent(seller);
         }
 
-        var isRight = rules.IsMet(LogInRule.UserLength, user, "") == true && rules.IsMet(LogInRule.UserLetters, user, "") == true;
-        return Results.Ok(LogInCheckWire.Of(rules, user, passcode, isRight ? await hosts.IsUserTakenAsync(workspace.World, book, user, cancel) : null));
+        var isRight =
+            rules.IsMet(LogInRule.UserLength, user, "") == true && rules.IsMet(LogInRule.UserLetters, user, "") == true;
+        return Results.Ok(
+            LogInCheckWire.Of(
+                rules,
+                user,
+                passcode,
+                isRight ? await hosts.IsUserTakenAsync(workspace.World, book, user, cancel) : null
+            )
+        );
     }
 
-    private static OfferBook? Connected(string book, Workspace workspace) => workspace.Books.FirstOrDefault(known => known.Id == book && workspace.IsConnected(known));
+    private static OfferBook? Connected(string book, Workspace workspace) =>
+        workspace.Books.FirstOrDefault(known => known.Id == book && workspace.IsConnected(known));
 
-    private static IResult Missing() => Results.Problem("There is no such seller here.", statusCode: StatusCodes.Status404NotFound);
+    private static IResult Missing() =>
+        Results.Problem("There is no such seller here.", statusCode: StatusCodes.Status404NotFound);
 
-    private static IResult Silent(OfferBook seller) => Results.Problem($"{seller.Provider.Name} did not answer. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+    private static IResult Silent(OfferBook seller) =>
+        Results.Problem(
+            $"{seller.Provider.Name} did not answer. Try again in a while.",
+            statusCode: StatusCodes.Status503ServiceUnavailable
+        );
 }

@@ -3,7 +3,10 @@ using Microsoft.AspNetCore.Http.Metadata;
 
 namespace HomeStart.Web.Requests;
 
-/// <summary>A body whose bytes are taken as they are: a file, a picture. It is read whole before the handler runs, up to what the route allows; what cannot be read is answered by <see cref="ReadableBody"/>.</summary>
+/// <summary>
+/// A body whose bytes are taken as they are: a file, a picture. It is read whole before the handler runs, up to what
+/// the route allows; what cannot be read is answered by <see cref="ReadableBody"/>.
+/// </summary>
 internal sealed class RawBody : IReadBody, IBindableFromHttpContext<RawBody>
 {
     private RawBody(byte[] bytes, IResult? problem) => (Bytes, Problem) = (bytes, problem);
@@ -15,12 +18,15 @@ internal sealed class RawBody : IReadBody, IBindableFromHttpContext<RawBody>
 
     public static async ValueTask<RawBody?> BindAsync(HttpContext context, ParameterInfo parameter)
     {
-        var most = context.GetEndpoint()?.Metadata.GetMetadata<IRequestSizeLimitMetadata>()?.MaxRequestBodySize ?? Hosting.Composition.LargestBody;
+        var most = context.GetEndpoint()?.Metadata.GetMetadata<IRequestSizeLimitMetadata>()?.MaxRequestBodySize
+            ?? Hosting.Composition.LargestBody;
         var (bytes, problem) = await ReadAsync(context, most);
         return new RawBody(bytes, problem);
     }
 
-    /// <summary>The bytes of a body; or the answer where there are more than are read here, or it did not arrive whole.</summary>
+    /// <summary>
+    /// The bytes of a body; or the answer where there are more than are read here, or it did not arrive whole.
+    /// </summary>
     public static async Task<(byte[] Bytes, IResult? Problem)> ReadAsync(HttpContext context, long most)
     {
         if (context.Request.ContentLength > most)
@@ -32,7 +38,7 @@ internal sealed class RawBody : IReadBody, IBindableFromHttpContext<RawBody>
         {
             using var bytes = new MemoryStream((int)Math.Min(context.Request.ContentLength ?? 0, 1 << 20));
             var buffer = new byte[32 * 1024];
-            for (int read; (read = await context.Request.Body.ReadAsync(buffer, context.RequestAborted)) > 0;)
+            for (int read; (read = await context.Request.Body.ReadAsync(buffer, context.RequestAborted)) > 0; )
             {
                 if (bytes.Length + read > most)
                 {
@@ -46,14 +52,31 @@ internal sealed class RawBody : IReadBody, IBindableFromHttpContext<RawBody>
         }
         catch (BadHttpRequestException exception)
         {
-            return ([], exception.StatusCode == StatusCodes.Status413PayloadTooLarge ? TooLarge() : Results.Problem(UnreadableRequests.Words(exception.StatusCode), statusCode: exception.StatusCode));
+            return (
+                [],
+                exception.StatusCode == StatusCodes.Status413PayloadTooLarge
+                    ? TooLarge()
+                    : Results.Problem(UnreadableRequests.Words(exception.StatusCode), statusCode: exception.StatusCode)
+            );
         }
         catch (IOException)
         {
-            return ([], Results.Problem(UnreadableRequests.Words(StatusCodes.Status400BadRequest), statusCode: StatusCodes.Status400BadRequest));
+            return (
+                [],
+                Results.Problem(
+                    UnreadableRequests.Words(StatusCodes.Status400BadRequest),
+                    statusCode: StatusCodes.Status400BadRequest
+                )
+            );
         }
 
-        IResult TooLarge() => Results.Problem(most < 1 << 20 ? UnreadableRequests.Words(StatusCodes.Status413PayloadTooLarge) : $"This is larger than is read here: up to {most >> 20} MB are.", statusCode: StatusCodes.Status413PayloadTooLarge);
+        IResult TooLarge() =>
+            Results.Problem(
+                most < 1 << 20
+                    ? UnreadableRequests.Words(StatusCodes.Status413PayloadTooLarge)
+                    : $"This is larger than is read here: up to {most >> 20} MB are.",
+                statusCode: StatusCodes.Status413PayloadTooLarge
+            );
     }
 }
 

@@ -4,7 +4,8 @@ using HomeStart.Data;
 namespace HomeStart.Web.Requests;
 
 /// <summary>
-/// Turns at what takes a processor for long. One is taken only when the whole request is there, so that a slow sender holds nobody up; a workspace has one scan at a time, and
+/// Turns at what takes a processor for long. One is taken only when the whole request is there, so that a slow sender
+/// holds nobody up; a workspace has one scan at a time, and
 /// the page's own scans do not wait for those of programs, nor the other way round.
 /// </summary>
 public sealed class Turns : IDisposable
@@ -13,22 +14,30 @@ public sealed class Turns : IDisposable
 
     private static readonly int AtOnce = Math.Max(2, Environment.ProcessorCount);
 
-    private readonly PartitionedRateLimiter<Guid> _perWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(workspace => RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(1, MostWaiting)));
+    private readonly PartitionedRateLimiter<Guid> _perWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(workspace =>
+        RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(1, MostWaiting))
+    );
     private readonly ConcurrencyLimiter _ownScans = new(Limit(AtOnce, 32));
+
     // A scan takes every core for as long as it runs: those of programs leave the others to owners at work.
     private readonly ConcurrencyLimiter _otherScans = new(Limit(AtOnce / 2, 16));
-    private readonly PartitionedRateLimiter<Guid> _checksPerWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(workspace => RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(4, 8)));
+    private readonly PartitionedRateLimiter<Guid> _checksPerWorkspace = PartitionedRateLimiter.Create<Guid, Guid>(
+        workspace => RateLimitPartition.GetConcurrencyLimiter(workspace, _ => Limit(4, 8))
+    );
     private readonly ConcurrencyLimiter _checks = new(Limit(24, 48));
     private readonly ConcurrencyLimiter _costings = new(Limit(AtOnce, 400));
 
     /// <summary>A turn at a scan of the page's own.</summary>
-    public Task<Turn> OwnScanAsync(WorkspaceScope workspace, CancellationToken cancel) => ScanAsync(_ownScans, workspace, cancel);
+    public Task<Turn> OwnScanAsync(WorkspaceScope workspace, CancellationToken cancel) =>
+        ScanAsync(_ownScans, workspace, cancel);
 
     /// <summary>A turn at a scan that anybody sent.</summary>
-    public Task<Turn> ScanAsync(WorkspaceScope workspace, CancellationToken cancel) => ScanAsync(_otherScans, workspace, cancel);
+    public Task<Turn> ScanAsync(WorkspaceScope workspace, CancellationToken cancel) =>
+        ScanAsync(_otherScans, workspace, cancel);
 
     /// <summary>A turn at asking registrars about many names.</summary>
-    public Task<Turn> ChecksAsync(WorkspaceScope workspace, CancellationToken cancel) => OfWorkspaceAsync(_checksPerWorkspace, _checks, workspace.Id, cancel);
+    public Task<Turn> ChecksAsync(WorkspaceScope workspace, CancellationToken cancel) =>
+        OfWorkspaceAsync(_checksPerWorkspace, _checks, workspace.Id, cancel);
 
     public async Task<Turn> CostingAsync(CancellationToken cancel) => new(await _costings.AcquireAsync(1, cancel));
 
@@ -43,9 +52,16 @@ public sealed class Turns : IDisposable
     }
 
     private async Task<Turn> ScanAsync(ConcurrencyLimiter all, WorkspaceScope workspace, CancellationToken cancel) =>
-        workspace.IsKnown ? await OfWorkspaceAsync(_perWorkspace, all, workspace.Id, cancel) : new Turn(await all.AcquireAsync(1, cancel));
+        workspace.IsKnown
+            ? await OfWorkspaceAsync(_perWorkspace, all, workspace.Id, cancel)
+            : new Turn(await all.AcquireAsync(1, cancel));
 
-    private static async Task<Turn> OfWorkspaceAsync(PartitionedRateLimiter<Guid> perWorkspace, ConcurrencyLimiter all, Guid workspace, CancellationToken cancel)
+    private static async Task<Turn> OfWorkspaceAsync(
+        PartitionedRateLimiter<Guid> perWorkspace,
+        ConcurrencyLimiter all,
+        Guid workspace,
+        CancellationToken cancel
+    )
     {
         var own = await perWorkspace.AcquireAsync(workspace, 1, cancel);
         if (!own.IsAcquired)
@@ -64,7 +80,13 @@ public sealed class Turns : IDisposable
         }
     }
 
-    private static ConcurrencyLimiterOptions Limit(int atOnce, int waiting) => new() { PermitLimit = atOnce, QueueLimit = waiting, QueueProcessingOrder = QueueProcessingOrder.OldestFirst };
+    private static ConcurrencyLimiterOptions Limit(int atOnce, int waiting) =>
+        new()
+        {
+            PermitLimit = atOnce,
+            QueueLimit = waiting,
+            QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
+        };
 }
 
 /// <summary>A turn, given back when disposed.</summary>
@@ -72,7 +94,12 @@ public readonly record struct Turn(RateLimitLease First, RateLimitLease? Second 
 {
     /// <summary>The answer where too many wait already; null: it is one's turn.</summary>
     public IResult? Refusal =>
-        First.IsAcquired && Second is not { IsAcquired: false } ? null : Results.Problem("Too much is being worked out just now. Try again in a moment.", statusCode: StatusCodes.Status429TooManyRequests);
+        First.IsAcquired && Second is not { IsAcquired: false }
+            ? null
+            : Results.Problem(
+                "Too much is being worked out just now. Try again in a moment.",
+                statusCode: StatusCodes.Status429TooManyRequests
+            );
 
     public void Dispose()
     {

@@ -2,16 +2,26 @@ using Microsoft.AspNetCore.Diagnostics;
 
 namespace HomeStart.Web.Requests;
 
-/// <summary>Answers for requests that broke off, stalled, were too large or of another type while a handler was reading them: as what they are, with one line in the log, and not as a fault of ours.</summary>
-internal sealed partial class UnreadableRequests(IProblemDetailsService problems, ILogger<UnreadableRequests> log) : IExceptionHandler
+/// <summary>
+/// Answers for requests that broke off, stalled, were too large or of another type while a handler was reading them: as
+/// what they are, with one line in the log, and not as a fault of ours.
+/// </summary>
+internal sealed partial class UnreadableRequests(IProblemDetailsService problems, ILogger<UnreadableRequests> log)
+    : IExceptionHandler
 {
-    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    public async ValueTask<bool> TryHandleAsync(
+        HttpContext httpContext,
+        Exception exception,
+        CancellationToken cancellationToken
+    )
     {
         var status = exception switch
         {
             BadHttpRequestException bad => bad.StatusCode,
-            InvalidDataException => StatusCodes.Status400BadRequest, // A form with more fields, or longer ones, than are read.
-            IOException or OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested => StatusCodes.Status400BadRequest,
+            // A form with more fields, or longer ones, than are read.
+            InvalidDataException => StatusCodes.Status400BadRequest,
+            IOException or OperationCanceledException when httpContext.RequestAborted.IsCancellationRequested =>
+                StatusCodes.Status400BadRequest,
             Microsoft.AspNetCore.Connections.ConnectionResetException => StatusCodes.Status400BadRequest,
             _ => 0,
         };
@@ -20,9 +30,19 @@ internal sealed partial class UnreadableRequests(IProblemDetailsService problems
             return false;
         }
 
-        LogUnreadable(httpContext.Request.Method, httpContext.GetEndpoint()?.DisplayName ?? "an address that is not there", status);
+        LogUnreadable(
+            httpContext.Request.Method,
+            httpContext.GetEndpoint()?.DisplayName ?? "an address that is not there",
+            status
+        );
         httpContext.Response.StatusCode = status;
-        return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = httpContext, ProblemDetails = { Status = status, Detail = Words(status) } });
+        return await problems.TryWriteAsync(
+            new ProblemDetailsContext
+            {
+                HttpContext = httpContext,
+                ProblemDetails = { Status = status, Detail = Words(status) },
+            }
+        );
     }
 
     /// <summary>What is wrong with a request that cannot be read.</summary>
@@ -35,6 +55,9 @@ internal sealed partial class UnreadableRequests(IProblemDetailsService problems
             _ => "The body did not arrive whole. Send it again.",
         };
 
-    [LoggerMessage(Level = LogLevel.Information, Message = "A request could not be read: {Method} {Route}, answered {Status}.")]
+    [LoggerMessage(
+        Level = LogLevel.Information,
+        Message = "A request could not be read: {Method} {Route}, answered {Status}."
+    )]
     private partial void LogUnreadable(string method, string route, int status);
 }

@@ -6,7 +6,8 @@ using HomeStart.Web.Requests;
 namespace HomeStart.Web.Scans;
 
 /// <summary>
-/// Answers with what a scan finds: at once, or, for a caller who accepts lines, with progress first. Each line is one JSON value; the last holds the result or the faults. The scan
+/// Answers with what a scan finds: at once, or, for a caller who accepts lines, with progress first. Each line is one
+/// JSON value; the last holds the result or the faults. The scan
 /// stops when the caller leaves.
 /// </summary>
 internal static class ScanAnswer
@@ -35,7 +36,10 @@ internal static class ScanAnswer
         return Results.Empty;
     }
 
-    private static Result<T> Run<T>(Func<IProgress<(int Done, int Of)>, Result<T>> scan, ChannelWriter<(int Done, int Of)> lines)
+    private static Result<T> Run<T>(
+        Func<IProgress<(int Done, int Of)>, Result<T>> scan,
+        ChannelWriter<(int Done, int Of)> lines
+    )
         where T : class
     {
         try
@@ -48,7 +52,12 @@ internal static class ScanAnswer
         }
     }
 
-    private static async Task WriteLinesAsync<T>(HttpContext http, ChannelReader<(int Done, int Of)> progress, Task<Result<T>> scanning, CancellationToken cancel)
+    private static async Task WriteLinesAsync<T>(
+        HttpContext http,
+        ChannelReader<(int Done, int Of)> progress,
+        Task<Result<T>> scanning,
+        CancellationToken cancel
+    )
         where T : class
     {
         var answer = new LineAnswer(http);
@@ -58,7 +67,9 @@ internal static class ScanAnswer
         }
 
         var found = await scanning;
-        await answer.WriteAsync(found.Has(out var result) ? new { result } : new { errors = FaultResults.Wires(found.Faults) });
+        await answer.WriteAsync(
+            found.Has(out var result) ? new { result } : new { errors = FaultResults.Wires(found.Faults) }
+        );
     }
 
     private sealed class Told(ChannelWriter<(int Done, int Of)> lines) : IProgress<(int Done, int Of)>

@@ -7,7 +7,9 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Scans;
 
-/// <summary>Scanning every way to buy: for anybody, without sign-in and storing nothing, and for a visitor's site.</summary>
+/// <summary>
+/// Scanning every way to buy: for anybody, without sign-in and storing nothing, and for a visitor's site.
+/// </summary>
 internal static class ScansEndpoints
 {
     private const long LargestScan = 8 << 20;
@@ -18,14 +20,26 @@ internal static class ScansEndpoints
             .WithMetadata(new RequestSizeLimitAttribute(LargestScan))
             .Produces<ScanWire>()
             .ProducesProblem(StatusCodes.Status400BadRequest);
-        Limited(app.MapGet("/api/sites/{siteId:guid}/scan", ScanSiteAsync).WithName("scanForSite")).Produces<SiteScanWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        Limited(app.MapGet("/api/sites/{siteId:guid}/settling", SettleSiteAsync).WithName("settlingForSite")).Produces<SettlingWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        Limited(app.MapGet("/api/sites/{siteId:guid}/scan", ScanSiteAsync).WithName("scanForSite"))
+            .Produces<SiteScanWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        Limited(app.MapGet("/api/sites/{siteId:guid}/settling", SettleSiteAsync).WithName("settlingForSite"))
+            .Produces<SettlingWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
     }
 
     private static RouteHandlerBuilder Limited(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status429TooManyRequests);
+        route
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests);
 
-    private static async Task<IResult> ScanAsync(JsonBody<ScanBody> body, HttpContext http, Demo demo, Turns turns, WorkspaceScope workspace)
+    private static async Task<IResult> ScanAsync(
+        JsonBody<ScanBody> body,
+        HttpContext http,
+        Demo demo,
+        Turns turns,
+        WorkspaceScope workspace
+    )
     {
         using var turn = await turns.ScanAsync(workspace, http.RequestAborted);
         if (turn.Refusal is { } refusal)
@@ -39,22 +53,50 @@ internal static class ScansEndpoints
             : FaultResults.Unprocessable(faults);
     }
 
-    private static Task<IResult> ScanSiteAsync(Guid siteId, string? objective, bool? byPlan, bool? oneSeller, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
-        ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress) =>
+    private static Task<IResult> ScanSiteAsync(
+        Guid siteId,
+        string? objective,
+        bool? byPlan,
+        bool? oneSeller,
+        HttpContext http,
+        SiteDesk desk,
+        Turns turns,
+        WorkspaceScope workspace
+    ) => ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress) =>
         {
             var wanted = request with { OneSeller = oneSeller ?? false };
             var listed = Scan.Run(wanted, progress, http.RequestAborted);
             return listed.Value is { } rows
-                ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted).As(all => SiteScanWire.Of(rows, all, wanted.Objective))
+                ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted)
+                    .As(all => SiteScanWire.Of(rows, all, wanted.Objective))
                 : listed.As(rows => SiteScanWire.Of(rows, rows, wanted.Objective));
         });
 
-    private static Task<IResult> SettleSiteAsync(Guid siteId, string? objective, bool? oneSeller, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace) =>
+    private static Task<IResult> SettleSiteAsync(
+        Guid siteId,
+        string? objective,
+        bool? oneSeller,
+        HttpContext http,
+        SiteDesk desk,
+        Turns turns,
+        WorkspaceScope workspace
+    ) =>
         ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _) =>
-            Settling.Of(request with { OneSeller = oneSeller ?? false }, http.RequestAborted).As(settling => SettlingWire.Of(settling, request.Settings.DisplayCurrency!)));
+            Settling
+                .Of(request with { OneSeller = oneSeller ?? false }, http.RequestAborted)
+                .As(settling => SettlingWire.Of(settling, request.Settings.DisplayCurrency!))
+        );
 
     private static async Task<IResult> ForSiteAsync<T>(
-        Guid siteId, string? objective, bool byPlan, HttpContext http, SiteDesk desk, Turns turns, WorkspaceScope workspace, Func<ScanRequest, IProgress<(int Done, int Of)>, Result<T>> work)
+        Guid siteId,
+        string? objective,
+        bool byPlan,
+        HttpContext http,
+        SiteDesk desk,
+        Turns turns,
+        WorkspaceScope workspace,
+        Func<ScanRequest, IProgress<(int Done, int Of)>, Result<T>> work
+    )
         where T : class
     {
         if (await desk.FindAsync(siteId, http.RequestAborted) is not { } site)
@@ -72,7 +114,11 @@ internal static class ScansEndpoints
         var request = await desk.ScanAsync(site.Site, wanted, byPlan, http.RequestAborted);
         if (request is { Objective: Objective.Expected, Settings.KeepChancePercent: null })
         {
-            faults.Say(FaultCodes.Required, "keepChancePercent", "Say on the needs page how sure you are to keep the site, to scan for what is expected.");
+            faults.Say(
+                FaultCodes.Required,
+                "keepChancePercent",
+                "Say on the needs page how sure you are to keep the site, to scan for what is expected."
+            );
             return FaultResults.Unprocessable(faults);
         }
 

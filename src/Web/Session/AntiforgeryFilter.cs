@@ -10,8 +10,14 @@ internal sealed class AntiforgeryFilter(IAntiforgery antiforgery) : IEndpointFil
     public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
     {
         var http = context.HttpContext;
-        return HttpMethods.IsGet(http.Request.Method) || (http.Request.Headers.ContainsKey(Header) && await antiforgery.IsRequestValidAsync(http))
+        return
+            HttpMethods.IsGet(http.Request.Method)
+            || (http.Request.Headers.ContainsKey(Header) && await antiforgery.IsRequestValidAsync(http))
             ? await next(context)
-            : Results.Problem("This page is out of date: reload it and try again. Nothing was changed.", title: "Out of date", statusCode: StatusCodes.Status400BadRequest);
+            : Results.Problem(
+                "This page is out of date: reload it and try again. Nothing was changed.",
+                title: "Out of date",
+                statusCode: StatusCodes.Status400BadRequest
+            );
     }
 }

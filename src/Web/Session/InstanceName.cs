@@ -9,7 +9,8 @@ public sealed class InstanceName(StartOptions options)
     private readonly Lazy<string> _name = new(() => Of(options.Data));
 
     /// <summary>A cookie's name; over https with the prefix that binds it to this very host.</summary>
-    public string CookieName(string what, bool isSecure) => $"{(isSecure ? "__Host-" : "")}home-start-{_name.Value}-{what}";
+    public string CookieName(string what, bool isSecure) =>
+        $"{(isSecure ? "__Host-" : "")}home-start-{_name.Value}-{what}";
 
     private static string Of(string data)
     {

@@ -8,11 +8,20 @@ namespace HomeStart.Web.Session;
 /// <param name="Token">Goes with every change.</param>
 /// <param name="CardProcessor">Where the browser hands card numbers in.</param>
 /// <param name="Sites">The visitor's sites, the first one first.</param>
-/// <param name="IsLost">The browser was here before, and its cookie cannot be read any more: what is shown begins anew.</param>
-public sealed record SessionWire(string Token, string CardProcessor, DateOnly BusinessDate, IReadOnlyList<SiteListedWire> Sites, bool IsLost);
+/// <param name="IsLost">The browser was here before, and its cookie cannot be read any more: what is shown begins
+/// anew.</param>
+public sealed record SessionWire(
+    string Token,
+    string CardProcessor,
+    DateOnly BusinessDate,
+    IReadOnlyList<SiteListedWire> Sites,
+    bool IsLost
+);
 
-/// <param name="IsExample">Whether it is the example that comes with Home Start; renamed, it is the owner's own.</param>
-/// <param name="IsUsed">Whether its owner ever changed or ordered anything in it: always, but for an example that was only looked at.</param>
+/// <param name="IsExample">Whether it is the example that comes with Home Start; renamed, it is the owner's
+/// own.</param>
+/// <param name="IsUsed">Whether its owner ever changed or ordered anything in it: always, but for an example that was
+/// only looked at.</param>
 public sealed record SiteListedWire(Guid Id, string Name, bool IsExample, bool IsUsed);
 
 internal static class SessionEndpoints
@@ -23,7 +32,16 @@ internal static class SessionEndpoints
         app.MapGet("/api/currencies", () => Currency.Codes).WithName("getCurrencies");
     }
 
-    private static async Task<SessionWire> GetAsync(HttpContext http, IAntiforgery antiforgery, Workspace workspace, WorkspaceScope scope, Sites.SiteDesk desk, StartOptions options, VisitorCookie cookie, CancellationToken cancel)
+    private static async Task<SessionWire> GetAsync(
+        HttpContext http,
+        IAntiforgery antiforgery,
+        Workspace workspace,
+        WorkspaceScope scope,
+        Sites.SiteDesk desk,
+        StartOptions options,
+        VisitorCookie cookie,
+        CancellationToken cancel
+    )
     {
         if (scope.IsKnown)
         {
@@ -35,6 +53,7 @@ internal static class SessionEndpoints
             options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),
             await workspace.BusinessDateAsync(cancel),
             await desk.ListAsync(cancel),
-            scope.IsLost);
+            scope.IsLost
+        );
     }
 }

@@ -3,16 +3,23 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Session;
 
-/// <summary>Marks a route that is the same for everybody and reads nothing of a visitor's. Every other route has its visitor checked.</summary>
+/// <summary>
+/// Marks a route that is the same for everybody and reads nothing of a visitor's. Every other route has its visitor
+/// checked.
+/// </summary>
 /// <param name="IsPage">Whether it is the page that a browser opens first.</param>
 internal sealed record ForEverybody(bool IsPage = false);
 
-/// <summary>Marks the route that each page load asks first: there a browser whose cookie opens nothing any more gets a new one.</summary>
+/// <summary>
+/// Marks the route that each page load asks first: there a browser whose cookie opens nothing any more gets a new one.
+/// </summary>
 internal sealed record BeginsVisit;
 
 /// <summary>
-/// The one place that opens a visitor's workspace: reads the signed cookie, checks the session it names, and opens the workspace to this request. What is decided depends on the route that
-/// was found, never on the text of its path. An account's workspace is open only to its sessions that were not ended; one that was deleted or joined to another is open to nobody.
+/// The one place that opens a visitor's workspace: reads the signed cookie, checks the session it names, and opens the
+/// workspace to this request. What is decided depends on the route that
+/// was found, never on the text of its path. An account's workspace is open only to its sessions that were not ended;
+/// one that was deleted or joined to another is open to nobody.
 /// </summary>
 internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
 {
@@ -34,7 +41,9 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
         }
 
         var aside = cookie.Name(http) + "-unreadable";
-        var read = cookie.Read(given) ?? cookie.Read(http.Request.Cookies[FormerName]) ?? cookie.Read(http.Request.Cookies[aside]);
+        var read = cookie.Read(given)
+            ?? cookie.Read(http.Request.Cookies[FormerName])
+            ?? cookie.Read(http.Request.Cookies[aside]);
         if (read is { } visitor && await IsOpenToAsync(visitor, db, http.RequestAborted))
         {
             scope.Open(visitor.Workspace, visitor.Session);
@@ -50,7 +59,8 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
             VisitorCookie.Keep(http, aside, given!);
         }
 
-        // A cookie that was read is replaced with the session that each page load asks for, never here: an answer that comes late, after another window signed in, must not sign it out again.
+        // A cookie that was read is replaced with the session that each page load asks for, never here: an answer that
+        // comes late, after another window signed in, must not sign it out again.
         if (!scope.IsKnown && (read is null || http.GetEndpoint()?.Metadata.GetMetadata<BeginsVisit>() is not null))
         {
             cookie.Write(http, new VisitorId(scope.Id, null));
@@ -59,7 +69,8 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
         await next(http);
     }
 
-    // A browser's first requests may come all at once: the page itself, which comes before them, brings the id they share.
+    // A browser's first requests may come all at once: the page itself, which comes before them, brings the id they
+    // share.
     private void Welcome(HttpContext http, string? given)
     {
         if (given is null && http.Request.Cookies[FormerName] is null)
@@ -75,9 +86,17 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
             return false;
         }
 
-        var account = await db.Workspaces.IgnoreQueryFilters().Where(row => row.Id == visitor.Workspace).Select(row => row.AccountId).SingleOrDefaultAsync(cancel);
+        var account = await db
+            .Workspaces.IgnoreQueryFilters()
+            .Where(row => row.Id == visitor.Workspace)
+            .Select(row => row.AccountId)
+            .SingleOrDefaultAsync(cancel);
         return account is null
             ? visitor.Session is null
-            : visitor.Session is { } session && await db.Sessions.AnyAsync(row => row.Id == session && row.AccountId == account && row.EndedAt == null, cancel);
+            : visitor.Session is { } session
+                && await db.Sessions.AnyAsync(
+                    row => row.Id == session && row.AccountId == account && row.EndedAt == null,
+                    cancel
+                );
     }
 }

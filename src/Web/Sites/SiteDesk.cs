@@ -8,7 +8,8 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Sites;
 
 /// <summary>
-/// The sites of a visitor. Until their first change they see a copy of the demo's site that is nowhere stored: its id is made from the workspace's, so that
+/// The sites of a visitor. Until their first change they see a copy of the demo's site that is nowhere stored: its id
+/// is made from the workspace's, so that
 /// links to it hold.
 /// </summary>
 public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo, TimeProvider time)
@@ -16,7 +17,10 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     /// <summary>How many sites a workspace may hold.</summary>
     private const int MostSites = 20;
 
-    /// <summary>The most characters a site may take as it is stored: hundreds of times what one with every candidate worked out does.</summary>
+    /// <summary>
+    /// The most characters a site may take as it is stored: hundreds of times what one with every candidate worked out
+    /// does.
+    /// </summary>
     private const int LargestSite = 200_000;
 
     /// <summary>Reports where a site has become too large to keep.</summary>
@@ -25,22 +29,58 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         var length = Documents.Write(site).Length;
         if (length > LargestSite)
         {
-            faults.Say(FaultCodes.OutOfRange, "", $"With this the site would take {length} characters; at most {LargestSite} are kept. Take off codes, extras or candidates that are not needed.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "",
+                $"With this the site would take {length} characters; at most {LargestSite} are kept. Take off "
+                    + "codes, extras or candidates that are not needed."
+            );
         }
     }
 
-    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => new SiteListedWire(site.Id, site.Site.Name, IsExample(site.Id, site.Site), site.IsUsed))];
+    public async Task<IReadOnlyList<SiteListedWire>> ListAsync(CancellationToken cancel) =>
+        [
+            .. (await PresentAsync(cancel)).Select(site => new SiteListedWire(
+                site.Id,
+                site.Site.Name,
+                IsExample(site.Id, site.Site),
+                site.IsUsed
+            )),
+        ];
 
     /// <summary>All sites of this visitor as they are now.</summary>
-    public async Task<IReadOnlyList<Site>> AllAsync(CancellationToken cancel) => [.. (await PresentAsync(cancel)).Select(site => site.Site)];
+    public async Task<IReadOnlyList<Site>> AllAsync(CancellationToken cancel) =>
+        [.. (await PresentAsync(cancel)).Select(site => site.Site)];
 
     private async Task<List<(Guid Id, Site Site, bool IsUsed)>> PresentAsync(CancellationToken cancel)
     {
-        var rows = await db.Sites.Join(db.Revisions, site => new { SiteId = site.Id, Position = site.Cursor }, revision => new { revision.SiteId, revision.Position }, (site, revision) => new { site.Id, site.CreatedAt, site.DeletedOn, revision.Document }).ToListAsync(cancel);
-        List<(Guid Id, Site Site, bool IsUsed)> present = [.. rows.Where(row => row.DeletedOn is null).OrderBy(row => row.CreatedAt).Select(row => (row.Id, Documents.Read<Site>(row.Document), true))];
+        var rows = await db
+            .Sites.Join(
+                db.Revisions,
+                site => new { SiteId = site.Id, Position = site.Cursor },
+                revision => new { revision.SiteId, revision.Position },
+                (site, revision) =>
+                    new
+                    {
+                        site.Id,
+                        site.CreatedAt,
+                        site.DeletedOn,
+                        revision.Document,
+                    }
+            )
+            .ToListAsync(cancel);
+        List<(Guid Id, Site Site, bool IsUsed)> present =
+        [
+            .. rows.Where(row => row.DeletedOn is null)
+                .OrderBy(row => row.CreatedAt)
+                .Select(row => (row.Id, Documents.Read<Site>(row.Document), true)),
+        ];
         if (demo.Site is not null && rows.TrueForAll(row => row.Id != DemoSiteId))
         {
-            present.Insert(0, (DemoSiteId, demo.Site, await db.Orders.AnyAsync(order => order.SiteId == DemoSiteId, cancel))); // An order stores no site that was not changed.
+            present.Insert(
+                0,
+                (DemoSiteId, demo.Site, await db.Orders.AnyAsync(order => order.SiteId == DemoSiteId, cancel))
+            ); // An order stores no site that was not changed.
         }
 
         return present;
@@ -50,7 +90,10 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     public async Task<VersionedSite?> FindAsync(Guid siteId, CancellationToken cancel) =>
         await KnownAsync(siteId, cancel) is { Row.DeletedOn: null } site ? site : null;
 
-    /// <summary>Deletes a site, so that it can be brought back for a while. A site with orders stays: what was ordered is looked after there.</summary>
+    /// <summary>
+    /// Deletes a site, so that it can be brought back for a while. A site with orders stays: what was ordered is looked
+    /// after there.
+    /// </summary>
     public async Task<bool> DeleteAsync(Guid siteId, FaultList faults, CancellationToken cancel)
     {
         if (await FindAsync(siteId, cancel) is not { } found)
@@ -60,7 +103,12 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
 
         if (await db.Orders.AnyAsync(order => order.SiteId == siteId, cancel))
         {
-            faults.Say(FaultCodes.Unavailable, "", $"“{found.Site.Name}” has orders, and they are looked after on its pages. It can't be deleted while they are there.");
+            faults.Say(
+                FaultCodes.Unavailable,
+                "",
+                $"“{found.Site.Name}” has orders, and they are looked after on its pages. It can't be deleted "
+                    + "while they are there."
+            );
             return true;
         }
 
@@ -85,7 +133,8 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
 
     // The same, deleted ones among them.
     private async Task<VersionedSite?> KnownAsync(Guid siteId, CancellationToken cancel) =>
-        await history.FindAsync(siteId, cancel) ?? (siteId == DemoSiteId && demo.Site is not null ? Unstored(demo.Site) : null);
+        await history.FindAsync(siteId, cancel)
+        ?? (siteId == DemoSiteId && demo.Site is not null ? Unstored(demo.Site) : null);
 
     /// <summary>Makes sure that a site found is stored before it is changed.</summary>
     public async Task<VersionedSite> StoredAsync(VersionedSite versioned, CancellationToken cancel)
@@ -98,7 +147,10 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         return await StartAsync(versioned.Row.Id, versioned.Site, cancel);
     }
 
-    /// <summary>The same for what only needs the site to be there, whatever its version: of two at once the second takes what the first stored.</summary>
+    /// <summary>
+    /// The same for what only needs the site to be there, whatever its version: of two at once the second takes what
+    /// the first stored.
+    /// </summary>
     public async Task<VersionedSite> ThereAsync(VersionedSite versioned, CancellationToken cancel)
     {
         if (db.Entry(versioned.Row).State != EntityState.Detached)
@@ -107,35 +159,71 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
         }
 
         await workspace.EnsureStoredAsync(cancel);
-        return await db.AloneAsync(async () => await history.FindAsync(versioned.Row.Id, cancel) ?? await StartAsync(versioned.Row.Id, versioned.Site, cancel), cancel);
+        return await db.AloneAsync(
+            async () =>
+                await history.FindAsync(versioned.Row.Id, cancel)
+                ?? await StartAsync(versioned.Row.Id, versioned.Site, cancel),
+            cancel
+        );
     }
 
-    /// <summary>Starts an empty site, counted as the demo's is: its currency and rates go along. Null, with the reason, where it would be one too many: counted and started in one step.</summary>
+    /// <summary>
+    /// Starts an empty site, counted as the demo's is: its currency and rates go along. Null, with the reason, where it
+    /// would be one too many: counted and started in one step.
+    /// </summary>
     /// <param name="name">What it is called; null: "My site", with a number where there is one of that name.</param>
     public async Task<VersionedSite?> StartAsync(string? name, FaultList faults, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
-        return await db.AloneAsync(async () =>
-        {
-            var sites = await ListAsync(cancel);
-            if (await db.Sites.CountAsync(cancel) >= MostSites * 3)
+        return await db.AloneAsync(
+            async () =>
             {
-                faults.Say(FaultCodes.OutOfRange, "name", $"Many sites were deleted here in the last {Housekeeping.DeletedDays} days, and they are still kept. Use one of your sites for the new one.");
-                return null;
-            }
+                var sites = await ListAsync(cancel);
+                if (await db.Sites.CountAsync(cancel) >= MostSites * 3)
+                {
+                    faults.Say(
+                        FaultCodes.OutOfRange,
+                        "name",
+                        $"Many sites were deleted here in the last {Housekeeping.DeletedDays} days, and they "
+                            + "are still kept. Use one of your sites for the new one."
+                    );
+                    return null;
+                }
 
-            if (sites is { Count: >= MostSites and var count })
-            {
-                faults.Say(FaultCodes.OutOfRange, "name", $"There are {count} sites here already, and no more can be kept. Use one of them for the new one.");
-                return null;
-            }
+                if (sites is { Count: >= MostSites and var count })
+                {
+                    faults.Say(
+                        FaultCodes.OutOfRange,
+                        "name",
+                        $"There are {count} sites here already, and no more can be kept. Use one of them for "
+                            + "the new one."
+                    );
+                    return null;
+                }
 
-            var empty = Site.Empty(name ?? Enumerable.Range(1, MostSites).Select(number => number == 1 ? "My site" : $"My site {number}").First(free => sites.All(site => site.Name != free)));
-            return await StartAsync(Guid.NewGuid(), empty with { Settings = demo.Site?.Settings ?? empty.Settings }, cancel);
-        }, cancel);
+                var empty = Site.Empty(
+                    name
+                        ?? Enumerable
+                            .Range(1, MostSites)
+                            .Select(number => number == 1 ? "My site" : $"My site {number}")
+                            .First(free => sites.All(site => site.Name != free))
+                );
+                return await StartAsync(
+                    Guid.NewGuid(),
+                    empty with
+                    {
+                        Settings = demo.Site?.Settings ?? empty.Settings,
+                    },
+                    cancel
+                );
+            },
+            cancel
+        );
     }
 
-    /// <summary>Everything the page shows of a site, with one candidate worked out: the one asked for, else the first.</summary>
+    /// <summary>
+    /// Everything the page shows of a site, with one candidate worked out: the one asked for, else the first.
+    /// </summary>
     public async Task<SitePageWire> PageAsync(VersionedSite versioned, string? letter, CancellationToken cancel)
     {
         var (row, site) = (versioned.Row, versioned.Site);
@@ -150,34 +238,64 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
             site.Name,
             IsExample(row.Id, site),
             new SiteSettingsWire(
-                site.Settings.HorizonMonths, settings.StartDate, site.Settings.StartDate is null, today, site.Settings.TaxPercent.ToString(), site.Settings.CountTax,
-                site.Settings.DisplayCurrency, site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()), site.Settings.RateDates, site.Settings.NewCustomer, site.Settings.KeepChancePercent?.ToString()),
+                site.Settings.HorizonMonths,
+                settings.StartDate,
+                site.Settings.StartDate is null,
+                today,
+                site.Settings.TaxPercent.ToString(),
+                site.Settings.CountTax,
+                site.Settings.DisplayCurrency,
+                site.Settings.Rates.ToDictionary(rate => rate.Key, rate => rate.Value.ToString()),
+                site.Settings.RateDates,
+                site.Settings.NewCustomer,
+                site.Settings.KeepChancePercent?.ToString()
+            ),
             NeedsWire.Of(site.Needs, settings.DisplayCurrency!),
             SitePageWriter.Shortlist(site, workspace.Books, settings, workspace.IsConnected),
             [.. site.Held.Select(held => new HeldNameWire(held.Name, held.Ending))],
-            WorksheetWriter.Write(Worksheet.Of(listed, workspace.OfferedTo(listed.Candidate), settings, site.Needs)));
+            WorksheetWriter.Write(Worksheet.Of(listed, workspace.OfferedTo(listed.Candidate), settings, site.Needs))
+        );
     }
 
     /// <summary>A site of this visitor and how it is counted today, or null.</summary>
     public async Task<(Site Site, CountSettings Settings)?> CountedAsync(Guid siteId, CancellationToken cancel) =>
-        await FindAsync(siteId, cancel) is { } versioned ? (versioned.Site, await workspace.CountAsync(versioned.Site.Settings, cancel)) : null;
+        await FindAsync(siteId, cancel) is { } versioned
+            ? (versioned.Site, await workspace.CountAsync(versioned.Site.Settings, cancel))
+            : null;
 
     /// <summary>A candidate of a site worked out; null where there is none, or it is not complete.</summary>
-    public async Task<(Site Site, Costing Costing)?> CostedAsync(Guid siteId, string letter, CancellationToken cancel) =>
-        await CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed && Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is { } costing ? (site, costing) : null;
+    public async Task<(Site Site, Costing Costing)?> CostedAsync(
+        Guid siteId,
+        string letter,
+        CancellationToken cancel
+    ) =>
+        await CountedAsync(siteId, cancel) is var (site, settings)
+        && site.Listed(letter) is { } listed
+        && Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is { } costing
+            ? (site, costing)
+            : null;
 
-    public static IResult Missing() => Results.Problem("There is no such site or candidate here.", statusCode: StatusCodes.Status404NotFound);
+    public static IResult Missing() =>
+        Results.Problem("There is no such site or candidate here.", statusCode: StatusCodes.Status404NotFound);
 
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
     public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>
-        new([.. workspace.Offered], await workspace.CountAsync(site.Settings, cancel), site.Needs, objective, byPlan, 25);
+        new(
+            [.. workspace.Offered],
+            await workspace.CountAsync(site.Settings, cancel),
+            site.Needs,
+            objective,
+            byPlan,
+            25
+        );
 
     // An owner who renames the example makes it their own.
     private bool IsExample(Guid siteId, Site site) => siteId == DemoSiteId && site.Name == demo.Site?.Name;
 
     private Guid DemoSiteId => new(SHA256.HashData(workspace.Id.ToByteArray()).AsSpan(0, 16));
 
-    private VersionedSite Unstored(Site site) => new(new SiteRow { Id = DemoSiteId, WorkspaceId = workspace.Id }, site, CanUndo: false);
+    private VersionedSite Unstored(Site site) =>
+        new(new SiteRow { Id = DemoSiteId, WorkspaceId = workspace.Id }, site, CanUndo: false);
 
     private async Task<VersionedSite> StartAsync(Guid id, Site site, CancellationToken cancel)
     {

@@ -14,18 +14,58 @@ internal static class SitesEndpoints
     {
         var sites = app.MapGroup("/api/sites").AddEndpointFilter<OneConnection>();
         sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
-        sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        sites.MapDelete("/{siteId:guid}", DeleteAsync).WithName("deleteSite").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        sites.MapPost("/{siteId:guid}/restore", RestoreAsync).WithName("restoreSite").Produces<SitePageWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        sites
+            .MapGet("/{siteId:guid}", GetAsync)
+            .WithName("getSite")
+            .Produces<SitePageWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        sites
+            .MapDelete("/{siteId:guid}", DeleteAsync)
+            .WithName("deleteSite")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        sites
+            .MapPost("/{siteId:guid}/restore", RestoreAsync)
+            .WithName("restoreSite")
+            .Produces<SitePageWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
         Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
-        Changes(sites.MapPost("/{siteId:guid}/undo", (Guid siteId, string? view, JsonBody<RevisionBody> body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
-            MoveAsync(siteId, view, body, -1, desk, history, cancel)).WithName("undo"));
-        Changes(sites.MapPost("/{siteId:guid}/redo", (Guid siteId, string? view, JsonBody<RevisionBody> body, SiteDesk desk, SiteHistory history, CancellationToken cancel) =>
-            MoveAsync(siteId, view, body, +1, desk, history, cancel)).WithName("redo"));
+        Changes(
+            sites
+                .MapPost(
+                    "/{siteId:guid}/undo",
+                    (
+                        Guid siteId,
+                        string? view,
+                        JsonBody<RevisionBody> body,
+                        SiteDesk desk,
+                        SiteHistory history,
+                        CancellationToken cancel
+                    ) => MoveAsync(siteId, view, body, -1, desk, history, cancel)
+                )
+                .WithName("undo")
+        );
+        Changes(
+            sites
+                .MapPost(
+                    "/{siteId:guid}/redo",
+                    (
+                        Guid siteId,
+                        string? view,
+                        JsonBody<RevisionBody> body,
+                        SiteDesk desk,
+                        SiteHistory history,
+                        CancellationToken cancel
+                    ) => MoveAsync(siteId, view, body, +1, desk, history, cancel)
+                )
+                .WithName("redo")
+        );
     }
 
     private static void Changes(RouteHandlerBuilder route) =>
-        route.Produces<SitePageWire>()
+        route
+            .Produces<SitePageWire>()
             .Produces<SitePageWire>(StatusCodes.Status409Conflict)
             .ProducesProblem(StatusCodes.Status404NotFound)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
@@ -41,22 +81,38 @@ internal static class SitesEndpoints
             faults.Add(named.Faults);
         }
 
-        return !faults.Any && await desk.StartAsync(named?.Value!.Name, faults, cancel) is { } started ? Results.Ok(await desk.PageAsync(started, null, cancel)) : FaultResults.Unprocessable(faults);
+        return !faults.Any && await desk.StartAsync(named?.Value!.Name, faults, cancel) is { } started
+            ? Results.Ok(await desk.PageAsync(started, null, cancel))
+            : FaultResults.Unprocessable(faults);
     }
 
     private static async Task<IResult> DeleteAsync(Guid siteId, SiteDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
-        return !await desk.DeleteAsync(siteId, faults, cancel) ? SiteDesk.Missing() : faults.Any ? FaultResults.Unprocessable(faults) : Results.NoContent();
+        return !await desk.DeleteAsync(siteId, faults, cancel) ? SiteDesk.Missing()
+            : faults.Any ? FaultResults.Unprocessable(faults)
+            : Results.NoContent();
     }
 
     private static async Task<IResult> RestoreAsync(Guid siteId, SiteDesk desk, CancellationToken cancel) =>
-        await desk.RestoreAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, null, cancel)) : SiteDesk.Missing();
+        await desk.RestoreAsync(siteId, cancel) is { } site
+            ? Results.Ok(await desk.PageAsync(site, null, cancel))
+            : SiteDesk.Missing();
 
     private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
-        await desk.FindAsync(siteId, cancel) is { } site ? Results.Ok(await desk.PageAsync(site, view, cancel)) : SiteDesk.Missing();
+        await desk.FindAsync(siteId, cancel) is { } site
+            ? Results.Ok(await desk.PageAsync(site, view, cancel))
+            : SiteDesk.Missing();
 
-    private static async Task<IResult> CommandAsync(Guid siteId, string? view, JsonBody<ChangeSiteBody> body, SiteDesk desk, SiteHistory history, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> CommandAsync(
+        Guid siteId,
+        string? view,
+        JsonBody<ChangeSiteBody> body,
+        SiteDesk desk,
+        SiteHistory history,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         if (await desk.FindAsync(siteId, cancel) is not { } site)
@@ -83,10 +139,24 @@ internal static class SitesEndpoints
 
         return changed is null || change.Faults.Any
             ? FaultResults.Unprocessable(change.Faults)
-            : await SavedAsync(siteId, view, desk, async () => await history.AppendAsync(await desk.StoredAsync(site, cancel), changed, cancel), cancel);
+            : await SavedAsync(
+                siteId,
+                view,
+                desk,
+                async () => await history.AppendAsync(await desk.StoredAsync(site, cancel), changed, cancel),
+                cancel
+            );
     }
 
-    private static async Task<IResult> MoveAsync(Guid siteId, string? view, JsonBody body, int by, SiteDesk desk, SiteHistory history, CancellationToken cancel)
+    private static async Task<IResult> MoveAsync(
+        Guid siteId,
+        string? view,
+        JsonBody body,
+        int by,
+        SiteDesk desk,
+        SiteHistory history,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var revision = CommandReader.Revision(body.Root, faults);
@@ -97,22 +167,42 @@ internal static class SitesEndpoints
 
         return revision is null ? FaultResults.Unprocessable(faults)
             : revision != site.Row.Revision ? await StaleAsync(site, view, desk, cancel)
-            : await SavedAsync(siteId, view, desk, async () => await history.MoveAsync(await desk.StoredAsync(site, cancel), by, cancel), cancel);
+            : await SavedAsync(
+                siteId,
+                view,
+                desk,
+                async () => await history.MoveAsync(await desk.StoredAsync(site, cancel), by, cancel),
+                cancel
+            );
     }
 
-    // Two changes that saw the same revision may arrive together: the database lets one through, and the other is told what came of it.
-    private static async Task<IResult> SavedAsync(Guid siteId, string? view, SiteDesk desk, Func<Task<VersionedSite>> save, CancellationToken cancel)
+    // Two changes that saw the same revision may arrive together: the database lets one through, and the other is told
+    // what came of it.
+    private static async Task<IResult> SavedAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk desk,
+        Func<Task<VersionedSite>> save,
+        CancellationToken cancel
+    )
     {
         try
         {
             return Results.Ok(await desk.PageAsync(await save(), view, cancel));
         }
-        catch (DbUpdateException exception) when (exception is DbUpdateConcurrencyException || Sqlite.IsDuplicate(exception))
+        catch (DbUpdateException exception)
+            when (exception is DbUpdateConcurrencyException || Sqlite.IsDuplicate(exception))
         {
-            return await desk.FindAsync(siteId, cancel) is { } newer ? await StaleAsync(newer, view, desk, cancel) : SiteDesk.Missing();
+            return await desk.FindAsync(siteId, cancel) is { } newer
+                ? await StaleAsync(newer, view, desk, cancel)
+                : SiteDesk.Missing();
         }
     }
 
-    private static async Task<IResult> StaleAsync(VersionedSite newer, string? view, SiteDesk desk, CancellationToken cancel) =>
-        Results.Json(await desk.PageAsync(newer, view, cancel), statusCode: StatusCodes.Status409Conflict);
+    private static async Task<IResult> StaleAsync(
+        VersionedSite newer,
+        string? view,
+        SiteDesk desk,
+        CancellationToken cancel
+    ) => Results.Json(await desk.PageAsync(newer, view, cancel), statusCode: StatusCodes.Status409Conflict);
 }

@@ -8,18 +8,34 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Slips;
 
-/// <summary>What was bought at the sellers' own pages: an order like any other from then on, but that no counterpart knows of it.</summary>
-public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk orders, DayRunner runner, Hosting.OpenAddress open, TimeProvider time)
+/// <summary>
+/// What was bought at the sellers' own pages: an order like any other from then on, but that no counterpart knows of
+/// it.
+/// </summary>
+public sealed class BoughtDesk(
+    Workspace workspace,
+    HomeStartDb db,
+    OrderDesk orders,
+    DayRunner runner,
+    Hosting.OpenAddress open,
+    TimeProvider time
+)
 {
     /// <summary>How long ago something may have been bought, in months.</summary>
     public const int Earliest = 60;
 
     private const int MostOrders = 100;
 
-    /// <summary>Notes a candidate that was bought; null, with the reasons, where it cannot be. The same id notes once.</summary>
+    /// <summary>
+    /// Notes a candidate that was bought; null, with the reasons, where it cannot be. The same id notes once.
+    /// </summary>
     public async Task<Order?> NoteAsync(VersionedSite versioned, Node body, FaultList faults, CancellationToken cancel)
     {
-        var (id, letter, today) = (body["id"].RequiredText("The id"), body["letter"].RequiredText("The letter"), await workspace.BusinessDateAsync(cancel));
+        var (id, letter, today) = (
+            body["id"].RequiredText("The id"),
+            body["letter"].RequiredText("The letter"),
+            await workspace.BusinessDateAsync(cancel)
+        );
         if (!Guid.TryParse(id, out var noted) || versioned.Site.Listed(letter) is not { } listed)
         {
             faults.Say(FaultCodes.Unknown, "letter", $"There is no candidate {letter} any more.");
@@ -31,39 +47,87 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
             return Documents.Read<Order>(before.Document);
         }
 
-        var (on, contact) = (ReadDay(body["boughtOn"], today), new Contact(body["name"].Text()?.Trim() ?? "", body["mail"].Text()?.Trim() ?? "", "", "", "", "", null));
+        var (on, contact) = (
+            ReadDay(body["boughtOn"], today),
+            new Contact(body["name"].Text()?.Trim() ?? "", body["mail"].Text()?.Trim() ?? "", "", "", "", "", null)
+        );
         if (contact.Name.Length is 0 or > Longest)
         {
-            body["name"].Fault(contact.Name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, contact.Name.Length == 0 ? "Your name is missing." : $"Up to {Longest} characters can be kept.");
+            body["name"]
+                .Fault(
+                    contact.Name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange,
+                    contact.Name.Length == 0 ? "Your name is missing." : $"Up to {Longest} characters can be kept."
+                );
         }
 
         if (!Contact.LooksLikeMail(contact.Mail))
         {
-            body["mail"].Fault(contact.Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, contact.Mail.Length == 0 ? "Your mail address is missing." : "This is no mail address.");
+            body["mail"]
+                .Fault(
+                    contact.Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType,
+                    contact.Mail.Length == 0 ? "Your mail address is missing." : "This is no mail address."
+                );
         }
 
         var settings = (await workspace.CountAsync(versioned.Site.Settings, cancel)) with { StartDate = on ?? today };
         if (Worksheet.CostingOf(listed.Candidate, workspace.Books, settings) is not { } costing)
         {
-            faults.Say(FaultCodes.Required, "letter", $"Candidate {letter} is not complete: choose what is missing on the worksheet, as you bought it.");
+            faults.Say(
+                FaultCodes.Required,
+                "letter",
+                $"Candidate {letter} is not complete: choose what is missing on the worksheet, as you bought it."
+            );
             return null;
         }
 
-        var there = BoughtThereReader.Read(body, [.. costing.Run.Purchase.Books.Where(costing.Run.Purchase.BuysAt)], today);
-        if (faults.Any || there is null || !await orders.CheckConfirmedAsync(contact.Mail, "mail", faults, cancel) || await IsFullAsync(faults, cancel))
+        var there = BoughtThereReader.Read(
+            body,
+            [.. costing.Run.Purchase.Books.Where(costing.Run.Purchase.BuysAt)],
+            today
+        );
+        if (
+            faults.Any
+            || there is null
+            || !await orders.CheckConfirmedAsync(contact.Mail, "mail", faults, cancel)
+            || await IsFullAsync(faults, cancel)
+        )
         {
             return null;
         }
 
         var things = Placing.There(costing);
-        if ((await orders.ListAsync(cancel)).FirstOrDefault(order => order.There is not null && order.PlacedOn == on && order.Things.IsLike(things)) is { } like)
+        if (
+            (await orders.ListAsync(cancel)).FirstOrDefault(order =>
+                order.There is not null && order.PlacedOn == on && order.Things.IsLike(things)
+            ) is
+            { } like
+        )
         {
-            faults.Say(FaultCodes.Repeated, "boughtOn", $"You noted this already, as {like.Reference}. Change what you told there, or take it away first.");
+            faults.Say(
+                FaultCodes.Repeated,
+                "boughtOn",
+                $"You noted this already, as {like.Reference}. Change what you told there, or take it away first."
+            );
             return null;
         }
 
-        var bought = new Bought(listed.Candidate, versioned.Site.Settings, settings.Customer.Of is { } of ? [.. of] : []);
-        return await StoredAsync(new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things) { State = OrderState.Completed, Secret = Guid.NewGuid(), Bought = bought, There = there, OpenAt = open.Now }, faults, cancel);
+        var bought = new Bought(
+            listed.Candidate,
+            versioned.Site.Settings,
+            settings.Customer.Of is { } of ? [.. of] : []
+        );
+        return await StoredAsync(
+            new Order(noted, versioned.Row.Id, letter!, on!.Value, contact, things)
+            {
+                State = OrderState.Completed,
+                Secret = Guid.NewGuid(),
+                Bought = bought,
+                There = there,
+                OpenAt = open.Now,
+            },
+            faults,
+            cancel
+        );
     }
 
     /// <summary>Tells it anew; null, with the reasons, where it cannot be.</summary>
@@ -71,7 +135,14 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
     {
         var order = Documents.Read<Order>(row.Document);
         ImmutableArray<string> books = [.. order.There!.Receipts.Select(receipt => receipt.Book)];
-        if (BoughtThereReader.Read(body, [.. workspace.PlacedFrom(row).Where(book => books.Contains(book.Id))], order.There.NotedOn) is not { } there)
+        if (
+            BoughtThereReader.Read(
+                body,
+                [.. workspace.PlacedFrom(row).Where(book => books.Contains(book.Id))],
+                order.There.NotedOn
+            )
+            is not { } there
+        )
         {
             return null;
         }
@@ -85,15 +156,23 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
     public async Task ForgetAsync(Order order, CancellationToken cancel)
     {
         var (orderId, there) = (order.Id, order.There!);
-        var elsewhere = (await orders.ListAsync(cancel)).Where(other => other.Id != orderId && other.State == OrderState.Completed).SelectMany(other => other.Things.Payments.Select(payment => payment.Book)).ToHashSet();
-        List<string> strangers = [.. there.Receipts.Select(receipt => receipt.Book).Where(book => !elsewhere.Contains(book))];
+        var elsewhere = (await orders.ListAsync(cancel))
+            .Where(other => other.Id != orderId && other.State == OrderState.Completed)
+            .SelectMany(other => other.Things.Payments.Select(payment => payment.Book))
+            .ToHashSet();
+        List<string> strangers =
+        [
+            .. there.Receipts.Select(receipt => receipt.Book).Where(book => !elsewhere.Contains(book)),
+        ];
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.KeptFiles.Where(file => file.OrderId == orderId).ExecuteDeleteAsync(cancel);
         await db.DayBooks.Where(book => book.OrderId == orderId).ExecuteDeleteAsync(cancel);
         await db.Orders.Where(row => row.Id == orderId).ExecuteDeleteAsync(cancel);
 
         // Who bought nothing there is a new customer again, unless the seller knew them before.
-        await db.Customers.Where(row => strangers.Contains(row.BookId) && row.Since >= there.NotedOn).ExecuteDeleteAsync(cancel);
+        await db
+            .Customers.Where(row => strangers.Contains(row.BookId) && row.Since >= there.NotedOn)
+            .ExecuteDeleteAsync(cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -110,7 +189,11 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         var day = node.Date();
         if (day is not null && (day > today || day < today.AddMonths(-Earliest)))
         {
-            node.Fault(FaultCodes.OutOfRange, $"Choose the day you bought it: not after {UpkeepWords.Day(today)}, and within the last {Earliest / 12} years.");
+            node.Fault(
+                FaultCodes.OutOfRange,
+                $"Choose the day you bought it: not after {UpkeepWords.Day(today)}, and within the last "
+                    + $"{Earliest / 12} years."
+            );
         }
 
         return day;
@@ -130,7 +213,18 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
     private async Task<Order?> StoredAsync(Order order, FaultList faults, CancellationToken cancel)
     {
         await workspace.EnsureStoredAsync(cancel);
-        var row = db.Orders.Add(new OrderRow { Id = order.Id, WorkspaceId = workspace.Id, SiteId = order.SiteId, PlacedAt = time.GetUtcNow(), IsOpen = false, Document = Documents.Write(order), BookHashes = string.Join(' ', workspace.BookHashes) });
+        var row = db.Orders.Add(
+            new OrderRow
+            {
+                Id = order.Id,
+                WorkspaceId = workspace.Id,
+                SiteId = order.SiteId,
+                PlacedAt = time.GetUtcNow(),
+                IsOpen = false,
+                Document = Documents.Write(order),
+                BookHashes = string.Join(' ', workspace.BookHashes),
+            }
+        );
         try
         {
             if (!await db.SaveDurablyAsync(async () => !await IsFullAsync(faults, cancel), cancel))
@@ -161,7 +255,16 @@ public sealed class BoughtDesk(Workspace workspace, HomeStartDb db, OrderDesk or
         while (await db.DayBooks.SingleOrDefaultAsync(row => row.OrderId == order.Id, cancel) is { } row)
         {
             var book = Documents.Read<DayBook>(row.Document);
-            row.Document = Documents.Write(Telling.Paid(book with { Payer = book.Payer with { Expires = order.There!.CardExpires } }, order.There.Receipts.Select(receipt => (receipt.Book, receipt.Paid)), order.PlacedOn));
+            row.Document = Documents.Write(
+                Telling.Paid(
+                    book with
+                    {
+                        Payer = book.Payer with { Expires = order.There!.CardExpires },
+                    },
+                    order.There.Receipts.Select(receipt => (receipt.Book, receipt.Paid)),
+                    order.PlacedOn
+                )
+            );
             row.Version++;
             try
             {

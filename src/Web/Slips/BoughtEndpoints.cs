@@ -22,25 +22,68 @@ internal static class BoughtEndpoints
 
     public static void MapBought(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/sites/{siteId:guid}/bought", NoteAsync).WithName("noteBought").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/sites/{siteId:guid}/bought", NoteAsync)
+            .WithName("noteBought")
+            .Produces<OrderWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         var order = app.MapGroup("/api/orders/{orderId:guid}");
-        order.MapPut("/bought", ChangeAsync).WithName("changeBought").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        order.MapDelete("/bought", ForgetAsync).WithName("forgetBought").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
-        order.MapGet("/kept", ListAsync).WithName("getKeptFiles").Produces<IReadOnlyList<KeptFileWire>>().ProducesProblem(StatusCodes.Status404NotFound);
-        order.MapPost("/kept", KeepAsync).WithName("keepFile").Produces<OrderWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+        order
+            .MapPut("/bought", ChangeAsync)
+            .WithName("changeBought")
+            .Produces<OrderWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        order
+            .MapDelete("/bought", ForgetAsync)
+            .WithName("forgetBought")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        order
+            .MapGet("/kept", ListAsync)
+            .WithName("getKeptFiles")
+            .Produces<IReadOnlyList<KeptFileWire>>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        order
+            .MapPost("/kept", KeepAsync)
+            .WithName("keepFile")
+            .Produces<OrderWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithMetadata(new RequestSizeLimitAttribute(KeptFile.Largest + 1));
-        order.MapGet("/kept/{fileId:guid}", GetAsync).WithName("getKeptFile").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
-        order.MapDelete("/kept/{fileId:guid}", DropAsync).WithName("dropKeptFile").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound);
+        order
+            .MapGet("/kept/{fileId:guid}", GetAsync)
+            .WithName("getKeptFile")
+            .Produces(StatusCodes.Status200OK)
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        order
+            .MapDelete("/kept/{fileId:guid}", DropAsync)
+            .WithName("dropKeptFile")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static IResult Missing() => Results.Problem("There is nothing here that was bought at a seller’s own page.", statusCode: StatusCodes.Status404NotFound);
+    private static IResult Missing() =>
+        Results.Problem(
+            "There is nothing here that was bought at a seller’s own page.",
+            statusCode: StatusCodes.Status404NotFound
+        );
 
-    private static IResult NoFile() => Results.Problem("There is no such file here.", statusCode: StatusCodes.Status404NotFound);
+    private static IResult NoFile() =>
+        Results.Problem("There is no such file here.", statusCode: StatusCodes.Status404NotFound);
 
     private static async Task<OrderRow?> FindAsync(OrderDesk orders, Guid orderId, CancellationToken cancel) =>
-        await orders.FindAsync(orderId, cancel) is { } row && Documents.Read<Order>(row.Document).There is not null ? row : null;
+        await orders.FindAsync(orderId, cancel) is { } row && Documents.Read<Order>(row.Document).There is not null
+            ? row
+            : null;
 
-    private static async Task<IResult> NoteAsync(Guid siteId, JsonBody<NoteBoughtBody> body, SiteDesk sites, BoughtDesk desk, CancellationToken cancel)
+    private static async Task<IResult> NoteAsync(
+        Guid siteId,
+        JsonBody<NoteBoughtBody> body,
+        SiteDesk sites,
+        BoughtDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } found)
         {
@@ -48,10 +91,20 @@ internal static class BoughtEndpoints
         }
 
         var faults = new FaultList();
-        return await desk.NoteAsync(await sites.ThereAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel) is { } order ? Results.Ok(OrderWire.Of(order)) : FaultResults.Unprocessable(faults);
+        return
+            await desk.NoteAsync(await sites.ThereAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel)
+                is { } order
+            ? Results.Ok(OrderWire.Of(order))
+            : FaultResults.Unprocessable(faults);
     }
 
-    private static async Task<IResult> ChangeAsync(Guid orderId, JsonBody<ChangeBoughtBody> body, OrderDesk orders, BoughtDesk desk, CancellationToken cancel)
+    private static async Task<IResult> ChangeAsync(
+        Guid orderId,
+        JsonBody<ChangeBoughtBody> body,
+        OrderDesk orders,
+        BoughtDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await FindAsync(orders, orderId, cancel) is not { } row)
         {
@@ -59,10 +112,17 @@ internal static class BoughtEndpoints
         }
 
         var faults = new FaultList();
-        return await desk.ChangeAsync(row, new Node(body.Root, "", faults), faults, cancel) is { } order ? Results.Ok(OrderWire.Of(order)) : FaultResults.Unprocessable(faults);
+        return await desk.ChangeAsync(row, new Node(body.Root, "", faults), faults, cancel) is { } order
+            ? Results.Ok(OrderWire.Of(order))
+            : FaultResults.Unprocessable(faults);
     }
 
-    private static async Task<IResult> ForgetAsync(Guid orderId, OrderDesk orders, BoughtDesk desk, CancellationToken cancel)
+    private static async Task<IResult> ForgetAsync(
+        Guid orderId,
+        OrderDesk orders,
+        BoughtDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await FindAsync(orders, orderId, cancel) is not { } row)
         {
@@ -73,12 +133,34 @@ internal static class BoughtEndpoints
         return Results.NoContent();
     }
 
-    private static async Task<IResult> ListAsync(Guid orderId, OrderDesk orders, HomeStartDb db, CancellationToken cancel) =>
-        await FindAsync(orders, orderId, cancel) is null ? Missing()
-        : Results.Ok(await db.KeptFiles.AsNoTracking().Where(file => file.OrderId == orderId).OrderBy(file => file.KeptOn).ThenBy(file => file.Name).Select(file => new KeptFileWire(file.Id, file.Name, file.Content.Length, file.KeptOn)).ToListAsync(cancel));
+    private static async Task<IResult> ListAsync(
+        Guid orderId,
+        OrderDesk orders,
+        HomeStartDb db,
+        CancellationToken cancel
+    ) =>
+        await FindAsync(orders, orderId, cancel) is null
+            ? Missing()
+            : Results.Ok(
+                await db
+                    .KeptFiles.AsNoTracking()
+                    .Where(file => file.OrderId == orderId)
+                    .OrderBy(file => file.KeptOn)
+                    .ThenBy(file => file.Name)
+                    .Select(file => new KeptFileWire(file.Id, file.Name, file.Content.Length, file.KeptOn))
+                    .ToListAsync(cancel)
+            );
 
     // The bytes as they are, told by what is in them. What an invoice in UBL says fills in what was not typed.
-    private static async Task<IResult> KeepAsync(Guid orderId, string? name, RawBody body, OrderDesk orders, Workspace workspace, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> KeepAsync(
+        Guid orderId,
+        string? name,
+        RawBody body,
+        OrderDesk orders,
+        Workspace workspace,
+        HomeStartDb db,
+        CancellationToken cancel
+    )
     {
         if (await FindAsync(orders, orderId, cancel) is not { } row)
         {
@@ -90,51 +172,103 @@ internal static class BoughtEndpoints
         var today = await workspace.BusinessDateAsync(cancel);
 
         // Counted and kept in one step, so that files that come at once are counted like those that come one by one.
-        var isKept = file is not null && await db.AloneAsync(async () =>
-        {
-            if (await db.KeptFiles.CountAsync(kept => kept.OrderId == orderId, cancel) >= MostFiles)
-            {
-                faults.Say(FaultCodes.OutOfRange, "file", $"{MostFiles} files are kept with this already, and no more can be. Take one away first.");
-            }
-            else if (await db.KeptFiles.SumAsync(kept => (long)kept.Content.Length, cancel) + bytes.Length > MostBytes)
-            {
-                faults.Say(FaultCodes.OutOfRange, "file", $"Your receipts would take more than {MostBytes >> 20} MB with this, and no more are kept. Take some away first.");
-            }
-            else
-            {
-                db.KeptFiles.Add(new KeptFileRow { WorkspaceId = workspace.Id, Id = Guid.NewGuid(), OrderId = orderId, Name = file.Name, MediaType = file.MediaType, Content = bytes, KeptOn = today });
-                await db.SaveChangesAsync(cancel);
-            }
+        var isKept =
+            file is not null
+            && await db.AloneAsync(
+                async () =>
+                {
+                    if (await db.KeptFiles.CountAsync(kept => kept.OrderId == orderId, cancel) >= MostFiles)
+                    {
+                        faults.Say(
+                            FaultCodes.OutOfRange,
+                            "file",
+                            $"{MostFiles} files are kept with this already, and no more can be. Take one away first."
+                        );
+                    }
+                    else if (
+                        await db.KeptFiles.SumAsync(kept => (long)kept.Content.Length, cancel) + bytes.Length
+                        > MostBytes
+                    )
+                    {
+                        faults.Say(
+                            FaultCodes.OutOfRange,
+                            "file",
+                            $"Your receipts would take more than {MostBytes >> 20} MB with this, and no more "
+                                + "are kept. Take some away first."
+                        );
+                    }
+                    else
+                    {
+                        db.KeptFiles.Add(
+                            new KeptFileRow
+                            {
+                                WorkspaceId = workspace.Id,
+                                Id = Guid.NewGuid(),
+                                OrderId = orderId,
+                                Name = file.Name,
+                                MediaType = file.MediaType,
+                                Content = bytes,
+                                KeptOn = today,
+                            }
+                        );
+                        await db.SaveChangesAsync(cancel);
+                    }
 
-            return !faults.Any;
-        }, cancel);
+                    return !faults.Any;
+                },
+                cancel
+            );
         if (!isKept)
         {
             return FaultResults.Unprocessable(faults);
         }
 
-        var order = file!.Invoice is { } invoice ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel) : Documents.Read<Order>(row.Document);
+        var order = file!.Invoice is { } invoice
+            ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel)
+            : Documents.Read<Order>(row.Document);
         return Results.Ok(OrderWire.Of(order));
     }
 
     private static Order FilledIn(Order order, InvoiceRead invoice)
     {
         var receipts = order.There!.Receipts;
-        var of = receipts.FirstOrDefault(receipt => order.Things.Items.FirstOrDefault(item => item.Book == receipt.Book)?.Seller is { } seller && invoice.Seller is { } named && Statement.Names(named, seller)) ?? (receipts is [var only] ? only : null);
+        var of = receipts.FirstOrDefault(receipt =>
+            order.Things.Items.FirstOrDefault(item => item.Book == receipt.Book)?.Seller is { } seller
+            && invoice.Seller is { } named
+            && Statement.Names(named, seller)
+        ) ?? (receipts is [var only] ? only : null);
         if (of is null)
         {
             return order;
         }
 
-        var lines = of.Lines.IsEmpty && invoice.Lines.All(line => line.Amount.Currency == of.Paid.Currency) ? invoice.Lines : of.Lines;
-        return order with { There = order.There with { Receipts = receipts.Replace(of, of with { Reference = of.Reference ?? invoice.Number, Lines = lines }) } };
+        var lines =
+            of.Lines.IsEmpty && invoice.Lines.All(line => line.Amount.Currency == of.Paid.Currency)
+                ? invoice.Lines
+                : of.Lines;
+        return order with
+        {
+            There = order.There with
+            {
+                Receipts = receipts.Replace(of, of with { Reference = of.Reference ?? invoice.Number, Lines = lines }),
+            },
+        };
     }
 
     private static async Task<IResult> GetAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
-        await db.KeptFiles.AsNoTracking().SingleOrDefaultAsync(file => file.OrderId == orderId && file.Id == fileId, cancel) is { } file
-            ? Results.File(file.Content, file.MediaType == MediaTypeNames.Application.Pdf ? file.MediaType : MediaTypeNames.Application.Octet, file.Name) : NoFile();
+        await db
+            .KeptFiles.AsNoTracking()
+            .SingleOrDefaultAsync(file => file.OrderId == orderId && file.Id == fileId, cancel)
+            is { } file
+            ? Results.File(
+                file.Content,
+                file.MediaType == MediaTypeNames.Application.Pdf ? file.MediaType : MediaTypeNames.Application.Octet,
+                file.Name
+            )
+            : NoFile();
 
     private static async Task<IResult> DropAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
-        await db.KeptFiles.Where(file => file.OrderId == orderId && file.Id == fileId).ExecuteDeleteAsync(cancel) > 0 ? Results.NoContent() : NoFile();
-
+        await db.KeptFiles.Where(file => file.OrderId == orderId && file.Id == fileId).ExecuteDeleteAsync(cancel) > 0
+            ? Results.NoContent()
+            : NoFile();
 }

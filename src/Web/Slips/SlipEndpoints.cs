@@ -24,25 +24,78 @@ internal static class SlipEndpoints
     public static void MapSlips(this IEndpointRouteBuilder app)
     {
         var candidate = app.MapGroup("/api/sites/{siteId:guid}/candidates/{letter}");
-        candidate.MapGet("/slip", SlipAsync).WithName("getSlip").Produces<BuyingSlipWire>().ProducesProblem(StatusCodes.Status404NotFound);
-        candidate.MapPut("/slip", TickAsync).WithName("tickSlip").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        candidate.MapGet("/slip.pdf", PdfAsync).WithName("slipPdf").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
-        candidate.MapPost("/slip/answers", AnswerAsync).WithName("answerQuestion").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        candidate.MapPost("/cart", CartAsync).WithName("checkCart").Produces<CartCheckWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests).WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
-        candidate.MapPost("/their-sum", TheirSumAsync).WithName("explainTheirSum").Produces<TheirSumWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+        candidate
+            .MapGet("/slip", SlipAsync)
+            .WithName("getSlip")
+            .Produces<BuyingSlipWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        candidate
+            .MapPut("/slip", TickAsync)
+            .WithName("tickSlip")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        candidate
+            .MapGet("/slip.pdf", PdfAsync)
+            .WithName("slipPdf")
+            .Produces(StatusCodes.Status200OK)
+            .ProducesProblem(StatusCodes.Status404NotFound);
+        candidate
+            .MapPost("/slip/answers", AnswerAsync)
+            .WithName("answerQuestion")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        candidate
+            .MapPost("/cart", CartAsync)
+            .WithName("checkCart")
+            .Produces<CartCheckWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests)
+            .WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
+        candidate
+            .MapPost("/their-sum", TheirSumAsync)
+            .WithName("explainTheirSum")
+            .Produces<TheirSumWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .ProducesProblem(StatusCodes.Status429TooManyRequests);
     }
 
-    private static async Task<IResult> SlipAsync(Guid siteId, string letter, SiteDesk desk, HomeStartDb db, CancellationToken cancel) =>
+    private static async Task<IResult> SlipAsync(
+        Guid siteId,
+        string letter,
+        SiteDesk desk,
+        HomeStartDb db,
+        CancellationToken cancel
+    ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
-            ? Results.Ok(BuyingSlipWire.Of(letter, Slip.Of(costing), costing, await RowAsync(db, siteId, letter, cancel) is { } row ? Documents.Read<SlipTicks>(row.Document).Done : []))
+            ? Results.Ok(
+                BuyingSlipWire.Of(
+                    letter,
+                    Slip.Of(costing),
+                    costing,
+                    await RowAsync(db, siteId, letter, cancel) is { } row
+                        ? Documents.Read<SlipTicks>(row.Document).Done
+                        : []
+                )
+            )
             : SiteDesk.Missing();
 
-    private static Task<SlipRow?> RowAsync(HomeStartDb db, Guid siteId, string letter, CancellationToken cancel) => db.Slips.SingleOrDefaultAsync(row => row.SiteId == siteId && row.Letter == letter, cancel);
+    private static Task<SlipRow?> RowAsync(HomeStartDb db, Guid siteId, string letter, CancellationToken cancel) =>
+        db.Slips.SingleOrDefaultAsync(row => row.SiteId == siteId && row.Letter == letter, cancel);
 
     // Kept with the site, so that what was ticked off on the telephone is so at the desk.
-    private static async Task<IResult> TickAsync(Guid siteId, string letter, JsonBody<TickBody> body, SiteDesk desk, Workspace workspace, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> TickAsync(
+        Guid siteId,
+        string letter,
+        JsonBody<TickBody> body,
+        SiteDesk desk,
+        Workspace workspace,
+        HomeStartDb db,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(siteId, cancel) is not { } site || site.Site.Listed(letter) is null)
         {
@@ -57,7 +110,16 @@ internal static class SlipEndpoints
         }
 
         await workspace.EnsureStoredAsync(cancel);
-        var row = await RowAsync(db, siteId, letter, cancel) ?? db.Slips.Add(new SlipRow { WorkspaceId = workspace.Id, SiteId = siteId, Letter = letter, Document = "" }).Entity;
+        var row = await RowAsync(db, siteId, letter, cancel)
+            ?? db.Slips.Add(
+                new SlipRow
+                {
+                    WorkspaceId = workspace.Id,
+                    SiteId = siteId,
+                    Letter = letter,
+                    Document = "",
+                }
+            ).Entity;
         row.Document = Documents.Write(new SlipTicks(done));
         try
         {
@@ -71,8 +133,18 @@ internal static class SlipEndpoints
         return Results.NoContent();
     }
 
-    // What they said goes into the visitor's own version of the price list, with the day; the slip, and every sum, is made from that one then.
-    private static async Task<IResult> AnswerAsync(Guid siteId, string letter, JsonBody<AnswerBody> body, SiteDesk desk, Shelf books, ShelfDesk shelf, Workspace workspace, CancellationToken cancel)
+    // What they said goes into the visitor's own version of the price list, with the day; the slip, and every sum, is
+    // made from that one then.
+    private static async Task<IResult> AnswerAsync(
+        Guid siteId,
+        string letter,
+        JsonBody<AnswerBody> body,
+        SiteDesk desk,
+        Shelf books,
+        ShelfDesk shelf,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
         if (await desk.CostedAsync(siteId, letter, cancel) is not var (_, costing))
         {
@@ -82,8 +154,14 @@ internal static class SlipEndpoints
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
         var (id, words) = (node["book"].RequiredText("The seller"), node["question"].RequiredText("The question"));
-        var asked = Slip.Of(costing).Sellers.FirstOrDefault(known => known.Book.Id == id) is { } seller ? seller.Questions.FirstOrDefault(question => SlipWords.Of(question, seller.Book) == words) : null;
-        if (asked is null || books.Find(id!) is not { } shelved || await books.BytesAsync(id!, null, cancel) is not { } bytes)
+        var asked = Slip.Of(costing).Sellers.FirstOrDefault(known => known.Book.Id == id) is { } seller
+            ? seller.Questions.FirstOrDefault(question => SlipWords.Of(question, seller.Book) == words)
+            : null;
+        if (
+            asked is null
+            || books.Find(id!) is not { } shelved
+            || await books.BytesAsync(id!, null, cancel) is not { } bytes
+        )
         {
             node["question"].Fault(FaultCodes.Unknown, "This is not asked any more: it stands in the price list now.");
             return FaultResults.Unprocessable(faults);
@@ -94,16 +172,48 @@ internal static class SlipEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        await shelf.TakeEditedAsync(BookAnswers.Into(JsonNode.Parse(bytes)!, asked, answer, costing.Run.Purchase.Hosting?.Option, words!, await workspace.BusinessDateAsync(cancel)), faults, cancel);
+        await shelf.TakeEditedAsync(
+            BookAnswers.Into(
+                JsonNode.Parse(bytes)!,
+                asked,
+                answer,
+                costing.Run.Purchase.Hosting?.Option,
+                words!,
+                await workspace.BusinessDateAsync(cancel)
+            ),
+            faults,
+            cancel
+        );
         return faults.Any ? FaultResults.Unprocessable(faults) : Results.NoContent();
     }
 
-    private static async Task<IResult> PdfAsync(Guid siteId, string letter, SiteDesk desk, Workspace workspace, CancellationToken cancel) =>
+    private static async Task<IResult> PdfAsync(
+        Guid siteId,
+        string letter,
+        SiteDesk desk,
+        Workspace workspace,
+        CancellationToken cancel
+    ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
-            ? Results.File(PdfReport.Write(SlipReport.Of(site.Name, letter, Slip.Of(costing), costing), await workspace.BusinessDateAsync(cancel)), "application/pdf", $"slip-{letter}.pdf")
+            ? Results.File(
+                PdfReport.Write(
+                    SlipReport.Of(site.Name, letter, Slip.Of(costing), costing),
+                    await workspace.BusinessDateAsync(cancel)
+                ),
+                "application/pdf",
+                $"slip-{letter}.pdf"
+            )
             : SiteDesk.Missing();
 
-    private static async Task<IResult> CartAsync(Guid siteId, string letter, JsonBody<CartCheckBody> body, SiteDesk desk, Workspace workspace, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> CartAsync(
+        Guid siteId,
+        string letter,
+        JsonBody<CartCheckBody> body,
+        SiteDesk desk,
+        Workspace workspace,
+        Turns turns,
+        CancellationToken cancel
+    )
     {
         if (await desk.CostedAsync(siteId, letter, cancel) is not var (site, costing))
         {
@@ -129,10 +239,32 @@ internal static class SlipEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var (check, candidate, books) = (CartCheck.Of(costing, book, cart), site.Listed(letter)!.Candidate, workspace.Books.ToImmutableArray());
-        var sum = check.Total is { } total && Reconciler.Run(candidate, books, costing.Settings, new SeenSum(book.Id, total, costing.Settings.StartDate), new FaultList(), cancel).Value is { } found
-            ? TheirSumWriter.Write(found, candidate, books, costing.Settings, new SeenSum(book.Id, total, costing.Settings.StartDate))
-            : null;
+        var (check, candidate, books) = (
+            CartCheck.Of(costing, book, cart),
+            site.Listed(letter)!.Candidate,
+            workspace.Books.ToImmutableArray()
+        );
+        var sum =
+            check.Total is { } total
+            && Reconciler
+                .Run(
+                    candidate,
+                    books,
+                    costing.Settings,
+                    new SeenSum(book.Id, total, costing.Settings.StartDate),
+                    new FaultList(),
+                    cancel
+                )
+                .Value
+                is { } found
+                ? TheirSumWriter.Write(
+                    found,
+                    candidate,
+                    books,
+                    costing.Settings,
+                    new SeenSum(book.Id, total, costing.Settings.StartDate)
+                )
+                : null;
         return Results.Ok(CartCheckWriter.Write(check, cart, candidate, books, costing.Settings, sum));
     }
 
@@ -141,18 +273,30 @@ internal static class SlipEndpoints
     {
         if (cart.Lines.IsEmpty)
         {
-            faults.Say(FaultCodes.Required, "html", "No line with a price was found in these words. Copy the part of the page that lists what is in the cart.");
+            faults.Say(
+                FaultCodes.Required,
+                "html",
+                "No line with a price was found in these words. Copy the part of the page that lists what is "
+                    + "in the cart."
+            );
         }
         else if (cart.Currency is { } currency && currency != book.Currency.Code)
         {
-            faults.Say(FaultCodes.OutOfRange, "html", $"This cart is in {currency}, the price list of {book.Provider.Name} in {book.Currency.Code}. Switch their page to {book.Currency.Code} and copy it again.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "html",
+                $"This cart is in {currency}, the price list of {book.Provider.Name} in {book.Currency.Code}. "
+                    + $"Switch their page to {book.Currency.Code} and copy it again."
+            );
         }
     }
 
     private static OfferBook? BookOf(Node node, Costing costing, FaultList faults)
     {
         var id = node["book"].RequiredText("The seller");
-        var book = costing.Run.Purchase.Books.FirstOrDefault(known => known.Id == id && costing.Run.Purchase.BuysAt(known));
+        var book = costing.Run.Purchase.Books.FirstOrDefault(known =>
+            known.Id == id && costing.Run.Purchase.BuysAt(known)
+        );
         if (book is null && !faults.Any)
         {
             node["book"].Fault(FaultCodes.Unknown, "Nothing of this candidate is bought there.");
@@ -161,7 +305,15 @@ internal static class SlipEndpoints
         return book;
     }
 
-    private static async Task<IResult> TheirSumAsync(Guid siteId, string letter, JsonBody<TheirSumBody> body, SiteDesk desk, Workspace workspace, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> TheirSumAsync(
+        Guid siteId,
+        string letter,
+        JsonBody<TheirSumBody> body,
+        SiteDesk desk,
+        Workspace workspace,
+        Turns turns,
+        CancellationToken cancel
+    )
     {
         if (await desk.CostedAsync(siteId, letter, cancel) is not var (site, costing))
         {
@@ -183,7 +335,15 @@ internal static class SlipEndpoints
         }
 
         using var turn = await turns.CostingAsync(cancel);
-        var (candidate, seen) = (site.Listed(letter)!.Candidate, new SeenSum(book.Id, units, costing.Settings.StartDate));
-        return turn.Refusal ?? FaultResults.Answer(Reconciler.Run(candidate, [.. workspace.Books], costing.Settings, seen, faults, cancel).As(found => TheirSumWriter.Write(found, candidate, [.. workspace.Books], costing.Settings, seen)));
+        var (candidate, seen) = (
+            site.Listed(letter)!.Candidate,
+            new SeenSum(book.Id, units, costing.Settings.StartDate)
+        );
+        return turn.Refusal
+            ?? FaultResults.Answer(
+                Reconciler
+                    .Run(candidate, [.. workspace.Books], costing.Settings, seen, faults, cancel)
+                    .As(found => TheirSumWriter.Write(found, candidate, [.. workspace.Books], costing.Settings, seen))
+            );
     }
 }

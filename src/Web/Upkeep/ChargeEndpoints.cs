@@ -10,7 +10,9 @@ namespace HomeStart.Web.Upkeep;
 /// <summary>What was charged, held against what was due: told by the owner, or read from a card statement.</summary>
 internal static class ChargeEndpoints
 {
-    /// <summary>For how many charges at once it is looked for a reason: of each that is left, <c>why</c> can be asked by itself.</summary>
+    /// <summary>
+    /// For how many charges at once it is looked for a reason: of each that is left, <c>why</c> can be asked by itself.
+    /// </summary>
     private const int MostReasons = 20;
 
     private const int LongestText = 120;
@@ -18,16 +20,47 @@ internal static class ChargeEndpoints
     public static void MapCharges(this IEndpointRouteBuilder app)
     {
         var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
-        tenure.MapPost("/charges/{line:int}", TellAsync).WithName("tellCharge").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        tenure.MapGet("/charges/{line:int}/why", WhyAsync).WithName("explainCharge").Produces<TheirSumWire>().Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status429TooManyRequests);
-        tenure.MapGet("/letter/{book}", LetterAsync).WithName("overchargeLetter").Produces<LetterTextWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status429TooManyRequests);
-        app.MapPost("/api/sites/{siteId:guid}/upkeep/statement", StatementAsync).WithName("readStatement").Produces<StatementWire>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status429TooManyRequests);
+        tenure
+            .MapPost("/charges/{line:int}", TellAsync)
+            .WithName("tellCharge")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        tenure
+            .MapGet("/charges/{line:int}/why", WhyAsync)
+            .WithName("explainCharge")
+            .Produces<TheirSumWire>()
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests);
+        tenure
+            .MapGet("/letter/{book}", LetterAsync)
+            .WithName("overchargeLetter")
+            .Produces<LetterTextWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests);
+        app.MapPost("/api/sites/{siteId:guid}/upkeep/statement", StatementAsync)
+            .WithName("readStatement")
+            .Produces<StatementWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status429TooManyRequests);
     }
 
-    private static async Task<IResult> TellAsync(Guid orderId, int line, JsonBody<TellChargeBody> body, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult> TellAsync(
+        Guid orderId,
+        int line,
+        JsonBody<TellChargeBody> body,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    )
     {
-        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook) || MovementOf(kept, line) is not { } movement)
+        if (
+            await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook)
+            || MovementOf(kept, line) is not { } movement
+        )
         {
             return TenureDesk.Missing();
         }
@@ -41,29 +74,71 @@ internal static class ChargeEndpoints
         }
 
         var sign = movement.Charged is null ? -1 : 1;
-        var total = taken == false ? Money.Zero(movement.Sum.Currency) : node["total"].IsAbsent ? movement.Sum : BoughtThereReader.Amount(node["total"], movement.Sum.Currency, "The sum") is { } typed ? new Money(typed.Units * sign, typed.Currency) : null as Money?;
+        var total =
+            taken == false ? Money.Zero(movement.Sum.Currency)
+            : node["total"].IsAbsent ? movement.Sum
+            : BoughtThereReader.Amount(node["total"], movement.Sum.Currency, "The sum") is { } typed
+                ? new Money(typed.Units * sign, typed.Currency)
+            : null as Money?;
         if (faults.Any || total is not { } sum)
         {
             return FaultResults.Unprocessable(faults);
         }
 
         var failed = taken == false && Telling.MayHaveFailed(kept.Tenure, outlook.Now, kept.Book, movement);
-        return await decisions.ChangeAsync(kept, seen, book => failed ? Telling.NotTaken(kept.Tenure, book, movement) : Telling.Seen(book, new SeenMovement(movement.Line, sum)), failed ? movement.On : null, cancel);
+        return await decisions.ChangeAsync(
+            kept,
+            seen,
+            book =>
+                failed
+                    ? Telling.NotTaken(kept.Tenure, book, movement)
+                    : Telling.Seen(book, new SeenMovement(movement.Line, sum)),
+            failed ? movement.On : null,
+            cancel
+        );
     }
 
-    private static async Task<IResult> WhyAsync(Guid orderId, int line, DecisionDesk decisions, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> WhyAsync(
+        Guid orderId,
+        int line,
+        DecisionDesk decisions,
+        Turns turns,
+        CancellationToken cancel
+    )
     {
-        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, _) || MovementOf(kept, line) is not { Seen: { } seen } movement)
+        if (
+            await decisions.OutlookAsync(orderId, cancel) is not var (kept, _)
+            || MovementOf(kept, line) is not { Seen: { } seen } movement
+        )
         {
             return TenureDesk.Missing();
         }
 
         using var turn = await turns.CostingAsync(cancel);
         var why = turn.Refusal is null ? ChargeCheck.Why(kept.Tenure, movement, seen.Total, cancel) : null;
-        return turn.Refusal ?? (why is null ? Results.NoContent() : Results.Ok(TheirSumWriter.Write(why, kept.Tenure.Candidate, [.. kept.Tenure.Books], kept.Tenure.Settings, ChargeCheck.Sum(movement.Charged!, seen.Total))));
+        return turn.Refusal
+            ?? (
+                why is null
+                    ? Results.NoContent()
+                    : Results.Ok(
+                        TheirSumWriter.Write(
+                            why,
+                            kept.Tenure.Candidate,
+                            [.. kept.Tenure.Books],
+                            kept.Tenure.Settings,
+                            ChargeCheck.Sum(movement.Charged!, seen.Total)
+                        )
+                    )
+            );
     }
 
-    private static async Task<IResult> LetterAsync(Guid orderId, string book, DecisionDesk decisions, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> LetterAsync(
+        Guid orderId,
+        string book,
+        DecisionDesk decisions,
+        Turns turns,
+        CancellationToken cancel
+    )
     {
         if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, _))
         {
@@ -76,13 +151,36 @@ internal static class ChargeEndpoints
             return turn.Refusal;
         }
 
-        var over = Movement.Of(kept.Book).Where(movement => movement.Book == book && movement.Over?.Units > 0).Select((movement, place) => (movement, place < MostReasons ? Reasons(kept.Tenure, movement, movement.Seen!.Total, cancel) : [])).ToList();
-        var reference = kept.Order.There is { } there ? there.Receipts.FirstOrDefault(receipt => receipt.Book == book)?.Reference : kept.Order.Reference;
-        return over.Count == 0 ? TenureDesk.Missing() : Results.Ok(new LetterTextWire(ChargeWords.Letter(kept.Tenure, book, kept.Order.Contact.Name.Trim(), reference, over)));
+        var over = Movement
+            .Of(kept.Book)
+            .Where(movement => movement.Book == book && movement.Over?.Units > 0)
+            .Select(
+                (movement, place) =>
+                    (movement, place < MostReasons ? Reasons(kept.Tenure, movement, movement.Seen!.Total, cancel) : [])
+            )
+            .ToList();
+        var reference = kept.Order.There is { } there
+            ? there.Receipts.FirstOrDefault(receipt => receipt.Book == book)?.Reference
+            : kept.Order.Reference;
+        return over.Count == 0
+            ? TenureDesk.Missing()
+            : Results.Ok(
+                new LetterTextWire(
+                    ChargeWords.Letter(kept.Tenure, book, kept.Order.Contact.Name.Trim(), reference, over)
+                )
+            );
     }
 
     // The statement is read anew when it is kept: what was shown is what is kept, or the day books went on meanwhile.
-    private static async Task<IResult> StatementAsync(Guid siteId, JsonBody<StatementBody> body, SiteDesk sites, TenureDesk desk, DecisionDesk decisions, Turns turns, CancellationToken cancel)
+    private static async Task<IResult> StatementAsync(
+        Guid siteId,
+        JsonBody<StatementBody> body,
+        SiteDesk sites,
+        TenureDesk desk,
+        DecisionDesk decisions,
+        Turns turns,
+        CancellationToken cancel
+    )
     {
         if (await sites.CountedAsync(siteId, cancel) is not var (_, settings))
         {
@@ -104,25 +202,50 @@ internal static class ChargeEndpoints
         }
 
         var all = await desk.ListAsync(siteId, cancel);
-        var matches = Statement.Match(rows, [.. all.Select(kept => new PaidOrder(kept.Order.Id, kept.Tenure, Movement.Of(kept.Book)))]);
+        var matches = Statement.Match(
+            rows,
+            [.. all.Select(kept => new PaidOrder(kept.Order.Id, kept.Tenure, Movement.Of(kept.Book)))]
+        );
         var keep = node["keep"].Flag() == true;
         if (keep && await KeepAsync(all, matches, decisions, cancel) is { } stale)
         {
             return stale;
         }
 
-        var explained = matches.Where(match => match is { Agrees: false, Movement: not null, Seen: not null }).Take(MostReasons).Select(match => match.Row.Number).ToHashSet();
-        return Results.Ok(new StatementWire([.. matches.Select(match => Row(match, all, explained.Contains(match.Row.Number), cancel))], rows.Length - matches.Length, keep));
+        var explained = matches
+            .Where(match => match is { Agrees: false, Movement: not null, Seen: not null })
+            .Take(MostReasons)
+            .Select(match => match.Row.Number)
+            .ToHashSet();
+        return Results.Ok(
+            new StatementWire(
+                [.. matches.Select(match => Row(match, all, explained.Contains(match.Row.Number), cancel))],
+                rows.Length - matches.Length,
+                keep
+            )
+        );
     }
 
-    private static async Task<IResult?> KeepAsync(IReadOnlyList<Kept> all, ImmutableArray<StatementMatch> matches, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult?> KeepAsync(
+        IReadOnlyList<Kept> all,
+        ImmutableArray<StatementMatch> matches,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    )
     {
         foreach (var kept in all)
         {
-            var seen = matches.Where(match => match is { Movement: not null, Seen: not null } && match.OrderId == kept.Order.Id).ToList();
+            var seen = matches
+                .Where(match => match is { Movement: not null, Seen: not null } && match.OrderId == kept.Order.Id)
+                .ToList();
             if (seen.Count > 0)
             {
-                var with = seen.Aggregate(kept.Book, (book, match) => Telling.Seen(book, new SeenMovement(match.Movement!.Line, match.Seen!.Value) { Statement = Kept(match.Row.Text) }));
+                var with = seen.Aggregate(kept.Book, (book, match) =>
+                    Telling.Seen(
+                        book,
+                        new SeenMovement(match.Movement!.Line, match.Seen!.Value) { Statement = Kept(match.Row.Text) }
+                    )
+                );
                 if (await decisions.SaveAsync(kept, with, cancel) is { } stale)
                 {
                     return stale;
@@ -134,20 +257,54 @@ internal static class ChargeEndpoints
     }
 
     // Banks write card numbers into their rows.
-    private static string Kept(string text) => TypedSecret.In(text) is not null ? "a row that names the card" : text.Length > LongestText ? text[..LongestText] : text;
+    private static string Kept(string text) =>
+        TypedSecret.In(text) is not null ? "a row that names the card"
+        : text.Length > LongestText ? text[..LongestText]
+        : text;
 
-    private static StatementRowWire Row(StatementMatch match, IReadOnlyList<Kept> all, bool isExplained, CancellationToken cancel)
+    private static StatementRowWire Row(
+        StatementMatch match,
+        IReadOnlyList<Kept> all,
+        bool isExplained,
+        CancellationToken cancel
+    )
     {
         var kept = all.FirstOrDefault(kept => kept.Order.Id == match.OrderId);
-        var reasons = isExplained && match is { Movement: { } movement, Seen: { } seen } && kept is not null ? Reasons(kept.Tenure, movement, seen, cancel) : [];
+        var reasons =
+            isExplained && match is { Movement: { } movement, Seen: { } seen } && kept is not null
+                ? Reasons(kept.Tenure, movement, seen, cancel)
+                : [];
         var seller = all.SelectMany(had => had.Tenure.Books).First(book => book.Id == match.Book).Provider.Name;
         var (verdict, words) = ChargeWords.Of(match, reasons.Count > 0);
         return new StatementRowWire(
-            match.Row.Number, match.Row.On, match.Row.Text, match.Row.Amount.ToAmount(), match.Row.Amount.Currency.Code, seller, verdict, match.Movement?.Sum.ToAmount(), match.Movement?.Sum.Currency.Code, words, reasons);
+            match.Row.Number,
+            match.Row.On,
+            match.Row.Text,
+            match.Row.Amount.ToAmount(),
+            match.Row.Amount.Currency.Code,
+            seller,
+            verdict,
+            match.Movement?.Sum.ToAmount(),
+            match.Movement?.Sum.Currency.Code,
+            words,
+            reasons
+        );
     }
 
-    private static IReadOnlyList<string> Reasons(Tenure tenure, Movement movement, Money seen, CancellationToken cancel) =>
-        movement.Charged is { } charged ? ChargeWords.Reasons(ChargeCheck.Why(tenure, movement, seen, cancel), tenure, ChargeCheck.Sum(charged, seen)) : [];
+    private static IReadOnlyList<string> Reasons(
+        Tenure tenure,
+        Movement movement,
+        Money seen,
+        CancellationToken cancel
+    ) =>
+        movement.Charged is { } charged
+            ? ChargeWords.Reasons(
+                ChargeCheck.Why(tenure, movement, seen, cancel),
+                tenure,
+                ChargeCheck.Sum(charged, seen)
+            )
+            : [];
 
-    private static Movement? MovementOf(Kept kept, int line) => Movement.Of(kept.Book).FirstOrDefault(movement => movement.Line == line);
+    private static Movement? MovementOf(Kept kept, int line) =>
+        Movement.Of(kept.Book).FirstOrDefault(movement => movement.Line == line);
 }

@@ -21,15 +21,40 @@ internal static class ClockEndpoints
 
     public static void MapClock(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/clock", MoveAsync).WithName("moveClock").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPut("/api/reminders", RemindAsync).WithName("setReminders").Produces(StatusCodes.Status204NoContent).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPost("/api/calendar", MakeAsync).WithName("makeCalendarAddress").Produces(StatusCodes.Status204NoContent);
-        app.MapPost("/api/calendar/withdraw", WithdrawAsync).WithName("withdrawCalendarAddress").Produces(StatusCodes.Status204NoContent);
-        app.MapGet("/api/calendar/{token}.ics", SubscribedAsync).WithName("subscribedCalendar").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound).RequireRateLimiting(Domains.DomainsEndpoints.Limit);
-        app.MapGet("/api/sites/{siteId:guid}/upkeep.ics", DownloadAsync).WithName("upkeepCalendar").Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapPost("/api/clock", MoveAsync)
+            .WithName("moveClock")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPut("/api/reminders", RemindAsync)
+            .WithName("setReminders")
+            .Produces(StatusCodes.Status204NoContent)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/calendar", MakeAsync)
+            .WithName("makeCalendarAddress")
+            .Produces(StatusCodes.Status204NoContent);
+        app.MapPost("/api/calendar/withdraw", WithdrawAsync)
+            .WithName("withdrawCalendarAddress")
+            .Produces(StatusCodes.Status204NoContent);
+        app.MapGet("/api/calendar/{token}.ics", SubscribedAsync)
+            .WithName("subscribedCalendar")
+            .Produces(StatusCodes.Status200OK)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
+        app.MapGet("/api/sites/{siteId:guid}/upkeep.ics", DownloadAsync)
+            .WithName("upkeepCalendar")
+            .Produces(StatusCodes.Status200OK)
+            .ProducesProblem(StatusCodes.Status404NotFound);
     }
 
-    private static async Task<IResult> MoveAsync(JsonBody<MoveClockBody> body, Workspace workspace, TenureDesk desk, DayRunner runner, HomeStartDb db, CancellationToken cancel)
+    private static async Task<IResult> MoveAsync(
+        JsonBody<MoveClockBody> body,
+        Workspace workspace,
+        TenureDesk desk,
+        DayRunner runner,
+        HomeStartDb db,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
@@ -44,7 +69,12 @@ internal static class ClockEndpoints
         var furthest = UpkeepPage.Furthest(await desk.ListAsync(null, cancel), today);
         if (!faults.Any && (to is null || to <= today || to > furthest))
         {
-            faults.Say(FaultCodes.OutOfRange, "to", $"Choose a day after {UpkeepWords.Day(today)}, and not after {UpkeepWords.Day(furthest)}: ten years are as far as is looked ahead.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "to",
+                $"Choose a day after {UpkeepWords.Day(today)}, and not after {UpkeepWords.Day(furthest)}: ten "
+                    + "years are as far as is looked ahead."
+            );
         }
 
         if (faults.Any)
@@ -61,22 +91,47 @@ internal static class ClockEndpoints
         return Results.NoContent();
     }
 
-    private static IResult MovedMeanwhile() => Results.Problem("The clock was moved meanwhile, perhaps in another window. Look at the day it shows now.", statusCode: StatusCodes.Status409Conflict);
+    private static IResult MovedMeanwhile() =>
+        Results.Problem(
+            "The clock was moved meanwhile, perhaps in another window. Look at the day it shows now.",
+            statusCode: StatusCodes.Status409Conflict
+        );
 
     // Only from the day that was seen: of two that move it at once, one does.
-    private static async Task<bool> MovedAsync(HomeStartDb db, Workspace workspace, DateOnly from, DateOnly to, CancellationToken cancel)
+    private static async Task<bool> MovedAsync(
+        HomeStartDb db,
+        Workspace workspace,
+        DateOnly from,
+        DateOnly to,
+        CancellationToken cancel
+    )
     {
         var seen = from.DayNumber - workspace.RealDay.DayNumber;
-        return await db.Workspaces.Where(row => row.DaysAhead == seen).ExecuteUpdateAsync(set => set.SetProperty(row => row.DaysAhead, to.DayNumber - from.DayNumber + seen), cancel) == 1;
+        return await db
+                .Workspaces.Where(row => row.DaysAhead == seen)
+                .ExecuteUpdateAsync(
+                    set => set.SetProperty(row => row.DaysAhead, to.DayNumber - from.DayNumber + seen),
+                    cancel
+                ) == 1;
     }
 
-    private static async Task<IResult> RemindAsync(JsonBody<RemindDaysBody> body, Workspace workspace, HomeStartDb db, DayBell bell, CancellationToken cancel)
+    private static async Task<IResult> RemindAsync(
+        JsonBody<RemindDaysBody> body,
+        Workspace workspace,
+        HomeStartDb db,
+        DayBell bell,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         List<int?> days = [.. new Node(body.Root, "", faults)["days"].Items().Select(node => node.Whole())];
         if (!faults.Any && (days.Count > MostReminders || days.Exists(day => day is null or < 1 or > EarliestReminder)))
         {
-            faults.Say(FaultCodes.OutOfRange, "days", $"Up to {MostReminders} reminders, each 1 to {EarliestReminder} days before.");
+            faults.Say(
+                FaultCodes.OutOfRange,
+                "days",
+                $"Up to {MostReminders} reminders, each 1 to {EarliestReminder} days before."
+            );
         }
 
         if (faults.Any)
@@ -87,7 +142,8 @@ internal static class ClockEndpoints
         await workspace.EnsureStoredAsync(cancel);
         var written = string.Join(' ', days.Distinct().OrderDescending());
         await db.Workspaces.ExecuteUpdateAsync(set => set.SetProperty(row => row.RemindDays, written), cancel);
-        await db.DayBooks.ExecuteUpdateAsync(set => set.SetProperty(row => row.WaitsFor, 0), cancel); // What they wait for is worked out anew.
+        // What they wait for is worked out anew.
+        await db.DayBooks.ExecuteUpdateAsync(set => set.SetProperty(row => row.WaitsFor, 0), cancel);
         bell.Ring(workspace.Id);
         return Results.NoContent();
     }
@@ -104,22 +160,71 @@ internal static class ClockEndpoints
         return Results.NoContent();
     }
 
-    private static async Task<IResult> SubscribedAsync(string token, CalendarAddress calendar, IServiceProvider services, CancellationToken cancel) =>
-        await calendar.EnterAsync(token, cancel) ? await CalendarAsync(null, services.GetRequiredService<TenureDesk>(), services.GetRequiredService<Workspace>(), services.GetRequiredService<SiteDesk>(), cancel) : Results.Problem("There is no such calendar, or its address was withdrawn.", statusCode: StatusCodes.Status404NotFound);
+    private static async Task<IResult> SubscribedAsync(
+        string token,
+        CalendarAddress calendar,
+        IServiceProvider services,
+        CancellationToken cancel
+    ) =>
+        await calendar.EnterAsync(token, cancel)
+            ? await CalendarAsync(
+                null,
+                services.GetRequiredService<TenureDesk>(),
+                services.GetRequiredService<Workspace>(),
+                services.GetRequiredService<SiteDesk>(),
+                cancel
+            )
+            : Results.Problem(
+                "There is no such calendar, or its address was withdrawn.",
+                statusCode: StatusCodes.Status404NotFound
+            );
 
-    private static async Task<IResult> DownloadAsync(Guid siteId, TenureDesk desk, Workspace workspace, SiteDesk sites, CancellationToken cancel) =>
-        await sites.FindAsync(siteId, cancel) is null ? SiteDesk.Missing() : await CalendarAsync(siteId, desk, workspace, sites, cancel);
+    private static async Task<IResult> DownloadAsync(
+        Guid siteId,
+        TenureDesk desk,
+        Workspace workspace,
+        SiteDesk sites,
+        CancellationToken cancel
+    ) =>
+        await sites.FindAsync(siteId, cancel) is null
+            ? SiteDesk.Missing()
+            : await CalendarAsync(siteId, desk, workspace, sites, cancel);
 
-    private static async Task<IResult> CalendarAsync(Guid? siteId, TenureDesk desk, Workspace workspace, SiteDesk sites, CancellationToken cancel)
+    private static async Task<IResult> CalendarAsync(
+        Guid? siteId,
+        TenureDesk desk,
+        Workspace workspace,
+        SiteDesk sites,
+        CancellationToken cancel
+    )
     {
         var days = new List<(Outlook, string, ImmutableArray<Foreseen>)>();
         foreach (var kept in await desk.ListAsync(siteId, cancel))
         {
-            var outlook = await desk.OutlookAsync(kept, await sites.FindAsync(kept.Order.SiteId, cancel) is { Site.Settings.HorizonMonths: var months } ? months : 36, cancel);
-            days.Add((outlook, kept.Name, Foreseen.Of(outlook, OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty))));
+            var outlook = await desk.OutlookAsync(
+                kept,
+                await sites.FindAsync(kept.Order.SiteId, cancel) is { Site.Settings.HorizonMonths: var months }
+                    ? months
+                    : 36,
+                cancel
+            );
+            days.Add(
+                (
+                    outlook,
+                    kept.Name,
+                    Foreseen.Of(
+                        outlook,
+                        OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty)
+                    )
+                )
+            );
         }
 
-        var text = UpkeepCalendar.Of(days, [.. await workspace.RemindDaysAsync(cancel)], await workspace.BusinessDateAsync(cancel));
+        var text = UpkeepCalendar.Of(
+            days,
+            [.. await workspace.RemindDaysAsync(cancel)],
+            await workspace.BusinessDateAsync(cancel)
+        );
         return Results.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "home-start.ics");
     }
 }

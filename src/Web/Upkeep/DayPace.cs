@@ -12,7 +12,9 @@ public class DayPace
     public virtual Task AtAsync(Orders.OrderMoment moment, Act act, CancellationToken cancel) => Task.CompletedTask;
 }
 
-/// <summary>Says that the days of a workspace may go on: something was delivered, decided, or its clock was moved.</summary>
+/// <summary>
+/// Says that the days of a workspace may go on: something was delivered, decided, or its clock was moved.
+/// </summary>
 public sealed class DayBell
 {
     private readonly Channel<Guid> _rung = Channel.CreateUnbounded<Guid>();

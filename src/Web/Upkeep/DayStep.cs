@@ -11,8 +11,21 @@ using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Upkeep;
 
-/// <summary>Takes the next step of what is had of an order: up to one act outside, recorded before it is tried and after it was answered.</summary>
-public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db, DayActions actions, IPaymentProcessor payments, Outbox outbox, PostBell post, OpenAddress open, DayPace pace)
+/// <summary>
+/// Takes the next step of what is had of an order: up to one act outside, recorded before it is tried and after it was
+/// answered.
+/// </summary>
+public sealed class DayStep(
+    TenureDesk desk,
+    Workspace workspace,
+    HomeStartDb db,
+    DayActions actions,
+    IPaymentProcessor payments,
+    Outbox outbox,
+    PostBell post,
+    OpenAddress open,
+    DayPace pace
+)
 {
     /// <summary>How far ahead reminders look.</summary>
     private const int ReminderMonths = 4;
@@ -64,15 +77,22 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         Told(kept, after).With(after, day);
         await db.SaveDurablyAsync(cancel);
         post.Ring();
-        return outcome.State is OutcomeState.Done or OutcomeState.Refused && after.UnderWay?.Again == kept.Book.UnderWay!.Again;
+        return outcome.State is OutcomeState.Done or OutcomeState.Refused
+            && after.UnderWay?.Again == kept.Book.UnderWay!.Again;
     }
 
     private static DayBook After(Kept kept, Act act, Outcome outcome) =>
         (act, outcome.State) switch
         {
-            (TryCharge charge, OutcomeState.Done) => charge.Expected.Paid with { Otherwise = DayActions.PaidOtherwise(kept.Book) is null ? kept.Book.Otherwise : null },
+            (TryCharge charge, OutcomeState.Done) => charge.Expected.Paid with
+            {
+                Otherwise = DayActions.PaidOtherwise(kept.Book) is null ? kept.Book.Otherwise : null,
+            },
             (TryCharge charge, OutcomeState.Refused) => charge.Expected.Refused,
-            (_, OutcomeState.Done) or (TellStanding or MoveBalance, OutcomeState.Refused) => DayKeeper.Done(kept.Tenure, kept.Book), // Who does not know what it is told of has nothing to change.
+            (_, OutcomeState.Done) or (TellStanding or MoveBalance, OutcomeState.Refused) => DayKeeper.Done(
+                kept.Tenure,
+                kept.Book
+            ), // Who does not know what it is told of has nothing to change.
             _ => kept.Book with
             {
                 UnderWay = kept.Book.UnderWay! with { Unanswered = kept.Book.UnderWay.Unanswered + 1 },
@@ -80,11 +100,18 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
             },
         };
 
-    private async Task CloseAsync(Kept kept, DayBook before, DateOnly today, IReadOnlyCollection<int> remindDays, CancellationToken cancel)
+    private async Task CloseAsync(
+        Kept kept,
+        DayBook before,
+        DateOnly today,
+        IReadOnlyCollection<int> remindDays,
+        CancellationToken cancel
+    )
     {
         var last = today.AddDays(-1) < kept.Tenure.Last ? today.AddDays(-1) : kept.Tenure.Last;
         var book = kept.Book with { ClosedTo = last > kept.Book.ClosedTo ? last : kept.Book.ClosedTo };
-        var waitsFor = book.Otherwise is null ? DayKeeper.WaitsFor(kept.Tenure, book, remindDays) : today; // An invoice may be paid at any time.
+        // An invoice may be paid at any time.
+        var waitsFor = book.Otherwise is null ? DayKeeper.WaitsFor(kept.Tenure, book, remindDays) : today;
         if (book != before || kept.Row.WaitsFor != (waitsFor?.DayNumber ?? int.MaxValue))
         {
             kept.With(book, waitsFor);
@@ -99,13 +126,27 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         var now = kept.Tenure.ToMorning(kept.Book.UnderWay!.Day, after.Made);
         foreach (var (index, line) in after.Lines.Index().Skip(kept.Book.Lines.Length))
         {
-            if (line.On > after.ToldTo && UpkeepLetters.News(line, kept.Tenure, now, kept.Order, IdOf(kept, $"line {index} of {line.On:yyyyMMdd}"), Page(kept)) is { } letter)
+            if (
+                line.On > after.ToldTo
+                && UpkeepLetters.News(
+                    line,
+                    kept.Tenure,
+                    now,
+                    kept.Order,
+                    IdOf(kept, $"line {index} of {line.On:yyyyMMdd}"),
+                    Page(kept)
+                )
+                    is { } letter
+            )
             {
                 outbox.Add(kept.Row.WorkspaceId, letter);
             }
         }
 
-        return kept with { Book = after };
+        return kept with
+        {
+            Book = after,
+        };
     }
 
     // Writes the reminders of the days that are new, each as it was to be seen on its day.
@@ -114,10 +155,25 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         foreach (var day in Foreseen.ReminderDays(kept.Tenure, kept.Book, kept.Book.RemindedTo, to, remindDays))
         {
             var outlook = new Outlook(kept.Tenure, kept.Book, day, ReminderMonths);
-            var foreseen = Foreseen.Of(outlook, OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty));
+            var foreseen = Foreseen.Of(
+                outlook,
+                OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty)
+            );
             foreach (var (one, days) in Foreseen.RemindersOn(outlook, foreseen, remindDays))
             {
-                outbox.Add(kept.Row.WorkspaceId, UpkeepLetters.Reminder(outlook, kept.Order, kept.Name, one, days, IdOf(kept, $"reminder {one.Key} {days}"), Page(kept), new Uri($"{Page(kept)}?stay={kept.Order.Id}")));
+                outbox.Add(
+                    kept.Row.WorkspaceId,
+                    UpkeepLetters.Reminder(
+                        outlook,
+                        kept.Order,
+                        kept.Name,
+                        one,
+                        days,
+                        IdOf(kept, $"reminder {one.Key} {days}"),
+                        Page(kept),
+                        new Uri($"{Page(kept)}?stay={kept.Order.Id}")
+                    )
+                );
             }
         }
 
@@ -126,13 +182,22 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
 
     // The processor knows until when a card is good; asked once.
     private async Task<DayBook> WithExpiryAsync(Kept kept, DayBook book, CancellationToken cancel) =>
-        book.Payer is { CardToken: { } token, Expires: null } && await payments.CardAsync(kept.World, token, cancel) is { Expires: { } expires } ? book with { Payer = book.Payer with { Expires = expires } } : book;
+        book.Payer is { CardToken: { } token, Expires: null }
+        && await payments.CardAsync(kept.World, token, cancel) is { Expires: { } expires }
+            ? book with
+            {
+                Payer = book.Payer with { Expires = expires },
+            }
+            : book;
 
     // Whether the money of an invoice has come, or what the balance was to pay could be had.
     private async Task<DayBook> OtherwiseAsync(Kept kept, DateOnly today, CancellationToken cancel)
     {
         var book = kept.Book;
-        if (book is not { UnderWay: null, Otherwise: { } other } || (other.IsDecided && book.Planned.OfType<PayMissed>().Any()))
+        if (
+            book is not { UnderWay: null, Otherwise: { } other }
+            || (other.IsDecided && book.Planned.OfType<PayMissed>().Any())
+        )
         {
             return book;
         }
@@ -147,14 +212,22 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
         var outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: false, today, cancel);
         if (outcome.State == OutcomeState.NeverHappened)
         {
-            outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: true, today, cancel); // A late request can hold nothing any more.
+            // A late request can hold nothing any more.
+            outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: true, today, cancel);
         }
 
         return outcome.State switch
         {
-            OutcomeState.Done => DayKeeper.PaidWithHeld(kept.Tenure, book, today > kept.Tenure.Start ? today : kept.Tenure.Start.AddDays(1)),
+            OutcomeState.Done => DayKeeper.PaidWithHeld(
+                kept.Tenure,
+                book,
+                today > kept.Tenure.Start ? today : kept.Tenure.Start.AddDays(1)
+            ),
             OutcomeState.Refused or OutcomeState.NeverHappened => book with { Otherwise = null },
-            OutcomeState.Pending => book with { Otherwise = other with { Page = outcome.Pending?.Page, Until = outcome.Pending?.Until } },
+            OutcomeState.Pending => book with
+            {
+                Otherwise = other with { Page = outcome.Pending?.Page, Until = outcome.Pending?.Until },
+            },
             _ => book,
         };
     }
@@ -162,5 +235,16 @@ public sealed class DayStep(TenureDesk desk, Workspace workspace, HomeStartDb db
     private Uri Page(Kept kept) => new(open.Of(kept.Order), $"/sites/{kept.Order.SiteId}/upkeep");
 
     private static Guid IdOf(Kept kept, string what) =>
-        new(SHA256.HashData(Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"{kept.Row.WorkspaceId:N} {kept.Order.Id:N} upkeep {what}"))).AsSpan(0, 16));
+        new(
+            SHA256
+                .HashData(
+                    Encoding.UTF8.GetBytes(
+                        string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"{kept.Row.WorkspaceId:N} {kept.Order.Id:N} upkeep {what}"
+                        )
+                    )
+                )
+                .AsSpan(0, 16)
+        );
 }

@@ -9,7 +9,16 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>Makes decisions about what is had, and has them carried out.</summary>
-public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace workspace, HomeStartDb db, DayRunner runner, IPaymentProcessor payments, LaterQuotes quotes, OpenAddress open)
+public sealed class DecisionDesk(
+    TenureDesk desk,
+    SiteDesk sites,
+    Workspace workspace,
+    HomeStartDb db,
+    DayRunner runner,
+    IPaymentProcessor payments,
+    LaterQuotes quotes,
+    OpenAddress open
+)
 {
     /// <summary>How many decisions can be made about one order.</summary>
     private const int MostDecisions = 500;
@@ -22,14 +31,23 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
             return null;
         }
 
-        var months = await sites.FindAsync(kept.Order.SiteId, cancel) is { Site.Settings.HorizonMonths: var horizon } ? horizon : 36;
+        var months = await sites.FindAsync(kept.Order.SiteId, cancel) is { Site.Settings.HorizonMonths: var horizon }
+            ? horizon
+            : 36;
         return (kept, await desk.OutlookAsync(kept, months, cancel));
     }
 
-    /// <summary>Reads a decision of the owner's; null with the faults. The card and names to claim have ways of their own.</summary>
+    /// <summary>
+    /// Reads a decision of the owner's; null with the faults. The card and names to claim have ways of their own.
+    /// </summary>
     public static Decision? Read(Node node, Outlook outlook)
     {
-        var decision = UpkeepRequestReader.Decision(node, outlook.DecidingOn.AddDays(-1), outlook.Tenure.Last, [.. outlook.Tenure.Books]);
+        var decision = UpkeepRequestReader.Decision(
+            node,
+            outlook.DecidingOn.AddDays(-1),
+            outlook.Tenure.Last,
+            [.. outlook.Tenure.Books]
+        );
         if (decision is SetCard or ClaimDomain && !outlook.Book.Payer.AtTheSellers)
         {
             node["do"].Fault(FaultCodes.Unknown, "Give another card, or claim a name, by their own ways.");
@@ -48,15 +66,29 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
 
     /// <summary>What to say where the owner saw something else than there is now; null: they saw it.</summary>
     public async Task<IResult?> StaleAsync(Kept kept, int seen, CancellationToken cancel, bool whileBehind = false) =>
-        seen != kept.Row.Version || (!whileBehind && UpkeepPage.IsBehind(kept, await workspace.BusinessDateAsync(cancel))) ? WentOn() : null;
+        seen != kept.Row.Version
+        || (!whileBehind && UpkeepPage.IsBehind(kept, await workspace.BusinessDateAsync(cancel)))
+            ? WentOn()
+            : null;
 
-    private static IResult WentOn() => Results.Problem("This went on meanwhile: look at how it stands now, and decide again.", statusCode: StatusCodes.Status409Conflict);
+    private static IResult WentOn() =>
+        Results.Problem(
+            "This went on meanwhile: look at how it stands now, and decide again.",
+            statusCode: StatusCodes.Status409Conflict
+        );
 
     /// <summary>Changes a day book by the owner's decision, and has what is to happen at once carried out.</summary>
     /// <param name="seen">The version the owner saw.</param>
     /// <param name="on">The day it is to be carried out on; null: nothing is.</param>
     /// <param name="whileBehind">Whether it can be made while earlier days are still being carried out.</param>
-    public async Task<IResult> ChangeAsync(Kept kept, int seen, Func<DayBook, DayBook> change, DateOnly? on, CancellationToken cancel, bool whileBehind = false)
+    public async Task<IResult> ChangeAsync(
+        Kept kept,
+        int seen,
+        Func<DayBook, DayBook> change,
+        DateOnly? on,
+        CancellationToken cancel,
+        bool whileBehind = false
+    )
     {
         if (await StaleAsync(kept, seen, cancel, whileBehind) is { } stale)
         {
@@ -66,7 +98,10 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         var book = change(kept.Book);
         if (book.Decisions.Length > MostDecisions)
         {
-            return Results.Problem($"{MostDecisions} decisions were made about this order, and no more can be kept.", statusCode: StatusCodes.Status409Conflict);
+            return Results.Problem(
+                $"{MostDecisions} decisions were made about this order, and no more can be kept.",
+                statusCode: StatusCodes.Status409Conflict
+            );
         }
 
         if (await SaveAsync(kept, book, cancel, on ?? await workspace.BusinessDateAsync(cancel)) is { } meanwhile)
@@ -78,11 +113,16 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         return Results.NoContent();
     }
 
-    /// <summary>Stores a day book in place of the one that was seen; what to say where it went on meanwhile, else null.</summary>
+    /// <summary>
+    /// Stores a day book in place of the one that was seen; what to say where it went on meanwhile, else null.
+    /// </summary>
     /// <param name="waitsFor">Null: what it waits for is as before.</param>
     public async Task<IResult?> SaveAsync(Kept kept, DayBook book, CancellationToken cancel, DateOnly? waitsFor = null)
     {
-        kept.With(book, waitsFor ?? (kept.Row.WaitsFor == int.MaxValue ? null : DateOnly.FromDayNumber(kept.Row.WaitsFor)));
+        kept.With(
+            book,
+            waitsFor ?? (kept.Row.WaitsFor == int.MaxValue ? null : DateOnly.FromDayNumber(kept.Row.WaitsFor))
+        );
         try
         {
             await db.SaveDurablyAsync(cancel);
@@ -94,10 +134,21 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         }
     }
 
-    /// <summary>Pays what is missing for something: by the card, from the balance with its seller, or against an invoice.</summary>
-    public async Task<IResult> PayAsync(Kept kept, Outlook outlook, string holding, PayWay way, CancellationToken cancel)
+    /// <summary>
+    /// Pays what is missing for something: by the card, from the balance with its seller, or against an invoice.
+    /// </summary>
+    public async Task<IResult> PayAsync(
+        Kept kept,
+        Outlook outlook,
+        string holding,
+        PayWay way,
+        CancellationToken cancel
+    )
     {
-        if (outlook.Now.Holding(holding) is not { } held || Return.Paying(outlook, held, outlook.DecidingOn) is not { } back)
+        if (
+            outlook.Now.Holding(holding) is not { } held
+            || Return.Paying(outlook, held, outlook.DecidingOn) is not { } back
+        )
         {
             var faults = new FaultList();
             faults.Say(FaultCodes.Unavailable, "holding", "There is nothing to pay for it, or it is too late.");
@@ -106,7 +157,16 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
 
         if (way == PayWay.Card || kept.Book.Payer.AtTheSellers)
         {
-            return await ChangeAsync(kept, kept.Row.Version, book => (outlook.Now.CardWorks ? book : book.With(new SetCard(outlook.DecidingOn, Works: true))).With(new PayMissed(outlook.DecidingOn, holding)), outlook.DecidingOn, cancel);
+            return await ChangeAsync(
+                kept,
+                kept.Row.Version,
+                book =>
+                    (outlook.Now.CardWorks ? book : book.With(new SetCard(outlook.DecidingOn, Works: true))).With(
+                        new PayMissed(outlook.DecidingOn, holding)
+                    ),
+                outlook.DecidingOn,
+                cancel
+            );
         }
 
         // One thing at a time is paid otherwise: the money of an invoice that is under way must not be lost sight of.
@@ -116,32 +176,66 @@ public sealed class DecisionDesk(TenureDesk desk, SiteDesk sites, Workspace work
         }
 
         var (bookId, word) = (outlook.Now.Books[holding], way.ToString().ToLowerInvariant());
-        var (quote, refusal) = await quotes.ForMissedAsync(kept, bookId, outlook.DecidingOn, new PayMissed(outlook.DecidingOn, holding), outlook.Now.CardWorks, cancel);
+        var (quote, refusal) = await quotes.ForMissedAsync(
+            kept,
+            bookId,
+            outlook.DecidingOn,
+            new PayMissed(outlook.DecidingOn, holding),
+            outlook.Now.CardWorks,
+            cancel
+        );
         if (quote?.Amount != back.Cost)
         {
             var faults = new FaultList();
-            faults.Say(FaultCodes.Unavailable, "way", quote is not null ? $"The seller asks for {quote.Amount}, where {back.Cost} is due by what was agreed. Nothing was charged." : refusal ?? "The seller did not answer. Nothing was charged; try again in a while.");
+            faults.Say(
+                FaultCodes.Unavailable,
+                "way",
+                quote is not null
+                    ? $"The seller asks for {quote.Amount}, where {back.Cost} is due by what was agreed. Nothing "
+                        + "was charged."
+                    : refusal ?? "The seller did not answer. Nothing was charged; try again in a while."
+            );
             return FaultResults.Unprocessable(faults);
         }
 
-        var paying = new PaidOtherwise(holding, bookId, word, $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}", back.Cost, outlook.DecidingOn, null, null);
+        var paying = new PaidOtherwise(
+            holding,
+            bookId,
+            word,
+            $"{kept.Book.Secret:N}-pay-{Guid.NewGuid():N}",
+            back.Cost,
+            outlook.DecidingOn,
+            null,
+            null
+        );
         var request = new PaymentRequest(
-            quote.Id, word, null, back.Cost, bookId, kept.Tenure.Book(bookId).Provider.Name, $"{kept.Order.Reference}-U{kept.Book.Lines.Length}",
-            new Uri(open.Now, $"/sites/{kept.Order.SiteId}/upkeep"), outlook.Today);
+            quote.Id,
+            word,
+            null,
+            back.Cost,
+            bookId,
+            kept.Tenure.Book(bookId).Provider.Name,
+            $"{kept.Order.Reference}-U{kept.Book.Lines.Length}",
+            new Uri(open.Now, $"/sites/{kept.Order.SiteId}/upkeep"),
+            outlook.Today
+        );
 
         // In one turn: a day that passed between the two would find a hold that nobody has asked for, and void it.
         var (meanwhile, outcome) = await runner.AloneAsync(
             workspace.Id,
-            async () => await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } overtaken
-                ? (overtaken, null)
-                : ((IResult?)null, await payments.HoldAsync(kept.World, paying.Hold, request, cancel)),
-            cancel);
+            async () =>
+                await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } overtaken
+                    ? (overtaken, null)
+                    : ((IResult?)null, await payments.HoldAsync(kept.World, paying.Hold, request, cancel)),
+            cancel
+        );
         if (meanwhile is not null)
         {
             return meanwhile;
         }
 
-        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel); // What came of it is asked for by its key, also after a lost answer.
+        // What came of it is asked for by its key, also after a lost answer.
+        await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
         if (outcome is { State: OutcomeState.Refused })
         {
             var faults = new FaultList();

@@ -18,18 +18,30 @@ public sealed class NamesHad(TenureDesk desk, Workspace workspace)
         var names = new List<NameOfOrder>();
         foreach (var kept in await desk.ListAsync(null, cancel))
         {
-            names.AddRange(NameHad.Of(await desk.OutlookAsync(kept, HorizonMonths, cancel)).Select(name => new NameOfOrder(name, kept)));
+            names.AddRange(
+                NameHad
+                    .Of(await desk.OutlookAsync(kept, HorizonMonths, cancel))
+                    .Select(name => new NameOfOrder(name, kept))
+            );
         }
 
         return names;
     }
 
-    /// <summary>By the domain, written out: the book of the seller who can be told to point it somewhere. What was bought at a seller's own page is the owner's to point.</summary>
+    /// <summary>
+    /// By the domain, written out: the book of the seller who can be told to point it somewhere. What was bought at a
+    /// seller's own page is the owner's to point.
+    /// </summary>
     public async Task<IReadOnlyDictionary<string, string>> PointableAsync(CancellationToken cancel) =>
-        (await ListAsync(cancel)).Where(had => had.Kept.Order.There is null).DistinctBy(had => had.Name.Domain).ToDictionary(had => had.Name.Domain.Text, had => had.Name.Book, StringComparer.Ordinal);
+        (await ListAsync(cancel))
+            .Where(had => had.Kept.Order.There is null)
+            .DistinctBy(had => had.Name.Domain)
+            .ToDictionary(had => had.Name.Domain.Text, had => had.Name.Book, StringComparer.Ordinal);
 
     public async Task<IReadOnlyList<NameHadWire>> WiresAsync(CancellationToken cancel) =>
         [.. (await ListAsync(cancel)).Select(had => NameHadWire.Of(had.Name, SellerOf(had), had.Kept.Order))];
 
-    private string SellerOf(NameOfOrder had) => workspace.Books.FirstOrDefault(book => book.Id == had.Name.Book)?.Provider.Name ?? had.Kept.Tenure.Book(had.Name.Book).Provider.Name;
+    private string SellerOf(NameOfOrder had) =>
+        workspace.Books.FirstOrDefault(book => book.Id == had.Name.Book)?.Provider.Name
+        ?? had.Kept.Tenure.Book(had.Name.Book).Provider.Name;
 }

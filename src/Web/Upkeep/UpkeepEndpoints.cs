@@ -33,23 +33,52 @@ internal static class UpkeepEndpoints
 
     public static void MapUpkeep(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/sites/{siteId:guid}/upkeep", PageAsync).WithName("getUpkeep").Produces<UpkeepPageWire>().ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapGet("/api/sites/{siteId:guid}/upkeep", PageAsync)
+            .WithName("getUpkeep")
+            .Produces<UpkeepPageWire>()
+            .ProducesProblem(StatusCodes.Status404NotFound);
         var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
         Answers(tenure.MapPost("/what-if", WhatIfAsync).WithName("whatIf").Produces<EffectWire>());
         Answers(tenure.MapPost("/decisions", DecideAsync).WithName("decide").Produces(StatusCodes.Status204NoContent));
-        Answers(tenure.MapPost("/withdraw", WithdrawAsync).WithName("withdrawDecision").Produces(StatusCodes.Status204NoContent));
+        Answers(
+            tenure
+                .MapPost("/withdraw", WithdrawAsync)
+                .WithName("withdrawDecision")
+                .Produces(StatusCodes.Status204NoContent)
+        );
         Answers(tenure.MapPost("/card", CardAsync).WithName("setUpkeepCard").Produces(StatusCodes.Status204NoContent));
         Answers(tenure.MapPost("/pay", PayAsync).WithName("payMissed").Produces(StatusCodes.Status204NoContent));
-        Answers(tenure.MapPost("/again", AgainAsync).WithName("carryOnUpkeep").Produces(StatusCodes.Status204NoContent));
-        Answers(tenure.MapGet("/lapse/{holding}", LapseAsync).WithName("getLapse").Produces<IReadOnlyList<LapseStepWire>>());
-        Answers(tenure.MapGet("/stay-or-move", StayOrMoveAsync).WithName("stayOrMove").Produces<StayOrMoveWire>().Produces(StatusCodes.Status204NoContent));
+        Answers(
+            tenure.MapPost("/again", AgainAsync).WithName("carryOnUpkeep").Produces(StatusCodes.Status204NoContent)
+        );
+        Answers(
+            tenure.MapGet("/lapse/{holding}", LapseAsync).WithName("getLapse").Produces<IReadOnlyList<LapseStepWire>>()
+        );
+        Answers(
+            tenure
+                .MapGet("/stay-or-move", StayOrMoveAsync)
+                .WithName("stayOrMove")
+                .Produces<StayOrMoveWire>()
+                .Produces(StatusCodes.Status204NoContent)
+        );
         Answers(tenure.MapPost("/release", ReleaseAsync).WithName("releaseDomain").Produces<ReleaseWire>());
     }
 
     private static void Answers(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+        route
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
 
-    private static async Task<IResult> PageAsync(Guid siteId, SiteDesk sites, TenureDesk desk, Workspace workspace, UpkeepPage page, CancellationToken cancel)
+    private static async Task<IResult> PageAsync(
+        Guid siteId,
+        SiteDesk sites,
+        TenureDesk desk,
+        Workspace workspace,
+        UpkeepPage page,
+        CancellationToken cancel
+    )
     {
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
@@ -59,15 +88,26 @@ internal static class UpkeepEndpoints
         return Results.Ok(await page.OfAsync(siteId, site.Site.Settings.HorizonMonths, cancel));
     }
 
-    private static async Task<IResult> WhatIfAsync(Guid orderId, JsonBody<WhatIfBody> body, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult> WhatIfAsync(
+        Guid orderId,
+        JsonBody<WhatIfBody> body,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         return await decisions.OutlookAsync(orderId, cancel) is not var (_, outlook) ? TenureDesk.Missing()
-            : DecisionDesk.Read(new Node(body.Root, "", faults)["decision"], outlook) is { } decision && !faults.Any ? Results.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.Of(outlook, decision)))
+            : DecisionDesk.Read(new Node(body.Root, "", faults)["decision"], outlook) is { } decision && !faults.Any
+                ? Results.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.Of(outlook, decision)))
             : FaultResults.Unprocessable(faults);
     }
 
-    private static async Task<IResult> DecideAsync(Guid orderId, JsonBody<DecideBody> body, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult> DecideAsync(
+        Guid orderId,
+        JsonBody<DecideBody> body,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    )
     {
         if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
         {
@@ -87,10 +127,17 @@ internal static class UpkeepEndpoints
             faults.Say(FaultCodes.Unavailable, "decision", $"This cannot be done: {UpkeepWords.Reason(refused)}");
         }
 
-        return faults.Any || decision is null ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, seen, book => book.With(decision), decision.On, cancel);
+        return faults.Any || decision is null
+            ? FaultResults.Unprocessable(faults)
+            : await decisions.ChangeAsync(kept, seen, book => book.With(decision), decision.On, cancel);
     }
 
-    private static async Task<IResult> WithdrawAsync(Guid orderId, JsonBody<WithdrawBody> body, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult> WithdrawAsync(
+        Guid orderId,
+        JsonBody<WithdrawBody> body,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    )
     {
         if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, _))
         {
@@ -98,10 +145,22 @@ internal static class UpkeepEndpoints
         }
 
         var node = new Node(body.Root, "", new FaultList());
-        return await decisions.ChangeAsync(kept, node["version"].Whole() ?? 0, book => book.Without(node["index"].Whole() ?? -1), null, cancel);
+        return await decisions.ChangeAsync(
+            kept,
+            node["version"].Whole() ?? 0,
+            book => book.Without(node["index"].Whole() ?? -1),
+            null,
+            cancel
+        );
     }
 
-    private static async Task<IResult> CardAsync(Guid orderId, JsonBody<OtherCardBody> body, DecisionDesk decisions, HandingIn handing, CancellationToken cancel)
+    private static async Task<IResult> CardAsync(
+        Guid orderId,
+        JsonBody<OtherCardBody> body,
+        DecisionDesk decisions,
+        HandingIn handing,
+        CancellationToken cancel
+    )
     {
         if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
         {
@@ -111,15 +170,32 @@ internal static class UpkeepEndpoints
         var faults = new FaultList();
         if (kept.Book.Payer.AtTheSellers)
         {
-            return Results.Problem("Give the other card at the seller’s own page: none is charged from here for what was bought there.", statusCode: StatusCodes.Status409Conflict);
+            return Results.Problem(
+                "Give the other card at the seller’s own page: none is charged from here for what was bought there.",
+                statusCode: StatusCodes.Status409Conflict
+            );
         }
 
         var token = PlaceOrderReader.ReadCard(new Node(body.Root, "", faults)["card"]);
         var card = faults.Any ? null : await handing.CardAsync(token, "card", faults, cancel);
-        return faults.Any ? FaultResults.Unprocessable(faults) : await decisions.ChangeAsync(kept, kept.Row.Version, book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, card?.Ending, Expires: card?.Expires)), outlook.DecidingOn, cancel, whileBehind: true);
+        return faults.Any
+            ? FaultResults.Unprocessable(faults)
+            : await decisions.ChangeAsync(
+                kept,
+                kept.Row.Version,
+                book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, card?.Ending, Expires: card?.Expires)),
+                outlook.DecidingOn,
+                cancel,
+                whileBehind: true
+            );
     }
 
-    private static async Task<IResult> PayAsync(Guid orderId, JsonBody<PayMissedBody> body, DecisionDesk decisions, CancellationToken cancel)
+    private static async Task<IResult> PayAsync(
+        Guid orderId,
+        JsonBody<PayMissedBody> body,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    )
     {
         if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook))
         {
@@ -128,11 +204,22 @@ internal static class UpkeepEndpoints
 
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
-        var (holding, way) = (node["holding"].RequiredText("What is paid for"), node["way"].Word(("card", PayWay.Card), ("balance", PayWay.Balance), ("invoice", PayWay.Invoice)));
-        return faults.Any || holding is null || way is null ? FaultResults.Unprocessable(faults) : await decisions.PayAsync(kept, outlook, holding, way.Value, cancel);
+        var (holding, way) = (
+            node["holding"].RequiredText("What is paid for"),
+            node["way"].Word(("card", PayWay.Card), ("balance", PayWay.Balance), ("invoice", PayWay.Invoice))
+        );
+        return faults.Any || holding is null || way is null
+            ? FaultResults.Unprocessable(faults)
+            : await decisions.PayAsync(kept, outlook, holding, way.Value, cancel);
     }
 
-    private static async Task<IResult> AgainAsync(Guid orderId, DecisionDesk decisions, DayRunner runner, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> AgainAsync(
+        Guid orderId,
+        DecisionDesk decisions,
+        DayRunner runner,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
         if (await decisions.OutlookAsync(orderId, cancel) is null)
         {
@@ -143,25 +230,62 @@ internal static class UpkeepEndpoints
         return Results.NoContent();
     }
 
-    private static async Task<IResult> LapseAsync(Guid orderId, string holding, DecisionDesk decisions, CancellationToken cancel) =>
-        await decisions.OutlookAsync(orderId, cancel) is var (_, outlook) && outlook.Now.Holding(holding) is { } held ? Results.Ok(UpkeepPageWriter.Lapse(outlook, held)) : TenureDesk.Missing();
+    private static async Task<IResult> LapseAsync(
+        Guid orderId,
+        string holding,
+        DecisionDesk decisions,
+        CancellationToken cancel
+    ) =>
+        await decisions.OutlookAsync(orderId, cancel) is var (_, outlook) && outlook.Now.Holding(holding) is { } held
+            ? Results.Ok(UpkeepPageWriter.Lapse(outlook, held))
+            : TenureDesk.Missing();
 
-    private static async Task<IResult> StayOrMoveAsync(Guid orderId, DecisionDesk decisions, SiteDesk sites, Workspace workspace, Turns turns, WorkspaceScope scope, CancellationToken cancel)
+    private static async Task<IResult> StayOrMoveAsync(
+        Guid orderId,
+        DecisionDesk decisions,
+        SiteDesk sites,
+        Workspace workspace,
+        Turns turns,
+        WorkspaceScope scope,
+        CancellationToken cancel
+    )
     {
-        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook) || await sites.CountedAsync(kept.Order.SiteId, cancel) is not var (site, settings))
+        if (
+            await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook)
+            || await sites.CountedAsync(kept.Order.SiteId, cancel) is not var (site, settings)
+        )
         {
             return TenureDesk.Missing();
         }
 
         using var turn = await turns.OwnScanAsync(scope, cancel);
-        var answer = turn.Refusal is null ? await Task.Run(() => StayOrMove.Of(outlook, site.Needs, settings, [.. workspace.Offered], cancel), cancel) : null;
-        return turn.Refusal ?? (answer!.Faults.Any ? FaultResults.Unprocessable(answer.Faults) : answer.Value is { } worked ? Results.Ok(UpkeepPageWriter.StayOrMove(worked, workspace.Books)) : Results.NoContent());
+        var answer = turn.Refusal is null
+            ? await Task.Run(() => StayOrMove.Of(outlook, site.Needs, settings, [.. workspace.Offered], cancel), cancel)
+            : null;
+        return turn.Refusal
+            ?? (
+                answer!.Faults.Any ? FaultResults.Unprocessable(answer.Faults)
+                : answer.Value is { } worked ? Results.Ok(UpkeepPageWriter.StayOrMove(worked, workspace.Books))
+                : Results.NoContent()
+            );
     }
 
-    private static async Task<IResult> ReleaseAsync(Guid orderId, JsonBody<ReleaseBody> body, DecisionDesk decisions, IRegistrar registrar, Workspace workspace, CancellationToken cancel)
+    private static async Task<IResult> ReleaseAsync(
+        Guid orderId,
+        JsonBody<ReleaseBody> body,
+        DecisionDesk decisions,
+        IRegistrar registrar,
+        Workspace workspace,
+        CancellationToken cancel
+    )
     {
         var holding = new Node(body.Root, "", new FaultList())["holding"].RequiredText("The domain");
-        if (await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook) || holding is null || outlook.Now.Holding(holding) is not { IsHosting: false } held || DomainName.Parse(held.Ref) is not { } domain)
+        if (
+            await decisions.OutlookAsync(orderId, cancel) is not var (kept, outlook)
+            || holding is null
+            || outlook.Now.Holding(holding) is not { IsHosting: false } held
+            || DomainName.Parse(held.Ref) is not { } domain
+        )
         {
             return TenureDesk.Missing();
         }
@@ -169,11 +293,21 @@ internal static class UpkeepEndpoints
         var book = outlook.Now.Books[held.Holding];
         if (kept.Book.Payer.AtTheSellers)
         {
-            return Results.Problem($"Ask for it at {kept.Tenure.Book(book).Provider.Name}’s own page, where you bought {domain}: unlock it there first.", statusCode: StatusCodes.Status409Conflict);
+            return Results.Problem(
+                $"Ask for it at {kept.Tenure.Book(book).Provider.Name}’s own page, where you bought {domain}: "
+                    + "unlock it there first.",
+                statusCode: StatusCodes.Status409Conflict
+            );
         }
 
-        return await registrar.ReleaseAsync(kept.World, book, domain, await workspace.BusinessDateAsync(cancel), cancel) is { } release
+        return
+            await registrar.ReleaseAsync(kept.World, book, domain, await workspace.BusinessDateAsync(cancel), cancel)
+                is { } release
             ? Results.Ok(new ReleaseWire(domain.Text, release.Code, release.Until))
-            : Results.Problem($"{kept.Tenure.Book(book).Provider.Name} did not answer, or does not have {domain} any more. Try again in a while.", statusCode: StatusCodes.Status503ServiceUnavailable);
+            : Results.Problem(
+                $"{kept.Tenure.Book(book).Provider.Name} did not answer, or does not have {domain} any more. "
+                    + "Try again in a while.",
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            );
     }
 }

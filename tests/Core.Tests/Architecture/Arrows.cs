@@ -23,7 +23,9 @@ public class Arrows
     {
         foreach (var (project, allowed) in Allowed)
         {
-            References(project, "ProjectReference").Select(reference => Path.GetFileNameWithoutExtension(reference)["HomeStart.".Length..]).ShouldBeSubsetOf(allowed, project);
+            References(project, "ProjectReference")
+                .Select(reference => Path.GetFileNameWithoutExtension(reference)["HomeStart.".Length..])
+                .ShouldBeSubsetOf(allowed, project);
         }
     }
 
@@ -32,31 +34,68 @@ public class Arrows
     {
         References("Core", "PackageReference").ShouldBeEmpty();
         string[] foreign = ["System.IO", "System.Net", "System.Text.Json", "System.Data", "Microsoft"];
-        TypesUsedBy(typeof(Money).Assembly.Location).Where(type => foreign.Any(name => type == name || type.StartsWith(name + ".", StringComparison.Ordinal))).ShouldBeEmpty();
+        TypesUsedBy(typeof(Money).Assembly.Location)
+            .Where(type => foreign.Any(name => type == name || type.StartsWith(name + ".", StringComparison.Ordinal)))
+            .ShouldBeEmpty();
     }
 
     [Fact]
-    public void What_uses_files_is_seen_to() => TypesUsedBy(typeof(Arrows).Assembly.Location).ShouldContain("System.IO.File"); // Else the test above could not fail.
+    public void What_uses_files_is_seen_to() =>
+        // Else the test above could not fail.
+        TypesUsedBy(typeof(Arrows).Assembly.Location).ShouldContain("System.IO.File");
 
     /// <summary>The rooms of Core in their order: each uses only those before it.</summary>
-    private static readonly string[] Rooms = ["Basics", "Domains", "Offers", "Wants", "Costings", "Pages", "Advertising", "Scanning", "Sites", "Worksheets", "Comparing", "Outside", "Ordering", "Online", "Upkeep", "Reconciling", "Slips"];
+    private static readonly string[] Rooms =
+    [
+        "Basics",
+        "Domains",
+        "Offers",
+        "Wants",
+        "Costings",
+        "Pages",
+        "Advertising",
+        "Scanning",
+        "Sites",
+        "Worksheets",
+        "Comparing",
+        "Outside",
+        "Ordering",
+        "Online",
+        "Upkeep",
+        "Reconciling",
+        "Slips",
+    ];
 
     [Fact]
     public void The_rooms_of_Core_are_those_of_this_order() =>
-        Directory.GetDirectories(Path.Combine(Root, "src", "Core")).Select(Path.GetFileName).Except(["bin", "obj"]).ShouldBe(Rooms, ignoreOrder: true);
+        Directory
+            .GetDirectories(Path.Combine(Root, "src", "Core"))
+            .Select(Path.GetFileName)
+            .Except(["bin", "obj"])
+            .ShouldBe(Rooms, ignoreOrder: true);
 
     [Fact]
     public void A_file_of_Core_stands_in_the_namespace_of_its_room_and_uses_only_rooms_before_it()
     {
         foreach (var room in Rooms)
         {
-            foreach (var file in Directory.GetFiles(Path.Combine(Root, "src", "Core", room), "*.cs", SearchOption.AllDirectories))
+            foreach (
+                var file in Directory.GetFiles(
+                    Path.Combine(Root, "src", "Core", room),
+                    "*.cs",
+                    SearchOption.AllDirectories
+                )
+            )
             {
                 var text = File.ReadAllText(file);
                 text.ShouldContain($"namespace HomeStart.Core.{room};", Case.Sensitive, file);
                 foreach (var later in Rooms.SkipWhile(known => known != room).Skip(1))
                 {
-                    text.ShouldNotContain($"HomeStart.Core.{later}", Case.Sensitive, $"{file}: {room} comes before {later}");
+                    text.ShouldNotContain(
+                        $"HomeStart.Core.{later}",
+                        Case.Sensitive,
+                        $"{file}: {room} comes before {later}"
+                    );
                 }
             }
         }
@@ -67,28 +106,58 @@ public class Arrows
         using var stream = File.OpenRead(assembly);
         using var image = new PEReader(stream);
         var metadata = image.GetMetadataReader();
-        return [.. metadata.TypeReferences.Select(metadata.GetTypeReference).Select(type => $"{metadata.GetString(type.Namespace)}.{metadata.GetString(type.Name)}")];
+        return
+        [
+            .. metadata
+                .TypeReferences.Select(metadata.GetTypeReference)
+                .Select(type => $"{metadata.GetString(type.Namespace)}.{metadata.GetString(type.Name)}"),
+        ];
     }
 
     [Fact]
     public void Formats_stands_on_Core_alone() =>
-        typeof(BookReader).Assembly.GetReferencedAssemblies().Where(known => known.Name!.StartsWith("HomeStart", StringComparison.Ordinal)).Select(known => known.Name).ShouldBe(["HomeStart.Core"]);
+        typeof(BookReader)
+            .Assembly.GetReferencedAssemblies()
+            .Where(known => known.Name!.StartsWith("HomeStart", StringComparison.Ordinal))
+            .Select(known => known.Name)
+            .ShouldBe(["HomeStart.Core"]);
 
     [Fact]
     public void Web_starts_the_counterparts_and_knows_nothing_of_them()
     {
         var web = Path.Combine(Root, "src", "Web");
-        Directory.GetFiles(web, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal) && File.ReadAllText(file).Contains("using HomeStart.Counterparts", StringComparison.Ordinal))
-            .Select(file => Path.GetRelativePath(web, file)).ShouldBeEmpty();
+        Directory
+            .GetFiles(web, "*.cs", SearchOption.AllDirectories)
+            .Where(file =>
+                !file.Contains("/obj/", StringComparison.Ordinal)
+                && File.ReadAllText(file).Contains("using HomeStart.Counterparts", StringComparison.Ordinal)
+            )
+            .Select(file => Path.GetRelativePath(web, file))
+            .ShouldBeEmpty();
     }
 
     [Fact]
     public void Core_holds_no_floating_point_but_for_the_expected_cost()
     {
         var core = Path.Combine(Root, "src", "Core");
-        Directory.GetFiles(core, "*.cs", SearchOption.AllDirectories).Where(file => !file.Contains("/obj/", StringComparison.Ordinal))
-            .Where(file => File.ReadLines(file).Any(line => !line.TrimStart().StartsWith("//", StringComparison.Ordinal) && System.Text.RegularExpressions.Regex.IsMatch(line, @"\b(double|float)\b", System.Text.RegularExpressions.RegexOptions.ExplicitCapture, TimeSpan.FromSeconds(1))))
-            .Select(file => Path.GetFileName(file)).Order().ShouldBe(["Account.cs", "ExpectedCost.cs"]);
+        Directory
+            .GetFiles(core, "*.cs", SearchOption.AllDirectories)
+            .Where(file => !file.Contains("/obj/", StringComparison.Ordinal))
+            .Where(file =>
+                File.ReadLines(file)
+                    .Any(line =>
+                        !line.TrimStart().StartsWith("//", StringComparison.Ordinal)
+                        && System.Text.RegularExpressions.Regex.IsMatch(
+                            line,
+                            @"\b(double|float)\b",
+                            System.Text.RegularExpressions.RegexOptions.ExplicitCapture,
+                            TimeSpan.FromSeconds(1)
+                        )
+                    )
+            )
+            .Select(file => Path.GetFileName(file))
+            .Order()
+            .ShouldBe(["Account.cs", "ExpectedCost.cs"]);
     }
 
     internal static string Root
@@ -106,5 +175,10 @@ public class Arrows
     }
 
     private static List<string> References(string project, string kind) =>
-        [.. XDocument.Load(Path.Combine(Root, "src", project, $"HomeStart.{project}.csproj")).Descendants(kind).Select(reference => reference.Attribute("Include")!.Value)];
+        [
+            .. XDocument
+                .Load(Path.Combine(Root, "src", project, $"HomeStart.{project}.csproj"))
+                .Descendants(kind)
+                .Select(reference => reference.Attribute("Include")!.Value),
+        ];
 }

@@ -6,18 +6,66 @@ using Json.Schema;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Books broken at random: the schema and the validator are held against each other, and whatever comes in is answered.</summary>
+/// <summary>
+/// Books broken at random: the schema and the validator are held against each other, and whatever comes in is answered.
+/// </summary>
 public class BookFuzz
 {
-    private static readonly JsonSchema Schema = JsonSchema.FromText(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "offer-book.schema.json")));
+    private static readonly JsonSchema Schema = JsonSchema.FromText(
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "offer-book.schema.json"))
+    );
 
     // What only several parts together, a currency or a calendar can tell, is the validator's alone.
-    private static readonly string[] BeyondTheSchema = [FaultCodes.DuplicateId, FaultCodes.BadSteps, FaultCodes.BadAmount, FaultCodes.BadDate, FaultCodes.OutOfRange, FaultCodes.Required, FaultCodes.Unknown];
+    private static readonly string[] BeyondTheSchema =
+    [
+        FaultCodes.DuplicateId,
+        FaultCodes.BadSteps,
+        FaultCodes.BadAmount,
+        FaultCodes.BadDate,
+        FaultCodes.OutOfRange,
+        FaultCodes.Required,
+        FaultCodes.Unknown,
+    ];
 
     private static readonly string[] Values =
     [
-        "null", "true", "false", "0", "-1", "1", "1.5", "11", "121", "1e400", "1000000000000000", "\"\"", "\"x\"", "\"all\"", "\"7.50\"", "\"-7.50\"", "\"7,50\"", "\"1000000000000000\"", "\"2026-02-30\"", "\"com\"", "\"c_m\"", "[]", "{}", "[null]", "[\"plan\"]", "[{}]", "[[[[]]]]",
-        "\"<img src=x onerror=alert(1)>\"", "\"=HYPERLINK(1)\"", "\"\\u202eevil\"", "\"javascript:alert(1)\"", "\"days\"", "\"once\"", "\"cycle\"", "\"domain\"", "\"GBP\"", "\"JPY\"",
+        "null",
+        "true",
+        "false",
+        "0",
+        "-1",
+        "1",
+        "1.5",
+        "11",
+        "121",
+        "1e400",
+        "1000000000000000",
+        "\"\"",
+        "\"x\"",
+        "\"all\"",
+        "\"7.50\"",
+        "\"-7.50\"",
+        "\"7,50\"",
+        "\"1000000000000000\"",
+        "\"2026-02-30\"",
+        "\"com\"",
+        "\"c_m\"",
+        "[]",
+        "{}",
+        "[null]",
+        "[\"plan\"]",
+        "[{}]",
+        "[[[[]]]]",
+        "\"<img src=x onerror=alert(1)>\"",
+        "\"=HYPERLINK(1)\"",
+        "\"\\u202eevil\"",
+        "\"javascript:alert(1)\"",
+        "\"days\"",
+        "\"once\"",
+        "\"cycle\"",
+        "\"domain\"",
+        "\"GBP\"",
+        "\"JPY\"",
     ];
 
     [Fact]
@@ -39,8 +87,14 @@ public class BookFuzz
                 }
                 else if (fits)
                 {
-                    // A shape that the schema takes is refused only for what it cannot know; an ending's text is one of these.
-                    faults.Faults.ShouldAllBe(fault => BeyondTheSchema.Contains(fault.Code) || fault.Where.EndsWith(".ending", StringComparison.Ordinal), book.ToJsonString());
+                    // A shape that the schema takes is refused only for what it cannot know; an ending's text is one of
+                    // these.
+                    faults.Faults.ShouldAllBe(
+                        fault =>
+                            BeyondTheSchema.Contains(fault.Code)
+                            || fault.Where.EndsWith(".ending", StringComparison.Ordinal),
+                        book.ToJsonString()
+                    );
                     Interlocked.Increment(ref beyond);
                 }
                 else
@@ -48,7 +102,8 @@ public class BookFuzz
                     Interlocked.Increment(ref refused);
                 }
             },
-            iter: 3000);
+            iter: 3000
+        );
         Math.Min(taken, Math.Min(refused, beyond)).ShouldBeGreaterThan(50); // Each of the three was tried.
     }
 
@@ -65,20 +120,25 @@ public class BookFuzz
                     Holder(book, fault.Where).ShouldBeTrue($"{fault.Where} in {book.ToJsonString()}");
                 }
             },
-            iter: 500);
+            iter: 500
+        );
 
-    private static readonly Gen<JsonObject> Mutated = Gen.Select(RandomMarket.Request, Gen.Int[0, int.MaxValue], (request, seed) =>
-    {
-        var random = new Random(seed);
-        var books = request["books"]!.AsArray();
-        var book = books[random.Next(books.Count)]!.DeepClone().AsObject();
-        for (var change = random.Next(3); change >= 0; change--)
+    private static readonly Gen<JsonObject> Mutated = Gen.Select(
+        RandomMarket.Request,
+        Gen.Int[0, int.MaxValue],
+        (request, seed) =>
         {
-            Mutate(book, random);
-        }
+            var random = new Random(seed);
+            var books = request["books"]!.AsArray();
+            var book = books[random.Next(books.Count)]!.DeepClone().AsObject();
+            for (var change = random.Next(3); change >= 0; change--)
+            {
+                Mutate(book, random);
+            }
 
-        return book;
-    });
+            return book;
+        }
+    );
 
     private static void Mutate(JsonObject book, Random random)
     {
@@ -113,7 +173,10 @@ public class BookFuzz
     // Whether what would hold the place is there: a missing field is reported where it would stand.
     private static bool Holder(JsonNode book, string where)
     {
-        var parts = where.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.', StringSplitOptions.RemoveEmptyEntries);
+        var parts = where
+            .Replace("[", ".", StringComparison.Ordinal)
+            .Replace("]", "", StringComparison.Ordinal)
+            .Split('.', StringSplitOptions.RemoveEmptyEntries);
         JsonNode? node = book;
         foreach (var (index, part) in parts.Index())
         {

@@ -8,15 +8,25 @@ namespace HomeStart.Core.Tests;
 /// <summary>The demo's books, the JSON Schema and the validator say the same.</summary>
 public class BookTests
 {
-    private static readonly JsonSchema Schema = JsonSchema.FromText(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "offer-book.schema.json")));
+    private static readonly JsonSchema Schema = JsonSchema.FromText(
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "offer-book.schema.json"))
+    );
 
-    public static TheoryData<string> Demo => [.. Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books"), "*.json").Select(file => Path.GetFileName(file)).Order()];
+    public static TheoryData<string> Demo =>
+        [
+            .. Directory
+                .GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books"), "*.json")
+                .Select(file => Path.GetFileName(file))
+                .Order(),
+        ];
 
     [Theory]
     [MemberData(nameof(Demo))]
     public void A_demo_book_has_no_fault_and_fits_the_schema(string file)
     {
-        using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "books", file)));
+        using var json = JsonDocument.Parse(
+            File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "books", file))
+        );
         var faults = new FaultList();
         BookReader.Read(json.RootElement, faults).ShouldNotBeNull();
         faults.Faults.ShouldBeEmpty();
@@ -27,16 +37,31 @@ public class BookTests
     public void The_demo_shows_what_the_worksheet_must_be_able_to_say()
     {
         var books = Demo.Select(row => Read(row.Data)).ToList();
-        books.ShouldContain(book => book.Plans.Any(plan => plan.Billing.Any(option => option.Prices.Steps.Length > 1)), "a price step");
-        books.ShouldContain(book => book.Plans.Length > 0 && book.Plans.All(plan => plan.Billing.All(option => option.Prices.Steps.Length == 1)), "a price held for good");
-        books.ShouldContain(book => book.Plans.Any(plan => plan.IncludedDomain != null && !plan.IncludedDomain.EveryYear), "an included domain-year");
-        books.ShouldContain(book => book.Plans.Any(plan => plan.IncludedDomain != null && plan.IncludedDomain.EveryYear), "a yearly allowance");
+        books.ShouldContain(
+            book => book.Plans.Any(plan => plan.Billing.Any(option => option.Prices.Steps.Length > 1)),
+            "a price step"
+        );
+        books.ShouldContain(
+            book =>
+                book.Plans.Length > 0
+                && book.Plans.All(plan => plan.Billing.All(option => option.Prices.Steps.Length == 1)),
+            "a price held for good"
+        );
+        books.ShouldContain(
+            book => book.Plans.Any(plan => plan.IncludedDomain != null && !plan.IncludedDomain.EveryYear),
+            "an included domain-year"
+        );
+        books.ShouldContain(
+            book => book.Plans.Any(plan => plan.IncludedDomain != null && plan.IncludedDomain.EveryYear),
+            "a yearly allowance"
+        );
         books.ShouldContain(book => book.AddOns.Any(addOn => addOn.Preselected), "an extra ticked in advance");
         books.ShouldContain(book => book.Promotions.Any(promotion => promotion.Code != null), "a code");
         books.ShouldContain(book => book.Plans.Length == 0 && book.Domains.Length > 0, "a registrar");
     }
 
-    // What only looking at several parts together can tell (ids that stand twice, steps out of order) is the validator's alone.
+    // What only looking at several parts together can tell (ids that stand twice, steps out of order) is the
+    // validator's alone.
     [Theory]
     [InlineData("format", "\"other\"")]
     [InlineData("id", "(absent)")]
@@ -81,7 +106,9 @@ public class BookTests
         items.Add(items[0]!.DeepClone());
         var faults = new FaultList();
         BookReader.Read(book.Deserialize<JsonElement>(), faults).ShouldBeNull();
-        faults.Faults.Select(fault => (fault.Code, fault.Where)).ShouldContain((FaultCodes.DuplicateId, $"{list}[{items.Count - 1}].{field}"));
+        faults
+            .Faults.Select(fault => (fault.Code, fault.Where))
+            .ShouldContain((FaultCodes.DuplicateId, $"{list}[{items.Count - 1}].{field}"));
     }
 
     [Fact]
@@ -94,7 +121,9 @@ public class BookTests
 
     internal static OfferBook Read(string file)
     {
-        using var json = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "books", file)));
+        using var json = JsonDocument.Parse(
+            File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "demo", "books", file))
+        );
         return BookReader.Read(json.RootElement, new FaultList()).ShouldNotBeNull();
     }
 }

@@ -1,5 +1,5 @@
-using HomeStart.Formats;
 using System.Text.Json;
+using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
@@ -92,31 +92,58 @@ public class BrokenRequests
 
         var (_, faults) = Wire.Try(request.With(path, json).Deserialize<JsonElement>());
         faults.Select(fault => (fault.Code, fault.Where)).ShouldContain((code, where ?? path));
-        faults.Select(FaultWords.Of).ShouldAllBe(sentence => sentence.Length > 10 && sentence.EndsWith('.') && !sentence.Contains('{'));
+        faults
+            .Select(FaultWords.Of)
+            .ShouldAllBe(sentence => sentence.Length > 10 && sentence.EndsWith('.') && !sentence.Contains('{'));
     }
 
     [Fact]
     public void A_lent_address_needs_hosting() =>
-        Codes(Request.Worked().With("candidate", """{ "domains": [{ "route": "lent" }] }""")).ShouldBe([("required", "candidate.domains[0].route")]);
+        Codes(Request.Worked().With("candidate", """{ "domains": [{ "route": "lent" }] }"""))
+            .ShouldBe([("required", "candidate.domains[0].route")]);
 
     [Fact]
     public void A_transfer_must_be_offered() =>
-        Codes(Request.Worked().With("books[0].domains[0].transfer", "(absent)").With("candidate.domains[0].route", "\"transfer\"").With("candidate.domains[0].expires", "\"2027-01-01\""))
+        Codes(
+                Request
+                    .Worked()
+                    .With("books[0].domains[0].transfer", "(absent)")
+                    .With("candidate.domains[0].route", "\"transfer\"")
+                    .With("candidate.domains[0].expires", "\"2027-01-01\"")
+            )
             .ShouldBe([("unavailable", "candidate.domains[0].route")]);
 
     [Theory]
     [InlineData("2026-11-30", "expired")]
     [InlineData("2036-12-02", "too-many-years")]
     public void A_transfer_needs_a_domain_that_runs_and_not_for_longer_than_ten_years(string expires, string code) =>
-        Codes(Request.Worked().With("candidate.domains[0].route", "\"transfer\"").With("candidate.domains[0].expires", $"\"{expires}\"")).ShouldBe([(code, "candidate.domains[0].expires")]);
+        Codes(
+                Request
+                    .Worked()
+                    .With("candidate.domains[0].route", "\"transfer\"")
+                    .With("candidate.domains[0].expires", $"\"{expires}\"")
+            )
+            .ShouldBe([(code, "candidate.domains[0].expires")]);
 
     [Fact]
     public void A_domain_kept_elsewhere_says_what_its_renewal_costs() =>
-        Codes(Request.Worked().With("candidate.domains[0]", """{ "route": "keep", "name": "wren", "ending": "com", "addOns": [{ "id": "privacy" }] }""")).ShouldBe(
-        [
-            ("required", "candidate.domains[0].expires"), ("required", "candidate.domains[0].renewal"), ("required", "candidate.domains[0].currency"), ("unknown", "candidate.domains[0].addOns[0].id"),
-        ],
-        ignoreOrder: true);
+        Codes(
+                Request
+                    .Worked()
+                    .With(
+                        "candidate.domains[0]",
+                        """{ "route": "keep", "name": "wren", "ending": "com", "addOns": [{ "id": "privacy" }] }"""
+                    )
+            )
+            .ShouldBe(
+                [
+                    ("required", "candidate.domains[0].expires"),
+                    ("required", "candidate.domains[0].renewal"),
+                    ("required", "candidate.domains[0].currency"),
+                    ("unknown", "candidate.domains[0].addOns[0].id"),
+                ],
+                ignoreOrder: true
+            );
 
     [Fact]
     public void A_foreign_bill_needs_a_rate() =>
@@ -124,13 +151,33 @@ public class BrokenRequests
 
     [Fact]
     public void A_rate_that_no_figure_needs_may_be_missing() =>
-        Codes(Request.Worked().With("horizonMonths", "1").With("candidate.domains[0]", """{ "route": "keep", "name": "wren", "ending": "com", "expires": "2040-01-01", "renewal": "9", "currency": "EUR" }""")).ShouldBeEmpty();
+        Codes(
+                Request
+                    .Worked()
+                    .With("horizonMonths", "1")
+                    .With(
+                        "candidate.domains[0]",
+                        """{ "route": "keep", "name": "wren", "ending": "com", "expires": "2040-01-01", "renewal": "9", "currency": "EUR" }"""
+                    )
+            )
+            .ShouldBeEmpty();
 
     [Fact]
     public void All_faults_come_at_once_and_those_of_the_books_first()
     {
-        var request = Request.Worked().With("books[0].currency", "\"XYZ\"").With("books[0].plans[0].billing[0].prices", "[]").With("horizonMonths", "0").With("candidate.hosting.plan", "\"yacht\"");
-        Codes(request).ShouldBe([("unknown", "books[0].currency"), ("bad-steps", "books[0].plans[0].billing[0].prices"), ("out-of-range", "horizonMonths"), ("unknown", "candidate.hosting.plan")]);
+        var request = Request
+            .Worked()
+            .With("books[0].currency", "\"XYZ\"")
+            .With("books[0].plans[0].billing[0].prices", "[]")
+            .With("horizonMonths", "0")
+            .With("candidate.hosting.plan", "\"yacht\"");
+        Codes(request)
+            .ShouldBe([
+                ("unknown", "books[0].currency"),
+                ("bad-steps", "books[0].plans[0].billing[0].prices"),
+                ("out-of-range", "horizonMonths"),
+                ("unknown", "candidate.hosting.plan"),
+            ]);
     }
 
     [Fact]
@@ -139,7 +186,10 @@ public class BrokenRequests
         var request = Request.Worked();
         for (var index = 1; index <= 20; index++)
         {
-            request.With($"candidate.domains[{index}]", Register.Replace("wren", $"wren{index}", StringComparison.Ordinal));
+            request.With(
+                $"candidate.domains[{index}]",
+                Register.Replace("wren", $"wren{index}", StringComparison.Ordinal)
+            );
         }
 
         Codes(request).ShouldBe([("out-of-range", "candidate.domains")]);
@@ -150,7 +200,9 @@ public class BrokenRequests
     [InlineData("null")]
     [InlineData("\"costing\"")]
     [InlineData("{}")]
-    [InlineData("""{ "books": [null, 3, {}], "candidate": { "hosting": [], "domains": [null, 1, {}] }, "owner": 1, "display": { "rates": [] } }""")]
+    [InlineData(
+        """{ "books": [null, 3, {}], "candidate": { "hosting": [], "domains": [null, 1, {}] }, "owner": 1, "display": { "rates": [] } }"""
+    )]
     public void No_shape_of_body_is_more_than_faulty(string body)
     {
         using var json = JsonDocument.Parse(body);

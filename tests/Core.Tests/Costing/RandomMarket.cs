@@ -3,7 +3,10 @@ using CsCheck;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Random requests that can be costed: small books with every rule in them, and candidates bought from them. All of it hangs on one seed.</summary>
+/// <summary>
+/// Random requests that can be costed: small books with every rule in them, and candidates bought from them. All of it
+/// hangs on one seed.
+/// </summary>
 internal static class RandomMarket
 {
     private static readonly string[] Currencies = ["GBP", "USD", "JPY", "KWD"];
@@ -22,15 +25,39 @@ internal static class RandomMarket
             var host = Book("host", withPlans: true);
             var other = Book("names", withPlans: Chance(30));
             var start = Pick(Starts);
-            var domains = new JsonArray([.. Enumerable.Range(0, _random.Next(0, 4)).Select(index => (JsonNode)Domain(index, Chance(60) ? host : other, start))]);
-            var hosted = domains.Count == 0 || domains.Any(domain => domain!["route"]!.GetValue<string>() == "lent") || Chance(80);
+            var domains = new JsonArray([
+                .. Enumerable
+                    .Range(0, _random.Next(0, 4))
+                    .Select(index => (JsonNode)Domain(index, Chance(60) ? host : other, start)),
+            ]);
+            var hosted =
+                domains.Count == 0
+                || domains.Any(domain => domain!["route"]!.GetValue<string>() == "lent")
+                || Chance(80);
             return new JsonObject
             {
                 ["books"] = Chance(50) ? new JsonArray(host, other) : new JsonArray(other, host),
                 ["startDate"] = start,
                 ["horizonMonths"] = Chance(50) ? Pick([6, 12, 24, 36]) : _random.Next(1, 121),
-                ["owner"] = new JsonObject { ["taxPercent"] = Pick(["0", "20", "8.875", "19.6"]), ["countTax"] = Chance(75), ["newCustomer"] = Chance(75), ["keepChancePercent"] = Chance(50) ? null : Pick(["70", "95.5", "0", "100"]), ["customerOf"] = Chance(60) ? null : Some("host", "names", "nobody") },
-                ["display"] = new JsonObject { ["currency"] = Pick(Currencies), ["rates"] = new JsonObject { ["GBP"] = "1.2745", ["USD"] = "0.93", ["JPY"] = "0.00517", ["KWD"] = "3.2" } },
+                ["owner"] = new JsonObject
+                {
+                    ["taxPercent"] = Pick(["0", "20", "8.875", "19.6"]),
+                    ["countTax"] = Chance(75),
+                    ["newCustomer"] = Chance(75),
+                    ["keepChancePercent"] = Chance(50) ? null : Pick(["70", "95.5", "0", "100"]),
+                    ["customerOf"] = Chance(60) ? null : Some("host", "names", "nobody"),
+                },
+                ["display"] = new JsonObject
+                {
+                    ["currency"] = Pick(Currencies),
+                    ["rates"] = new JsonObject
+                    {
+                        ["GBP"] = "1.2745",
+                        ["USD"] = "0.93",
+                        ["JPY"] = "0.00517",
+                        ["KWD"] = "3.2",
+                    },
+                },
                 ["candidate"] = new JsonObject { ["hosting"] = hosted ? Hosting(host) : null, ["domains"] = domains },
             };
         }
@@ -47,15 +74,41 @@ internal static class RandomMarket
                 ["currency"] = currency,
                 ["tax"] = new JsonObject { ["pricesInclude"] = Chance(40), ["charged"] = Chance(85) },
                 ["plans"] = withPlans ? new JsonArray(Plan("p1", currency), Plan("p2", currency)) : null,
-                ["dataCentres"] = new JsonArray(new JsonObject { ["id"] = "d1", ["perMonth"] = Chance(70) ? Amount(currency, 300) : null }),
-                ["addOns"] = new JsonArray(Extra("x1", "hosting", currency), Extra("x2", "hosting", currency), Extra("y1", "domain", currency), Extra("y2", "domain", currency)),
-                ["domains"] = new JsonArray([.. Endings.Select(ending => (JsonNode)new JsonObject
-                {
-                    ["ending"] = ending, ["register"] = Chance(90) ? Amount(currency, 2000) : null, ["renew"] = Chance(90) ? Amount(currency, 3000) : null,
-                    ["transfer"] = Chance(90) ? Amount(currency, 2000) : null, ["maxYears"] = 5, ["includes"] = Chance(25) ? new JsonArray("y1") : null,
-                })]),
-                ["promotions"] = new JsonArray([.. Enumerable.Range(0, 5).Select(index => (JsonNode)Promotion(index, currency))]),
-                ["refund"] = Chance(80) ? new JsonObject { ["days"] = Pick([0, 30]), ["minCommitMonths"] = Pick([0, 0, 12]), ["excludes"] = Some("domain", "setup", "addOn:y1", "domain:org"), ["deductsIncludedDomain"] = Chance(40) } : null,
+                ["dataCentres"] = new JsonArray(
+                    new JsonObject { ["id"] = "d1", ["perMonth"] = Chance(70) ? Amount(currency, 300) : null }
+                ),
+                ["addOns"] = new JsonArray(
+                    Extra("x1", "hosting", currency),
+                    Extra("x2", "hosting", currency),
+                    Extra("y1", "domain", currency),
+                    Extra("y2", "domain", currency)
+                ),
+                ["domains"] = new JsonArray([
+                    .. Endings.Select(ending =>
+                        (JsonNode)
+                            new JsonObject
+                            {
+                                ["ending"] = ending,
+                                ["register"] = Chance(90) ? Amount(currency, 2000) : null,
+                                ["renew"] = Chance(90) ? Amount(currency, 3000) : null,
+                                ["transfer"] = Chance(90) ? Amount(currency, 2000) : null,
+                                ["maxYears"] = 5,
+                                ["includes"] = Chance(25) ? new JsonArray("y1") : null,
+                            }
+                    ),
+                ]),
+                ["promotions"] = new JsonArray([
+                    .. Enumerable.Range(0, 5).Select(index => (JsonNode)Promotion(index, currency)),
+                ]),
+                ["refund"] = Chance(80)
+                    ? new JsonObject
+                    {
+                        ["days"] = Pick([0, 30]),
+                        ["minCommitMonths"] = Pick([0, 0, 12]),
+                        ["excludes"] = Some("domain", "setup", "addOn:y1", "domain:org"),
+                        ["deductsIncludedDomain"] = Chance(40),
+                    }
+                    : null,
             };
         }
 
@@ -63,22 +116,48 @@ internal static class RandomMarket
             new()
             {
                 ["id"] = id,
-                ["billing"] = new JsonArray(Option(1, 1, currency), Option(1, 12, currency), Option(12, 12, currency), Option(36, 36, currency), Option(7, 14, currency)),
+                ["billing"] = new JsonArray(
+                    Option(1, 1, currency),
+                    Option(1, 12, currency),
+                    Option(12, 12, currency),
+                    Option(36, 36, currency),
+                    Option(7, 14, currency)
+                ),
                 ["includes"] = Some("x1", "y2"),
                 ["includedDomain"] = Chance(75)
-                    ? new JsonObject { ["minCommitMonths"] = Pick([0, 12]), ["endings"] = Some("com", "org"), ["transfer"] = Chance(60), ["everyYear"] = Chance(40), ["claimWithinMonths"] = Chance(50) ? Pick([3, 12, 30]) : null }
+                    ? new JsonObject
+                    {
+                        ["minCommitMonths"] = Pick([0, 12]),
+                        ["endings"] = Some("com", "org"),
+                        ["transfer"] = Chance(60),
+                        ["everyYear"] = Chance(40),
+                        ["claimWithinMonths"] = Chance(50) ? Pick([3, 12, 30]) : null,
+                    }
                     : null,
             };
 
         private JsonObject Option(int every, int commit, string currency) =>
-            new() { ["everyMonths"] = every, ["commitMonths"] = commit == every && Chance(50) ? null : commit, ["setupFee"] = Chance(30) ? Amount(currency, 3000) : null, ["freeMonths"] = commit == every && Chance(40) ? _random.Next(0, 8) : null, ["prices"] = Steps(currency, 9000) };
+            new()
+            {
+                ["everyMonths"] = every,
+                ["commitMonths"] = commit == every && Chance(50) ? null : commit,
+                ["setupFee"] = Chance(30) ? Amount(currency, 3000) : null,
+                ["freeMonths"] = commit == every && Chance(40) ? _random.Next(0, 8) : null,
+                ["prices"] = Steps(currency, 9000),
+            };
 
         private JsonArray Steps(string currency, int most)
         {
             var steps = new JsonArray();
             for (var count = _random.Next(0, 3); count > 0; count--)
             {
-                steps.Add(new JsonObject { ["periods"] = _random.Next(1, 5), ["amount"] = steps.Count == 0 || Chance(85) ? Amount(currency, most) : null });
+                steps.Add(
+                    new JsonObject
+                    {
+                        ["periods"] = _random.Next(1, 5),
+                        ["amount"] = steps.Count == 0 || Chance(85) ? Amount(currency, most) : null,
+                    }
+                );
             }
 
             steps.Add(new JsonObject { ["amount"] = steps.Count == 0 || Chance(85) ? Amount(currency, most) : null });
@@ -86,15 +165,41 @@ internal static class RandomMarket
         }
 
         private JsonObject Extra(string id, string sort, string currency) =>
-            new() { ["id"] = id, ["for"] = sort, ["charge"] = new JsonObject { ["every"] = Pick<string>(sort == "domain" ? ["once", "month", "year"] : ["once", "month", "year", "cycle"]), ["prices"] = Steps(currency, 700) } };
+            new()
+            {
+                ["id"] = id,
+                ["for"] = sort,
+                ["charge"] = new JsonObject
+                {
+                    ["every"] = Pick<string>(
+                        sort == "domain" ? ["once", "month", "year"] : ["once", "month", "year", "cycle"]
+                    ),
+                    ["prices"] = Steps(currency, 700),
+                },
+            };
 
         private JsonObject Promotion(int index, string currency)
         {
             var promotion = new JsonObject
             {
-                ["id"] = $"o{index}", ["appliesTo"] = Some("plan", "setup", "dataCentre", "domain", "domain:com", "addOn", "addOn:x1", "addOn:y1"), ["bills"] = Pick<JsonNode?>([null, 1, 2, 5, "all"]),
-                ["minEveryMonths"] = Chance(25) ? 12 : null, ["plans"] = Chance(20) ? new JsonArray("p1") : null, ["from"] = Chance(10) ? "2027-06-01" : null, ["until"] = Chance(10) ? "2027-06-01" : null,
-                ["newCustomersOnly"] = Chance(20), ["combinable"] = Chance(60),
+                ["id"] = $"o{index}",
+                ["appliesTo"] = Some(
+                    "plan",
+                    "setup",
+                    "dataCentre",
+                    "domain",
+                    "domain:com",
+                    "addOn",
+                    "addOn:x1",
+                    "addOn:y1"
+                ),
+                ["bills"] = Pick<JsonNode?>([null, 1, 2, 5, "all"]),
+                ["minEveryMonths"] = Chance(25) ? 12 : null,
+                ["plans"] = Chance(20) ? new JsonArray("p1") : null,
+                ["from"] = Chance(10) ? "2027-06-01" : null,
+                ["until"] = Chance(10) ? "2027-06-01" : null,
+                ["newCustomersOnly"] = Chance(20),
+                ["combinable"] = Chance(60),
             };
             (promotion["code"], promotion["automatic"]) = index < 3 ? ($"Code{index}", (JsonNode?)null) : (null, true);
             promotion[Chance(50) ? "percent" : "amount"] = null;
@@ -116,8 +221,19 @@ internal static class RandomMarket
             var option = Pick(host["plans"]!.AsArray().SelectMany(plan => plan!["billing"]!.AsArray()).ToArray())!;
             return new JsonObject
             {
-                ["book"] = "host", ["plan"] = option.Parent!.Parent!["id"]!.GetValue<string>(), ["everyMonths"] = option["everyMonths"]!.GetValue<int>(), ["commitMonths"] = option["commitMonths"]?.GetValue<int>(),
-                ["dataCentre"] = Chance(40) ? "d1" : null, ["addOns"] = new JsonArray([.. Some("x1", "x2").Select(id => (JsonNode)new JsonObject { ["id"] = id!.GetValue<string>(), ["quantity"] = _random.Next(1, 4) })]), ["codes"] = Codes(),
+                ["book"] = "host",
+                ["plan"] = option.Parent!.Parent!["id"]!.GetValue<string>(),
+                ["everyMonths"] = option["everyMonths"]!.GetValue<int>(),
+                ["commitMonths"] = option["commitMonths"]?.GetValue<int>(),
+                ["dataCentre"] = Chance(40) ? "d1" : null,
+                ["addOns"] = new JsonArray([
+                    .. Some("x1", "x2")
+                        .Select(id =>
+                            (JsonNode)
+                                new JsonObject { ["id"] = id!.GetValue<string>(), ["quantity"] = _random.Next(1, 4) }
+                        ),
+                ]),
+                ["codes"] = Codes(),
             };
         }
 
@@ -126,7 +242,11 @@ internal static class RandomMarket
             var route = Pick(["register", "register", "later", "transfer", "keep", "lent"]);
             var from = DateOnly.Parse(start);
             var ending = Pick(Endings);
-            var offersTransfer = book["domains"]!.AsArray().First(price => price!["ending"]!.GetValue<string>() == ending)!.AsObject().ContainsKey("transfer");
+            var offersTransfer = book["domains"]!
+                .AsArray()
+                .First(price => price!["ending"]!.GetValue<string>() == ending)!
+                .AsObject()
+                .ContainsKey("transfer");
             var bought = route is not ("keep" or "lent");
             return new JsonObject
             {
@@ -136,11 +256,24 @@ internal static class RandomMarket
                 ["ending"] = ending,
                 ["years"] = _random.Next(1, 6),
                 ["useIncluded"] = Chance(80),
-                ["premium"] = bought && Chance(10) ? new JsonObject { ["register"] = Amount(book["currency"]!.GetValue<string>(), 90000), ["renew"] = Chance(80) ? Amount(book["currency"]!.GetValue<string>(), 9000) : null } : null,
-                ["addOns"] = bought ? new JsonArray([.. Some("y1", "y2").Select(id => (JsonNode)new JsonObject { ["id"] = id!.GetValue<string>() })]) : null,
+                ["premium"] =
+                    bought && Chance(10)
+                        ? new JsonObject
+                        {
+                            ["register"] = Amount(book["currency"]!.GetValue<string>(), 90000),
+                            ["renew"] = Chance(80) ? Amount(book["currency"]!.GetValue<string>(), 9000) : null,
+                        }
+                        : null,
+                ["addOns"] = bought
+                    ? new JsonArray([
+                        .. Some("y1", "y2").Select(id => (JsonNode)new JsonObject { ["id"] = id!.GetValue<string>() }),
+                    ])
+                    : null,
                 ["codes"] = Codes(),
                 ["inMonths"] = _random.Next(0, 40),
-                ["expires"] = route is "transfer" or "keep" ? from.AddDays(_random.Next(0, 900)).ToString("yyyy-MM-dd") : null,
+                ["expires"] = route is "transfer" or "keep"
+                    ? from.AddDays(_random.Next(0, 900)).ToString("yyyy-MM-dd")
+                    : null,
                 ["renewal"] = route == "keep" ? "14.2" : null,
                 ["currency"] = route == "keep" ? Pick(["GBP", "USD", "KWD"]) : null,
             };
@@ -148,7 +281,8 @@ internal static class RandomMarket
 
         private JsonArray Codes() => Some("Code0", "code1", "CODE2", "NONE");
 
-        private JsonArray Some(params string[] of) => new([.. of.Where(_ => Chance(45)).Select(word => (JsonNode)word)]);
+        private JsonArray Some(params string[] of) =>
+            new([.. of.Where(_ => Chance(45)).Select(word => (JsonNode)word)]);
 
         private string Amount(string currency, int most)
         {

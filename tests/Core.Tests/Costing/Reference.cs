@@ -6,7 +6,8 @@ using System.Text.Json.Nodes;
 namespace HomeStart.Core.Tests;
 
 /// <summary>
-/// The costing once more, written from the specification alone and straight from the JSON, with exact fractions and no thought of speed. It shares nothing with the
+/// The costing once more, written from the specification alone and straight from the JSON, with exact fractions and no
+/// thought of speed. It shares nothing with the
 /// product but the text both were written from; the two must agree to the last cent.
 /// </summary>
 internal sealed class Reference
@@ -39,7 +40,13 @@ internal sealed class Reference
         var owner = Get(request, "owner");
         _tax = R.Of(Text(owner, "taxPercent") ?? "0");
         _countTax = Flag(owner, "countTax") ?? true;
-        _display = Text(Get(request, "display"), "currency") ?? Text(_hosting is { } h ? Book(Text(h, "book")!) : Text(_domains[0], "book") is { } b ? Book(b) : _domains[0], "currency")!;
+        _display = Text(Get(request, "display"), "currency")
+            ?? Text(
+                _hosting is { } h ? Book(Text(h, "book")!)
+                    : Text(_domains[0], "book") is { } b ? Book(b)
+                    : _domains[0],
+                "currency"
+            )!;
     }
 
     public static JsonNode Answer(JsonElement request) => new Reference(request).Work();
@@ -74,13 +81,42 @@ internal sealed class Reference
 
         Allowances();
         var codes = Promotions();
-        var bills = _charges.GroupBy(charge => (charge.Date, charge.Book, charge.Currency)).Select(group => new Invoice(group.Key.Date, group.Key.Book, group.Key.Currency, [.. group.OrderBy(charge => Array.IndexOf(KindOrder, charge.Kind)).ThenBy(charge => charge.Place).ThenBy(charge => charge.Domain)]))
-            .OrderBy(bill => bill.Date).ThenBy(bill => bill.Book, StringComparer.Ordinal).ThenBy(bill => bill.Currency, StringComparer.Ordinal).ToList();
+        var bills = _charges
+            .GroupBy(charge => (charge.Date, charge.Book, charge.Currency))
+            .Select(group => new Invoice(
+                group.Key.Date,
+                group.Key.Book,
+                group.Key.Currency,
+                [
+                    .. group
+                        .OrderBy(charge => Array.IndexOf(KindOrder, charge.Kind))
+                        .ThenBy(charge => charge.Place)
+                        .ThenBy(charge => charge.Domain),
+                ]
+            ))
+            .OrderBy(bill => bill.Date)
+            .ThenBy(bill => bill.Book, StringComparer.Ordinal)
+            .ThenBy(bill => bill.Currency, StringComparer.Ordinal)
+            .ToList();
         var counted = bills.Where(bill => bill.Date < _end).ToList();
         return new JsonObject
         {
             ["totals"] = Totals(bills, counted),
-            ["unstated"] = new JsonArray([.. counted.SelectMany(bill => bill.Charges.Where(charge => charge.Unstated).Select(charge => (JsonNode)new JsonObject { ["date"] = Write(bill.Date), ["book"] = bill.Book, ["kind"] = charge.Kind, ["ref"] = charge.Ref }))]),
+            ["unstated"] = new JsonArray([
+                .. counted.SelectMany(bill =>
+                    bill.Charges.Where(charge => charge.Unstated)
+                        .Select(charge =>
+                            (JsonNode)
+                                new JsonObject
+                                {
+                                    ["date"] = Write(bill.Date),
+                                    ["book"] = bill.Book,
+                                    ["kind"] = charge.Kind,
+                                    ["ref"] = charge.Ref,
+                                }
+                        )
+                ),
+            ]),
             ["priceStep"] = PriceStep(),
             ["codes"] = codes,
             ["bills"] = new JsonArray([.. counted.Select(Bill)]),
@@ -111,8 +147,12 @@ internal sealed class Reference
             var (date, cover) = (Falls(i), (Falls(i), Falls(i + 1)));
             var price = Steps(option.GetProperty("prices"), book, i, 1);
             Add(date, book, "plan", Text(plan, "id")!, 1, price.Sum, price.Unstated, cover);
-            var centre = Items(book, "dataCentres").FirstOrDefault(known => Text(known, "id") == Text(hosting, "dataCentre"));
-            if (Text(hosting, "dataCentre") is not null && Amount(centre, "perMonth", book) is { IsZero: false } perMonth)
+            var centre = Items(book, "dataCentres")
+                .FirstOrDefault(known => Text(known, "id") == Text(hosting, "dataCentre"));
+            if (
+                Text(hosting, "dataCentre") is not null
+                && Amount(centre, "perMonth", book) is { IsZero: false } perMonth
+            )
             {
                 Add(date, book, "dataCentre", Text(centre, "id")!, 1, perMonth * every, false, cover);
             }
@@ -151,8 +191,21 @@ internal sealed class Reference
                     break;
                 }
 
-                var span = how == "year" ? 12 : i == 0 ? free + every : every;
-                Add(_start.AddMonths(months), book, "addOn", Text(extra, "id")!, quantity, price.Sum * quantity, price.Unstated, how == "once" ? null : (_start.AddMonths(months), _start.AddMonths(months + span)), place);
+                var span =
+                    how == "year" ? 12
+                    : i == 0 ? free + every
+                    : every;
+                Add(
+                    _start.AddMonths(months),
+                    book,
+                    "addOn",
+                    Text(extra, "id")!,
+                    quantity,
+                    price.Sum * quantity,
+                    price.Unstated,
+                    how == "once" ? null : (_start.AddMonths(months), _start.AddMonths(months + span)),
+                    place
+                );
             }
         }
     }
@@ -172,7 +225,22 @@ internal sealed class Reference
             var currency = Text(domain, "currency")!;
             for (var year = 0; expires.AddMonths(12 * year) < _start.AddMonths(Run); year++)
             {
-                _charges.Add(new Charge(expires.AddMonths(12 * year), null, currency, "domain", name, 1, Minor(Text(domain, "renewal")!, currency), index) { Cover = (expires.AddMonths(12 * year), expires.AddMonths(12 * (year + 1))), Domain = index });
+                _charges.Add(
+                    new Charge(
+                        expires.AddMonths(12 * year),
+                        null,
+                        currency,
+                        "domain",
+                        name,
+                        1,
+                        Minor(Text(domain, "renewal")!, currency),
+                        index
+                    )
+                    {
+                        Cover = (expires.AddMonths(12 * year), expires.AddMonths(12 * (year + 1))),
+                        Domain = index,
+                    }
+                );
             }
 
             return;
@@ -184,7 +252,12 @@ internal sealed class Reference
         var register = Amount(premium ?? price, "register", book);
         var renew = Amount(premium ?? price, "renew", book);
         var years = route == "transfer" ? 1 : Int(domain, "years") ?? 1;
-        var from = route switch { "later" => _start.AddMonths(Int(domain, "inMonths") ?? 0), "transfer" => Day(domain.GetProperty("expires")), _ => _start };
+        var from = route switch
+        {
+            "later" => _start.AddMonths(Int(domain, "inMonths") ?? 0),
+            "transfer" => Day(domain.GetProperty("expires")),
+            _ => _start,
+        };
         for (var year = 0; year < 40; year += year == 0 ? years : 1)
         {
             var date = year == 0 && route == "transfer" ? _start : from.AddMonths(12 * year);
@@ -195,10 +268,29 @@ internal sealed class Reference
 
             var count = year == 0 ? years : 1;
             var cover = (from.AddMonths(12 * year), from.AddMonths(12 * (year + count)));
-            var first = year > 0 ? renew : route == "transfer" ? Amount(price, "transfer", book) : register;
+            var first =
+                year > 0 ? renew
+                : route == "transfer" ? Amount(price, "transfer", book)
+                : register;
             var restUnstated = count > 1 && renew is null;
-            var line = Add(date, book, "domain", name, count, (first ?? 0) + ((count - 1) * (renew ?? 0)), first is null || restUnstated, cover, index);
-            (line.Domain, line.Ending, line.Waivable, line.RestUnstated, line.FirstUnstated) = (index, Text(domain, "ending"), first ?? 0, restUnstated, first is null);
+            var line = Add(
+                date,
+                book,
+                "domain",
+                name,
+                count,
+                (first ?? 0) + ((count - 1) * (renew ?? 0)),
+                first is null || restUnstated,
+                cover,
+                index
+            );
+            (line.Domain, line.Ending, line.Waivable, line.RestUnstated, line.FirstUnstated) = (
+                index,
+                Text(domain, "ending"),
+                first ?? 0,
+                restUnstated,
+                first is null
+            );
             foreach (var chosen in Items(domain, "addOns"))
             {
                 DomainExtra(index, book, price, Text(chosen, "id")!, date, year, count, cover);
@@ -206,14 +298,34 @@ internal sealed class Reference
         }
     }
 
-    private void DomainExtra(int index, JsonElement book, JsonElement domainPrice, string id, DateOnly date, int year, int count, (DateOnly From, DateOnly Until) cover)
+    private void DomainExtra(
+        int index,
+        JsonElement book,
+        JsonElement domainPrice,
+        string id,
+        DateOnly date,
+        int year,
+        int count,
+        (DateOnly From, DateOnly Until) cover
+    )
     {
         var (extra, place) = Extra(book, id);
         var charge = extra.GetProperty("charge");
         var how = Text(charge, "every");
         var prices = charge.GetProperty("prices");
-        var price = how switch { "once" => Steps(prices, book, 0, 1), "month" => Steps(prices, book, 12 * year, 12 * count), _ => Steps(prices, book, year, count) };
-        var included = Words(domainPrice, "includes").Contains(id) || (_hosting is { } hosting && Text(hosting, "book") == Text(book, "id") && Words(PlanAndOption().Plan, "includes").Contains(id));
+        var price = how switch
+        {
+            "once" => Steps(prices, book, 0, 1),
+            "month" => Steps(prices, book, 12 * year, 12 * count),
+            _ => Steps(prices, book, year, count),
+        };
+        var included =
+            Words(domainPrice, "includes").Contains(id)
+            || (
+                _hosting is { } hosting
+                && Text(hosting, "book") == Text(book, "id")
+                && Words(PlanAndOption().Plan, "includes").Contains(id)
+            );
         if (included || how == "once")
         {
             if (year == 0 && included)
@@ -241,13 +353,29 @@ internal sealed class Reference
         var (_, option) = PlanAndOption();
         var commit = Int(option, "commitMonths") ?? Int(option, "everyMonths")!.Value;
         bool Applies(JsonElement domain) =>
-            Text(domain, "book") == Text(hosting, "book") && commit >= (Int(given, "minCommitMonths") ?? 0) && Words(given, "endings").Contains(Text(domain, "ending")!) && Get(domain, "premium") is null
-            && (Text(domain, "route") is "register" or "later" || (Text(domain, "route") == "transfer" && Flag(given, "transfer") == true)) && Flag(domain, "useIncluded") != false;
+            Text(domain, "book") == Text(hosting, "book")
+            && commit >= (Int(given, "minCommitMonths") ?? 0)
+            && Words(given, "endings").Contains(Text(domain, "ending")!)
+            && Get(domain, "premium") is null
+            && (
+                Text(domain, "route") is "register" or "later"
+                || (Text(domain, "route") == "transfer" && Flag(given, "transfer") == true)
+            )
+            && Flag(domain, "useIncluded") != false;
 
-        var grants = Flag(given, "everyYear") == true
-            ? Enumerable.Range(0, 16).Select(year => (From: _start.AddMonths(12 * year), Until: _start.AddMonths(12 * (year + 1)))).ToList()
-            : [(_start, _start.AddMonths(Int(given, "claimWithinMonths") ?? 12))];
-        foreach (var line in _charges.Where(charge => charge.Kind == "domain" && charge.Book is not null && Applies(_domains[charge.Domain])).OrderBy(charge => charge.Date).ThenBy(charge => charge.Domain))
+        var grants =
+            Flag(given, "everyYear") == true
+                ? Enumerable
+                    .Range(0, 16)
+                    .Select(year => (From: _start.AddMonths(12 * year), Until: _start.AddMonths(12 * (year + 1))))
+                    .ToList()
+                : [(_start, _start.AddMonths(Int(given, "claimWithinMonths") ?? 12))];
+        foreach (
+            var line in _charges
+                .Where(charge => charge.Kind == "domain" && charge.Book is not null && Applies(_domains[charge.Domain]))
+                .OrderBy(charge => charge.Date)
+                .ThenBy(charge => charge.Domain)
+        )
         {
             var grant = grants.FindIndex(known => known.From <= line.Date && line.Date < known.Until);
             if (grant >= 0)
@@ -267,7 +395,13 @@ internal sealed class Reference
             var id = Text(book, "id");
             var hosted = _hosting is { } hosting && Text(hosting, "book") == id;
             var codes = new List<string>();
-            foreach (var code in (hosted ? Words(_hosting!.Value, "codes") : []).Concat(_domains.Where(domain => Text(domain, "book") == id && Text(domain, "route") is not ("keep" or "lent")).SelectMany(domain => Words(domain, "codes"))))
+            foreach (
+                var code in (hosted ? Words(_hosting!.Value, "codes") : []).Concat(
+                    _domains
+                        .Where(domain => Text(domain, "book") == id && Text(domain, "route") is not ("keep" or "lent"))
+                        .SelectMany(domain => Words(domain, "codes"))
+                )
+            )
             {
                 if (!codes.Exists(known => Same(known, code)))
                 {
@@ -275,7 +409,10 @@ internal sealed class Reference
                 }
             }
 
-            foreach (var automatic in Items(book, "promotions").Where(promotion => Flag(promotion, "automatic") == true && Bar(promotion, id!, hosted) is null))
+            foreach (
+                var automatic in Items(book, "promotions")
+                    .Where(promotion => Flag(promotion, "automatic") == true && Bar(promotion, id!, hosted) is null)
+            )
             {
                 Take(book, automatic);
             }
@@ -283,11 +420,18 @@ internal sealed class Reference
             var applied = new List<JsonElement>();
             foreach (var code in codes)
             {
-                var found = Items(book, "promotions").Where(promotion => Text(promotion, "code") is { } known && Same(known, code)).ToList();
+                var found = Items(book, "promotions")
+                    .Where(promotion => Text(promotion, "code") is { } known && Same(known, code))
+                    .ToList();
                 var verdict =
                     found.Count == 0 ? "unknown"
                     : Bar(found[0], id!, hosted) is { } bar ? bar
-                    : applied.Count > 0 && (Flag(found[0], "combinable") != true || applied.Exists(earlier => Flag(earlier, "combinable") != true)) ? "cannot-combine"
+                    : applied.Count > 0
+                    && (
+                        Flag(found[0], "combinable") != true
+                        || applied.Exists(earlier => Flag(earlier, "combinable") != true)
+                    )
+                        ? "cannot-combine"
                     : Take(book, found[0]).IsZero ? "nothing-to-discount"
                     : "applied";
                 if (verdict == "applied")
@@ -295,7 +439,14 @@ internal sealed class Reference
                     applied.Add(found[0]);
                 }
 
-                verdicts.Add(new JsonObject { ["book"] = id, ["code"] = code, ["verdict"] = verdict });
+                verdicts.Add(
+                    new JsonObject
+                    {
+                        ["book"] = id,
+                        ["code"] = code,
+                        ["verdict"] = verdict,
+                    }
+                );
             }
         }
 
@@ -314,33 +465,62 @@ internal sealed class Reference
             return "expired";
         }
 
-        if (Flag(promotion, "newCustomersOnly") == true && (Flag(Get(_request, "owner"), "newCustomer") == false || (Get(_request, "owner") is { } owner && Words(owner, "customerOf").Contains(seller))))
+        if (
+            Flag(promotion, "newCustomersOnly") == true
+            && (
+                Flag(Get(_request, "owner"), "newCustomer") == false
+                || (Get(_request, "owner") is { } owner && Words(owner, "customerOf").Contains(seller))
+            )
+        )
         {
             return "new-customers-only";
         }
 
-        if (Words(promotion, "plans").Count > 0 && !(hosted && Words(promotion, "plans").Contains(Text(_hosting, "plan")!)))
+        if (
+            Words(promotion, "plans").Count > 0
+            && !(hosted && Words(promotion, "plans").Contains(Text(_hosting, "plan")!))
+        )
         {
             return "other-plans-only";
         }
 
-        return Int(promotion, "minEveryMonths") is { } least && !(hosted && Int(_hosting!.Value, "everyMonths") >= least) ? "cycle-too-short" : null;
+        return
+            Int(promotion, "minEveryMonths") is { } least && !(hosted && Int(_hosting!.Value, "everyMonths") >= least)
+            ? "cycle-too-short"
+            : null;
     }
 
     private BigInteger Take(JsonElement book, JsonElement promotion)
     {
         var source = Text(promotion, "code") ?? Text(promotion, "id")!;
         var matches = Words(promotion, "appliesTo");
-        var dates = _charges.Where(charge => charge.Book == Text(book, "id") && charge.Is(matches)).GroupBy(charge => charge.Date).OrderBy(group => group.Key).ToList();
-        var most = Get(promotion, "bills") is { ValueKind: JsonValueKind.String } ? int.MaxValue : Int(promotion, "bills") ?? 1;
+        var dates = _charges
+            .Where(charge => charge.Book == Text(book, "id") && charge.Is(matches))
+            .GroupBy(charge => charge.Date)
+            .OrderBy(group => group.Key)
+            .ToList();
+        var most = Get(promotion, "bills") is { ValueKind: JsonValueKind.String }
+            ? int.MaxValue
+            : Int(promotion, "bills") ?? 1;
         BigInteger taken = 0;
-        foreach (var lines in dates.Take(most).Select(date => date.OrderBy(charge => Array.IndexOf(KindOrder, charge.Kind)).ThenBy(charge => charge.Place).ThenBy(charge => charge.Domain).ToList()))
+        foreach (
+            var lines in dates
+                .Take(most)
+                .Select(date =>
+                    date.OrderBy(charge => Array.IndexOf(KindOrder, charge.Kind))
+                        .ThenBy(charge => charge.Place)
+                        .ThenBy(charge => charge.Domain)
+                        .ToList()
+                )
+        )
         {
             var left = lines.ConvertAll(line => line.Left);
             var sum = left.Aggregate(BigInteger.Zero, BigInteger.Add);
-            var cuts = Text(promotion, "percent") is { } percent
-                ? left.ConvertAll(amount => (R.Of(amount) * R.Of(percent) / R.Of(100)).Round())
-                : sum.IsZero ? [.. left.Select(_ => BigInteger.Zero)] : Share(BigInteger.Min(sum, Amount(promotion, "amount", book)!.Value), [.. left.Select(R.Of)]);
+            var cuts =
+                Text(promotion, "percent") is { } percent
+                    ? left.ConvertAll(amount => (R.Of(amount) * R.Of(percent) / R.Of(100)).Round())
+                : sum.IsZero ? [.. left.Select(_ => BigInteger.Zero)]
+                : Share(BigInteger.Min(sum, Amount(promotion, "amount", book)!.Value), [.. left.Select(R.Of)]);
             foreach (var (line, cut) in lines.Zip(cuts).Where(pair => !pair.Second.IsZero))
             {
                 line.Cut(source, promotion, cut);
@@ -366,15 +546,29 @@ internal sealed class Reference
 
     private JsonObject Totals(List<Invoice> bills, List<Invoice> counted)
     {
-        var commit = _hosting is not null ? Int(PlanAndOption().Option, "commitMonths") ?? Int(PlanAndOption().Option, "everyMonths")!.Value
-            : Text(_domains[0], "route") is "register" or "later" ? 12 * (Int(_domains[0], "years") ?? 1) : 12;
+        var commit =
+            _hosting is not null
+                ? Int(PlanAndOption().Option, "commitMonths") ?? Int(PlanAndOption().Option, "everyMonths")!.Value
+            : Text(_domains[0], "route") is "register" or "later" ? 12 * (Int(_domains[0], "years") ?? 1)
+            : 12;
         var termEnd = _start.AddMonths(commit);
         var today = bills.Where(bill => bill.Date == _start).ToList();
         var term = bills.Where(bill => bill.Date < termEnd).ToList();
         var horizon = Sum(counted);
-        var peak = counted.GroupBy(bill => bill.Date).Select(group => (group.Key, Sum: Sum(group))).OrderByDescending(due => due.Sum).ThenBy(due => due.Key).ToList();
-        var next = bills.Where(bill => bill.Date >= _end).GroupBy(bill => bill.Date).OrderBy(group => group.Key).FirstOrDefault(group => group.Any(bill => bill.AtLeast || !Counts(bill.Book, bill.Sum).IsZero));
-        var marks = new[] { ("dueToday", today), ("firstTerm", term), ("horizon", counted) }.Where(mark => mark.Item2.Exists(bill => bill.AtLeast)).Select(mark => (JsonNode)mark.Item1);
+        var peak = counted
+            .GroupBy(bill => bill.Date)
+            .Select(group => (group.Key, Sum: Sum(group)))
+            .OrderByDescending(due => due.Sum)
+            .ThenBy(due => due.Key)
+            .ToList();
+        var next = bills
+            .Where(bill => bill.Date >= _end)
+            .GroupBy(bill => bill.Date)
+            .OrderBy(group => group.Key)
+            .FirstOrDefault(group => group.Any(bill => bill.AtLeast || !Counts(bill.Book, bill.Sum).IsZero));
+        var marks = new[] { ("dueToday", today), ("firstTerm", term), ("horizon", counted) }
+            .Where(mark => mark.Item2.Exists(bill => bill.AtLeast))
+            .Select(mark => (JsonNode)mark.Item1);
         var host = Text(_hosting, "book");
         return new JsonObject
         {
@@ -383,13 +577,39 @@ internal sealed class Reference
             ["firstTerm"] = Show(Sum(term)),
             ["horizon"] = Show(horizon),
             ["perMonth"] = Show((R.Of(horizon) / R.Of(_horizon)).Round()),
-            ["peak"] = peak.Count == 0 ? null : new JsonObject { ["date"] = Write(peak[0].Key), ["total"] = Show(peak[0].Sum) },
-            ["next"] = next is null ? null : new JsonObject { ["date"] = Write(next.Key), ["total"] = Show(Sum(next)), ["atLeast"] = next.Any(bill => bill.AtLeast) },
-            ["owedAfterHorizon"] = Show(Sum(bills.Where(bill => host is not null && bill.Book == host && bill.Date >= _end && bill.Date < termEnd))),
-            ["unusedAtEnd"] = Show(counted.SelectMany(bill => bill.Charges.Where(charge => charge.Cover?.Until > _end).Select(charge => Unused(bill, charge))).Aggregate(BigInteger.Zero, BigInteger.Add)),
+            ["peak"] =
+                peak.Count == 0
+                    ? null
+                    : new JsonObject { ["date"] = Write(peak[0].Key), ["total"] = Show(peak[0].Sum) },
+            ["next"] = next is null
+                ? null
+                : new JsonObject
+                {
+                    ["date"] = Write(next.Key),
+                    ["total"] = Show(Sum(next)),
+                    ["atLeast"] = next.Any(bill => bill.AtLeast),
+                },
+            ["owedAfterHorizon"] = Show(
+                Sum(
+                    bills.Where(bill =>
+                        host is not null && bill.Book == host && bill.Date >= _end && bill.Date < termEnd
+                    )
+                )
+            ),
+            ["unusedAtEnd"] = Show(
+                counted
+                    .SelectMany(bill =>
+                        bill.Charges.Where(charge => charge.Cover?.Until > _end).Select(charge => Unused(bill, charge))
+                    )
+                    .Aggregate(BigInteger.Zero, BigInteger.Add)
+            ),
             ["refundable"] = Show(Refundable(today, commit)),
-            ["advertised"] = _hosting is null ? null : new JsonObject { ["perMonth"] = PerMonth(0), ["currency"] = Text(Book(host!), "currency") },
-            ["expected"] = Text(Get(_request, "owner"), "keepChancePercent") is { } chance ? Show(Expected(counted, double.Parse(chance, CultureInfo.InvariantCulture))) : null,
+            ["advertised"] = _hosting is null
+                ? null
+                : new JsonObject { ["perMonth"] = PerMonth(0), ["currency"] = Text(Book(host!), "currency") },
+            ["expected"] = Text(Get(_request, "owner"), "keepChancePercent") is { } chance
+                ? Show(Expected(counted, double.Parse(chance, CultureInfo.InvariantCulture)))
+                : null,
             ["atLeast"] = new JsonArray([.. marks]),
         };
     }
@@ -398,25 +618,39 @@ internal sealed class Reference
     {
         var (from, until) = charge.Cover!.Value;
         var begins = from > _end ? from : _end;
-        var left = (R.Of(charge.Left) * R.Of(until.DayNumber - begins.DayNumber) / R.Of(until.DayNumber - from.DayNumber)).Round();
+        var left = (
+            R.Of(charge.Left) * R.Of(until.DayNumber - begins.DayNumber) / R.Of(until.DayNumber - from.DayNumber)
+        ).Round();
         return Convert(Counts(bill.Book, left), bill.Currency);
     }
 
     private BigInteger Refundable(List<Invoice> today, int commit)
     {
-        if (_hosting is not { } hosting || Get(Book(Text(hosting, "book")!), "refund") is not { } refund || (Int(refund, "days") ?? 0) == 0 || commit < (Int(refund, "minCommitMonths") ?? 0))
+        if (
+            _hosting is not { } hosting
+            || Get(Book(Text(hosting, "book")!), "refund") is not { } refund
+            || (Int(refund, "days") ?? 0) == 0
+            || commit < (Int(refund, "minCommitMonths") ?? 0)
+        )
         {
             return 0;
         }
 
         var lines = today.Where(bill => bill.Book == Text(hosting, "book")).SelectMany(bill => bill.Charges).ToList();
-        var left = lines.Where(line => !line.Is(Words(refund, "excludes"))).Aggregate(BigInteger.Zero, (sum, line) => sum + line.Left);
+        var left = lines
+            .Where(line => !line.Is(Words(refund, "excludes")))
+            .Aggregate(BigInteger.Zero, (sum, line) => sum + line.Left);
         if (Flag(refund, "deductsIncludedDomain") == true)
         {
-            left -= lines.SelectMany(line => line.Cuts).Where(cut => cut.Source == "included").Aggregate(BigInteger.Zero, (sum, cut) => sum + cut.Amount);
+            left -= lines
+                .SelectMany(line => line.Cuts)
+                .Where(cut => cut.Source == "included")
+                .Aggregate(BigInteger.Zero, (sum, cut) => sum + cut.Amount);
         }
 
-        return left.Sign <= 0 ? 0 : Convert(Counts(Text(hosting, "book"), left), Text(Book(Text(hosting, "book")!), "currency")!);
+        return left.Sign <= 0
+            ? 0
+            : Convert(Counts(Text(hosting, "book"), left), Text(Book(Text(hosting, "book")!), "currency")!);
     }
 
     private JsonObject? PriceStep()
@@ -436,7 +670,13 @@ internal sealed class Reference
             var price = Steps(option.GetProperty("prices"), book, i, 1);
             if (price.Unstated || price.Sum != first.Sum)
             {
-                return new JsonObject { ["date"] = Write(_start.AddMonths(free + (i * every))), ["from"] = PerMonth(0), ["to"] = price.Unstated ? null : PerMonth(i), ["currency"] = Text(book, "currency") };
+                return new JsonObject
+                {
+                    ["date"] = Write(_start.AddMonths(free + (i * every))),
+                    ["from"] = PerMonth(0),
+                    ["to"] = price.Unstated ? null : PerMonth(i),
+                    ["currency"] = Text(book, "currency"),
+                };
             }
         }
 
@@ -449,13 +689,28 @@ internal sealed class Reference
         var rows = new Dictionary<(string Kind, string? Book, string? Ref), BigInteger[]>();
         foreach (var bill in counted)
         {
-            var column = bill.Date == _start ? 0 : Enumerable.Range(1, columns).First(year => bill.Date < _start.AddMonths(12 * year));
+            var column =
+                bill.Date == _start
+                    ? 0
+                    : Enumerable.Range(1, columns).First(year => bill.Date < _start.AddMonths(12 * year));
             var parts = new Dictionary<(string, string?, string?), BigInteger>();
-            void Part(string kind, string? book, string? name, BigInteger amount) => parts[(kind, book, name)] = parts.GetValueOrDefault((kind, book, name)) + amount;
+            void Part(string kind, string? book, string? name, BigInteger amount) =>
+                parts[(kind, book, name)] = parts.GetValueOrDefault((kind, book, name)) + amount;
             foreach (var charge in bill.Charges)
             {
-                Part(charge.Kind, bill.Book, charge.Ref, charge.Amount - charge.Cuts.Where(cut => cut.Source == "included" && cut.Promotion is null).Aggregate(BigInteger.Zero, (sum, cut) => sum + cut.Amount));
-                charge.Cuts.Where(cut => cut.Promotion is not null).ToList().ForEach(cut => Part("code", bill.Book, cut.Source, -cut.Amount));
+                Part(
+                    charge.Kind,
+                    bill.Book,
+                    charge.Ref,
+                    charge.Amount
+                        - charge
+                            .Cuts.Where(cut => cut.Source == "included" && cut.Promotion is null)
+                            .Aggregate(BigInteger.Zero, (sum, cut) => sum + cut.Amount)
+                );
+                charge
+                    .Cuts.Where(cut => cut.Promotion is not null)
+                    .ToList()
+                    .ForEach(cut => Part("code", bill.Book, cut.Source, -cut.Amount));
             }
 
             var tax = bill.Book is { } id && !Inclusive(id) && _countTax ? Taxed(id, bill.Sum).Tax : 0;
@@ -464,25 +719,47 @@ internal sealed class Reference
                 Part("tax", null, null, tax);
             }
 
-            var keys = parts.Keys.OrderBy(key => key, Comparer<(string Kind, string? Book, string? Ref)>.Create(RowOrder)).ToList();
+            var keys = parts
+                .Keys.OrderBy(key => key, Comparer<(string Kind, string? Book, string? Ref)>.Create(RowOrder))
+                .ToList();
             var all = keys.Aggregate(BigInteger.Zero, (sum, key) => sum + parts[key]);
             var rate = RateOf(bill.Currency);
-            var shares = all.IsZero ? Settle(0, [.. keys.Select(key => R.Of(parts[key]) * rate)]) : Share(Value(bill), [.. keys.Select(key => R.Of(parts[key]))]);
+            var shares = all.IsZero
+                ? Settle(0, [.. keys.Select(key => R.Of(parts[key]) * rate)])
+                : Share(Value(bill), [.. keys.Select(key => R.Of(parts[key]))]);
             foreach (var (key, share) in keys.Zip(shares))
             {
                 (rows.TryGetValue(key, out var cells) ? cells : rows[key] = new BigInteger[columns])[column] += share;
             }
         }
 
-        var ordered = rows.OrderBy(row => row.Key, Comparer<(string Kind, string? Book, string? Ref)>.Create(RowOrder)).ToList();
+        var ordered = rows.OrderBy(row => row.Key, Comparer<(string Kind, string? Book, string? Ref)>.Create(RowOrder))
+            .ToList();
         return new JsonObject
         {
-            ["columns"] = new JsonArray([.. Enumerable.Range(0, columns).Select(column => (JsonNode)(column == 0 ? "today" : $"year{column}"))]),
-            ["totals"] = new JsonArray([.. Enumerable.Range(0, columns).Select(column => (JsonNode)Show(ordered.Aggregate(BigInteger.Zero, (sum, row) => sum + row.Value[column])))]),
-            ["rows"] = new JsonArray([.. ordered.Select(row => (JsonNode)new JsonObject
-            {
-                ["kind"] = row.Key.Kind, ["book"] = row.Key.Book, ["ref"] = row.Key.Ref, ["cells"] = new JsonArray([.. row.Value.Select(cell => (JsonNode)Show(cell))]), ["total"] = Show(row.Value.Aggregate(BigInteger.Zero, BigInteger.Add)),
-            })]),
+            ["columns"] = new JsonArray([
+                .. Enumerable.Range(0, columns).Select(column => (JsonNode)(column == 0 ? "today" : $"year{column}")),
+            ]),
+            ["totals"] = new JsonArray([
+                .. Enumerable
+                    .Range(0, columns)
+                    .Select(column =>
+                        (JsonNode)Show(ordered.Aggregate(BigInteger.Zero, (sum, row) => sum + row.Value[column]))
+                    ),
+            ]),
+            ["rows"] = new JsonArray([
+                .. ordered.Select(row =>
+                    (JsonNode)
+                        new JsonObject
+                        {
+                            ["kind"] = row.Key.Kind,
+                            ["book"] = row.Key.Book,
+                            ["ref"] = row.Key.Ref,
+                            ["cells"] = new JsonArray([.. row.Value.Select(cell => (JsonNode)Show(cell))]),
+                            ["total"] = Show(row.Value.Aggregate(BigInteger.Zero, BigInteger.Add)),
+                        }
+                ),
+            ]),
         };
     }
 
@@ -492,45 +769,91 @@ internal sealed class Reference
         {
             if (row.Kind == "domain")
             {
-                return [Array.IndexOf(KindOrder, row.Kind), _domains.FindIndex(domain => $"{Text(domain, "name")}.{Text(domain, "ending")}" == row.Ref && (Text(domain, "route") == "keep" ? null : Text(domain, "book")) == row.Book)];
+                return
+                [
+                    Array.IndexOf(KindOrder, row.Kind),
+                    _domains.FindIndex(domain =>
+                        $"{Text(domain, "name")}.{Text(domain, "ending")}" == row.Ref
+                        && (Text(domain, "route") == "keep" ? null : Text(domain, "book")) == row.Book
+                    ),
+                ];
             }
 
-            var place = row.Book is null ? 0 : row.Kind == "addOn" ? Extra(Book(row.Book), row.Ref!).Place
-                : row.Kind == "code" ? Items(Book(row.Book), "promotions").ToList().FindIndex(promotion => (Text(promotion, "code") ?? Text(promotion, "id")) == row.Ref) : 0;
-            var automatic = row.Kind == "code" && Flag(Items(Book(row.Book!), "promotions").ElementAt(place), "automatic") == true;
-            return [Array.IndexOf(KindOrder, row.Kind), row.Book == Text(_hosting, "book") ? 0 : 1, Rank(row.Book), automatic ? 0 : 1, place];
+            var place =
+                row.Book is null ? 0
+                : row.Kind == "addOn" ? Extra(Book(row.Book), row.Ref!).Place
+                : row.Kind == "code"
+                    ? Items(Book(row.Book), "promotions")
+                        .ToList()
+                        .FindIndex(promotion => (Text(promotion, "code") ?? Text(promotion, "id")) == row.Ref)
+                : 0;
+            var automatic =
+                row.Kind == "code" && Flag(Items(Book(row.Book!), "promotions").ElementAt(place), "automatic") == true;
+            return
+            [
+                Array.IndexOf(KindOrder, row.Kind),
+                row.Book == Text(_hosting, "book") ? 0 : 1,
+                Rank(row.Book),
+                automatic ? 0 : 1,
+                place,
+            ];
         }
 
-        return Key(left).Zip(Key(right)).Select(pair => pair.First.CompareTo(pair.Second)).FirstOrDefault(order => order != 0);
+        return Key(left)
+            .Zip(Key(right))
+            .Select(pair => pair.First.CompareTo(pair.Second))
+            .FirstOrDefault(order => order != 0);
     }
 
-    private int Rank(string? book) => _books.Select(known => Text(known, "id")!).Order(StringComparer.Ordinal).ToList().IndexOf(book!);
+    private int Rank(string? book) =>
+        _books.Select(known => Text(known, "id")!).Order(StringComparer.Ordinal).ToList().IndexOf(book!);
 
     private JsonNode Bill(Invoice bill)
     {
         var (net, tax) = Taxed(bill.Book, bill.Sum);
         return new JsonObject
         {
-            ["date"] = Write(bill.Date), ["book"] = bill.Book, ["currency"] = bill.Currency, ["net"] = Show(net, bill.Currency), ["tax"] = Show(tax, bill.Currency), ["total"] = Show(net + tax, bill.Currency),
-            ["lines"] = new JsonArray([.. bill.Charges.Select(charge =>
-            {
-                var line = new JsonObject
+            ["date"] = Write(bill.Date),
+            ["book"] = bill.Book,
+            ["currency"] = bill.Currency,
+            ["net"] = Show(net, bill.Currency),
+            ["tax"] = Show(tax, bill.Currency),
+            ["total"] = Show(net + tax, bill.Currency),
+            ["lines"] = new JsonArray([
+                .. bill.Charges.Select(charge =>
                 {
-                    ["kind"] = charge.Kind, ["ref"] = charge.Ref, ["quantity"] = charge.Quantity, ["amount"] = Show(charge.Amount, bill.Currency), ["afterDiscounts"] = Show(charge.Left, bill.Currency),
-                    ["discounts"] = new JsonArray([.. charge.Cuts.Select(cut => (JsonNode)new JsonObject { ["source"] = cut.Source, ["amount"] = Show(cut.Amount, bill.Currency) })]),
-                };
-                if (charge.IsIncluded)
-                {
-                    line["included"] = true;
-                    line["worth"] = charge.Worth is { } worth ? Show(worth, bill.Currency) : null;
-                }
+                    var line = new JsonObject
+                    {
+                        ["kind"] = charge.Kind,
+                        ["ref"] = charge.Ref,
+                        ["quantity"] = charge.Quantity,
+                        ["amount"] = Show(charge.Amount, bill.Currency),
+                        ["afterDiscounts"] = Show(charge.Left, bill.Currency),
+                        ["discounts"] = new JsonArray([
+                            .. charge.Cuts.Select(cut =>
+                                (JsonNode)
+                                    new JsonObject
+                                    {
+                                        ["source"] = cut.Source,
+                                        ["amount"] = Show(cut.Amount, bill.Currency),
+                                    }
+                            ),
+                        ]),
+                    };
+                    if (charge.IsIncluded)
+                    {
+                        line["included"] = true;
+                        line["worth"] = charge.Worth is { } worth ? Show(worth, bill.Currency) : null;
+                    }
 
-                return (JsonNode)line;
-            })]),
+                    return (JsonNode)line;
+                }),
+            ]),
         };
     }
 
-    private bool Inclusive(string book) => Flag(Get(Book(book), "tax"), "charged") == false || Flag(Get(Book(book), "tax"), "pricesInclude") == true;
+    private bool Inclusive(string book) =>
+        Flag(Get(Book(book), "tax"), "charged") == false || Flag(Get(Book(book), "tax"), "pricesInclude") == true;
 
     private (BigInteger Net, BigInteger Tax) Taxed(string? book, BigInteger sum)
     {
@@ -556,10 +879,15 @@ internal sealed class Reference
 
     private BigInteger Value(Invoice bill) => Convert(Counts(bill.Book, bill.Sum), bill.Currency);
 
-    private BigInteger Sum(IEnumerable<Invoice> bills) => bills.Aggregate(BigInteger.Zero, (sum, bill) => sum + Value(bill));
+    private BigInteger Sum(IEnumerable<Invoice> bills) =>
+        bills.Aggregate(BigInteger.Zero, (sum, bill) => sum + Value(bill));
 
     private R RateOf(string currency) =>
-        currency == _display ? R.Of(1) : R.Of(Text(Get(Get(_request, "display")!.Value, "rates"), currency)!) * R.Of(BigInteger.Pow(10, Decimals(_display))) / R.Of(BigInteger.Pow(10, Decimals(currency)));
+        currency == _display
+            ? R.Of(1)
+            : R.Of(Text(Get(Get(_request, "display")!.Value, "rates"), currency)!)
+                * R.Of(BigInteger.Pow(10, Decimals(_display)))
+                / R.Of(BigInteger.Pow(10, Decimals(currency)));
 
     private BigInteger Convert(BigInteger amount, string currency) => (R.Of(amount) * RateOf(currency)).Round();
 
@@ -567,15 +895,28 @@ internal sealed class Reference
     {
         var book = Book(Text(_hosting, "book")!);
         var (_, option) = PlanAndOption();
-        return Show((R.Of(Steps(option.GetProperty("prices"), book, period, 1).Sum) / R.Of(Int(option, "everyMonths")!.Value)).Round(), Text(book, "currency"));
+        return Show(
+            (
+                R.Of(Steps(option.GetProperty("prices"), book, period, 1).Sum) / R.Of(Int(option, "everyMonths")!.Value)
+            ).Round(),
+            Text(book, "currency")
+        );
     }
 
     private (JsonElement Plan, JsonElement Option) PlanAndOption()
     {
         var hosting = _hosting!.Value;
-        var plan = Items(Book(Text(hosting, "book")!), "plans").First(known => Text(known, "id") == Text(hosting, "plan"));
+        var plan = Items(Book(Text(hosting, "book")!), "plans")
+            .First(known => Text(known, "id") == Text(hosting, "plan"));
         var commit = Int(hosting, "commitMonths") ?? Int(hosting, "everyMonths");
-        return (plan, Items(plan, "billing").First(known => Int(known, "everyMonths") == Int(hosting, "everyMonths") && (Int(known, "commitMonths") ?? Int(known, "everyMonths")) == commit));
+        return (
+            plan,
+            Items(plan, "billing")
+                .First(known =>
+                    Int(known, "everyMonths") == Int(hosting, "everyMonths")
+                    && (Int(known, "commitMonths") ?? Int(known, "everyMonths")) == commit
+                )
+        );
     }
 
     private static (JsonElement Extra, int Place) Extra(JsonElement book, string id)
@@ -586,14 +927,36 @@ internal sealed class Reference
 
     private JsonElement Book(string id) => _books.First(book => Text(book, "id") == id);
 
-    private Charge Add(DateOnly date, JsonElement book, string kind, string name, int quantity, BigInteger amount, bool unstated, (DateOnly, DateOnly)? cover, int place = 0)
+    private Charge Add(
+        DateOnly date,
+        JsonElement book,
+        string kind,
+        string name,
+        int quantity,
+        BigInteger amount,
+        bool unstated,
+        (DateOnly, DateOnly)? cover,
+        int place = 0
+    )
     {
-        var charge = new Charge(date, Text(book, "id"), Text(book, "currency")!, kind, name, quantity, amount, place) { Unstated = unstated, Cover = cover };
+        var charge = new Charge(date, Text(book, "id"), Text(book, "currency")!, kind, name, quantity, amount, place)
+        {
+            Unstated = unstated,
+            Cover = cover,
+        };
         _charges.Add(charge);
         return charge;
     }
 
-    private void Included(DateOnly date, JsonElement book, JsonElement extra, int place, int quantity, BigInteger? worth, int domain)
+    private void Included(
+        DateOnly date,
+        JsonElement book,
+        JsonElement extra,
+        int place,
+        int quantity,
+        BigInteger? worth,
+        int domain
+    )
     {
         var line = Add(date, book, "addOn", Text(extra, "id")!, quantity, 0, false, null, place);
         (line.IsIncluded, line.Worth, line.Domain) = (true, worth, domain);
@@ -625,7 +988,12 @@ internal sealed class Reference
     {
         var shares = exact.ConvertAll(part => part.Floor());
         var left = (int)(total - shares.Aggregate(BigInteger.Zero, BigInteger.Add));
-        foreach (var (_, index) in exact.Select((part, index) => (Over: part - R.Of(part.Floor()), index)).OrderByDescending(pair => pair.Over, Comparer<R>.Create((l, r) => (l.N * r.D).CompareTo(r.N * l.D))).Take(left))
+        foreach (
+            var (_, index) in exact
+                .Select((part, index) => (Over: part - R.Of(part.Floor()), index))
+                .OrderByDescending(pair => pair.Over, Comparer<R>.Create((l, r) => (l.N * r.D).CompareTo(r.N * l.D)))
+                .Take(left)
+        )
         {
             shares[index]++;
         }
@@ -633,7 +1001,17 @@ internal sealed class Reference
         return shares;
     }
 
-    private static bool Same(string left, string right) => left.Length == right.Length && left.Zip(right).All(pair => pair.First == pair.Second || (char.IsAsciiLetter(pair.First) && char.IsAsciiLetter(pair.Second) && (pair.First | 32) == (pair.Second | 32)));
+    private static bool Same(string left, string right) =>
+        left.Length == right.Length
+        && left.Zip(right)
+            .All(pair =>
+                pair.First == pair.Second
+                || (
+                    char.IsAsciiLetter(pair.First)
+                    && char.IsAsciiLetter(pair.Second)
+                    && (pair.First | 32) == (pair.Second | 32)
+                )
+            );
 
     private string Show(BigInteger units) => Show(units, _display);
 
@@ -644,14 +1022,27 @@ internal sealed class Reference
         return (units.Sign < 0 ? "-" : "") + (decimals == 0 ? digits : digits[..^decimals] + "." + digits[^decimals..]);
     }
 
-    private static int Decimals(string currency) => currency switch { "JPY" or "ISK" => 0, "BHD" or "KWD" => 3, "CLF" => 4, _ => 2 };
+    private static int Decimals(string currency) =>
+        currency switch
+        {
+            "JPY" or "ISK" => 0,
+            "BHD" or "KWD" => 3,
+            "CLF" => 4,
+            _ => 2,
+        };
 
-    private static BigInteger Minor(string amount, string currency) => (R.Of(amount) * R.Of(BigInteger.Pow(10, Decimals(currency)))).Round();
+    private static BigInteger Minor(string amount, string currency) =>
+        (R.Of(amount) * R.Of(BigInteger.Pow(10, Decimals(currency)))).Round();
 
-    internal static BigInteger? Amount(JsonElement element, string field, JsonElement book) => Text(element, field) is { } text ? Minor(text, Text(book, "currency")!) : null;
+    internal static BigInteger? Amount(JsonElement element, string field, JsonElement book) =>
+        Text(element, field) is { } text ? Minor(text, Text(book, "currency")!) : null;
 
     internal static JsonElement? Get(JsonElement? element, string field) =>
-        element is { ValueKind: JsonValueKind.Object } present && present.TryGetProperty(field, out var value) && value.ValueKind != JsonValueKind.Null ? value : null;
+        element is { ValueKind: JsonValueKind.Object } present
+        && present.TryGetProperty(field, out var value)
+        && value.ValueKind != JsonValueKind.Null
+            ? value
+            : null;
 
     internal static string? Text(JsonElement? element, string field) => Get(element, field)?.GetString();
 
@@ -659,11 +1050,14 @@ internal sealed class Reference
 
     internal static bool? Flag(JsonElement? element, string field) => Get(element, field)?.GetBoolean();
 
-    internal static IEnumerable<JsonElement> Items(JsonElement element, string field) => Get(element, field)?.EnumerateArray() ?? Enumerable.Empty<JsonElement>();
+    internal static IEnumerable<JsonElement> Items(JsonElement element, string field) =>
+        Get(element, field)?.EnumerateArray() ?? Enumerable.Empty<JsonElement>();
 
-    internal static List<string> Words(JsonElement element, string field) => [.. Items(element, field).Select(item => item.GetString()!)];
+    internal static List<string> Words(JsonElement element, string field) =>
+        [.. Items(element, field).Select(item => item.GetString()!)];
 
-    internal static DateOnly Day(JsonElement element) => DateOnly.ParseExact(element.GetString()!, "yyyy-MM-dd", CultureInfo.InvariantCulture);
+    internal static DateOnly Day(JsonElement element) =>
+        DateOnly.ParseExact(element.GetString()!, "yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     internal static string Write(DateOnly date) => date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
@@ -676,7 +1070,16 @@ internal sealed class Reference
 
     internal sealed record Taken(string Source, JsonElement? Promotion, BigInteger Amount);
 
-    internal sealed class Charge(DateOnly date, string? book, string currency, string kind, string name, int quantity, BigInteger amount, int place)
+    internal sealed class Charge(
+        DateOnly date,
+        string? book,
+        string currency,
+        string kind,
+        string name,
+        int quantity,
+        BigInteger amount,
+        int place
+    )
     {
         public DateOnly Date { get; } = date;
         public string? Book { get; } = book;
@@ -698,9 +1101,11 @@ internal sealed class Reference
         public List<Taken> Cuts { get; } = [];
         public BigInteger Left => Amount - Cuts.Aggregate(BigInteger.Zero, (sum, cut) => sum + cut.Amount);
 
-        public void Cut(string source, JsonElement? promotion, BigInteger amount) => Cuts.Add(new Taken(source, promotion, amount));
+        public void Cut(string source, JsonElement? promotion, BigInteger amount) =>
+            Cuts.Add(new Taken(source, promotion, amount));
 
-        public bool Is(List<string> words) => words.Contains(Kind) || words.Contains($"{Kind}:{(Kind == "domain" ? Ending : Ref)}");
+        public bool Is(List<string> words) =>
+            words.Contains(Kind) || words.Contains($"{Kind}:{(Kind == "domain" ? Ending : Ref)}");
     }
 
     /// <summary>An exact fraction with a denominator above zero.</summary>
@@ -708,7 +1113,10 @@ internal sealed class Reference
     {
         public static R Of(BigInteger whole) => new(whole, 1);
 
-        public static R Of(string text) => text.Split('.') is [var whole, var rest] ? new(BigInteger.Parse(whole + rest), BigInteger.Pow(10, rest.Length)) : new(BigInteger.Parse(text), 1);
+        public static R Of(string text) =>
+            text.Split('.') is [var whole, var rest]
+                ? new(BigInteger.Parse(whole + rest), BigInteger.Pow(10, rest.Length))
+                : new(BigInteger.Parse(text), 1);
 
         public static R operator +(R left, R right) => new((left.N * right.D) + (right.N * left.D), left.D * right.D);
 
@@ -716,7 +1124,8 @@ internal sealed class Reference
 
         public static R operator *(R left, R right) => new(left.N * right.N, left.D * right.D);
 
-        public static R operator /(R left, R right) => right.N.Sign < 0 ? new(-left.N * right.D, -left.D * right.N) : new(left.N * right.D, left.D * right.N);
+        public static R operator /(R left, R right) =>
+            right.N.Sign < 0 ? new(-left.N * right.D, -left.D * right.N) : new(left.N * right.D, left.D * right.N);
 
         public BigInteger Floor() => N.Sign >= 0 ? N / D : -((-N + D - 1) / D);
 

@@ -3,7 +3,8 @@ using System.Text.Json.Nodes;
 namespace HomeStart.Core.Tests;
 
 /// <summary>
-/// The worked example of the specification as a request to change: book tidemarsh, plan slip paid every 12 months, ostlerwren.com registered there. Each test says
+/// The worked example of the specification as a request to change: book tidemarsh, plan slip paid every 12 months,
+/// ostlerwren.com registered there. Each test says
 /// only what is different.
 /// </summary>
 internal static class Request
@@ -21,7 +22,10 @@ internal static class Request
 
     public static JsonNode Domain(this JsonObject request) => request["candidate"]!["domains"]![0]!;
 
-    /// <summary>Puts a JSON value at a path such as <c>candidate.hosting.plan</c> or <c>books[0].plans[0].id</c>; "(absent)" takes the field away.</summary>
+    /// <summary>
+    /// Puts a JSON value at a path such as <c>candidate.hosting.plan</c> or <c>books[0].plans[0].id</c>; "(absent)"
+    /// takes the field away.
+    /// </summary>
     public static JsonObject With(this JsonObject request, string path, string json)
     {
         var steps = path.Replace("[", ".[", StringComparison.Ordinal).Split('.', StringSplitOptions.RemoveEmptyEntries);

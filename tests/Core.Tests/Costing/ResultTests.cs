@@ -32,12 +32,36 @@ public class ResultTests
     [Fact]
     public void A_kept_domain_without_its_price_is_not_chosen_yet()
     {
-        var kept = new DomainChoice(DomainRoute.Keep) { Name = "wren", Ending = "com", Expires = Shop.Today.AddMonths(3), Currency = Currency.Get("GBP") };
+        var kept = new DomainChoice(DomainRoute.Keep)
+        {
+            Name = "wren",
+            Ending = "com",
+            Expires = Shop.Today.AddMonths(3),
+            Currency = Currency.Get("GBP"),
+        };
         var candidate = Shop.Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate;
         var result = Coster.Cost(candidate with { Domains = [kept] }, Shop.Books, Shop.Settings);
         (result.Value, result.Faults.Any).ShouldBe((null, false));
-        Coster.Cost(candidate with { Domains = [kept with { Renewal = ExactDecimal.Whole(9) }] }, Shop.Books, Shop.Settings).Value.ShouldNotBeNull();
-        Coster.Cost(candidate with { Domains = [kept with { Renewal = ExactDecimal.Whole(9), Currency = null }] }, Shop.Books, Shop.Settings).Value.ShouldBeNull();
+        Coster
+            .Cost(
+                candidate with
+                {
+                    Domains = [kept with { Renewal = ExactDecimal.Whole(9) }],
+                },
+                Shop.Books,
+                Shop.Settings
+            )
+            .Value.ShouldNotBeNull();
+        Coster
+            .Cost(
+                candidate with
+                {
+                    Domains = [kept with { Renewal = ExactDecimal.Whole(9), Currency = null }],
+                },
+                Shop.Books,
+                Shop.Settings
+            )
+            .Value.ShouldBeNull();
     }
 
     [Fact]
@@ -47,13 +71,42 @@ public class ResultTests
         var hosting = candidate.Hosting!;
         Candidate[] half =
         [
-            candidate with { Hosting = hosting with { Plan = null } },
-            candidate with { Hosting = hosting with { Book = null } },
-            candidate with { Hosting = hosting with { EveryMonths = null } },
-            candidate with { Domains = [new DomainChoice((DomainRoute?)null)] },
-            candidate with { Domains = [new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "wren" }] },
-            candidate with { Domains = [new DomainChoice(DomainRoute.Register) { Name = "wren", Ending = "com" }] },
-            candidate with { Domains = [new DomainChoice(DomainRoute.Transfer) { Book = "tidemarsh", Name = "wren", Ending = "com" }] },
+            candidate with
+            {
+                Hosting = hosting with { Plan = null },
+            },
+            candidate with
+            {
+                Hosting = hosting with { Book = null },
+            },
+            candidate with
+            {
+                Hosting = hosting with { EveryMonths = null },
+            },
+            candidate with
+            {
+                Domains = [new DomainChoice((DomainRoute?)null)],
+            },
+            candidate with
+            {
+                Domains = [new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "wren" }],
+            },
+            candidate with
+            {
+                Domains = [new DomainChoice(DomainRoute.Register) { Name = "wren", Ending = "com" }],
+            },
+            candidate with
+            {
+                Domains =
+                [
+                    new DomainChoice(DomainRoute.Transfer)
+                    {
+                        Book = "tidemarsh",
+                        Name = "wren",
+                        Ending = "com",
+                    },
+                ],
+            },
             new Candidate(null, []),
         ];
         foreach (var choice in half)

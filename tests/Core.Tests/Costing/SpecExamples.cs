@@ -3,10 +3,13 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>The whole requests of the specification with their answers: what the specification gives must come back; more may.</summary>
+/// <summary>
+/// The whole requests of the specification with their answers: what the specification gives must come back; more may.
+/// </summary>
 public class SpecExamples
 {
-    public static TheoryData<string> Files => [.. Directory.GetFiles(Folder, "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
+    public static TheoryData<string> Files =>
+        [.. Directory.GetFiles(Folder, "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
 
     private static string Folder => Path.Combine(AppContext.BaseDirectory, "fixtures");
 

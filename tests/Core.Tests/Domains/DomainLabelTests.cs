@@ -5,13 +5,13 @@ namespace HomeStart.Core.Tests;
 
 public class DomainLabelTests
 {
-
     [Theory]
     [InlineData("ostlerwren")]
     [InlineData("  OstlerWren ")]
     [InlineData("a")]
     [InlineData("ostler-wren-2")]
-    public void A_name_of_letters_digits_and_inner_hyphens_will_do(string typed) => DomainLabel.Parse(typed).Fault.ShouldBeNull();
+    public void A_name_of_letters_digits_and_inner_hyphens_will_do(string typed) =>
+        DomainLabel.Parse(typed).Fault.ShouldBeNull();
 
     [Theory]
     [InlineData("", null)]
@@ -36,7 +36,8 @@ public class DomainLabelTests
     [Theory]
     [InlineData(63, null)]
     [InlineData(64, LabelProblem.TooLong)]
-    public void A_label_has_at_most_63_characters(int length, LabelProblem? problem) => DomainLabel.Parse(new string('a', length)).Fault?.Problem.ShouldBe(problem.ShouldNotBeNull());
+    public void A_label_has_at_most_63_characters(int length, LabelProblem? problem) =>
+        DomainLabel.Parse(new string('a', length)).Fault?.Problem.ShouldBe(problem.ShouldNotBeNull());
 
     [Fact]
     public void Sixty_three_characters_are_the_most()

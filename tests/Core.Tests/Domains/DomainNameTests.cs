@@ -1,5 +1,5 @@
-using HomeStart.Formats;
 using CsCheck;
+using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
@@ -13,7 +13,8 @@ public class DomainNameTests
     [InlineData("9-to-5", "org", "9-to-5.org")]
     [InlineData("xn--bcher-kva", "example", "xn--bcher-kva.example")]
     [InlineData("bücher", "example", "xn--bcher-kva.example")]
-    public void These_are(string label, string ending, string text) => DomainName.Parse(label, ending).Domain!.Text.ShouldBe(text);
+    public void These_are(string label, string ending, string text) =>
+        DomainName.Parse(label, ending).Domain!.Text.ShouldBe(text);
 
     [Theory]
     [InlineData("", "com", DomainPart.Label)]
@@ -45,14 +46,16 @@ public class DomainNameTests
     [Theory]
     [InlineData(63, true)]
     [InlineData(64, false)]
-    public void A_label_has_at_most_63_characters(int length, bool is63) => (DomainName.Parse(new string('a', length), "com").Domain is not null).ShouldBe(is63);
+    public void A_label_has_at_most_63_characters(int length, bool is63) =>
+        (DomainName.Parse(new string('a', length), "com").Domain is not null).ShouldBe(is63);
 
     [Theory]
     [InlineData(61, true)]
     [InlineData(62, false)]
     public void A_domain_has_at_most_253_characters(int last, bool fits)
     {
-        var ending = string.Join('.', new string('b', 63), new string('c', 63), new string('d', last)); // With 61: 63 + 1 + 189.
+        // With 61: 63 + 1 + 189.
+        var ending = string.Join('.', new string('b', 63), new string('c', 63), new string('d', last));
         (DomainName.Parse(new string('a', 63), ending).Domain is not null).ShouldBe(fits);
     }
 
@@ -60,18 +63,23 @@ public class DomainNameTests
     [InlineData("0.9")]
     [InlineData("192.168.1.10")]
     [InlineData("clocks.7")]
-    public void What_ends_in_digits_alone_is_an_address_of_numbers(string text) => DomainName.Parse(text).ShouldBeNull();
+    public void What_ends_in_digits_alone_is_an_address_of_numbers(string text) =>
+        DomainName.Parse(text).ShouldBeNull();
 
     [Fact]
     public void What_was_read_is_read_again_as_itself() =>
-        Gen.String[Gen.Char["abcXYZ019-."], 1, 40].Sample(text =>
-        {
-            if (DomainName.Parse(text) is { } domain)
+        Gen.String[Gen.Char["abcXYZ019-."], 1, 40]
+            .Sample(text =>
             {
-                DomainName.Parse(domain.Text).ShouldBe(domain);
+                if (DomainName.Parse(text) is { } domain)
+                {
+                    DomainName.Parse(domain.Text).ShouldBe(domain);
 
-                // "0.0x01" is a number to old readers of addresses, and no registry has such an ending.
-                (Uri.CheckHostName(domain.Text) == UriHostNameType.Dns || domain.Text.Split('.')[^1].StartsWith("0x", StringComparison.Ordinal)).ShouldBeTrue(domain.Text);
-            }
-        });
+                    // "0.0x01" is a number to old readers of addresses, and no registry has such an ending.
+                    (
+                        Uri.CheckHostName(domain.Text) == UriHostNameType.Dns
+                        || domain.Text.Split('.')[^1].StartsWith("0x", StringComparison.Ordinal)
+                    ).ShouldBeTrue(domain.Text);
+                }
+            });
 }

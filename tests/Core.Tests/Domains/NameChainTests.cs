@@ -5,12 +5,21 @@ namespace HomeStart.Core.Tests;
 /// <summary>Each link says what is right, what is to be set and what only needs waiting.</summary>
 public class NameChainTests
 {
-    private static readonly HostEntry Entry = new(["ns1.host.example", "ns2.host.example"], "198.51.100.7", "2001:db8::7", "mail.host.example", null, []);
+    private static readonly HostEntry Entry = new(
+        ["ns1.host.example", "ns2.host.example"],
+        "198.51.100.7",
+        "2001:db8::7",
+        "mail.host.example",
+        null,
+        []
+    );
 
     [Fact]
     public void All_is_right_where_the_registry_points_at_the_host_and_everybody_sees_it()
     {
-        var chain = NameChain.Of(Facts(["NS2.host.example.", "ns1.host.example"], Zone("198.51.100.7"), "198.51.100.7", "198.51.100.7"));
+        var chain = NameChain.Of(
+            Facts(["NS2.host.example.", "ns1.host.example"], Zone("198.51.100.7"), "198.51.100.7", "198.51.100.7")
+        );
         States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right]);
         (chain.IsJoined, chain.Places.Count(place => place.IsSeen == true)).ShouldBe((true, 2));
     }
@@ -21,7 +30,8 @@ public class NameChainTests
         var chain = NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7"), "198.51.100.7", ""));
         States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Waiting]);
         chain.IsJoined.ShouldBeFalse();
-        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(false, [], [], [], []), "", ""))).ShouldBe([LinkState.Right, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting]);
+        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(false, [], [], [], []), "", "")))
+            .ShouldBe([LinkState.Right, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting]);
     }
 
     [Fact]
@@ -31,17 +41,26 @@ public class NameChainTests
         States(chain).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
         chain.Links[0].Wanted.ShouldBe(Entry.NameServers);
         (chain.Links[2].Found.Single(), chain.Links[2].Wanted[0]).ShouldBe(("192.0.2.9", "198.51.100.7"));
-        States(NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], [], []), ""))).ShouldBe([LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
+        States(NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], [], []), "")))
+            .ShouldBe([LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
     }
 
     [Fact]
     public void Records_that_lead_there_do_whoever_keeps_them_and_half_of_them_do_not()
     {
         NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")).IsJoined.ShouldBeTrue();
-        var half = NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(true, [], ["198.51.100.7", "192.0.2.9"], ["198.51.100.7"], []), "198.51.100.7"));
+        var half = NameChain.Of(
+            Facts(
+                ["ns1.elsewhere.example"],
+                new ZoneFacts(true, [], ["198.51.100.7", "192.0.2.9"], ["198.51.100.7"], []),
+                "198.51.100.7"
+            )
+        );
         States(half).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Right, LinkState.Right]);
-        States(NameChain.Of(Facts([], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong); // The registry knows of no name servers.
-        States(NameChain.Of(Facts(["ns1.host.example"], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong); // Half of them.
+        // The registry knows of no name servers.
+        States(NameChain.Of(Facts([], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong);
+        States(NameChain.Of(Facts(["ns1.host.example"], Zone("192.0.2.9"), "198.51.100.7")))[0]
+            .ShouldBe(LinkState.Wrong); // Half of them.
     }
 
     [Fact]
@@ -50,24 +69,69 @@ public class NameChainTests
         var chain = NameChain.Of(new NameFacts(Entry, null, null, [new PlaceFacts("sunbay", null)]));
         States(chain).ShouldBe(Enumerable.Repeat(LinkState.Unknown, 5));
         chain.Places.Single().IsSeen.ShouldBeNull();
-        States(NameChain.Of(new NameFacts(Entry, Entry.NameServers, Zone("198.51.100.7"), [new PlaceFacts("sunbay", null), new PlaceFacts("farcape", ["198.51.100.7"])])))[4].ShouldBe(LinkState.Waiting);
+        States(
+            NameChain.Of(
+                new NameFacts(
+                    Entry,
+                    Entry.NameServers,
+                    Zone("198.51.100.7"),
+                    [new PlaceFacts("sunbay", null), new PlaceFacts("farcape", ["198.51.100.7"])]
+                )
+            )
+        )[4]
+            .ShouldBe(LinkState.Waiting);
     }
 
     [Fact]
     public void A_longer_address_that_leads_elsewhere_misleads_half_of_the_visitors() =>
-        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(true, [], ["198.51.100.7", "2001:db8::9"], ["198.51.100.7"], []), "198.51.100.7")))[2].ShouldBe(LinkState.Wrong);
+        States(
+            NameChain.Of(
+                Facts(
+                    Entry.NameServers,
+                    new ZoneFacts(true, [], ["198.51.100.7", "2001:db8::9"], ["198.51.100.7"], []),
+                    "198.51.100.7"
+                )
+            )
+        )[2]
+            .ShouldBe(LinkState.Wrong);
 
     [Fact]
     public void A_zone_that_names_others_than_the_registry_contradicts_it()
     {
-        var zone = NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7") with { Servers = ["ns1.elsewhere.example"] }, "198.51.100.7")).Links[1];
+        var zone = NameChain
+            .Of(
+                Facts(
+                    Entry.NameServers,
+                    Zone("198.51.100.7") with
+                    {
+                        Servers = ["ns1.elsewhere.example"],
+                    },
+                    "198.51.100.7"
+                )
+            )
+            .Links[1];
         (zone.State, zone.Found.Single(), zone.Wanted.Length).ShouldBe((LinkState.Wrong, "ns1.elsewhere.example", 2));
-        NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7") with { Servers = ["NS1.host.example.", "ns2.host.example"] }, "198.51.100.7")).Links[1].State.ShouldBe(LinkState.Right);
+        NameChain
+            .Of(
+                Facts(
+                    Entry.NameServers,
+                    Zone("198.51.100.7") with
+                    {
+                        Servers = ["NS1.host.example.", "ns2.host.example"],
+                    },
+                    "198.51.100.7"
+                )
+            )
+            .Links[1]
+            .State.ShouldBe(LinkState.Right);
     }
 
     [Fact]
     public void Half_of_the_hosts_name_servers_are_to_be_set_though_records_lead_there() =>
-        States(NameChain.Of(Facts(["ns1.host.example", "ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong);
+        States(
+            NameChain.Of(Facts(["ns1.host.example", "ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7"))
+        )[0]
+            .ShouldBe(LinkState.Wrong);
 
     [Theory]
     [InlineData(200, "198.51.100.7", LinkState.Right)]
@@ -90,14 +154,34 @@ public class NameChainTests
     [InlineData(CertificateState.Waiting, "198.51.100.7", LinkState.Waiting)]
     [InlineData(CertificateState.There, "198.51.100.7", LinkState.Right)]
     [InlineData(CertificateState.Refused, "198.51.100.7", LinkState.Wrong)]
-    public void A_certificate_is_asked_for_once_the_name_leads_there(CertificateState? certificate, string address, LinkState state) =>
-        NameChain.Of(Facts(Entry.NameServers, Zone(address), address) with { Certificate = certificate is { } known ? new CertificateFacts(known) : null }).Links[6].State.ShouldBe(state);
+    public void A_certificate_is_asked_for_once_the_name_leads_there(
+        CertificateState? certificate,
+        string address,
+        LinkState state
+    ) =>
+        NameChain
+            .Of(
+                Facts(Entry.NameServers, Zone(address), address) with
+                {
+                    Certificate = certificate is { } known ? new CertificateFacts(known) : null,
+                }
+            )
+            .Links[6]
+            .State.ShouldBe(state);
 
     [Fact]
     public void A_host_is_led_to_where_nothing_leads_away_and_a_name_is_led_once()
     {
-        (Entry.IsLedToBy([]), Entry.IsLedToBy(["198.51.100.7"]), Entry.IsLedToBy(["2001:db8::7", "198.51.100.7"]), Entry.IsLedToBy(["198.51.100.7", "192.0.2.9"])).ShouldBe((false, true, true, false));
-        Entry.Led([], "shop").Select(record => $"{record.Owner} {record.Type} {record.Data}").ShouldBe(["shop A 198.51.100.7", "shop Aaaa 2001:db8::7"]);
+        (
+            Entry.IsLedToBy([]),
+            Entry.IsLedToBy(["198.51.100.7"]),
+            Entry.IsLedToBy(["2001:db8::7", "198.51.100.7"]),
+            Entry.IsLedToBy(["198.51.100.7", "192.0.2.9"])
+        ).ShouldBe((false, true, true, false));
+        Entry
+            .Led([], "shop")
+            .Select(record => $"{record.Owner} {record.Type} {record.Data}")
+            .ShouldBe(["shop A 198.51.100.7", "shop Aaaa 2001:db8::7"]);
         foreach (var type in new[] { RecordType.A, RecordType.Aaaa, RecordType.Cname })
         {
             Entry.Led([new("shop", 60, type, "x")], "shop").Length.ShouldBe(1); // It leads somewhere already.
@@ -106,13 +190,25 @@ public class NameChainTests
         Entry.Led([new("shop", 60, RecordType.Txt, "x"), new("www", 60, RecordType.A, "x")], "shop").Length.ShouldBe(4);
         Entry.TakesMailOf([new("@", 60, RecordType.Mx, "mail.host.example.")]).ShouldBeTrue();
         Entry.TakesMailOf([new("@", 60, RecordType.Mx, "mail.other.example.")]).ShouldBeFalse();
-        (Entry.Lends(DomainName.Parse("a.lent.example")!), (Entry with { LentUnder = "lent.example" }).Lends(DomainName.Parse("a.lent.example")!), (Entry with { LentUnder = "lent.example" }).Lends(DomainName.Parse("notlent.example")!)).ShouldBe((false, true, false));
+        (
+            Entry.Lends(DomainName.Parse("a.lent.example")!),
+            (Entry with { LentUnder = "lent.example" }).Lends(DomainName.Parse("a.lent.example")!),
+            (Entry with { LentUnder = "lent.example" }).Lends(DomainName.Parse("notlent.example")!)
+        ).ShouldBe((false, true, false));
     }
 
     private static ZoneFacts Zone(string address) => new(true, [], [address], [address], ["mail.host.example"]);
 
     private static NameFacts Facts(ImmutableArray<string> servers, ZoneFacts zone, params string[] seen) =>
-        new(Entry, servers, zone, [.. seen.Select((address, index) => new PlaceFacts($"place {index}", address.Length == 0 ? [] : [address]))]) { ServerStatus = 200 };
+        new(
+            Entry,
+            servers,
+            zone,
+            [.. seen.Select((address, index) => new PlaceFacts($"place {index}", address.Length == 0 ? [] : [address]))]
+        )
+        {
+            ServerStatus = 200,
+        };
 
     private static List<LinkState> States(NameChain chain) => [.. chain.Links.Take(5).Select(link => link.State)];
 }

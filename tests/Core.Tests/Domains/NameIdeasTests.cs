@@ -9,13 +9,36 @@ public class NameIdeasTests
     [Fact]
     public void The_demos_business_gets_its_orders_joins_short_forms_trade_and_town()
     {
-        var ideas = NameIdeas.Of("Ostler & Wren", "clock and barometer repairs", "Ludlow", NameData.Reader, "GB").Select(idea => idea.Name).ToList();
-        string[] expected = ["ostlerwren", "wrenostler", "ostler-wren", "ostlerandwren", "ostler", "wren", "owclocks", "ostlerclock", "wrenclocks", "ludlowclocks", "clocksinludlow", "clockrepairs", "ostlerludlow", "clockandbarometer", "theostlerwren"];
+        var ideas = NameIdeas
+            .Of("Ostler & Wren", "clock and barometer repairs", "Ludlow", NameData.Reader, "GB")
+            .Select(idea => idea.Name)
+            .ToList();
+        string[] expected =
+        [
+            "ostlerwren",
+            "wrenostler",
+            "ostler-wren",
+            "ostlerandwren",
+            "ostler",
+            "wren",
+            "owclocks",
+            "ostlerclock",
+            "wrenclocks",
+            "ludlowclocks",
+            "clocksinludlow",
+            "clockrepairs",
+            "ostlerludlow",
+            "clockandbarometer",
+            "theostlerwren",
+        ];
         expected.Except(ideas.Select(idea => idea.Label)).ShouldBeEmpty();
         ideas.Select(idea => idea.Label).ShouldBeUnique();
         ideas.ShouldAllBe(idea => idea.Problems.IsEmpty && idea.Ascii == idea.Label);
-        ideas.Select(idea => (idea.Advice.Length, idea.Label.Length)).ShouldBe(ideas.Select(idea => (idea.Advice.Length, idea.Label.Length)).Order());
-        ideas.ShouldContain(idea => idea.Label == "wrenclock" && idea.Advice.IsEmpty); // Its own words are no other reading.
+        ideas
+            .Select(idea => (idea.Advice.Length, idea.Label.Length))
+            .ShouldBe(ideas.Select(idea => (idea.Advice.Length, idea.Label.Length)).Order());
+        // Its own words are no other reading.
+        ideas.ShouldContain(idea => idea.Label == "wrenclock" && idea.Advice.IsEmpty);
     }
 
     [Theory]
@@ -25,7 +48,10 @@ public class NameIdeasTests
     [InlineData("Łódź & Söhne", "", "", "")]
     public void One_word_is_enough(string business, string trade, string town, string among)
     {
-        var labels = NameIdeas.Of(business, trade, town, NameData.Reader, null).Select(idea => idea.Name.Label).ToList();
+        var labels = NameIdeas
+            .Of(business, trade, town, NameData.Reader, null)
+            .Select(idea => idea.Name.Label)
+            .ToList();
         if (among.Length > 0)
         {
             labels.ShouldContain(among);
@@ -54,7 +80,9 @@ public class NameIdeasTests
         ReadNameReader.ReadIdeas(JsonDocument.Parse(json).RootElement, faults).ShouldBeNull();
         faults.Faults.ShouldContain(fault => fault.Where == where);
         faults = new FaultList();
-        ReadNameReader.ReadIdeas(JsonSerializer.SerializeToElement(new { business = new string('x', 101) }), faults).ShouldBeNull();
+        ReadNameReader
+            .ReadIdeas(JsonSerializer.SerializeToElement(new { business = new string('x', 101) }), faults)
+            .ShouldBeNull();
         faults.Faults.ShouldHaveSingleItem().Code.ShouldBe("out-of-range");
     }
 }

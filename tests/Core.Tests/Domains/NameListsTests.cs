@@ -1,9 +1,25 @@
 namespace HomeStart.Core.Tests;
 
-/// <summary>The lists that names are read with: public suffixes, scripts and words, each in a small list of its own.</summary>
+/// <summary>
+/// The lists that names are read with: public suffixes, scripts and words, each in a small list of its own.
+/// </summary>
 public class NameListsTests
 {
-    private static readonly PublicSuffixes Suffixes = new(["private.example", "// ===BEGIN ICANN DOMAINS===", "// a comment", "", "com", "uk", "co.uk", "*.ck", "!www.ck", "公司.cn", "cn ", "// ===END ICANN DOMAINS===", "pages.com"]);
+    private static readonly PublicSuffixes Suffixes = new([
+        "private.example",
+        "// ===BEGIN ICANN DOMAINS===",
+        "// a comment",
+        "",
+        "com",
+        "uk",
+        "co.uk",
+        "*.ck",
+        "!www.ck",
+        "公司.cn",
+        "cn ",
+        "// ===END ICANN DOMAINS===",
+        "pages.com",
+    ]);
 
     [Theory]
     [InlineData("ostler.com", 1)]
@@ -17,15 +33,28 @@ public class NameListsTests
     [InlineData("ostler.pages.com", 1)]
     [InlineData("private.example", 0)]
     [InlineData("com", 1)]
-    public void The_longest_rule_counts_and_an_exception_before_all(string name, int labels) => Suffixes.LengthIn([.. name.Split('.')]).ShouldBe(labels);
+    public void The_longest_rule_counts_and_an_exception_before_all(string name, int labels) =>
+        Suffixes.LengthIn([.. name.Split('.')]).ShouldBe(labels);
 
     [Fact]
     public void An_ending_is_known_where_any_rule_ends_in_it()
     {
-        (Suffixes.Knows("ck"), Suffixes.Knows("cn"), Suffixes.Knows("example"), Suffixes.Knows("co")).ShouldBe((true, true, false, false));
+        (Suffixes.Knows("ck"), Suffixes.Knows("cn"), Suffixes.Knows("example"), Suffixes.Knows("co")).ShouldBe(
+            (true, true, false, false)
+        );
     }
 
-    private static readonly Scripts Known = new(["# a comment", "0041..005A    ; Latin # L& [26]", "0061..007A    ; Latin", "00B5          ; Common", "0430..044F    ; Cyrillic", "3041..3096    ; Hiragana", "4E00..9FFF    ; Han", "AC00..D7A3    ; Hangul", "3105..312F    ; Bopomofo"]);
+    private static readonly Scripts Known = new([
+        "# a comment",
+        "0041..005A    ; Latin # L& [26]",
+        "0061..007A    ; Latin",
+        "00B5          ; Common",
+        "0430..044F    ; Cyrillic",
+        "3041..3096    ; Hiragana",
+        "4E00..9FFF    ; Han",
+        "AC00..D7A3    ; Hangul",
+        "3105..312F    ; Bopomofo",
+    ]);
 
     [Theory]
     [InlineData("ostler", false)]
@@ -39,9 +68,22 @@ public class NameListsTests
     [InlineData("か한", true)]
     [InlineData("ㄅか", true)]
     [InlineData("", false)]
-    public void Scripts_that_are_written_together_are_not_mixed(string text, bool areMixed) => Known.AreMixed(text).ShouldBe(areMixed);
+    public void Scripts_that_are_written_together_are_not_mixed(string text, bool areMixed) =>
+        Known.AreMixed(text).ShouldBe(areMixed);
 
-    private static readonly WordList Words = new(["pen", "island", "penis", "land", "the", "rapist", "therapist", "is", "London", "it's", "lands"]);
+    private static readonly WordList Words = new([
+        "pen",
+        "island",
+        "penis",
+        "land",
+        "the",
+        "rapist",
+        "therapist",
+        "is",
+        "London",
+        "it's",
+        "lands",
+    ]);
 
     [Theory]
     [InlineData("penisland", "penisland", "penis land")]
@@ -71,7 +113,8 @@ public class NameListsTests
     [Fact]
     public void No_two_ids_are_alike()
     {
-        Slug.Each(["Backup", "backup", "BACKUP!", "backup 2"], "extra").ShouldBe(["backup", "backup-2", "backup-3", "backup-2-2"]);
+        Slug.Each(["Backup", "backup", "BACKUP!", "backup 2"], "extra")
+            .ShouldBe(["backup", "backup-2", "backup-3", "backup-2-2"]);
         Slug.Of(new string('a', 90), "x").Length.ShouldBe(40);
     }
 }

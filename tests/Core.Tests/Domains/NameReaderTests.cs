@@ -49,10 +49,19 @@ public class NameReaderTests
     [InlineData("ost\u200dler\u202e", "com", "ostler", "com", "mark", "")]
     [InlineData("bücher.münchen.bayern", null, "münchen", "bayern", "subdomain", "")]
     [InlineData("clocks.公司.cn", null, "clocks", "xn--55qx5d.cn", "", "")]
-    public void Is_read_as(string text, string? ending, string label, string? readEnding, string mended, string problems)
+    public void Is_read_as(
+        string text,
+        string? ending,
+        string label,
+        string? readEnding,
+        string mended,
+        string problems
+    )
     {
         var read = Wire(text, ending);
-        (read.Label, read.Ending, string.Join(' ', read.Mended), string.Join(' ', read.Problems)).ShouldBe((label, readEnding, mended, problems));
+        (read.Label, read.Ending, string.Join(' ', read.Mended), string.Join(' ', read.Problems)).ShouldBe(
+            (label, readEnding, mended, problems)
+        );
     }
 
     [Theory]
@@ -65,7 +74,8 @@ public class NameReaderTests
     [InlineData("часы", "")]
     [InlineData("ostler", "")]
     [InlineData("a & a", "a-a aa")]
-    public void Others_that_would_do(string text, string others) => string.Join(' ', Wire(text, "com").Others).ShouldBe(others);
+    public void Others_that_would_do(string text, string others) =>
+        string.Join(' ', Wire(text, "com").Others).ShouldBe(others);
 
     [Theory]
     [InlineData("Ostler & Wren", "com", "GB", "long:13")]
@@ -81,12 +91,14 @@ public class NameReaderTests
     [InlineData("Müller", "de", "DE", "idn:xn--mller-kva")]
     [InlineData("twelveletter", "com", null, "reads-otherwise:twelve letter")]
     public void Advice_with_its_measure(string text, string? ending, string? customersIn, string advice) =>
-        string.Join(' ', Wire(text, ending, customersIn).Advice.Select(given => $"{given.Code}:{given.Detail}")).ShouldBe(advice);
+        string.Join(' ', Wire(text, ending, customersIn).Advice.Select(given => $"{given.Code}:{given.Detail}"))
+            .ShouldBe(advice);
 
     [Theory]
     [InlineData(63, "")]
     [InlineData(64, "too-long")]
-    public void A_label_has_room_for_so_many(int length, string problems) => string.Join(' ', Wire(new string('a', length), "com").Problems).ShouldBe(problems);
+    public void A_label_has_room_for_so_many(int length, string problems) =>
+        string.Join(' ', Wire(new string('a', length), "com").Problems).ShouldBe(problems);
 
     [Fact]
     public void A_name_that_is_too_long_in_its_ASCII_form_alone_is_told_so_and_its_form_is_shown()
@@ -95,8 +107,12 @@ public class NameReaderTests
         read.Problems.ShouldBe(["too-long"]);
         read.Ascii!.ShouldStartWith("xn--");
         read.Ascii!.Length.ShouldBeGreaterThan(63);
-        NameData.Reader.Read(new string('a', 62), string.Join('.', Enumerable.Repeat(new string('b', 63), 3)), null).Problems.ShouldBe([NameProblem.TooLong]); // 253 in all, with its dot 254.
-        NameData.Reader.Read(new string('a', 61), string.Join('.', Enumerable.Repeat(new string('b', 63), 3)), null).Problems.ShouldBeEmpty();
+        NameData
+            .Reader.Read(new string('a', 62), string.Join('.', Enumerable.Repeat(new string('b', 63), 3)), null)
+            .Problems.ShouldBe([NameProblem.TooLong]); // 253 in all, with its dot 254.
+        NameData
+            .Reader.Read(new string('a', 61), string.Join('.', Enumerable.Repeat(new string('b', 63), 3)), null)
+            .Problems.ShouldBeEmpty();
     }
 
     [Fact]
@@ -118,25 +134,37 @@ public class NameReaderTests
                     return;
                 }
 
-                read.Ascii!.All(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '-').ShouldBeTrue(text);
+                read.Ascii!.All(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter == '-')
+                    .ShouldBeTrue(text);
                 var again = Wire(read.Label, read.Ending);
                 (again.Label, again.Ascii, again.Mended.Count).ShouldBe((read.Label, read.Ascii, 0));
                 Wire(read.Ascii!, read.Ending).Label.ShouldBe(read.Label);
                 DomainName.Parse($"{read.Ascii}.{read.Ending}").ShouldNotBeNull(read.Ascii);
             },
-            iter: 3000);
+            iter: 3000
+        );
 
     // The runtime refuses these, so they are read back by the decoding of RFC 3492, 6.2.
     [Fact]
     public void The_ASCII_form_of_a_name_that_the_runtime_refuses_leads_back_to_it() =>
-        Gen.OneOf(Gen.Char['à', 'ö'], Gen.Char['a', 'z'], Gen.Char['α', 'ω'].Where(letter => letter != 'ς'), Gen.Const('漢')).Array[1, 30].Select(letters => new string(letters)).Where(text => !System.Text.Ascii.IsValid(text)).Sample(
-            text =>
-            {
-                var read = NameData.Reader.Read("-" + text, "com", null);
-                read.Label.ShouldBe("-" + text);
-                Decoded(read.Ascii!).ShouldBe(read.Label);
-            },
-            iter: 500);
+        Gen.OneOf(
+                Gen.Char['à', 'ö'],
+                Gen.Char['a', 'z'],
+                Gen.Char['α', 'ω'].Where(letter => letter != 'ς'),
+                Gen.Const('漢')
+            )
+            .Array[1, 30]
+            .Select(letters => new string(letters))
+            .Where(text => !System.Text.Ascii.IsValid(text))
+            .Sample(
+                text =>
+                {
+                    var read = NameData.Reader.Read("-" + text, "com", null);
+                    read.Label.ShouldBe("-" + text);
+                    Decoded(read.Ascii!).ShouldBe(read.Label);
+                },
+                iter: 500
+            );
 
     [Theory]
     [InlineData("xn--mller-kva", "müller")]
@@ -154,7 +182,7 @@ public class NameReaderTests
         var basic = Math.Max(0, text.LastIndexOf('-'));
         var output = text[..basic].Select(letter => (int)letter).ToList();
         var (point, place, bias) = (128, 0, 72);
-        for (var at = basic > 0 ? basic + 1 : 0; at < text.Length;)
+        for (var at = basic > 0 ? basic + 1 : 0; at < text.Length; )
         {
             var (before, weight) = (place, 1);
             for (var k = 36; ; k += 36)
@@ -162,7 +190,10 @@ public class NameReaderTests
                 var digit = text[at] is >= 'a' and <= 'z' ? text[at] - 'a' : text[at] - '0' + 26;
                 at++;
                 place += digit * weight;
-                var threshold = k <= bias ? 1 : k >= bias + 26 ? 26 : k - bias;
+                var threshold =
+                    k <= bias ? 1
+                    : k >= bias + 26 ? 26
+                    : k - bias;
                 if (digit < threshold)
                 {
                     break;
@@ -189,14 +220,44 @@ public class NameReaderTests
     }
 
     private static readonly Gen<string> Typed = Gen.OneOf(
-        Gen.OneOf(Gen.Const("ostler"), Gen.Const("&"), Gen.Const(" "), Gen.Const("www."), Gen.Const(".com"), Gen.Const("-"), Gen.Const("ü"), Gen.Const("ß"), Gen.Const("日"), Gen.Const("\u0301"), Gen.Const("7"), Gen.Const("'"), Gen.Const("https://"), Gen.Const("/"), Gen.Const("xn--"), Gen.Const("İ"), Gen.Const("ﬁ"))
-            .Array[0, 8].Select(parts => string.Concat(parts)),
-        Gen.String[0, 30].Where(text => text.All(letter => !char.IsSurrogate(letter))));
+        Gen.OneOf(
+                Gen.Const("ostler"),
+                Gen.Const("&"),
+                Gen.Const(" "),
+                Gen.Const("www."),
+                Gen.Const(".com"),
+                Gen.Const("-"),
+                Gen.Const("ü"),
+                Gen.Const("ß"),
+                Gen.Const("日"),
+                Gen.Const("\u0301"),
+                Gen.Const("7"),
+                Gen.Const("'"),
+                Gen.Const("https://"),
+                Gen.Const("/"),
+                Gen.Const("xn--"),
+                Gen.Const("İ"),
+                Gen.Const("ﬁ")
+            )
+            .Array[0, 8]
+            .Select(parts => string.Concat(parts)),
+        Gen.String[0, 30].Where(text => text.All(letter => !char.IsSurrogate(letter)))
+    );
 
     private static ReadNameWire Wire(string text, string? ending, string? customersIn = null)
     {
         var faults = new FaultList();
-        var read = ReadNameReader.Read(JsonSerializer.SerializeToElement(new { text, ending, customersIn }), faults);
+        var read = ReadNameReader.Read(
+            JsonSerializer.SerializeToElement(
+                new
+                {
+                    text,
+                    ending,
+                    customersIn,
+                }
+            ),
+            faults
+        );
         faults.Faults.ShouldBeEmpty();
         return ReadNameWire.Of(read!);
     }

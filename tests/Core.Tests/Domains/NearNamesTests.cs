@@ -20,7 +20,11 @@ public class NearNamesTests
     [InlineData("ostler", "oslter", false)]
     [InlineData("ostler", "hostlers", false)]
     [InlineData("ab", "cd", false)]
-    public void One_letter_a_doubled_letter_a_hyphen_or_the_plural_make_a_near_name(string one, string other, bool isNear) => NearNames.IsNear(one, other).ShouldBe(isNear);
+    public void One_letter_a_doubled_letter_a_hyphen_or_the_plural_make_a_near_name(
+        string one,
+        string other,
+        bool isNear
+    ) => NearNames.IsNear(one, other).ShouldBe(isNear);
 
     [Fact]
     public void The_likeliest_are_asked_first()
@@ -32,20 +36,23 @@ public class NearNamesTests
 
     [Fact]
     public void What_is_asked_is_near_can_be_had_and_is_not_too_much() =>
-        Gen.String[Gen.Char["abcs-12"], 0, 20].Where(text => DomainLabel.Parse(text).Label is not null).Sample(
-            label =>
-            {
-                var asked = NearNames.ToAsk(label, []);
-                asked.Length.ShouldBeLessThanOrEqualTo(NearNames.MostAsked);
-                asked.ShouldBeUnique();
-                foreach (var near in asked)
+        Gen.String[Gen.Char["abcs-12"], 0, 20]
+            .Where(text => DomainLabel.Parse(text).Label is not null)
+            .Sample(
+                label =>
                 {
-                    NearNames.IsNear(label, near).ShouldBeTrue($"{label} {near}");
-                    NearNames.IsNear(near, label).ShouldBeTrue($"{near} {label}");
-                    DomainLabel.Parse(near).Label.ShouldNotBeNull();
-                }
-            },
-            iter: 500);
+                    var asked = NearNames.ToAsk(label, []);
+                    asked.Length.ShouldBeLessThanOrEqualTo(NearNames.MostAsked);
+                    asked.ShouldBeUnique();
+                    foreach (var near in asked)
+                    {
+                        NearNames.IsNear(label, near).ShouldBeTrue($"{label} {near}");
+                        NearNames.IsNear(near, label).ShouldBeTrue($"{near} {label}");
+                        DomainLabel.Parse(near).Label.ShouldNotBeNull();
+                    }
+                },
+                iter: 500
+            );
 
     [Theory]
     [InlineData("clocks", "clock", true)]
@@ -56,18 +63,33 @@ public class NearNamesTests
     [InlineData("clockz", "clock", false)]
     [InlineData("clock", "clack", false)]
     [InlineData("clock", "clock", false)]
-    public void What_is_easily_written_for_a_name_is_worth_a_warning(string label, string near, bool isEasily) => NearNames.IsEasilyTaken(label, near).ShouldBe(isEasily);
+    public void What_is_easily_written_for_a_name_is_worth_a_warning(string label, string near, bool isEasily) =>
+        NearNames.IsEasilyTaken(label, near).ShouldBe(isEasily);
 
     /// <summary>Told against edits worked out one by one.</summary>
     [Fact]
     public void Nearness_is_one_edit_beside_hyphens() =>
-        Gen.Select(Gen.String[Gen.Char["ab"], 0, 4], Gen.String[Gen.Char["ab"], 0, 4]).Sample(
-            (one, other) =>
-            {
-                var edits = Enumerable.Range(0, one.Length).Select(at => one.Remove(at, 1))
-                    .Concat(Enumerable.Range(0, one.Length + 1).SelectMany(at => "ab".Select(letter => one.Insert(at, letter.ToString()))))
-                    .Concat(Enumerable.Range(0, one.Length).SelectMany(at => "ab".Select(letter => one.Remove(at, 1).Insert(at, letter.ToString()))));
-                NearNames.IsNear(one, other).ShouldBe(one != other && edits.Contains(other));
-            },
-            iter: 1000);
+        Gen.Select(Gen.String[Gen.Char["ab"], 0, 4], Gen.String[Gen.Char["ab"], 0, 4])
+            .Sample(
+                (one, other) =>
+                {
+                    var edits = Enumerable
+                        .Range(0, one.Length)
+                        .Select(at => one.Remove(at, 1))
+                        .Concat(
+                            Enumerable
+                                .Range(0, one.Length + 1)
+                                .SelectMany(at => "ab".Select(letter => one.Insert(at, letter.ToString())))
+                        )
+                        .Concat(
+                            Enumerable
+                                .Range(0, one.Length)
+                                .SelectMany(at =>
+                                    "ab".Select(letter => one.Remove(at, 1).Insert(at, letter.ToString()))
+                                )
+                        );
+                    NearNames.IsNear(one, other).ShouldBe(one != other && edits.Contains(other));
+                },
+                iter: 1000
+            );
 }

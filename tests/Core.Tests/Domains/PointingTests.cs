@@ -7,18 +7,31 @@ namespace HomeStart.Core.Tests;
 public class PointingTests
 {
     private static readonly DomainName Domain = DomainName.Parse("ostlerwren.co.uk")!;
-    private static readonly HostEntry Entry = new(["ns1.host.example"], "198.51.100.7", "2001:db8::7", "mail.host.example", null, []);
-    private static readonly ImmutableArray<ResourceRecord> Mail = [new("@", 3600, RecordType.Mx, "mx.post.example.") { Preference = 5 }];
+    private static readonly HostEntry Entry = new(
+        ["ns1.host.example"],
+        "198.51.100.7",
+        "2001:db8::7",
+        "mail.host.example",
+        null,
+        []
+    );
+    private static readonly ImmutableArray<ResourceRecord> Mail =
+    [
+        new("@", 3600, RecordType.Mx, "mx.post.example.") { Preference = 5 },
+    ];
 
     [Fact]
     public void A_zone_leads_site_and_mail_to_the_host() =>
-        ZoneFile.Write(Domain, new Pointing(Domain, Entry, [], IsMailKept: false).Records).ShouldBe(
-            "$ORIGIN ostlerwren.co.uk.\n"
-            + "@\t3600\tIN\tA\t198.51.100.7\n"
-            + "@\t3600\tIN\tAAAA\t2001:db8::7\n"
-            + "www\t3600\tIN\tCNAME\tostlerwren.co.uk.\n"
-            + "@\t3600\tIN\tMX\t10 mail.host.example.\n"
-            + "@\t3600\tIN\tTXT\t\"v=spf1 mx -all\"\n");
+        ZoneFile
+            .Write(Domain, new Pointing(Domain, Entry, [], IsMailKept: false).Records)
+            .ShouldBe(
+                "$ORIGIN ostlerwren.co.uk.\n"
+                    + "@\t3600\tIN\tA\t198.51.100.7\n"
+                    + "@\t3600\tIN\tAAAA\t2001:db8::7\n"
+                    + "www\t3600\tIN\tCNAME\tostlerwren.co.uk.\n"
+                    + "@\t3600\tIN\tMX\t10 mail.host.example.\n"
+                    + "@\t3600\tIN\tTXT\t\"v=spf1 mx -all\"\n"
+            );
 
     [Fact]
     public void Mail_that_is_kept_goes_where_it_went_and_nobody_is_told_who_may_send_it()
@@ -40,7 +53,13 @@ public class PointingTests
     [Fact]
     public void A_long_text_is_cut_into_runs_and_its_marks_are_escaped()
     {
-        var zone = ZoneFile.Write(Domain, [new ResourceRecord("@", 60, RecordType.Txt, new string('x', 300)), new ResourceRecord("a", 60, RecordType.Txt, "say \"\\\"")]);
+        var zone = ZoneFile.Write(
+            Domain,
+            [
+                new ResourceRecord("@", 60, RecordType.Txt, new string('x', 300)),
+                new ResourceRecord("a", 60, RecordType.Txt, "say \"\\\""),
+            ]
+        );
         zone.ShouldContain($"\"{new string('x', 255)}\" \"{new string('x', 45)}\"");
         zone.ShouldContain("a\t60\tIN\tTXT\t\"say \\\"\\\\\\\"\"\n");
     }
@@ -84,7 +103,11 @@ public class PointingTests
     [InlineData(AvailabilityState.Premium, true, Buyable.Nowhere)]
     [InlineData(AvailabilityState.Premium, false, Buyable.WhereAsked)]
     [InlineData(AvailabilityState.Taken, true, Buyable.Nowhere)]
-    public void What_registrar_and_registry_contradict_each_other_about_cannot_be_had(AvailabilityState state, bool hasRecord, Buyable buyable)
+    public void What_registrar_and_registry_contradict_each_other_about_cannot_be_had(
+        AvailabilityState state,
+        bool hasRecord,
+        Buyable buyable
+    )
     {
         var record = hasRecord ? new RegistrationRecord("x.com", null, null, [], null) : null;
         var answer = new NameAnswer(Domain, "book", new Availability(state), record, default);

@@ -9,7 +9,11 @@ public class SeekNamesTests
     private static readonly string[] Sold = ["com", "co.uk", "org", .. Enumerable.Range(0, 12).Select(at => $"e{at}")];
 
     [Theory]
-    [InlineData("Ostler & Wren\nwrenclocks.co.uk\r\n\n  the barometer shop ", "ostlerandwren wrenclocks thebarometershop", "")]
+    [InlineData(
+        "Ostler & Wren\nwrenclocks.co.uk\r\n\n  the barometer shop ",
+        "ostlerandwren wrenclocks thebarometershop",
+        ""
+    )]
     [InlineData("name,price\nwren,3\nostler,4", "wren ostler", "")]
     [InlineData("price;Domain names\n3;wren.com\n4;ostler.com", "wren ostler", "")]
     [InlineData("wren\t3\nostler\t4", "wren ostler", "")]
@@ -17,7 +21,11 @@ public class SeekNamesTests
     [InlineData("Wren, Ostler and Sons\nclocks", "wrenostlerandsons clocks", "")]
     [InlineData("wren\nWREN\nwren.com", "wren", "")]
     [InlineData("-wren\nco.uk\nmüller\nwren.nowhere\n!!\nwren", "wren", "1 2 3 4 5")]
-    public void Lines_and_columns_are_read_and_what_is_no_name_is_told_with_its_line(string text, string labels, string refused)
+    public void Lines_and_columns_are_read_and_what_is_no_name_is_told_with_its_line(
+        string text,
+        string labels,
+        string refused
+    )
     {
         var read = Read(new { text, endings = new[] { "com" } }).ShouldNotBeNull();
         string.Join(' ', read.Sought.Names.Select(name => name.Label)).ShouldBe(labels);
@@ -36,9 +44,32 @@ public class SeekNamesTests
     [Fact]
     public void Ideas_keep_their_words_apart_so_that_they_are_judged_by_them()
     {
-        var read = Read(new { ideas = new { business = "Ostler & Wren", trade = "clock repairs", town = "" }, endings = new[] { "com" } })!.Value;
+        var read = Read(
+            new
+            {
+                ideas = new
+                {
+                    business = "Ostler & Wren",
+                    trade = "clock repairs",
+                    town = "",
+                },
+                endings = new[] { "com" },
+            }
+        )!.Value;
         read.Sought.Names.ShouldContain(new SoughtName("wrenclock", "wren clock"));
-        Faults(new { ideas = new { business = "", trade = "", town = "" }, endings = new[] { "com" } }).ShouldBe(["ideas.business"]);
+        Faults(
+                new
+                {
+                    ideas = new
+                    {
+                        business = "",
+                        trade = "",
+                        town = "",
+                    },
+                    endings = new[] { "com" },
+                }
+            )
+            .ShouldBe(["ideas.business"]);
     }
 
     [Fact]
@@ -60,25 +91,42 @@ public class SeekNamesTests
     public void A_question_of_its_own_names_labels_and_endings()
     {
         var faults = new FaultList();
-        SeekNamesReader.ReadQuestion(Json(new { names = new[] { "wren", "wren" }, endings = new[] { "com" } }), Sold, faults)!.Names.Single().Label.ShouldBe("wren");
+        SeekNamesReader
+            .ReadQuestion(Json(new { names = new[] { "wren", "wren" }, endings = new[] { "com" } }), Sold, faults)!
+            .Names.Single()
+            .Label.ShouldBe("wren");
         SeekNamesReader.ReadQuestion(Json(new { }), Sold, faults).ShouldBeNull();
         faults.Any.ShouldBeFalse();
-        SeekNamesReader.ReadQuestion(Json(new { names = new[] { "ok", "not ok" }, endings = new[] { "com" } }), Sold, faults).ShouldBeNull();
+        SeekNamesReader
+            .ReadQuestion(Json(new { names = new[] { "ok", "not ok" }, endings = new[] { "com" } }), Sold, faults)
+            .ShouldBeNull();
         faults.Faults.Single().Where.ShouldBe("names[1]");
     }
 
     [Fact]
     public void The_last_day_to_claim_goes_into_a_calendar_with_its_price_and_alarms()
     {
-        var claim = LaterClaim.Of(Shop.Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Shop.Books, Shop.Settings)!;
-        var lines = Reminder.Of(claim, "Ostler; Wren, clocks", "one@home-start", Shop.Today).ReplaceLineEndings("\n").Replace("\n ", "", StringComparison.Ordinal).Split('\n');
+        var claim = LaterClaim.Of(
+            Shop.Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate,
+            Shop.Books,
+            Shop.Settings
+        )!;
+        var lines = Reminder
+            .Of(claim, "Ostler; Wren, clocks", "one@home-start", Shop.Today)
+            .ReplaceLineEndings("\n")
+            .Replace("\n ", "", StringComparison.Ordinal)
+            .Split('\n');
         lines[0].ShouldBe("BEGIN:VCALENDAR");
         lines.ShouldContain("DTSTART;VALUE=DATE:20271130");
         lines.ShouldContain("DTEND;VALUE=DATE:20271201");
         lines.ShouldContain("UID:one@home-start");
         lines.ShouldContain("DTSTAMP:20261201T000000Z");
-        lines.Where(line => line.StartsWith("TRIGGER", StringComparison.Ordinal)).ShouldBe(["TRIGGER:-P30D", "TRIGGER:-P7D", "TRIGGER:-P1D"], ignoreOrder: true);
-        lines.Single(line => line.StartsWith("DESCRIPTION:For", StringComparison.Ordinal)).ShouldContain("Ostler\\; Wren\\, clocks");
+        lines
+            .Where(line => line.StartsWith("TRIGGER", StringComparison.Ordinal))
+            .ShouldBe(["TRIGGER:-P30D", "TRIGGER:-P7D", "TRIGGER:-P1D"], ignoreOrder: true);
+        lines
+            .Single(line => line.StartsWith("DESCRIPTION:For", StringComparison.Ordinal))
+            .ShouldContain("Ostler\\; Wren\\, clocks");
         lines.Single(line => line.StartsWith("DESCRIPTION:For", StringComparison.Ordinal)).ShouldContain("£11.50");
     }
 

@@ -30,13 +30,26 @@ public class ZoneFileTests
             @       CAA 0 issue "ca.example.net"
             $ORIGIN shop.clocks.example.
             a       A 198.51.100.9
-            """);
+            """
+        );
         faults.ShouldBeEmpty();
-        records.Select(record => $"{record.Owner} {record.TtlSeconds} {record.Type} {(record.Preference is { } preference ? preference + " " : "")}{record.Data}").ShouldBe(
-        [
-            "@ 5400 A 198.51.100.7", "@ 300 Aaaa 2001:db8::7", "www 5400 Cname clocks.example.", "mail 172800 A 198.51.100.8", "@ 5400 Mx 10 mail.clocks.example.", "@ 5400 Txt v=spf1 mx -all",
-            "odd 5400 Txt a \"quoted\" \\ thing; not a comment", "_sip._tcp 5400 Srv 10 5 5060 sip.example.net.", "@ 5400 Caa 0 issue \"ca.example.net\"", "a.shop 5400 A 198.51.100.9",
-        ]);
+        records
+            .Select(record =>
+                $"{record.Owner} {record.TtlSeconds} {record.Type} "
+                + $"{(record.Preference is { } preference ? preference + " " : "")}{record.Data}"
+            )
+            .ShouldBe([
+                "@ 5400 A 198.51.100.7",
+                "@ 300 Aaaa 2001:db8::7",
+                "www 5400 Cname clocks.example.",
+                "mail 172800 A 198.51.100.8",
+                "@ 5400 Mx 10 mail.clocks.example.",
+                "@ 5400 Txt v=spf1 mx -all",
+                "odd 5400 Txt a \"quoted\" \\ thing; not a comment",
+                "_sip._tcp 5400 Srv 10 5 5060 sip.example.net.",
+                "@ 5400 Caa 0 issue \"ca.example.net\"",
+                "a.shop 5400 A 198.51.100.9",
+            ]);
     }
 
     [Theory]
@@ -49,31 +62,41 @@ public class ZoneFileTests
     [InlineData("@ A 198.51.100.7 )", "zoneFile:1")]
     [InlineData("$INCLUDE other.zone", "zoneFile:1")]
     [InlineData("  A 198.51.100.7", "zoneFile:1")]
-    public void What_cannot_be_read_is_said_at_its_line(string text, string where) => Read(text).Faults.Select(fault => fault.Where).ShouldContain(where);
+    public void What_cannot_be_read_is_said_at_its_line(string text, string where) =>
+        Read(text).Faults.Select(fault => fault.Where).ShouldContain(where);
 
     [Fact]
-    public void A_file_that_is_too_long_is_not_read() => Read(new string(';', ZoneFileReader.Longest + 1)).Faults.Single().Code.ShouldBe(FaultCodes.OutOfRange);
+    public void A_file_that_is_too_long_is_not_read() =>
+        Read(new string(';', ZoneFileReader.Longest + 1)).Faults.Single().Code.ShouldBe(FaultCodes.OutOfRange);
 
     [Fact]
     public void What_is_written_is_read_again() =>
-        Gen.Select(Gen.Char[' ', '~'].Array[1, 600], Gen.Int[30, 600_000], Gen.Int[0, 6]).Sample((text, ttl, which) =>
-        {
-            var record = which switch
-            {
-                0 => new ResourceRecord("@", ttl, RecordType.A, "198.51.100.7"),
-                1 => new ResourceRecord("www", ttl, RecordType.Cname, "clocks.example."),
-                2 => new ResourceRecord("@", ttl, RecordType.Mx, "mail.example.net.") { Preference = ttl % 65_536 },
-                3 => new ResourceRecord("_a._b", ttl, RecordType.Srv, "1 2 3 a.example."),
-                4 => new ResourceRecord("@", ttl, RecordType.Caa, "0 issue \"ca.example.net\""),
-                _ => new ResourceRecord("txt", ttl, RecordType.Txt, new string(text)),
-            };
-            var (records, faults) = Read(ZoneFile.Write(Domain, [record]));
-            faults.ShouldBeEmpty();
-            records.ShouldBe([record]);
-        }, iter: 2000);
+        Gen.Select(Gen.Char[' ', '~'].Array[1, 600], Gen.Int[30, 600_000], Gen.Int[0, 6])
+            .Sample(
+                (text, ttl, which) =>
+                {
+                    var record = which switch
+                    {
+                        0 => new ResourceRecord("@", ttl, RecordType.A, "198.51.100.7"),
+                        1 => new ResourceRecord("www", ttl, RecordType.Cname, "clocks.example."),
+                        2 => new ResourceRecord("@", ttl, RecordType.Mx, "mail.example.net.")
+                        {
+                            Preference = ttl % 65_536,
+                        },
+                        3 => new ResourceRecord("_a._b", ttl, RecordType.Srv, "1 2 3 a.example."),
+                        4 => new ResourceRecord("@", ttl, RecordType.Caa, "0 issue \"ca.example.net\""),
+                        _ => new ResourceRecord("txt", ttl, RecordType.Txt, new string(text)),
+                    };
+                    var (records, faults) = Read(ZoneFile.Write(Domain, [record]));
+                    faults.ShouldBeEmpty();
+                    records.ShouldBe([record]);
+                },
+                iter: 2000
+            );
 
     [Fact]
-    public void Whatever_comes_is_read_or_said_to_be_wrong() => Gen.Char["@ \t\n;()\"\\$ORIGINTTLAMX0129.abc"].Array[0, 80].Sample(text => Read(new string(text)), iter: 5000);
+    public void Whatever_comes_is_read_or_said_to_be_wrong() =>
+        Gen.Char["@ \t\n;()\"\\$ORIGINTTLAMX0129.abc"].Array[0, 80].Sample(text => Read(new string(text)), iter: 5000);
 
     [Fact]
     public void Records_as_typed_are_tidied_where_that_changes_nothing()

@@ -13,7 +13,8 @@ public sealed class PdfTags
         ["It costs this."],
         ["Choice", "Today", "3 years"],
         [new("Slipway", ["35.88", "251.64"]), new("In total", ["65.15", "443.29"], IsTotal: true)],
-        ["Prices from 1 December 2026."]);
+        ["Prices from 1 December 2026."]
+    );
 
     [Fact]
     public void It_says_its_language_its_title_and_that_it_is_tagged()
@@ -33,7 +34,23 @@ public sealed class PdfTags
         var tags = Tags(pdf);
         tags.Count(tag => tag == "H1").ShouldBe(1);
         tags.Count(tag => tag == "P").ShouldBe(3); // The sentence above, the note, and when it was made.
-        tags.SkipWhile(tag => tag != "Table").Take(13).ShouldBe(["Table", "TR", "TH /Column", "TH /Column", "TH /Column", "TR", "TH /Row", "TD", "TD", "TR", "TH /Row", "TD", "TD"]);
+        tags.SkipWhile(tag => tag != "Table")
+            .Take(13)
+            .ShouldBe([
+                "Table",
+                "TR",
+                "TH /Column",
+                "TH /Column",
+                "TH /Column",
+                "TR",
+                "TH /Row",
+                "TD",
+                "TD",
+                "TR",
+                "TH /Row",
+                "TD",
+                "TD",
+            ]);
     }
 
     [Fact]
@@ -46,7 +63,11 @@ public sealed class PdfTags
         tags.Count(tag => tag == "TR").ShouldBe(151);
     }
 
-    private static PdfDocument Written(Report report) => PdfReader.Open(new MemoryStream(PdfReport.Write(report, new DateOnly(2026, 12, 1))), PdfDocumentOpenMode.Import);
+    private static PdfDocument Written(Report report) =>
+        PdfReader.Open(
+            new MemoryStream(PdfReport.Write(report, new DateOnly(2026, 12, 1))),
+            PdfDocumentOpenMode.Import
+        );
 
     // The kinds of the structure's elements, in the order they are read; of a head, what it is the head of.
     private static List<string> Tags(PdfDocument pdf)
@@ -63,7 +84,11 @@ public sealed class PdfTags
                 found.Add($"{kind.TrimStart('/')} {scope}".TrimEnd());
             }
 
-            foreach (var child in element.Elements.GetValue("/K") is PdfArray array ? array.Elements.ToList() : [element.Elements.GetValue("/K")!])
+            foreach (
+                var child in element.Elements.GetValue("/K") is PdfArray array
+                    ? array.Elements.ToList()
+                    : [element.Elements.GetValue("/K")!]
+            )
             {
                 if ((child is PdfReference reference ? reference.Value : child) is PdfDictionary below)
                 {

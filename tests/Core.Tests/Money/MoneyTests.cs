@@ -7,12 +7,18 @@ public class MoneyTests
 {
     [Fact]
     public void Parse_and_print_are_inverse() =>
-        Gen.Select(Gen.Long[0, 1_000_000_000_000], Gen.Int[0, 3].Select(index => new[] { "JPY", "GBP", "KWD", "CLF" }[index])).Sample((units, code) =>
-        {
-            var money = new Money(units, Currency.Get(code));
-            Money.TryParse(money.ToAmount(), money.Currency, out var read).ShouldBe(AmountFault.None);
-            read.ShouldBe(money);
-        });
+        Gen.Select(
+                Gen.Long[0, 1_000_000_000_000],
+                Gen.Int[0, 3].Select(index => new[] { "JPY", "GBP", "KWD", "CLF" }[index])
+            )
+            .Sample(
+                (units, code) =>
+                {
+                    var money = new Money(units, Currency.Get(code));
+                    Money.TryParse(money.ToAmount(), money.Currency, out var read).ShouldBe(AmountFault.None);
+                    read.ShouldBe(money);
+                }
+            );
 
     [Theory]
     [InlineData("47.4", "47.40")]
@@ -51,7 +57,8 @@ public class MoneyTests
     [InlineData(true, false, true)]
     [InlineData(false, true, true)]
     [InlineData(true, true, true)]
-    public void Sums_are_at_least_where_either_is(bool left, bool right, bool both) => (new Sum(3, left) + new Sum(4, right)).ShouldBe(new Sum(7, both));
+    public void Sums_are_at_least_where_either_is(bool left, bool right, bool both) =>
+        (new Sum(3, left) + new Sum(4, right)).ShouldBe(new Sum(7, both));
 
     [Theory]
     [InlineData(null)]
@@ -64,41 +71,56 @@ public class MoneyTests
     [InlineData("٣")]
     [InlineData("1.005")]
     [InlineData("0x1")]
-    public void Anything_else_is_no_amount(string? text) => Money.TryParse(text, Currency.Get("GBP"), out _).ShouldBe(AmountFault.NotAnAmount);
+    public void Anything_else_is_no_amount(string? text) =>
+        Money.TryParse(text, Currency.Get("GBP"), out _).ShouldBe(AmountFault.NotAnAmount);
 
     [Fact]
     public void Two_currencies_cannot_be_added() =>
-        Should.Throw<InvalidOperationException>(() => Money.Zero(Currency.Get("GBP")) + Money.Zero(Currency.Get("USD")));
+        Should.Throw<InvalidOperationException>(() =>
+            Money.Zero(Currency.Get("GBP")) + Money.Zero(Currency.Get("USD"))
+        );
 
     [Fact]
     public void Fractions_round_half_away_from_zero_the_same_for_small_and_huge_amounts() =>
-        Gen.Select(Gen.Long, Gen.Int[1, int.MaxValue], Gen.Long[1, long.MaxValue]).Sample((amount, numerator, denominator) =>
-        {
-            var product = (BigInteger)amount * numerator;
-            var rounded = BigInteger.Divide((2 * BigInteger.Abs(product)) + denominator, 2 * (BigInteger)denominator) * product.Sign;
-            ((BigInteger)new Fraction(numerator, denominator).Of(amount)).ShouldBe(rounded);
-        });
+        Gen.Select(Gen.Long, Gen.Int[1, int.MaxValue], Gen.Long[1, long.MaxValue])
+            .Sample(
+                (amount, numerator, denominator) =>
+                {
+                    var product = (BigInteger)amount * numerator;
+                    var rounded =
+                        BigInteger.Divide((2 * BigInteger.Abs(product)) + denominator, 2 * (BigInteger)denominator)
+                        * product.Sign;
+                    ((BigInteger)new Fraction(numerator, denominator).Of(amount)).ShouldBe(rounded);
+                }
+            );
 
     [Fact]
     public void Shares_add_up_and_none_is_a_unit_away_from_its_exact_part() =>
-        Gen.Select(Gen.Long[0, 1_000_000], Gen.Int[-50, 1000].List[1, 12]).Where((_, weights) => weights.Sum() > 0).Sample((total, weights) =>
-        {
-            var shares = Sharing.InProportion(total, [.. weights.Select(weight => (Minor)weight)]);
-            shares.Aggregate((Minor)0, (sum, share) => sum + share).ShouldBe(total);
-            foreach (var (share, weight) in shares.Zip(weights))
-            {
-                ((double)share - ((double)total * weight / weights.Sum())).ShouldBeInRange(-1.0001, 1.0001);
-            }
-        });
+        Gen.Select(Gen.Long[0, 1_000_000], Gen.Int[-50, 1000].List[1, 12])
+            .Where((_, weights) => weights.Sum() > 0)
+            .Sample(
+                (total, weights) =>
+                {
+                    var shares = Sharing.InProportion(total, [.. weights.Select(weight => (Minor)weight)]);
+                    shares.Aggregate((Minor)0, (sum, share) => sum + share).ShouldBe(total);
+                    foreach (var (share, weight) in shares.Zip(weights))
+                    {
+                        ((double)share - ((double)total * weight / weights.Sum())).ShouldBeInRange(-1.0001, 1.0001);
+                    }
+                }
+            );
 
     [Fact]
     public void Whole_months_between_are_the_most_that_fit() =>
-        Gen.Select(Gen.Int[0, 60000], Gen.Int[0, 6000]).Sample((first, days) =>
-        {
-            var start = new DateOnly(1970, 1, 1).AddDays(first);
-            var date = start.AddDays(days);
-            var months = Months.WholeBetween(start, date);
-            start.AddMonths(months).ShouldBeLessThanOrEqualTo(date);
-            start.AddMonths(months + 1).ShouldBeGreaterThan(date);
-        });
+        Gen.Select(Gen.Int[0, 60000], Gen.Int[0, 6000])
+            .Sample(
+                (first, days) =>
+                {
+                    var start = new DateOnly(1970, 1, 1).AddDays(first);
+                    var date = start.AddDays(days);
+                    var months = Months.WholeBetween(start, date);
+                    start.AddMonths(months).ShouldBeLessThanOrEqualTo(date);
+                    start.AddMonths(months + 1).ShouldBeGreaterThan(date);
+                }
+            );
 }

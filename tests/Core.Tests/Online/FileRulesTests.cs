@@ -28,7 +28,8 @@ public class FileRulesTests
     [InlineData("run.php", FileFlaw.Kind)]
     [InlineData("noending", FileFlaw.Kind)]
     [InlineData("folder.html/file", FileFlaw.Kind)]
-    public void A_file_by_itself(string path, FileFlaw? flaw) => FileRules.FlawOf(new OfferedFile(path, 1)).ShouldBe(flaw);
+    public void A_file_by_itself(string path, FileFlaw? flaw) =>
+        FileRules.FlawOf(new OfferedFile(path, 1)).ShouldBe(flaw);
 
     [Fact]
     public void Links_sizes_and_long_paths_have_their_limits()
@@ -52,12 +53,20 @@ public class FileRulesTests
     {
         var faults = new FaultList();
         FileRules.Check([new("a.html", 1), new("A.html", 1), new("b.txt", 1), new("b.txt/c.html", 1)], faults);
-        faults.Faults.Select(fault => (fault.Where, (FileFlaw)fault.Figures[1]!)).ShouldBe([("files[1]", FileFlaw.Twice), ("files[2]", FileFlaw.FolderToo)]);
+        faults
+            .Faults.Select(fault => (fault.Where, (FileFlaw)fault.Figures[1]!))
+            .ShouldBe([("files[1]", FileFlaw.Twice), ("files[2]", FileFlaw.FolderToo)]);
         var many = new FaultList();
-        FileRules.Check([.. Enumerable.Range(0, FileRules.MostFiles + 1).Select(at => new OfferedFile($"{at}.html", 1))], many);
+        FileRules.Check(
+            [.. Enumerable.Range(0, FileRules.MostFiles + 1).Select(at => new OfferedFile($"{at}.html", 1))],
+            many
+        );
         many.Faults.Single().Reason.ShouldBe(FaultReason.TooManyFiles);
         var most = new FaultList();
-        FileRules.Check([.. Enumerable.Range(0, FileRules.MostFiles).Select(at => new OfferedFile($"{at}.html", 1))], most);
+        FileRules.Check(
+            [.. Enumerable.Range(0, FileRules.MostFiles).Select(at => new OfferedFile($"{at}.html", 1))],
+            most
+        );
         most.Any.ShouldBeFalse();
     }
 
@@ -65,22 +74,33 @@ public class FileRulesTests
     public void Putting_files_in_takes_the_place_of_what_has_their_path_or_of_all()
     {
         var space = Space("index.html", "news/a.html", "news/b.html", "newspaper.html");
-        Paths(space.With([File("a.html"), File("c.html")], "news", alone: false)).ShouldBe(["index.html", "news/a.html", "news/b.html", "news/c.html", "newspaper.html"]);
-        Paths(space.With([File("c.html")], "news", alone: true)).ShouldBe(["index.html", "news/c.html", "newspaper.html"]);
+        Paths(space.With([File("a.html"), File("c.html")], "news", alone: false))
+            .ShouldBe(["index.html", "news/a.html", "news/b.html", "news/c.html", "newspaper.html"]);
+        Paths(space.With([File("c.html")], "news", alone: true))
+            .ShouldBe(["index.html", "news/c.html", "newspaper.html"]);
         Paths(space.With([File("x.html")], "", alone: true)).ShouldBe(["x.html"]);
         Paths(space.With([File("INDEX.html")], "", alone: false)).ShouldContain("INDEX.html");
         Paths(space.With([File("INDEX.html")], "", alone: false)).ShouldNotContain("index.html");
         space.With([File("a.html") with { Size = 9 }], "news", alone: false).At("news/a.html")!.Size.ShouldBe(9);
-        (space.Size, space.IsOccupied("news"), space.IsOccupied("new"), space.IsOccupied(""), WebSpace.Empty.IsOccupied("")).ShouldBe((4, true, false, true, false));
+        (
+            space.Size,
+            space.IsOccupied("news"),
+            space.IsOccupied("new"),
+            space.IsOccupied(""),
+            WebSpace.Empty.IsOccupied("")
+        ).ShouldBe((4, true, false, true, false));
     }
 
     [Fact]
     public void A_file_or_a_folder_is_renamed_or_removed_and_nothing_is_overwritten()
     {
         var space = Space("index.html", "news/a.html", "newspaper.html");
-        Paths(space.Renamed("news", "stories", new FaultList())!).ShouldBe(["index.html", "newspaper.html", "stories/a.html"]);
-        Paths(space.Renamed("index.html", "front.html", new FaultList())!).ShouldBe(["front.html", "news/a.html", "newspaper.html"]);
-        Paths(space.Without([File("index.html"), File("news/a.html") with { Size = 9 }])).ShouldBe(["news/a.html", "newspaper.html"]); // What was changed since is not what it was.
+        Paths(space.Renamed("news", "stories", new FaultList())!)
+            .ShouldBe(["index.html", "newspaper.html", "stories/a.html"]);
+        Paths(space.Renamed("index.html", "front.html", new FaultList())!)
+            .ShouldBe(["front.html", "news/a.html", "newspaper.html"]);
+        Paths(space.Without([File("index.html"), File("news/a.html") with { Size = 9 }]))
+            .ShouldBe(["news/a.html", "newspaper.html"]); // What was changed since is not what it was.
         Paths(space.Without("news", new FaultList())!).ShouldBe(["index.html", "newspaper.html"]);
         Refused(faults => space.Renamed("index.html", "newspaper.html", faults)).ShouldBe(FaultReason.FileFlawed);
         Refused(faults => space.Renamed("index.html", "../out.html", faults)).ShouldBe(FaultReason.FileFlawed);
@@ -118,10 +138,14 @@ public class FileRulesTests
     {
         foreach (var flaw in Enum.GetValues<FileFlaw>())
         {
-            FaultWords.Of(new Fault(FaultCodes.BadType, "", FaultReason.FileFlawed, [new string('a', 300), flaw])).Length.ShouldBeInRange(60, 300);
+            FaultWords
+                .Of(new Fault(FaultCodes.BadType, "", FaultReason.FileFlawed, [new string('a', 300), flaw]))
+                .Length.ShouldBeInRange(60, 300);
         }
 
-        FaultWords.Of(new Fault(FaultCodes.OutOfRange, "", FaultReason.SpaceFull, [3L << 30, 1536L << 20])).ShouldStartWith("That would be 3 GB; at most 1.5 GB go in.");
+        FaultWords
+            .Of(new Fault(FaultCodes.OutOfRange, "", FaultReason.SpaceFull, [3L << 30, 1536L << 20]))
+            .ShouldStartWith("That would be 3 GB; at most 1.5 GB go in.");
     }
 
     private static SiteFile File(string path) => new(path, new string('a', 64), 1);

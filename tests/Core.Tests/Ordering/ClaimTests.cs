@@ -1,15 +1,38 @@
 namespace HomeStart.Core.Tests;
 
-/// <summary>A domain-year that came with hosting is claimed once, in time, under its endings, with nothing due, and only while the hosting runs (costing rule 16, upkeep rule 15).</summary>
+/// <summary>
+/// A domain-year that came with hosting is claimed once, in time, under its endings, with nothing due, and only while
+/// the hosting runs (costing rule 16, upkeep rule 15).
+/// </summary>
 public class ClaimTests
 {
-    private static readonly Candidate Chosen = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", new DomainChoice(DomainRoute.Later) { Book = "tidemarsh", Ending = "com", InMonths = 2 })).Listed("A")!.Candidate;
+    private static readonly Candidate Chosen = Shop.Do(
+            Shop.Choosing("tidemarsh", "slipway", 12),
+            new ChooseDomain(
+                "A",
+                new DomainChoice(DomainRoute.Later)
+                {
+                    Book = "tidemarsh",
+                    Ending = "com",
+                    InMonths = 2,
+                }
+            )
+        )
+        .Listed("A")!
+        .Candidate;
 
-    private static readonly Order Bought =
-        new(Guid.NewGuid(), Guid.NewGuid(), "A", Shop.Today, new Contact("Ada Wren", "ada@example.com", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null), Placing.Of(Coster.Cost(Chosen, Shop.Books, Shop.Settings).Value!).Value!)
-        {
-            State = OrderState.Completed, Account = new HostAccount("1", "", "", "", "", "", ["ns1.example.net"], "", ""),
-        };
+    private static readonly Order Bought = new(
+        Guid.NewGuid(),
+        Guid.NewGuid(),
+        "A",
+        Shop.Today,
+        new Contact("Ada Wren", "ada@example.com", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null),
+        Placing.Of(Coster.Cost(Chosen, Shop.Books, Shop.Settings).Value!).Value!
+    )
+    {
+        State = OrderState.Completed,
+        Account = new HostAccount("1", "", "", "", "", "", ["ns1.example.net"], "", ""),
+    };
 
     [Fact]
     public void It_is_there_until_its_day_and_no_longer()
@@ -27,13 +50,22 @@ public class ClaimTests
     {
         Of(Bought, Shop.Today, taken: [0]).ShouldBeNull();
         Of(Bought, Shop.Today, taken: [1]).ShouldNotBeNull();
-        var claim = new ClaimDomain(Shop.Today.AddDays(1), new DomainChoice(DomainRoute.Register) { Book = "tidemarsh", Name = "wrenclocks", Ending = "com" });
+        var claim = new ClaimDomain(
+            Shop.Today.AddDays(1),
+            new DomainChoice(DomainRoute.Register)
+            {
+                Book = "tidemarsh",
+                Name = "wrenclocks",
+                Ending = "com",
+            }
+        );
         Of(Bought, Shop.Today.AddDays(9), decisions: [claim]).ShouldBeNull();
         Of(Bought with { State = OrderState.NeedsTime }, Shop.Today).ShouldBeNull();
         Of(Bought with { Account = null }, Shop.Today).ShouldBeNull();
         var monthly = Chosen with { Hosting = Chosen.Hosting! with { EveryMonths = 1, CommitMonths = 1 } };
         Of(Bought, Shop.Today, monthly).ShouldBeNull();
-        Of(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("tidemarsh")] }).ShouldBeNull(); // The ordered name had it.
+        // The ordered name had it.
+        Of(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("tidemarsh")] }).ShouldBeNull();
         Of(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("nameyarrow")] }).ShouldNotBeNull();
     }
 
@@ -43,24 +75,58 @@ public class ClaimTests
         var day = Shop.Today.AddDays(5);
         Of(Bought, day.AddDays(1), decisions: [new Leave(day)]).ShouldBeNull();
         Of(Bought, day, decisions: [new Leave(day.AddDays(9))]).ShouldNotBeNull(); // Only planned.
-        Of(Bought, day.AddDays(1), decisions: [new SetRenewing(day, "hosting", Value: false)]).ShouldNotBeNull(); // It runs to the end of its year.
+        // It runs to the end of its year.
+        Of(Bought, day.AddDays(1), decisions: [new SetRenewing(day, "hosting", Value: false)]).ShouldNotBeNull();
     }
 
     [Fact]
     public void The_order_that_claims_joins_the_hosting_for_a_year_at_nothing()
     {
-        var order = Of(Bought, Shop.Today)!.Placed(Guid.NewGuid(), DomainName.Parse("ostlerwren.com")!, "quote_1", Bought.Contact, Guid.NewGuid(), Shop.Today.AddMonths(2));
-        (order.ClaimOf, order.Account, order.Things.Total.Units, order.Things.Payments.Length, order.QuoteAt("tidemarsh")).ShouldBe((Bought.Id, Bought.Account, (Minor)0, 0, "quote_1"));
+        var order = Of(Bought, Shop.Today)!
+            .Placed(
+                Guid.NewGuid(),
+                DomainName.Parse("ostlerwren.com")!,
+                "quote_1",
+                Bought.Contact,
+                Guid.NewGuid(),
+                Shop.Today.AddMonths(2)
+            );
+        (
+            order.ClaimOf,
+            order.Account,
+            order.Things.Total.Units,
+            order.Things.Payments.Length,
+            order.QuoteAt("tidemarsh")
+        ).ShouldBe((Bought.Id, Bought.Account, (Minor)0, 0, "quote_1"));
         order.Steps.Select(step => step.Kind).ShouldBe([StepKind.Register, StepKind.Join]);
         var item = order.Things.Items.Single();
         (item.Included, item.Until, item.Months).ShouldBe((true, Shop.Today.AddMonths(14), 12));
-        order.Things.Domains.Single().ShouldBe(new OrderedDomain("tidemarsh", "Tidemarsh Hosting", DomainName.Parse("ostlerwren.com"), 1, Private: false));
+        order
+            .Things.Domains.Single()
+            .ShouldBe(
+                new OrderedDomain(
+                    "tidemarsh",
+                    "Tidemarsh Hosting",
+                    DomainName.Parse("ostlerwren.com"),
+                    1,
+                    Private: false
+                )
+            );
     }
 
-    private static Claim? Of(Order order, DateOnly today, Candidate? candidate = null, int[]? taken = null, Decision[]? decisions = null)
+    private static Claim? Of(
+        Order order,
+        DateOnly today,
+        Candidate? candidate = null,
+        int[]? taken = null,
+        Decision[]? decisions = null
+    )
     {
         var tenure = Tenure.Of(candidate ?? Chosen, Shop.Books, Shop.Settings, new FaultList()).Value!;
-        var book = (decisions ?? []).Aggregate(DayKeeper.Opened(tenure, order.Id, Guid.NewGuid(), new PaidBy(null, null)), (with, decision) => with.With(decision));
+        var book = (decisions ?? []).Aggregate(
+            DayKeeper.Opened(tenure, order.Id, Guid.NewGuid(), new PaidBy(null, null)),
+            (with, decision) => with.With(decision)
+        );
         return Claim.Of(order, new Outlook(tenure, book, today, 12), (taken ?? []).ToHashSet());
     }
 }

@@ -4,7 +4,15 @@ namespace HomeStart.Core.Tests;
 
 public class ContactTests
 {
-    private static readonly Contact Good = new("Ada Wren", "ada@example.com", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", "+44 (0) 1632 960123");
+    private static readonly Contact Good = new(
+        "Ada Wren",
+        "ada@example.com",
+        "4 Mill Lane",
+        "Hexworth",
+        "HX4 2AB",
+        "GB",
+        "+44 (0) 1632 960123"
+    );
 
     [Fact]
     public void A_whole_contact_has_no_fault() => Faults(Good).ShouldBeEmpty();
@@ -20,7 +28,8 @@ public class ContactTests
     [InlineData("ada wren@example.com")]
     [InlineData("ada@ex@ample.com")]
     [InlineData("ada@example.")]
-    public void What_is_no_mail_address_is_faulted(string mail) => Faults(Good with { Mail = mail }).ShouldBe(["contact.mail"]);
+    public void What_is_no_mail_address_is_faulted(string mail) =>
+        Faults(Good with { Mail = mail }).ShouldBe(["contact.mail"]);
 
     [Theory]
     [InlineData("a@b.c")]
@@ -30,7 +39,8 @@ public class ContactTests
     [Theory]
     [InlineData("a@.com")]
     [InlineData("a@b..")]
-    public void A_dot_stands_between_letters(string mail) => Faults(Good with { Mail = mail }).ShouldBe(["contact.mail"]);
+    public void A_dot_stands_between_letters(string mail) =>
+        Faults(Good with { Mail = mail }).ShouldBe(["contact.mail"]);
 
     [Theory]
     [InlineData("123456", true)]
@@ -39,22 +49,37 @@ public class ContactTests
     [InlineData("0123456789012345678901234567890", false)]
     [InlineData("123456x", false)]
     [InlineData("(0)1-2 345+6", true)]
-    public void A_telephone_has_six_digits_and_at_most_thirty_characters(string number, bool holds) => Faults(Good with { Telephone = number }).Count.ShouldBe(holds ? 0 : 1);
+    public void A_telephone_has_six_digits_and_at_most_thirty_characters(string number, bool holds) =>
+        Faults(Good with { Telephone = number }).Count.ShouldBe(holds ? 0 : 1);
 
     [Theory]
     [InlineData(120, true)]
     [InlineData(121, false)]
-    public void A_field_has_at_most_so_many_characters(int length, bool holds) => Faults(Good with { Town = new string('t', length) }).Count.ShouldBe(holds ? 0 : 1);
+    public void A_field_has_at_most_so_many_characters(int length, bool holds) =>
+        Faults(Good with { Town = new string('t', length) }).Count.ShouldBe(holds ? 0 : 1);
 
     [Theory]
     [InlineData("gb")]
     [InlineData("GBR")]
     [InlineData("G1")]
-    public void A_country_is_two_capital_letters(string country) => Faults(Good with { Country = country }).ShouldBe(["contact.country"]);
+    public void A_country_is_two_capital_letters(string country) =>
+        Faults(Good with { Country = country }).ShouldBe(["contact.country"]);
 
     [Fact]
     public void Everything_missing_is_said_at_once() =>
-        Faults(new Contact("", "", " ", "", "", "", "12")).ShouldBe(["contact.name", "contact.street", "contact.town", "contact.postcode", "contact.country", "contact.mail", "contact.telephone"], ignoreOrder: true);
+        Faults(new Contact("", "", " ", "", "", "", "12"))
+            .ShouldBe(
+                [
+                    "contact.name",
+                    "contact.street",
+                    "contact.town",
+                    "contact.postcode",
+                    "contact.country",
+                    "contact.mail",
+                    "contact.telephone",
+                ],
+                ignoreOrder: true
+            );
 
     [Theory]
     [InlineData("HK", "", null, "")]
@@ -64,7 +89,8 @@ public class ContactTests
     [InlineData("GB", "HX4 2AB", null, "")]
     [InlineData("XX", "", null, "contact.postcode")]
     public void The_country_decides_what_is_asked(string country, string postcode, string? state, string faults) =>
-        string.Join(' ', Faults(Good with { Country = country, Postcode = postcode, State = state }).Order()).ShouldBe(faults);
+        string.Join(' ', Faults(Good with { Country = country, Postcode = postcode, State = state }).Order())
+            .ShouldBe(faults);
 
     [Fact]
     public void An_organisation_may_be_named_and_is_no_longer_than_the_rest()
@@ -89,15 +115,33 @@ public class ContactTests
     [InlineData("12", "GB", null)]
     [InlineData("call me", "GB", null)]
     [InlineData("01632 960123", "", null)]
-    public void A_telephone_is_read_as_people_there_write_it(string typed, string country, string? number) => Telephones.Read(typed, country).ShouldBe(number);
+    public void A_telephone_is_read_as_people_there_write_it(string typed, string country, string? number) =>
+        Telephones.Read(typed, country).ShouldBe(number);
 
     [Theory]
     [InlineData("Ada Wren", "4, Mill; Lane", null, null)]
     [InlineData("Ada \\ \"Wren\"", "4 Mill Lane", "Ostler, Wren; & Co", "WA")]
-    [InlineData("Zoë Łukasiewicz-Åström who has a very long name that must be folded somewhere, between characters", "Überlange Straße 7", "株式会社時計", null)]
-    public void A_card_that_is_written_reads_as_the_contact_it_was(string name, string street, string? organisation, string? state)
+    [InlineData(
+        "Zoë Łukasiewicz-Åström who has a very long name that must be folded somewhere, between characters",
+        "Überlange Straße 7",
+        "株式会社時計",
+        null
+    )]
+    public void A_card_that_is_written_reads_as_the_contact_it_was(
+        string name,
+        string street,
+        string? organisation,
+        string? state
+    )
     {
-        var contact = Good with { Name = name, Street = street, Organisation = organisation, State = state, Telephone = "+441632960123" };
+        var contact = Good with
+        {
+            Name = name,
+            Street = street,
+            Organisation = organisation,
+            State = state,
+            Telephone = "+441632960123",
+        };
         var card = VCard.Write(contact);
         VCard.Read(card).ShouldBe(contact);
         card.Split("\r\n").ShouldAllBe(line => System.Text.Encoding.UTF8.GetByteCount(line) <= 75);
@@ -106,8 +150,23 @@ public class ContactTests
     [Fact]
     public void A_card_of_another_program_is_read_as_far_as_it_goes()
     {
-        var card = "BEGIN:VCARD\nVERSION:3.0\nN:Wren;Ada;;;\nitem1.ADR;TYPE=\"work:home\":;;4 Mill Lane\\nBack door;Hexworth;;HX4 2AB;United Kingdom\nTEL;TYPE=CELL:01632\n  960123\nEMAIL;TYPE=INTERNET:ada@example.com\nPHOTO:xyz\nEND:VCARD\nBEGIN:VCARD\nFN:Other\nEND:VCARD";
-        VCard.Read(card).ShouldBe(new Contact("Ada Wren", "ada@example.com", "4 Mill Lane, Back door", "Hexworth", "HX4 2AB", "GB", "01632 960123"));
+        var card =
+            "BEGIN:VCARD\nVERSION:3.0\nN:Wren;Ada;;;\nitem1.ADR;TYPE=\"work:home\":;;4 Mill Lane\\nBack "
+            + "door;Hexworth;;HX4 2AB;United Kingdom\nTEL;TYPE=CELL:01632\n  "
+            + "960123\nEMAIL;TYPE=INTERNET:ada@example.com\nPHOTO:xyz\nEND:VCARD\nBEGIN:VCARD\nFN:Other\nEND:VCARD";
+        VCard
+            .Read(card)
+            .ShouldBe(
+                new Contact(
+                    "Ada Wren",
+                    "ada@example.com",
+                    "4 Mill Lane, Back door",
+                    "Hexworth",
+                    "HX4 2AB",
+                    "GB",
+                    "01632 960123"
+                )
+            );
         VCard.Read("hello").ShouldBeNull();
         VCard.Read("BEGIN:VCARD\nEND:VCARD").ShouldBeNull();
         VCard.Read("BEGIN:VCARD\nADR:;\\\nEND:VCARD").ShouldNotBeNull();

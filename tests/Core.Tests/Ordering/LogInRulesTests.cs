@@ -13,7 +13,8 @@ public class LogInRulesTests
     [InlineData("ostl", false)]
     [InlineData("ostlerandwre", true)]
     [InlineData("ostlerandwren", false)]
-    public void A_user_name_has_so_many_characters(string user, bool isMet) => Rules.IsMet(LogInRule.UserLength, user, "").ShouldBe(isMet);
+    public void A_user_name_has_so_many_characters(string user, bool isMet) =>
+        Rules.IsMet(LogInRule.UserLength, user, "").ShouldBe(isMet);
 
     [Theory]
     [InlineData("ostler7", true)]
@@ -21,17 +22,20 @@ public class LogInRulesTests
     [InlineData("Ostler", false)]
     [InlineData("ost-ler", false)]
     [InlineData("östler", false)]
-    public void It_is_of_small_letters_with_digits_after_the_first(string user, bool isMet) => Rules.IsMet(LogInRule.UserLetters, user, "").ShouldBe(isMet);
+    public void It_is_of_small_letters_with_digits_after_the_first(string user, bool isMet) =>
+        Rules.IsMet(LogInRule.UserLetters, user, "").ShouldBe(isMet);
 
     [Fact]
-    public void Digits_only_where_the_host_takes_them() => (Rules with { DigitsInUser = false }).IsMet(LogInRule.UserLetters, "ostler7", "").ShouldBe(false);
+    public void Digits_only_where_the_host_takes_them() =>
+        (Rules with { DigitsInUser = false }).IsMet(LogInRule.UserLetters, "ostler7", "").ShouldBe(false);
 
     [Theory]
     [InlineData("admin", false)]
     [InlineData("admin99", false)]
     [InlineData("postmaster", false)]
     [InlineData("administer", true)]
-    public void It_is_none_that_is_tried_first(string user, bool isMet) => Rules.IsMet(LogInRule.UserNotObvious, user, "").ShouldBe(isMet);
+    public void It_is_none_that_is_tried_first(string user, bool isMet) =>
+        Rules.IsMet(LogInRule.UserNotObvious, user, "").ShouldBe(isMet);
 
     [Theory]
     [InlineData("4071", true, true, true)]
@@ -46,8 +50,17 @@ public class LogInRulesTests
     [InlineData("1212", true, true, false)]
     [InlineData("123123", true, true, false)]
     [InlineData("1221", true, true, true)]
-    public void A_passcode_is_digits_that_neither_run_nor_repeat(string passcode, bool digits, bool noRun, bool noRepeat) =>
-        (Rules.IsMet(LogInRule.PasscodeDigits, "", passcode), Rules.IsMet(LogInRule.PasscodeNoRun, "", passcode), Rules.IsMet(LogInRule.PasscodeNoRepeat, "", passcode)).ShouldBe((digits, noRun, noRepeat));
+    public void A_passcode_is_digits_that_neither_run_nor_repeat(
+        string passcode,
+        bool digits,
+        bool noRun,
+        bool noRepeat
+    ) =>
+        (
+            Rules.IsMet(LogInRule.PasscodeDigits, "", passcode),
+            Rules.IsMet(LogInRule.PasscodeNoRun, "", passcode),
+            Rules.IsMet(LogInRule.PasscodeNoRepeat, "", passcode)
+        ).ShouldBe((digits, noRun, noRepeat));
 
     [Fact]
     public void Nothing_is_said_of_what_is_empty_and_all_must_be_met_to_be_taken()

@@ -16,7 +16,8 @@ public class OrderLetterTests
     [InlineData(OrderState.Working, OrderState.Completed, OrderNews.Completed)]
     [InlineData(OrderState.Working, OrderState.Working, null)]
     [InlineData(OrderState.Completed, OrderState.Completed, null)]
-    public void Only_what_the_owner_would_want_to_know_is_news(OrderState? before, OrderState now, OrderNews? news) => OrderNewsOf.Change(before, now).ShouldBe(news);
+    public void Only_what_the_owner_would_want_to_know_is_news(OrderState? before, OrderState now, OrderNews? news) =>
+        OrderNewsOf.Change(before, now).ShouldBe(news);
 
     [Fact]
     public void Text_and_html_say_the_same_and_what_owners_type_is_no_markup()
@@ -24,7 +25,12 @@ public class OrderLetterTests
         var order = Order("<b>Ada</b> & Co");
         foreach (var news in Enum.GetValues<OrderNews>())
         {
-            var letter = OrderLetters.Of(news, order, Guid.Empty, new Uri("http://localhost:5080/sites/one/orders/two"));
+            var letter = OrderLetters.Of(
+                news,
+                order,
+                Guid.Empty,
+                new Uri("http://localhost:5080/sites/one/orders/two")
+            );
             letter.Subject.ShouldEndWith($"({order.Reference})");
             letter.To.ShouldBe("ada@ostlerwren.example");
             letter.Text.ShouldContain("Dear <b>Ada</b> & Co,");
@@ -43,13 +49,22 @@ public class OrderLetterTests
 
     [Fact]
     public void Every_piece_of_news_has_a_subject_of_its_own() =>
-        Enum.GetValues<OrderNews>().Select(news => OrderLetters.Of(news, Order("Ada"), Guid.Empty, new Uri("http://localhost/")).Subject).ShouldBeUnique();
+        Enum.GetValues<OrderNews>()
+            .Select(news => OrderLetters.Of(news, Order("Ada"), Guid.Empty, new Uri("http://localhost/")).Subject)
+            .ShouldBeUnique();
 
     [Fact]
     public void Only_addresses_of_our_own_become_links()
     {
         var home = new Uri("http://localhost:5080");
-        var letter = new ArrivedLetter("1", "", "", "", default, "Look:\nhttp://localhost:5080/sites/a\r\nor http://elsewhere.example/x and http://localhost:50801/y end");
+        var letter = new ArrivedLetter(
+            "1",
+            "",
+            "",
+            "",
+            default,
+            "Look:\nhttp://localhost:5080/sites/a\r\nor http://elsewhere.example/x and http://localhost:50801/y end"
+        );
         var parts = LetterWire.Of(letter, [home], new Uri("http://bank.example/pages/")).Parts;
         parts.Where(part => part.Path is not null).Select(part => part.Path).ShouldBe(["/sites/a"]);
         string.Concat(parts.Select(part => part.Text)).ShouldBe(letter.Text.ReplaceLineEndings("\n"));
@@ -62,8 +77,34 @@ public class OrderLetterTests
             [new Payment("nameyarrow", "Nameyarrow", twelve)],
             null,
             [new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("ostlerwren.com"), 1, Private: false)],
-            [new OrderedItem(LineKind.Domain, "ostlerwren.com", "ostlerwren.com", "nameyarrow", "Nameyarrow", 1, 12, twelve, new DateOnly(2026, 12, 1), new DateOnly(2027, 12, 1), Included: false)],
-            twelve);
-        return new Order(Guid.NewGuid(), Guid.NewGuid(), "A", new DateOnly(2026, 12, 1), new Contact(name, "ada@ostlerwren.example", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null), things) { CardToken = "secret-token", CardEnding = "0004" };
+            [
+                new OrderedItem(
+                    LineKind.Domain,
+                    "ostlerwren.com",
+                    "ostlerwren.com",
+                    "nameyarrow",
+                    "Nameyarrow",
+                    1,
+                    12,
+                    twelve,
+                    new DateOnly(2026, 12, 1),
+                    new DateOnly(2027, 12, 1),
+                    Included: false
+                ),
+            ],
+            twelve
+        );
+        return new Order(
+            Guid.NewGuid(),
+            Guid.NewGuid(),
+            "A",
+            new DateOnly(2026, 12, 1),
+            new Contact(name, "ada@ostlerwren.example", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null),
+            things
+        )
+        {
+            CardToken = "secret-token",
+            CardEnding = "0004",
+        };
     }
 }

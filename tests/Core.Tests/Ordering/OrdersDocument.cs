@@ -2,7 +2,10 @@ using System.Text;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>docs/orders.md is made from the flow itself: every way through it is walked, and what is met with is drawn. Where the flow changes, this writes the page anew and fails once.</summary>
+/// <summary>
+/// docs/orders.md is made from the flow itself: every way through it is walked, and what is met with is drawn. Where
+/// the flow changes, this writes the page anew and fails once.
+/// </summary>
 public class OrdersDocument
 {
     private const string Begin = "<!-- made from the code by tests/Core.Tests/Ordering/OrdersDocument.cs -->";
@@ -28,20 +31,37 @@ public class OrdersDocument
     {
         var moves = Walk();
         var text = new StringBuilder("```mermaid\nstateDiagram-v2\n    [*] --> Working: placed\n");
-        foreach (var move in moves.GroupBy(move => (move.From, move.To)).OrderBy(move => move.Key.From).ThenBy(move => move.Key.To))
+        foreach (
+            var move in moves
+                .GroupBy(move => (move.From, move.To))
+                .OrderBy(move => move.Key.From)
+                .ThenBy(move => move.Key.To)
+        )
         {
-            text.Append($"    {move.Key.From} --> {move.Key.To}: {string.Join(", ", move.Select(one => one.Why).Distinct().Order(StringComparer.Ordinal))}\n");
+            text.Append(
+                $"    {move.Key.From} --> {move.Key.To}: "
+                    + $"{string.Join(", ", move.Select(one => one.Why).Distinct().Order(StringComparer.Ordinal))}\n"
+            );
         }
 
-        foreach (var last in moves.Select(move => move.To).Distinct().Where(state => moves.All(move => move.From != state)).Order())
+        foreach (
+            var last in moves
+                .Select(move => move.To)
+                .Distinct()
+                .Where(state => moves.All(move => move.From != state))
+                .Order()
+        )
         {
             text.Append($"    {last} --> [*]\n");
         }
 
-        text.Append("```\n\n| step | who is asked | can be undone |\n|---|---|---|\n");
+        text.Append("```\n\n<!-- prettier-ignore -->\n| step | who is asked | can be undone |\n|---|---|---|\n");
         foreach (var step in Start().Steps.DistinctBy(step => step.Kind))
         {
-            text.Append($"| {Word(step.Kind)} | {Who(step.Kind)} | {(moves.Any(move => move.Undone == step.Kind) ? "yes" : "no")} |\n");
+            text.Append(
+                $"| {Word(step.Kind)} | {Who(step.Kind)} | "
+                    + $"{(moves.Any(move => move.Undone == step.Kind) ? "yes" : "no")} |\n"
+            );
         }
 
         return text.ToString();
@@ -69,7 +89,12 @@ public class OrdersDocument
             }
         }
 
-        return [.. moves.Where(move => move.From != move.To || move.Undone is not null).Select(move => move.From == move.To ? move with { Why = "a step is undone" } : move)];
+        return
+        [
+            .. moves
+                .Where(move => move.From != move.To || move.Undone is not null)
+                .Select(move => move.From == move.To ? move with { Why = "a step is undone" } : move),
+        ];
     }
 
     private static IEnumerable<(Order After, string Why, StepKind? Undone)> After(Order order)
@@ -78,37 +103,70 @@ public class OrdersDocument
         {
             var begun = OrderFlow.Begun(order, action);
             var word = Word(action.Step.Kind);
-            yield return (OrderFlow.After(begun, action, Outcome.Done with { Account = null }), action.Kind == ActionKind.Undo ? "all is undone" : $"{word} done", action.Kind == ActionKind.Undo ? action.Step.Kind : null);
+            yield return (
+                OrderFlow.After(begun, action, Outcome.Done with { Account = null }),
+                action.Kind == ActionKind.Undo ? "all is undone" : $"{word} done",
+                action.Kind == ActionKind.Undo ? action.Step.Kind : null
+            );
             yield return (OrderFlow.After(begun, action, Outcome.NoAnswer()), "no answer three times", null);
-            if (action is { Kind: ActionKind.Do, Step: { Kind: StepKind.Hold or StepKind.Transfer, Status: StepStatus.Waiting } })
+            if (
+                action is
+                { Kind: ActionKind.Do, Step: { Kind: StepKind.Hold or StepKind.Transfer, Status: StepStatus.Waiting } }
+            )
             {
-                yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.Pending)), Waits(action.Step), null);
+                yield return (
+                    OrderFlow.After(begun, action, new Outcome(OutcomeState.Pending)),
+                    Waits(action.Step),
+                    null
+                );
             }
 
             if (action.Step.Refused == 0)
             {
-                yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.Refused, "refused")), action.Kind == ActionKind.Undo ? "undoing refused" : $"{word} refused", null);
+                yield return (
+                    OrderFlow.After(begun, action, new Outcome(OutcomeState.Refused, "refused")),
+                    action.Kind == ActionKind.Undo ? "undoing refused" : $"{word} refused",
+                    null
+                );
             }
 
             if (action.Kind is ActionKind.AskThenDo or ActionKind.Settle)
             {
-                yield return (OrderFlow.After(begun, action, new Outcome(OutcomeState.NeverHappened)), "it never happened", null);
+                yield return (
+                    OrderFlow.After(begun, action, new Outcome(OutcomeState.NeverHappened)),
+                    "it never happened",
+                    null
+                );
             }
         }
 
         foreach (var look in OrderFlow.Looks(order))
         {
-            yield return (OrderFlow.After(order, look, Outcome.Done), look.Step.Kind == StepKind.Transfer ? "the domain has come" : "the owner says yes or pays", null);
+            yield return (
+                OrderFlow.After(order, look, Outcome.Done),
+                look.Step.Kind == StepKind.Transfer ? "the domain has come" : "the owner says yes or pays",
+                null
+            );
             if (look.Step.Refused == 0)
             {
-                yield return (OrderFlow.After(order, look, new Outcome(OutcomeState.Refused, "refused")), look.Step.Kind == StepKind.Transfer ? "the present seller refuses" : "the owner says no or does not pay", null);
+                yield return (
+                    OrderFlow.After(order, look, new Outcome(OutcomeState.Refused, "refused")),
+                    look.Step.Kind == StepKind.Transfer
+                        ? "the present seller refuses"
+                        : "the owner says no or does not pay",
+                    null
+                );
             }
         }
 
         if (order.State is OrderState.NeedsPayment or OrderState.NeedsPatience)
         {
             yield return order.State == OrderState.NeedsPayment
-                ? (OrderFlow.Resumed(order, new OtherPayment(PayWay.Card, "card_other", "0002")), "the owner pays another way", null)
+                ? (
+                    OrderFlow.Resumed(order, new OtherPayment(PayWay.Card, "card_other", "0002")),
+                    "the owner pays another way",
+                    null
+                )
                 : (OrderFlow.Resumed(order, null), "the owner tries again", null);
         }
 
@@ -118,24 +176,61 @@ public class OrdersDocument
         }
     }
 
-    private static string Place(Order order) => $"{order.State} {order.IsGivenUp} {string.Join(' ', order.Steps.Select(step => $"{step.Kind}{step.Status}{step.Unanswered}{step.Refused}"))}";
+    private static string Place(Order order) =>
+        $"{order.State} {order.IsGivenUp} "
+        + $"{string.Join(' ', order.Steps.Select(step => $"{step.Kind}{step.Status}{step.Unanswered}{step.Refused}"))}";
 
-    private static string Waits(OrderStep step) => step.Kind == StepKind.Transfer ? "the move has begun" : step.Way == PayWay.Invoice ? "an invoice is sent" : "bank or wallet want a yes";
+    private static string Waits(OrderStep step) =>
+        step.Kind == StepKind.Transfer ? "the move has begun"
+        : step.Way == PayWay.Invoice ? "an invoice is sent"
+        : "bank or wallet want a yes";
 
-    // A domain is moved in and one registered, one seller is paid by card and one against an invoice: every kind of step is in it.
+    // A domain is moved in and one registered, one seller is paid by card and one against an invoice: every kind of
+    // step is in it.
     private static Order Start()
     {
         var placed = Placing.Of(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
-        var other = new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("wren.com"), 1, false) { Route = DomainRoute.Transfer };
-        var things = placed with { Domains = [.. placed.Domains, other], Payments = [.. placed.Payments, new Payment("nameyarrow", "Nameyarrow", placed.Total) { Way = PayWay.Invoice }] };
-        return OrderFlow.Planned(new Order(Guid.Empty, Guid.Empty, "A", Shop.Today, new Contact("", "", "", "", "", "", null), things) { CardToken = "card", CardEnding = "0004" });
+        var other = new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("wren.com"), 1, false)
+        {
+            Route = DomainRoute.Transfer,
+        };
+        var things = placed with
+        {
+            Domains = [.. placed.Domains, other],
+            Payments =
+            [
+                .. placed.Payments,
+                new Payment("nameyarrow", "Nameyarrow", placed.Total) { Way = PayWay.Invoice },
+            ],
+        };
+        return OrderFlow.Planned(
+            new Order(Guid.Empty, Guid.Empty, "A", Shop.Today, new Contact("", "", "", "", "", "", null), things)
+            {
+                CardToken = "card",
+                CardEnding = "0004",
+            }
+        );
     }
 
     private static string Word(StepKind kind) =>
-        kind switch { StepKind.Hold => "hold", StepKind.Prepare => "prepare", StepKind.Register => "register", StepKind.Transfer => "move", StepKind.Join => "join", StepKind.Capture => "capture", _ => throw new ArgumentOutOfRangeException(nameof(kind)) };
+        kind switch
+        {
+            StepKind.Hold => "hold",
+            StepKind.Prepare => "prepare",
+            StepKind.Register => "register",
+            StepKind.Transfer => "move",
+            StepKind.Join => "join",
+            StepKind.Capture => "capture",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+        };
 
     private static string Who(StepKind kind) =>
-        kind switch { StepKind.Hold or StepKind.Capture => "the payment processor", StepKind.Prepare => "the host", _ => "the registrar" };
+        kind switch
+        {
+            StepKind.Hold or StepKind.Capture => "the payment processor",
+            StepKind.Prepare => "the host",
+            _ => "the registrar",
+        };
 
     private sealed record Move(OrderState From, OrderState To, string Why, StepKind? Undone);
 }

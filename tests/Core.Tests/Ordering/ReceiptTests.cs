@@ -8,7 +8,8 @@ namespace HomeStart.Core.Tests;
 /// <summary>Receipts add up to what was paid, to the penny, on paper and in UBL.</summary>
 public class ReceiptTests
 {
-    private static readonly XNamespace Parts = "urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2";
+    private static readonly XNamespace Parts =
+        "urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2";
     private static readonly XNamespace Basic = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
 
     /// <summary>Tax on top, tax inside, several lines, a discount, two sellers.</summary>
@@ -35,7 +36,9 @@ public class ReceiptTests
             var bill = costing.Run.Bills.Single(bill => bill.Date == Today && bill.Book!.Id == payment.Book);
             var taxed = costing.Counting.Tax(bill.Book, bill.Sum);
             (receipt.Net.Units, receipt.Tax.Units, payment.Amount.Units).ShouldBe((taxed.Net, taxed.Tax, taxed.Total));
-            receipt.Lines.Aggregate(Money.Zero(receipt.Net.Currency), (sum, line) => sum + line.Net).ShouldBe(receipt.Net);
+            receipt
+                .Lines.Aggregate(Money.Zero(receipt.Net.Currency), (sum, line) => sum + line.Net)
+                .ShouldBe(receipt.Net);
             receipt.Lines.Length.ShouldBe(bill.Lines.Count);
             if (bill.Book!.Tax is { PricesInclude: false })
             {
@@ -43,11 +46,19 @@ public class ReceiptTests
             }
 
             var xml = XDocument.Parse(UblInvoice.Write(receipt).ToString()).Root!;
-            decimal Sum(string name) => xml.Descendants(Basic + name).Where(element => element.Parent!.Name != Parts + "InvoiceLine").Select(element => decimal.Parse(element.Value)).First();
-            xml.Elements(Parts + "InvoiceLine").Sum(line => decimal.Parse(line.Element(Basic + "LineExtensionAmount")!.Value)).ShouldBe(Sum("LineExtensionAmount"));
+            decimal Sum(string name) =>
+                xml.Descendants(Basic + name)
+                    .Where(element => element.Parent!.Name != Parts + "InvoiceLine")
+                    .Select(element => decimal.Parse(element.Value))
+                    .First();
+            xml.Elements(Parts + "InvoiceLine")
+                .Sum(line => decimal.Parse(line.Element(Basic + "LineExtensionAmount")!.Value))
+                .ShouldBe(Sum("LineExtensionAmount"));
             (Sum("TaxExclusiveAmount") + Sum("TaxAmount")).ShouldBe(Sum("TaxInclusiveAmount"));
             Sum("TaxInclusiveAmount").ShouldBe(decimal.Parse(payment.Amount.ToAmount()));
-            xml.Descendants().Attributes("currencyID").ShouldAllBe(currency => currency.Value == payment.Amount.Currency.Code);
+            xml.Descendants()
+                .Attributes("currencyID")
+                .ShouldAllBe(currency => currency.Value == payment.Amount.Currency.Code);
         }
     }
 
@@ -55,12 +66,31 @@ public class ReceiptTests
     public void The_elements_stand_in_the_order_of_the_standard()
     {
         var xml = UblInvoice.Write(Receipt.Of(Ordered(Choosing("tidemarsh", "slipway", 12)), "tidemarsh")!).Root!;
-        xml.Elements().Select(element => element.Name.LocalName).Distinct().ShouldBe(
-        [
-            "CustomizationID", "ID", "IssueDate", "InvoiceTypeCode", "DocumentCurrencyCode", "OrderReference", "AccountingSupplierParty", "AccountingCustomerParty", "TaxTotal", "LegalMonetaryTotal", "InvoiceLine",
-        ]);
-        xml.Descendants(Parts + "ClassifiedTaxCategory").ShouldAllBe(category => category.Element(Basic + "ID")!.Value == "S" && category.Element(Basic + "Percent")!.Value == "20");
-        xml.Descendants(Parts + "InvoicePeriod").First().Elements().Select(day => day.Value).ShouldBe(["2026-12-01", "2027-11-30"]);
+        xml.Elements()
+            .Select(element => element.Name.LocalName)
+            .Distinct()
+            .ShouldBe([
+                "CustomizationID",
+                "ID",
+                "IssueDate",
+                "InvoiceTypeCode",
+                "DocumentCurrencyCode",
+                "OrderReference",
+                "AccountingSupplierParty",
+                "AccountingCustomerParty",
+                "TaxTotal",
+                "LegalMonetaryTotal",
+                "InvoiceLine",
+            ]);
+        xml.Descendants(Parts + "ClassifiedTaxCategory")
+            .ShouldAllBe(category =>
+                category.Element(Basic + "ID")!.Value == "S" && category.Element(Basic + "Percent")!.Value == "20"
+            );
+        xml.Descendants(Parts + "InvoicePeriod")
+            .First()
+            .Elements()
+            .Select(day => day.Value)
+            .ShouldBe(["2026-12-01", "2027-11-30"]);
         xml.Descendants(Basic + "Name").Select(name => name.Value).ShouldContain("<Ada> & Wren");
     }
 
@@ -70,10 +100,16 @@ public class ReceiptTests
         var order = Ordered(Choosing("tidemarsh", "slipway", 12));
         var payment = order.Things.Payments[0];
         Category(payment with { Tax = Money.Zero(payment.Amount.Currency), TaxPercent = null }).ShouldBe("O");
-        Category(payment with { Tax = Money.Zero(payment.Amount.Currency), TaxPercent = ExactDecimal.Whole(0) }).ShouldBe("Z");
+        Category(payment with { Tax = Money.Zero(payment.Amount.Currency), TaxPercent = ExactDecimal.Whole(0) })
+            .ShouldBe("Z");
 
         string Category(Payment paid) =>
-            UblInvoice.Write(Receipt.Of(order with { Things = order.Things with { Payments = [paid] } }, "tidemarsh")!).Descendants(Parts + "TaxCategory").Single().Element(Basic + "ID")!.Value;
+            UblInvoice
+                .Write(Receipt.Of(order with { Things = order.Things with { Payments = [paid] } }, "tidemarsh")!)
+                .Descendants(Parts + "TaxCategory")
+                .Single()
+                .Element(Basic + "ID")!
+                .Value;
     }
 
     [Fact]
@@ -82,23 +118,49 @@ public class ReceiptTests
         var order = Ordered(Choosing("tidemarsh", "slipway", 12));
         Receipt.Of(order, "nameyarrow").ShouldBeNull();
         Receipt.Of(order with { State = OrderState.Working }, "tidemarsh").ShouldBeNull();
-        Receipt.Of(order with { Things = order.Things with { Payments = [order.Things.Payments[0] with { Tax = null }] } }, "tidemarsh").ShouldBeNull();
+        Receipt
+            .Of(
+                order with
+                {
+                    Things = order.Things with { Payments = [order.Things.Payments[0] with { Tax = null }] },
+                },
+                "tidemarsh"
+            )
+            .ShouldBeNull();
         Receipt.Of(order, "tidemarsh")!.Number.ShouldBe(order.Reference + "-1");
     }
 
     [Fact]
     public void A_receipt_and_a_key_sheet_fit_on_a_page_each_and_say_what_was_paid()
     {
-        var order = Ordered(Choosing("tidemarsh", "slipway", 12)) with { Account = new HostAccount("ac1", "https://panel.tidemarsh.example.net/", "ac1", "web1.tidemarsh.example.net", "203.0.113.9", "2001:db8::9", ["ns1.tidemarsh.example.net"], "sftp.tidemarsh.example.net", "mail.tidemarsh.example.net") };
+        var order = Ordered(Choosing("tidemarsh", "slipway", 12)) with
+        {
+            Account = new HostAccount(
+                "ac1",
+                "https://panel.tidemarsh.example.net/",
+                "ac1",
+                "web1.tidemarsh.example.net",
+                "203.0.113.9",
+                "2001:db8::9",
+                ["ns1.tidemarsh.example.net"],
+                "sftp.tidemarsh.example.net",
+                "mail.tidemarsh.example.net"
+            ),
+        };
         var receipt = OrderReports.Of(Receipt.Of(order, "tidemarsh")!);
         receipt.Rows[^1].Cells[^1].ShouldBe(order.Things.Total.ToAmount());
         receipt.Rows[^2].Label.ShouldBe("Tax at 20%");
         var sheet = OrderReports.KeySheet(order);
         sheet.Rows.Select(row => row.Label).ShouldContain("Log in");
-        sheet.Rows.SelectMany(row => row.Cells).ShouldNotContain(cell => cell.Contains("secret-token", StringComparison.Ordinal));
+        sheet
+            .Rows.SelectMany(row => row.Cells)
+            .ShouldNotContain(cell => cell.Contains("secret-token", StringComparison.Ordinal));
         foreach (var report in new[] { receipt, sheet })
         {
-            using var pdf = PdfReader.Open(new MemoryStream(PdfReport.Write(report, Today)), PdfDocumentOpenMode.Import);
+            using var pdf = PdfReader.Open(
+                new MemoryStream(PdfReport.Write(report, Today)),
+                PdfDocumentOpenMode.Import
+            );
             pdf.PageCount.ShouldBe(1);
         }
     }
@@ -106,11 +168,27 @@ public class ReceiptTests
     [Fact]
     public void An_open_invoice_says_what_is_to_pay_and_until_when_and_a_paid_one_does_not()
     {
-        var order = OrderFlow.Planned(ByInvoice(Ordered(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name("nameyarrow")))), "tidemarsh"));
+        var order = OrderFlow.Planned(
+            ByInvoice(
+                Ordered(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name("nameyarrow")))),
+                "tidemarsh"
+            )
+        );
         var waiting = order with
         {
             State = OrderState.NeedsTransfer,
-            Steps = [.. order.Steps.Select(step => step is { Kind: StepKind.Hold, Way: PayWay.Invoice } ? step with { Status = StepStatus.Pending, Pending = new Pending(Until: Today.AddDays(14)) } : step)],
+            Steps =
+            [
+                .. order.Steps.Select(step =>
+                    step is { Kind: StepKind.Hold, Way: PayWay.Invoice }
+                        ? step with
+                        {
+                            Status = StepStatus.Pending,
+                            Pending = new Pending(Until: Today.AddDays(14)),
+                        }
+                        : step
+                ),
+            ],
         };
         var invoice = Receipt.Of(waiting, "tidemarsh").ShouldNotBeNull();
         (invoice.DueOn, invoice.Number).ShouldBe((Today.AddDays(14), Receipt.NumberOf(order, "tidemarsh")));
@@ -126,7 +204,8 @@ public class ReceiptTests
         Of(paid, "PayableAmount").ShouldBe(["0.00"]);
         OrderReports.Of(paid).Title.ShouldStartWith("Receipt ");
 
-        static List<string> Of(Receipt receipt, string element) => [.. UblInvoice.Write(receipt).Descendants(Basic + element).Select(found => found.Value)];
+        static List<string> Of(Receipt receipt, string element) =>
+            [.. UblInvoice.Write(receipt).Descendants(Basic + element).Select(found => found.Value)];
     }
 
     [Fact]
@@ -135,22 +214,52 @@ public class ReceiptTests
         var order = Ordered(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name("nameyarrow"))));
         PayWords.Of(order).ShouldBe("by the card that ends in 0004");
         PayWords.Of(ByInvoice(order, "tidemarsh")).ShouldBe("by the card that ends in 0004 and by bank transfer");
-        var some = order.Things.Payments[0] with { FromBalance = new Money(100, order.Things.Payments[0].Amount.Currency), Way = PayWay.Wallet };
-        PayWords.Of(order with { Things = order.Things with { Payments = [some] } }).ShouldBe("from your balance and by your wallet");
-        PayWords.Of(order with { Things = order.Things with { Payments = [some with { FromBalance = some.Amount }] } }).ShouldBe("from your balance");
+        var some = order.Things.Payments[0] with
+        {
+            FromBalance = new Money(100, order.Things.Payments[0].Amount.Currency),
+            Way = PayWay.Wallet,
+        };
+        PayWords
+            .Of(order with { Things = order.Things with { Payments = [some] } })
+            .ShouldBe("from your balance and by your wallet");
+        PayWords
+            .Of(order with { Things = order.Things with { Payments = [some with { FromBalance = some.Amount }] } })
+            .ShouldBe("from your balance");
         PayWords.Of(order with { Things = order.Things with { Payments = [] } }).ShouldBe("with nothing due");
-        (some.By(PayWay.Balance).Units, some.By(PayWay.Wallet)).ShouldBe(((Minor)100, some.Amount - some.FromBalance!.Value));
+        (some.By(PayWay.Balance).Units, some.By(PayWay.Wallet)).ShouldBe(
+            ((Minor)100, some.Amount - some.FromBalance!.Value)
+        );
     }
 
     private static Order ByInvoice(Order order, string book) =>
-        order with { Things = order.Things with { Payments = [.. order.Things.Payments.Select(payment => payment.Book == book ? payment with { Way = PayWay.Invoice } : payment)] } };
+        order with
+        {
+            Things = order.Things with
+            {
+                Payments =
+                [
+                    .. order.Things.Payments.Select(payment =>
+                        payment.Book == book ? payment with { Way = PayWay.Invoice } : payment
+                    ),
+                ],
+            },
+        };
 
     private static Order Ordered(Site site)
     {
         var things = Placing.Of(Costed(site)).Value.ShouldNotBeNull();
-        return new Order(Guid.NewGuid(), Guid.NewGuid(), "A", Today, new Contact("<Ada> & Wren", "ada@ostlerwren.example", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null), things)
+        return new Order(
+            Guid.NewGuid(),
+            Guid.NewGuid(),
+            "A",
+            Today,
+            new Contact("<Ada> & Wren", "ada@ostlerwren.example", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null),
+            things
+        )
         {
-            State = OrderState.Completed, CardToken = "secret-token", CardEnding = "0004",
+            State = OrderState.Completed,
+            CardToken = "secret-token",
+            CardEnding = "0004",
         };
     }
 }

@@ -11,22 +11,38 @@ public class TermsTests
     {
         var terms = TermWords.Of(Costed(Choosing("tidemarsh", "slipway", 12)));
         terms.ShouldAllBe(term => term.Seller == "Tidemarsh Hosting");
-        terms.Select(term => term.Sentence).ShouldBe(
-        [
-            "Slipway renews by itself on 1 December 2027 for £107.88 and tax, each year from then on, until you cancel it.",
-            "ostlerwren.com renews by itself on 1 December 2027 for £16.90 and tax, each year from then on, until you cancel it.",
-            "ostlerwren.com cannot be given back once it is registered.",
-            "Until 31 December 2026 the hosting can be given back and £43.06 comes back, without the domain, the set-up fee and the extra “Contact privacy”.",
-            "How long before a renewal you must cancel is not stated: do it in good time.",
-        ]);
+        terms
+            .Select(term => term.Sentence)
+            .ShouldBe([
+                "Slipway renews by itself on 1 December 2027 for £107.88 and tax, each year from then on, "
+                    + "until you cancel it.",
+                "ostlerwren.com renews by itself on 1 December 2027 for £16.90 and tax, each year from then "
+                    + "on, until you cancel it.",
+                "ostlerwren.com cannot be given back once it is registered.",
+                "Until 31 December 2026 the hosting can be given back and £43.06 comes back, without the "
+                    + "domain, the set-up fee and the extra “Contact privacy”.",
+                "How long before a renewal you must cancel is not stated: do it in good time.",
+            ]);
     }
 
     [Fact]
     public void Two_sellers_stand_apart_and_a_book_with_tax_inside_adds_none()
     {
-        var apart = TermWords.Of(Costed(Do(Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Name("nameyarrow") with { Years = 3 }))));
+        var apart = TermWords.Of(
+            Costed(
+                Do(Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Name("nameyarrow") with { Years = 3 }))
+            )
+        );
         apart.Select(term => term.Seller).Distinct().Count().ShouldBe(2);
-        apart.Single(term => term.Sentence.StartsWith("ostlerwren.com renews", StringComparison.Ordinal)).ShouldBe(new AgreedTerm("Nameyarrow", "ostlerwren.com renews by itself on 1 December 2029 for £14.60 and tax, each year from then on, until you cancel it."));
+        apart
+            .Single(term => term.Sentence.StartsWith("ostlerwren.com renews", StringComparison.Ordinal))
+            .ShouldBe(
+                new AgreedTerm(
+                    "Nameyarrow",
+                    "ostlerwren.com renews by itself on 1 December 2029 for £14.60 and tax, each year from "
+                        + "then on, until you cancel it."
+                )
+            );
         TermWords.Of(Costed(Choosing("loomgate", "warp", 12)))[0].Sentence.ShouldNotContain("and tax");
     }
 
@@ -34,22 +50,52 @@ public class TermsTests
     public void A_commitment_paid_monthly_and_a_renewal_without_a_price_are_said()
     {
         var salt = TermWords.Of(Costed(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"))));
-        salt.ShouldContain(term => term.Sentence.Contains("You commit to", StringComparison.Ordinal) && term.Sentence.Contains("for 1 year", StringComparison.Ordinal));
+        salt.ShouldContain(term =>
+            term.Sentence.Contains("You commit to", StringComparison.Ordinal)
+            && term.Sentence.Contains("for 1 year", StringComparison.Ordinal)
+        );
         var book = Books.Single(known => known.Id == "nameyarrow");
         OfferBook[] unstated = [book with { Domains = [.. book.Domains.Select(price => price with { Renew = null })] }];
         var costing = Coster.Cost(new Candidate(null, [Name("nameyarrow")]), unstated, Settings).Value!;
-        TermWords.Of(costing)[0].Sentence.ShouldBe("ostlerwren.com renews by itself on 1 December 2027, each year from then on, until you cancel it; what it costs then is not stated.");
+        TermWords
+            .Of(costing)[0]
+            .Sentence.ShouldBe(
+                "ostlerwren.com renews by itself on 1 December 2027, each year from then on, until you cancel "
+                    + "it; what it costs then is not stated."
+            );
     }
 
     [Fact]
     public void Giving_back_is_as_the_totals_have_it()
     {
-        foreach (var (book, plan, every) in new[] { ("tidemarsh", "slipway", 12), ("plainstone", "lintel", 1), ("ninebridge", "footbridge", 1), ("quillhaven", "inkwell", 12), ("fernhollow", "clearing", 12), ("loomgate", "warp", 12) })
+        foreach (
+            var (book, plan, every) in new[]
+            {
+                ("tidemarsh", "slipway", 12),
+                ("plainstone", "lintel", 1),
+                ("ninebridge", "footbridge", 1),
+                ("quillhaven", "inkwell", 12),
+                ("fernhollow", "clearing", 12),
+                ("loomgate", "warp", 12),
+            }
+        )
         {
             var costing = Costed(Choosing(book, plan, every));
             var refund = costing.Totals.Refundable;
-            var term = Terms.Of(costing).Single(term => term.Kind is TermKind.GivenBack or TermKind.GivenBackFrom or TermKind.GivingBackNotStated);
-            term.Kind.ShouldBe(refund.Reason switch { null or NoRefund.NothingLeft => TermKind.GivenBack, NoRefund.CommitTooShort => TermKind.GivenBackFrom, _ => TermKind.GivingBackNotStated }, book);
+            var term = Terms
+                .Of(costing)
+                .Single(term =>
+                    term.Kind is TermKind.GivenBack or TermKind.GivenBackFrom or TermKind.GivingBackNotStated
+                );
+            term.Kind.ShouldBe(
+                refund.Reason switch
+                {
+                    null or NoRefund.NothingLeft => TermKind.GivenBack,
+                    NoRefund.CommitTooShort => TermKind.GivenBackFrom,
+                    _ => TermKind.GivingBackNotStated,
+                },
+                book
+            );
             if (term.Kind == TermKind.GivenBack)
             {
                 (term.Date, term.Amount!.Value.Units).ShouldBe((refund.LastDay, refund.Amount));
@@ -60,12 +106,27 @@ public class TermsTests
     [Fact]
     public void Every_renewal_is_the_first_bill_after_today_that_has_it()
     {
-        foreach (var (book, plan, every) in new[] { ("tidemarsh", "slipway", 36), ("quillhaven", "inkwell", 24), ("plainstone", "lintel", 1) })
+        foreach (
+            var (book, plan, every) in new[]
+            {
+                ("tidemarsh", "slipway", 36),
+                ("quillhaven", "inkwell", 24),
+                ("plainstone", "lintel", 1),
+            }
+        )
         {
             var costing = Costed(Choosing(book, plan, every));
             foreach (var term in Terms.Of(costing).Where(term => term.Kind == TermKind.Renews))
             {
-                var (bill, line) = costing.Run.Bills.Where(bill => bill.Date > Today).SelectMany(bill => bill.Lines.Select(line => (bill, line))).First(pair => pair.line.Kind is LineKind.Plan or LineKind.Domain && (pair.line.Ref == term.Of || (pair.line.Kind == LineKind.Plan && term.Of != "ostlerwren.com")));
+                var (bill, line) = costing
+                    .Run.Bills.Where(bill => bill.Date > Today)
+                    .SelectMany(bill => bill.Lines.Select(line => (bill, line)))
+                    .First(pair =>
+                        pair.line.Kind is LineKind.Plan or LineKind.Domain
+                        && (
+                            pair.line.Ref == term.Of || (pair.line.Kind == LineKind.Plan && term.Of != "ostlerwren.com")
+                        )
+                    );
                 (term.Date, term.Amount!.Value.Units).ShouldBe((bill.Date, line.AfterDiscounts));
             }
         }
@@ -79,6 +140,8 @@ public class TermsTests
         TermWords.Stamp(terms.Skip(1)).ShouldNotBe(TermWords.Stamp(terms));
         TermWords.Stamp([terms[0] with { Seller = "Other" }, .. terms.Skip(1)]).ShouldNotBe(TermWords.Stamp(terms));
         var book = Books[0];
-        Enum.GetValues<TermKind>().Select(kind => TermWords.Of(new Term(book, kind, "it", Today, Money.Zero(book.Currency), 12))).ShouldBeUnique();
+        Enum.GetValues<TermKind>()
+            .Select(kind => TermWords.Of(new Term(book, kind, "it", Today, Money.Zero(book.Currency), 12)))
+            .ShouldBeUnique();
     }
 }

@@ -8,7 +8,10 @@ public class TypedSecretTests
     [InlineData("paid with 9999-0000-0000-0004, thanks", SecretKind.CardNumber)]
     [InlineData("9999000000000004", SecretKind.CardNumber)]
     [InlineData("4222222222222", SecretKind.CardNumber)] // Thirteen digits, the fewest.
-    [InlineData("\uff19\uff19\uff19\uff19 \uff10\uff10\uff10\uff10 \uff10\uff10\uff10\uff10 \uff10\uff10\uff10\uff14", SecretKind.CardNumber)] // Full width.
+    [InlineData(
+        "\uff19\uff19\uff19\uff19 \uff10\uff10\uff10\uff10 \uff10\uff10\uff10\uff10 \uff10\uff10\uff10\uff14",
+        SecretKind.CardNumber
+    )] // Full width.
     [InlineData("9999\u20130000\u20130000\u20130004", SecretKind.CardNumber)] // Between dashes.
     [InlineData("9999\u00a00000\u00a00000\u00a00004", SecretKind.CardNumber)]
     [InlineData("9999\u200b000000000004", SecretKind.CardNumber)] // With something unseen in it.
@@ -25,5 +28,6 @@ public class TypedSecretTests
     [InlineData("Ask for a new password by telephone", null)]
     [InlineData("I changed my passcode on Monday", null)]
     [InlineData("pinned: nothing", null)]
-    public void Card_numbers_and_what_is_called_a_secret(string text, SecretKind? found) => TypedSecret.In(text).ShouldBe(found);
+    public void Card_numbers_and_what_is_called_a_secret(string text, SecretKind? found) =>
+        TypedSecret.In(text).ShouldBe(found);
 }

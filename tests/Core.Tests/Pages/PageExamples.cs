@@ -4,7 +4,9 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Pages and carts with their truth: those of the specification, and those changed in ways that change no value.</summary>
+/// <summary>
+/// Pages and carts with their truth: those of the specification, and those changed in ways that change no value.
+/// </summary>
 public sealed class PageExamples
 {
     private static readonly string Folder = Path.Combine(AppContext.BaseDirectory, "fixtures", "pages");
@@ -16,15 +18,18 @@ public sealed class PageExamples
     [InlineData("page", "txt", 99.0, 0.2)]
     [InlineData("cart", "html", 99.0, 0.1)]
     [InlineData("cart", "txt", 99.0, 0.1)]
-    public void Are_read_right_and_hardly_ever_wrong(string kind, string mode, double least, double most) => ShouldBeRead(Folder, kind, mode, least, most);
+    public void Are_read_right_and_hardly_ever_wrong(string kind, string mode, double least, double most) =>
+        ShouldBeRead(Folder, kind, mode, least, most);
 
-    // Written after the reader could read the examples, to see what it makes of other builds: each has a layout and a wording of its own.
+    // Written after the reader could read the examples, to see what it makes of other builds: each has a layout and a
+    // wording of its own.
     [Theory]
     [InlineData("page", "html", 97.0, 0.3)]
     [InlineData("page", "txt", 95.0, 0.5)]
     [InlineData("cart", "html", 98.0, 0.3)]
     [InlineData("cart", "txt", 98.0, 0.3)]
-    public void Of_other_builds_are_read_too(string kind, string mode, double least, double most) => ShouldBeRead(OwnFolder, kind, mode, least, most);
+    public void Of_other_builds_are_read_too(string kind, string mode, double least, double most) =>
+        ShouldBeRead(OwnFolder, kind, mode, least, most);
 
     internal static void ShouldBeRead(string folder, string kind, string mode, double least, double most)
     {
@@ -41,7 +46,9 @@ public sealed class PageExamples
             var answer = Read(kind, mode, File.ReadAllText(file));
             var truth = (mode == "txt" ? example["truthText"] ?? example["truth"] : example["truth"])!.AsObject();
             var score = PageScore.Of(kind, truth, answer);
-            var amounts = (mode == "txt" ? example["amountsText"] ?? example["amounts"] : example["amounts"])!.AsArray().Select(amount => amount!.GetValue<string>());
+            var amounts = (mode == "txt" ? example["amountsText"] ?? example["amounts"] : example["amounts"])!
+                .AsArray()
+                .Select(amount => amount!.GetValue<string>());
             var left = PageScore.Uncovered(amounts, answer);
             said.AddRange(score.Wrong.Select(wrong => $"{stem}: {wrong}"));
             said.AddRange(left.Select(amount => $"{stem}: {amount} is neither a source nor left over"));
@@ -50,17 +57,27 @@ public sealed class PageExamples
         }
 
         whole.Facts.ShouldBeGreaterThan(0);
-        (100.0 * whole.Right / whole.Facts).ShouldBeGreaterThanOrEqualTo(least, $"{whole.Missing} missing; {string.Join('\n', said)}");
+        (100.0 * whole.Right / whole.Facts).ShouldBeGreaterThanOrEqualTo(
+            least,
+            $"{whole.Missing} missing; {string.Join('\n', said)}"
+        );
         (100.0 * whole.Wrong.Count / whole.Facts).ShouldBeLessThanOrEqualTo(most, string.Join('\n', said));
     }
 
     internal static IEnumerable<(string Stem, JsonObject Example)> Of(string folder, string kind) =>
-        Directory.GetFiles(folder, "*.truth.json").Order(StringComparer.Ordinal).Select(file => (Path.GetFileName(file)[..^".truth.json".Length], JsonNode.Parse(File.ReadAllText(file))!.AsObject())).Where(example => example.Item2["kind"]!.GetValue<string>() == kind);
+        Directory
+            .GetFiles(folder, "*.truth.json")
+            .Order(StringComparer.Ordinal)
+            .Select(file =>
+                (Path.GetFileName(file)[..^".truth.json".Length], JsonNode.Parse(File.ReadAllText(file))!.AsObject())
+            )
+            .Where(example => example.Item2["kind"]!.GetValue<string>() == kind);
 
     internal static JsonObject Read(string kind, string mode, string words)
     {
         var page = mode == "html" ? HtmlPage.Read(words, CancellationToken.None).Page! : PlainPage.Read(words);
-        object wire = kind == "page" ? PageWriter.Write(PageReader.Read(page)) : PageWriter.Write(CartReader.Read(page));
+        object wire =
+            kind == "page" ? PageWriter.Write(PageReader.Read(page)) : PageWriter.Write(CartReader.Read(page));
         return JsonSerializer.SerializeToNode(wire, WireJson.Options)!.AsObject();
     }
 }

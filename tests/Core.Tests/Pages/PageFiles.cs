@@ -4,10 +4,14 @@ using PdfSharp.Pdf;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Files of pages, told by what is in them: HTML in any encoding, web archives, PDFs, text; and those made to do harm.</summary>
+/// <summary>
+/// Files of pages, told by what is in them: HTML in any encoding, web archives, PDFs, text; and those made to do harm.
+/// </summary>
 public sealed class PageFiles
 {
-    private const string Html = "<html><body><h2>Señor Böll</h2><div><h3>Oak</h3><p>£4 a month</p><ul><li>3 websites</li><li>10 GB storage</li></ul></div></body></html>";
+    private const string Html =
+        "<html><body><h2>Señor Böll</h2><div><h3>Oak</h3><p>£4 a month</p><ul><li>3 websites</li><li>10 GB "
+        + "storage</li></ul></div></body></html>";
 
     public static TheoryData<string> Encodings => ["utf-8", "utf-8-bom", "utf-16", "utf-16-bare", "utf-16BE", "latin1"];
 
@@ -32,8 +36,17 @@ public sealed class PageFiles
     [Fact]
     public void A_web_archive_gives_its_page_and_not_its_pictures()
     {
-        var archive = $"From: <Saved>\r\nSubject: Plans\r\nMIME-Version: 1.0\r\nContent-Type: multipart/related; boundary=\"b1\"; type=\"text/html\"\r\n\r\n--b1\r\nContent-Type: image/png\r\nContent-Transfer-Encoding: base64\r\n\r\nAAAA\r\n--b1\r\nContent-Type: text/html; charset=utf-8\r\nContent-Transfer-Encoding: base64\r\n\r\n{Convert.ToBase64String(Encoding.UTF8.GetBytes(Html))}\r\n--b1--\r\n";
-        PageReader.Read(Read(Encoding.UTF8.GetBytes(archive)).ShouldNotBeNull()).Plans[0].Ways[0].Price.ShouldBe("4.00");
+        var archive =
+            "From: <Saved>\r\nSubject: Plans\r\nMIME-Version: 1.0\r\nContent-Type: multipart/related; "
+            + "boundary=\"b1\"; type=\"text/html\"\r\n\r\n--b1\r\nContent-Type: "
+            + "image/png\r\nContent-Transfer-Encoding: base64\r\n\r\nAAAA\r\n--b1\r\nContent-Type: text/html; "
+            + "charset=utf-8\r\nContent-Transfer-Encoding: "
+            + $"base64\r\n\r\n{Convert.ToBase64String(Encoding.UTF8.GetBytes(Html))}\r\n--b1--\r\n";
+        PageReader
+            .Read(Read(Encoding.UTF8.GetBytes(archive)).ShouldNotBeNull())
+            .Plans[0]
+            .Ways[0]
+            .Price.ShouldBe("4.00");
     }
 
     [Fact]
@@ -42,7 +55,10 @@ public sealed class PageFiles
         var nested = new StringBuilder("MIME-Version: 1.0\r\n");
         for (var depth = 0; depth < 2_000; depth++)
         {
-            nested.Append(System.Globalization.CultureInfo.InvariantCulture, $"Content-Type: multipart/related; boundary=\"b{depth}\"\r\n\r\n--b{depth}\r\n");
+            nested.Append(
+                System.Globalization.CultureInfo.InvariantCulture,
+                $"Content-Type: multipart/related; boundary=\"b{depth}\"\r\n\r\n--b{depth}\r\n"
+            );
         }
 
         var (page, fault) = ReadOrFault(Encoding.ASCII.GetBytes(nested.ToString()));
@@ -71,9 +87,18 @@ public sealed class PageFiles
     [Fact]
     public void A_PDF_of_ours_is_read_with_its_columns()
     {
-        var report = new Report("Prices", [], ["Plan", "Price", "Storage"], [new ReportRow("Oak", ["£4 a month", "10 GB"]), new ReportRow("Elm", ["£8 a month", "40 GB"])], []);
+        var report = new Report(
+            "Prices",
+            [],
+            ["Plan", "Price", "Storage"],
+            [new ReportRow("Oak", ["£4 a month", "10 GB"]), new ReportRow("Elm", ["£8 a month", "40 GB"])],
+            []
+        );
         var page = Read(PdfReport.Write(report, new DateOnly(2026, 12, 1))).ShouldNotBeNull();
-        PageReader.Read(page).Plans.Select(plan => $"{plan.Name} {plan.Ways[0].Price}").ShouldBe(["Oak 4.00", "Elm 8.00"]);
+        PageReader
+            .Read(page)
+            .Plans.Select(plan => $"{plan.Name} {plan.Ways[0].Price}")
+            .ShouldBe(["Oak 4.00", "Elm 8.00"]);
     }
 
     private static PageText? Read(byte[] bytes) => ReadOrFault(bytes).Page;

@@ -5,12 +5,27 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Core.Tests;
 
 /// <summary>
-/// Holds a reading against what the page says: every value of the truth is a fact, right, missing (null or absent) or wrong (another value, or one where the truth has none).
-/// Plans, extras and lines are paired by name, then by their amounts; ways by months, price and paid; endings and codes by themselves.
+/// Holds a reading against what the page says: every value of the truth is a fact, right, missing (null or absent) or
+/// wrong (another value, or one where the truth has none).
+/// Plans, extras and lines are paired by name, then by their amounts; ways by months, price and paid; endings and codes
+/// by themselves.
 /// </summary>
 internal sealed class PageScore
 {
-    private static readonly HashSet<string> Money = ["price", "struck", "setupFee", "amount", "register", "renew", "transfer", "subtotal", "tax", "total", "percent"];
+    private static readonly HashSet<string> Money =
+    [
+        "price",
+        "struck",
+        "setupFee",
+        "amount",
+        "register",
+        "renew",
+        "transfer",
+        "subtotal",
+        "tax",
+        "total",
+        "percent",
+    ];
 
     public int Facts { get; private set; }
 
@@ -45,13 +60,21 @@ internal sealed class PageScore
     public static List<string> Uncovered(IEnumerable<string> amounts, JsonObject answer)
     {
         var text = answer["text"]!.GetValue<string>();
-        var spans = new[] { "sources", "notPlaced" }.SelectMany(key => answer[key]!.AsArray()).Select(one => (From: one!["from"]!.GetValue<int>(), To: one["to"]!.GetValue<int>())).Where(span => span.To - span.From <= 120).ToList();
+        var spans = new[] { "sources", "notPlaced" }
+            .SelectMany(key => answer[key]!.AsArray())
+            .Select(one => (From: one!["from"]!.GetValue<int>(), To: one["to"]!.GetValue<int>()))
+            .Where(span => span.To - span.From <= 120)
+            .ToList();
         var left = new List<string>();
         var at = 0;
         foreach (var amount in amounts)
         {
             var pieces = Pattern(@"\d+|[^\d\s]").Matches(amount).Select(match => Regex.Escape(match.Value)).ToList();
-            var pattern = Pattern((char.IsDigit(amount[0]) ? @"(?<!\d)" : "") + string.Join(@"\s*", pieces) + (char.IsDigit(amount[^1]) ? @"(?!\d)" : ""));
+            var pattern = Pattern(
+                (char.IsDigit(amount[0]) ? @"(?<!\d)" : "")
+                    + string.Join(@"\s*", pieces)
+                    + (char.IsDigit(amount[^1]) ? @"(?!\d)" : "")
+            );
             var match = pattern.Match(text, at) is { Success: true } next ? next : pattern.Match(text);
             if (!match.Success)
             {
@@ -77,13 +100,28 @@ internal sealed class PageScore
             One(key, key == "tax" ? "_" : key, truth[key], answer[key]);
         }
 
-        foreach (var (one, other) in Pairs(List(truth, "plans"), List(answer, "plans"), plan => plan["name"] is { } name ? PlainName(Text(name)) : null, plan => plan["name"] is null ? "" : null, WaysOf))
+        foreach (
+            var (one, other) in Pairs(
+                List(truth, "plans"),
+                List(answer, "plans"),
+                plan => plan["name"] is { } name ? PlainName(Text(name)) : null,
+                plan => plan["name"] is null ? "" : null,
+                WaysOf
+            )
+        )
         {
             Plan(one, other);
         }
 
         Each(truth, answer, "domains", ["ending", "register", "renew", "transfer"], one => Text(one["ending"]));
-        Each(truth, answer, "extras", ["name", "price", "per", "ticked"], one => PlainName(Text(one["name"])), one => $"{Number(one["price"])} {one["per"]}");
+        Each(
+            truth,
+            answer,
+            "extras",
+            ["name", "price", "per", "ticked"],
+            one => PlainName(Text(one["name"])),
+            one => $"{Number(one["price"])} {one["per"]}"
+        );
         Each(truth, answer, "codes", ["code", "percent", "amount"], one => Text(one["code"]));
     }
 
@@ -94,16 +132,34 @@ internal sealed class PageScore
             One(key, key, truth[key], answer[key]);
         }
 
-        foreach (var (one, other) in Pairs(List(truth, "lines"), List(answer, "lines"), line => Text(line["kind"]) == "domain" ? Text(line["domain"]) : null, line => PlainName(Text(line["name"])), line => Number(line["amount"])?.ToString(CultureInfo.InvariantCulture)))
+        foreach (
+            var (one, other) in Pairs(
+                List(truth, "lines"),
+                List(answer, "lines"),
+                line => Text(line["kind"]) == "domain" ? Text(line["domain"]) : null,
+                line => PlainName(Text(line["name"])),
+                line => Number(line["amount"])?.ToString(CultureInfo.InvariantCulture)
+            )
+        )
         {
             foreach (var key in new[] { "name", "kind", "domain", "months", "quantity", "amount", "struck" })
             {
-                var isNamed = key == "name" && Text(one["kind"]) == "domain" && Text(other["name"]).Contains(Text(one["domain"]), StringComparison.OrdinalIgnoreCase);
+                var isNamed =
+                    key == "name"
+                    && Text(one["kind"]) == "domain"
+                    && Text(other["name"]).Contains(Text(one["domain"]), StringComparison.OrdinalIgnoreCase);
                 One($"lines.{key}", key, one[key], isNamed ? one[key] : other[key]);
             }
         }
 
-        Each(truth, answer, "discounts", ["name", "amount"], one => Text(one["name"]), one => Number(one["amount"])?.ToString(CultureInfo.InvariantCulture));
+        Each(
+            truth,
+            answer,
+            "discounts",
+            ["name", "amount"],
+            one => Text(one["name"]),
+            one => Number(one["amount"])?.ToString(CultureInfo.InvariantCulture)
+        );
     }
 
     private void Plan(JsonObject truth, JsonObject answer)
@@ -138,7 +194,13 @@ internal sealed class PageScore
         }
     }
 
-    private void Each(JsonObject truth, JsonObject answer, string list, string[] keys, params Func<JsonObject, string?>[] by)
+    private void Each(
+        JsonObject truth,
+        JsonObject answer,
+        string list,
+        string[] keys,
+        params Func<JsonObject, string?>[] by
+    )
     {
         foreach (var (one, other) in Pairs(List(truth, list), List(answer, list), by))
         {
@@ -172,17 +234,22 @@ internal sealed class PageScore
     }
 
     private static bool Same(string key, JsonNode truth, JsonNode answer) =>
-        key is "endings" or "platforms" ? Words(truth).ToHashSet(StringComparer.OrdinalIgnoreCase).SetEquals(Words(answer))
+        key is "endings" or "platforms"
+            ? Words(truth).ToHashSet(StringComparer.OrdinalIgnoreCase).SetEquals(Words(answer))
         : key is "name" or "provider" ? PlainName(Text(truth)) == PlainName(Text(answer))
         : Money.Contains(key) ? Number(truth) is { } number && number == Number(answer)
-        : Number(truth) is { } figure && truth is JsonValue && truth.GetValueKind() == System.Text.Json.JsonValueKind.Number ? figure == Number(answer)
+        : Number(truth) is { } figure
+        && truth is JsonValue
+        && truth.GetValueKind() == System.Text.Json.JsonValueKind.Number
+            ? figure == Number(answer)
         : string.Equals(Text(truth), Text(answer), StringComparison.OrdinalIgnoreCase);
 
     private static string Later(JsonObject way) =>
         way["later"] switch
         {
             null => null!,
-            JsonObject later when Number(later["price"]) == Number(way["price"]) && Text(later["per"]) == Text(way["per"]) => "same",
+            JsonObject later
+                when Number(later["price"]) == Number(way["price"]) && Text(later["per"]) == Text(way["per"]) => "same",
             JsonObject later => $"{Number(later["price"])} a {Text(later["per"])}",
             var word => Text(word),
         };
@@ -190,7 +257,11 @@ internal sealed class PageScore
     private static List<(JsonObject Truth, JsonObject Answer)> Ways(List<JsonObject> truths, List<JsonObject> answers)
     {
         var pairs = new List<(JsonObject, JsonObject)>();
-        var fits = truths.SelectMany(one => answers.Select(other => (One: one, Other: other, Fit: Fit(one, other)))).Where(pair => pair.Fit > 0).OrderByDescending(pair => pair.Fit).ToList();
+        var fits = truths
+            .SelectMany(one => answers.Select(other => (One: one, Other: other, Fit: Fit(one, other))))
+            .Where(pair => pair.Fit > 0)
+            .OrderByDescending(pair => pair.Fit)
+            .ToList();
         foreach (var (one, other, _) in fits)
         {
             if (!pairs.Exists(pair => pair.Item1 == one || pair.Item2 == other))
@@ -199,23 +270,43 @@ internal sealed class PageScore
             }
         }
 
-        return [.. pairs, .. truths.Where(one => !pairs.Exists(pair => pair.Item1 == one)).Select(one => (one, new JsonObject())), .. answers.Where(other => !pairs.Exists(pair => pair.Item2 == other)).Select(other => (new JsonObject(), other))];
+        return
+        [
+            .. pairs,
+            .. truths.Where(one => !pairs.Exists(pair => pair.Item1 == one)).Select(one => (one, new JsonObject())),
+            .. answers
+                .Where(other => !pairs.Exists(pair => pair.Item2 == other))
+                .Select(other => (new JsonObject(), other)),
+        ];
     }
 
     private static int Fit(JsonObject one, JsonObject other)
     {
-        var (months, price) = (Text(one["months"]) == Text(other["months"]), Number(one["price"]) == Number(other["price"]));
-        return months || price ? (months ? 4 : 0) + (price ? 3 : 0) + (Text(one["paid"]) == Text(other["paid"]) ? 2 : 0) : 0;
+        var (months, price) = (
+            Text(one["months"]) == Text(other["months"]),
+            Number(one["price"]) == Number(other["price"])
+        );
+        return months || price
+            ? (months ? 4 : 0) + (price ? 3 : 0) + (Text(one["paid"]) == Text(other["paid"]) ? 2 : 0)
+            : 0;
     }
 
-    private static List<(JsonObject Truth, JsonObject Answer)> Pairs(List<JsonObject> truths, List<JsonObject> answers, params Func<JsonObject, string?>[] by)
+    private static List<(JsonObject Truth, JsonObject Answer)> Pairs(
+        List<JsonObject> truths,
+        List<JsonObject> answers,
+        params Func<JsonObject, string?>[] by
+    )
     {
         var pairs = new List<(JsonObject, JsonObject)>();
         foreach (var key in by)
         {
             foreach (var one in truths.ToList())
             {
-                if (key(one) is { } value && answers.Find(other => string.Equals(key(other), value, StringComparison.OrdinalIgnoreCase)) is { } hit)
+                if (
+                    key(one) is { } value
+                    && answers.Find(other => string.Equals(key(other), value, StringComparison.OrdinalIgnoreCase))
+                        is { } hit
+                )
                 {
                     pairs.Add((one, hit));
                     truths.Remove(one);
@@ -224,15 +315,24 @@ internal sealed class PageScore
             }
         }
 
-        return [.. pairs, .. truths.Select(one => (one, new JsonObject())), .. answers.Select(other => (new JsonObject(), other))];
+        return
+        [
+            .. pairs,
+            .. truths.Select(one => (one, new JsonObject())),
+            .. answers.Select(other => (new JsonObject(), other)),
+        ];
     }
 
-    private static string? WaysOf(JsonObject plan) => List(plan, "ways") is { Count: > 0 } ways ? string.Join(' ', ways.Select(way => $"{Text(way["months"])}:{Number(way["price"])}")) : null;
+    private static string? WaysOf(JsonObject plan) =>
+        List(plan, "ways") is { Count: > 0 } ways
+            ? string.Join(' ', ways.Select(way => $"{Text(way["months"])}:{Number(way["price"])}"))
+            : null;
 
     private static string PlainName(string name)
     {
-        var text = Pattern(@"\b(ltd|limited|inc)\.?$").Replace(Pattern(@"\s+").Replace(name, " ").Trim().ToLowerInvariant(), "");
-        for (var before = ""; before != text && text.Length > 0;)
+        var text = Pattern(@"\b(ltd|limited|inc)\.?$")
+            .Replace(Pattern(@"\s+").Replace(name, " ").Trim().ToLowerInvariant(), "");
+        for (var before = ""; before != text && text.Length > 0; )
         {
             before = text;
             text = Pattern(@"\s*\([^()]*\)$").Replace(text, "");
@@ -245,13 +345,19 @@ internal sealed class PageScore
 
     private static Regex Pattern(string pattern) => new(pattern, RegexOptions.ExplicitCapture, TimeSpan.FromSeconds(5));
 
-    private static List<JsonObject> List(JsonObject of, string key) => of[key] is JsonArray list ? [.. list.Select(one => one!.AsObject())] : [];
+    private static List<JsonObject> List(JsonObject of, string key) =>
+        of[key] is JsonArray list ? [.. list.Select(one => one!.AsObject())] : [];
 
     private static JsonObject Inner(JsonObject of, string key) => of[key] as JsonObject ?? [];
 
-    private static List<string> Words(JsonNode? list) => list is JsonArray words ? [.. words.Select(word => word!.GetValue<string>())] : [];
+    private static List<string> Words(JsonNode? list) =>
+        list is JsonArray words ? [.. words.Select(word => word!.GetValue<string>())] : [];
 
-    private static string Text(JsonNode? node) => node is null ? "" : node.GetValueKind() == System.Text.Json.JsonValueKind.String ? node.GetValue<string>() : node.ToJsonString();
+    private static string Text(JsonNode? node) =>
+        node is null ? ""
+        : node.GetValueKind() == System.Text.Json.JsonValueKind.String ? node.GetValue<string>()
+        : node.ToJsonString();
 
-    private static decimal? Number(JsonNode? node) => decimal.TryParse(Text(node), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) ? number : null;
+    private static decimal? Number(JsonNode? node) =>
+        decimal.TryParse(Text(node), NumberStyles.Number, CultureInfo.InvariantCulture, out var number) ? number : null;
 }

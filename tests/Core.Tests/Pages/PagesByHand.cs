@@ -3,7 +3,9 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Single things a page says, by hand, with the neighbour that says the opposite; and input made to do harm.</summary>
+/// <summary>
+/// Single things a page says, by hand, with the neighbour that says the opposite; and input made to do harm.
+/// </summary>
 public sealed class PagesByHand
 {
     [Theory]
@@ -14,7 +16,8 @@ public sealed class PagesByHand
     [InlineData("Taxes may apply.", null)]
     [InlineData("We are not registered for VAT.", null)]
     [InlineData("Prices exclude VAT. Later on: prices include VAT.", null)]
-    public void Tax_is_inside_or_on_top_or_not_said(string words, string? tax) => Said(Read("Oak\n£4 a month\n3 websites\n" + words)["tax"]).ShouldBe(tax);
+    public void Tax_is_inside_or_on_top_or_not_said(string words, string? tax) =>
+        Said(Read("Oak\n£4 a month\n3 websites\n" + words)["tax"]).ShouldBe(tax);
 
     [Theory]
     [InlineData("£1,234.56", "1234.56")]
@@ -27,7 +30,9 @@ public sealed class PagesByHand
     [InlineData("£.99", "0.99")]
     [InlineData("99p", "0.99")]
     public void Numbers_are_read_as_they_are_printed(string printed, string price) =>
-        Read($"Oak\n{printed} a month\n3 websites\n10 GB storage")["plans"]![0]!["ways"]![0]!["price"]!.GetValue<string>().ShouldBe(price);
+        Read($"Oak\n{printed} a month\n3 websites\n10 GB storage")["plans"]![0]!["ways"]![0]!["price"]!
+            .GetValue<string>()
+            .ShouldBe(price);
 
     [Theory]
     [InlineData("£4 a month, 12-month contract, billed monthly", 12, "4.00", "month", "monthly-bound", "same")]
@@ -36,11 +41,31 @@ public sealed class PagesByHand
     [InlineData("£4 a month, billed every 24 months", 24, "4.00", "month", "at-once", "same")]
     [InlineData("£4 a month for 36 months, £144 due today", 36, "4.00", "month", "at-once", "same")]
     [InlineData("was £9, now £4 a month for 24 months, paid up front", 24, "4.00", "month", "at-once", null)]
-    [InlineData("£4 a month for 24 months, paid up front. Renews at the current rate.", 24, "4.00", "month", "at-once", null)]
-    public void A_way_to_pay_is_its_length_how_it_is_paid_and_what_follows(string words, int months, string price, string per, string paid, string? later)
+    [InlineData(
+        "£4 a month for 24 months, paid up front. Renews at the current rate.",
+        24,
+        "4.00",
+        "month",
+        "at-once",
+        null
+    )]
+    public void A_way_to_pay_is_its_length_how_it_is_paid_and_what_follows(
+        string words,
+        int months,
+        string price,
+        string per,
+        string paid,
+        string? later
+    )
     {
         var way = Read($"Oak\n{words}\n3 websites\n10 GB storage")["plans"]![0]!["ways"]![0]!;
-        (way["months"]!.GetValue<int>(), Said(way["price"]), Said(way["per"]), Said(way["paid"]), Said(way["later"])).ShouldBe((months, price, per, paid, later));
+        (
+            way["months"]!.GetValue<int>(),
+            Said(way["price"]),
+            Said(way["per"]),
+            Said(way["paid"]),
+            Said(way["later"])
+        ).ShouldBe((months, price, per, paid, later));
     }
 
     [Theory]
@@ -68,14 +93,19 @@ public sealed class PagesByHand
     public void A_domain_in_the_price_has_its_endings_and_its_term(string words, string endings, int? from, bool always)
     {
         var domain = Read($"Oak\n£4 a month\n3 websites\n{words}")["plans"]![0]!["domain"]!;
-        (string.Join(',', domain["endings"]!.AsArray().Select(Said)), domain["fromMonths"]?.GetValue<int>(), domain["everyYear"]!.GetValue<bool>()).ShouldBe((endings, from, always));
+        (
+            string.Join(',', domain["endings"]!.AsArray().Select(Said)),
+            domain["fromMonths"]?.GetValue<int>(),
+            domain["everyYear"]!.GetValue<bool>()
+        ).ShouldBe((endings, from, always));
     }
 
     [Theory]
     [InlineData("Bring your own domain")]
     [InlineData("Domain privacy included")]
     [InlineData("Domains from £9 a year")]
-    public void No_domain_is_in_the_price_where_none_is_given(string words) => Read($"Oak\n£4 a month\n3 websites\n{words}")["plans"]![0]!["domain"].ShouldBeNull();
+    public void No_domain_is_in_the_price_where_none_is_given(string words) =>
+        Read($"Oak\n£4 a month\n3 websites\n{words}")["plans"]![0]!["domain"].ShouldBeNull();
 
     [Fact]
     public void What_a_reader_cannot_see_is_not_read()
@@ -94,17 +124,21 @@ public sealed class PagesByHand
     [Fact]
     public void Nothing_made_to_do_harm_is_read_for_ever_or_loses_its_words()
     {
-        foreach (var html in new[]
-        {
-            string.Concat(Enumerable.Repeat("<div>", 200_000)) + "£3 a month",
-            string.Concat(Enumerable.Repeat("<b>", 100_000)) + "£3 a month",
-            "<p " + string.Join(' ', Enumerable.Range(0, 50_000).Select(index => $"a{index}=\"x\"")) + ">£3 a month",
-            string.Concat(Enumerable.Repeat("<table><tr><td>", 50_000)) + "£3 a month",
-            "<style>" + string.Concat(Enumerable.Repeat("@media x{", 50_000)) + "</style>£3 a month",
-            string.Concat(Enumerable.Repeat("<select><option>a", 5_000)) + "</select>£3 a month",
-            $"<p>£{new string('9', 4_000)}</p><p>£3 a month</p>",
-            string.Concat(Enumerable.Repeat("&amp;", 100_000)) + " £3 a month",
-        })
+        foreach (
+            var html in new[]
+            {
+                string.Concat(Enumerable.Repeat("<div>", 200_000)) + "£3 a month",
+                string.Concat(Enumerable.Repeat("<b>", 100_000)) + "£3 a month",
+                "<p "
+                    + string.Join(' ', Enumerable.Range(0, 50_000).Select(index => $"a{index}=\"x\""))
+                    + ">£3 a month",
+                string.Concat(Enumerable.Repeat("<table><tr><td>", 50_000)) + "£3 a month",
+                "<style>" + string.Concat(Enumerable.Repeat("@media x{", 50_000)) + "</style>£3 a month",
+                string.Concat(Enumerable.Repeat("<select><option>a", 5_000)) + "</select>£3 a month",
+                $"<p>£{new string('9', 4_000)}</p><p>£3 a month</p>",
+                string.Concat(Enumerable.Repeat("&amp;", 100_000)) + " £3 a month",
+            }
+        )
         {
             var (page, stopped) = HtmlPage.Read(html, CancellationToken.None);
             stopped.ShouldBeNull(html[..20]);
@@ -134,16 +168,43 @@ public sealed class PagesByHand
     [Fact]
     public void What_a_cart_offers_is_no_line()
     {
-        var cart = PageExamples.Read("cart", "txt", "Oak hosting, 12 months\n£36.00\nAdd daily backup for £1.99\nTotal £36.00");
+        var cart = PageExamples.Read(
+            "cart",
+            "txt",
+            "Oak hosting, 12 months\n£36.00\nAdd daily backup for £1.99\nTotal £36.00"
+        );
         cart["lines"]!.AsArray().Count.ShouldBe(1);
-        cart["notPlaced"]!.AsArray().Select(left => $"{Said(left!["words"])} {Said(left["why"])}").ShouldBe(["£1.99 offered"]);
+        cart["notPlaced"]!
+            .AsArray()
+            .Select(left => $"{Said(left!["words"])} {Said(left["why"])}")
+            .ShouldBe(["£1.99 offered"]);
     }
 
     [Theory]
-    [InlineData("£6 a month, no contract, cancel any time. The price never goes up. VAT included. No set-up fee.", null, "6.00 month 1 monthly-free same")]
-    [InlineData("Get the Lantern plan for USD 59 a year. Includes a free domain (.com, .net or .org) with annual plans. Plus tax.", "Lantern", "59.00 year 12 at-once same")]
-    [InlineData("£4.20 a month excluding VAT, paid yearly. Add daily backups for £1.50 a month. Contact privacy £6 a year. Renews at £6.30 a month.", null, "4.20 month 12 at-once 6.30/month")]
-    [InlineData("Our Orchard plan is just £1.99 per month (ex VAT) for your first year: that's 75% less than you would pay elsewhere. You pay £23.88 up front. After the first year it renews at £7.99 per month, billed yearly. Full refund within 30 days.", "Orchard", "1.99 month 12 at-once 7.99/month")]
+    [InlineData(
+        "£6 a month, no contract, cancel any time. The price never goes up. VAT included. No set-up fee.",
+        null,
+        "6.00 month 1 monthly-free same"
+    )]
+    [InlineData(
+        "Get the Lantern plan for USD 59 a year. Includes a free domain (.com, .net or .org) with annual "
+            + "plans. Plus tax.",
+        "Lantern",
+        "59.00 year 12 at-once same"
+    )]
+    [InlineData(
+        "£4.20 a month excluding VAT, paid yearly. Add daily backups for £1.50 a month. Contact privacy £6 a "
+            + "year. Renews at £6.30 a month.",
+        null,
+        "4.20 month 12 at-once 6.30/month"
+    )]
+    [InlineData(
+        "Our Orchard plan is just £1.99 per month (ex VAT) for your first year: that's 75% less than you would "
+            + "pay elsewhere. You pay £23.88 up front. After the first year it renews at £7.99 per month, billed "
+            + "yearly. Full refund within 30 days.",
+        "Orchard",
+        "1.99 month 12 at-once 7.99/month"
+    )]
     public void An_advertisement_in_one_paragraph_is_a_plan(string words, string? name, string way)
     {
         var plan = Read(words)["plans"]!.AsArray().ShouldHaveSingleItem()!;
@@ -153,13 +214,20 @@ public sealed class PagesByHand
 
     [Fact]
     public void Names_with_their_prices_in_one_sentence_are_so_many_plans() =>
-        Read("Plans for every pocket: Pebble £2 a month, Cobble £4 a month and Flagstone £9 a month. All plus VAT.")["plans"]!.AsArray()
-            .Select(plan => $"{plan!["name"]} {plan["ways"]![0]!["price"]}").ShouldBe(["Pebble 2.00", "Cobble 4.00", "Flagstone 9.00"]);
+        Read("Plans for every pocket: Pebble £2 a month, Cobble £4 a month and Flagstone £9 a month. All plus VAT.")[
+            "plans"
+        ]!
+            .AsArray()
+            .Select(plan => $"{plan!["name"]} {plan["ways"]![0]!["price"]}")
+            .ShouldBe(["Pebble 2.00", "Cobble 4.00", "Flagstone 9.00"]);
 
     [Fact]
     public void A_domain_that_comes_free_and_costs_later_is_the_plans_and_has_its_price()
     {
-        var page = Read("Hosting for £3.50 a month, billed annually. A .co.uk domain is free for the first year, then £9.99 a year. Prices include VAT.");
+        var page = Read(
+            "Hosting for £3.50 a month, billed annually. A .co.uk domain is free for the first year, then "
+                + "£9.99 a year. Prices include VAT."
+        );
         page["plans"]![0]!["domain"]!["endings"]!.ToJsonString().ShouldBe("""["co.uk"]""");
         Way(page["plans"]![0]!["ways"]![0]!).ShouldBe("3.50 month 12 at-once same");
         Said(page["domains"]![0]!["renew"]).ShouldBe("9.99");
@@ -168,18 +236,22 @@ public sealed class PagesByHand
     [Theory]
     [InlineData("Managed hosting $1,299.00 a year. Support £5 a month extra.", null)]
     [InlineData("Managed hosting $1,299.00 a year. Support US$5 a month extra.", "USD")]
-    public void Dollars_are_nobodys_pounds(string words, string? currency) => Said(Read(words)["currency"]).ShouldBe(currency);
+    public void Dollars_are_nobodys_pounds(string words, string? currency) =>
+        Said(Read(words)["currency"]).ShouldBe(currency);
 
     [Theory]
     [InlineData("Money back within 30 days, or 60 days money back on the yearly plan.", null)]
     [InlineData("Money back within 30 days.", 30)]
-    public void Two_refunds_in_a_sentence_are_none(string words, int? days) => (Read("Oak\n£4 a month\n3 websites\n" + words)["refundDays"]?.GetValue<int>()).ShouldBe(days);
+    public void Two_refunds_in_a_sentence_are_none(string words, int? days) =>
+        (Read("Oak\n£4 a month\n3 websites\n" + words)["refundDays"]?.GetValue<int>()).ShouldBe(days);
 
     [Fact]
-    public void A_sentence_does_not_end_at_an_abbreviation() => Said(Read("SEK 49 per month for 12 months. Incl. VAT.")["tax"]).ShouldBe("inside");
+    public void A_sentence_does_not_end_at_an_abbreviation() =>
+        Said(Read("SEK 49 per month for 12 months. Incl. VAT.")["tax"]).ShouldBe("inside");
 
     private static string Way(JsonNode way) =>
-        $"{way["price"]} {way["per"]} {way["months"]} {way["paid"]} {(way["later"] is JsonObject later ? $"{later["price"]}/{later["per"]}" : way["later"])}";
+        $"{way["price"]} {way["per"]} {way["months"]} {way["paid"]} "
+        + $"{(way["later"] is JsonObject later ? $"{later["price"]}/{later["per"]}" : way["later"])}";
 
     private static JsonObject Read(string text) => PageExamples.Read("page", "txt", text);
 

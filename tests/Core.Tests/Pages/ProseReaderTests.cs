@@ -3,7 +3,10 @@ using CsCheck;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>What is read from advertisements: the table of docs/advertisements.md to the letter, and nothing from words that say nothing.</summary>
+/// <summary>
+/// What is read from advertisements: the table of docs/advertisements.md to the letter, and nothing from words that say
+/// nothing.
+/// </summary>
 public class ProseReaderTests
 {
     public static TheoryData<string> Titles => [.. Sections().Select(section => section.Title)];
@@ -13,7 +16,13 @@ public class ProseReaderTests
     public void An_advertisement_is_read_as_its_table_says(string title)
     {
         var (_, text, rows) = Sections().Single(section => section.Title == title);
-        ProseReader.Read(text).Select(finding => $"| {JsonNamingPolicy.KebabCaseLower.ConvertName(finding.Field.ToString())} | {finding.Value} | {finding.Words} |").ShouldBe(rows);
+        ProseReader
+            .Read(text)
+            .Select(finding =>
+                $"| {JsonNamingPolicy.KebabCaseLower.ConvertName(finding.Field.ToString())} | {finding.Value} | "
+                + $"{finding.Words} |"
+            )
+            .ShouldBe(rows);
     }
 
     [Fact]
@@ -21,10 +30,18 @@ public class ProseReaderTests
     {
         var sections = Sections();
         sections.Count.ShouldBeGreaterThanOrEqualTo(20);
-        sections.SelectMany(section => section.Rows).Where(row => row.StartsWith("| currency |", StringComparison.Ordinal)).Select(row => row.Split('|')[2].Trim()).Distinct().Count().ShouldBeGreaterThanOrEqualTo(3);
+        sections
+            .SelectMany(section => section.Rows)
+            .Where(row => row.StartsWith("| currency |", StringComparison.Ordinal))
+            .Select(row => row.Split('|')[2].Trim())
+            .Distinct()
+            .Count()
+            .ShouldBeGreaterThanOrEqualTo(3);
         foreach (var tax in (string[])["inside", "on-top"])
         {
-            sections.ShouldContain(section => section.Rows.Any(row => row.StartsWith($"| tax | {tax} |", StringComparison.Ordinal)));
+            sections.ShouldContain(section =>
+                section.Rows.Any(row => row.StartsWith($"| tax | {tax} |", StringComparison.Ordinal))
+            );
         }
     }
 
@@ -74,24 +91,59 @@ public class ProseReaderTests
 
     [Fact]
     public void Any_text_is_read_without_complaint_and_each_field_once() =>
-        Gen.Select(Gen.OneOf(Gen.Const("£"), Gen.Const("a month"), Gen.Const("then"), Gen.Const("free domain"), Gen.Const("50% off your first year"), Gen.Const("2.99"), Gen.Const("VAT"), Gen.Const("\u202e"), Gen.Const("for 36 months"), Gen.Const(". "), Gen.Const("<b>"), Gen.String[0, 12]).Array[0, 40], parts => string.Join(' ', parts)).Sample(
-            text =>
-            {
-                var found = ProseReader.Read(text);
-                found.Select(finding => finding.Field).ShouldBeUnique();
-                found.ShouldAllBe(finding => finding.Value.Length > 0 && finding.Words.Length > 0);
-            },
-            iter: 2000);
+        Gen.Select(
+                Gen.OneOf(
+                    Gen.Const("£"),
+                    Gen.Const("a month"),
+                    Gen.Const("then"),
+                    Gen.Const("free domain"),
+                    Gen.Const("50% off your first year"),
+                    Gen.Const("2.99"),
+                    Gen.Const("VAT"),
+                    Gen.Const("\u202e"),
+                    Gen.Const("for 36 months"),
+                    Gen.Const(". "),
+                    Gen.Const("<b>"),
+                    Gen.String[0, 12]
+                ).Array[0, 40],
+                parts => string.Join(' ', parts)
+            )
+            .Sample(
+                text =>
+                {
+                    var found = ProseReader.Read(text);
+                    found.Select(finding => finding.Field).ShouldBeUnique();
+                    found.ShouldAllBe(finding => finding.Value.Length > 0 && finding.Words.Length > 0);
+                },
+                iter: 2000
+            );
 
     [Fact]
-    public void A_huge_text_is_cut_off() => ProseReader.Read(new string('£', ProseReader.Longest) + " £5 a month").ShouldNotContain(finding => finding.Field == ProseField.Price);
+    public void A_huge_text_is_cut_off() =>
+        ProseReader
+            .Read(new string('£', ProseReader.Longest) + " £5 a month")
+            .ShouldNotContain(finding => finding.Field == ProseField.Price);
 
     private static List<(string Title, string Text, List<string> Rows)> Sections()
     {
         var parts = File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "advertisements.md")).Split("\n## ");
-        return [.. parts.Skip(1).Select(part => part.Split('\n')).Select(lines => (
-            lines[0],
-            string.Join('\n', lines.Where(line => line.StartsWith("> ", StringComparison.Ordinal)).Select(line => line[2..])),
-            lines.Where(line => line.StartsWith("| ", StringComparison.Ordinal)).Skip(1).ToList()))];
+        return
+        [
+            .. parts
+                .Skip(1)
+                .Select(part => part.Split('\n'))
+                .Select(lines =>
+                    (
+                        lines[0],
+                        string.Join(
+                            '\n',
+                            lines
+                                .Where(line => line.StartsWith("> ", StringComparison.Ordinal))
+                                .Select(line => line[2..])
+                        ),
+                        lines.Where(line => line.StartsWith("| ", StringComparison.Ordinal)).Skip(1).ToList()
+                    )
+                ),
+        ];
     }
 }

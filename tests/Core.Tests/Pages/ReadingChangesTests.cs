@@ -2,10 +2,19 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>What an owner mends of a reading: typed, moved to another plan, or placed from an amount that was left over.</summary>
+/// <summary>
+/// What an owner mends of a reading: typed, moved to another plan, or placed from an amount that was left over.
+/// </summary>
 public sealed class ReadingChangesTests
 {
-    private static PageReading Reading => PageReader.Read(PlainPage.Read("Seed\n£3 a month\nbilled yearly, renews at £5 a month\n1 website\n10 GB storage\nset-up £4\n\nOak\n£7 a month\nbilled yearly\n5 websites\n50 GB storage\n\nSite move £49\nPrices exclude VAT."));
+    private static PageReading Reading =>
+        PageReader.Read(
+            PlainPage.Read(
+                "Seed\n£3 a month\nbilled yearly, renews at £5 a month\n1 website\n10 GB storage\nset-up "
+                    + "£4\n\nOak\n£7 a month\nbilled yearly\n5 websites\n50 GB storage\n\nSite move £49\nPrices "
+                    + "exclude VAT."
+            )
+        );
 
     [Theory]
     [InlineData("/plans/0/ways/0/price", "£3.49", "3.49")]
@@ -51,7 +60,11 @@ public sealed class ReadingChangesTests
     {
         var faults = new FaultList();
         var reading = Reading;
-        var mended = ReadingChanges.Apply(reading, [new ReadingChange("/plans/0/name", "Sprout"), new ReadingChange(at, value)], faults);
+        var mended = ReadingChanges.Apply(
+            reading,
+            [new ReadingChange("/plans/0/name", "Sprout"), new ReadingChange(at, value)],
+            faults
+        );
         faults.Faults.ShouldHaveSingleItem().Where.ShouldBe("changes[1]");
         mended.Plans[0].Name.ShouldBe("Sprout");
         mended.Plans[1].ShouldBe(reading.Plans[1], "the other plan is as it was");
@@ -62,13 +75,23 @@ public sealed class ReadingChangesTests
     {
         var (reading, faults) = (Reading, new FaultList());
         var words = reading.Sources.Single(source => source.At == "/plans/0/setupFee").Words;
-        var moved = ReadingChanges.Apply(reading, [new ReadingChange("/plans/0/setupFee", null, ToPlan: 1), new ReadingChange("/plans/0/ways/0/later", null, ToPlan: 1), new ReadingChange("/plans/0/features/websites", null, ToPlan: 1)], faults);
+        var moved = ReadingChanges.Apply(
+            reading,
+            [
+                new ReadingChange("/plans/0/setupFee", null, ToPlan: 1),
+                new ReadingChange("/plans/0/ways/0/later", null, ToPlan: 1),
+                new ReadingChange("/plans/0/features/websites", null, ToPlan: 1),
+            ],
+            faults
+        );
         faults.Any.ShouldBeFalse();
         (moved.Plans[0].SetupFee, moved.Plans[1].SetupFee).ShouldBe((null, "4.00"));
         moved.Sources.Single(source => source.At == "/plans/1/setupFee").Words.ShouldBe(words);
         (moved.Plans[0].Ways[0].Later, moved.Plans[1].Ways[0].Later).ShouldBe((null, new ReadLater("5.00", "month")));
         (moved.Plans[0].Features.ContainsKey("websites"), moved.Plans[1].Features["websites"]).ShouldBe((false, 1m));
-        ReadingChanges.Apply(reading, [new ReadingChange("/plans/0/ways/0/price", null, ToPlan: 1)], faults).ShouldBe(reading);
+        ReadingChanges
+            .Apply(reading, [new ReadingChange("/plans/0/ways/0/price", null, ToPlan: 1)], faults)
+            .ShouldBe(reading);
         faults.Any.ShouldBeTrue();
     }
 
@@ -76,8 +99,14 @@ public sealed class ReadingChangesTests
     public void An_amount_that_was_left_over_is_placed_and_is_not_left_over_any_more()
     {
         var (reading, faults) = (Reading, new FaultList());
-        var left = reading.NotPlaced.First(one => reading.Text[one.Words.From..one.Words.To].Contains("49", StringComparison.Ordinal));
-        var placed = ReadingChanges.Apply(reading, [new ReadingChange("/plans/1/setupFee", null, From: left.Words.From)], faults);
+        var left = reading.NotPlaced.First(one =>
+            reading.Text[one.Words.From..one.Words.To].Contains("49", StringComparison.Ordinal)
+        );
+        var placed = ReadingChanges.Apply(
+            reading,
+            [new ReadingChange("/plans/1/setupFee", null, From: left.Words.From)],
+            faults
+        );
         faults.Any.ShouldBeFalse();
         placed.Plans[1].SetupFee.ShouldBe("49.00");
         placed.NotPlaced.ShouldNotContain(left);
@@ -98,11 +127,18 @@ public sealed class ReadingChangesTests
             "freeMonths" => way.FreeMonths.ToString(System.Globalization.CultureInfo.InvariantCulture),
             "paid" => way.Paid,
             "struck" => way.Struck,
-            "later" => way.Later switch { null => null, { Price: null } => "same", { } later => $"{later.Price} {later.Per}" },
+            "later" => way.Later switch
+            {
+                null => null,
+                { Price: null } => "same",
+                { } later => $"{later.Price} {later.Per}",
+            },
             "setupFee" => plan.SetupFee,
             "name" => plan.Name,
             "domain" => plan.Domain is { } domain ? string.Join(' ', domain.Endings) : null,
-            var key => plan.Features.TryGetValue(key, out var value) ? Convert.ToString(value, System.Globalization.CultureInfo.InvariantCulture) : null,
+            var key => plan.Features.TryGetValue(key, out var value)
+                ? Convert.ToString(value, System.Globalization.CultureInfo.InvariantCulture)
+                : null,
         };
     }
 }

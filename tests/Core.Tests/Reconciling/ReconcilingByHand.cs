@@ -4,7 +4,10 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Each deviation found by its sum, worked out by hand on one market: a host with tax of 20 percent on top, and a request of 2027-01-01.</summary>
+/// <summary>
+/// Each deviation found by its sum, worked out by hand on one market: a host with tax of 20 percent on top, and a
+/// request of 2027-01-01.
+/// </summary>
 public class ReconcilingByHand
 {
     // 120.00 for the plan, 10.00 for the domain, 24.00 for the backup: 154.00, with tax 184.80.
@@ -43,7 +46,12 @@ public class ReconcilingByHand
         Told(ReconcilingExamples.Answer(Ask(Market(), "32.40"))).ShouldBe(["paid-otherwise 1/1 + set-up-left-out"]);
         Told(ReconcilingExamples.Answer(Ask(Market(), "159.00"))).ShouldBe(["without-tax + extra-added certificate"]);
         var nothing = ReconcilingExamples.Answer(Ask(Market(), "184.81"));
-        (Told(nothing).Count, nothing.GetProperty("closest").GetProperty("deviations").GetArrayLength(), nothing.GetProperty("closest").Text("total"), nothing.GetProperty("closest").Text("remainder")).ShouldBe((0, 0, "184.80", "0.01"));
+        (
+            Told(nothing).Count,
+            nothing.GetProperty("closest").GetProperty("deviations").GetArrayLength(),
+            nothing.GetProperty("closest").Text("total"),
+            nothing.GetProperty("closest").Text("remainder")
+        ).ShouldBe((0, 0, "184.80", "0.01"));
     }
 
     [Fact]
@@ -59,16 +67,26 @@ public class ReconcilingByHand
     [Fact]
     public void A_code_that_counts_only_later_is_one_that_can_be_left_out()
     {
-        // The code cuts the certificate, and the domain of next year; left out beside a certificate more, that is whole.
-        var market = Market().With("books[0].promotions[0].appliesTo", "[\"addOn:certificate\",\"domain\"]").With("candidate.hosting.codes", "[\"ten\"]").With("candidate.domains[0].route", "\"later\"").With("candidate.domains[0].inMonths", "6");
-        Told(ReconcilingExamples.Answer(Ask(market, "178.80"))).ShouldContain("extra-added certificate + code-left-out TEN"); // 144.00 and 5.00, with tax.
+        // The code cuts the certificate, and the domain of next year; left out beside a certificate more, that is
+        // whole.
+        var market = Market()
+            .With("books[0].promotions[0].appliesTo", "[\"addOn:certificate\",\"domain\"]")
+            .With("candidate.hosting.codes", "[\"ten\"]")
+            .With("candidate.domains[0].route", "\"later\"")
+            .With("candidate.domains[0].inMonths", "6");
+        Told(ReconcilingExamples.Answer(Ask(market, "178.80")))
+            .ShouldContain("extra-added certificate + code-left-out TEN"); // 144.00 and 5.00, with tax.
     }
 
     [Fact]
     public void A_later_bill_is_held_against_its_own_day()
     {
         // 240.00, 20.00 and 24.00 with tax: 340.80.
-        ReconcilingExamples.Answer(Ask(Market(), "340.80", "2028-01-01")).GetProperty("agrees").GetBoolean().ShouldBeTrue();
+        ReconcilingExamples
+            .Answer(Ask(Market(), "340.80", "2028-01-01"))
+            .GetProperty("agrees")
+            .GetBoolean()
+            .ShouldBeTrue();
         ReconcilingExamples.Answer(Ask(Market(), "0", "2027-05-01")).GetProperty("agrees").GetBoolean().ShouldBeTrue();
     }
 
@@ -88,39 +106,69 @@ public class ReconcilingByHand
     public void What_cannot_be_read_is_said_at_its_place(string path, string json, string where, string code)
     {
         var faults = new FaultList();
-        ReconciliationReader.Read(Ask(Market(), "1.00").With(path, json).Deserialize<JsonElement>(), [], faults).ShouldBeNull();
+        ReconciliationReader
+            .Read(Ask(Market(), "1.00").With(path, json).Deserialize<JsonElement>(), [], faults)
+            .ShouldBeNull();
         faults.Faults.Select(fault => (fault.Where, fault.Code)).ShouldBe([(where, code)]);
     }
 
     private static JsonObject Market() =>
-        JsonNode.Parse(
-            """
-            {
-              "books": [{
-                "format": "home-start/offer-book@1", "id": "host", "provider": { "name": "Host" }, "asOf": "2026-11-01", "currency": "GBP",
-                "plans": [
-                  { "id": "small", "name": "Small", "billing": [{ "everyMonths": 1, "setupFee": "5.00", "prices": [{ "amount": "15.00" }] }, { "everyMonths": 12, "prices": [{ "periods": 1, "amount": "120.00" }, { "amount": "240.00" }] }] },
-                  { "id": "big", "name": "Big", "billing": [{ "everyMonths": 12, "prices": [{ "amount": "180.00" }] }] }],
-                "dataCentres": [{ "id": "south", "name": "South", "perMonth": "1.00" }],
-                "addOns": [
-                  { "id": "backup", "name": "Backup", "for": "hosting", "charge": { "every": "month", "prices": [{ "amount": "2.00" }] } },
-                  { "id": "certificate", "name": "Certificate", "for": "hosting", "preselected": true, "charge": { "every": "year", "prices": [{ "amount": "5.00" }] } },
-                  { "id": "privacy", "name": "Privacy", "for": "domain", "charge": { "every": "year", "prices": [{ "amount": "3.00" }] } }],
-                "domains": [{ "ending": "com", "register": "10.00", "renew": "20.00", "maxYears": 2 }],
-                "promotions": [{ "id": "ten", "code": "TEN", "percent": "10", "appliesTo": ["plan"] }, { "id": "auto", "automatic": true, "percent": "50", "appliesTo": ["domain"], "newCustomersOnly": true, "from": "2028-01-01" }]
-              }],
-              "startDate": "2027-01-01", "horizonMonths": 36, "owner": { "taxPercent": "20" },
-              "candidate": { "hosting": { "book": "host", "plan": "small", "everyMonths": 12, "addOns": [{ "id": "backup" }] }, "domains": [{ "route": "register", "book": "host", "name": "clocks", "ending": "com" }] }
-            }
-            """)!.AsObject();
+        JsonNode
+            .Parse(
+                """
+                {
+                  "books": [{
+                    "format": "home-start/offer-book@1", "id": "host", "provider": { "name": "Host" }, "asOf": "2026-11-01", "currency": "GBP",
+                    "plans": [
+                      { "id": "small", "name": "Small", "billing": [{ "everyMonths": 1, "setupFee": "5.00", "prices": [{ "amount": "15.00" }] }, { "everyMonths": 12, "prices": [{ "periods": 1, "amount": "120.00" }, { "amount": "240.00" }] }] },
+                      { "id": "big", "name": "Big", "billing": [{ "everyMonths": 12, "prices": [{ "amount": "180.00" }] }] }],
+                    "dataCentres": [{ "id": "south", "name": "South", "perMonth": "1.00" }],
+                    "addOns": [
+                      { "id": "backup", "name": "Backup", "for": "hosting", "charge": { "every": "month", "prices": [{ "amount": "2.00" }] } },
+                      { "id": "certificate", "name": "Certificate", "for": "hosting", "preselected": true, "charge": { "every": "year", "prices": [{ "amount": "5.00" }] } },
+                      { "id": "privacy", "name": "Privacy", "for": "domain", "charge": { "every": "year", "prices": [{ "amount": "3.00" }] } }],
+                    "domains": [{ "ending": "com", "register": "10.00", "renew": "20.00", "maxYears": 2 }],
+                    "promotions": [{ "id": "ten", "code": "TEN", "percent": "10", "appliesTo": ["plan"] }, { "id": "auto", "automatic": true, "percent": "50", "appliesTo": ["domain"], "newCustomersOnly": true, "from": "2028-01-01" }]
+                  }],
+                  "startDate": "2027-01-01", "horizonMonths": 36, "owner": { "taxPercent": "20" },
+                  "candidate": { "hosting": { "book": "host", "plan": "small", "everyMonths": 12, "addOns": [{ "id": "backup" }] }, "domains": [{ "route": "register", "book": "host", "name": "clocks", "ending": "com" }] }
+                }
+                """
+            )!
+            .AsObject();
 
     private static JsonObject Ask(JsonObject market, string total, string? date = null)
     {
-        market["seen"] = new JsonObject { ["book"] = "host", ["total"] = total, ["date"] = date };
+        market["seen"] = new JsonObject
+        {
+            ["book"] = "host",
+            ["total"] = total,
+            ["date"] = date,
+        };
         return market;
     }
 
     private static List<string> Told(JsonElement answer) =>
-        [.. answer.GetProperty("explanations").EnumerateArray().Select(explanation => string.Join(" + ", explanation.GetProperty("deviations").EnumerateArray().Select(deviation =>
-            string.Join(' ', new[] { "kind", "ref", "domain", "value" }.Select(field => deviation.GetProperty(field)).Where(value => value.ValueKind != JsonValueKind.Null).Select(value => value.ToString())))))];
+        [
+            .. answer
+                .GetProperty("explanations")
+                .EnumerateArray()
+                .Select(explanation =>
+                    string.Join(
+                        " + ",
+                        explanation
+                            .GetProperty("deviations")
+                            .EnumerateArray()
+                            .Select(deviation =>
+                                string.Join(
+                                    ' ',
+                                    new[] { "kind", "ref", "domain", "value" }
+                                        .Select(field => deviation.GetProperty(field))
+                                        .Where(value => value.ValueKind != JsonValueKind.Null)
+                                        .Select(value => value.ToString())
+                                )
+                            )
+                    )
+                ),
+        ];
 }

@@ -7,7 +7,8 @@ namespace HomeStart.Core.Tests;
 /// <summary>The whole requests of the specification with their answers.</summary>
 public class ReconcilingExamples
 {
-    public static TheoryData<string> Files => [.. Directory.GetFiles(Folder, "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
+    public static TheoryData<string> Files =>
+        [.. Directory.GetFiles(Folder, "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
 
     private static string Folder => Path.Combine(AppContext.BaseDirectory, "fixtures", "reconciling");
 
@@ -29,7 +30,14 @@ public class ReconcilingExamples
     {
         var faults = new FaultList();
         var request = ReconciliationReader.Read(json, [], faults).ShouldNotBeNull();
-        var result = Reconciler.Run(request.Costing.Candidate, request.Costing.Books, request.Costing.Settings, request.Seen, faults, CancellationToken.None);
+        var result = Reconciler.Run(
+            request.Costing.Candidate,
+            request.Costing.Books,
+            request.Costing.Settings,
+            request.Seen,
+            faults,
+            CancellationToken.None
+        );
         result.Faults.Faults.ShouldBeEmpty();
         return JsonSerializer.SerializeToElement(ReconciliationWire.Of(result.Value!), WireJson.Options);
     }

@@ -6,13 +6,17 @@ using HomeStart.Formats;
 namespace HomeStart.Core.Tests;
 
 /// <summary>
-/// Whatever explains a sum is checked another way: the change is made in the request's JSON, and the whole is costed from there. And what was changed there is found again.
+/// Whatever explains a sum is checked another way: the change is made in the request's JSON, and the whole is costed
+/// from there. And what was changed there is found again.
 /// </summary>
 public class ReconcilingProperties
 {
     private const int Cases = 500;
 
-    private static readonly Gen<(JsonObject Request, int Seed)> Markets = Gen.Select(RandomMarket.Request, Gen.Int[0, int.MaxValue]);
+    private static readonly Gen<(JsonObject Request, int Seed)> Markets = Gen.Select(
+        RandomMarket.Request,
+        Gen.Int[0, int.MaxValue]
+    );
 
     [Fact]
     public void What_explains_a_sum_gives_it() =>
@@ -35,9 +39,12 @@ public class ReconcilingProperties
                     }
                 }
 
-                (answer.GetProperty("agrees").GetBoolean() || answer.GetProperty("explanations").GetArrayLength() > 0).ShouldBe(answer.GetProperty("closest").ValueKind == JsonValueKind.Null);
+                (
+                    answer.GetProperty("agrees").GetBoolean() || answer.GetProperty("explanations").GetArrayLength() > 0
+                ).ShouldBe(answer.GetProperty("closest").ValueKind == JsonValueKind.Null);
             },
-            iter: Cases);
+            iter: Cases
+        );
 
     [Fact]
     public void A_single_change_is_found_again_or_the_sum_agrees() =>
@@ -62,9 +69,16 @@ public class ReconcilingProperties
                 Total(request, [closest.GetProperty("deviations")[0]]).ShouldBe(closest.Text("total"));
                 request["seen"]!["total"] = closest.Text("total");
                 var answer = ReconcilingExamples.Answer(request);
-                (answer.GetProperty("agrees").GetBoolean() || answer.GetProperty("explanations").EnumerateArray().Any(explanation => explanation.GetProperty("deviations")[0].ToString() == wanted)).ShouldBeTrue(wanted);
+                (
+                    answer.GetProperty("agrees").GetBoolean()
+                    || answer
+                        .GetProperty("explanations")
+                        .EnumerateArray()
+                        .Any(explanation => explanation.GetProperty("deviations")[0].ToString() == wanted)
+                ).ShouldBeTrue(wanted);
             },
-            iter: Cases);
+            iter: Cases
+        );
 
     // A sum at a book that something is bought from: ours, ours changed in a way or two, or any.
     private static JsonObject? Asked(JsonObject request, Random random)
@@ -77,8 +91,14 @@ public class ReconcilingProperties
 
         var book = books[random.Next(books.Count)];
         var start = DateOnly.Parse(request["startDate"]!.GetValue<string>());
-        var date = random.Next(3) > 0 ? start : start.AddMonths(random.Next(0, request["horizonMonths"]!.GetValue<int>()));
-        request["seen"] = new JsonObject { ["book"] = book, ["total"] = "0", ["date"] = date.ToString("yyyy-MM-dd") };
+        var date =
+            random.Next(3) > 0 ? start : start.AddMonths(random.Next(0, request["horizonMonths"]!.GetValue<int>()));
+        request["seen"] = new JsonObject
+        {
+            ["book"] = book,
+            ["total"] = "0",
+            ["date"] = date.ToString("yyyy-MM-dd"),
+        };
         var changed = request.DeepClone().AsObject();
         for (var times = random.Next(0, 3); times > 0; times--)
         {
@@ -113,21 +133,36 @@ public class ReconcilingProperties
     }
 
     private static IEnumerable<string> Bought(JsonObject request) =>
-        request["candidate"]!["domains"]!.AsArray().Where(domain => domain!["route"]!.GetValue<string>() is "register" or "later" or "transfer").Select(domain => domain!["book"]!.GetValue<string>()).Concat(request["candidate"]!["hosting"] is null ? [] : ["host"]).Distinct();
+        request["candidate"]!["domains"]!
+            .AsArray()
+            .Where(domain => domain!["route"]!.GetValue<string>() is "register" or "later" or "transfer")
+            .Select(domain => domain!["book"]!.GetValue<string>())
+            .Concat(request["candidate"]!["hosting"] is null ? [] : ["host"])
+            .Distinct();
 
     private static JsonElement? Bill(JsonObject request)
     {
         var (answer, faults) = Wire.Try(request.Deserialize<JsonElement>());
         faults.ShouldBeEmpty();
         var (book, date) = (request["seen"]!["book"]!.GetValue<string>(), request["seen"]!["date"]!.GetValue<string>());
-        return answer!.Value.GetProperty("bills").EnumerateArray().Where(bill => bill.Text("book") == book && bill.Text("date") == date).Select(bill => (JsonElement?)bill).FirstOrDefault();
+        return answer!
+            .Value.GetProperty("bills")
+            .EnumerateArray()
+            .Where(bill => bill.Text("book") == book && bill.Text("date") == date)
+            .Select(bill => (JsonElement?)bill)
+            .FirstOrDefault();
     }
 
     // What the bill comes to with the deviations made in the JSON, read as they say.
     private static string Total(JsonObject sent, IReadOnlyList<JsonElement> deviations)
     {
         var request = sent.DeepClone().AsObject();
-        var (book, readings) = (request["books"]!.AsArray().First(book => book!["id"]!.GetValue<string>() == request["seen"]!["book"]!.GetValue<string>())!, new HashSet<string>());
+        var (book, readings) = (
+            request["books"]!
+                .AsArray()
+                .First(book => book!["id"]!.GetValue<string>() == request["seen"]!["book"]!.GetValue<string>())!,
+            new HashSet<string>()
+        );
         var places = Enumerable.Range(0, request["candidate"]!["domains"]!.AsArray().Count).ToList();
         foreach (var deviation in deviations)
         {
@@ -136,22 +171,40 @@ public class ReconcilingProperties
 
         var currency = Currency.Get(book["currency"]!.GetValue<string>());
         var bill = Bill(request);
-        Minor units = bill is { } there ? Amounts.Read(there.Text(readings.Contains("without-tax") ? "net" : "total"), currency, "", new FaultList())!.Value : 0;
+        Minor units = bill is { } there
+            ? Amounts
+                .Read(there.Text(readings.Contains("without-tax") ? "net" : "total"), currency, "", new FaultList())!
+                .Value
+            : 0;
         if (readings.Contains("tax-added"))
         {
             ExactDecimal.TryParse(request["owner"]!["taxPercent"]!.GetValue<string>(), out var percent).ShouldBeTrue();
             units += Fraction.OfPercent(percent).Of(units);
         }
 
-        return new Money(readings.Contains("a-month") ? new Fraction(1, request["candidate"]!["hosting"]!["everyMonths"]!.GetValue<int>()).Of(units) : units, currency).ToAmount();
+        return new Money(
+            readings.Contains("a-month")
+                ? new Fraction(1, request["candidate"]!["hosting"]!["everyMonths"]!.GetValue<int>()).Of(units)
+                : units,
+            currency
+        ).ToAmount();
     }
 
-    private static void Make(JsonObject request, JsonNode book, JsonElement deviation, List<int> places, HashSet<string> readings)
+    private static void Make(
+        JsonObject request,
+        JsonNode book,
+        JsonElement deviation,
+        List<int> places,
+        HashSet<string> readings
+    )
     {
         var (kind, reference) = (deviation.Text("kind"), deviation.GetProperty("ref").GetString());
         var hosting = request["candidate"]!["hosting"];
         var domains = request["candidate"]!["domains"]!.AsArray();
-        var domain = deviation.GetProperty("domain").ValueKind == JsonValueKind.Number ? domains[places.IndexOf(deviation.GetProperty("domain").GetInt32())]! : null;
+        var domain =
+            deviation.GetProperty("domain").ValueKind == JsonValueKind.Number
+                ? domains[places.IndexOf(deviation.GetProperty("domain").GetInt32())]!
+                : null;
         var extras = (domain ?? hosting)?["addOns"]?.AsArray();
         switch (kind)
         {
@@ -162,7 +215,9 @@ public class ReconcilingProperties
                 extras!.Add(new JsonObject { ["id"] = reference, ["quantity"] = 1 });
                 break;
             case "quantity":
-                extras!.First(extra => extra!["id"]!.GetValue<string>() == reference)!["quantity"] = deviation.GetProperty("value").GetInt32();
+                extras!.First(extra => extra!["id"]!.GetValue<string>() == reference)!["quantity"] = deviation
+                    .GetProperty("value")
+                    .GetInt32();
                 break;
             case "extra-left-out":
                 extras!.Remove(extras.First(extra => extra!["id"]!.GetValue<string>() == reference));
@@ -187,7 +242,11 @@ public class ReconcilingProperties
                 var codes = domain!["codes"]!.AsArray().Select(code => code!.GetValue<string>()).ToList();
                 places.RemoveAt(domains.IndexOf(domain));
                 domains.Remove(domain);
-                codes.ForEach(code => (IsThere(hosting, book) ? hosting : domains.FirstOrDefault(other => IsThere(other, book)))?["codes"]!.AsArray().Add(code));
+                codes.ForEach(code =>
+                    (IsThere(hosting, book) ? hosting : domains.FirstOrDefault(other => IsThere(other, book)))
+                        ?["codes"]!.AsArray()
+                        .Add(code)
+                );
                 break;
             case "included-not-given":
                 domain!["useIncluded"] = false;
@@ -196,7 +255,13 @@ public class ReconcilingProperties
                 hosting!["dataCentre"] = reference;
                 break;
             case "set-up-left-out":
-                foreach (var option in book["plans"]!.AsArray().First(plan => plan!["id"]!.GetValue<string>() == hosting!["plan"]!.GetValue<string>())!["billing"]!.AsArray())
+                foreach (
+                    var option in book["plans"]!
+                        .AsArray()
+                        .First(plan => plan!["id"]!.GetValue<string>() == hosting!["plan"]!.GetValue<string>())![
+                        "billing"
+                    ]!.AsArray()
+                )
                 {
                     option!["setupFee"] = null;
                 }
@@ -213,12 +278,25 @@ public class ReconcilingProperties
         }
     }
 
-    private static void Codes(JsonObject request, JsonNode book, JsonArray domains, JsonNode? hosting, string kind, string reference)
+    private static void Codes(
+        JsonObject request,
+        JsonNode book,
+        JsonArray domains,
+        JsonNode? hosting,
+        string kind,
+        string reference
+    )
     {
-        List<JsonNode> there = [.. new[] { hosting }.Concat(domains).Where(part => IsThere(part, book)).OfType<JsonNode>()];
+        List<JsonNode> there =
+        [
+            .. new[] { hosting }.Concat(domains).Where(part => IsThere(part, book)).OfType<JsonNode>(),
+        ];
         foreach (var part in there.Where(_ => kind != "code-added"))
         {
-            Remove(part["codes"]!.AsArray(), code => kind == "code-instead" || string.Equals(code!.GetValue<string>(), reference, StringComparison.OrdinalIgnoreCase));
+            Remove(part["codes"]!.AsArray(), code =>
+                kind == "code-instead"
+                || string.Equals(code!.GetValue<string>(), reference, StringComparison.OrdinalIgnoreCase)
+            );
         }
 
         if (kind != "code-left-out")
@@ -229,23 +307,36 @@ public class ReconcilingProperties
 
     private static void Later(JsonNode book, string? reference)
     {
-        foreach (var option in (book["plans"]?.AsArray() ?? []).SelectMany(plan => plan!["billing"]!.AsArray()).Where(_ => reference is null or "plan"))
+        foreach (
+            var option in (book["plans"]?.AsArray() ?? [])
+                .SelectMany(plan => plan!["billing"]!.AsArray())
+                .Where(_ => reference is null or "plan")
+        )
         {
             LastAlone(option!);
         }
 
-        foreach (var extra in book["addOns"]!.AsArray().Where(extra => reference is null || reference == $"addOn:{extra!["id"]!.GetValue<string>()}"))
+        foreach (
+            var extra in book["addOns"]!
+                .AsArray()
+                .Where(extra => reference is null || reference == $"addOn:{extra!["id"]!.GetValue<string>()}")
+        )
         {
             LastAlone(extra!["charge"]!);
         }
 
-        foreach (var ending in book["domains"]!.AsArray().Where(ending => reference is null || reference == $"domain:{ending!["ending"]!.GetValue<string>()}"))
+        foreach (
+            var ending in book["domains"]!
+                .AsArray()
+                .Where(ending => reference is null || reference == $"domain:{ending!["ending"]!.GetValue<string>()}")
+        )
         {
             ending!["register"] = ending["renew"]?.DeepClone();
         }
     }
 
-    // A first price that is not stated would be refused in a book: there it stands for a bill that is not whole, which explains nothing.
+    // A first price that is not stated would be refused in a book: there it stands for a bill that is not whole, which
+    // explains nothing.
     private static void LastAlone(JsonNode priced)
     {
         var last = priced["prices"]!.AsArray()[^1]!.DeepClone();
@@ -253,7 +344,9 @@ public class ReconcilingProperties
         priced["prices"] = new JsonArray(last);
     }
 
-    private static bool IsThere(JsonNode? part, JsonNode book) => part?["book"]?.GetValue<string>() == book["id"]!.GetValue<string>() && part["route"]?.GetValue<string>() is null or "register" or "later" or "transfer";
+    private static bool IsThere(JsonNode? part, JsonNode book) =>
+        part?["book"]?.GetValue<string>() == book["id"]!.GetValue<string>()
+        && part["route"]?.GetValue<string>() is null or "register" or "later" or "transfer";
 
     private static void Remove(JsonArray list, Func<JsonNode?, bool> goes)
     {

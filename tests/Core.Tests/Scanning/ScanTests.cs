@@ -22,12 +22,19 @@ public class ScanTests
                 result.Feasible.ShouldBe(brute.Feasible);
                 result.Rows.Select(Show).ShouldBe(brute.Rows.Select(row => Show(row.Candidate, row.Costing)));
                 result.Front.Select(Show).ShouldBe(brute.Front.Select(row => Show(row.Candidate, row.Costing)));
-                result.Rejected.Select(plan => (plan.Book.Id, plan.Plan.Id)).ShouldBe(brute.Rejected.Select(plan => (plan.Book, plan.Plan)));
-                result.Rejected.Select(plan => string.Join(',', plan.Reasons.Select(Show))).ShouldBe(brute.Rejected.Select(plan => plan.Reasons));
+                result
+                    .Rejected.Select(plan => (plan.Book.Id, plan.Plan.Id))
+                    .ShouldBe(brute.Rejected.Select(plan => (plan.Book, plan.Plan)));
+                result
+                    .Rejected.Select(plan => string.Join(',', plan.Reasons.Select(Show)))
+                    .ShouldBe(brute.Rejected.Select(plan => plan.Reasons));
             },
-            iter: 300);
+            iter: 300
+        );
 
-    /// <summary>Rows are ranked by sums of parts: the costings of the whole candidates must stand in the same order.</summary>
+    /// <summary>
+    /// Rows are ranked by sums of parts: the costings of the whole candidates must stand in the same order.
+    /// </summary>
     [Fact]
     public void Whole_figures_stand_first_and_the_costings_of_the_rows_ascend() =>
         Gen.Int.Sample(
@@ -38,33 +45,69 @@ public class ScanTests
                 foreach (var (before, after) in rows.Zip(rows.Skip(1)))
                 {
                     var (left, right) = (before.Totals, after.Totals);
-                    (left.AtLeast.Horizon, left.Horizon, left.DueToday).CompareTo((right.AtLeast.Horizon, right.Horizon, right.DueToday)).ShouldBeLessThanOrEqualTo(0);
+                    (left.AtLeast.Horizon, left.Horizon, left.DueToday)
+                        .CompareTo((right.AtLeast.Horizon, right.Horizon, right.DueToday))
+                        .ShouldBeLessThanOrEqualTo(0);
                 }
             },
-            iter: 100);
+            iter: 100
+        );
 
     [Fact]
     public void The_demo_names_what_bars_a_plan()
     {
-        var books = Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books")).Order().Select(file => BookTests.Read(Path.GetFileName(file))).ToImmutableArray();
-        var settings = new CountSettings(new DateOnly(2026, 12, 1), 36) { DisplayCurrency = Currency.Get("GBP"), Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", ExactDecimal.Whole(1)) };
-        var needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 3), Support = ["phone"], Domain = new DomainNeed(DomainRoute.Register, "ostlerwren", ["com"]) };
-        var result = Scan.Run(new ScanRequest(books, settings, needs, Objective.Horizon, true, 25), null, CancellationToken.None).Value!;
+        var books = Directory
+            .GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books"))
+            .Order()
+            .Select(file => BookTests.Read(Path.GetFileName(file)))
+            .ToImmutableArray();
+        var settings = new CountSettings(new DateOnly(2026, 12, 1), 36)
+        {
+            DisplayCurrency = Currency.Get("GBP"),
+            Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", ExactDecimal.Whole(1)),
+        };
+        var needs = new Needs
+        {
+            Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 3),
+            Support = ["phone"],
+            Domain = new DomainNeed(DomainRoute.Register, "ostlerwren", ["com"]),
+        };
+        var result = Scan.Run(
+            new ScanRequest(books, settings, needs, Objective.Horizon, true, 25),
+            null,
+            CancellationToken.None
+        ).Value!;
         var slipway = result.Rejected.Single(plan => plan.Plan.Id == "slipway").Reasons.Single();
         (slipway.Need, slipway.Has!.Number, slipway.Wants.Number).ShouldBe(("websites", 1, 3));
-        result.Rejected.Single(plan => plan.Plan.Id == "orchard").Reasons.Select(reason => reason.Need).ShouldBe(["support"]);
+        result
+            .Rejected.Single(plan => plan.Plan.Id == "orchard")
+            .Reasons.Select(reason => reason.Need)
+            .ShouldBe(["support"]);
         result.Rows.ShouldNotBeEmpty();
     }
 
     [Fact]
     public void The_first_row_says_what_it_costs_less_than_the_best_of_any_other_plan()
     {
-        var request = new ScanRequest([.. Shop.Books], Shop.Settings with { DisplayCurrency = Currency.Get("GBP") }, new Needs(), Objective.Horizon, false, 1000);
+        var request = new ScanRequest(
+            [.. Shop.Books],
+            Shop.Settings with
+            {
+                DisplayCurrency = Currency.Get("GBP"),
+            },
+            new Needs(),
+            Objective.Horizon,
+            false,
+            1000
+        );
         var rows = Scan.Run(request, null, CancellationToken.None).Value!.Rows;
         var lead = ScanLead.Of(rows, Objective.Horizon).ShouldNotBeNull();
         var others = rows.Where(row => row.Candidate.Hosting!.Plan != rows[0].Candidate.Hosting!.Plan).ToList();
         lead.Next.ShouldBe(others[0]);
-        lead.Saves.ShouldBe(others.Min(row => row.Totals.AtLeast.Horizon ? Int128.MaxValue : row.Totals.Horizon) - rows[0].Totals.Horizon);
+        lead.Saves.ShouldBe(
+            others.Min(row => row.Totals.AtLeast.Horizon ? Int128.MaxValue : row.Totals.Horizon)
+                - rows[0].Totals.Horizon
+        );
         lead.MoreToday.ShouldBe(rows[0].Totals.DueToday - others[0].Totals.DueToday);
         ScanLead.Of([rows[0]], Objective.Horizon).ShouldBeNull();
     }
@@ -74,10 +117,27 @@ public class ScanTests
     {
         var host = new OfferBook("host", new Provider("Host", ["mail"]), new DateOnly(2026, 12, 1), Currency.Get("GBP"))
         {
-            Plans = [new Plan("plan", "Plan") { Billing = [new BillingOption(12, 12, null, new PriceSteps([new PriceStep(null, 1000)]))] }],
+            Plans =
+            [
+                new Plan("plan", "Plan")
+                {
+                    Billing = [new BillingOption(12, 12, null, new PriceSteps([new PriceStep(null, 1000)]))],
+                },
+            ],
         };
         var silent = host with { Id = "silent", Provider = new Provider("Silent", null) };
-        var rejected = Scan.Run(new ScanRequest([host, silent], new CountSettings(new DateOnly(2026, 12, 1), 12), new Needs { Support = ["phone"] }, Objective.Horizon, true, 25), null, CancellationToken.None).Value!.Rejected;
+        var rejected = Scan.Run(
+            new ScanRequest(
+                [host, silent],
+                new CountSettings(new DateOnly(2026, 12, 1), 12),
+                new Needs { Support = ["phone"] },
+                Objective.Horizon,
+                true,
+                25
+            ),
+            null,
+            CancellationToken.None
+        ).Value!.Rejected;
         rejected.Single(plan => plan.Book.Id == "host").Reasons.Single().Has!.Words!.Value.ShouldBe(["mail"]);
         rejected.Single(plan => plan.Book.Id == "silent").Reasons.Single().Has.ShouldBeNull();
     }

@@ -11,7 +11,8 @@ public class SettlingTests
     [Fact]
     public void Names_the_month_from_which_another_costs_less_and_until_when()
     {
-        // Low at first and dear later, against one price held: 12 × 3, then 9 a month; 5 a month throughout. 36 against 60, 144 against 120.
+        // Low at first and dear later, against one price held: 12 × 3, then 9 a month; 5 a month throughout. 36 against
+        // 60, 144 against 120.
         var steep = Book("steep", [new PriceStep(1, 3600), new PriceStep(null, 10800)], every: 12);
         var held = Book("held", [new PriceStep(null, 500)], every: 1);
         var settling = Settling.Of(Request([steep, held], horizon: 12, new Needs()), CancellationToken.None).Value!;
@@ -30,10 +31,28 @@ public class SettlingTests
     {
         var steep = Book("steep", [new PriceStep(1, 3600), new PriceStep(null, 10800)], every: 12);
         var held = Book("held", [new PriceStep(null, 500)], every: 1);
-        var settling = Settling.Of(Request([steep, held], horizon: 12, new Needs { SamePrice = true }), CancellationToken.None).Value!;
-        (Book(settling.Least!), settling.Longer!.FromMonths, Book(settling.Longer.Other!)).ShouldBe(("steep", 13, "held"));
-        Book(Settling.Of(Request([steep, held], horizon: 13, new Needs { SamePrice = true }), CancellationToken.None).Value!.Least!).ShouldBe("held"); // 65.00, where steep would change.
-        var dropped = Settling.Of(Request([steep, Book("dear", [new PriceStep(null, 20000)], every: 12)], horizon: 24, new Needs { SamePrice = true }), CancellationToken.None).Value!.Needs.ShouldHaveSingleItem();
+        var settling = Settling
+            .Of(Request([steep, held], horizon: 12, new Needs { SamePrice = true }), CancellationToken.None)
+            .Value!;
+        (Book(settling.Least!), settling.Longer!.FromMonths, Book(settling.Longer.Other!)).ShouldBe(
+            ("steep", 13, "held")
+        );
+        Book(
+                Settling
+                    .Of(Request([steep, held], horizon: 13, new Needs { SamePrice = true }), CancellationToken.None)
+                    .Value!.Least!
+            )
+            .ShouldBe("held"); // 65.00, where steep would change.
+        var dropped = Settling
+            .Of(
+                Request(
+                    [steep, Book("dear", [new PriceStep(null, 20000)], every: 12)],
+                    horizon: 24,
+                    new Needs { SamePrice = true }
+                ),
+                CancellationToken.None
+            )
+            .Value!.Needs.ShouldHaveSingleItem();
         (dropped.Need, dropped.Saves).ShouldBe(("samePrice", (Minor?)25600)); // 400.00 against 144.00.
     }
 
@@ -43,7 +62,9 @@ public class SettlingTests
         // Every three years 120, against 40 a year: less in months 37 to 48 … only until the next year is due.
         var long36 = Book("long", [new PriceStep(null, 11000)], every: 36);
         var yearly = Book("yearly", [new PriceStep(null, 4000)], every: 12);
-        var longer = Settling.Of(Request([long36, yearly], horizon: 36, new Needs()), CancellationToken.None).Value!.Longer!;
+        var longer = Settling
+            .Of(Request([long36, yearly], horizon: 36, new Needs()), CancellationToken.None)
+            .Value!.Longer!;
         (longer.FromMonths, longer.ToMonths, Book(longer.Other!)).ShouldBe((37, 60, "yearly"));
     }
 
@@ -52,7 +73,9 @@ public class SettlingTests
     {
         var hidden = Book("hidden", [new PriceStep(1, 1000), new PriceStep(null, null)], every: 12);
         var held = Book("held", [new PriceStep(null, 9000)], every: 12);
-        var longer = Settling.Of(Request([hidden, held], horizon: 12, new Needs()), CancellationToken.None).Value!.Longer!;
+        var longer = Settling
+            .Of(Request([hidden, held], horizon: 12, new Needs()), CancellationToken.None)
+            .Value!.Longer!;
         (longer.FromMonths, longer.Other).ShouldBe((13, null));
     }
 
@@ -65,14 +88,21 @@ public class SettlingTests
         };
         var needs = new Needs { Extras = ["privacy", "backup"] };
         var costs = Settling.Of(Request([book], horizon: 12, needs), CancellationToken.None).Value!.Needs;
-        costs.Select(cost => (cost.Wants.Word, cost.Saves, cost.Best.Totals.Horizon)).ShouldBe([("backup", 700, 1300), ("privacy", (Minor?)300, 1700)]);
+        costs
+            .Select(cost => (cost.Wants.Word, cost.Saves, cost.Best.Totals.Horizon))
+            .ShouldBe([("backup", 700, 1300), ("privacy", (Minor?)300, 1700)]);
     }
 
     [Fact]
     public void Where_nothing_fits_the_needs_without_which_something_does_are_named()
     {
         var needs = new Needs { Support = ["phone"] };
-        var settling = Settling.Of(Request([Book("host", [new PriceStep(null, 1000)], every: 12)], horizon: 12, needs), CancellationToken.None).Value!;
+        var settling = Settling
+            .Of(
+                Request([Book("host", [new PriceStep(null, 1000)], every: 12)], horizon: 12, needs),
+                CancellationToken.None
+            )
+            .Value!;
         settling.Least.ShouldBeNull();
         settling.Needs.Select(cost => (cost.Need, cost.Saves)).ShouldBe([("support", (Minor?)null)]);
     }
@@ -94,20 +124,49 @@ public class SettlingTests
                 {
                     var over = request.Settings with { HorizonMonths = months };
                     var totals = Coster.Cost(least.Candidate, request.Books, over).Value!.Totals;
-                    var first = Scan.Run(request with { Settings = over, SamePriceMonths = request.Settings.HorizonMonths }, null, CancellationToken.None).Value!.Rows[0].Totals;
+                    var first = Scan.Run(
+                            request with
+                            {
+                                Settings = over,
+                                SamePriceMonths = request.Settings.HorizonMonths,
+                            },
+                            null,
+                            CancellationToken.None
+                        )
+                        .Value!.Rows[0]
+                        .Totals;
                     var isOvertaken = totals.AtLeast.Horizon || first.Horizon < totals.Horizon;
                     isOvertaken.ShouldBe(months == end);
                 }
             },
-            iter: 25);
+            iter: 25
+        );
 
     private static string Book(ScanRow row) => row.Candidate.Hosting!.Book!;
 
     private static ScanRequest Request(ImmutableArray<OfferBook> books, int horizon, Needs needs) =>
-        new(books, new CountSettings(Start, horizon) { DisplayCurrency = Currency.Get("GBP") }, needs, Objective.Horizon, ByPlan: false, Top: 25);
+        new(
+            books,
+            new CountSettings(Start, horizon) { DisplayCurrency = Currency.Get("GBP") },
+            needs,
+            Objective.Horizon,
+            ByPlan: false,
+            Top: 25
+        );
 
     private static OfferBook Book(string id, ImmutableArray<PriceStep> prices, int every) =>
-        new(id, new Provider(id, ["chat"]), Start, Currency.Get("GBP")) { Tax = new BookTax(true, true), Plans = [new Plan("plan", "Plan") { Billing = [new BillingOption(every, every, null, new PriceSteps(prices))] }] };
+        new(id, new Provider(id, ["chat"]), Start, Currency.Get("GBP"))
+        {
+            Tax = new BookTax(true, true),
+            Plans =
+            [
+                new Plan("plan", "Plan") { Billing = [new BillingOption(every, every, null, new PriceSteps(prices))] },
+            ],
+        };
 
-    private static AddOn Extra(string tag, int price) => new(tag, tag, AddOnFor.Hosting, ChargeEvery.Year, new PriceSteps([new PriceStep(null, price)])) { Provides = tag };
+    private static AddOn Extra(string tag, int price) =>
+        new(tag, tag, AddOnFor.Hosting, ChargeEvery.Year, new PriceSteps([new PriceStep(null, price)]))
+        {
+            Provides = tag,
+        };
 }

@@ -14,7 +14,8 @@ public class ComparisonTests
         new ChoosePlan("C", "plainstone", "lintel"),
         new ChooseBilling("C", 12, 12),
         new SetExtra("C", "copies", ForDomain: false, 0),
-        new ChooseDomain("C", Name("nameyarrow")));
+        new ChooseDomain("C", Name("nameyarrow"))
+    );
 
     [Fact]
     public void Changes_are_against_one_base_and_the_last_sum_paid_is_the_horizon()
@@ -24,28 +25,47 @@ public class ComparisonTests
         foreach (var known in comparison.Candidates)
         {
             known.Paid[^1].Sum.Amount.ShouldBe(known.Costing!.Totals.Horizon);
-            known.HorizonChange.ShouldBe(known.Letter == "C" ? null : known.Costing.Totals.Horizon - Costed(Three, "C").Totals.Horizon);
+            known.HorizonChange.ShouldBe(
+                known.Letter == "C" ? null : known.Costing.Totals.Horizon - Costed(Three, "C").Totals.Horizon
+            );
         }
     }
 
     [Fact]
     public void What_fails_the_needs_is_never_the_least_however_little_it_costs()
     {
-        var needing = Three with { Needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 2) } }; // Slipway allows one.
+        var needing = Three with
+        {
+            Needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 2) },
+        }; // Slipway allows one.
         var compared = Comparison.Of(needing, Books, Settings, null, null).Candidates;
-        compared.Select(known => (known.Letter, known.Does, known.IsLeast)).ShouldBe([("A", false, false), ("B", false, false), ("C", true, true)]);
-        compared.Where(known => known.Undercuts).Select(known => known.Letter).ShouldBe(compared.Where(known => known.Costing!.Totals.Horizon < compared[2].Costing!.Totals.Horizon).Select(known => known.Letter));
+        compared
+            .Select(known => (known.Letter, known.Does, known.IsLeast))
+            .ShouldBe([("A", false, false), ("B", false, false), ("C", true, true)]);
+        compared
+            .Where(known => known.Undercuts)
+            .Select(known => known.Letter)
+            .ShouldBe(
+                compared
+                    .Where(known => known.Costing!.Totals.Horizon < compared[2].Costing!.Totals.Horizon)
+                    .Select(known => known.Letter)
+            );
         compared.ShouldContain(known => known.Undercuts);
-        Comparison.Of(Three, Books, Settings, null, null).Candidates.ShouldAllBe(known => known.Does && !known.Undercuts);
+        Comparison
+            .Of(Three, Books, Settings, null, null)
+            .Candidates.ShouldAllBe(known => known.Does && !known.Undercuts);
     }
 
-    // C's price never changes and B's not within the three years; after them B costs far more. That B steps up then does not take it out of the comparison.
+    // C's price never changes and B's not within the three years; after them B costs far more. That B steps up then
+    // does not take it out of the comparison.
     [Fact]
     public void A_need_for_one_price_is_held_over_what_is_counted_whatever_other_lengths_are_tried()
     {
         var needing = Three with { Needs = new Needs { SamePrice = true } };
         var comparison = Comparison.Of(needing, Books, Settings, null, null);
-        comparison.Candidates.Select(known => (known.Letter, known.Does)).ShouldBe([("A", false), ("B", true), ("C", true)]); // A goes from 35.88 to 107.88.
+        comparison
+            .Candidates.Select(known => (known.Letter, known.Does))
+            .ShouldBe([("A", false), ("B", true), ("C", true)]); // A goes from 35.88 to 107.88.
         comparison.Candidates.Single(known => known.IsLeast).Letter.ShouldBe("B");
         comparison.Turns.ShouldContain(turn => turn.Letter == "C" && turn.Months == 37);
         var held = Comparison.Of(needing, Books, Settings with { HorizonMonths = 37 }, null, null);
@@ -69,7 +89,12 @@ public class ComparisonTests
         Shortlist.Does(fernhollow, visits).ShouldBeFalse();
         Shortlist.Does(fernhollow, visits with { AcceptUnknown = true }).ShouldBeTrue();
         var name = Worksheet.CostingOf(new Candidate(null, [Name("nameyarrow")]), Books, Settings)!;
-        (Shortlist.Does(name, new Needs()), Shortlist.Does(name, visits), Shortlist.Does(name, new Needs { SamePrice = true }), Shortlist.Does(name, new Needs { MinRefundDays = 1 })).ShouldBe((true, false, false, false));
+        (
+            Shortlist.Does(name, new Needs()),
+            Shortlist.Does(name, visits),
+            Shortlist.Does(name, new Needs { SamePrice = true }),
+            Shortlist.Does(name, new Needs { MinRefundDays = 1 })
+        ).ShouldBe((true, false, false, false));
     }
 
     [Fact]
@@ -79,7 +104,9 @@ public class ComparisonTests
         var (one, other) = (Costed(Three, "A").Ledger.Totals, Costed(Three, "C").Ledger.Totals);
         for (var column = 0; column < one.Length; column++)
         {
-            lines.Aggregate((Int128)0, (sum, line) => sum + line.Cells[column]!.Value).ShouldBe(other[column] - one[column]);
+            lines
+                .Aggregate((Int128)0, (sum, line) => sum + line.Cells[column]!.Value)
+                .ShouldBe(other[column] - one[column]);
         }
 
         var plan = lines.Single(line => line.Kind == RowKind.Plan);
@@ -93,7 +120,16 @@ public class ComparisonTests
         leads[0].From.ShouldBe(Today);
         foreach (var lead in leads)
         {
-            var paid = Three.Shortlist.Select(listed => (listed.Letter, Sum: Costed(Three, listed.Letter).Run.Bills.Where(bill => bill.Date <= lead.From).Aggregate((Int128)0, (sum, bill) => sum + Costed(Three, listed.Letter).ValueOf(bill)))).ToList();
+            var paid = Three
+                .Shortlist.Select(listed =>
+                    (
+                        listed.Letter,
+                        Sum: Costed(Three, listed.Letter)
+                            .Run.Bills.Where(bill => bill.Date <= lead.From)
+                            .Aggregate((Int128)0, (sum, bill) => sum + Costed(Three, listed.Letter).ValueOf(bill))
+                    )
+                )
+                .ToList();
             lead.Paid.ShouldBe(paid.Min(known => known.Sum));
             lead.Letters.ShouldBe(paid.Where(known => known.Sum == lead.Paid).Select(known => known.Letter));
         }
@@ -117,7 +153,10 @@ public class ComparisonTests
             }
         }
 
-        static Int128 Totals(int months, string letter) => Worksheet.CostingOf(Three.Listed(letter)!.Candidate, Books, Settings with { HorizonMonths = months })!.Totals.Horizon;
+        static Int128 Totals(int months, string letter) =>
+            Worksheet
+                .CostingOf(Three.Listed(letter)!.Candidate, Books, Settings with { HorizonMonths = months })!
+                .Totals.Horizon;
     }
 
     [Fact]
@@ -126,15 +165,34 @@ public class ComparisonTests
         foreach (var horizon in (int[])[6, 11, 12, 13, 24, 36, 37, 60])
         {
             var settings = Settings with { HorizonMonths = horizon };
-            var sums = Enumerable.Range(1, 120).ToDictionary(months => months, months => Three.Shortlist.ToDictionary(listed => listed.Letter, listed => Worksheet.CostingOf(listed.Candidate, Books, settings with { HorizonMonths = months })!.Totals.Horizon));
+            var sums = Enumerable
+                .Range(1, 120)
+                .ToDictionary(
+                    months => months,
+                    months =>
+                        Three.Shortlist.ToDictionary(
+                            listed => listed.Letter,
+                            listed =>
+                                Worksheet
+                                    .CostingOf(listed.Candidate, Books, settings with { HorizonMonths = months })!
+                                    .Totals.Horizon
+                        )
+                );
             var least = sums[horizon].Where(pair => pair.Value == sums[horizon].Values.Min()).ToList();
             if (least.Count > 1)
             {
                 continue;
             }
 
-            int?[] nearest = [Enumerable.Range(1, horizon - 1).Reverse().Cast<int?>().FirstOrDefault(IsBeaten), Enumerable.Range(horizon + 1, 120 - horizon).Cast<int?>().FirstOrDefault(IsBeaten)];
-            Comparison.Of(Three, Books, settings, null, null).Turns.Select(turn => (int?)turn.Months).ShouldBe(nearest.Where(months => months is not null));
+            int?[] nearest =
+            [
+                Enumerable.Range(1, horizon - 1).Reverse().Cast<int?>().FirstOrDefault(IsBeaten),
+                Enumerable.Range(horizon + 1, 120 - horizon).Cast<int?>().FirstOrDefault(IsBeaten),
+            ];
+            Comparison
+                .Of(Three, Books, settings, null, null)
+                .Turns.Select(turn => (int?)turn.Months)
+                .ShouldBe(nearest.Where(months => months is not null));
 
             bool IsBeaten(int? months) => sums[months!.Value].Values.Min() < sums[months.Value][least[0].Key];
         }
@@ -143,10 +201,27 @@ public class ComparisonTests
     [Fact]
     public void The_least_is_said_of_whole_totals_in_one_currency_alone()
     {
-        Costing yearly = Costed(Three, "A"), threeYears = Costed(Three, "B");
-        var euros = Worksheet.CostingOf(Three.Listed("C")!.Candidate, Books, Settings with { DisplayCurrency = Currency.Get("EUR"), Rates = Settings.Rates.Add("GBP", ExactDecimal.Whole(1)) });
-        var hidden = Worksheet.CostingOf(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12)).Listed("A")!.Candidate, Books, Settings);
-        Shortlist.Least([yearly, threeYears], new Needs()).ShouldBe([yearly.Totals.Horizon < threeYears.Totals.Horizon ? 0 : 1]);
+        Costing yearly = Costed(Three, "A"),
+            threeYears = Costed(Three, "B");
+        var euros = Worksheet.CostingOf(
+            Three.Listed("C")!.Candidate,
+            Books,
+            Settings with
+            {
+                DisplayCurrency = Currency.Get("EUR"),
+                Rates = Settings.Rates.Add("GBP", ExactDecimal.Whole(1)),
+            }
+        );
+        var hidden = Worksheet.CostingOf(
+            Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12))
+                .Listed("A")!
+                .Candidate,
+            Books,
+            Settings
+        );
+        Shortlist
+            .Least([yearly, threeYears], new Needs())
+            .ShouldBe([yearly.Totals.Horizon < threeYears.Totals.Horizon ? 0 : 1]);
         Shortlist.Least([yearly, null, yearly], new Needs()).ShouldBe([0, 2], ignoreOrder: true);
         Shortlist.Least([yearly], new Needs()).ShouldBeEmpty();
         Shortlist.Least([yearly, hidden], new Needs()).ShouldBeEmpty();
@@ -156,7 +231,12 @@ public class ComparisonTests
     [Fact]
     public void What_is_not_stated_makes_a_difference_unknown()
     {
-        var site = Do(Three, new AddCandidate(null), new ChoosePlan("D", "saltglass", "shard"), new ChooseBilling("D", 1, 12));
+        var site = Do(
+            Three,
+            new AddCandidate(null),
+            new ChoosePlan("D", "saltglass", "shard"),
+            new ChooseBilling("D", 1, 12)
+        );
         var comparison = Comparison.Of(site, Books, Settings, "A", "D");
         var hidden = comparison.Candidates[3];
         (hidden.HorizonChange, hidden.IsLeast).ShouldBe((null, false));

@@ -2,15 +2,20 @@ using static HomeStart.Core.Tests.Shop;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>What people misread: what falls due right after, what only looks cheap, what runs out on different days.</summary>
+/// <summary>
+/// What people misread: what falls due right after, what only looks cheap, what runs out on different days.
+/// </summary>
 public class NoteTests
 {
     [Fact]
     public void What_is_chosen_says_what_falls_due_next_and_whether_it_is_the_very_next_day()
     {
-        Note(Choosing("tidemarsh", "slipway", 12), 12, 36).ShouldBe(new WayNote(WayNoteKind.FallsDueNext, IsDayAfter: true));
-        Note(Choosing("tidemarsh", "slipway", 12), 12, 30).ShouldBe(new WayNote(WayNoteKind.FallsDueNext, IsDayAfter: false));
-        Note(Choosing("tidemarsh", "slipway", 1), 1, 36).ShouldBe(new WayNote(WayNoteKind.FallsDueNext, IsDayAfter: true));
+        Note(Choosing("tidemarsh", "slipway", 12), 12, 36)
+            .ShouldBe(new WayNote(WayNoteKind.FallsDueNext, IsDayAfter: true));
+        Note(Choosing("tidemarsh", "slipway", 12), 12, 30)
+            .ShouldBe(new WayNote(WayNoteKind.FallsDueNext, IsDayAfter: false));
+        Note(Choosing("tidemarsh", "slipway", 1), 1, 36)
+            .ShouldBe(new WayNote(WayNoteKind.FallsDueNext, IsDayAfter: true));
     }
 
     [Fact]
@@ -34,7 +39,10 @@ public class NoteTests
     [InlineData(1, 2, false)] // By the month there is no day to forget.
     public void Domain_and_hosting_that_run_out_apart_are_said(int everyMonths, int years, bool apart)
     {
-        var site = Do(Choosing("tidemarsh", "slipway", everyMonths), new ChooseDomain("A", Name("tidemarsh") with { Years = years }));
+        var site = Do(
+            Choosing("tidemarsh", "slipway", everyMonths),
+            new ChooseDomain("A", Name("tidemarsh") with { Years = years })
+        );
         var days = DifferentDays.Of(Costed(site));
         days.ShouldBe(apart ? new DifferentDays(Today.AddMonths(12 * years), Today.AddMonths(everyMonths)) : null);
     }
@@ -47,5 +55,9 @@ public class NoteTests
     }
 
     private static WayNote? Note(Site site, int everyMonths, int horizon) =>
-        WayNote.Of(Worksheet.Of(site.Listed("A")!, Books, Settings with { HorizonMonths = horizon }, new Needs()).WaysToPay.Single(way => way.Choice.EveryMonths == everyMonths));
+        WayNote.Of(
+            Worksheet
+                .Of(site.Listed("A")!, Books, Settings with { HorizonMonths = horizon }, new Needs())
+                .WaysToPay.Single(way => way.Choice.EveryMonths == everyMonths)
+        );
 }

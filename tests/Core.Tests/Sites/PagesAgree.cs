@@ -12,7 +12,10 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>A figure that several pages show is the same on each: worksheet, its sentence and picture, comparison, what to buy at the sellers' own pages, order, and the sheets taken away.</summary>
+/// <summary>
+/// A figure that several pages show is the same on each: worksheet, its sentence and picture, comparison, what to buy
+/// at the sellers' own pages, order, and the sheets taken away.
+/// </summary>
 public class PagesAgree
 {
     private const int Cases = 300;
@@ -36,7 +39,8 @@ public class PagesAgree
                 Added(timeline.Bars.Select(bar => bar.Total)).ShouldBe(horizon);
                 if (!timeline.IsByYear)
                 {
-                    Added(timeline.Bars.Where(bar => bar.Date == read.Settings.StartDate).Select(bar => bar.Total)).ShouldBe(today);
+                    Added(timeline.Bars.Where(bar => bar.Date == read.Settings.StartDate).Select(bar => bar.Total))
+                        .ShouldBe(today);
                 }
 
                 var listed = new ListedCandidate("A", read.Candidate);
@@ -54,10 +58,19 @@ public class PagesAgree
                 }
 
                 // What is chosen says what the whole worksheet says.
-                Worksheet.Of(listed, read.Books, read.Settings, new Needs()).WaysToPay.Where(way => way.IsChosen).ShouldAllBe(way => way.Costing!.Totals.Horizon == horizon);
+                Worksheet
+                    .Of(listed, read.Books, read.Settings, new Needs())
+                    .WaysToPay.Where(way => way.IsChosen)
+                    .ShouldAllBe(way => way.Costing!.Totals.Horizon == horizon);
 
-                // At the sellers, each in its own currency and with its tax: alike where there is one currency, the tax is counted, and no name kept elsewhere renews today.
-                if (read.Settings.CountTax && costing.Run.Bills.Where(bill => bill.Date == read.Settings.StartDate).All(bill => bill.Book is not null && bill.Currency == costing.Currency))
+                // At the sellers, each in its own currency and with its tax: alike where there is one currency, the tax
+                // is counted, and no name kept elsewhere renews today.
+                if (
+                    read.Settings.CountTax
+                    && costing
+                        .Run.Bills.Where(bill => bill.Date == read.Settings.StartDate)
+                        .All(bill => bill.Book is not null && bill.Currency == costing.Currency)
+                )
                 {
                     Added(Slip.Of(costing).Sellers.Select(seller => seller.Today?.Total ?? 0)).ShouldBe(today);
                     if (Placing.Of(costing).Value is { } things)
@@ -66,7 +79,8 @@ public class PagesAgree
                     }
                 }
             },
-            iter: Cases);
+            iter: Cases
+        );
 
     private static Minor Added(IEnumerable<Minor> sums) => sums.Aggregate((Minor)0, (sum, next) => sum + next);
 }

@@ -5,10 +5,22 @@ namespace HomeStart.Core.Tests;
 /// <summary>How a plan meets each need: by itself, with an extra, not, or nobody says. Each case by hand.</summary>
 public class PlanFitTests
 {
-    private static readonly AddOn Boxes = new("boxes", "Boxes", AddOnFor.Hosting, ChargeEvery.Year, Price(100)) { Adds = ImmutableSortedDictionary<string, FeatureValue>.Empty.Add("mailboxes", new FeatureValue(5)) };
-    private static readonly AddOn Copies = new("copies", "Copies", AddOnFor.Hosting, ChargeEvery.Year, Price(100)) { Provides = "backup" };
-    private static readonly AddOn Seal = new("seal", "Seal", AddOnFor.Hosting, ChargeEvery.Year, Price(100)) { Provides = "certificate:own" };
-    private static readonly AddOn Private = new("private", "Private", AddOnFor.Domain, ChargeEvery.Year, Price(100)) { Provides = "privacy" };
+    private static readonly AddOn Boxes = new("boxes", "Boxes", AddOnFor.Hosting, ChargeEvery.Year, Price(100))
+    {
+        Adds = ImmutableSortedDictionary<string, FeatureValue>.Empty.Add("mailboxes", new FeatureValue(5)),
+    };
+    private static readonly AddOn Copies = new("copies", "Copies", AddOnFor.Hosting, ChargeEvery.Year, Price(100))
+    {
+        Provides = "backup",
+    };
+    private static readonly AddOn Seal = new("seal", "Seal", AddOnFor.Hosting, ChargeEvery.Year, Price(100))
+    {
+        Provides = "certificate:own",
+    };
+    private static readonly AddOn Private = new("private", "Private", AddOnFor.Domain, ChargeEvery.Year, Price(100))
+    {
+        Provides = "privacy",
+    };
 
     [Theory]
     [InlineData(5, 5, false, Fit.Met)]
@@ -19,8 +31,14 @@ public class PlanFitTests
     public void A_number(int? has, int wants, bool sold, Fit fit)
     {
         var needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("mailboxes", wants) };
-        var found = Fits(Book(sold ? [Boxes] : [], ("mailboxes", has is { } number ? new FeatureValue(number) : null)), needs).ShouldHaveSingleItem();
-        (found.Need, found.Fit, found.By?.Id, found.Has?.Number, found.Wants.Number).ShouldBe(("mailboxes", fit, fit == Fit.WithExtra ? "boxes" : null, has, wants));
+        var found = Fits(
+                Book(sold ? [Boxes] : [], ("mailboxes", has is { } number ? new FeatureValue(number) : null)),
+                needs
+            )
+            .ShouldHaveSingleItem();
+        (found.Need, found.Fit, found.By?.Id, found.Has?.Number, found.Wants.Number).ShouldBe(
+            ("mailboxes", fit, fit == Fit.WithExtra ? "boxes" : null, has, wants)
+        );
     }
 
     [Theory]
@@ -29,13 +47,19 @@ public class PlanFitTests
     [InlineData(false, false, Fit.NotMet)]
     public void A_tag(bool sold, bool included, Fit fit)
     {
-        var found = Fits(Book(sold ? [Copies] : []) is var book && included ? Including(book, "copies") : book, new Needs { Extras = ["backup"] }).ShouldHaveSingleItem();
+        var found = Fits(
+                Book(sold ? [Copies] : []) is var book && included ? Including(book, "copies") : book,
+                new Needs { Extras = ["backup"] }
+            )
+            .ShouldHaveSingleItem();
         (found.Fit, found.By?.Id).ShouldBe((fit, fit == Fit.NotMet ? null : "copies"));
     }
 
     [Fact]
     public void An_extra_of_the_domain_that_the_plan_holds_is_had() =>
-        Fits(Including(Book([Private]), "private"), new Needs { Extras = ["privacy"] }).ShouldHaveSingleItem().Fit.ShouldBe(Fit.Met);
+        Fits(Including(Book([Private]), "private"), new Needs { Extras = ["privacy"] })
+            .ShouldHaveSingleItem()
+            .Fit.ShouldBe(Fit.Met);
 
     [Theory]
     [InlineData("own", CertificateLevel.Own, Fit.Met)]
@@ -44,7 +68,9 @@ public class PlanFitTests
     [InlineData("shared", CertificateLevel.Wildcard, Fit.NotMet)]
     [InlineData("shared", CertificateLevel.Shared, Fit.Met)]
     public void A_certificate(string has, CertificateLevel wants, Fit fit) =>
-        Fits(Book([Seal], ("certificate", new FeatureValue(Word: has))), new Needs { Certificate = wants }).ShouldHaveSingleItem().Fit.ShouldBe(fit);
+        Fits(Book([Seal], ("certificate", new FeatureValue(Word: has))), new Needs { Certificate = wants })
+            .ShouldHaveSingleItem()
+            .Fit.ShouldBe(fit);
 
     [Theory]
     [InlineData(null, Fit.NotStated)]
@@ -53,7 +79,10 @@ public class PlanFitTests
     [InlineData("mail phone", Fit.Met)]
     public void Help_by_telephone(string? channels, Fit fit)
     {
-        var book = Book([]) with { Provider = new Provider("Host", channels is null ? null : [.. channels.Split(' ')]) };
+        var book = Book([]) with
+        {
+            Provider = new Provider("Host", channels is null ? null : [.. channels.Split(' ')]),
+        };
         var found = Fits(book, new Needs { Support = ["phone"] }).ShouldHaveSingleItem();
         (found.Fit, found.Has is null).ShouldBe((fit, channels is null));
     }
@@ -64,18 +93,30 @@ public class PlanFitTests
     [InlineData(30, Fit.Met)]
     public void Days_to_give_it_back(int? days, Fit fit)
     {
-        var found = Fits(Book([]) with { Refund = days is { } given ? new RefundRule(given, 0, [], false) : null }, new Needs { MinRefundDays = 30 }).ShouldHaveSingleItem();
+        var found = Fits(
+                Book([]) with
+                {
+                    Refund = days is { } given ? new RefundRule(given, 0, [], false) : null,
+                },
+                new Needs { MinRefundDays = 30 }
+            )
+            .ShouldHaveSingleItem();
         (found.Fit == Fit.Met).ShouldBe(fit == Fit.Met);
     }
 
     [Fact]
     public void What_is_accepted_unsaid_is_still_said_to_be_so()
     {
-        var needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("mailboxes", 5), AcceptUnknown = true };
+        var needs = new Needs
+        {
+            Numbers = ImmutableDictionary<string, decimal>.Empty.Add("mailboxes", 5),
+            AcceptUnknown = true,
+        };
         Fits(Book([]), needs).ShouldHaveSingleItem().Fit.ShouldBe(Fit.NotStated);
     }
 
-    private static ImmutableArray<NeedFit> Fits(OfferBook book, Needs needs) => PlanFit.Of(book, book.Plans[0], null, needs, 36);
+    private static ImmutableArray<NeedFit> Fits(OfferBook book, Needs needs) =>
+        PlanFit.Of(book, book.Plans[0], null, needs, 36);
 
     private static OfferBook Book(ImmutableArray<AddOn> addOns, params (string Name, FeatureValue? Value)[] features) =>
         new("host", new Provider("Host", ["chat"]), Shop.Today, Currency.Get("GBP"))
@@ -85,13 +126,23 @@ public class PlanFitTests
             [
                 new Plan("plan", "Plan")
                 {
-                    Features = new Features(Features.None.Values.AddRange(features.Where(feature => feature.Value is not null).Select(feature => KeyValuePair.Create(feature.Name, feature.Value!)))),
+                    Features = new Features(
+                        Features.None.Values.AddRange(
+                            features
+                                .Where(feature => feature.Value is not null)
+                                .Select(feature => KeyValuePair.Create(feature.Name, feature.Value!))
+                        )
+                    ),
                     Billing = [new BillingOption(12, 12, null, Price(1000))],
                 },
             ],
         };
 
-    private static OfferBook Including(OfferBook book, string id) => book with { Plans = [book.Plans[0] with { Includes = [id] }] };
+    private static OfferBook Including(OfferBook book, string id) =>
+        book with
+        {
+            Plans = [book.Plans[0] with { Includes = [id] }],
+        };
 
     private static PriceSteps Price(int amount) => new([new PriceStep(null, amount)]);
 }

@@ -2,7 +2,9 @@ using static HomeStart.Core.Tests.Shop;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Every plan with every way to pay: what it comes to is what choosing it comes to, and the least stands first.</summary>
+/// <summary>
+/// Every plan with every way to pay: what it comes to is what choosing it comes to, and the least stands first.
+/// </summary>
 public class PlanTableTests
 {
     [Fact]
@@ -14,10 +16,22 @@ public class PlanTableTests
         foreach (var way in table.Ways)
         {
             var (book, plan, option, _, _) = way.Choice;
-            var after = Do(site, new ChoosePlan("A", book.Id, plan.Id) { EveryMonths = option.EveryMonths, CommitMonths = option.CommitMonths });
-            (after.Listed("A")!.Candidate.Hosting!.EveryMonths, after.Listed("A")!.Candidate.Hosting!.CommitMonths).ShouldBe((option.EveryMonths, option.CommitMonths));
+            var after = Do(
+                site,
+                new ChoosePlan("A", book.Id, plan.Id)
+                {
+                    EveryMonths = option.EveryMonths,
+                    CommitMonths = option.CommitMonths,
+                }
+            );
+            (
+                after.Listed("A")!.Candidate.Hosting!.EveryMonths,
+                after.Listed("A")!.Candidate.Hosting!.CommitMonths
+            ).ShouldBe((option.EveryMonths, option.CommitMonths));
             var costing = Worksheet.CostingOf(after.Listed("A")!.Candidate, Books, Settings);
-            (way.Costing?.Totals.Horizon, way.Costing?.Totals.DueToday).ShouldBe((costing?.Totals.Horizon, costing?.Totals.DueToday));
+            (way.Costing?.Totals.Horizon, way.Costing?.Totals.DueToday).ShouldBe(
+                (costing?.Totals.Horizon, costing?.Totals.DueToday)
+            );
         }
 
         table.Ways.Single(way => way.IsChosen).Choice.Option.EveryMonths.ShouldBe(12);
@@ -38,34 +52,53 @@ public class PlanTableTests
     {
         foreach (var plan in Table(Choosing("tidemarsh", "jetty", 12)).Ways.GroupBy(way => way.Choice.Plan))
         {
-            plan.Where(way => way.Choice.IsLeast).ShouldHaveSingleItem().ShouldBe(plan.MinBy(way => (Rank(way), way.Costing?.Totals.Horizon)));
+            plan.Where(way => way.Choice.IsLeast)
+                .ShouldHaveSingleItem()
+                .ShouldBe(plan.MinBy(way => (Rank(way), way.Costing?.Totals.Horizon)));
         }
     }
 
     [Fact]
     public void A_way_that_the_plan_is_not_sold_in_is_refused_with_its_name()
     {
-        var refused = SiteChange.Apply(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel") { EveryMonths = 36 }, Books, Today).Faults.Faults.ShouldHaveSingleItem();
-        (refused.Code, refused.Where, refused.Reason).ShouldBe((FaultCodes.Unknown, "everyMonths", FaultReason.NotPaidLikeThis));
+        var refused = SiteChange
+            .Apply(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel") { EveryMonths = 36 }, Books, Today)
+            .Faults.Faults.ShouldHaveSingleItem();
+        (refused.Code, refused.Where, refused.Reason).ShouldBe(
+            (FaultCodes.Unknown, "everyMonths", FaultReason.NotPaidLikeThis)
+        );
     }
 
     [Fact]
     public void A_price_that_must_stay_the_same_is_held_against_each_way_to_pay()
     {
-        var ways = PlanTable.Of(Site.Empty("Shop").Listed("A")!.Candidate, Books, Settings, new Needs { SamePrice = true }).Ways;
-        Fit At(string plan, int every, int commit) => ways.Single(way => way.Choice.Plan.Id == plan && (way.Choice.Option.EveryMonths, way.Choice.Option.CommitMonths) == (every, commit)).Choice.Fits.Single(fit => fit.Need == "samePrice").Fit;
+        var ways = PlanTable
+            .Of(Site.Empty("Shop").Listed("A")!.Candidate, Books, Settings, new Needs { SamePrice = true })
+            .Ways;
+        Fit At(string plan, int every, int commit) =>
+            ways.Single(way =>
+                    way.Choice.Plan.Id == plan
+                    && (way.Choice.Option.EveryMonths, way.Choice.Option.CommitMonths) == (every, commit)
+                )
+                .Choice.Fits.Single(fit => fit.Need == "samePrice")
+                .Fit;
         At("slipway", 12, 12).ShouldBe(Fit.NotMet); // 35.88, then 107.88.
         At("slipway", 36, 36).ShouldBe(Fit.Met); // The dearer price comes the day after the three years.
         At("slipway", 1, 1).ShouldBe(Fit.Met);
         At("shard", 1, 12).ShouldBe(Fit.NotStated);
     }
 
-    // Without hosting or domain, by hand, with 20% tax on each bill: 32.34 + 35 × 10.74 = 408.24 monthly, 43.06 + 2 × 129.46 = 301.98 yearly, 103.25 for three years.
+    // Without hosting or domain, by hand, with 20% tax on each bill: 32.34 + 35 × 10.74 = 408.24 monthly, 43.06 + 2 ×
+    // 129.46 = 301.98 yearly, 103.25 for three years.
     [Fact]
     public void A_saving_is_against_the_way_that_binds_least()
     {
-        var ways = Worked(Do(Site.Empty("Shop"), new ChoosePlan("A", "tidemarsh", "slipway"), new ChooseBilling("A", 12, 12))).WaysToPay;
-        ways.Select(way => Saving.Of(way, ways)).Select(saving => (saving?.Against.EveryMonths, saving?.Change)).ShouldBe([(null, null), (1, -10626), (1, -30499)]);
+        var ways = Worked(
+            Do(Site.Empty("Shop"), new ChoosePlan("A", "tidemarsh", "slipway"), new ChooseBilling("A", 12, 12))
+        ).WaysToPay;
+        ways.Select(way => Saving.Of(way, ways))
+            .Select(saving => (saving?.Against.EveryMonths, saving?.Change))
+            .ShouldBe([(null, null), (1, -10626), (1, -30499)]);
     }
 
     [Fact]
@@ -75,7 +108,10 @@ public class PlanTableTests
         ways.Select(way => Saving.Of(way, ways)).ShouldAllBe(saving => saving == null);
     }
 
-    private static int Rank(WhatIf<PlanWay> way) => way.Costing is null ? 2 : way.Costing.Totals.AtLeast.Horizon ? 1 : 0;
+    private static int Rank(WhatIf<PlanWay> way) =>
+        way.Costing is null ? 2
+        : way.Costing.Totals.AtLeast.Horizon ? 1
+        : 0;
 
     private static PlanTable Table(Site site) => PlanTable.Of(site.Listed("A")!.Candidate, Books, Settings, Asked);
 }

@@ -8,10 +8,22 @@ internal static class Shop
     public static readonly DateOnly Today = new(2026, 12, 1);
 
     public static readonly IReadOnlyList<OfferBook> Books =
-        [.. Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books")).Order(StringComparer.Ordinal).Select(file => BookTests.Read(Path.GetFileName(file)))];
+    [
+        .. Directory
+            .GetFiles(Path.Combine(AppContext.BaseDirectory, "demo", "books"))
+            .Order(StringComparer.Ordinal)
+            .Select(file => BookTests.Read(Path.GetFileName(file))),
+    ];
 
-    public static readonly CountSettings Settings =
-        (SiteSettings.Default with { Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add("USD", ExactDecimal.TryParse("0.79", out var rate) ? rate : default) }).On(Today);
+    public static readonly CountSettings Settings = (
+        SiteSettings.Default with
+        {
+            Rates = ImmutableDictionary<string, ExactDecimal>.Empty.Add(
+                "USD",
+                ExactDecimal.TryParse("0.79", out var rate) ? rate : default
+            ),
+        }
+    ).On(Today);
 
     public static readonly Needs Asked = new()
     {
@@ -22,19 +34,31 @@ internal static class Shop
     };
 
     /// <summary>ostlerwren.com registered at a book.</summary>
-    public static DomainChoice Name(string book) => new(DomainRoute.Register) { Book = book, Name = "ostlerwren", Ending = "com" };
+    public static DomainChoice Name(string book) =>
+        new(DomainRoute.Register)
+        {
+            Book = book,
+            Name = "ostlerwren",
+            Ending = "com",
+        };
 
     /// <summary>A candidate A with a plan and its domain from the same book, paid every so many months.</summary>
     public static Site Choosing(string book, string plan, int everyMonths) =>
-        Do(Site.Empty("Shop"), new ChoosePlan("A", book, plan), new ChooseBilling("A", everyMonths, everyMonths), new ChooseDomain("A", Name(book)));
+        Do(
+            Site.Empty("Shop"),
+            new ChoosePlan("A", book, plan),
+            new ChooseBilling("A", everyMonths, everyMonths),
+            new ChooseDomain("A", Name(book))
+        );
 
-    public static Worksheet Worked(Site site, string letter = "A") => Worksheet.Of(site.Listed(letter)!, Books, Settings, Asked);
+    public static Worksheet Worked(Site site, string letter = "A") =>
+        Worksheet.Of(site.Listed(letter)!, Books, Settings, Asked);
 
-    public static Costing Costed(Site site, string letter = "A") => Worksheet.CostingOf(site.Listed(letter)!.Candidate, Books, Settings).ShouldNotBeNull();
+    public static Costing Costed(Site site, string letter = "A") =>
+        Worksheet.CostingOf(site.Listed(letter)!.Candidate, Books, Settings).ShouldNotBeNull();
 
     /// <summary>The site after commands that must all be carried out.</summary>
-    public static Site Do(Site site, params SiteCommand[] commands) =>
-        commands.Aggregate(site, (so, command) =>
+    public static Site Do(Site site, params SiteCommand[] commands) => commands.Aggregate(site, (so, command) =>
         {
             var after = SiteChange.Apply(so, command, Books, Today);
             after.Faults.Faults.ShouldBeEmpty();

@@ -13,8 +13,11 @@ public class StoppingTests
         var costing = Costed(site);
         stopping.Chosen.Length.ShouldBe(36);
         stopping.Chosen[0].Amount.ShouldBe(costing.Totals.DueToday);
-        stopping.Chosen[11].Amount.ShouldBe(costing.Totals.DueToday); // The second year's bill is due on the day it would begin.
-        stopping.Chosen[12].Amount.ShouldBe(costing.Ledger.Totals[0] + costing.Ledger.Totals[1] + costing.Ledger.Totals[2]);
+        // The second year's bill is due on the day it would begin.
+        stopping.Chosen[11].Amount.ShouldBe(costing.Totals.DueToday);
+        stopping
+            .Chosen[12]
+            .Amount.ShouldBe(costing.Ledger.Totals[0] + costing.Ledger.Totals[1] + costing.Ledger.Totals[2]);
         stopping.Chosen[35].Amount.ShouldBe(costing.Totals.Horizon);
         stopping.ByShortest[35].Amount.ShouldBe(Costed(Choosing("tidemarsh", "slipway", 1)).Totals.Horizon);
     }
@@ -22,7 +25,12 @@ public class StoppingTests
     [Fact]
     public void The_longer_term_wins_from_the_month_after_which_it_is_never_the_dearer()
     {
-        var site = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", ForDomain: false, 1), new EnterCode("A", "NEAPTIDE25"), new SetExtra("A", "privacy", ForDomain: true, 1));
+        var site = Do(
+            Choosing("tidemarsh", "slipway", 12),
+            new SetExtra("A", "backup", ForDomain: false, 1),
+            new EnterCode("A", "NEAPTIDE25"),
+            new SetExtra("A", "privacy", ForDomain: true, 1)
+        );
         var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
         var wins = stopping.WinsFrom.ShouldNotBeNull();
         for (var months = wins; months <= 36; months++)
@@ -56,11 +64,19 @@ public class StoppingTests
             Tax = new BookTax(true, true),
             Plans = [new Plan("p", "P") { Billing = [Way(12, yearly), Way(1, monthly)] }],
         };
-        var stopping = Stopping.Of(new Candidate(new HostingChoice("b", "p", 12, 12), []), [book], Settings with { HorizonMonths = 12 })!;
+        var stopping = Stopping.Of(
+            new Candidate(new HostingChoice("b", "p", 12, 12), []),
+            [book],
+            Settings with
+            {
+                HorizonMonths = 12,
+            }
+        )!;
         stopping.WinsFrom.ShouldBe(winsFrom);
         stopping.Shortest!.EveryMonths.ShouldBe(1);
 
-        static BillingOption Way(int months, int price) => new(months, months, null, new PriceSteps([new PriceStep(null, price)]));
+        static BillingOption Way(int months, int price) =>
+            new(months, months, null, new PriceSteps([new PriceStep(null, price)]));
     }
 
     [Fact]
@@ -74,10 +90,17 @@ public class StoppingTests
         (shortest.EveryMonths, shortest.CommitMonths).ShouldBe((1, 6));
         Stopping.Of(new Candidate(new HostingChoice("b", "p", 1, 6), []), [book], Settings)!.Shortest.ShouldBeNull();
 
-        static BillingOption Way(int every, int commit) => new(every, commit, null, new PriceSteps([new PriceStep(null, 100)]));
+        static BillingOption Way(int every, int commit) =>
+            new(every, commit, null, new PriceSteps([new PriceStep(null, 100)]));
     }
 
     [Fact]
     public void Without_hosting_there_is_nothing_to_stop() =>
-        Stopping.Of(Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))).Shortlist[0].Candidate, Books, Settings).ShouldBeNull();
+        Stopping
+            .Of(
+                Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))).Shortlist[0].Candidate,
+                Books,
+                Settings
+            )
+            .ShouldBeNull();
 }

@@ -5,10 +5,16 @@ namespace HomeStart.Core.Tests;
 /// <summary>The sentence's figures and the bars of the picture, against the ledger they are read from.</summary>
 public class SummaryTests
 {
-    public static TheoryData<string, string, int, int> Candidates => new()
-    {
-        { "tidemarsh", "slipway", 12, 36 }, { "tidemarsh", "slipway", 12, 30 }, { "plainstone", "lintel", 1, 36 }, { "plainstone", "lintel", 12, 12 }, { "quillhaven", "inkwell", 24, 60 }, { "ninebridge", "footbridge", 1, 120 },
-    };
+    public static TheoryData<string, string, int, int> Candidates =>
+        new()
+        {
+            { "tidemarsh", "slipway", 12, 36 },
+            { "tidemarsh", "slipway", 12, 30 },
+            { "plainstone", "lintel", 1, 36 },
+            { "plainstone", "lintel", 12, 12 },
+            { "quillhaven", "inkwell", 24, 60 },
+            { "ninebridge", "footbridge", 1, 120 },
+        };
 
     [Theory]
     [MemberData(nameof(Candidates))]
@@ -17,7 +23,9 @@ public class SummaryTests
         var costing = Over(Choosing(book, plan, everyMonths), horizon);
         var summary = Summary.Of(costing);
         var columns = costing.Ledger.Sums;
-        (summary.Today, summary.RestOfFirstYear, summary.Horizon.Amount).ShouldBe((columns[0], columns[1], costing.Totals.Horizon));
+        (summary.Today, summary.RestOfFirstYear, summary.Horizon.Amount).ShouldBe(
+            (columns[0], columns[1], costing.Totals.Horizon)
+        );
         var later = columns.Skip(2).Distinct().ToList();
         summary.EachLaterYear.ShouldBe(horizon % 12 == 0 && later.Count == 1 ? later[0] : null);
     }
@@ -34,12 +42,18 @@ public class SummaryTests
     public void How_many_times_dearer_the_plan_gets_is_rounded_to_a_tenth()
     {
         var step = Costed(Choosing("tidemarsh", "slipway", 12)).Totals.PriceStep!;
-        var times = decimal.Round((decimal)(long)step.To!.Value.Units / (long)step.From.Units, 1, MidpointRounding.AwayFromZero);
+        var times = decimal.Round(
+            (decimal)(long)step.To!.Value.Units / (long)step.From.Units,
+            1,
+            MidpointRounding.AwayFromZero
+        );
         Summary.Of(Costed(Choosing("tidemarsh", "slipway", 12))).StepTimes.ShouldBe(times.ToString("0.#"));
         Summary.Of(Over(Held, 36)).StepTimes.ShouldBeNull();
 
         // Saltglass does not state what follows.
-        var unstated = Costed(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12)));
+        var unstated = Costed(
+            Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12))
+        );
         unstated.Totals.PriceStep.ShouldNotBeNull();
         Summary.Of(unstated).StepTimes.ShouldBeNull();
         Summary.Of(unstated).Horizon.IsAtLeast.ShouldBeTrue();
@@ -48,16 +62,26 @@ public class SummaryTests
 
     [Theory]
     [MemberData(nameof(Candidates))]
-    public void Bars_add_up_to_the_horizon_and_their_parts_to_them(string book, string plan, int everyMonths, int horizon)
+    public void Bars_add_up_to_the_horizon_and_their_parts_to_them(
+        string book,
+        string plan,
+        int everyMonths,
+        int horizon
+    )
     {
-        var costing = Over(Do(Choosing(book, plan, everyMonths), new SetExtra("A", "privacy", ForDomain: true, 1)), horizon);
+        var costing = Over(
+            Do(Choosing(book, plan, everyMonths), new SetExtra("A", "privacy", ForDomain: true, 1)),
+            horizon
+        );
         var timeline = Timeline.Of(costing);
         var dates = costing.Counted.Select(bill => bill.Date).Distinct().ToList();
         timeline.IsByYear.ShouldBe(dates.Count > 14);
         timeline.Bars.Aggregate((Int128)0, (sum, bar) => sum + bar.Total).ShouldBe(costing.Totals.Horizon);
         foreach (var bar in timeline.Bars.Concat(timeline.Bars.SelectMany(bar => bar.Within)))
         {
-            (bar.Parts.Plan + bar.Parts.Domain + bar.Parts.Extras + bar.Parts.Setup + bar.Parts.Tax).ShouldBe(bar.Total);
+            (bar.Parts.Plan + bar.Parts.Domain + bar.Parts.Extras + bar.Parts.Setup + bar.Parts.Tax).ShouldBe(
+                bar.Total
+            );
             if (!bar.Within.IsEmpty)
             {
                 bar.Within.Aggregate((Int128)0, (sum, within) => sum + within.Total).ShouldBe(bar.Total);
@@ -65,8 +89,17 @@ public class SummaryTests
             }
         }
 
-        (timeline.IsByYear ? timeline.Bars.SelectMany(bar => bar.Within) : timeline.Bars).Select(bar => bar.Date).ShouldBe(dates);
-        timeline.Bars.Sum(bar => (long)bar.Parts.Extras).ShouldBe((long)costing.Ledger.Rows.Where(row => row.Key.Kind == RowKind.AddOn).Aggregate((Int128)0, (sum, row) => sum + row.Total));
+        (timeline.IsByYear ? timeline.Bars.SelectMany(bar => bar.Within) : timeline.Bars)
+            .Select(bar => bar.Date)
+            .ShouldBe(dates);
+        timeline
+            .Bars.Sum(bar => (long)bar.Parts.Extras)
+            .ShouldBe(
+                (long)
+                    costing
+                        .Ledger.Rows.Where(row => row.Key.Kind == RowKind.AddOn)
+                        .Aggregate((Int128)0, (sum, row) => sum + row.Total)
+            );
     }
 
     [Fact]
@@ -79,13 +112,29 @@ public class SummaryTests
     [Fact]
     public void Fourteen_dates_are_drawn_one_by_one_and_fifteen_as_years()
     {
-        Timeline.Of(Over(Monthly, 14)).ShouldSatisfyAllConditions(drawn => drawn.IsByYear.ShouldBeFalse(), drawn => drawn.Bars.Length.ShouldBe(14));
-        Timeline.Of(Over(Monthly, 15)).ShouldSatisfyAllConditions(drawn => drawn.IsByYear.ShouldBeTrue(), drawn => drawn.Bars.Length.ShouldBe(2), drawn => drawn.Bars[1].Date.ShouldBe(Today.AddMonths(12)));
+        Timeline
+            .Of(Over(Monthly, 14))
+            .ShouldSatisfyAllConditions(
+                drawn => drawn.IsByYear.ShouldBeFalse(),
+                drawn => drawn.Bars.Length.ShouldBe(14)
+            );
+        Timeline
+            .Of(Over(Monthly, 15))
+            .ShouldSatisfyAllConditions(
+                drawn => drawn.IsByYear.ShouldBeTrue(),
+                drawn => drawn.Bars.Length.ShouldBe(2),
+                drawn => drawn.Bars[1].Date.ShouldBe(Today.AddMonths(12))
+            );
     }
 
-    private static Site Held => Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 12, 12));
+    private static Site Held =>
+        Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 12, 12));
 
-    private static Site Monthly => Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 1, 1));
+    private static Site Monthly =>
+        Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 1, 1));
 
-    private static Costing Over(Site site, int months) => Worksheet.CostingOf(site.Listed("A")!.Candidate, Books, Settings with { HorizonMonths = months }).ShouldNotBeNull();
+    private static Costing Over(Site site, int months) =>
+        Worksheet
+            .CostingOf(site.Listed("A")!.Candidate, Books, Settings with { HorizonMonths = months })
+            .ShouldNotBeNull();
 }

@@ -10,10 +10,21 @@ public class SlipTests
     {
         var (slip, _) = Of(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new EnterCode("A", "NEAPTIDE25")));
         var seller = slip.Sellers.ShouldHaveSingleItem();
-        seller.Steps.Select(step => step.Kind).ShouldBe([SlipStepKind.Plan, SlipStepKind.WayToPay, SlipStepKind.Domain, .. seller.Book.AddOns.Where(extra => extra.Preselected).Select(_ => SlipStepKind.UntickExtra), SlipStepKind.Code, SlipStepKind.Renewing]);
+        seller
+            .Steps.Select(step => step.Kind)
+            .ShouldBe([
+                SlipStepKind.Plan,
+                SlipStepKind.WayToPay,
+                SlipStepKind.Domain,
+                .. seller.Book.AddOns.Where(extra => extra.Preselected).Select(_ => SlipStepKind.UntickExtra),
+                SlipStepKind.Code,
+                SlipStepKind.Renewing,
+            ]);
         seller.Book.AddOns.ShouldContain(extra => extra.Preselected); // Else the line above could not fail.
         seller.Steps.Single(step => step.Kind == SlipStepKind.Domain).IsIncluded.ShouldBeTrue();
-        seller.Steps.Select(step => SlipWords.Of(step, seller.Book)).ShouldAllBe(words => words.EndsWith('.') && !words.Contains("  ", StringComparison.Ordinal));
+        seller
+            .Steps.Select(step => SlipWords.Of(step, seller.Book))
+            .ShouldAllBe(words => words.EndsWith('.') && !words.Contains("  ", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -21,8 +32,13 @@ public class SlipTests
     {
         var book = Shop.Books.First(book => book.Id == "tidemarsh");
         var ticked = book.AddOns.First(extra => extra.Preselected && extra.For == AddOnFor.Hosting);
-        var (slip, _) = Of(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", ticked.Id, ForDomain: false, 1)));
-        slip.Sellers[0].Steps.ShouldContain(step => step.Kind == SlipStepKind.TakeExtra && step.Ref == ticked.Id && !step.IsIncluded);
+        var (slip, _) = Of(
+            Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", ticked.Id, ForDomain: false, 1))
+        );
+        slip.Sellers[0]
+            .Steps.ShouldContain(step =>
+                step.Kind == SlipStepKind.TakeExtra && step.Ref == ticked.Id && !step.IsIncluded
+            );
         slip.Sellers[0].Steps.ShouldNotContain(step => step.Kind == SlipStepKind.UntickExtra && step.Ref == ticked.Id);
     }
 
@@ -34,30 +50,49 @@ public class SlipTests
         today.Total.ShouldBe(costing.Totals.DueToday);
         today.Lines.Aggregate((Minor)0, (sum, line) => sum + line.Amount).ShouldBe(today.Net);
         next.Date.ShouldBe(new DateOnly(2027, 12, 1));
-        next.Total.ShouldBe(costing.Totals.Horizon - costing.Totals.DueToday - next.Total); // Two renewals within three years.
+        // Two renewals within three years.
+        next.Total.ShouldBe(costing.Totals.Horizon - costing.Totals.DueToday - next.Total);
     }
 
     [Fact]
     public void A_domain_bought_elsewhere_has_a_part_of_its_own_and_at_the_host_one_has_a_domain_already()
     {
-        var (slip, _) = Of(Shop.Do(Shop.Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Shop.Name("nameyarrow"))));
+        var (slip, _) = Of(
+            Shop.Do(Shop.Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Shop.Name("nameyarrow")))
+        );
         slip.Sellers.Select(seller => seller.Book.Id).ShouldBe(["plainstone", "nameyarrow"]);
-        slip.Sellers[0].Steps.ShouldContain(step => step.Kind == SlipStepKind.DomainElsewhere && step.Ref == "ostlerwren.com");
+        slip.Sellers[0]
+            .Steps.ShouldContain(step => step.Kind == SlipStepKind.DomainElsewhere && step.Ref == "ostlerwren.com");
         slip.Sellers[1].Steps.ShouldContain(step => step.Kind == SlipStepKind.Domain && step.Ref == "ostlerwren.com");
-        slip.Sellers[1].Steps.ShouldNotContain(step => step.Kind == SlipStepKind.Plan || step.Kind == SlipStepKind.DomainElsewhere);
+        slip.Sellers[1]
+            .Steps.ShouldNotContain(step =>
+                step.Kind == SlipStepKind.Plan || step.Kind == SlipStepKind.DomainElsewhere
+            );
     }
 
     [Fact]
     public void What_the_price_list_does_not_state_is_to_be_asked()
     {
-        var (slip, _) = Of(Shop.Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12), new ChooseDomain("A", Shop.Name("saltglass"))));
+        var (slip, _) = Of(
+            Shop.Do(
+                Site.Empty("Shop"),
+                new ChoosePlan("A", "saltglass", "shard"),
+                new ChooseBilling("A", 1, 12),
+                new ChooseDomain("A", Shop.Name("saltglass"))
+            )
+        );
         var asked = slip.Sellers[0].Questions.Select(question => question.Kind).ToList();
         asked.ShouldContain(SlipQuestionKind.LaterPrice);
         asked.ShouldContain(SlipQuestionKind.Change);
         asked.ShouldContain(SlipQuestionKind.Notice);
         asked.ShouldNotContain(SlipQuestionKind.Refund); // It says seven days.
-        slip.Sellers[0].Questions.Select(question => SlipWords.Of(question, slip.Sellers[0].Book)).ShouldAllBe(words => words.EndsWith('?'));
-        Of(Shop.Choosing("tidemarsh", "slipway", 12)).Slip.Sellers[0].Questions.Select(question => question.Kind).ShouldBe([SlipQuestionKind.Notice]);
+        slip.Sellers[0]
+            .Questions.Select(question => SlipWords.Of(question, slip.Sellers[0].Book))
+            .ShouldAllBe(words => words.EndsWith('?'));
+        Of(Shop.Choosing("tidemarsh", "slipway", 12))
+            .Slip.Sellers[0]
+            .Questions.Select(question => question.Kind)
+            .ShouldBe([SlipQuestionKind.Notice]);
     }
 
     [Fact]
@@ -66,14 +101,19 @@ public class SlipTests
         var site = Shop.Choosing("tidemarsh", "slipway", 12);
         var candidate = site.Listed("A")!.Candidate;
         var seen = new SeenSum("tidemarsh", 1, Shop.Today);
-        Theirs(new Deviation(DeviationKind.ExtraAdded, "backup"))!.Hosting!.AddOns.Select(extra => extra.Id).ShouldBe(["backup"]);
+        Theirs(new Deviation(DeviationKind.ExtraAdded, "backup"))!
+            .Hosting!.AddOns.Select(extra => extra.Id)
+            .ShouldBe(["backup"]);
         Theirs(new Deviation(DeviationKind.PaidOtherwise, Way: (36, 36)))!.Hosting!.EveryMonths.ShouldBe(36);
-        Theirs(new Deviation(DeviationKind.ExtraAdded, "backup"), new Deviation(DeviationKind.OtherPlan, "jetty"))!.Hosting!.Plan.ShouldBe("jetty");
+        Theirs(new Deviation(DeviationKind.ExtraAdded, "backup"), new Deviation(DeviationKind.OtherPlan, "jetty"))!
+            .Hosting!.Plan.ShouldBe("jetty");
         Theirs(new Deviation(DeviationKind.WithoutTax)).ShouldBeNull();
-        Theirs(new Deviation(DeviationKind.ExtraAdded, "backup"), new Deviation(DeviationKind.LaterPrice)).ShouldBeNull();
+        Theirs(new Deviation(DeviationKind.ExtraAdded, "backup"), new Deviation(DeviationKind.LaterPrice))
+            .ShouldBeNull();
         Theirs(new Deviation(DeviationKind.ExtraLeftOut, "backup")).ShouldBeNull(); // It is not there.
 
-        Candidate? Theirs(params Deviation[] deviations) => AsTheySellIt.Of(candidate, [.. Shop.Books], Shop.Settings, seen, deviations);
+        Candidate? Theirs(params Deviation[] deviations) =>
+            AsTheySellIt.Of(candidate, [.. Shop.Books], Shop.Settings, seen, deviations);
     }
 
     private static (Slip Slip, Costing Costing) Of(Site site)

@@ -5,62 +5,83 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Days that are carried out one act at a time end as the calculation has them, whatever the card processor says and wherever it breaks off.</summary>
+/// <summary>
+/// Days that are carried out one act at a time end as the calculation has them, whatever the card processor says and
+/// wherever it breaks off.
+/// </summary>
 public class DayKeeperTests
 {
     [Fact]
     public void However_days_pass_the_day_book_is_what_the_calculation_says_and_so_is_what_was_taken() =>
-        Gen.Select(UpkeepProperties.Years, Gen.Int[0, int.MaxValue]).Sample(
-            (json, seed) =>
-            {
-                if (Opened(json) is not var (tenure, request, book))
+        Gen.Select(UpkeepProperties.Years, Gen.Int[0, int.MaxValue])
+            .Sample(
+                (json, seed) =>
                 {
-                    return;
-                }
+                    if (Opened(json) is not var (tenure, request, book))
+                    {
+                        return;
+                    }
 
-                var (world, random) = (new World(new Random(seed)), new Random(seed));
-                foreach (var decision in request.Decisions.Where(decision => decision is not SetCard))
-                {
-                    book = book.With(decision);
-                }
+                    var (world, random) = (new World(new Random(seed)), new Random(seed));
+                    foreach (var decision in request.Decisions.Where(decision => decision is not SetCard))
+                    {
+                        book = book.With(decision);
+                    }
 
-                var today = tenure.Start;
-                while (today < request.Until)
-                {
-                    today = today.AddDays(random.Next(1, 200)) is var next && next < request.Until ? next : request.Until;
-                    book = world.Play(tenure, book, today);
-                }
+                    var today = tenure.Start;
+                    while (today < request.Until)
+                    {
+                        today =
+                            today.AddDays(random.Next(1, 200)) is var next && next < request.Until
+                                ? next
+                                : request.Until;
+                        book = world.Play(tenure, book, today);
+                    }
 
-                var years = tenure.ToMorning(today, book.Made);
-                UpkeepProperties.Told(book.Lines).ShouldBe(UpkeepProperties.Told(years.Happened));
-                book.Planned.ShouldAllBe(decision => decision.On > today);
-                foreach (var paid in years.Paid)
-                {
-                    var atOrder = years.Happened.OfType<Charged>().Where(charged => charged.On == tenure.Start && charged.Currency == paid.Currency).Aggregate((Minor)0, (sum, charged) => sum + charged.Total);
-                    (atOrder + world.Taken.GetValueOrDefault(paid.Currency)).ShouldBe(paid.Units);
-                }
+                    var years = tenure.ToMorning(today, book.Made);
+                    UpkeepProperties.Told(book.Lines).ShouldBe(UpkeepProperties.Told(years.Happened));
+                    book.Planned.ShouldAllBe(decision => decision.On > today);
+                    foreach (var paid in years.Paid)
+                    {
+                        var atOrder = years
+                            .Happened.OfType<Charged>()
+                            .Where(charged => charged.On == tenure.Start && charged.Currency == paid.Currency)
+                            .Aggregate((Minor)0, (sum, charged) => sum + charged.Total);
+                        (atOrder + world.Taken.GetValueOrDefault(paid.Currency)).ShouldBe(paid.Units);
+                    }
 
-                foreach (var (id, balance) in years.Balances)
-                {
-                    world.Balances.GetValueOrDefault(id).ShouldBe(balance.Units, id);
-                }
+                    foreach (var (id, balance) in years.Balances)
+                    {
+                        world.Balances.GetValueOrDefault(id).ShouldBe(balance.Units, id);
+                    }
 
-                foreach (var held in years.Holdings.Where(held => world.Told.ContainsKey(held.Holding)))
-                {
-                    (world.Told[held.Holding].State, world.Told[held.Holding].PaidUntil, world.Told[held.Holding].Ref).ShouldBe((held.State, held.PaidUntil, held.Ref));
-                }
-            },
-            iter: 200);
+                    foreach (var held in years.Holdings.Where(held => world.Told.ContainsKey(held.Holding)))
+                    {
+                        (
+                            world.Told[held.Holding].State,
+                            world.Told[held.Holding].PaidUntil,
+                            world.Told[held.Holding].Ref
+                        ).ShouldBe((held.State, held.PaidUntil, held.Ref));
+                    }
+                },
+                iter: 200
+            );
 
     [Fact]
     public void Nothing_is_waited_for_that_is_not_to_come_and_nothing_comes_that_was_not_waited_for()
     {
         var (tenure, _, book) = Opened(UpkeepByHand.Ask(UpkeepByHand.Market(), "2030-01-01"))!.Value;
         DayKeeper.WaitsFor(tenure, book, []).ShouldBe(new DateOnly(2028, 1, 2)); // When 1 January is over.
-        DayKeeper.WaitsFor(tenure, book, [60, 7]).ShouldBe(new DateOnly(2027, 1, 24)); // 31 January is the last day to give it back.
-        DayKeeper.WaitsFor(tenure, book.With(new Leave(new DateOnly(2027, 1, 10))), [7]).ShouldBe(new DateOnly(2027, 1, 10));
+        // 31 January is the last day to give it back.
+        DayKeeper.WaitsFor(tenure, book, [60, 7]).ShouldBe(new DateOnly(2027, 1, 24));
+        DayKeeper
+            .WaitsFor(tenure, book.With(new Leave(new DateOnly(2027, 1, 10))), [7])
+            .ShouldBe(new DateOnly(2027, 1, 10));
         DayKeeper.Begun(tenure, book, new DateOnly(2028, 1, 1)).UnderWay.ShouldBeNull();
-        DayKeeper.Begun(tenure, book, new DateOnly(2028, 1, 2)).UnderWay.ShouldNotBeNull().Day.ShouldBe(new DateOnly(2028, 1, 1));
+        DayKeeper
+            .Begun(tenure, book, new DateOnly(2028, 1, 2))
+            .UnderWay.ShouldNotBeNull()
+            .Day.ShouldBe(new DateOnly(2028, 1, 1));
         var over = book with { ClosedTo = tenure.Last, RemindedTo = tenure.Last };
         DayKeeper.WaitsFor(tenure, over, [60]).ShouldBeNull();
     }
@@ -85,10 +106,15 @@ public class DayKeeperTests
     public void Decisions_stand_by_their_day_and_those_that_wait_can_be_taken_back()
     {
         var book = new DayBook(Guid.Empty, new DateOnly(2027, 1, 1), Guid.Empty)
-            .With(new Leave(new DateOnly(2027, 5, 1))).With(new SetCard(new DateOnly(2027, 3, 1), Works: false)).With(new DropExtra(new DateOnly(2027, 3, 1), "backup"));
+            .With(new Leave(new DateOnly(2027, 5, 1)))
+            .With(new SetCard(new DateOnly(2027, 3, 1), Works: false))
+            .With(new DropExtra(new DateOnly(2027, 3, 1), "backup"));
         book.Decisions.Select(decision => decision.Do).ShouldBe(["card", "drop", "leave"]);
         var begun = book with { Decided = 1 };
-        begun.With(new AddExtra(new DateOnly(2027, 2, 1), "tour", 1)).Planned.Select(decision => decision.Do).ShouldBe(["add", "drop", "leave"]); // What was carried out stays first.
+        begun
+            .With(new AddExtra(new DateOnly(2027, 2, 1), "tour", 1))
+            .Planned.Select(decision => decision.Do)
+            .ShouldBe(["add", "drop", "leave"]); // What was carried out stays first.
         begun.Without(1).Decisions.Select(decision => decision.Do).ShouldBe(["card", "drop"]);
         begun.Without(2).ShouldBe(begun);
         begun.Without(-1).ShouldBe(begun);
@@ -97,7 +123,10 @@ public class DayKeeperTests
     internal static (Tenure Tenure, UpkeepRequest Request, DayBook Book)? Opened(JsonObject json)
     {
         var faults = new FaultList();
-        if (UpkeepRequestReader.Read(json.Deserialize<JsonElement>(), [], faults) is not { Costing: var asked } request || !Tenure.Of(asked.Candidate, asked.Books, asked.Settings, faults).Has(out var tenure))
+        if (
+            UpkeepRequestReader.Read(json.Deserialize<JsonElement>(), [], faults) is not { Costing: var asked } request
+            || !Tenure.Of(asked.Candidate, asked.Books, asked.Settings, faults).Has(out var tenure)
+        )
         {
             return null;
         }
@@ -117,7 +146,10 @@ public class DayKeeperTests
         return market;
     }
 
-    /// <summary>Counterparts that keep to their keys, with a card that works on some days and not on others; and a server that now and then forgets what it did last.</summary>
+    /// <summary>
+    /// Counterparts that keep to their keys, with a card that works on some days and not on others; and a server that
+    /// now and then forgets what it did last.
+    /// </summary>
     private sealed class World(Random random)
     {
         private readonly Dictionary<string, (string Act, bool IsDone)> _answers = [];
@@ -138,12 +170,21 @@ public class DayKeeperTests
                 book = DayKeeper.Begun(tenure, book, today);
                 if (book.UnderWay is not { } under)
                 {
-                    return book with { ClosedTo = today.AddDays(-1) > book.ClosedTo ? today.AddDays(-1) : book.ClosedTo };
+                    return book with
+                    {
+                        ClosedTo = today.AddDays(-1) > book.ClosedTo ? today.AddDays(-1) : book.ClosedTo,
+                    };
                 }
 
                 var act = DayKeeper.NextAct(tenure, book);
-                var after = act switch { null => DayKeeper.Finished(book), NoteDown => DayKeeper.Done(tenure, book), _ => Answered(tenure, book, act, under.Day) };
-                book = random.Next(5) == 0 && act is not null ? book : after; // Stopped before the answer was recorded: it is asked for again.
+                var after = act switch
+                {
+                    null => DayKeeper.Finished(book),
+                    NoteDown => DayKeeper.Done(tenure, book),
+                    _ => Answered(tenure, book, act, under.Day),
+                };
+                // Stopped before the answer was recorded: it is asked for again.
+                book = random.Next(5) == 0 && act is not null ? book : after;
             }
         }
 
@@ -160,7 +201,11 @@ public class DayKeeperTests
             }
 
             known.Act.ShouldBe(words, "two acts have one key");
-            return act is TryCharge charge ? known.IsDone ? charge.Expected.Paid : charge.Expected.Refused : DayKeeper.Done(tenure, book);
+            return act is TryCharge charge
+                ? known.IsDone
+                    ? charge.Expected.Paid
+                    : charge.Expected.Refused
+                : DayKeeper.Done(tenure, book);
         }
 
         private void Do(Act act)
@@ -169,7 +214,8 @@ public class DayKeeperTests
             {
                 case TryCharge charge:
                     charge.Amount.Units.ShouldBeGreaterThan(0);
-                    Taken[charge.Amount.Currency] = Taken.GetValueOrDefault(charge.Amount.Currency) + charge.Amount.Units;
+                    Taken[charge.Amount.Currency] =
+                        Taken.GetValueOrDefault(charge.Amount.Currency) + charge.Amount.Units;
                     break;
                 case GiveMoneyBack back:
                     Taken[back.Amount.Currency] = Taken.GetValueOrDefault(back.Amount.Currency) - back.Amount.Units;

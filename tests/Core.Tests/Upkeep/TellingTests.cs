@@ -3,7 +3,10 @@ using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 
-/// <summary>Of what was bought at the sellers' own pages only its owner knows what was taken: the day book follows what they say.</summary>
+/// <summary>
+/// Of what was bought at the sellers' own pages only its owner knows what was taken: the day book follows what they
+/// say.
+/// </summary>
 public class TellingTests
 {
     private static readonly DateOnly Renewal = new(2028, 1, 1);
@@ -13,10 +16,17 @@ public class TellingTests
     {
         var (tenure, book) = There();
         book = Play(tenure, book, new DateOnly(2029, 1, 2));
-        Telling.Open(tenure, book).Select(movement => (movement.On, movement.Sum.Units)).ShouldBe([(Renewal, (Minor)26000), (new DateOnly(2029, 1, 1), 26000)]);
+        Telling
+            .Open(tenure, book)
+            .Select(movement => (movement.On, movement.Sum.Units))
+            .ShouldBe([(Renewal, (Minor)26000), (new DateOnly(2029, 1, 1), 26000)]);
         var first = Telling.Open(tenure, book).First();
-        Telling.Open(tenure, Telling.Seen(book, new SeenMovement(first.Line, first.Sum))).ShouldHaveSingleItem().On.ShouldBe(new DateOnly(2029, 1, 1));
-        Telling.Open(tenure, book with { Payer = new PaidBy("card", "0004") }).ShouldBeEmpty(); // The card processor knows.
+        Telling
+            .Open(tenure, Telling.Seen(book, new SeenMovement(first.Line, first.Sum)))
+            .ShouldHaveSingleItem()
+            .On.ShouldBe(new DateOnly(2029, 1, 1));
+        // The card processor knows.
+        Telling.Open(tenure, book with { Payer = new PaidBy("card", "0004") }).ShouldBeEmpty();
     }
 
     [Fact]
@@ -25,7 +35,9 @@ public class TellingTests
         var (tenure, book) = There();
         book = Play(tenure, book, new DateOnly(2028, 1, 20));
         var told = Telling.NotTaken(tenure, book, Movement.Of(book)[^1]);
-        (told.ClosedTo, told.Lines.Length, told.ToldTo).ShouldBe((new DateOnly(2027, 12, 31), 1, new DateOnly(2028, 1, 19)));
+        (told.ClosedTo, told.Lines.Length, told.ToldTo).ShouldBe(
+            (new DateOnly(2027, 12, 31), 1, new DateOnly(2028, 1, 19))
+        );
         var after = Play(tenure, told, new DateOnly(2028, 1, 20));
         after.Lines.OfType<Failed>().Select(failed => failed.Attempt).ShouldBe([1, 2, 3, 4]);
         after.Lines.OfType<Charged>().ShouldHaveSingleItem();
@@ -36,10 +48,16 @@ public class TellingTests
     public void What_was_paid_on_the_day_is_held_against_what_was_due_in_its_own_book_and_currency()
     {
         var (tenure, book) = There();
-        book = Telling.Paid(book, [("host", new Money(13050, Currency.Get("GBP"))), ("nobody", new Money(1, Currency.Get("GBP")))], tenure.Start);
+        book = Telling.Paid(
+            book,
+            [("host", new Money(13050, Currency.Get("GBP"))), ("nobody", new Money(1, Currency.Get("GBP")))],
+            tenure.Start
+        );
         var movement = Movement.Of(book).ShouldHaveSingleItem();
         (movement.Over!.Value.Units, movement.Seen!.Total.Units).ShouldBe(((Minor)50, (Minor)13050));
-        Movement.Of(Telling.Paid(book, [("host", new Money(13000, Currency.Get("USD")))], tenure.Start))[0].Seen!.Total.Units.ShouldBe(13050);
+        Movement
+            .Of(Telling.Paid(book, [("host", new Money(13000, Currency.Get("USD")))], tenure.Start))[0]
+            .Seen!.Total.Units.ShouldBe(13050);
         Telling.Open(tenure, book).ShouldBeEmpty();
     }
 
@@ -47,9 +65,20 @@ public class TellingTests
     public void Only_what_fell_due_may_not_have_been_taken_and_not_what_the_owner_did_there()
     {
         var (tenure, book) = There();
-        book = Play(tenure, book.With(new ChangePlan(new DateOnly(2027, 7, 1), "big", 12, 12)), new DateOnly(2028, 7, 2));
+        book = Play(
+            tenure,
+            book.With(new ChangePlan(new DateOnly(2027, 7, 1), "big", 12, 12)),
+            new DateOnly(2028, 7, 2)
+        );
         var (movements, years) = (Movement.Of(book), tenure.ToMorning(new DateOnly(2028, 7, 2), book.Made));
-        movements.Select(movement => (movement.On, Telling.MayHaveFailed(tenure, years, book, movement))).ShouldBe([(tenure.Start, false), (new DateOnly(2027, 7, 1), false), (Renewal, true), (new DateOnly(2028, 7, 1), true)]);
+        movements
+            .Select(movement => (movement.On, Telling.MayHaveFailed(tenure, years, book, movement)))
+            .ShouldBe([
+                (tenure.Start, false),
+                (new DateOnly(2027, 7, 1), false),
+                (Renewal, true),
+                (new DateOnly(2028, 7, 1), true),
+            ]);
         var elsewhere = book with { Payer = new PaidBy("card", "0004") };
         movements.ShouldAllBe(movement => !Telling.MayHaveFailed(tenure, years, elsewhere, movement));
     }
@@ -60,51 +89,84 @@ public class TellingTests
         var (tenure, book) = There();
         book = Play(tenure, book.With(new Leave(new DateOnly(2027, 1, 31))), new DateOnly(2027, 2, 2));
         var back = Movement.Of(book)[^1];
-        (back.Charged, back.Sum.Units, Telling.MayHaveFailed(tenure, tenure.ToMorning(new DateOnly(2027, 2, 2), book.Made), book, back)).ShouldBe((null, (Minor)(-12000), false));
-        Movement.Of(Telling.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[^1].Over!.Value.Units.ShouldBe(2000);
+        (
+            back.Charged,
+            back.Sum.Units,
+            Telling.MayHaveFailed(tenure, tenure.ToMorning(new DateOnly(2027, 2, 2), book.Made), book, back)
+        ).ShouldBe((null, (Minor)(-12000), false));
+        Movement
+            .Of(Telling.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[^1]
+            .Over!.Value.Units.ShouldBe(2000);
     }
 
     [Fact]
     public void Whatever_the_owner_says_the_day_book_is_what_the_calculation_makes_of_it() =>
-        Gen.Select(UpkeepProperties.Years, Gen.Int[0, int.MaxValue]).Sample(
-            (json, seed) =>
-            {
-                if (DayKeeperTests.Opened(json) is not var (tenure, request, opened))
+        Gen.Select(UpkeepProperties.Years, Gen.Int[0, int.MaxValue])
+            .Sample(
+                (json, seed) =>
                 {
-                    return;
-                }
-
-                var random = new Random(seed);
-                var book = request.Decisions.Where(decision => decision is not SetCard).Aggregate(DayKeeper.OpenedThere(tenure, opened.OrderId, opened.Secret, null, tenure.Start), (with, decision) => with.With(decision));
-                var missed = new List<(string Book, DateOnly On)>();
-                for (var today = tenure.Start; today < request.Until;)
-                {
-                    today = today.AddDays(random.Next(1, 200)) is var next && next < request.Until ? next : request.Until;
-                    book = Play(tenure, book, today);
-                    foreach (var movement in Telling.Open(tenure, book).ToList())
+                    if (DayKeeperTests.Opened(json) is not var (tenure, request, opened))
                     {
-                        // An answer of "no" makes the rest pass anew: what is asked after that is another question.
-                        if (random.Next(4) == 0 && Telling.MayHaveFailed(tenure, tenure.ToMorning(today, book.Made), book, movement))
-                        {
-                            missed.Add((movement.Book, movement.On));
-                            book = Play(tenure, Telling.NotTaken(tenure, book, movement), today);
-                            break;
-                        }
-
-                        book = Telling.Seen(book, new SeenMovement(movement.Line, movement.Sum));
+                        return;
                     }
 
-                    UpkeepProperties.Told(book.Lines).ShouldBe(UpkeepProperties.Told(tenure.ToMorning(today, book.Made).Happened));
-                    book.Planned.ShouldAllBe(decision => decision.On > today);
-                    book.Seen.ShouldAllBe(seen => seen.Line < book.Lines.Length);
-                }
+                    var random = new Random(seed);
+                    var book = request
+                        .Decisions.Where(decision => decision is not SetCard)
+                        .Aggregate(
+                            DayKeeper.OpenedThere(tenure, opened.OrderId, opened.Secret, null, tenure.Start),
+                            (with, decision) => with.With(decision)
+                        );
+                    var missed = new List<(string Book, DateOnly On)>();
+                    for (var today = tenure.Start; today < request.Until; )
+                    {
+                        today =
+                            today.AddDays(random.Next(1, 200)) is var next && next < request.Until
+                                ? next
+                                : request.Until;
+                        book = Play(tenure, book, today);
+                        foreach (var movement in Telling.Open(tenure, book).ToList())
+                        {
+                            // An answer of "no" makes the rest pass anew: what is asked after that is another question.
+                            if (
+                                random.Next(4) == 0
+                                && Telling.MayHaveFailed(tenure, tenure.ToMorning(today, book.Made), book, movement)
+                            )
+                            {
+                                missed.Add((movement.Book, movement.On));
+                                book = Play(tenure, Telling.NotTaken(tenure, book, movement), today);
+                                break;
+                            }
 
-                foreach (var (seller, on) in missed)
-                {
-                    Movement.Of(book).ShouldNotContain(movement => movement.Book == seller && movement.Due == on && movement.On == on && Telling.MayHaveFailed(tenure, tenure.ToMorning(request.Until, book.Made), book, movement));
-                }
-            },
-            iter: 150);
+                            book = Telling.Seen(book, new SeenMovement(movement.Line, movement.Sum));
+                        }
+
+                        UpkeepProperties
+                            .Told(book.Lines)
+                            .ShouldBe(UpkeepProperties.Told(tenure.ToMorning(today, book.Made).Happened));
+                        book.Planned.ShouldAllBe(decision => decision.On > today);
+                        book.Seen.ShouldAllBe(seen => seen.Line < book.Lines.Length);
+                    }
+
+                    foreach (var (seller, on) in missed)
+                    {
+                        Movement
+                            .Of(book)
+                            .ShouldNotContain(movement =>
+                                movement.Book == seller
+                                && movement.Due == on
+                                && movement.On == on
+                                && Telling.MayHaveFailed(
+                                    tenure,
+                                    tenure.ToMorning(request.Until, book.Made),
+                                    book,
+                                    movement
+                                )
+                            );
+                    }
+                },
+                iter: 150
+            );
 
     internal static (Tenure Tenure, DayBook Book) There()
     {
@@ -116,9 +178,17 @@ public class TellingTests
     {
         while ((book = DayKeeper.Begun(tenure, book, today)).UnderWay is not null)
         {
-            book = DayKeeper.NextAct(tenure, book) switch { null => DayKeeper.Finished(book), NoteDown => DayKeeper.Done(tenure, book), var act => throw new InvalidOperationException($"{act} is asked of somebody.") };
+            book = DayKeeper.NextAct(tenure, book) switch
+            {
+                null => DayKeeper.Finished(book),
+                NoteDown => DayKeeper.Done(tenure, book),
+                var act => throw new InvalidOperationException($"{act} is asked of somebody."),
+            };
         }
 
-        return book with { ClosedTo = today.AddDays(-1) > book.ClosedTo ? today.AddDays(-1) : book.ClosedTo };
+        return book with
+        {
+            ClosedTo = today.AddDays(-1) > book.ClosedTo ? today.AddDays(-1) : book.ClosedTo,
+        };
     }
 }

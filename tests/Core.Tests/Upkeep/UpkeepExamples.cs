@@ -6,7 +6,8 @@ namespace HomeStart.Core.Tests;
 /// <summary>The whole requests of the specification with their answers.</summary>
 public class UpkeepExamples
 {
-    public static TheoryData<string> Files => [.. Directory.GetFiles(Folder, "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
+    public static TheoryData<string> Files =>
+        [.. Directory.GetFiles(Folder, "*.json").Select(file => Path.GetFileNameWithoutExtension(file)!).Order()];
 
     private static string Folder => Path.Combine(AppContext.BaseDirectory, "fixtures", "upkeep");
 
@@ -15,7 +16,10 @@ public class UpkeepExamples
     public void Gives_the_answer_of_the_specification(string file)
     {
         using var example = JsonDocument.Parse(File.ReadAllText(Path.Combine(Folder, file + ".json")));
-        var answer = JsonSerializer.SerializeToElement(UpkeepWire.Of(Run(example.RootElement.GetProperty("request"))), WireJson.Options);
+        var answer = JsonSerializer.SerializeToElement(
+            UpkeepWire.Of(Run(example.RootElement.GetProperty("request"))),
+            WireJson.Options
+        );
         JsonElement.DeepEquals(answer, example.RootElement.GetProperty("response")).ShouldBeTrue(answer.ToString());
     }
 
@@ -26,7 +30,14 @@ public class UpkeepExamples
     {
         var faults = new FaultList();
         var request = UpkeepRequestReader.Read(json, [], faults).ShouldNotBeNull();
-        var result = Years.Run(request.Costing.Candidate, request.Costing.Books, request.Costing.Settings, request.Until, request.Decisions, faults);
+        var result = Years.Run(
+            request.Costing.Candidate,
+            request.Costing.Books,
+            request.Costing.Settings,
+            request.Until,
+            request.Decisions,
+            faults
+        );
         result.Faults.Faults.ShouldBeEmpty();
         return result.Value!;
     }

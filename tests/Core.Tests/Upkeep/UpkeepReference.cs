@@ -6,7 +6,8 @@ using static HomeStart.Core.Tests.Reference;
 namespace HomeStart.Core.Tests;
 
 /// <summary>
-/// Upkeep once more, written from the rules alone and straight from the JSON, one day after another, with no thought of speed. It takes the lines of the costing from that room's reference, and shares
+/// Upkeep once more, written from the rules alone and straight from the JSON, one day after another, with no thought of
+/// speed. It takes the lines of the costing from that room's reference, and shares
 /// nothing with the product but the text both were written from.
 /// </summary>
 internal sealed class UpkeepReference
@@ -52,7 +53,9 @@ internal sealed class UpkeepReference
             (_given, _commitOfOrder) = (Get(_plan, "includedDomain"), Commit(_option));
             _committed = _commitOfOrder > Every(_option) ? _start.AddMonths(_commitOfOrder) : DateOnly.MinValue;
             _plansHad.Add(_host.Ref);
-            _extras.AddRange(Items(hosting, "addOns").Select(extra => (Text(extra, "id")!, Int(extra, "quantity") ?? 1)));
+            _extras.AddRange(
+                Items(hosting, "addOns").Select(extra => (Text(extra, "id")!, Int(extra, "quantity") ?? 1))
+            );
             AccountOf(_host.Book);
         }
 
@@ -60,12 +63,24 @@ internal sealed class UpkeepReference
         var had = all.Index().Where(domain => Text(domain.Item, "route") is "register" or "transfer").ToList();
         foreach (var (index, domain) in had)
         {
-            _domains.Add(new Holding($"domain:{index}", $"{Text(domain, "name")}.{Text(domain, "ending")}", Text(domain, "book")!, index) { Ending = Text(domain, "ending") });
+            _domains.Add(
+                new Holding(
+                    $"domain:{index}",
+                    $"{Text(domain, "name")}.{Text(domain, "ending")}",
+                    Text(domain, "book")!,
+                    index
+                )
+                {
+                    Ending = Text(domain, "ending"),
+                }
+            );
             AccountOf(Text(domain, "book")!);
         }
 
         var without = request.DeepClone().AsObject();
-        without["candidate"]!["domains"] = new JsonArray([.. had.Select(domain => JsonNode.Parse(domain.Item.GetRawText()))]);
+        without["candidate"]!["domains"] = new JsonArray([
+            .. had.Select(domain => JsonNode.Parse(domain.Item.GetRawText())),
+        ]);
         if (_host is null && had.Count == 0)
         {
             return;
@@ -74,17 +89,33 @@ internal sealed class UpkeepReference
         foreach (var charge in ChargesOf(without.Deserialize<JsonElement>(), withDiscounts: true))
         {
             var holding = charge.Domain < 0 ? _host! : _domains[charge.Domain];
-            var waived = charge.Cuts.Where(cut => cut.Source == "included").Select(cut => (BigInteger?)cut.Amount).FirstOrDefault();
+            var waived = charge
+                .Cuts.Where(cut => cut.Source == "included")
+                .Select(cut => (BigInteger?)cut.Amount)
+                .FirstOrDefault();
             if (waived is not null)
             {
                 _taken.Add(Flag(_given, "everyYear") == true ? Whole(charge.Date) / 12 : 0);
             }
 
-            holding.Lines.Add(new Line(charge.Kind, charge.Ref, holding, charge.Date, charge.Left + (waived ?? 0))
-            {
-                Waiver = waived, IsUnstated = waived is null ? charge.Unstated : charge.Unstated || charge.FirstUnstated, RestUnstated = waived is not null && charge.Unstated, Cover = charge.Cover, Place = charge.Place,
-                Ending = charge.Ending, IsIncluded = charge.IsIncluded, ByCycle = charge.Domain < 0 && (charge.Kind is "plan" or "dataCentre" || (charge.Kind == "addOn" && Charging(_host!.Book, charge.Ref) is "month" or "cycle")),
-            });
+            holding.Lines.Add(
+                new Line(charge.Kind, charge.Ref, holding, charge.Date, charge.Left + (waived ?? 0))
+                {
+                    Waiver = waived,
+                    IsUnstated = waived is null ? charge.Unstated : charge.Unstated || charge.FirstUnstated,
+                    RestUnstated = waived is not null && charge.Unstated,
+                    Cover = charge.Cover,
+                    Place = charge.Place,
+                    Ending = charge.Ending,
+                    IsIncluded = charge.IsIncluded,
+                    ByCycle =
+                        charge.Domain < 0
+                        && (
+                            charge.Kind is "plan" or "dataCentre"
+                            || (charge.Kind == "addOn" && Charging(_host!.Book, charge.Ref) is "month" or "cycle")
+                        ),
+                }
+            );
         }
     }
 
@@ -98,7 +129,11 @@ internal sealed class UpkeepReference
             Pay(book, _start, _start, Due(book, _start), order: true);
         }
 
-        var decisions = _request["decisions"]?.AsArray().Select(decision => decision.Deserialize<JsonElement>()).ToList() ?? [];
+        var decisions = _request["decisions"]
+            ?.AsArray()
+            .Select(decision => decision.Deserialize<JsonElement>())
+            .ToList()
+            ?? [];
         for (var day = _start.AddDays(1); day <= _until; day = day.AddDays(1))
         {
             foreach (var decision in decisions.Where(decision => Day(decision.GetProperty("on")) == day))
@@ -111,7 +146,12 @@ internal sealed class UpkeepReference
 
             foreach (var (book, account) in _accounts.ToList())
             {
-                foreach (var bill in account.Open.Where(bill => bill.Due.AddDays(Attempts[bill.Tried]) == day).OrderBy(bill => bill.Due).ToList())
+                foreach (
+                    var bill in account
+                        .Open.Where(bill => bill.Due.AddDays(Attempts[bill.Tried]) == day)
+                        .OrderBy(bill => bill.Due)
+                        .ToList()
+                )
                 {
                     Attempt(book, account, bill, day);
                 }
@@ -125,15 +165,29 @@ internal sealed class UpkeepReference
         return
         [
             .. _happened,
-            .. Holdings.Select(held => $"{held.Key} {held.Ref} {held.State} {held.Renews} {(PaidUntil(held) is { } paid ? Write(paid) : "")}"),
+            .. Holdings.Select(held =>
+                $"{held.Key} {held.Ref} {held.State} {held.Renews} {(PaidUntil(held) is { } paid ? Write(paid) : "")}"
+            ),
             .. _accounts.Select(account => $"balance {account.Key} {account.Value.Balance}"),
-            .. _accounts.Where(account => account.Value.IsCharged).GroupBy(account => Currency(account.Key)).Select(group => $"paid {group.Key} {group.Aggregate(BigInteger.Zero, (sum, account) => sum + account.Value.ByCard)}").Order(StringComparer.Ordinal),
+            .. _accounts
+                .Where(account => account.Value.IsCharged)
+                .GroupBy(account => Currency(account.Key))
+                .Select(group =>
+                    $"paid {group.Key} {group.Aggregate(BigInteger.Zero, (sum, account) => sum + account.Value.ByCard)}"
+                )
+                .Order(StringComparer.Ordinal),
         ];
     }
 
     private IEnumerable<Holding> Holdings => _host is null ? _domains : _domains.Prepend(_host);
 
-    private List<Line> Due(string book, DateOnly day) => [.. Holdings.Where(held => held.Book == book).SelectMany(held => held.Lines).Where(line => line.Date == day && line.Fate == "coming")];
+    private List<Line> Due(string book, DateOnly day) =>
+        [
+            .. Holdings
+                .Where(held => held.Book == book)
+                .SelectMany(held => held.Lines)
+                .Where(line => line.Date == day && line.Fate == "coming"),
+        ];
 
     // Rule 7.
     private void Renew(string book, Account account, DateOnly day)
@@ -161,7 +215,10 @@ internal sealed class UpkeepReference
         }
 
         // Rule 15: renewals of claimed domains take what is free that day.
-        foreach (var line in due.Where(line => line.IsOwn && line.Held.IsClaimed && line.Waiver is null).OrderBy(line => line.Held.Index))
+        foreach (
+            var line in due.Where(line => line.IsOwn && line.Held.IsClaimed && line.Waiver is null)
+                .OrderBy(line => line.Held.Index)
+        )
         {
             if (Stands(line, due) && Grant(line.Ending!, book, day) is { } grant)
             {
@@ -206,10 +263,20 @@ internal sealed class UpkeepReference
         }
     }
 
-    private bool Pay(string book, DateOnly day, DateOnly due, List<Line> lines, bool order = false, bool assumed = false)
+    private bool Pay(
+        string book,
+        DateOnly day,
+        DateOnly due,
+        List<Line> lines,
+        bool order = false,
+        bool assumed = false
+    )
     {
         var account = AccountOf(book);
-        var amounts = Sorted(lines).ConvertAll(line => (Line: line, Amount: AmountOf(line, lines, order), AtLeast: AtLeast(line, lines, order)));
+        var amounts = Sorted(lines)
+            .ConvertAll(line =>
+                (Line: line, Amount: AmountOf(line, lines, order), AtLeast: AtLeast(line, lines, order))
+            );
         var (total, net, tax) = Taxed(book, amounts.Aggregate(BigInteger.Zero, (sum, line) => sum + line.Amount));
         var fromBalance = BigInteger.Min(account.Balance, BigInteger.Max(0, total));
         if (total - fromBalance > 0 && !_card)
@@ -228,7 +295,11 @@ internal sealed class UpkeepReference
             account.Balance -= fromBalance;
             account.ByCard += total - fromBalance;
             account.IsCharged = true;
-            Say($"{Write(day)} charged {book} {Write(due)} {total} {net} {tax} {fromBalance}{(atLeast ? " at least" : "")}{(assumed ? " assumed" : "")}: {string.Join(", ", amounts.Select(line => $"{line.Line.Kind} {line.Line.Ref} {line.Line.Held.Key} {line.Amount}"))}");
+            Say(
+                $"{Write(day)} charged {book} {Write(due)} {total} {net} {tax} "
+                    + $"{fromBalance}{(atLeast ? " at least" : "")}{(assumed ? " assumed" : "")}: "
+                    + $"{string.Join(", ", amounts.Select(line => $"{line.Line.Kind} {line.Line.Ref} {line.Line.Held.Key} {line.Amount}"))}"
+            );
         }
 
         foreach (var (line, amount, _) in amounts)
@@ -250,13 +321,21 @@ internal sealed class UpkeepReference
 
     // Rule 4, at each attempt and payment.
     private bool Stands(Line line, List<Line> bill) =>
-        _host is not null && Gives(line.Ending) && (bill.Exists(other => other.IsOwn && other.Held == _host) || (_host.State == "live" && PaidUntil(_host) > line.Date));
+        _host is not null
+        && Gives(line.Ending)
+        && (
+            bill.Exists(other => other.IsOwn && other.Held == _host)
+            || (_host.State == "live" && PaidUntil(_host) > line.Date)
+        );
 
-    private BigInteger AmountOf(Line line, List<Line> bill, bool order) => line.Waiver is { } waiver && (order || Stands(line, bill)) ? line.Price - waiver : line.Price;
+    private BigInteger AmountOf(Line line, List<Line> bill, bool order) =>
+        line.Waiver is { } waiver && (order || Stands(line, bill)) ? line.Price - waiver : line.Price;
 
-    private bool AtLeast(Line line, List<Line> bill, bool order) => line.Waiver is not null && (order || Stands(line, bill)) ? line.RestUnstated : line.IsUnstated;
+    private bool AtLeast(Line line, List<Line> bill, bool order) =>
+        line.Waiver is not null && (order || Stands(line, bill)) ? line.RestUnstated : line.IsUnstated;
 
-    private (BigInteger Total, BigInteger Net, BigInteger Tax) Total(string book, List<Line> lines) => Taxed(book, lines.Aggregate(BigInteger.Zero, (sum, line) => sum + AmountOf(line, lines, order: false)));
+    private (BigInteger Total, BigInteger Net, BigInteger Tax) Total(string book, List<Line> lines) =>
+        Taxed(book, lines.Aggregate(BigInteger.Zero, (sum, line) => sum + AmountOf(line, lines, order: false)));
 
     private (BigInteger Total, BigInteger Net, BigInteger Tax) Taxed(string book, BigInteger sum)
     {
@@ -297,17 +376,28 @@ internal sealed class UpkeepReference
 
         foreach (var domain in _domains.Where(domain => domain.Missed is not null && !domain.IsOver))
         {
-            var lapse = Get(Items(Book(domain.Book), "domains").First(known => Text(known, "ending") == domain.Ending), "lapse");
+            var lapse = Get(
+                Items(Book(domain.Book), "domains").First(known => Text(known, "ending") == domain.Ending),
+                "lapse"
+            );
             int Part(string name, int usual) => lapse is { } stated ? Int(stated, name) ?? usual : usual;
             var passed = day.DayNumber - domain.Missed!.Value.DayNumber;
             var (redemption, pending) = (Part("graceDays", 30), Part("graceDays", 30) + Part("redemptionDays", 30));
-            var state = passed < redemption ? "grace" : passed < pending ? "redemption" : passed < pending + Part("pendingDays", 5) ? "pending" : "gone";
+            var state =
+                passed < redemption ? "grace"
+                : passed < pending ? "redemption"
+                : passed < pending + Part("pendingDays", 5) ? "pending"
+                : "gone";
             if (state == domain.State)
             {
                 continue;
             }
 
-            var isStated = lapse is { } all && new[] { "graceDays", "redemptionDays", "redemptionFee", "pendingDays" }.All(name => Get(all, name) is not null);
+            var isStated =
+                lapse is { } all
+                && new[] { "graceDays", "redemptionDays", "redemptionFee", "pendingDays" }.All(name =>
+                    Get(all, name) is not null
+                );
             Become(domain, state, day, isStated ? "" : " assumed");
             if (state != "grace")
             {
@@ -358,7 +448,11 @@ internal sealed class UpkeepReference
 
     private void NoMore(Holding held, DateOnly day)
     {
-        if (held.Renews || !Bills.Any(bill => bill.Lines.Exists(line => line.Held == held && line.IsOwn)) || (held == _host && held.Missed < _committed))
+        if (
+            held.Renews
+            || !Bills.Any(bill => bill.Lines.Exists(line => line.Held == held && line.IsOwn))
+            || (held == _host && held.Missed < _committed)
+        )
         {
             return;
         }
@@ -375,13 +469,23 @@ internal sealed class UpkeepReference
     {
         if (held is null || held.State is "pending" or "gone" or "left" || held.Missed is not { } missed)
         {
-            return held is null ? "unknown" : held.State is "pending" or "gone" or "left" ? "too-late" : "nothing-to-pay";
+            return held is null ? "unknown"
+                : held.State is "pending" or "gone" or "left" ? "too-late"
+                : "nothing-to-pay";
         }
 
-        var lines = held.Lines.Where(line => (line.Date == missed && line.Fate is not ("paid" or "stopped")) || (line.Date > missed && line.Date < day && line.Fate == "missed")).ToList();
+        var lines = held
+            .Lines.Where(line =>
+                (line.Date == missed && line.Fate is not ("paid" or "stopped"))
+                || (line.Date > missed && line.Date < day && line.Fate == "missed")
+            )
+            .ToList();
         if (held.State == "redemption")
         {
-            var lapse = Get(Items(Book(held.Book), "domains").First(known => Text(known, "ending") == held.Ending), "lapse");
+            var lapse = Get(
+                Items(Book(held.Book), "domains").First(known => Text(known, "ending") == held.Ending),
+                "lapse"
+            );
             var fee = lapse is { } stated ? Amount(stated, "redemptionFee", Book(held.Book)) : null;
             lines.Add(new Line("redemption", held.Ref, held, day, fee ?? 0) { IsUnstated = fee is null });
         }
@@ -404,12 +508,29 @@ internal sealed class UpkeepReference
         }
 
         var book = Book(_host.Book);
-        if (Get(book, "refund") is { } refund && (Int(refund, "days") ?? 0) > 0 && _commitOfOrder >= (Int(refund, "minCommitMonths") ?? 0) && day <= _start.AddDays(Int(refund, "days")!.Value))
+        if (
+            Get(book, "refund") is { } refund
+            && (Int(refund, "days") ?? 0) > 0
+            && _commitOfOrder >= (Int(refund, "minCommitMonths") ?? 0)
+            && day <= _start.AddDays(Int(refund, "days")!.Value)
+        )
         {
-            var (account, excludes, deducts) = (AccountOf(_host.Book), Words(refund, "excludes"), Flag(refund, "deductsIncludedDomain") == true);
-            var paid = Holdings.Where(held => held.Book == _host.Book).SelectMany(held => held.Lines).Where(line => line.Fate == "paid").ToList();
-            var sum = paid.Where(line => line.Kind != "redemption" && !line.Matches(excludes)).Aggregate(BigInteger.Zero, (total, line) => total + line.Paid);
-            sum -= deducts ? paid.Where(line => line.Date == _start).Aggregate(BigInteger.Zero, (total, line) => total + (line.Waiver ?? 0)) : 0;
+            var (account, excludes, deducts) = (
+                AccountOf(_host.Book),
+                Words(refund, "excludes"),
+                Flag(refund, "deductsIncludedDomain") == true
+            );
+            var paid = Holdings
+                .Where(held => held.Book == _host.Book)
+                .SelectMany(held => held.Lines)
+                .Where(line => line.Fate == "paid")
+                .ToList();
+            var sum = paid.Where(line => line.Kind != "redemption" && !line.Matches(excludes))
+                .Aggregate(BigInteger.Zero, (total, line) => total + line.Paid);
+            sum -= deducts
+                ? paid.Where(line => line.Date == _start)
+                    .Aggregate(BigInteger.Zero, (total, line) => total + (line.Waiver ?? 0))
+                : 0;
             var back = BigInteger.Min(Taxed(_host.Book, BigInteger.Max(0, sum)).Total, account.ByCard);
             if (back > 0)
             {
@@ -419,7 +540,17 @@ internal sealed class UpkeepReference
 
             account.Balance = 0;
             GoAway(_host, day);
-            foreach (var domain in _domains.Where(domain => domain.Book == _host.Book && domain.State != "gone" && domain.Lines.Find(line => line.IsOwn && line.Date == _start) is { } own && !own.Matches(excludes) && !(deducts && own.Waiver > 0)).ToList())
+            foreach (
+                var domain in _domains
+                    .Where(domain =>
+                        domain.Book == _host.Book
+                        && domain.State != "gone"
+                        && domain.Lines.Find(line => line.IsOwn && line.Date == _start) is { } own
+                        && !own.Matches(excludes)
+                        && !(deducts && own.Waiver > 0)
+                    )
+                    .ToList()
+            )
             {
                 GoAway(domain, day);
             }
@@ -441,7 +572,11 @@ internal sealed class UpkeepReference
     // Rule 14.
     private string? Change(JsonElement decision, DateOnly day)
     {
-        if (_host is null || PlanOf(_host.Book, Text(decision, "plan")!) is not { } plan || OptionOf(plan, Int(decision, "everyMonths")!.Value, Int(decision, "commitMonths")) is not { } option)
+        if (
+            _host is null
+            || PlanOf(_host.Book, Text(decision, "plan")!) is not { } plan
+            || OptionOf(plan, Int(decision, "everyMonths")!.Value, Int(decision, "commitMonths")) is not { } option
+        )
         {
             return "unknown";
         }
@@ -451,20 +586,38 @@ internal sealed class UpkeepReference
             return _host.State != "live" ? "not-live" : "open-bill";
         }
 
-        if (Text(plan, "id") == Text(_plan, "id") && Every(option) == Every(_option) && Commit(option) == Commit(_option))
+        if (
+            Text(plan, "id") == Text(_plan, "id")
+            && Every(option) == Every(_option)
+            && Commit(option) == Commit(_option)
+        )
         {
             return "same";
         }
 
         var (book, rule) = (Book(_host.Book), Get(Book(_host.Book), "change"));
-        var covered = _host.Lines.Where(line => line.Fate == "paid" && line.ByCycle && !line.IsCut && line.Cover is var (from, until) && from <= day && day < until).ToList();
+        var covered = _host
+            .Lines.Where(line =>
+                line.Fate == "paid"
+                && line.ByCycle
+                && !line.IsCut
+                && line.Cover is var (from, until)
+                && from <= day
+                && day < until
+            )
+            .ToList();
         var credits = new List<Line>();
         if (Text(rule, "credit") == "days")
         {
-            foreach (var line in Sorted([.. covered.OrderBy(line => line.Date)]).Where(line => line.Kind != "addOn" || _extras.Exists(had => had.Extra == line.Ref)))
+            foreach (
+                var line in Sorted([.. covered.OrderBy(line => line.Date)])
+                    .Where(line => line.Kind != "addOn" || _extras.Exists(had => had.Extra == line.Ref))
+            )
             {
                 var (from, until) = line.Cover!.Value;
-                var left = (R.Of(line.Paid) * R.Of(until.DayNumber - day.DayNumber) / R.Of(until.DayNumber - from.DayNumber)).Round();
+                var left = (
+                    R.Of(line.Paid) * R.Of(until.DayNumber - day.DayNumber) / R.Of(until.DayNumber - from.DayNumber)
+                ).Round();
                 if (!left.IsZero)
                 {
                     credits.Add(new Line("credit", line.Ref, _host, day, -left) { Credits = line });
@@ -474,12 +627,23 @@ internal sealed class UpkeepReference
 
         var isFirst = Flag(rule, "firstPrice") == true && !_plansHad.Contains(Text(plan, "id")!);
         var made = Anew(plan, option, day, isFirst);
-        if (!Pay(_host.Book, day, day, [.. made.Where(line => line.Date == day), .. credits], assumed: Text(rule, "credit") is null || Flag(rule, "firstPrice") is null))
+        if (
+            !Pay(
+                _host.Book,
+                day,
+                day,
+                [.. made.Where(line => line.Date == day), .. credits],
+                assumed: Text(rule, "credit") is null || Flag(rule, "firstPrice") is null
+            )
+        )
         {
             return "card-stopped";
         }
 
-        _host.Lines.Where(line => line.ByCycle && line.Fate != "paid" && line.Date >= day).ToList().ForEach(line => line.Fate = "stopped");
+        _host
+            .Lines.Where(line => line.ByCycle && line.Fate != "paid" && line.Date >= day)
+            .ToList()
+            .ForEach(line => line.Fate = "stopped");
         covered.ForEach(line => line.IsCut = true);
         _host.Lines.AddRange([.. made, .. credits]);
         (_plan, _option, _host.Ref) = (plan, option, Text(plan, "id")!);
@@ -493,7 +657,9 @@ internal sealed class UpkeepReference
     {
         var (book, every, lines) = (Book(_host!.Book), Every(option), new List<Line>());
         var centreId = Text(_request["candidate"]!["hosting"].Deserialize<JsonElement>(), "dataCentre");
-        var perMonth = centreId is null ? null : Amount(Items(book, "dataCentres").First(centre => Text(centre, "id") == centreId), "perMonth", book);
+        var perMonth = centreId is null
+            ? null
+            : Amount(Items(book, "dataCentres").First(centre => Text(centre, "id") == centreId), "perMonth", book);
         for (var cycle = 0; day.AddMonths(cycle * every) <= _until; cycle++)
         {
             var (from, until) = (day.AddMonths(cycle * every), day.AddMonths((cycle + 1) * every));
@@ -503,7 +669,11 @@ internal sealed class UpkeepReference
                 Add("dataCentre", centreId!, (surcharge * every, false), 1, 0);
             }
 
-            foreach (var had in _extras.Where(had => Charging(_host.Book, had.Extra) is "month" or "cycle").GroupBy(had => had.Extra))
+            foreach (
+                var had in _extras
+                    .Where(had => Charging(_host.Book, had.Extra) is "month" or "cycle")
+                    .GroupBy(had => had.Extra)
+            )
             {
                 var (extra, place) = ExtraOf(_host.Book, had.Key);
                 var (units, prices) = (had.Sum(one => one.Units), extra.GetProperty("charge").GetProperty("prices"));
@@ -513,18 +683,39 @@ internal sealed class UpkeepReference
                     units--;
                     if (cycle == 0)
                     {
-                        lines.Add(new Line("addOn", had.Key, _host, day, 0) { Place = place, ByCycle = true, IsIncluded = true });
+                        lines.Add(
+                            new Line("addOn", had.Key, _host, day, 0)
+                            {
+                                Place = place,
+                                ByCycle = true,
+                                IsIncluded = true,
+                            }
+                        );
                     }
                 }
 
                 if (units > 0)
                 {
-                    Add("addOn", had.Key, isMonthly ? Price(prices, cycle * every, every) : Price(prices, cycle, 1), units, place);
+                    Add(
+                        "addOn",
+                        had.Key,
+                        isMonthly ? Price(prices, cycle * every, every) : Price(prices, cycle, 1),
+                        units,
+                        place
+                    );
                 }
             }
 
             void Add(string kind, string name, (BigInteger Sum, bool Unstated) price, int units, int place) =>
-                lines.Add(new Line(kind, name, _host!, from, price.Sum * units) { IsUnstated = price.Unstated, Cover = (from, until), Place = place, ByCycle = true });
+                lines.Add(
+                    new Line(kind, name, _host!, from, price.Sum * units)
+                    {
+                        IsUnstated = price.Unstated,
+                        Cover = (from, until),
+                        Place = place,
+                        ByCycle = true,
+                    }
+                );
         }
 
         return lines;
@@ -545,7 +736,11 @@ internal sealed class UpkeepReference
     // Rule 16.
     private string? AddExtra(string id, int quantity, DateOnly day)
     {
-        if (_host is null || !Items(Book(_host.Book), "addOns").Any(known => Text(known, "id") == id && (Text(known, "for") ?? "hosting") != "domain"))
+        if (
+            _host is null
+            || !Items(Book(_host.Book), "addOns")
+                .Any(known => Text(known, "id") == id && (Text(known, "for") ?? "hosting") != "domain")
+        )
         {
             return "unknown";
         }
@@ -556,7 +751,8 @@ internal sealed class UpkeepReference
         }
 
         var ((extra, place), how, book) = (ExtraOf(_host.Book, id), Charging(_host.Book, id), Book(_host.Book));
-        var unit = Amount(extra, "priceIfBoughtLater", book) ?? Amount(extra.GetProperty("charge").GetProperty("prices").EnumerateArray().Last(), "amount", book);
+        var unit = Amount(extra, "priceIfBoughtLater", book)
+            ?? Amount(extra.GetProperty("charge").GetProperty("prices").EnumerateArray().Last(), "amount", book);
         var (price, lines) = ((unit ?? 0) * quantity, new List<Line>());
         if (how == "once")
         {
@@ -566,19 +762,38 @@ internal sealed class UpkeepReference
         {
             for (var year = 0; day.AddMonths(12 * year) <= _until; year++)
             {
-                lines.Add(Line(day.AddMonths(12 * year), price, (day.AddMonths(12 * year), day.AddMonths(12 * (year + 1)))));
+                lines.Add(
+                    Line(day.AddMonths(12 * year), price, (day.AddMonths(12 * year), day.AddMonths(12 * (year + 1))))
+                );
             }
         }
         else
         {
             var whole = how == "month" ? price * Every(_option) : price;
-            var plans = _host.Lines.Where(line => line is { Kind: "plan", IsCut: false } && line.Fate != "stopped").ToList();
-            if (plans.Find(line => line.Cover is var (from, until) && from <= day && day < until) is { Cover: var (begins, ends) })
+            var plans = _host
+                .Lines.Where(line => line is { Kind: "plan", IsCut: false } && line.Fate != "stopped")
+                .ToList();
+            if (
+                plans.Find(line => line.Cover is var (from, until) && from <= day && day < until) is
+                { Cover: var (begins, ends) }
+            )
             {
-                lines.Add(Line(day, (R.Of(whole) * R.Of(ends.DayNumber - day.DayNumber) / R.Of(ends.DayNumber - begins.DayNumber)).Round(), (day, ends)));
+                lines.Add(
+                    Line(
+                        day,
+                        (
+                            R.Of(whole) * R.Of(ends.DayNumber - day.DayNumber) / R.Of(ends.DayNumber - begins.DayNumber)
+                        ).Round(),
+                        (day, ends)
+                    )
+                );
             }
 
-            lines.AddRange(plans.Where(plan => plan.Date > day && plan.Date <= _until).Select(plan => Line(plan.Date, whole, plan.Cover)));
+            lines.AddRange(
+                plans
+                    .Where(plan => plan.Date > day && plan.Date <= _until)
+                    .Select(plan => Line(plan.Date, whole, plan.Cover))
+            );
         }
 
         if (!Pay(_host.Book, day, day, [.. lines.Where(line => line.Date == day)]))
@@ -590,7 +805,14 @@ internal sealed class UpkeepReference
         _extras.Add((id, quantity));
         return null;
 
-        Line Line(DateOnly date, BigInteger amount, (DateOnly, DateOnly)? cover) => new("addOn", id, _host!, date, amount) { IsUnstated = unit is null, Cover = cover, Place = place, ByCycle = how is "month" or "cycle" };
+        Line Line(DateOnly date, BigInteger amount, (DateOnly, DateOnly)? cover) =>
+            new("addOn", id, _host!, date, amount)
+            {
+                IsUnstated = unit is null,
+                Cover = cover,
+                Place = place,
+                ByCycle = how is "month" or "cycle",
+            };
     }
 
     private string? Drop(string id, DateOnly day)
@@ -605,7 +827,10 @@ internal sealed class UpkeepReference
             return "not-live";
         }
 
-        _host.Lines.Where(line => line.Kind == "addOn" && line.Ref == id && line.Date >= day && line.Fate != "paid").ToList().ForEach(line => line.Fate = "stopped");
+        _host
+            .Lines.Where(line => line.Kind == "addOn" && line.Ref == id && line.Date >= day && line.Fate != "paid")
+            .ToList()
+            .ForEach(line => line.Fate = "stopped");
         _extras.RemoveAll(had => had.Extra == id);
         return null;
     }
@@ -613,9 +838,21 @@ internal sealed class UpkeepReference
     // Rule 15.
     private string? Claim(JsonElement domain, DateOnly day)
     {
-        var (book, ending, name) = (Text(domain, "book")!, Text(domain, "ending")!, $"{Text(domain, "name")}.{Text(domain, "ending")}");
+        var (book, ending, name) = (
+            Text(domain, "book")!,
+            Text(domain, "ending")!,
+            $"{Text(domain, "name")}.{Text(domain, "ending")}"
+        );
         var list = _books.Find(known => Text(known, "id") == book);
-        if (list.ValueKind == JsonValueKind.Undefined || !Items(list, "domains").Any(price => Text(price, "ending") == ending) || Items(domain, "addOns").Any(extra => !Items(list, "addOns").Any(known => Text(known, "id") == Text(extra, "id") && Text(known, "for") == "domain")))
+        if (
+            list.ValueKind == JsonValueKind.Undefined
+            || !Items(list, "domains").Any(price => Text(price, "ending") == ending)
+            || Items(domain, "addOns")
+                .Any(extra =>
+                    !Items(list, "addOns")
+                        .Any(known => Text(known, "id") == Text(extra, "id") && Text(known, "for") == "domain")
+                )
+        )
         {
             return "unknown";
         }
@@ -627,13 +864,24 @@ internal sealed class UpkeepReference
 
         var held = new Holding($"domain:{_next}", name, book, _next) { Ending = ending, IsClaimed = true };
         var grant = Grant(ending, book, day);
-        foreach (var charge in ChargesOf(Alone(domain, day), withDiscounts: false).Where(charge => charge.Domain == 0 && charge.Date <= _until))
+        foreach (
+            var charge in ChargesOf(Alone(domain, day), withDiscounts: false)
+                .Where(charge => charge.Domain == 0 && charge.Date <= _until)
+        )
         {
             var isFirst = charge.Kind == "domain" && charge.Date == day && grant is not null;
-            held.Lines.Add(new Line(charge.Kind, charge.Ref, held, charge.Date, charge.Amount)
-            {
-                IsUnstated = charge.Unstated, RestUnstated = isFirst && charge.RestUnstated, Waiver = isFirst ? charge.Waivable : null, Cover = charge.Cover, Place = charge.Kind == "domain" ? held.Index : charge.Place, Ending = charge.Ending, IsIncluded = charge.IsIncluded,
-            });
+            held.Lines.Add(
+                new Line(charge.Kind, charge.Ref, held, charge.Date, charge.Amount)
+                {
+                    IsUnstated = charge.Unstated,
+                    RestUnstated = isFirst && charge.RestUnstated,
+                    Waiver = isFirst ? charge.Waivable : null,
+                    Cover = charge.Cover,
+                    Place = charge.Kind == "domain" ? held.Index : charge.Place,
+                    Ending = charge.Ending,
+                    IsIncluded = charge.IsIncluded,
+                }
+            );
         }
 
         var isNew = !_accounts.ContainsKey(book);
@@ -667,7 +915,15 @@ internal sealed class UpkeepReference
         request["startDate"] = Write(day);
         request["candidate"] = new JsonObject
         {
-            ["hosting"] = _host is { State: "live" } ? new JsonObject { ["book"] = _host.Book, ["plan"] = Text(_plan, "id"), ["everyMonths"] = Every(_option), ["commitMonths"] = Commit(_option) } : null,
+            ["hosting"] = _host is { State: "live" }
+                ? new JsonObject
+                {
+                    ["book"] = _host.Book,
+                    ["plan"] = Text(_plan, "id"),
+                    ["everyMonths"] = Every(_option),
+                    ["commitMonths"] = Commit(_option),
+                }
+                : null,
             ["domains"] = new JsonArray(bought),
         };
         return request.Deserialize<JsonElement>();
@@ -680,11 +936,18 @@ internal sealed class UpkeepReference
             return null;
         }
 
-        int? grant = Flag(given, "everyYear") == true ? Whole(day) / 12 : day < _start.AddMonths(Int(given, "claimWithinMonths") ?? 12) ? 0 : null;
+        int? grant =
+            Flag(given, "everyYear") == true ? Whole(day) / 12
+            : day < _start.AddMonths(Int(given, "claimWithinMonths") ?? 12) ? 0
+            : null;
         return grant is { } there && !_taken.Contains(there) ? there : null;
     }
 
-    private bool Gives(string? ending) => ending is not null && Get(_plan, "includedDomain") is { } given && Commit(_option) >= (Int(given, "minCommitMonths") ?? 0) && Words(given, "endings").Contains(ending);
+    private bool Gives(string? ending) =>
+        ending is not null
+        && Get(_plan, "includedDomain") is { } given
+        && Commit(_option) >= (Int(given, "minCommitMonths") ?? 0)
+        && Words(given, "endings").Contains(ending);
 
     private int Whole(DateOnly day) => Enumerable.Range(0, 181).Last(month => _start.AddMonths(month) <= day);
 
@@ -716,9 +979,11 @@ internal sealed class UpkeepReference
         Become(held, "left", day);
     }
 
-    private static void Stop(Holding held) => held.Lines.Where(line => line.Fate != "paid").ToList().ForEach(line => line.Fate = "stopped");
+    private static void Stop(Holding held) =>
+        held.Lines.Where(line => line.Fate != "paid").ToList().ForEach(line => line.Fate = "stopped");
 
-    private static DateOnly? PaidUntil(Holding held) => held.Lines.Where(line => line is { IsOwn: true, Fate: "paid", IsCut: false }).Max(line => line.Cover?.Until);
+    private static DateOnly? PaidUntil(Holding held) =>
+        held.Lines.Where(line => line is { IsOwn: true, Fate: "paid", IsCut: false }).Max(line => line.Cover?.Until);
 
     private void Become(Holding held, string state, DateOnly day, string more = "")
     {
@@ -729,17 +994,32 @@ internal sealed class UpkeepReference
     private void Say(string what) => _happened.Add(what);
 
     private static List<Line> Sorted(List<Line> lines) =>
-        [.. lines.OrderBy(line => Array.IndexOf(Kinds, line.Kind)).ThenBy(line => line.Kind == "credit" ? 0 : line.Place).ThenBy(line => line.Held.Index).ThenBy(line => !line.IsIncluded)];
+        [
+            .. lines
+                .OrderBy(line => Array.IndexOf(Kinds, line.Kind))
+                .ThenBy(line => line.Kind == "credit" ? 0 : line.Place)
+                .ThenBy(line => line.Held.Index)
+                .ThenBy(line => !line.IsIncluded),
+        ];
 
     private JsonElement Book(string id) => _books.First(book => Text(book, "id") == id);
 
     private string Currency(string book) => Text(Book(book), "currency")!;
 
-    private JsonElement? PlanOf(string book, string id) => Items(Book(book), "plans").Select(plan => (JsonElement?)plan).FirstOrDefault(plan => Text(plan, "id") == id);
+    private JsonElement? PlanOf(string book, string id) =>
+        Items(Book(book), "plans").Select(plan => (JsonElement?)plan).FirstOrDefault(plan => Text(plan, "id") == id);
 
-    private static JsonElement? OptionOf(JsonElement plan, int every, int? commit) => Items(plan, "billing").Select(option => (JsonElement?)option).FirstOrDefault(option => Every(option!.Value) == every && Commit(option.Value) == (commit ?? every));
+    private static JsonElement? OptionOf(JsonElement plan, int every, int? commit) =>
+        Items(plan, "billing")
+            .Select(option => (JsonElement?)option)
+            .FirstOrDefault(option => Every(option!.Value) == every && Commit(option.Value) == (commit ?? every));
 
-    private (JsonElement Extra, int Place) ExtraOf(string book, string id) => Items(Book(book), "addOns").Index().Where(extra => Text(extra.Item, "id") == id).Select(extra => (extra.Item, extra.Index)).First();
+    private (JsonElement Extra, int Place) ExtraOf(string book, string id) =>
+        Items(Book(book), "addOns")
+            .Index()
+            .Where(extra => Text(extra.Item, "id") == id)
+            .Select(extra => (extra.Item, extra.Index))
+            .First();
 
     private string? Charging(string book, string id) => Text(ExtraOf(book, id).Extra.GetProperty("charge"), "every");
 
@@ -747,7 +1027,8 @@ internal sealed class UpkeepReference
 
     private static int Commit(JsonElement option) => Int(option, "commitMonths") ?? Every(option);
 
-    private Account AccountOf(string book) => _accounts.TryGetValue(book, out var known) ? known : _accounts[book] = new Account();
+    private Account AccountOf(string book) =>
+        _accounts.TryGetValue(book, out var known) ? known : _accounts[book] = new Account();
 
     private sealed class Account
     {
@@ -834,6 +1115,9 @@ internal sealed class UpkeepReference
 
         public bool IsOwn => kind is "plan" or "domain";
 
-        public bool Matches(List<string> words) => Credits is { } credited ? credited.Matches(words) : words.Contains(kind) || words.Contains($"{kind}:{(kind == "domain" ? Ending : name)}");
+        public bool Matches(List<string> words) =>
+            Credits is { } credited
+                ? credited.Matches(words)
+                : words.Contains(kind) || words.Contains($"{kind}:{(kind == "domain" ? Ending : name)}");
     }
 }

@@ -16,8 +16,12 @@ public class FaultCureTests
     [InlineData(FaultReason.ScanTooLarge, FaultCure.LookAtPriceLists)]
     [InlineData(FaultReason.NotConnected, FaultCure.BuyThere)]
     [InlineData(FaultReason.CodeLength, null)]
-    public void What_mends_a_fault_on_another_page_is_named(FaultReason reason, FaultCure? cure) => FaultCures.Of(reason).ShouldBe(cure);
+    public void What_mends_a_fault_on_another_page_is_named(FaultReason reason, FaultCure? cure) =>
+        FaultCures.Of(reason).ShouldBe(cure);
 
     [Fact]
-    public void Every_cure_mends_something() => Enum.GetValues<FaultCure>().Except(Enum.GetValues<FaultReason>().Select(FaultCures.Of).OfType<FaultCure>()).ShouldBeEmpty();
+    public void Every_cure_mends_something() =>
+        Enum.GetValues<FaultCure>()
+            .Except(Enum.GetValues<FaultReason>().Select(FaultCures.Of).OfType<FaultCure>())
+            .ShouldBeEmpty();
 }

@@ -15,5 +15,6 @@ public class MoneyWordsTests
     [InlineData("CHF", 850, "CHF\u00a08.50")]
     [InlineData("JPY", 12300, "JP¥12,300")]
     [InlineData("KWD", 1, "KWD\u00a00.001")]
-    public void A_sum_has_its_sign_or_its_code(string currency, int units, string words) => MoneyWords.Of(new Money(units, Currency.Get(currency))).ShouldBe(words);
+    public void A_sum_has_its_sign_or_its_code(string currency, int units, string words) =>
+        MoneyWords.Of(new Money(units, Currency.Get(currency))).ShouldBe(words);
 }

@@ -15,7 +15,10 @@ import { CompareTable } from './CompareTable';
 import { LineByLine } from './LineByLine';
 import { PaidSoFar } from './PaidSoFar';
 
-/** The shortlist side by side: the least and what would make it not so, what is paid by when, figures and features, two of them line by line. */
+/**
+ * The shortlist side by side: the least and what would make it not so, what is paid by when, figures and features, two
+ * of them line by line.
+ */
 export function ComparePage() {
   const { page } = useSite();
   const { base, against, all = false } = useSearch({ from: '/sites/$siteId/compare' });

@@ -25,7 +25,9 @@ interface Compare {
   strong?: boolean;
 }
 
-/** Each candidate a column, each figure and feature a row; rows that are the same for all are left out unless asked for. */
+/**
+ * Each candidate a column, each figure and feature a row; rows that are the same for all are left out unless asked for.
+ */
 export function CompareTable({ comparison, all }: { comparison: Comparison; all: boolean }) {
   const title = useTitles();
   const shown = comparison.candidates.filter((known) => known.totals);

@@ -15,7 +15,10 @@ import { HeldNames } from './HeldNames';
 import { NearTaken } from './NearTaken';
 import { adviceWords, mendWords, problemWords } from './nameWords';
 
-/** Finding a name: it is read out of what is typed, then whether it can be had, under each ending that a book here sells. */
+/**
+ * Finding a name: it is read out of what is typed, then whether it can be had, under each ending that a book here
+ * sells.
+ */
 export function DomainPage() {
   const { page } = useSite();
   const { name: sought } = useSearch({ from: '/sites/$siteId/domain' });

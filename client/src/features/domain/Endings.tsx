@@ -20,7 +20,10 @@ import { Announced } from '../../ui/Announced';
 
 type Ending = Schemas['EndingWire'];
 
-/** A name under every ending that can be bought here: what the registrar says, and what it costs at each seller over the years. */
+/**
+ * A name under every ending that can be bought here: what the registrar says, and what it costs at each seller over the
+ * years.
+ */
 export function Endings({ label, first }: { label: string; first: string | null }) {
   const { page } = useSite();
   const { endings, letter } = page.worksheet;

@@ -11,7 +11,10 @@ import { leastOf } from './costs';
 
 type Held = Schemas['HeldNameWire'];
 
-/** The names kept in mind for the site, with what is known of each; they are part of the site, and undone like any change of it. */
+/**
+ * The names kept in mind for the site, with what is known of each; they are part of the site, and undone like any
+ * change of it.
+ */
 export function HeldNames({ costs }: { costs: readonly NameCost[] }) {
   const { page, change, changes } = useSite();
   return (

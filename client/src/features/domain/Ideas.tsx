@@ -7,7 +7,9 @@ import { Button } from '../../ui/Button';
 import { leastOf } from './costs';
 import { useIdeas } from '../../api/ideas';
 
-/** Beneath a name that somebody has: others like it that are available, each with what it costs, to take at one press. */
+/**
+ * Beneath a name that somebody has: others like it that are available, each with what it costs, to take at one press.
+ */
 export function Ideas({ label, ending }: { label: string; ending: string }) {
   const { page } = useSite();
   const answer = useAnswers(page.id, page.worksheet.letter)[`${label}.${ending}`];

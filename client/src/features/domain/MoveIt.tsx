@@ -9,7 +9,10 @@ import { Announced } from '../../ui/Announced';
 
 type Answer = Schemas['TransferWire'];
 
-/** Moving a domain here: what to do at the present seller, step by step, and whether its code and lock would let it. The code is passed on and not kept. */
+/**
+ * Moving a domain here: what to do at the present seller, step by step, and whether its code and lock would let it. The
+ * code is passed on and not kept.
+ */
 export function MoveIt({ domain, book, seller }: { domain: string; book: string; seller: string }) {
   const { page } = useSite();
   const [code, setCode] = useState('');

@@ -3,7 +3,10 @@ import { nearQuery } from '../../api/names';
 import { useSite } from '../../api/site';
 import { Note } from '../../ui/Note';
 
-/** Names easily written for this one that somebody uses: their holder gets a part of the mail and visits meant for this one. */
+/**
+ * Names easily written for this one that somebody uses: their holder gets a part of the mail and visits meant for this
+ * one.
+ */
 export function NearTaken({ label, ending }: { label: string; ending: string | null }) {
   const { page } = useSite();
   const sold = page.worksheet.endings.map((offer) => offer.ending);

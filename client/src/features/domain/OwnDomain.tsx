@@ -31,7 +31,10 @@ interface Own {
 
 const fields = ['domain', 'expires', 'renewal', 'currency', 'book'] as const;
 
-/** A domain that the owner has: left where it is and pointed here, or moved to a seller here. Both worked out side by side, each to its end. */
+/**
+ * A domain that the owner has: left where it is and pointed here, or moved to a seller here. Both worked out side by
+ * side, each to its end.
+ */
 export function OwnDomain() {
   const { page, books, changes } = useSite();
   const { currency, horizonMonths } = page.settings;

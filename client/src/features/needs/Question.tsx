@@ -2,7 +2,10 @@ import { useId, type ReactNode } from 'react';
 import { cx } from '../../ui/cx';
 import { InkPopover } from '../../ui/Popover';
 
-/** A question in the owner's words, its answer, and the requirement that it becomes: to be written over where the answer is only a rough one. */
+/**
+ * A question in the owner's words, its answer, and the requirement that it becomes: to be written over where the answer
+ * is only a rough one.
+ */
 export function Question({
   ask,
   about,

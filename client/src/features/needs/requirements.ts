@@ -28,7 +28,10 @@ export const purposes: readonly Purpose[] = [
 
 const asksNothing: Purpose['asks'] = { storageGB: 0, databases: 0, installer: false };
 
-/** The place of the purpose that asks what is asked; "" for nothing, "own" where the owner wrote requirements of their own. */
+/**
+ * The place of the purpose that asks what is asked; "" for nothing, "own" where the owner wrote requirements of their
+ * own.
+ */
 export function purposeOf(needs: Needs): string {
   const same = (asks: Purpose['asks']) =>
     asks.storageGB === needs.storageGB && asks.databases === needs.databases && asks.installer === needs.installer;

@@ -22,7 +22,10 @@ interface Typed {
   agreed: boolean;
 }
 
-/** A domain that came with the hosting and is not claimed yet: a name is looked for as on the domain page, read once more, and nothing is due. */
+/**
+ * A domain that came with the hosting and is not claimed yet: a name is looked for as on the domain page, read once
+ * more, and nothing is due.
+ */
 export function ClaimDomain({ order }: { order: Order }) {
   const claim = useQuery({
     queryKey: ['claim', order.id],

@@ -5,7 +5,10 @@ import { AsCard } from './AsCard';
 import { countriesQuery, countryName } from './countries';
 import type { Contact, OrderForm } from './form';
 
-/** Who orders, and who holds the domain. What a field must hold is the server's to say; its faults come back to the fields. */
+/**
+ * Who orders, and who holds the domain. What a field must hold is the server's to say; its faults come back to the
+ * fields.
+ */
 export function ContactFields({ form, holdsDomain }: { form: UseFormReturn<OrderForm>; holdsDomain: boolean }) {
   const isHeldByOther = useWatch({ control: form.control, name: 'isHeldByOther' });
   return (

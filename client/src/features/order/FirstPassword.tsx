@@ -18,7 +18,8 @@ export function FirstPassword({ orderId }: { orderId: string }) {
 
       return answer;
     },
-    // It has reached the page: the host need not keep it any longer. Where this is lost, it can be shown once more, and no harm is done.
+    // It has reached the page: the host need not keep it any longer. Where this is lost, it can be shown once more, and
+    // no harm is done.
     onSuccess: async (answer) => {
       if (answer.password) {
         await api.POST('/api/orders/{orderId}/first-password/seen', { params: { path: { orderId } } });

@@ -14,7 +14,10 @@ import { HolderChecks } from './HolderChecks';
 import { Receipts } from './Receipts';
 import { Announced } from '../../ui/Announced';
 
-/** What to keep after the order: where to log in, the addresses, what is paid until when. Printable; no secret stands on it. */
+/**
+ * What to keep after the order: where to log in, the addresses, what is paid until when. Printable; no secret stands on
+ * it.
+ */
 export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySheetWire'] }) {
   return (
     <>

@@ -2,7 +2,10 @@ import { Link } from '@tanstack/react-router';
 import { useSite } from '../../api/site';
 import { Button } from '../../ui/Button';
 
-/** Where a name has gone: the names that are held for this site take its place at one press, and nothing has to be typed again. */
+/**
+ * Where a name has gone: the names that are held for this site take its place at one press, and nothing has to be typed
+ * again.
+ */
 export function NextName() {
   const { page, change } = useSite();
   const { candidate, letter } = page.worksheet;

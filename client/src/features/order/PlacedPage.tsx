@@ -12,7 +12,9 @@ import { WhatNow } from './WhatNow';
 import { stateWords, statusWords, stepWords } from './words';
 import { Announced } from '../../ui/Announced';
 
-/** A placed order: its steps while they are carried out, what to do where one failed, the key sheet when all is done. */
+/**
+ * A placed order: its steps while they are carried out, what to do where one failed, the key sheet when all is done.
+ */
 export function PlacedPage() {
   const { page } = useSite();
   const { orderId } = useParams({ from: '/sites/$siteId/orders/$orderId' });

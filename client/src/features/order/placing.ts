@@ -6,7 +6,8 @@ export type Found = { order: Order } | 'absent' | 'unknown';
 const pauses = [300, 1000, 2000, 3000];
 
 /**
- * Asks for an order by its id. After a lost answer the server may still be at it, so that "not there" is believed only when it has been said twice and some time has passed.
+ * Asks for an order by its id. After a lost answer the server may still be at it, so that "not there" is believed only
+ * when it has been said twice and some time has passed.
  */
 export async function findOrder(orderId: string, patient: boolean): Promise<Found> {
   let absent = 0;
@@ -30,7 +31,10 @@ export async function findOrder(orderId: string, patient: boolean): Promise<Foun
 /** No answer came, and nobody could say what became of the order. */
 export class AnswerLost extends Error {}
 
-/** Places an order. The same id places it once, however often it is sent; where the answer is lost, what became of it is asked for. */
+/**
+ * Places an order. The same id places it once, however often it is sent; where the answer is lost, what became of it is
+ * asked for.
+ */
 export async function placeOrder(siteId: string, body: Schemas['PlaceOrderBody']): Promise<Order | 'stale'> {
   let answer;
   try {
@@ -61,7 +65,10 @@ export async function placeOrder(siteId: string, body: Schemas['PlaceOrderBody']
 
 const keyOf = (siteId: string, letter: string) => `home-start.order.${siteId}.${letter}`;
 
-/** The id that an order of this candidate goes under: it outlives a reload, so that what was placed once is not placed again. */
+/**
+ * The id that an order of this candidate goes under: it outlives a reload, so that what was placed once is not placed
+ * again.
+ */
 export const placingId = {
   kept: (siteId: string, letter: string) => localStorage.getItem(keyOf(siteId, letter)),
   make: (siteId: string, letter: string) => {

@@ -3,7 +3,10 @@ import { api, expect } from '../../api/client';
 
 const MINUTE = 60_000;
 
-/** What the sellers of a candidate ask for today, from their own price lists. They keep to it for half an hour: it is asked again before that. */
+/**
+ * What the sellers of a candidate ask for today, from their own price lists. They keep to it for half an hour: it is
+ * asked again before that.
+ */
 export const quotesQuery = (siteId: string, revision: number, letter: string, country: string) =>
   queryOptions({
     queryKey: ['quotes', siteId, revision, letter, country],

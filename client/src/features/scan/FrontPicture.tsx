@@ -15,7 +15,10 @@ type Point = Schemas['ScanPointWire'];
 const height = 240;
 const margin = { left: 56, right: 16, top: 12, bottom: 34 };
 
-/** Today against the horizon for all that fits: those that nothing beats on both are joined. Points are read by pointer and arrow keys; the table says the same. */
+/**
+ * Today against the horizon for all that fits: those that nothing beats on both are joined. Points are read by pointer
+ * and arrow keys; the table says the same.
+ */
 export function FrontPicture({
   points,
   front,

@@ -7,7 +7,10 @@ import { useSite } from '../../api/site';
 import { useWayTitle } from './WayWords';
 import { needWords } from '../../format/needs';
 
-/** Over how many months another way would be the least, and which need costs most: each sentence is exact against every way to buy. */
+/**
+ * Over how many months another way would be the least, and which need costs most: each sentence is exact against every
+ * way to buy.
+ */
 export function WhatSettlesIt({ by, one }: { by: string; one: boolean }) {
   const { page } = useSite();
   const settling = useQuery(settlingQuery(page.id, page.revision, by, one));

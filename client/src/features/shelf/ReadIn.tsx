@@ -14,7 +14,10 @@ const largest = 1 << 20;
 type Broken = { name: string; faults: Fault[]; document?: unknown };
 type Read = { name: string; text: string; look: KnownLook } | Broken;
 
-/** A file dropped or picked: looked at first, with all that is wrong with it or that it changes; taken when the owner says so. */
+/**
+ * A file dropped or picked: looked at first, with all that is wrong with it or that it changes; taken when the owner
+ * says so.
+ */
 export function ReadIn() {
   const { page } = useSite();
   const [read, setRead] = useState<Read | null>(null);

@@ -3,8 +3,8 @@ import type { Candidate } from '../../api/pages';
 import { useSite } from '../../api/site';
 
 /**
- * Puts what was read from a seller on the shortlist, the first in the place of an empty candidate. Where the shortlist had no room for all, the next call goes on behind those that
- * are on it.
+ * Puts what was read from a seller on the shortlist, the first in the place of an empty candidate. Where the shortlist
+ * had no room for all, the next call goes on behind those that are on it.
  */
 export function useShortlist() {
   const { page, changes } = useSite();

@@ -8,7 +8,10 @@ import { useSite } from '../../api/site';
 
 const common = ['GBP', 'EUR', 'USD'];
 
-/** The currency that sums are shown in, and what one unit of each other currency in the books is worth: typed by the owner, with the day it was typed. */
+/**
+ * The currency that sums are shown in, and what one unit of each other currency in the books is worth: typed by the
+ * owner, with the day it was typed.
+ */
 export function DisplayCurrency({ close }: { close: () => void }) {
   const { page, books } = useSite();
   const { settings } = page;

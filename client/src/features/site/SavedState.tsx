@@ -5,7 +5,10 @@ import { MendIt } from '../../ui/MendIt';
 import { changeWords, versionWords } from './changeWords';
 import { Announced } from '../../ui/Announced';
 
-/** What became of the last change, where it is worth saying: refused, overtaken, or not sent. Slow ones are said to be under way. */
+/**
+ * What became of the last change, where it is worth saying: refused, overtaken, or not sent. Slow ones are said to be
+ * under way.
+ */
 export function SavedState({ changes, saving }: { changes: SiteChanges; saving: boolean }) {
   const slow = useAfter(saving, 150);
   return (

@@ -8,7 +8,10 @@ import { useMutation } from '@tanstack/react-query';
 import type { Tenure } from './upkeep';
 import { Announced } from '../../ui/Announced';
 
-/** Leaving a seller so that site and mail never stop: in which order, what to take along, and the domain's transfer code. */
+/**
+ * Leaving a seller so that site and mail never stop: in which order, what to take along, and the domain's transfer
+ * code.
+ */
 export function Leaving({ tenure }: { tenure: Tenure }) {
   const { page } = useSite();
   const [open, setOpen] = useState(false);

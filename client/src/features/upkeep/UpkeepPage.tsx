@@ -23,7 +23,9 @@ import { sumsWords } from './sums';
 import { upkeepQuery, type Tenure } from './upkeep';
 import { Announced } from '../../ui/Announced';
 
-/** What is had of each order: until when it is paid, what comes next, what is at risk, and what can be decided about it. */
+/**
+ * What is had of each order: until when it is paid, what comes next, what is at risk, and what can be decided about it.
+ */
 export function UpkeepPage() {
   const { page } = useSite();
   const upkeep = useQuery(upkeepQuery(page.id));

@@ -20,7 +20,9 @@ interface Bar {
   isPaid: boolean;
 }
 
-/** The years of what is had, drawn to scale: what was paid, what is to come, what is lost if nothing is done, and today. */
+/**
+ * The years of what is had, drawn to scale: what was paid, what is to come, what is lost if nothing is done, and today.
+ */
 export function YearsLine({ tenure, today }: { tenure: Tenure; today: string }) {
   const [frame, width] = useWidth();
   const bars: Bar[] = [

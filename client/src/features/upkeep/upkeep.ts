@@ -4,7 +4,9 @@ import { api, expect, type Schemas } from '../../api/client';
 export type Tenure = Schemas['TenureWire'];
 export type Effect = Schemas['EffectWire'];
 
-/** What is had and what is to come of it; followed while days are passing, and while an order or an invoice is awaited. */
+/**
+ * What is had and what is to come of it; followed while days are passing, and while an order or an invoice is awaited.
+ */
 export const upkeepQuery = (siteId: string) =>
   queryOptions({
     queryKey: ['upkeep', siteId],
@@ -14,7 +16,10 @@ export const upkeepQuery = (siteId: string) =>
       data?.isMoving ? 700 : data?.awaited.length ? 1_500 : data?.tenures.some(({ paying }) => paying) ? 4_000 : false,
   });
 
-/** Something that is done about what is had. The clock, orders and mail may all be others afterwards, so that all is asked for anew. */
+/**
+ * Something that is done about what is had. The clock, orders and mail may all be others afterwards, so that all is
+ * asked for anew.
+ */
 export function useChange<T>(work: (body: T) => Promise<void>) {
   const queries = useQueryClient();
   return useMutation({ mutationFn: work, onSettled: () => queries.invalidateQueries() });

@@ -11,7 +11,10 @@ import { Awaited } from '../../ui/Waiting';
 
 type Changing = Schemas['ChangingLaterWire'];
 
-/** Whether one can start with the shortest way to pay and change later: when, what it costs, and what is lost. Worked out when it is opened. */
+/**
+ * Whether one can start with the shortest way to pay and change later: when, what it costs, and what is lost. Worked
+ * out when it is opened.
+ */
 export function ChangeLater() {
   const { page } = useSite();
   const [open, setOpen] = useState(false);

@@ -12,7 +12,10 @@ import { ShortlistMenu } from './ShortlistMenu';
 
 type SlipData = Schemas['SlipWire'];
 
-/** The candidates as lettered slips across the top; a switcher where there is no room. What can be done with the one in hand stands at the right. */
+/**
+ * The candidates as lettered slips across the top; a switcher where there is no room. What can be done with the one in
+ * hand stands at the right.
+ */
 export function Shortlist() {
   const { page } = useSite();
   const { letter, costing } = page.worksheet;

@@ -49,7 +49,8 @@ function Arrange({ close }: { close: () => void }) {
     close,
   );
 
-  // The one in hand stays in hand, wherever it stands. The change does not wait for the way there: that may be overtaken.
+  // The one in hand stays in hand, wherever it stands. The change does not wait for the way there: that may be
+  // overtaken.
   const move = (by: number) => {
     void look(letter);
     change({ kind: 'move-candidate', letter, by });

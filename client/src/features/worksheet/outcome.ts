@@ -2,7 +2,9 @@ import type { Outcome } from '../../api/client';
 import { change, isZero } from '../../format/money';
 import { span } from '../../format/words';
 
-/** ": adds £12.00 over 3 years, £4.00 today", for an option of a list; nothing where it cannot be costed or compared. */
+/**
+ * ": adds £12.00 over 3 years, £4.00 today", for an option of a list; nothing where it cannot be costed or compared.
+ */
 export function outcomeWords(
   outcome: Pick<Outcome, 'currency' | 'horizonChange' | 'todayChange'> | null,
   horizonMonths: number,

@@ -1,12 +1,17 @@
 namespace HomeStart.Core.Basics;
 
-/// <summary>Months counted from a first date, as costing rule 3 counts them: always from that date itself, clamped to the month's end.</summary>
+/// <summary>
+/// Months counted from a first date, as costing rule 3 counts them: always from that date itself, clamped to the
+/// month's end.
+/// </summary>
 public static class Months
 {
     /// <summary>How far bills are made, in months from the start date.</summary>
     public const int Run = 180;
 
-    /// <summary>The largest whole m with <paramref name="start"/> + m months on or before <paramref name="date"/>.</summary>
+    /// <summary>
+    /// The largest whole m with <paramref name="start"/> + m months on or before <paramref name="date"/>.
+    /// </summary>
     public static int WholeBetween(DateOnly start, DateOnly date)
     {
         var months = ((date.Year - start.Year) * 12) + date.Month - start.Month;

@@ -1,6 +1,9 @@
 namespace HomeStart.Core.Basics;
 
-/// <summary>One thing wrong with an input: a code of the costing's table, the place, and why. The sentence for a person is made of it in Formats.</summary>
+/// <summary>
+/// One thing wrong with an input: a code of the costing's table, the place, and why. The sentence for a person is made
+/// of it in Formats.
+/// </summary>
 /// <param name="Code">A word of <see cref="FaultCodes"/>.</param>
 /// <param name="Where">A path such as <c>books[0].plans[1].billing[0].prices[2].amount</c>.</param>
 /// <param name="Figures">What belongs to the reason, as <see cref="FaultReason"/> says.</param>
@@ -18,7 +21,9 @@ public static class FaultCodes
     /// <summary>An id, word or code that nobody here knows.</summary>
     public const string Unknown = "unknown";
 
-    /// <summary>It exists, but not for this: a route that a seller does not take, an order that cannot be placed.</summary>
+    /// <summary>
+    /// It exists, but not for this: a route that a seller does not take, an order that cannot be placed.
+    /// </summary>
     public const string Unavailable = "unavailable";
 
     /// <summary>A number, sum or length beyond its limits, or more work than is let in.</summary>
@@ -55,7 +60,10 @@ public static class FaultCodes
     public const string TooLarge = "too-large";
 }
 
-/// <summary>Gathers the faults of an input, so that all of them are said at once: the first <see cref="MostListed"/> with their places, the others as a number.</summary>
+/// <summary>
+/// Gathers the faults of an input, so that all of them are said at once: the first <see cref="MostListed"/> with their
+/// places, the others as a number.
+/// </summary>
 public sealed class FaultList
 {
     /// <summary>How many faults are listed.</summary>

@@ -1,7 +1,8 @@
 namespace HomeStart.Core.Basics;
 
 /// <summary>
-/// Why something is at fault, for whoever puts it into words: Core says the reason and the figures that belong to it, in the order given here. The sentences are in Formats.
+/// Why something is at fault, for whoever puts it into words: Core says the reason and the figures that belong to it,
+/// in the order given here. The sentences are in Formats.
 /// </summary>
 public enum FaultReason
 {

@@ -3,7 +3,8 @@ using System.Diagnostics.CodeAnalysis;
 namespace HomeStart.Core.Basics;
 
 /// <summary>
-/// What came of working something out: the value, or all that bars it. Neither, where something is merely not chosen yet.
+/// What came of working something out: the value, or all that bars it. Neither, where something is merely not chosen
+/// yet.
 /// </summary>
 public sealed class Result<T>
     where T : class

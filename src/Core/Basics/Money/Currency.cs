@@ -12,12 +12,17 @@ public sealed record Currency
 
     // BGN left circulation in January 2026; older books still state prices in it.
     private const string WithTwo =
-        "AED AFN ALL AMD AOA ARS AUD AWG AZN BAM BBD BDT BGN BMD BND BOB BOV BRL BSD BTN BWP BYN BZD CAD CDF CHE CHF CHW CNY COP COU CRC CUP CVE CZK "
-        + "DKK DOP DZD EGP ERN ETB EUR FJD FKP GBP GEL GHS GIP GMD GTQ GYD HKD HNL HTG HUF IDR ILS INR IRR JMD KES KGS KHR KPW KYD KZT LAK LBP LKR LRD "
-        + "LSL MAD MDL MGA MKD MMK MNT MOP MRU MUR MVR MWK MXN MXV MYR MZN NAD NGN NIO NOK NPR NZD PAB PEN PGK PHP PKR PLN QAR RON RSD RUB SAR SBD SCR "
-        + "SDG SEK SGD SHP SLE SOS SRD SSP STN SVC SYP SZL THB TJS TMT TOP TRY TTD TWD TZS UAH USD USN UYU UZS VED VES WST XCD XCG YER ZAR ZMW ZWG";
+        "AED AFN ALL AMD AOA ARS AUD AWG AZN BAM BBD BDT BGN BMD BND BOB BOV BRL BSD BTN BWP BYN BZD CAD CDF "
+        + "CHE CHF CHW CNY COP COU CRC CUP CVE CZK "
+        + "DKK DOP DZD EGP ERN ETB EUR FJD FKP GBP GEL GHS GIP GMD GTQ GYD HKD HNL HTG HUF IDR ILS INR IRR JMD "
+        + "KES KGS KHR KPW KYD KZT LAK LBP LKR LRD "
+        + "LSL MAD MDL MGA MKD MMK MNT MOP MRU MUR MVR MWK MXN MXV MYR MZN NAD NGN NIO NOK NPR NZD PAB PEN PGK "
+        + "PHP PKR PLN QAR RON RSD RUB SAR SBD SCR "
+        + "SDG SEK SGD SHP SLE SOS SRD SSP STN SVC SYP SZL THB TJS TMT TOP TRY TTD TWD TZS UAH USD USN UYU UZS "
+        + "VED VES WST XCD XCG YER ZAR ZMW ZWG";
 
-    private static readonly FrozenDictionary<string, Currency> Active = All().ToFrozenDictionary(currency => currency.Code);
+    private static readonly FrozenDictionary<string, Currency> Active = All()
+        .ToFrozenDictionary(currency => currency.Code);
 
     private Currency(string code, int decimals) => (Code, Decimals) = (code, decimals);
 
@@ -40,12 +45,15 @@ public sealed record Currency
     /// <summary>The currency of a code known to be active.</summary>
     /// <exception cref="ArgumentException">No active currency has the code.</exception>
     public static Currency Get(string code) =>
-        TryGet(code, out var currency) ? currency : throw new ArgumentException($"{code} is not an active currency.", nameof(code));
+        TryGet(code, out var currency)
+            ? currency
+            : throw new ArgumentException($"{code} is not an active currency.", nameof(code));
 
     /// <summary>Its code.</summary>
     public override string ToString() => Code;
 
     private static IEnumerable<Currency> All() =>
-        new[] { (WithoutDecimals, 0), (WithTwo, 2), (WithThree, 3), (WithFour, 4) }
-            .SelectMany(group => group.Item1.Split(' ').Select(code => new Currency(code, group.Item2)));
+        new[] { (WithoutDecimals, 0), (WithTwo, 2), (WithThree, 3), (WithFour, 4) }.SelectMany(group =>
+            group.Item1.Split(' ').Select(code => new Currency(code, group.Item2))
+        );
 }

@@ -3,7 +3,8 @@ using System.Numerics;
 namespace HomeStart.Core.Basics;
 
 /// <summary>
-/// A decimal number that is not below zero, held exactly as <c>Mantissa / 10^Scale</c>: percentages and currency rates are used as written, never as
+/// A decimal number that is not below zero, held exactly as <c>Mantissa / 10^Scale</c>: percentages and currency rates
+/// are used as written, never as
 /// floating point (costing rule 2).
 /// </summary>
 public readonly record struct ExactDecimal
@@ -25,7 +26,9 @@ public readonly record struct ExactDecimal
     /// <summary>A whole number, not below zero.</summary>
     public static ExactDecimal Whole(int number) => new(number, 0);
 
-    /// <summary>Reads ASCII digits with at most one point that has digits on both sides; no sign, no exponent, no white space.</summary>
+    /// <summary>
+    /// Reads ASCII digits with at most one point that has digits on both sides; no sign, no exponent, no white space.
+    /// </summary>
     public static bool TryParse(string? text, out ExactDecimal number)
     {
         number = default;

@@ -3,7 +3,8 @@ using System.Numerics;
 namespace HomeStart.Core.Basics;
 
 /// <summary>
-/// A fixed factor of amounts, <c>numerator / denominator</c> with both above or equal to zero: a percentage, a rate, a share of days. Built once, applied
+/// A fixed factor of amounts, <c>numerator / denominator</c> with both above or equal to zero: a percentage, a rate, a
+/// share of days. Built once, applied
 /// to many amounts; each application is exact and rounded once, half away from zero (costing rule 2).
 /// </summary>
 public readonly struct Fraction
@@ -11,7 +12,8 @@ public readonly struct Fraction
     private readonly BigInteger _numerator;
     private readonly BigInteger _denominator;
 
-    // Set where both fit comfortably in 62 bits: the common case then needs no big integers. Zero denominator: does not fit.
+    // Set where both fit comfortably in 62 bits: the common case then needs no big integers. Zero denominator: does not
+    // fit.
     private readonly long _smallNumerator;
     private readonly long _smallDenominator;
 
@@ -27,9 +29,13 @@ public readonly struct Fraction
     }
 
     /// <summary>A percentage: 8.875 is 8875 / 100000.</summary>
-    public static Fraction OfPercent(ExactDecimal percent) => new(percent.Mantissa, 100 * BigInteger.Pow(10, percent.Scale));
+    public static Fraction OfPercent(ExactDecimal percent) =>
+        new(percent.Mantissa, 100 * BigInteger.Pow(10, percent.Scale));
 
-    /// <summary>What turns minor units of one currency into minor units of another at a rate given for major units (costing rule 24).</summary>
+    /// <summary>
+    /// What turns minor units of one currency into minor units of another at a rate given for major units (costing rule
+    /// 24).
+    /// </summary>
     public static Fraction OfRate(ExactDecimal rate, Currency from, Currency to) =>
         new(rate.Mantissa * BigInteger.Pow(10, to.Decimals), BigInteger.Pow(10, rate.Scale + from.Decimals));
 

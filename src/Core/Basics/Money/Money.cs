@@ -3,7 +3,8 @@ using System.Globalization;
 namespace HomeStart.Core.Basics;
 
 /// <summary>
-/// A sum of money: a whole number of minor units of one currency (costing rule 1). Made by <see cref="TryParse"/> from text, or from units that
+/// A sum of money: a whole number of minor units of one currency (costing rule 1). Made by <see cref="TryParse"/> from
+/// text, or from units that
 /// a rule worked out. Adding two currencies throws: a rate must be applied first.
 /// </summary>
 /// <param name="Units">Minor units; below zero for what is given back.</param>
@@ -23,13 +24,16 @@ public readonly record struct Money(Minor Units, Currency Currency)
     public static Money operator -(Money left, Money right) => new(left.Units - right.In(left.Currency), left.Currency);
 
     /// <summary>
-    /// Reads "47.40", "47.4" or "47". A sign, an exponent, white space, more decimals than the currency has, or anything else is
+    /// Reads "47.40", "47.4" or "47". A sign, an exponent, white space, more decimals than the currency has, or
+    /// anything else is
     /// <see cref="AmountFault.NotAnAmount"/>; more than <see cref="Largest"/> is <see cref="AmountFault.TooLarge"/>.
     /// </summary>
     public static AmountFault TryParse(string? text, Currency currency, out Money money)
     {
         money = Zero(currency);
-        return ExactDecimal.TryParse(text, out var number) ? TryOf(number, currency, out money) : AmountFault.NotAnAmount;
+        return ExactDecimal.TryParse(text, out var number)
+            ? TryOf(number, currency, out money)
+            : AmountFault.NotAnAmount;
     }
 
     /// <summary>The amount that a number says in a currency; faults as in <see cref="TryParse"/>.</summary>
@@ -63,7 +67,11 @@ public readonly record struct Money(Minor Units, Currency Currency)
     public override string ToString() => $"{ToAmount()} {Currency.Code}";
 
     private Minor In(Currency currency) =>
-        Currency == currency ? Units : throw new InvalidOperationException($"{Currency.Code} cannot be added to {currency.Code} without a rate.");
+        Currency == currency
+            ? Units
+            : throw new InvalidOperationException(
+                $"{Currency.Code} cannot be added to {currency.Code} without a rate."
+            );
 }
 
 /// <summary>What is wrong with the text of an amount.</summary>

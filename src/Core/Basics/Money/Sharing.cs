@@ -6,8 +6,10 @@ namespace HomeStart.Core.Basics;
 public static class Sharing
 {
     /// <summary>
-    /// Shares <paramref name="total"/> in proportion to <paramref name="weights"/>: each exact part is rounded towards minus infinity, the units left over go
-    /// one each to the largest remainders, ties to the earlier part. Weights may be below zero, as a discount's row is; their sum must be above zero.
+    /// Shares <paramref name="total"/> in proportion to <paramref name="weights"/>: each exact part is rounded towards
+    /// minus infinity, the units left over go
+    /// one each to the largest remainders, ties to the earlier part. Weights may be below zero, as a discount's row is;
+    /// their sum must be above zero.
     /// </summary>
     /// <exception cref="ArgumentException">The weights add up to zero or less.</exception>
     public static Minor[] InProportion(Minor total, IReadOnlyList<Minor> weights)
@@ -18,11 +20,14 @@ public static class Sharing
             throw new ArgumentException("The weights must add up to more than zero.", nameof(weights));
         }
 
-        return total == sum ? [.. weights] : Settle(total, weights.Select(weight => (BigInteger)total * (BigInteger)weight), (BigInteger)sum);
+        return total == sum
+            ? [.. weights]
+            : Settle(total, weights.Select(weight => (BigInteger)total * (BigInteger)weight), (BigInteger)sum);
     }
 
     /// <summary>
-    /// The weights themselves, converted by <paramref name="rate"/> and settled so that they add up to nothing, as the weights do (the last sentence of
+    /// The weights themselves, converted by <paramref name="rate"/> and settled so that they add up to nothing, as the
+    /// weights do (the last sentence of
     /// costing rule 30).
     /// </summary>
     public static Minor[] ToNothing(IReadOnlyList<Minor> weights, Fraction rate) =>
@@ -33,7 +38,9 @@ public static class Sharing
         var parts = numerators.Select(numerator => FloorDivide(numerator, denominator)).ToArray();
         var shares = parts.Select(part => (Minor)part.Floor).ToArray();
         var left = (int)(total - shares.Aggregate((Minor)0, (so, share) => so + share));
-        foreach (var index in Enumerable.Range(0, parts.Length).OrderByDescending(index => parts[index].Remainder).Take(left))
+        foreach (
+            var index in Enumerable.Range(0, parts.Length).OrderByDescending(index => parts[index].Remainder).Take(left)
+        )
         {
             shares[index]++;
         }

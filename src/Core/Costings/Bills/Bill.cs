@@ -5,7 +5,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// What is paid to one book, in one currency, on one date (costing rule 17). <see cref="Book"/> is null for a domain kept elsewhere.
+/// What is paid to one book, in one currency, on one date (costing rule 17). <see cref="Book"/> is null for a domain
+/// kept elsewhere.
 /// Made by <see cref="BillRun"/> and not changed afterwards.
 /// </summary>
 public sealed class Bill
@@ -27,7 +28,12 @@ public sealed class Bill
     public Currency Currency { get; }
 
     /// <summary>In the order of costing rule 17.</summary>
-    public IReadOnlyList<BillLine> Lines => _lines is null ? _only is null ? [] : [_only] : new ArraySegment<BillLine>(_lines, 0, _count);
+    public IReadOnlyList<BillLine> Lines =>
+        _lines is null
+            ? _only is null
+                ? []
+                : [_only]
+            : new ArraySegment<BillLine>(_lines, 0, _count);
 
     /// <summary>Whether a line of it is not stated, so that its figures are only "at least".</summary>
     public bool IsAtLeast
@@ -61,7 +67,8 @@ public sealed class Bill
         }
     }
 
-    internal ReadOnlySpan<BillLine> Charged => _lines is null ? MemoryMarshal.CreateReadOnlySpan(ref _only!, _count) : _lines.AsSpan(0, _count);
+    internal ReadOnlySpan<BillLine> Charged =>
+        _lines is null ? MemoryMarshal.CreateReadOnlySpan(ref _only!, _count) : _lines.AsSpan(0, _count);
 
     internal void Add(BillLine line)
     {
@@ -89,14 +96,23 @@ public sealed class Bill
     }
 }
 
-/// <summary>A row of a bill: one charge, and the discounts that lowered it. Amounts are minor units of the bill's currency.</summary>
+/// <summary>
+/// A row of a bill: one charge, and the discounts that lowered it. Amounts are minor units of the bill's currency.
+/// </summary>
 public sealed class BillLine
 {
     private List<Discount>? _discounts;
 
     internal BillLine(LineKind kind, string reference, int quantity, Price price, Cover? cover)
     {
-        (Kind, Ref, Quantity, Amount, IsUnstated, Cover) = (kind, reference, quantity, price.Units, !price.IsStated, cover);
+        (Kind, Ref, Quantity, Amount, IsUnstated, Cover) = (
+            kind,
+            reference,
+            quantity,
+            price.Units,
+            !price.IsStated,
+            cover
+        );
         AfterDiscounts = Amount;
         IsUnstatedWhole = IsUnstated;
     }
@@ -104,7 +120,9 @@ public sealed class BillLine
     /// <summary>What it is for.</summary>
     public LineKind Kind { get; }
 
-    /// <summary>The plan's id (also of its set-up fee), the data centre's or extra's, or the domain written out.</summary>
+    /// <summary>
+    /// The plan's id (also of its set-up fee), the data centre's or extra's, or the domain written out.
+    /// </summary>
     public string Ref { get; }
 
     /// <summary>The years of a domain line, the number bought of a hosting extra, else 1.</summary>
@@ -119,7 +137,9 @@ public sealed class BillLine
     /// <summary>A part of it is not stated and no allowance waives that part (costing rule 4).</summary>
     public bool IsUnstated { get; private set; }
 
-    /// <summary>A part of it is not stated, also one that an allowance waives: so it stands where the allowance falls away.</summary>
+    /// <summary>
+    /// A part of it is not stated, also one that an allowance waives: so it stands where the allowance falls away.
+    /// </summary>
     internal bool IsUnstatedWhole { get; }
 
     /// <summary>Whether an allowance waives a part of it, be that nothing.</summary>
@@ -149,7 +169,9 @@ public sealed class BillLine
     /// <summary>The domain written out that an extra is for.</summary>
     public string? ForDomain => Kind == LineKind.AddOn ? DomainOfIt?.Ref : null;
 
-    /// <summary>Set on an included extra alone. A run holds hundreds of lines: what few of them have is kept apart.</summary>
+    /// <summary>
+    /// Set on an included extra alone. A run holds hundreds of lines: what few of them have is kept apart.
+    /// </summary>
     internal IncludedLine? Included { get; init; }
 
     /// <summary>Set on the lines of domains alone; the same object on all lines of one domain.</summary>
@@ -202,6 +224,8 @@ public readonly record struct Discount(Promotion? Promotion, Minor Amount)
     /// <summary>The source of the included domain-year.</summary>
     public const string IncludedSource = "included";
 
-    /// <summary><see cref="IncludedSource"/>, a code as it was entered, or the name of an automatic promotion.</summary>
+    /// <summary>
+    /// <see cref="IncludedSource"/>, a code as it was entered, or the name of an automatic promotion.
+    /// </summary>
     public string Source => Promotion?.Source ?? IncludedSource;
 }

@@ -5,7 +5,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// The one engine: every bill of a purchase from the start date over <see cref="Months.Run"/> months, discounts taken (costing rules 5 to 21). No horizon, no
+/// The one engine: every bill of a purchase from the start date over <see cref="Months.Run"/> months, discounts taken
+/// (costing rules 5 to 21). No horizon, no
 /// tax, no display currency enters here; costing, ledger, what-ifs and scan all read from the run.
 /// </summary>
 public sealed class BillRun
@@ -18,7 +19,9 @@ public sealed class BillRun
     {
         (Purchase, _end) = (purchase, end);
         var months = Months.WholeBetween(purchase.StartDate, end);
-        _bills = new List<Bill>(2 + (months / (purchase.Hosting?.Option.EveryMonths ?? 12)) + (purchase.Domains.Length * months / 12));
+        _bills = new List<Bill>(
+            2 + (months / (purchase.Hosting?.Option.EveryMonths ?? 12)) + (purchase.Domains.Length * months / 12)
+        );
     }
 
     /// <summary>What the bills are of.</summary>
@@ -37,7 +40,8 @@ public sealed class BillRun
     public static BillRun Of(Purchase purchase) => Until(purchase.StartDate.AddMonths(Months.Run), purchase);
 
     /// <summary>
-    /// Makes only the bills dated before <paramref name="end"/>: the same ones, as nothing about a bill depends on later ones, but that verdicts look at the whole run
+    /// Makes only the bills dated before <paramref name="end"/>: the same ones, as nothing about a bill depends on
+    /// later ones, but that verdicts look at the whole run
     /// (<see cref="SettlesCodes"/>), and with several codes decide which count.
     /// </summary>
     /// <param name="chargesHosting">False: only the domains' lines, as they are with this hosting.</param>
@@ -56,7 +60,10 @@ public sealed class BillRun
         return run;
     }
 
-    /// <summary>The lines of domains before a day, without an allowance and without a discount: of one that is claimed after the order (upkeep rule 15).</summary>
+    /// <summary>
+    /// The lines of domains before a day, without an allowance and without a discount: of one that is claimed after the
+    /// order (upkeep rule 15).
+    /// </summary>
     internal static (BillRun Run, IReadOnlyList<DomainLine> Lines) OfDomainsAlone(DateOnly end, Purchase purchase)
     {
         var run = new BillRun(purchase, end);
@@ -66,7 +73,8 @@ public sealed class BillRun
     }
 
     /// <summary>
-    /// Up to where a run has to reach for the usual costing: past the horizon, the first term and the first line of every domain by a cycle and a year, so that what falls due
+    /// Up to where a run has to reach for the usual costing: past the horizon, the first term and the first line of
+    /// every domain by a cycle and a year, so that what falls due
     /// next is in it.
     /// </summary>
     internal static DateOnly FarEnough(Purchase purchase, DateOnly horizonEnd)
@@ -78,10 +86,14 @@ public sealed class BillRun
             months = Math.Max(months, domain.Choice.InMonths);
         }
 
-        return start.AddMonths(Math.Min(Months.Run, months + Math.Max(12, purchase.Hosting?.Option.MonthsTo(1) ?? 0) + 1));
+        return start.AddMonths(
+            Math.Min(Months.Run, months + Math.Max(12, purchase.Hosting?.Option.MonthsTo(1) ?? 0) + 1)
+        );
     }
 
-    /// <summary>Whether the run is long enough for the verdicts: a code that took nothing off may do so on a later bill.</summary>
+    /// <summary>
+    /// Whether the run is long enough for the verdicts: a code that took nothing off may do so on a later bill.
+    /// </summary>
     internal bool SettlesCodes => !Codes.Any(code => code.Verdict == Verdict.NothingToDiscount);
 
     /// <summary>How many bills are dated before a day.</summary>
@@ -148,7 +160,9 @@ public sealed class BillRun
         }
 
         var order = ReferenceEquals(book, bill.Book) ? 0 : string.CompareOrdinal(book?.Id, bill.Book?.Id);
-        return order != 0 || ReferenceEquals(currency, bill.Currency) ? order : string.CompareOrdinal(currency.Code, bill.Currency.Code);
+        return order != 0 || ReferenceEquals(currency, bill.Currency)
+            ? order
+            : string.CompareOrdinal(currency.Code, bill.Currency.Code);
     }
 
     private ImmutableArray<Bill> InOrder()
@@ -161,7 +175,8 @@ public sealed class BillRun
         return [.. _bills];
     }
 
-    // Rule 17: plan, data centre, set-up, domains as listed, extras in the book's order and then as their domains are listed; what is had of an extra before what is bought of it.
+    // Rule 17: plan, data centre, set-up, domains as listed, extras in the book's order and then as their domains are
+    // listed; what is had of an extra before what is bought of it.
     private static int ByPlaceOnBill(BillLine left, BillLine right) =>
         left.Kind != right.Kind ? left.Kind.CompareTo(right.Kind)
         : left.BookOrder != right.BookOrder ? left.BookOrder.CompareTo(right.BookOrder)

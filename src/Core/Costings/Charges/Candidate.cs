@@ -5,11 +5,21 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Costings;
 
-/// <summary>One complete way to buy, by the ids of the books: hosting, domains, or both. It may not fit any book yet: <see cref="Resolver"/> tells.</summary>
+/// <summary>
+/// One complete way to buy, by the ids of the books: hosting, domains, or both. It may not fit any book yet:
+/// <see cref="Resolver"/> tells.
+/// </summary>
 public sealed record Candidate(HostingChoice? Hosting, ImmutableArray<DomainChoice> Domains)
 {
-    /// <summary>The part that is bought at one book. Its bills there are those of the whole: no book's bill depends on another's.</summary>
-    public Candidate At(string book) => new(Hosting?.Book == book ? Hosting : null, [.. Domains.Where(domain => domain.IsBought && domain.Book == book)]);
+    /// <summary>
+    /// The part that is bought at one book. Its bills there are those of the whole: no book's bill depends on
+    /// another's.
+    /// </summary>
+    public Candidate At(string book) =>
+        new(
+            Hosting?.Book == book ? Hosting : null,
+            [.. Domains.Where(domain => domain.IsBought && domain.Book == book)]
+        );
 }
 
 /// <summary>The hosting of a candidate. A null id has not been chosen.</summary>
@@ -24,6 +34,7 @@ public sealed record HostingChoice(string? Book, string? Plan, int? EveryMonths,
     /// <summary>Codes as typed, in the order they were entered.</summary>
     public ImmutableArray<string> Codes { get; init; } = [];
 }
+
 /// <summary>One domain of a candidate. Which fields count depends on the route (costing rules 8 to 12).</summary>
 public sealed record DomainChoice(DomainRoute? Route)
 {
@@ -73,5 +84,8 @@ public sealed record DomainChoice(DomainRoute? Route)
     public DomainName? Domain => Name is null || Ending is null ? null : DomainName.Parse(Name, Ending).Domain;
 }
 
-/// <summary>What a registrar asks for a premium name, in its book's currency, which is known only with the book; null is not stated.</summary>
+/// <summary>
+/// What a registrar asks for a premium name, in its book's currency, which is known only with the book; null is not
+/// stated.
+/// </summary>
 public sealed record PremiumPrices(ExactDecimal? Register, ExactDecimal? Renew);

@@ -4,7 +4,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// How much there is to do for a costing, known before it is begun: lines over the whole run, times the promotions and codes each is held against. What is too much is said
+/// How much there is to do for a costing, known before it is begun: lines over the whole run, times the promotions and
+/// codes each is held against. What is too much is said
 /// with its figure instead of being worked out for minutes.
 /// </summary>
 internal static class CostingWork
@@ -31,7 +32,9 @@ internal static class CostingWork
     public static long Of(Purchase purchase)
     {
         long codes = (purchase.Hosting?.Codes.Length ?? 0) + purchase.Domains.Sum(domain => domain.Choice.Codes.Length);
-        long rules = purchase.Books.Where(book => purchase.BuysAt(book)).Sum(book => book.Promotions.Sum(promotion => 1L + promotion.AppliesTo.Length));
+        long rules = purchase
+            .Books.Where(book => purchase.BuysAt(book))
+            .Sum(book => book.Promotions.Sum(promotion => 1L + promotion.AppliesTo.Length));
         return Lines(purchase) * (PerLine + (rules * (1 + codes)));
     }
 

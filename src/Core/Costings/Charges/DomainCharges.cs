@@ -5,14 +5,18 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>A domain's own line, with what an allowance would waive of it.</summary>
-/// <param name="Waivable">The part an allowance waives: the first year's price, the transfer price, or one renewal.</param>
+/// <param name="Waivable">The part an allowance waives: the first year's price, the transfer price, or one
+/// renewal.</param>
 /// <param name="RestIsStated">Whether all other parts of the line are stated.</param>
 internal sealed record DomainLine(BoughtDomain Domain, DateOnly Date, BillLine Line, Price Waivable, bool RestIsStated);
 
-/// <summary>What the domains of a purchase cost and when, with their extras (costing rules 8 to 12, 14 and 15).</summary>
+/// <summary>
+/// What the domains of a purchase cost and when, with their extras (costing rules 8 to 12, 14 and 15).
+/// </summary>
 internal static class DomainCharges
 {
-    /// <returns>The lines of bought domains that an allowance may waive, by date and then as the candidate lists the domains.</returns>
+    /// <returns>The lines of bought domains that an allowance may waive, by date and then as the candidate lists the
+    /// domains.</returns>
     public static IReadOnlyList<DomainLine> Make(Purchase purchase, BillRun run)
     {
         var lines = new List<DomainLine>();
@@ -39,7 +43,10 @@ internal static class DomainCharges
 
     private static void Registered(Purchase purchase, BoughtDomain domain, BillRun run, List<DomainLine> lines)
     {
-        var first = domain.Choice.Route == DomainRoute.Later ? purchase.StartDate.AddMonths(domain.Choice.InMonths) : purchase.StartDate;
+        var first =
+            domain.Choice.Route == DomainRoute.Later
+                ? purchase.StartDate.AddMonths(domain.Choice.InMonths)
+                : purchase.StartDate;
         var years = domain.Choice.Years;
         var register = Price.Of(domain.Register);
         var laterYears = Price.Of(domain.Renew).Times(years - 1);
@@ -53,7 +60,20 @@ internal static class DomainCharges
         {
             if (run.Holds(date))
             {
-                lines.Add(Line(purchase, domain, date, year, count, price, waivable, restIsStated, YearsFrom(origin, year, count), run));
+                lines.Add(
+                    Line(
+                        purchase,
+                        domain,
+                        date,
+                        year,
+                        count,
+                        price,
+                        waivable,
+                        restIsStated,
+                        YearsFrom(origin, year, count),
+                        run
+                    )
+                );
             }
         }
     }
@@ -66,7 +86,20 @@ internal static class DomainCharges
         for (var year = 1; run.Holds(expires.AddMonths(12 * year)); year++)
         {
             var renew = Price.Of(domain.Renew);
-            lines.Add(Line(purchase, domain, expires.AddMonths(12 * year), year, 1, renew, renew, true, YearsFrom(expires, year, 1), run));
+            lines.Add(
+                Line(
+                    purchase,
+                    domain,
+                    expires.AddMonths(12 * year),
+                    year,
+                    1,
+                    renew,
+                    renew,
+                    true,
+                    YearsFrom(expires, year, 1),
+                    run
+                )
+            );
         }
     }
 
@@ -81,7 +114,17 @@ internal static class DomainCharges
     }
 
     private static DomainLine Line(
-        Purchase purchase, BoughtDomain domain, DateOnly date, int year, int count, Price price, Price waivable, bool restIsStated, Cover cover, BillRun run)
+        Purchase purchase,
+        BoughtDomain domain,
+        DateOnly date,
+        int year,
+        int count,
+        Price price,
+        Price waivable,
+        bool restIsStated,
+        Cover cover,
+        BillRun run
+    )
     {
         var line = OwnLine(domain, count, price, cover);
         run.Add(date, domain.Book, domain.ChargedIn, line);
@@ -93,7 +136,16 @@ internal static class DomainCharges
         return new DomainLine(domain, date, line, waivable, restIsStated);
     }
 
-    private static void AddExtra(Purchase purchase, BoughtDomain domain, BoughtAddOn bought, DateOnly date, int year, int count, Cover cover, BillRun run)
+    private static void AddExtra(
+        Purchase purchase,
+        BoughtDomain domain,
+        BoughtAddOn bought,
+        DateOnly date,
+        int year,
+        int count,
+        Cover cover,
+        BillRun run
+    )
     {
         var addOn = bought.AddOn;
         var price = addOn.Every switch
@@ -115,20 +167,34 @@ internal static class DomainCharges
         }
 
         void Add(Price charged, Cover? covers, IncludedLine? included = null) =>
-            run.Add(date, domain.Book, domain.ChargedIn, new BillLine(LineKind.AddOn, addOn.Id, 1, charged, covers)
-            {
-                BookOrder = bought.BookOrder,
-                DomainOfIt = domain.OnLines,
-                Included = included,
-            });
+            run.Add(
+                date,
+                domain.Book,
+                domain.ChargedIn,
+                new BillLine(LineKind.AddOn, addOn.Id, 1, charged, covers)
+                {
+                    BookOrder = bought.BookOrder,
+                    DomainOfIt = domain.OnLines,
+                    Included = included,
+                }
+            );
     }
 
     private static bool IsIncluded(Purchase purchase, BoughtDomain domain, AddOn addOn) =>
         domain.Price!.Includes.Contains(addOn.Id, StringComparer.Ordinal)
-        || (purchase.Hosting is { } hosting && hosting.Book == domain.Book && hosting.Plan.Includes.Contains(addOn.Id, StringComparer.Ordinal));
+        || (
+            purchase.Hosting is { } hosting
+            && hosting.Book == domain.Book
+            && hosting.Plan.Includes.Contains(addOn.Id, StringComparer.Ordinal)
+        );
 
     private static BillLine OwnLine(BoughtDomain domain, int years, Price price, Cover cover) =>
-        new(LineKind.Domain, domain.OnLines.Ref, years, price, cover) { DomainOfIt = domain.OnLines, BookOrder = domain.Index };
+        new(LineKind.Domain, domain.OnLines.Ref, years, price, cover)
+        {
+            DomainOfIt = domain.OnLines,
+            BookOrder = domain.Index,
+        };
 
-    private static Cover YearsFrom(DateOnly origin, int year, int count) => new(origin.AddMonths(12 * year), origin.AddMonths(12 * (year + count)));
+    private static Cover YearsFrom(DateOnly origin, int year, int count) =>
+        new(origin.AddMonths(12 * year), origin.AddMonths(12 * (year + count)));
 }

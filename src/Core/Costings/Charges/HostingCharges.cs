@@ -38,9 +38,18 @@ internal static class HostingCharges
             Add(hosting, start, new BillLine(LineKind.Setup, hosting.Plan.Id, 1, Price.Of(fee), null), run);
         }
 
-        foreach (var had in hosting.AddOns.Where(bought => IsIncluded(hosting, bought)).Select(bought => bought with { Quantity = 1 }))
+        foreach (
+            var had in hosting
+                .AddOns.Where(bought => IsIncluded(hosting, bought))
+                .Select(bought => bought with { Quantity = 1 })
+        )
         {
-            Add(hosting, start, Line(had, Price.Nothing, null, new IncludedLine(FirstCharge(had, hosting.Option.EveryMonths).OrNull)), run);
+            Add(
+                hosting,
+                start,
+                Line(had, Price.Nothing, null, new IncludedLine(FirstCharge(had, hosting.Option.EveryMonths).OrNull)),
+                run
+            );
         }
 
         foreach (var bought in paid.Where(bought => bought.AddOn.Every == ChargeEvery.Once))
@@ -49,18 +58,37 @@ internal static class HostingCharges
         }
     }
 
-    private static void EachCycle(BoughtHosting hosting, ImmutableArray<BoughtAddOn> each, int cycle, Cover cover, BillRun run)
+    private static void EachCycle(
+        BoughtHosting hosting,
+        ImmutableArray<BoughtAddOn> each,
+        int cycle,
+        Cover cover,
+        BillRun run
+    )
     {
         var every = hosting.Option.EveryMonths;
-        Add(hosting, cover.From, new BillLine(LineKind.Plan, hosting.Plan.Id, 1, hosting.Option.Prices.At(cycle), cover), run);
+        Add(
+            hosting,
+            cover.From,
+            new BillLine(LineKind.Plan, hosting.Plan.Id, 1, hosting.Option.Prices.At(cycle), cover),
+            run
+        );
         if (hosting.DataCentre is { PerMonth: { } perMonth } centre && perMonth != 0)
         {
-            Add(hosting, cover.From, new BillLine(LineKind.DataCentre, centre.Id, 1, Price.Of(perMonth).Times(every), cover), run);
+            Add(
+                hosting,
+                cover.From,
+                new BillLine(LineKind.DataCentre, centre.Id, 1, Price.Of(perMonth).Times(every), cover),
+                run
+            );
         }
 
         foreach (var bought in each)
         {
-            var price = bought.AddOn.Every == ChargeEvery.Month ? bought.AddOn.Prices.Sum(cycle * every, every) : bought.AddOn.Prices.At(cycle);
+            var price =
+                bought.AddOn.Every == ChargeEvery.Month
+                    ? bought.AddOn.Prices.Sum(cycle * every, every)
+                    : bought.AddOn.Prices.At(cycle);
             Add(hosting, cover.From, Line(bought, price.Times(bought.Quantity), cover), run);
         }
     }
@@ -76,15 +104,31 @@ internal static class HostingCharges
 
     // An included extra is had once; more of it is bought like any other.
     private static ImmutableArray<BoughtAddOn> Paid(BoughtHosting hosting) =>
-        [.. hosting.AddOns.Select(bought => IsIncluded(hosting, bought) ? bought with { Quantity = bought.Quantity - 1 } : bought).Where(bought => bought.Quantity > 0)];
+        [
+            .. hosting
+                .AddOns.Select(bought =>
+                    IsIncluded(hosting, bought) ? bought with { Quantity = bought.Quantity - 1 } : bought
+                )
+                .Where(bought => bought.Quantity > 0),
+        ];
 
     private static Price FirstCharge(BoughtAddOn bought, int everyMonths) =>
-        (bought.AddOn.Every == ChargeEvery.Month ? bought.AddOn.Prices.Sum(0, everyMonths) : bought.AddOn.Prices.At(0)).Times(bought.Quantity);
+        (
+            bought.AddOn.Every == ChargeEvery.Month
+                ? bought.AddOn.Prices.Sum(0, everyMonths)
+                : bought.AddOn.Prices.At(0)
+        ).Times(bought.Quantity);
 
-    private static bool IsIncluded(BoughtHosting hosting, BoughtAddOn bought) => hosting.Plan.Includes.Contains(bought.AddOn.Id, StringComparer.Ordinal);
+    private static bool IsIncluded(BoughtHosting hosting, BoughtAddOn bought) =>
+        hosting.Plan.Includes.Contains(bought.AddOn.Id, StringComparer.Ordinal);
 
     private static BillLine Line(BoughtAddOn bought, Price price, Cover? cover, IncludedLine? included = null) =>
-        new(LineKind.AddOn, bought.AddOn.Id, bought.Quantity, price, cover) { BookOrder = bought.BookOrder, Included = included };
+        new(LineKind.AddOn, bought.AddOn.Id, bought.Quantity, price, cover)
+        {
+            BookOrder = bought.BookOrder,
+            Included = included,
+        };
 
-    private static void Add(BoughtHosting hosting, DateOnly date, BillLine line, BillRun run) => run.Add(date, hosting.Book, hosting.Book.Currency, line);
+    private static void Add(BoughtHosting hosting, DateOnly date, BillLine line, BillRun run) =>
+        run.Add(date, hosting.Book, hosting.Book.Currency, line);
 }

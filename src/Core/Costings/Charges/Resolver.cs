@@ -6,7 +6,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// Finds what a candidate names in the books, and says what is wrong with it (the table of errors in costing.md). A null id has been reported by whoever
+/// Finds what a candidate names in the books, and says what is wrong with it (the table of errors in costing.md). A
+/// null id has been reported by whoever
 /// read the candidate, or has not been chosen yet; it adds no fault here, but nothing can be costed with it.
 /// </summary>
 public sealed class Resolver
@@ -21,10 +22,19 @@ public sealed class Resolver
     private readonly FaultList _faults;
     private bool _complete = true;
 
-    private Resolver(IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) => (_books, _settings, _faults) = (books, settings, faults);
+    private Resolver(IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) =>
+        (_books, _settings, _faults) = (books, settings, faults);
 
-    /// <summary>The purchase a candidate stands for, or null where it is not complete or <paramref name="faults"/> holds any fault, also an earlier one.</summary>
-    public static Purchase? Resolve(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
+    /// <summary>
+    /// The purchase a candidate stands for, or null where it is not complete or <paramref name="faults"/> holds any
+    /// fault, also an earlier one.
+    /// </summary>
+    public static Purchase? Resolve(
+        Candidate candidate,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        FaultList faults
+    )
     {
         var resolver = new Resolver(books, settings, faults);
         var hosting = candidate.Hosting is { } choice ? resolver.Hosting(choice) : null;
@@ -35,8 +45,12 @@ public sealed class Resolver
     }
 
     /// <summary>One domain of a candidate with hosting; null with what bars it in <paramref name="faults"/>.</summary>
-    internal static BoughtDomain? ResolveDomain(DomainChoice choice, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults) =>
-        new Resolver(books, settings, faults).Domain(choice, 0, hasHosting: true);
+    internal static BoughtDomain? ResolveDomain(
+        DomainChoice choice,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        FaultList faults
+    ) => new Resolver(books, settings, faults).Domain(choice, 0, hasHosting: true);
 
     private BoughtHosting? Hosting(HostingChoice choice)
     {
@@ -51,9 +65,17 @@ public sealed class Resolver
         var plan = Found(choice.Plan, book.Plan, $"{where}.plan", FaultReason.NoSuchPlanThere, book.Provider.Name);
         var centre = choice.DataCentre is null
             ? null
-            : Found(choice.DataCentre, book.DataCentre, $"{where}.dataCentre", FaultReason.NoSuchDataCentre, book.Provider.Name);
+            : Found(
+                choice.DataCentre,
+                book.DataCentre,
+                $"{where}.dataCentre",
+                FaultReason.NoSuchDataCentre,
+                book.Provider.Name
+            );
         var addOns = AddOns(book, AddOnFor.Hosting, choice.AddOns, where);
-        return plan is not null && Option(plan, choice, where) is { } option ? new BoughtHosting(book, plan, option, centre, addOns, choice.Codes) : null;
+        return plan is not null && Option(plan, choice, where) is { } option
+            ? new BoughtHosting(book, plan, option, centre, addOns, choice.Codes)
+            : null;
     }
 
     private BillingOption? Option(Plan plan, HostingChoice choice, string where)
@@ -68,7 +90,14 @@ public sealed class Resolver
         var option = plan.Option(every, commit);
         if (option is null && InRange(every) && InRange(commit))
         {
-            _faults.Add(FaultCodes.Unknown, $"{where}.everyMonths", FaultReason.NotPaidLikeThis, plan.Name, every, commit);
+            _faults.Add(
+                FaultCodes.Unknown,
+                $"{where}.everyMonths",
+                FaultReason.NotPaidLikeThis,
+                plan.Name,
+                every,
+                commit
+            );
         }
 
         return option;
@@ -78,14 +107,28 @@ public sealed class Resolver
     {
         if (candidate.Domains.Length > MostDomains)
         {
-            _faults.Add(FaultCodes.OutOfRange, $"{Root}.domains", FaultReason.TooManyDomains, candidate.Domains.Length, MostDomains);
+            _faults.Add(
+                FaultCodes.OutOfRange,
+                $"{Root}.domains",
+                FaultReason.TooManyDomains,
+                candidate.Domains.Length,
+                MostDomains
+            );
         }
 
         _faults.AddDuplicates(
-            candidate.Domains.Select(domain => domain is { Name: not null, Ending: not null } ? domain.Ref.ToLowerInvariant() : null),
+            candidate.Domains.Select(domain =>
+                domain is { Name: not null, Ending: not null } ? domain.Ref.ToLowerInvariant() : null
+            ),
             index => $"{Root}.domains[{index}]",
-            "domain");
-        return [.. candidate.Domains.Select((choice, index) => Domain(choice, index, candidate.Hosting is not null)).OfType<BoughtDomain>()];
+            "domain"
+        );
+        return
+        [
+            .. candidate
+                .Domains.Select((choice, index) => Domain(choice, index, candidate.Hosting is not null))
+                .OfType<BoughtDomain>(),
+        ];
     }
 
     private BoughtDomain? Domain(DomainChoice choice, int index, bool hasHosting)
@@ -117,7 +160,13 @@ public sealed class Resolver
     {
         if (choice.InMonths is < 0 or > CountSettings.LongestHorizon)
         {
-            _faults.Add(FaultCodes.OutOfRange, $"{where}.inMonths", FaultReason.LaterOutOfRange, CountSettings.LongestHorizon, choice.InMonths);
+            _faults.Add(
+                FaultCodes.OutOfRange,
+                $"{where}.inMonths",
+                FaultReason.LaterOutOfRange,
+                CountSettings.LongestHorizon,
+                choice.InMonths
+            );
         }
 
         if (choice.Route == DomainRoute.Transfer)
@@ -143,7 +192,13 @@ public sealed class Resolver
 
         if (choice.Route == DomainRoute.Transfer && price.Transfer is null)
         {
-            _faults.Add(FaultCodes.Unavailable, $"{where}.route", FaultReason.NoTransfers, book.Provider.Name, choice.Ending);
+            _faults.Add(
+                FaultCodes.Unavailable,
+                $"{where}.route",
+                FaultReason.NoTransfers,
+                book.Provider.Name,
+                choice.Ending
+            );
         }
 
         return new BoughtDomain(index, choice, book, book.Currency)
@@ -164,16 +219,27 @@ public sealed class Resolver
         }
 
         return choice is { Currency: { } currency, Renewal: { } renewal }
-            ? new BoughtDomain(index, choice, null, currency) { Renew = Amounts.Read(renewal, currency, $"{where}.renewal", _faults) }
+            ? new BoughtDomain(index, choice, null, currency)
+            {
+                Renew = Amounts.Read(renewal, currency, $"{where}.renewal", _faults),
+            }
             : null;
     }
 
     // An address that the host lends is the host's own to name.
     private void CheckName(DomainChoice choice, string where)
     {
-        if (choice is { Name: { } name, Ending: { } ending, Route: not (DomainRoute.Lent or null) } && DomainName.Parse(name, ending).Fault is { } fault)
+        if (
+            choice is { Name: { } name, Ending: { } ending, Route: not (DomainRoute.Lent or null) }
+            && DomainName.Parse(name, ending).Fault is { } fault
+        )
         {
-            _faults.Add(FaultCodes.BadType, $"{where}.{(fault.Part == DomainPart.Label ? "name" : "ending")}", FaultReason.NotADomain, fault);
+            _faults.Add(
+                FaultCodes.BadType,
+                $"{where}.{(fault.Part == DomainPart.Label ? "name" : "ending")}",
+                FaultReason.NotADomain,
+                fault
+            );
         }
     }
 
@@ -201,7 +267,8 @@ public sealed class Resolver
         }
     }
 
-    private Minor? Premium(ExactDecimal? amount, OfferBook book, string where) => amount is { } stated ? Amounts.Read(stated, book.Currency, where, _faults) : null;
+    private Minor? Premium(ExactDecimal? amount, OfferBook book, string where) =>
+        amount is { } stated ? Amounts.Read(stated, book.Currency, where, _faults) : null;
 
     private void RefuseAddOns(DomainChoice choice, string where)
     {
@@ -211,7 +278,12 @@ public sealed class Resolver
         }
     }
 
-    private ImmutableArray<BoughtAddOn> AddOns(OfferBook book, AddOnFor sort, ImmutableArray<AddOnChoice> choices, string where)
+    private ImmutableArray<BoughtAddOn> AddOns(
+        OfferBook book,
+        AddOnFor sort,
+        ImmutableArray<AddOnChoice> choices,
+        string where
+    )
     {
         _faults.AddDuplicates(choices.Select(choice => choice.Id), index => $"{where}.addOns[{index}].id", "extra");
         var bought = ImmutableArray.CreateBuilder<BoughtAddOn>();
@@ -219,11 +291,26 @@ public sealed class Resolver
         {
             if (choice.Quantity is < 1 or > AddOnChoice.Largest)
             {
-                _faults.Add(FaultCodes.OutOfRange, $"{where}.addOns[{index}].quantity", FaultReason.QuantityOutOfRange, AddOnChoice.Largest, choice.Quantity);
+                _faults.Add(
+                    FaultCodes.OutOfRange,
+                    $"{where}.addOns[{index}].quantity",
+                    FaultReason.QuantityOutOfRange,
+                    AddOnChoice.Largest,
+                    choice.Quantity
+                );
             }
 
             var missing = sort == AddOnFor.Hosting ? FaultReason.NoSuchHostingExtra : FaultReason.NoSuchDomainExtra;
-            if (Found(choice.Id, id => book.AddOn(id, sort), $"{where}.addOns[{index}].id", missing, book.Provider.Name) is { } addOn)
+            if (
+                Found(
+                    choice.Id,
+                    id => book.AddOn(id, sort),
+                    $"{where}.addOns[{index}].id",
+                    missing,
+                    book.Provider.Name
+                ) is
+                { } addOn
+            )
             {
                 bought.Add(new BoughtAddOn(addOn, choice.Quantity, book.AddOns.IndexOf(addOn)));
             }
@@ -256,7 +343,13 @@ public sealed class Resolver
     {
         if (months is { } given && !InRange(given))
         {
-            _faults.Add(FaultCodes.OutOfRange, where, FaultReason.MonthsOutOfRange, CountSettings.LongestHorizon, given);
+            _faults.Add(
+                FaultCodes.OutOfRange,
+                where,
+                FaultReason.MonthsOutOfRange,
+                CountSettings.LongestHorizon,
+                given
+            );
         }
     }
 

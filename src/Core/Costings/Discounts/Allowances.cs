@@ -8,7 +8,8 @@ namespace HomeStart.Core.Costings;
 /// <summary>What became of the plan's domain-year for one domain of a candidate.</summary>
 /// <param name="Domain">The domain's place in the candidate.</param>
 /// <param name="Result">Whether an allowance was used on it, or what stood in the way.</param>
-/// <param name="MinCommitMonths">The commitment from which the plan gives a domain-year; null where it gives none.</param>
+/// <param name="MinCommitMonths">The commitment from which the plan gives a domain-year; null where it gives
+/// none.</param>
 public sealed record InclusionVerdict(int Domain, InclusionResult Result, int? MinCommitMonths);
 
 /// <summary>In the order in which costing rule 16 is read.</summary>
@@ -48,11 +49,18 @@ internal static class Allowances
     public static ImmutableArray<InclusionVerdict> Spend(Purchase purchase, IReadOnlyList<DomainLine> lines)
     {
         var given = purchase.Hosting?.Plan.IncludedDomain;
-        var results = purchase.Domains.ToDictionary(domain => domain.Index, domain => Bar(purchase, domain) ?? InclusionResult.UsedUp);
+        var results = purchase.Domains.ToDictionary(
+            domain => domain.Index,
+            domain => Bar(purchase, domain) ?? InclusionResult.UsedUp
+        );
         if (given is not null)
         {
             var spent = new HashSet<int>();
-            foreach (var line in lines.Where(line => results[line.Domain.Index] is InclusionResult.UsedUp or InclusionResult.Used))
+            foreach (
+                var line in lines.Where(line =>
+                    results[line.Domain.Index] is InclusionResult.UsedUp or InclusionResult.Used
+                )
+            )
             {
                 if (GrantOn(given, purchase.StartDate, line.Date) is { } grant && spent.Add(grant))
                 {
@@ -65,7 +73,8 @@ internal static class Allowances
         return [.. results.Select(pair => new InclusionVerdict(pair.Key, pair.Value, given?.MinCommitMonths))];
     }
 
-    // The number of the grant that is there to be used on a date, or null. Grants never overlap, so there is at most one.
+    // The number of the grant that is there to be used on a date, or null. Grants never overlap, so there is at most
+    // one.
     private static int? GrantOn(IncludedDomain given, DateOnly start, DateOnly date)
     {
         if (given.EveryYear)
@@ -88,7 +97,8 @@ internal static class Allowances
             { IsBought: false } => InclusionResult.OtherRoute,
             _ when domain.Book != hosting.Book => InclusionResult.OtherBook,
             _ when hosting.Option.CommitMonths < given.MinCommitMonths => InclusionResult.CommitTooShort,
-            { Ending: var ending } when !given.Endings.Contains(ending!, StringComparer.Ordinal) => InclusionResult.OtherEnding,
+            { Ending: var ending } when !given.Endings.Contains(ending!, StringComparer.Ordinal) =>
+                InclusionResult.OtherEnding,
             { Premium: not null } => InclusionResult.Premium,
             { Route: DomainRoute.Transfer } when !given.Transfer => InclusionResult.OtherRoute,
             { UseIncluded: false } => InclusionResult.TurnedOff,

@@ -8,7 +8,13 @@ namespace HomeStart.Core.Costings;
 /// <param name="Code">As typed.</param>
 /// <param name="Promotion">What it belongs to; null where it is unknown.</param>
 /// <param name="CombinesNotWith">For <see cref="Verdict.CannotCombine"/>: the code applied before it.</param>
-public sealed record CodeVerdict(OfferBook Book, string Code, Verdict Verdict, Promotion? Promotion, string? CombinesNotWith = null);
+public sealed record CodeVerdict(
+    OfferBook Book,
+    string Code,
+    Verdict Verdict,
+    Promotion? Promotion,
+    string? CombinesNotWith = null
+);
 
 /// <summary>In the order they are looked for.</summary>
 public enum Verdict
@@ -41,7 +47,9 @@ public enum Verdict
     Applied,
 }
 
-/// <summary>Takes automatic promotions and codes off the bills, and says what became of each code (costing rules 18 to 21).</summary>
+/// <summary>
+/// Takes automatic promotions and codes off the bills, and says what became of each code (costing rules 18 to 21).
+/// </summary>
 internal static class Discounts
 {
     public static ImmutableArray<CodeVerdict> Take(Purchase purchase, ImmutableArray<Bill> bills)
@@ -57,7 +65,11 @@ internal static class Discounts
 
             var ofBook = bills.Where(bill => ReferenceEquals(bill.Book, book)).ToList();
             var conditions = PromotionConditions.At(book, purchase);
-            foreach (var automatic in book.Promotions.Where(promotion => promotion.IsAutomatic && conditions.Bar(promotion) is null))
+            foreach (
+                var automatic in book.Promotions.Where(promotion =>
+                    promotion.IsAutomatic && conditions.Bar(promotion) is null
+                )
+            )
             {
                 TakeOff(automatic, ofBook);
             }
@@ -68,13 +80,20 @@ internal static class Discounts
         return verdicts.ToImmutable();
     }
 
-    private static IEnumerable<CodeVerdict> TakeCodes(OfferBook book, List<string> codes, PromotionConditions conditions, List<Bill> bills)
+    private static IEnumerable<CodeVerdict> TakeCodes(
+        OfferBook book,
+        List<string> codes,
+        PromotionConditions conditions,
+        List<Bill> bills
+    )
     {
         var applied = new List<Promotion>();
         foreach (var code in codes)
         {
             var promotion = book.PromotionOf(code);
-            var clash = promotion is null ? null : applied.Find(earlier => !earlier.Combinable || !promotion.Combinable);
+            var clash = promotion is null
+                ? null
+                : applied.Find(earlier => !earlier.Combinable || !promotion.Combinable);
             var verdict =
                 promotion is null ? Verdict.Unknown
                 : conditions.Bar(promotion) is { } bar ? bar
@@ -86,7 +105,13 @@ internal static class Discounts
                 applied.Add(promotion!);
             }
 
-            yield return new CodeVerdict(book, code, verdict, promotion, verdict == Verdict.CannotCombine ? clash!.Code : null);
+            yield return new CodeVerdict(
+                book,
+                code,
+                verdict,
+                promotion,
+                verdict == Verdict.CannotCombine ? clash!.Code : null
+            );
         }
     }
 
@@ -133,7 +158,9 @@ internal static class Discounts
                 break;
             }
 
-            taken += promotion.Percent is { } percent ? TakePercent(promotion, Fraction.OfPercent(percent), matching) : TakeAmount(promotion, matching);
+            taken += promotion.Percent is { } percent
+                ? TakePercent(promotion, Fraction.OfPercent(percent), matching)
+                : TakeAmount(promotion, matching);
         }
 
         return taken;

@@ -4,7 +4,8 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// The worksheet's rows and columns in minor units of the display currency, which add up exactly (costing rule 30). Column 0 is today, column N the year N
+/// The worksheet's rows and columns in minor units of the display currency, which add up exactly (costing rule 30).
+/// Column 0 is today, column N the year N
 /// without the start date's own bills.
 /// </summary>
 public sealed class Ledger
@@ -12,8 +13,12 @@ public sealed class Ledger
     /// <summary>How many years stand by themselves where a long horizon is folded.</summary>
     public const int YearsUnfolded = 3;
 
-    private Ledger(ImmutableArray<LedgerRow> rows, ImmutableArray<Minor> totals, ImmutableArray<bool> atLeast, int? firstTermEndsAfter) =>
-        (Rows, Totals, AtLeast, FirstTermEndsAfter) = (rows, totals, atLeast, firstTermEndsAfter);
+    private Ledger(
+        ImmutableArray<LedgerRow> rows,
+        ImmutableArray<Minor> totals,
+        ImmutableArray<bool> atLeast,
+        int? firstTermEndsAfter
+    ) => (Rows, Totals, AtLeast, FirstTermEndsAfter) = (rows, totals, atLeast, firstTermEndsAfter);
 
     /// <summary>In the order of costing rule 30.</summary>
     public ImmutableArray<LedgerRow> Rows { get; }
@@ -27,7 +32,10 @@ public sealed class Ledger
     /// <summary>Each column's total with whether it is only "at least".</summary>
     public ImmutableArray<Sum> Sums => [.. Totals.Select((total, column) => new Sum(total, AtLeast[column]))];
 
-    /// <summary>The years after <see cref="YearsUnfolded"/> as one; null where there is at most one of them, which needs no folding.</summary>
+    /// <summary>
+    /// The years after <see cref="YearsUnfolded"/> as one; null where there is at most one of them, which needs no
+    /// folding.
+    /// </summary>
     public Sum? FoldedSum => Folded(Totals, AtLeast);
 
     /// <summary>The last column of the first term; null where the term ends inside a column.</summary>
@@ -35,7 +43,10 @@ public sealed class Ledger
 
     internal static Sum? Folded(IReadOnlyList<Minor> cells, IReadOnlyList<bool> atLeast) =>
         cells.Count > YearsUnfolded + 2
-            ? cells.Zip(atLeast, (cell, mark) => new Sum(cell, mark)).Skip(YearsUnfolded + 1).Aggregate((sum, cell) => sum + cell)
+            ? cells
+                .Zip(atLeast, (cell, mark) => new Sum(cell, mark))
+                .Skip(YearsUnfolded + 1)
+                .Aggregate((sum, cell) => sum + cell)
             : null;
 
     internal static Ledger Of(Costing costing)
@@ -67,10 +78,15 @@ public sealed class Ledger
     private static int? TermColumn(Costing costing)
     {
         var months = costing.Run.Purchase.CommitMonths;
-        var onlyToday = costing.Counted.All(bill => bill.Date == costing.Settings.StartDate || bill.Date >= costing.FirstTermEnd);
-        return months % 12 == 0 ? months / 12 : onlyToday ? 0 : null;
+        var onlyToday = costing.Counted.All(bill =>
+            bill.Date == costing.Settings.StartDate || bill.Date >= costing.FirstTermEnd
+        );
+        return months % 12 == 0 ? months / 12
+            : onlyToday ? 0
+            : null;
     }
 
     /// <summary>The column of a date, also beyond the horizon.</summary>
-    public static int Column(DateOnly start, DateOnly date) => date == start ? 0 : 1 + (Months.WholeBetween(start, date) / 12);
+    public static int Column(DateOnly start, DateOnly date) =>
+        date == start ? 0 : 1 + (Months.WholeBetween(start, date) / 12);
 }

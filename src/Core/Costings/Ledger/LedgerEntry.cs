@@ -4,7 +4,10 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Costings;
 
-/// <summary>Enters bills into the ledger's rows (costing rule 30): each line less its domain-year, each other discount, the tax on top; shared so that they add up.</summary>
+/// <summary>
+/// Enters bills into the ledger's rows (costing rule 30): each line less its domain-year, each other discount, the tax
+/// on top; shared so that they add up.
+/// </summary>
 internal sealed class LedgerEntry(Costing costing, int columns)
 {
     private readonly RowOrder _order = RowOrder.Of(costing.Run.Purchase);

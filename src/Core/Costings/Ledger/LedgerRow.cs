@@ -8,7 +8,8 @@ public sealed class LedgerRow
     private readonly Minor[] _cells;
     private readonly bool[] _atLeast;
 
-    internal LedgerRow(RowKey key, int columns) => (Key, _cells, _atLeast) = (key, new Minor[columns], new bool[columns]);
+    internal LedgerRow(RowKey key, int columns) =>
+        (Key, _cells, _atLeast) = (key, new Minor[columns], new bool[columns]);
 
     /// <summary>What makes lines one row.</summary>
     public RowKey Key { get; }
@@ -62,7 +63,8 @@ public enum RowKind
 /// <param name="Promotion">What a code's row belongs to; orders it.</param>
 public sealed record RowKey(RowKind Kind, OfferBook? Book, string? Ref, Promotion? Promotion)
 {
-    internal bool Is(RowKind kind, OfferBook? book, string? reference) => Kind == kind && ReferenceEquals(Book, book) && Ref == reference;
+    internal bool Is(RowKind kind, OfferBook? book, string? reference) =>
+        Kind == kind && ReferenceEquals(Book, book) && Ref == reference;
 
     /// <summary>Whether lines of both stand in one row.</summary>
     public bool Equals(RowKey? other) => other is not null && Is(other.Kind, other.Book, other.Ref);

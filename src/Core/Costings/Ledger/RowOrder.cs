@@ -3,7 +3,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// The order of rule 30: by kind; domains as the candidate lists them; in other kinds the host's book first, then by book id; extras and promotions in book
+/// The order of rule 30: by kind; domains as the candidate lists them; in other kinds the host's book first, then by
+/// book id; extras and promotions in book
 /// order, automatic ones first.
 /// </summary>
 internal sealed class RowOrder : IComparer<RowKey>
@@ -36,7 +37,8 @@ internal sealed class RowOrder : IComparer<RowKey>
         return books != 0 ? books : PlaceInBook(left).CompareTo(PlaceInBook(right));
     }
 
-    private int PlaceOfDomain(RowKey key) => _domains.FindIndex(domain => ReferenceEquals(domain.Book, key.Book) && domain.Ref == key.Ref);
+    private int PlaceOfDomain(RowKey key) =>
+        _domains.FindIndex(domain => ReferenceEquals(domain.Book, key.Book) && domain.Ref == key.Ref);
 
     private static int PlaceInBook(RowKey key)
     {

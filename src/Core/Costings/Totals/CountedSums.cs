@@ -29,9 +29,20 @@ internal readonly record struct CountedSums(Minor Today, Minor FirstTerm, Minor 
             }
 
             day = index > 0 && date == day.Date ? day with { Total = day.Total + value } : new DueOn(date, value);
-            peak = peak is null || day.Total > peak.Value.Total || (peak.Value.Date == date && day.Total != peak.Value.Total) ? day : peak;
+            peak =
+                peak is null
+                || day.Total > peak.Value.Total
+                || (peak.Value.Date == date && day.Total != peak.Value.Total)
+                    ? day
+                    : peak;
         }
 
-        return new CountedSums(today, firstTerm, horizon, peak, new AtLeast(todayAtLeast, firstTermAtLeast, horizonAtLeast));
+        return new CountedSums(
+            today,
+            firstTerm,
+            horizon,
+            peak,
+            new AtLeast(todayAtLeast, firstTermAtLeast, horizonAtLeast)
+        );
     }
 }

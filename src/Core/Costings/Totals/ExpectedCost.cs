@@ -3,7 +3,8 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Costings;
 
 /// <summary>
-/// What the bills are expected to come to, given the chance that the site still runs a year on (costing rule 28): the one place where floating point is right, a chance
+/// What the bills are expected to come to, given the chance that the site still runs a year on (costing rule 28): the
+/// one place where floating point is right, a chance
 /// being no amount.
 /// </summary>
 internal sealed class ExpectedCost
@@ -12,7 +13,8 @@ internal sealed class ExpectedCost
     private readonly double _chance;
 
     /// <summary>The settings must hold the chance.</summary>
-    public ExpectedCost(CountSettings settings) => (_start, _chance) = (settings.StartDate, double.Parse(settings.KeepChancePercent!.Value.ToString()) / 100);
+    public ExpectedCost(CountSettings settings) =>
+        (_start, _chance) = (settings.StartDate, double.Parse(settings.KeepChancePercent!.Value.ToString()) / 100);
 
     /// <summary>In minor units of the display currency, before rounding.</summary>
     public static double Of(Costing costing)
@@ -28,5 +30,6 @@ internal sealed class ExpectedCost
     }
 
     /// <summary>The part of it that one bill adds.</summary>
-    public double Of(Minor value, DateOnly date) => (double)value * Math.Pow(_chance, Months.WholeBetween(_start, date) / 12.0);
+    public double Of(Minor value, DateOnly date) =>
+        (double)value * Math.Pow(_chance, Months.WholeBetween(_start, date) / 12.0);
 }

@@ -9,10 +9,19 @@ public sealed record NextDue(DateOnly Date, Minor Total, bool AtLeast, Immutable
     internal static NextDue? Of(Costing costing)
     {
         var bills = BillsOf(costing.Run.Bills, costing.Counted.Length, costing.Counting);
-        return bills.IsEmpty ? null : new NextDue(bills[0].Date, bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill)), bills.Any(bill => bill.IsAtLeast), bills);
+        return bills.IsEmpty
+            ? null
+            : new NextDue(
+                bills[0].Date,
+                bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill)),
+                bills.Any(bill => bill.IsAtLeast),
+                bills
+            );
     }
 
-    /// <summary>The bills of the first date, from a place in the run on, on which anything is due; empty: there is none.</summary>
+    /// <summary>
+    /// The bills of the first date, from a place in the run on, on which anything is due; empty: there is none.
+    /// </summary>
     internal static ImmutableArray<Bill> BillsOf(ImmutableArray<Bill> bills, int from, Counting counting)
     {
         for (var index = from; index < bills.Length; index++)

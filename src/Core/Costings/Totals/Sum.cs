@@ -5,5 +5,6 @@ namespace HomeStart.Core.Costings;
 public readonly record struct Sum(Minor Amount, bool IsAtLeast)
 {
     /// <summary>Both together: "at least" where either is.</summary>
-    public static Sum operator +(Sum left, Sum right) => new(left.Amount + right.Amount, left.IsAtLeast || right.IsAtLeast);
+    public static Sum operator +(Sum left, Sum right) =>
+        new(left.Amount + right.Amount, left.IsAtLeast || right.IsAtLeast);
 }

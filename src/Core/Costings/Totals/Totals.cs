@@ -3,7 +3,9 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Costings;
 
-/// <summary>The sums of a costing, in minor units of its display currency unless said otherwise (costing rules 25 to 29).</summary>
+/// <summary>
+/// The sums of a costing, in minor units of its display currency unless said otherwise (costing rules 25 to 29).
+/// </summary>
 public sealed record Totals
 {
     /// <summary>What the start date's bills come to.</summary>
@@ -75,11 +77,22 @@ internal static class TotalsOf
             OwedAfterHorizon = hosting is null ? 0 : owed.Total,
             UnusedAtEnd = Unused.Of(costing),
             Refundable = Refundable.Of(costing),
-            AdvertisedPerMonth = hosting is null ? null : PriceStepUp.PerMonth(hosting, hosting.Option.Prices.At(0).Units),
-            Expected = costing.Settings.KeepChancePercent is null ? null : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
+            AdvertisedPerMonth = hosting is null
+                ? null
+                : PriceStepUp.PerMonth(hosting, hosting.Option.Prices.At(0).Units),
+            Expected = costing.Settings.KeepChancePercent is null
+                ? null
+                : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
             PriceStep = PriceStepUp.Of(costing),
             AtLeast = counted.AtLeast with { FirstTerm = counted.AtLeast.FirstTerm || beyond.IsAtLeast },
-            Unstated = counted.AtLeast.Horizon ? [.. costing.Counted.SelectMany(bill => bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line)))] : [],
+            Unstated = counted.AtLeast.Horizon
+                ?
+                [
+                    .. costing.Counted.SelectMany(bill =>
+                        bill.Lines.Where(line => line.IsUnstated).Select(line => (bill, line))
+                    ),
+                ]
+                : [],
         };
     }
 }

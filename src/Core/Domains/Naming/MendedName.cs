@@ -6,12 +6,20 @@ namespace HomeStart.Core.Domains;
 
 /// <summary>A name after mending (naming rule 2).</summary>
 /// <param name="Text">The parts run together.</param>
-/// <param name="Parts">What stood between spaces, dashes and the like, an "and" that was made of a sign among them.</param>
+/// <param name="Parts">What stood between spaces, dashes and the like, an "and" that was made of a sign among
+/// them.</param>
 /// <param name="Typed">So without that "and".</param>
 /// <param name="Mends">What was done, in the order it was met with.</param>
-internal sealed record MendedName(string Text, ImmutableArray<string> Parts, ImmutableArray<string> Typed, ImmutableArray<NameMend> Mends)
+internal sealed record MendedName(
+    string Text,
+    ImmutableArray<string> Parts,
+    ImmutableArray<string> Typed,
+    ImmutableArray<NameMend> Mends
+)
 {
-    private static readonly System.Buffers.SearchValues<char> Quotes = System.Buffers.SearchValues.Create("'\"`´‘’‚‛“”„‟‹›«»′″ʼ＇＂");
+    private static readonly System.Buffers.SearchValues<char> Quotes = System.Buffers.SearchValues.Create(
+        "'\"`´‘’‚‛“”„‟‹›«»′″ʼ＇＂"
+    );
 
     /// <summary>Whether several parts were run together.</summary>
     public bool IsJoined => Mends.Contains(NameMend.Joined) && Typed.Length > 1;
@@ -49,7 +57,12 @@ internal sealed record MendedName(string Text, ImmutableArray<string> Parts, Imm
         }
 
         ImmutableArray<string> all = [.. parts.Select(part => part.Text.ToString())];
-        return new MendedName(string.Concat(all), all, [.. parts.Where(part => !part.IsSign).Select(part => part.Text.ToString())], [.. mends]);
+        return new MendedName(
+            string.Concat(all),
+            all,
+            [.. parts.Where(part => !part.IsSign).Select(part => part.Text.ToString())],
+            [.. mends]
+        );
 
         void Note(NameMend mend)
         {
@@ -79,7 +92,10 @@ internal sealed record MendedName(string Text, ImmutableArray<string> Parts, Imm
             _ => Rune.GetUnicodeCategory(rune) switch
             {
                 UnicodeCategory.DashPunctuation => Kind.Join,
-                UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.EnclosingMark or UnicodeCategory.DecimalDigitNumber => Kind.Kept,
+                UnicodeCategory.NonSpacingMark
+                or UnicodeCategory.SpacingCombiningMark
+                or UnicodeCategory.EnclosingMark
+                or UnicodeCategory.DecimalDigitNumber => Kind.Kept,
                 _ => Rune.IsLetter(rune) ? Kind.Kept : Kind.Gone,
             },
         };

@@ -4,7 +4,10 @@ using System.Text;
 
 namespace HomeStart.Core.Domains;
 
-/// <summary>A mended name as it is shown and as registries know it (UTS 46, non-transitional, STD3 rules), with what bars it (naming rules 3 and 4).</summary>
+/// <summary>
+/// A mended name as it is shown and as registries know it (UTS 46, non-transitional, STD3 rules), with what bars it
+/// (naming rules 3 and 4).
+/// </summary>
 /// <param name="Label">The Unicode form; as it was mended where it has none.</param>
 /// <param name="Ascii">The ASCII form; null where it cannot be made.</param>
 internal sealed record NameForm(string Label, string? Ascii, ImmutableArray<NameProblem> Problems)
@@ -29,7 +32,14 @@ internal sealed record NameForm(string Label, string? Ascii, ImmutableArray<Name
         Report(NameProblem.HyphenEdge, label[0] == '-' || label[^1] == '-');
         Report(NameProblem.Hyphen34, label.Length >= 4 && label[2] == '-' && label[3] == '-');
         Report(NameProblem.NotAllowed, ascii is null);
-        Report(NameProblem.TooLong, ascii is not null && (ascii.Length > DomainLabel.Longest || (ending is not null && ascii.Length + 1 + ending.Length > DomainName.Longest)));
+        Report(
+            NameProblem.TooLong,
+            ascii is not null
+                && (
+                    ascii.Length > DomainLabel.Longest
+                    || (ending is not null && ascii.Length + 1 + ending.Length > DomainName.Longest)
+                )
+        );
         Report(NameProblem.MixedScripts, scripts.AreMixed(label));
         return new NameForm(label, ascii, problems.ToImmutable());
 
@@ -54,7 +64,12 @@ internal sealed record NameForm(string Label, string? Ascii, ImmutableArray<Name
         if (Encoded(bare) is { } encoded)
         {
             var label = name.Replace(bare, encoded.Label, StringComparison.Ordinal);
-            return (label, label == encoded.Label ? encoded.Ascii : System.Text.Ascii.IsValid(label) ? label : Punycode.Encode(label));
+            return (
+                label,
+                label == encoded.Label ? encoded.Ascii
+                : System.Text.Ascii.IsValid(label) ? label
+                : Punycode.Encode(label)
+            );
         }
 
         return (name, null);
@@ -79,13 +94,18 @@ internal sealed record NameForm(string Label, string? Ascii, ImmutableArray<Name
         try
         {
             var ascii = Idn.GetAscii(bare);
-            var label = !ascii.StartsWith(EncodedPrefix, StringComparison.Ordinal) ? ascii : bare.Contains("--", StringComparison.Ordinal) ? Mapped(bare) : Idn.GetUnicode(ascii);
+            var label =
+                !ascii.StartsWith(EncodedPrefix, StringComparison.Ordinal) ? ascii
+                : bare.Contains("--", StringComparison.Ordinal) ? Mapped(bare)
+                : Idn.GetUnicode(ascii);
             return (label, ascii);
         }
         catch (ArgumentException)
         {
             var mapped = Mapped(bare);
-            return mapped.Length > Piece && Pieces(bare).All(IsAllowed) ? (mapped, System.Text.Ascii.IsValid(mapped) ? mapped : Punycode.Encode(mapped)) : null;
+            return mapped.Length > Piece && Pieces(bare).All(IsAllowed)
+                ? (mapped, System.Text.Ascii.IsValid(mapped) ? mapped : Punycode.Encode(mapped))
+                : null;
         }
     }
 
@@ -101,7 +121,8 @@ internal sealed record NameForm(string Label, string? Ascii, ImmutableArray<Name
         }
     }
 
-    private static string Mapped(string text) => text.Normalize(NormalizationForm.FormKC).ToLowerInvariant().Normalize(NormalizationForm.FormC);
+    private static string Mapped(string text) =>
+        text.Normalize(NormalizationForm.FormKC).ToLowerInvariant().Normalize(NormalizationForm.FormC);
 
     // No piece begins with a mark, nor begins or ends with a hyphen.
     private static IEnumerable<string> Pieces(string text)

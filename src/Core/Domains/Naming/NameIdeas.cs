@@ -6,7 +6,10 @@ namespace HomeStart.Core.Domains;
 /// <param name="Typed">With spaces between its words, as somebody would type it.</param>
 public sealed record NameIdea(string Typed, ReadName Name);
 
-/// <summary>Names made of what a business is called, what it does and where: orders, joins, short forms, and trade and town words put together.</summary>
+/// <summary>
+/// Names made of what a business is called, what it does and where: orders, joins, short forms, and trade and town
+/// words put together.
+/// </summary>
 public static class NameIdeas
 {
     /// <summary>The most ideas that are given.</summary>
@@ -18,16 +21,47 @@ public static class NameIdeas
     // More words than these of one text make no name anybody would type.
     private const int MostWords = 4;
 
-    private static readonly HashSet<string> Small = new(StringComparer.Ordinal) { "and", "of", "the", "a", "an", "in", "at", "for", "to", "by", "with", "ltd", "limited", "co" };
-
-    /// <summary>Ideas that nothing bars, those with the least to think twice about first, then the shorter ones.</summary>
-    public static ImmutableArray<NameIdea> Of(string business, string trade, string town, NameReader reader, string? customersIn)
+    private static readonly HashSet<string> Small = new(StringComparer.Ordinal)
     {
-        return [.. Texts(Words(business), Words(trade), string.Concat(Words(town))).Distinct(StringComparer.Ordinal).Take(Most * 2)
-            .Select(text => new NameIdea(text, reader.Read(text, null, customersIn)))
-            .Where(idea => idea.Name.Problems.IsEmpty && idea.Name.Ascii == idea.Name.Label)
-            .DistinctBy(idea => idea.Name.Label)
-            .OrderBy(idea => idea.Name.Advice.Length).ThenBy(idea => idea.Name.Label.Length).Take(Most)];
+        "and",
+        "of",
+        "the",
+        "a",
+        "an",
+        "in",
+        "at",
+        "for",
+        "to",
+        "by",
+        "with",
+        "ltd",
+        "limited",
+        "co",
+    };
+
+    /// <summary>
+    /// Ideas that nothing bars, those with the least to think twice about first, then the shorter ones.
+    /// </summary>
+    public static ImmutableArray<NameIdea> Of(
+        string business,
+        string trade,
+        string town,
+        NameReader reader,
+        string? customersIn
+    )
+    {
+        return
+        [
+            .. Texts(Words(business), Words(trade), string.Concat(Words(town)))
+                .Distinct(StringComparer.Ordinal)
+                .Take(Most * 2)
+                .Select(text => new NameIdea(text, reader.Read(text, null, customersIn)))
+                .Where(idea => idea.Name.Problems.IsEmpty && idea.Name.Ascii == idea.Name.Label)
+                .DistinctBy(idea => idea.Name.Label)
+                .OrderBy(idea => idea.Name.Advice.Length)
+                .ThenBy(idea => idea.Name.Label.Length)
+                .Take(Most),
+        ];
     }
 
     // With spaces between the words, so that reading knows what they are.
@@ -41,9 +75,22 @@ public static class NameIdeas
         }
 
         var work = string.Join(' ', trade);
-        ImmutableArray<string> jobs = [.. trade.SelectMany(Forms), .. trade.Length > 1 ? [work] : Array.Empty<string>()];
-        ImmutableArray<string> stems = [string.Join(' ', business), .. business.Where(word => word.Length > 2), .. business.Length > 1 ? [string.Concat(business.Select(word => word[0]))] : Array.Empty<string>()];
-        foreach (var (stem, tail) in stems.SelectMany(stem => jobs.Append(town).Select(tail => (stem, tail))).Where(pair => pair.stem.Length > 0 && pair.tail.Length > 0))
+        ImmutableArray<string> jobs =
+        [
+            .. trade.SelectMany(Forms),
+            .. trade.Length > 1 ? [work] : Array.Empty<string>(),
+        ];
+        ImmutableArray<string> stems =
+        [
+            string.Join(' ', business),
+            .. business.Where(word => word.Length > 2),
+            .. business.Length > 1 ? [string.Concat(business.Select(word => word[0]))] : Array.Empty<string>(),
+        ];
+        foreach (
+            var (stem, tail) in stems
+                .SelectMany(stem => jobs.Append(town).Select(tail => (stem, tail)))
+                .Where(pair => pair.stem.Length > 0 && pair.tail.Length > 0)
+        )
         {
             yield return $"{stem} {tail}";
             yield return $"{tail} {stem}";
@@ -61,7 +108,11 @@ public static class NameIdeas
             }
         }
 
-        foreach (var (one, other) in trade.SelectMany(one => trade.Where(other => other != one).SelectMany(other => Forms(other).Select(form => (one, form)))))
+        foreach (
+            var (one, other) in trade.SelectMany(one =>
+                trade.Where(other => other != one).SelectMany(other => Forms(other).Select(form => (one, form)))
+            )
+        )
         {
             yield return $"{one} {other}";
             yield return $"{one} and {other}";
@@ -98,5 +149,10 @@ public static class NameIdeas
     }
 
     private static ImmutableArray<string> Words(string text) =>
-        [.. MendedName.Of((text.Length > Longest ? text[..Longest] : text).ToLowerInvariant()).Typed.Where(word => !Small.Contains(word)).Take(MostWords)];
+        [
+            .. MendedName
+                .Of((text.Length > Longest ? text[..Longest] : text).ToLowerInvariant())
+                .Typed.Where(word => !Small.Contains(word))
+                .Take(MostWords),
+        ];
 }

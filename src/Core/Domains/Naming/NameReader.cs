@@ -12,7 +12,15 @@ namespace HomeStart.Core.Domains;
 /// <param name="Problems">Each bars the name.</param>
 /// <param name="Advice">Bars nothing.</param>
 /// <param name="Others">Other spellings that would do.</param>
-public sealed record ReadName(string Label, string? Ascii, string? Ending, ImmutableArray<NameMend> Mended, ImmutableArray<NameProblem> Problems, ImmutableArray<NameAdvice> Advice, ImmutableArray<string> Others);
+public sealed record ReadName(
+    string Label,
+    string? Ascii,
+    string? Ending,
+    ImmutableArray<NameMend> Mended,
+    ImmutableArray<NameProblem> Problems,
+    ImmutableArray<NameAdvice> Advice,
+    ImmutableArray<string> Others
+);
 
 /// <summary>What was mended.</summary>
 public enum NameMend
@@ -62,7 +70,8 @@ public enum NameProblem
 }
 
 /// <summary>Something worth a second thought, with its measure.</summary>
-/// <param name="Detail">How many, which digits, which letters and place, the other cut, the ASCII form or the ending.</param>
+/// <param name="Detail">How many, which digits, which letters and place, the other cut, the ASCII form or the
+/// ending.</param>
 public sealed record NameAdvice(NameAdviceCode Code, string Detail);
 
 /// <summary>What is worth a second thought; in the order it is said.</summary>
@@ -93,7 +102,9 @@ public enum NameAdviceCode
     NotComNorHome,
 }
 
-/// <summary>Reads a name out of whatever an owner types: pure, without looking anything up. The rules are those of names.</summary>
+/// <summary>
+/// Reads a name out of whatever an owner types: pure, without looking anything up. The rules are those of names.
+/// </summary>
 public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordList words)
 {
     /// <summary>The longest text that is read, in characters.</summary>
@@ -101,11 +112,22 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
 
     private const int EasyLength = 12;
 
-    private static readonly (string Letter, string Plain)[] Letters = [("ß", "ss"), ("æ", "ae"), ("ø", "o"), ("å", "a"), ("ł", "l"), ("đ", "d"), ("þ", "th"), ("œ", "oe")];
+    private static readonly (string Letter, string Plain)[] Letters =
+    [
+        ("ß", "ss"),
+        ("æ", "ae"),
+        ("ø", "o"),
+        ("å", "a"),
+        ("ł", "l"),
+        ("đ", "d"),
+        ("þ", "th"),
+        ("œ", "oe"),
+    ];
 
     /// <summary>Reads a text of at most <see cref="Longest"/> characters.</summary>
     /// <param name="ending">The one that stands beside the field, in ASCII form; null: none.</param>
-    /// <param name="customersIn">The ISO 3166 code of the customers' country; null: not said, and no ending is abroad.</param>
+    /// <param name="customersIn">The ISO 3166 code of the customers' country; null: not said, and no ending is
+    /// abroad.</param>
     public ReadName Read(string text, string? ending, string? customersIn)
     {
         var taken = TakenOut.Of(text, ending, suffixes);
@@ -117,7 +139,15 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
             { } problem => [.. form.Problems.Add(problem).Order()],
             null => form.Problems,
         };
-        return new ReadName(form.Label, form.Ascii, taken.Ending, [.. taken.Mends, .. mended.Mends], problems, [.. AdviceOn(form, mended, taken.Ending, customersIn)], Others(form, mended, taken.Ending));
+        return new ReadName(
+            form.Label,
+            form.Ascii,
+            taken.Ending,
+            [.. taken.Mends, .. mended.Mends],
+            problems,
+            [.. AdviceOn(form, mended, taken.Ending, customersIn)],
+            Others(form, mended, taken.Ending)
+        );
     }
 
     private IEnumerable<NameAdvice> AdviceOn(NameForm form, MendedName mended, string? ending, string? customersIn)
@@ -162,7 +192,9 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
         }
 
         var last = ending[(ending.LastIndexOf('.') + 1)..];
-        var home = string.Equals(customersIn, "GB", StringComparison.OrdinalIgnoreCase) ? "uk" : customersIn.ToLowerInvariant();
+        var home = string.Equals(customersIn, "GB", StringComparison.OrdinalIgnoreCase)
+            ? "uk"
+            : customersIn.ToLowerInvariant();
         if (last.Length == 2 && last != home)
         {
             yield return new NameAdvice(NameAdviceCode.EndingAbroad, ending);
@@ -199,7 +231,13 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
             mended.Mends.Contains(NameMend.And) ? string.Concat(mended.Typed) : null,
             System.Text.Ascii.IsValid(form.Label) ? null : Plain(form.Label),
         ];
-        return [.. wanted.OfType<string>().Where(other => other != form.Label && NameForm.Of(other, ending, scripts).Problems.IsEmpty).Distinct(StringComparer.Ordinal)];
+        return
+        [
+            .. wanted
+                .OfType<string>()
+                .Where(other => other != form.Label && NameForm.Of(other, ending, scripts).Problems.IsEmpty)
+                .Distinct(StringComparer.Ordinal),
+        ];
     }
 
     // In letters a to z; null where some have no such writing.
@@ -210,7 +248,19 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
             label = label.Replace(letter, written, StringComparison.Ordinal);
         }
 
-        var plain = string.Concat(label.Normalize(NormalizationForm.FormD).EnumerateRunes().Where(rune => Rune.GetUnicodeCategory(rune) is not (UnicodeCategory.NonSpacingMark or UnicodeCategory.SpacingCombiningMark or UnicodeCategory.EnclosingMark)));
+        var plain = string.Concat(
+            label
+                .Normalize(NormalizationForm.FormD)
+                .EnumerateRunes()
+                .Where(rune =>
+                    Rune.GetUnicodeCategory(rune)
+                        is not (
+                            UnicodeCategory.NonSpacingMark
+                            or UnicodeCategory.SpacingCombiningMark
+                            or UnicodeCategory.EnclosingMark
+                        )
+                )
+        );
         return System.Text.Ascii.IsValid(plain) ? plain : null;
     }
 

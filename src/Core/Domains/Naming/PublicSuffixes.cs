@@ -2,7 +2,10 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Core.Domains;
 
-/// <summary>Where names are registered: the ICANN part of the public suffix list, with its wildcards and exceptions. Labels are in ASCII form, lower case.</summary>
+/// <summary>
+/// Where names are registered: the ICANN part of the public suffix list, with its wildcards and exceptions. Labels are
+/// in ASCII form, lower case.
+/// </summary>
 public sealed class PublicSuffixes
 {
     private readonly HashSet<string> _rules = new(StringComparer.Ordinal);
@@ -10,13 +13,18 @@ public sealed class PublicSuffixes
     private readonly HashSet<string> _exceptions = new(StringComparer.Ordinal);
     private readonly HashSet<string> _ends = new(StringComparer.Ordinal);
 
-    /// <summary>Reads the list in its own format: a rule a line, <c>//</c> before comments, the ICANN part between its marks.</summary>
+    /// <summary>
+    /// Reads the list in its own format: a rule a line, <c>//</c> before comments, the ICANN part between its marks.
+    /// </summary>
     public PublicSuffixes(IEnumerable<string> lines)
     {
         var isIcann = false;
         foreach (var line in lines.Select(line => line.Trim()))
         {
-            if (line.Contains("===BEGIN ICANN DOMAINS===", StringComparison.Ordinal) || line.Contains("===END ICANN DOMAINS===", StringComparison.Ordinal))
+            if (
+                line.Contains("===BEGIN ICANN DOMAINS===", StringComparison.Ordinal)
+                || line.Contains("===END ICANN DOMAINS===", StringComparison.Ordinal)
+            )
             {
                 isIcann = line.Contains("BEGIN", StringComparison.Ordinal);
             }
@@ -30,7 +38,10 @@ public sealed class PublicSuffixes
     /// <summary>Whether any rule ends in this label.</summary>
     public bool Knows(string lastLabel) => _ends.Contains(lastLabel);
 
-    /// <summary>How many labels at the end are the public suffix: those of the longest rule that fits, an exception before all; 0 where no rule does.</summary>
+    /// <summary>
+    /// How many labels at the end are the public suffix: those of the longest rule that fits, an exception before all;
+    /// 0 where no rule does.
+    /// </summary>
     public int LengthIn(ImmutableArray<string> labels)
     {
         for (var count = labels.Length; count > 0; count--)

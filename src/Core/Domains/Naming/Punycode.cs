@@ -2,7 +2,10 @@ using System.Text;
 
 namespace HomeStart.Core.Domains;
 
-/// <summary>The encoding of names in other scripts (RFC 3492), for labels that the runtime refuses to encode: too long ones, and those with hyphens where none may stand.</summary>
+/// <summary>
+/// The encoding of names in other scripts (RFC 3492), for labels that the runtime refuses to encode: too long ones, and
+/// those with hyphens where none may stand.
+/// </summary>
 internal static class Punycode
 {
     /// <summary>The A-label of a text, whatever its length.</summary>

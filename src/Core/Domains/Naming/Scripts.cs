@@ -6,19 +6,41 @@ namespace HomeStart.Core.Domains;
 /// <summary>Which script each letter belongs to, and which scripts are written together.</summary>
 public sealed class Scripts
 {
-    private static readonly string[][] Together = [["Latin", "Han", "Hiragana", "Katakana"], ["Latin", "Han", "Hangul"], ["Latin", "Han", "Bopomofo"]];
+    private static readonly string[][] Together =
+    [
+        ["Latin", "Han", "Hiragana", "Katakana"],
+        ["Latin", "Han", "Hangul"],
+        ["Latin", "Han", "Bopomofo"],
+    ];
 
     private readonly (int From, int Until, string Script)[] _ranges;
 
     /// <summary>Reads Unicode's own list: <c>0041..005A ; Latin # …</c> a line.</summary>
     public Scripts(IEnumerable<string> lines) =>
-        _ranges = [.. lines.Select(line => line.Split('#')[0].Split(';')).Where(parts => parts.Length == 2).Select(Range).OrderBy(range => range.From)];
+        _ranges = [
+            .. lines
+                .Select(line => line.Split('#')[0].Split(';'))
+                .Where(parts => parts.Length == 2)
+                .Select(Range)
+                .OrderBy(range => range.From),
+        ];
 
-    /// <summary>Whether the letters of a text are of scripts that are not written together. Letters that belong to all scripts count for none.</summary>
+    /// <summary>
+    /// Whether the letters of a text are of scripts that are not written together. Letters that belong to all scripts
+    /// count for none.
+    /// </summary>
     public bool AreMixed(string text)
     {
-        var scripts = text.EnumerateRunes().Where(Rune.IsLetter).Select(Of).Where(script => script is not ("Common" or "Inherited")).Distinct(StringComparer.Ordinal).ToList();
-        return scripts.Count > 1 && !Array.Exists(Together, known => scripts.TrueForAll(script => known.Contains(script, StringComparer.Ordinal)));
+        var scripts = text.EnumerateRunes()
+            .Where(Rune.IsLetter)
+            .Select(Of)
+            .Where(script => script is not ("Common" or "Inherited"))
+            .Distinct(StringComparer.Ordinal)
+            .ToList();
+        return scripts.Count > 1
+            && !Array.Exists(Together, known =>
+                scripts.TrueForAll(script => known.Contains(script, StringComparer.Ordinal))
+            );
     }
 
     private string Of(Rune rune)

@@ -17,7 +17,10 @@ public sealed class WordList
         _longest = _words.Count == 0 ? 0 : _words.Max(word => word.Length);
     }
 
-    /// <summary>The cut of a name into the fewest words that is not the one its owner means; of equals the one whose first words are longest; null where there is none.</summary>
+    /// <summary>
+    /// The cut of a name into the fewest words that is not the one its owner means; of equals the one whose first words
+    /// are longest; null where there is none.
+    /// </summary>
     public ImmutableArray<string>? OtherCut(string name, ImmutableArray<string> meant)
     {
         if (!name.All(char.IsAsciiLetterLower))
@@ -27,12 +30,23 @@ public sealed class WordList
 
         // The two best cuts of what is left from each place on: one of them is not the one that is meant.
         var best = new List<ImmutableArray<string>>[name.Length + 1];
-        best[name.Length] = [[]];
+        best[name.Length] =
+        [
+            [],
+        ];
         for (var from = name.Length - 1; from >= 0; from--)
         {
-            best[from] = [.. WordsAt(name, from)
-                .SelectMany(word => best[from + word.Length].Select(rest => rest.Insert(0, word)))
-                .OrderBy(cut => cut.Length).ThenByDescending(cut => string.Concat(cut.Select(word => (char)word.Length)), StringComparer.Ordinal).Take(2)];
+            best[from] =
+            [
+                .. WordsAt(name, from)
+                    .SelectMany(word => best[from + word.Length].Select(rest => rest.Insert(0, word)))
+                    .OrderBy(cut => cut.Length)
+                    .ThenByDescending(
+                        cut => string.Concat(cut.Select(word => (char)word.Length)),
+                        StringComparer.Ordinal
+                    )
+                    .Take(2),
+            ];
         }
 
         var other = best[0].Find(cut => !cut.SequenceEqual(meant));

@@ -2,14 +2,23 @@ using System.Collections.Immutable;
 
 namespace HomeStart.Core.Domains;
 
-/// <summary>What was found on the way from a domain to its host, each as somebody outside sees it. Null where nobody answered.</summary>
+/// <summary>
+/// What was found on the way from a domain to its host, each as somebody outside sees it. Null where nobody answered.
+/// </summary>
 /// <param name="Entry">Where the host takes names in.</param>
 /// <param name="ServersAtRegistry">The name servers that the registry has for the domain.</param>
 /// <param name="Zone">What whoever is in charge says.</param>
 /// <param name="Places">What resolvers elsewhere say, by place: the addresses they give for the domain.</param>
-public sealed record NameFacts(HostEntry Entry, ImmutableArray<string>? ServersAtRegistry, ZoneFacts? Zone, ImmutableArray<PlaceFacts> Places)
+public sealed record NameFacts(
+    HostEntry Entry,
+    ImmutableArray<string>? ServersAtRegistry,
+    ZoneFacts? Zone,
+    ImmutableArray<PlaceFacts> Places
+)
 {
-    /// <summary>What the server behind the host's address answers for the domain, as an HTTP status; null: it does not answer.</summary>
+    /// <summary>
+    /// What the server behind the host's address answers for the domain, as an HTTP status; null: it does not answer.
+    /// </summary>
     public int? ServerStatus { get; init; }
 
     /// <summary>How the certificate stands; null: nobody could say.</summary>
@@ -22,7 +31,13 @@ public sealed record NameFacts(HostEntry Entry, ImmutableArray<string>? ServersA
 /// <param name="Addresses">Of the domain itself (A and AAAA).</param>
 /// <param name="WwwAddresses">Of the name with <c>www</c> before it, wherever that leads (A).</param>
 /// <param name="MailServers">Where mail goes, lowest preference first (MX).</param>
-public sealed record ZoneFacts(bool Exists, ImmutableArray<string> Servers, ImmutableArray<string> Addresses, ImmutableArray<string> WwwAddresses, ImmutableArray<string> MailServers);
+public sealed record ZoneFacts(
+    bool Exists,
+    ImmutableArray<string> Servers,
+    ImmutableArray<string> Addresses,
+    ImmutableArray<string> WwwAddresses,
+    ImmutableArray<string> MailServers
+);
 
 /// <summary>What a resolver somewhere says.</summary>
 /// <param name="Addresses">Null: it did not answer.</param>
@@ -52,29 +67,72 @@ public enum CertificateState
 /// <summary>The chain from a domain to its host: what is right, what is not, and what only needs waiting.</summary>
 public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<PlaceSeen> Places)
 {
-    /// <summary>Whether everybody who was asked is led to the host, and finds a server there that knows the name.</summary>
+    /// <summary>
+    /// Whether everybody who was asked is led to the host, and finds a server there that knows the name.
+    /// </summary>
     public bool IsJoined => Links.All(link => link.Kind == ChainLinkKind.Certificate || link.State == LinkState.Right);
 
-    /// <summary>Judges what was found. A domain is joined by the host's name servers, or by records that lead there whoever keeps them.</summary>
+    /// <summary>
+    /// Judges what was found. A domain is joined by the host's name servers, or by records that lead there whoever
+    /// keeps them.
+    /// </summary>
     public static NameChain Of(NameFacts facts)
     {
         var (entry, zone, places) = (facts.Entry, facts.Zone, facts.Places);
         var leads = zone is not null && entry.IsLedToBy(zone.Addresses);
-        var isPointed = facts.ServersAtRegistry is { } servers && !entry.NameServers.IsEmpty && Same(servers, entry.NameServers);
-        ImmutableArray<PlaceSeen> seen = [.. places.Select(place => new PlaceSeen(place.Place, place.Addresses is { } addresses ? entry.IsLedToBy(addresses) : null))];
-        return new NameChain(
+        var isPointed =
+            facts.ServersAtRegistry is { } servers && !entry.NameServers.IsEmpty && Same(servers, entry.NameServers);
+        ImmutableArray<PlaceSeen> seen =
         [
-            new(ChainLinkKind.NameServers, ServersState(facts.ServersAtRegistry, entry, isPointed, leads), facts.ServersAtRegistry ?? [], entry.NameServers),
-            ZoneLink(facts, isPointed),
-            new(ChainLinkKind.Address, zone is null ? LinkState.Unknown : leads ? LinkState.Right : zone.Addresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.Addresses ?? [], entry.Addresses),
-            new(ChainLinkKind.Www, zone is null ? LinkState.Unknown : entry.IsLedToBy(zone.WwwAddresses) ? LinkState.Right : zone.WwwAddresses.IsEmpty ? NotYet(isPointed) : LinkState.Wrong, zone?.WwwAddresses ?? [], [.. entry.Addresses.Take(1)]),
-            new(ChainLinkKind.Everywhere, seen.All(place => place.IsSeen == true) ? LinkState.Right : seen.All(place => place.IsSeen is null) ? LinkState.Unknown : LinkState.Waiting, [], []),
-            ServerLink(facts.ServerStatus, leads),
-            CertificateLink(facts.Certificate, leads),
-        ], seen);
+            .. places.Select(place => new PlaceSeen(
+                place.Place,
+                place.Addresses is { } addresses ? entry.IsLedToBy(addresses) : null
+            )),
+        ];
+        return new NameChain(
+            [
+                new(
+                    ChainLinkKind.NameServers,
+                    ServersState(facts.ServersAtRegistry, entry, isPointed, leads),
+                    facts.ServersAtRegistry ?? [],
+                    entry.NameServers
+                ),
+                ZoneLink(facts, isPointed),
+                new(
+                    ChainLinkKind.Address,
+                    zone is null ? LinkState.Unknown
+                        : leads ? LinkState.Right
+                        : zone.Addresses.IsEmpty ? NotYet(isPointed)
+                        : LinkState.Wrong,
+                    zone?.Addresses ?? [],
+                    entry.Addresses
+                ),
+                new(
+                    ChainLinkKind.Www,
+                    zone is null ? LinkState.Unknown
+                        : entry.IsLedToBy(zone.WwwAddresses) ? LinkState.Right
+                        : zone.WwwAddresses.IsEmpty ? NotYet(isPointed)
+                        : LinkState.Wrong,
+                    zone?.WwwAddresses ?? [],
+                    [.. entry.Addresses.Take(1)]
+                ),
+                new(
+                    ChainLinkKind.Everywhere,
+                    seen.All(place => place.IsSeen == true) ? LinkState.Right
+                        : seen.All(place => place.IsSeen is null) ? LinkState.Unknown
+                        : LinkState.Waiting,
+                    [],
+                    []
+                ),
+                ServerLink(facts.ServerStatus, leads),
+                CertificateLink(facts.Certificate, leads),
+            ],
+            seen
+        );
     }
 
-    // Half of the host's name servers and half of another's: the two contradict each other, and who is asked depends on chance.
+    // Half of the host's name servers and half of another's: the two contradict each other, and who is asked depends on
+    // chance.
     private static LinkState ServersState(ImmutableArray<string>? found, HostEntry entry, bool isPointed, bool leads) =>
         found is not { } servers ? LinkState.Unknown
         : isPointed ? LinkState.Right
@@ -84,27 +142,46 @@ public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<P
     private static ChainLink ZoneLink(NameFacts facts, bool isPointed) =>
         facts.Zone is not { } zone ? new(ChainLinkKind.Zone, LinkState.Unknown, [], [])
         : !zone.Exists ? new(ChainLinkKind.Zone, NotYet(isPointed), [], [])
-        : facts.ServersAtRegistry is { IsEmpty: false } registry && !zone.Servers.IsEmpty && !Same(zone.Servers, registry) ? new(ChainLinkKind.Zone, LinkState.Wrong, zone.Servers, registry)
+        : facts.ServersAtRegistry is { IsEmpty: false } registry
+        && !zone.Servers.IsEmpty
+        && !Same(zone.Servers, registry)
+            ? new(ChainLinkKind.Zone, LinkState.Wrong, zone.Servers, registry)
         : new(ChainLinkKind.Zone, LinkState.Right, [], []);
 
     // Any answer but "there is no such site" comes from a server that knows the name.
     private static ChainLink ServerLink(int? status, bool leads) =>
-        new(ChainLinkKind.Server, status switch { null => leads ? LinkState.Unknown : LinkState.Waiting, 421 => leads ? LinkState.Wrong : LinkState.Waiting, _ => LinkState.Right }, status is { } said and not 421 ? [$"HTTP {said}"] : [], []);
+        new(
+            ChainLinkKind.Server,
+            status switch
+            {
+                null => leads ? LinkState.Unknown : LinkState.Waiting,
+                421 => leads ? LinkState.Wrong : LinkState.Waiting,
+                _ => LinkState.Right,
+            },
+            status is { } said and not 421 ? [$"HTTP {said}"] : [],
+            []
+        );
 
     private static ChainLink CertificateLink(CertificateFacts? certificate, bool leads) =>
-        new(ChainLinkKind.Certificate, certificate?.State switch
-        {
-            null => LinkState.Unknown,
-            CertificateState.There => LinkState.Right,
-            CertificateState.Refused => LinkState.Wrong,
-            CertificateState.Waiting => LinkState.Waiting,
-            _ => leads ? LinkState.Wrong : LinkState.Waiting,
-        }, [], []);
+        new(
+            ChainLinkKind.Certificate,
+            certificate?.State switch
+            {
+                null => LinkState.Unknown,
+                CertificateState.There => LinkState.Right,
+                CertificateState.Refused => LinkState.Wrong,
+                CertificateState.Waiting => LinkState.Waiting,
+                _ => leads ? LinkState.Wrong : LinkState.Waiting,
+            },
+            [],
+            []
+        );
 
     // Just pointed at the host, what is not there yet will be; else somebody has to set it.
     private static LinkState NotYet(bool isPointed) => isPointed ? LinkState.Waiting : LinkState.Wrong;
 
-    private static bool Same(ImmutableArray<string> found, ImmutableArray<string> wanted) => found.Select(Plain).ToHashSet(StringComparer.Ordinal).SetEquals(wanted.Select(Plain));
+    private static bool Same(ImmutableArray<string> found, ImmutableArray<string> wanted) =>
+        found.Select(Plain).ToHashSet(StringComparer.Ordinal).SetEquals(wanted.Select(Plain));
 
     private static string Plain(string name) => name.TrimEnd('.').ToLowerInvariant();
 }
@@ -113,7 +190,12 @@ public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<P
 /// <param name="State">How it stands.</param>
 /// <param name="Found">What was found there.</param>
 /// <param name="Wanted">What should be there: to be set where it is wrong.</param>
-public sealed record ChainLink(ChainLinkKind Kind, LinkState State, ImmutableArray<string> Found, ImmutableArray<string> Wanted);
+public sealed record ChainLink(
+    ChainLinkKind Kind,
+    LinkState State,
+    ImmutableArray<string> Found,
+    ImmutableArray<string> Wanted
+);
 
 /// <param name="Place">Where a resolver is.</param>
 /// <param name="IsSeen">Whether it is led to the host; null: it did not answer.</param>

@@ -27,10 +27,19 @@ public static class ReadySets
 {
     private static readonly RecordType[] Leading = [RecordType.A, RecordType.Aaaa, RecordType.Cname];
 
-    /// <summary>The records with a set put in. What it takes the place of is gone, everything else stays in its order.</summary>
-    /// <param name="argument">For <see cref="ReadySet.MailElsewhere"/> the mail servers, separated by spaces, first first; for <see cref="ReadySet.ProveByText"/> the text.</param>
+    /// <summary>
+    /// The records with a set put in. What it takes the place of is gone, everything else stays in its order.
+    /// </summary>
+    /// <param name="argument">For <see cref="ReadySet.MailElsewhere"/> the mail servers, separated by spaces, first
+    /// first; for <see cref="ReadySet.ProveByText"/> the text.</param>
     /// <returns>Null, with the reason in <paramref name="faults"/>, where the argument is missing.</returns>
-    public static ImmutableArray<ResourceRecord>? Put(ReadySet set, ImmutableArray<ResourceRecord> records, Pointing pointing, string? argument, FaultList faults)
+    public static ImmutableArray<ResourceRecord>? Put(
+        ReadySet set,
+        ImmutableArray<ResourceRecord> records,
+        Pointing pointing,
+        string? argument,
+        FaultList faults
+    )
     {
         var typed = argument?.Trim() ?? "";
         if (typed.Length == 0 && set is ReadySet.MailElsewhere or ReadySet.ProveByText)
@@ -42,7 +51,11 @@ public static class ReadySets
         var made = (pointing with { IsMailKept = false }).Records;
         return set switch
         {
-            ReadySet.SiteHere => [.. made.Where(record => Leading.Contains(record.Type)), .. records.Where(record => !LeadsAway(record))],
+            ReadySet.SiteHere =>
+            [
+                .. made.Where(record => Leading.Contains(record.Type)),
+                .. records.Where(record => !LeadsAway(record)),
+            ],
             ReadySet.MailHere => [.. records.Where(record => !IsMail(record)), .. made.Where(IsMail)],
             ReadySet.MailElsewhere => [.. records.Where(record => !IsMail(record)), .. Servers(typed)],
             ReadySet.NothingButMail => [.. records.Where(record => !LeadsAway(record))],
@@ -51,14 +64,28 @@ public static class ReadySets
         };
     }
 
-    private static bool LeadsAway(ResourceRecord record) => record.Owner is "@" or "www" && Leading.Contains(record.Type);
+    private static bool LeadsAway(ResourceRecord record) =>
+        record.Owner is "@" or "www" && Leading.Contains(record.Type);
 
-    private static bool IsMail(ResourceRecord record) => record.Owner == "@" && (record.Type == RecordType.Mx || ZoneRules.SaysSenders(record));
+    private static bool IsMail(ResourceRecord record) =>
+        record.Owner == "@" && (record.Type == RecordType.Mx || ZoneRules.SaysSenders(record));
 
     // First first, and those servers alone may send.
     private static IEnumerable<ResourceRecord> Servers(string typed) =>
-        typed.Split([' ', ',', '\n', '\t', '\r'], StringSplitOptions.RemoveEmptyEntries)
-            .Select((server, at) => new ResourceRecord("@", Pointing.TtlSeconds, RecordType.Mx, server.TrimEnd('.').ToLowerInvariant() + ".") { Preference = 10 * (at + 1) })
+        typed
+            .Split([' ', ',', '\n', '\t', '\r'], StringSplitOptions.RemoveEmptyEntries)
+            .Select(
+                (server, at) =>
+                    new ResourceRecord(
+                        "@",
+                        Pointing.TtlSeconds,
+                        RecordType.Mx,
+                        server.TrimEnd('.').ToLowerInvariant() + "."
+                    )
+                    {
+                        Preference = 10 * (at + 1),
+                    }
+            )
             .Append(new ResourceRecord("@", Pointing.TtlSeconds, RecordType.Txt, "v=spf1 mx -all"));
 }
 
@@ -69,5 +96,6 @@ public sealed record ZoneChange(ImmutableArray<ResourceRecord> Out, ImmutableArr
     public bool IsNone => Out.IsEmpty && In.IsEmpty;
 
     /// <summary>From one zone to another.</summary>
-    public static ZoneChange Between(ImmutableArray<ResourceRecord> before, ImmutableArray<ResourceRecord> after) => new([.. before.Except(after)], [.. after.Except(before)]);
+    public static ZoneChange Between(ImmutableArray<ResourceRecord> before, ImmutableArray<ResourceRecord> after) =>
+        new([.. before.Except(after)], [.. after.Except(before)]);
 }

@@ -1,6 +1,8 @@
 namespace HomeStart.Core.Domains;
 
-/// <summary>What is wrong with a record, by itself or beside the others of its zone. The sentence is made of it in Formats.</summary>
+/// <summary>
+/// What is wrong with a record, by itself or beside the others of its zone. The sentence is made of it in Formats.
+/// </summary>
 public enum RecordFlaw
 {
     /// <summary>What stands before the domain is no name.</summary>
@@ -9,7 +11,9 @@ public enum RecordFlaw
     /// <summary>With the domain behind it the name is longer than <see cref="DomainName.Longest"/>.</summary>
     OwnerTooLong,
 
-    /// <summary>Remembered for less than <see cref="ZoneRules.LeastTtl"/> or more than <see cref="ZoneRules.MostTtl"/> seconds.</summary>
+    /// <summary>
+    /// Remembered for less than <see cref="ZoneRules.LeastTtl"/> or more than <see cref="ZoneRules.MostTtl"/> seconds.
+    /// </summary>
     Ttl,
 
     /// <summary>No IPv4 address.</summary>
@@ -24,7 +28,9 @@ public enum RecordFlaw
     /// <summary>An MX record without a preference from 0 to 65,535, or another with one.</summary>
     Preference,
 
-    /// <summary>A text that is empty, holds a control character, or is longer than <see cref="ZoneRules.LongestText"/> bytes.</summary>
+    /// <summary>
+    /// A text that is empty, holds a control character, or is longer than <see cref="ZoneRules.LongestText"/> bytes.
+    /// </summary>
     Text,
 
     /// <summary>No flag, tag and value of a CAA record.</summary>

@@ -6,7 +6,14 @@ namespace HomeStart.Core.Online;
 
 /// <summary>A site engine that a host offers.</summary>
 /// <param name="For">What it is for, in the host's words.</param>
-public sealed record EngineOffer(string Id, string Name, string Version, string For, int Databases, int StorageMegabytes);
+public sealed record EngineOffer(
+    string Id,
+    string Name,
+    string Version,
+    string For,
+    int Databases,
+    int StorageMegabytes
+);
 
 /// <summary>How an engine is to be set up. The password is handed in with it and kept nowhere here.</summary>
 /// <param name="Folder">Where; the root is the empty text.</param>
@@ -14,7 +21,15 @@ public sealed record EngineWish(string Engine, string Folder, string Title, stri
 
 /// <summary>An engine that stands in a web space.</summary>
 /// <param name="Step">How many of <see cref="EngineSteps.All"/> are done.</param>
-public sealed record InstalledEngine(string Engine, string Name, string Version, string Folder, string Title, string User, int Step)
+public sealed record InstalledEngine(
+    string Engine,
+    string Name,
+    string Version,
+    string Folder,
+    string Title,
+    string User,
+    int Step
+)
 {
     /// <summary>The files that are its own: they, and nothing else, go when it is removed.</summary>
     public ImmutableArray<SiteFile> Files { get; init; } = [];
@@ -39,13 +54,38 @@ public static class EngineSteps
 /// <summary>What an engine's set-up must be like.</summary>
 public static class EngineRules
 {
-    private static readonly string[] Obvious = ["admin", "administrator", "root", "user", "test", "guest", "owner", "master", "webmaster", "manager", "login", "info", "hello", "me"];
+    private static readonly string[] Obvious =
+    [
+        "admin",
+        "administrator",
+        "root",
+        "user",
+        "test",
+        "guest",
+        "owner",
+        "master",
+        "webmaster",
+        "manager",
+        "login",
+        "info",
+        "hello",
+        "me",
+    ];
 
     /// <summary>Reports all that is wrong, each at its field.</summary>
     /// <param name="installed">Those that stand already; one in the same folder gives way.</param>
     /// <param name="databases">How many the plan allows; null: without a limit, or not stated.</param>
     /// <param name="strength">Of the password, 0 to 4, by an estimator; null: one is to be made.</param>
-    public static void Check(EngineWish wish, IReadOnlyList<EngineOffer> offers, IReadOnlyList<InstalledEngine> installed, int? databases, WebSpace space, DomainName? domain, int? strength, FaultList faults)
+    public static void Check(
+        EngineWish wish,
+        IReadOnlyList<EngineOffer> offers,
+        IReadOnlyList<InstalledEngine> installed,
+        int? databases,
+        WebSpace space,
+        DomainName? domain,
+        int? strength,
+        FaultList faults
+    )
     {
         if (offers.FirstOrDefault(offer => offer.Id == wish.Engine) is not { } offer)
         {
@@ -70,7 +110,12 @@ public static class EngineRules
             Add(faults, "title", EngineFlaw.Title);
         }
 
-        if (wish.User.Length is < 4 or > 30 || !wish.User.All(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter is '-' or '_'))
+        if (
+            wish.User.Length is < 4 or > 30
+            || !wish.User.All(letter =>
+                char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter is '-' or '_'
+            )
+        )
         {
             Add(faults, "user", EngineFlaw.User);
         }
@@ -85,20 +130,38 @@ public static class EngineRules
         }
     }
 
-    /// <summary>The least strength of a password, of 0 to 4: not guessed by a machine that can only try at the log-in page.</summary>
+    /// <summary>
+    /// The least strength of a password, of 0 to 4: not guessed by a machine that can only try at the log-in page.
+    /// </summary>
     public const int LeastStrength = 3;
 
     /// <summary>Whether the plan has fewer databases left than an engine needs.</summary>
-    public static bool LacksDatabase(EngineOffer offer, IReadOnlyList<EngineOffer> offers, IReadOnlyList<InstalledEngine> installed, int? databases) =>
-        offer.Databases > 0 && databases - installed.Sum(engine => offers.FirstOrDefault(known => known.Id == engine.Engine)?.Databases ?? 0) < offer.Databases;
+    public static bool LacksDatabase(
+        EngineOffer offer,
+        IReadOnlyList<EngineOffer> offers,
+        IReadOnlyList<InstalledEngine> installed,
+        int? databases
+    ) =>
+        offer.Databases > 0
+        && databases
+            - installed.Sum(engine => offers.FirstOrDefault(known => known.Id == engine.Engine)?.Databases ?? 0)
+            < offer.Databases;
 
     // What is tried first by those who try at random: common names, the title, the domain.
     private static bool IsObvious(string user, string title, DomainName? domain) =>
-        Obvious.Any(known => user.TrimEnd("0123456789-_".ToCharArray()) == known) || Letters(user) == Letters(title) || (domain is not null && Letters(user) == Letters(domain.Text.Split('.')[0]));
+        Obvious.Any(known => user.TrimEnd("0123456789-_".ToCharArray()) == known)
+        || Letters(user) == Letters(title)
+        || (domain is not null && Letters(user) == Letters(domain.Text.Split('.')[0]));
 
     private static string Letters(string text) => new([.. text.ToLowerInvariant().Where(char.IsAsciiLetterOrDigit)]);
 
-    private static void Add(FaultList faults, string where, EngineFlaw flaw) => faults.Add(flaw == EngineFlaw.Unknown ? FaultCodes.Unknown : FaultCodes.BadType, where, FaultReason.EngineFlawed, flaw);
+    private static void Add(FaultList faults, string where, EngineFlaw flaw) =>
+        faults.Add(
+            flaw == EngineFlaw.Unknown ? FaultCodes.Unknown : FaultCodes.BadType,
+            where,
+            FaultReason.EngineFlawed,
+            flaw
+        );
 }
 
 /// <summary>What is wrong with how an engine was to be set up.</summary>

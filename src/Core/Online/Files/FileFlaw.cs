@@ -18,7 +18,9 @@ public enum FileFlaw
     /// <summary>A part of its path begins with a dot: hidden files hold what is not meant to be seen.</summary>
     Hidden,
 
-    /// <summary>A character that cannot be seen or that addresses do not carry, or a space or dot at the end of a part.</summary>
+    /// <summary>
+    /// A character that cannot be seen or that addresses do not carry, or a space or dot at the end of a part.
+    /// </summary>
     Character,
 
     /// <summary>It stands for another file.</summary>

@@ -14,7 +14,9 @@ public static class FileRules
     /// <summary>The most bytes of one file: 2 GiB.</summary>
     public const long LargestFile = 2L << 30;
 
-    /// <summary>The most bytes of one upload, and of an archive unpacked, where the plan sets no limit or a higher one: 4 GiB.</summary>
+    /// <summary>
+    /// The most bytes of one upload, and of an archive unpacked, where the plan sets no limit or a higher one: 4 GiB.
+    /// </summary>
     public const long LargestUpload = 4L << 30;
 
     /// <summary>An archive that grows by more than this holds nothing that anybody made by hand.</summary>
@@ -39,7 +41,12 @@ public static class FileRules
         var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         foreach (var (at, file) in files.Index())
         {
-            FileFlaw? flaw = FlawOf(file) ?? (!seen.Add(file.Path) ? FileFlaw.Twice : folders.Contains(file.Path) ? FileFlaw.FolderToo : null);
+            FileFlaw? flaw = FlawOf(file)
+                ?? (
+                    !seen.Add(file.Path) ? FileFlaw.Twice
+                    : folders.Contains(file.Path) ? FileFlaw.FolderToo
+                    : null
+                );
             if (flaw is { } wrong)
             {
                 faults.Add(FaultCodes.BadType, $"files[{at}]", FaultReason.FileFlawed, file.Path, wrong);
@@ -49,7 +56,13 @@ public static class FileRules
 
     /// <summary>What is wrong with a file by itself; null: nothing.</summary>
     public static FileFlaw? FlawOf(OfferedFile file) =>
-        PathFlaw(file.Path) ?? (file.IsLink ? FileFlaw.Link : FileKinds.TypeOf(file.Path) is null ? FileFlaw.Kind : file.Size is < 0 or > LargestFile ? FileFlaw.Size : null);
+        PathFlaw(file.Path)
+        ?? (
+            file.IsLink ? FileFlaw.Link
+            : FileKinds.TypeOf(file.Path) is null ? FileFlaw.Kind
+            : file.Size is < 0 or > LargestFile ? FileFlaw.Size
+            : null
+        );
 
     /// <summary>What is wrong with a path; null: nothing.</summary>
     public static FileFlaw? PathFlaw(string path)
@@ -57,10 +70,14 @@ public static class FileRules
         var parts = path.Split('/');
         return path.Length == 0 ? FileFlaw.Empty
             : path.Length > LongestPath ? FileFlaw.TooLong
-            : path[0] == '/' || path.Contains('\\', StringComparison.Ordinal) || path.Contains(':', StringComparison.Ordinal) ? FileFlaw.Outside
+            : path[0] == '/'
+            || path.Contains('\\', StringComparison.Ordinal)
+            || path.Contains(':', StringComparison.Ordinal)
+                ? FileFlaw.Outside
             : parts.Any(part => part is "." or "..") ? FileFlaw.Climbs
             : parts.Any(part => part.StartsWith('.') && part != WellKnown) ? FileFlaw.Hidden
-            : parts.Any(part => part.Length == 0 || part[^1] is ' ' or '.' || part[0] == ' ' || part.Any(IsForbidden)) ? FileFlaw.Character
+            : parts.Any(part => part.Length == 0 || part[^1] is ' ' or '.' || part[0] == ' ' || part.Any(IsForbidden))
+                ? FileFlaw.Character
             : null;
     }
 
@@ -68,7 +85,12 @@ public static class FileRules
     public static bool IsBomb(long packed, long unpacked) => unpacked > Harmless && unpacked / MostTimesLarger > packed;
 
     /// <summary>The folders a path goes through, outermost first.</summary>
-    public static IEnumerable<string> FoldersOf(string path) => path.Index().Where(letter => letter.Item == '/' && letter.Index > 0).Select(letter => path[..letter.Index]);
+    public static IEnumerable<string> FoldersOf(string path) =>
+        path.Index().Where(letter => letter.Item == '/' && letter.Index > 0).Select(letter => path[..letter.Index]);
 
-    private static bool IsForbidden(char letter) => char.IsControl(letter) || char.IsSurrogate(letter) || char.GetUnicodeCategory(letter) == System.Globalization.UnicodeCategory.Format || letter is '<' or '>' or '"' or '|' or '?' or '*' or '#' or '%';
+    private static bool IsForbidden(char letter) =>
+        char.IsControl(letter)
+        || char.IsSurrogate(letter)
+        || char.GetUnicodeCategory(letter) == System.Globalization.UnicodeCategory.Format
+        || letter is '<' or '>' or '"' or '|' or '?' or '*' or '#' or '%';
 }

@@ -4,7 +4,9 @@ using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Online;
 
-/// <summary>The mail addresses of a hosting account: boxes, addresses that pass mail on, and where everything else goes.</summary>
+/// <summary>
+/// The mail addresses of a hosting account: boxes, addresses that pass mail on, and where everything else goes.
+/// </summary>
 /// <param name="Boxes">Whole addresses, in lower case.</param>
 /// <param name="CatchAll">Where mail to an address that is not set up goes; null: it is refused.</param>
 public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<MailForward> Forwards, string? CatchAll)
@@ -22,7 +24,7 @@ public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<Mail
     {
         var seen = new HashSet<string>(StringComparer.Ordinal);
         var asked = address.ToLowerInvariant();
-        for (var at = asked; seen.Add(at);)
+        for (var at = asked; seen.Add(at); )
         {
             if (Boxes.Contains(at))
             {
@@ -31,7 +33,9 @@ public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<Mail
 
             if (Forwards.FirstOrDefault(forward => forward.From == at) is not { } forward)
             {
-                return at != asked ? at : CatchAll is { } all && all != at ? Delivers(all) ?? all : null;
+                return at != asked ? at
+                    : CatchAll is { } all && all != at ? Delivers(all) ?? all
+                    : null;
             }
 
             at = forward.To;
@@ -42,12 +46,20 @@ public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<Mail
 
     /// <summary>Reports all that is wrong.</summary>
     /// <param name="domains">The domains that mail comes in for.</param>
-    /// <param name="boxes">How many boxes the plan, with its extras, allows; null: without a limit, or not known.</param>
+    /// <param name="boxes">How many boxes the plan, with its extras, allows; null: without a limit, or not
+    /// known.</param>
     public void Check(IReadOnlyCollection<DomainName> domains, int? boxes, FaultList faults)
     {
         if (Boxes.Length + Forwards.Length > MostAddresses)
         {
-            faults.Add(FaultCodes.OutOfRange, "boxes", FaultReason.PlanUsedUp, PlanLimit.Mailboxes, Boxes.Length + Forwards.Length, MostAddresses);
+            faults.Add(
+                FaultCodes.OutOfRange,
+                "boxes",
+                FaultReason.PlanUsedUp,
+                PlanLimit.Mailboxes,
+                Boxes.Length + Forwards.Length,
+                MostAddresses
+            );
             return;
         }
 
@@ -97,23 +109,43 @@ public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<Mail
         return false;
     }
 
-    private static void CheckOwn(string address, string where, IReadOnlyCollection<DomainName> domains, HashSet<string> seen, FaultList faults)
+    private static void CheckOwn(
+        string address,
+        string where,
+        IReadOnlyCollection<DomainName> domains,
+        HashSet<string> seen,
+        FaultList faults
+    )
     {
-        var flaw = !IsAddress(address) ? MailboxFlaw.Address : !IsAt(address, domains) ? MailboxFlaw.OtherDomain : !seen.Add(address) ? MailboxFlaw.Twice : (MailboxFlaw?)null;
+        var flaw =
+            !IsAddress(address) ? MailboxFlaw.Address
+            : !IsAt(address, domains) ? MailboxFlaw.OtherDomain
+            : !seen.Add(address) ? MailboxFlaw.Twice
+            : (MailboxFlaw?)null;
         if (flaw is { } wrong)
         {
             Add(faults, where, wrong, address);
         }
     }
 
-    private static void Add(FaultList faults, string where, MailboxFlaw flaw, string address) => faults.Add(FaultCodes.BadType, where, FaultReason.MailboxFlawed, flaw, address);
+    private static void Add(FaultList faults, string where, MailboxFlaw flaw, string address) =>
+        faults.Add(FaultCodes.BadType, where, FaultReason.MailboxFlawed, flaw, address);
 
-    private static bool IsAt(string address, IReadOnlyCollection<DomainName> domains) => domains.Any(domain => address.EndsWith("@" + domain, StringComparison.Ordinal));
+    private static bool IsAt(string address, IReadOnlyCollection<DomainName> domains) =>
+        domains.Any(domain => address.EndsWith("@" + domain, StringComparison.Ordinal));
 
     // Letters, digits and the signs that every mail program takes (RFC 5321, dot-string), in lower case.
     private static bool IsAddress(string text) =>
-        text.Split('@') is [{ Length: > 0 and <= LongestLocal } local, var domain] && DomainName.Parse(domain)?.Text == domain
-        && local.Split('.').All(part => part.Length > 0 && part.All(letter => char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter is '-' or '_' or '+'));
+        text.Split('@') is [{ Length: > 0 and <= LongestLocal } local, var domain]
+        && DomainName.Parse(domain)?.Text == domain
+        && local
+            .Split('.')
+            .All(part =>
+                part.Length > 0
+                && part.All(letter =>
+                    char.IsAsciiLetterLower(letter) || char.IsAsciiDigit(letter) || letter is '-' or '_' or '+'
+                )
+            );
 }
 
 /// <summary>An address that passes its mail on.</summary>

@@ -15,7 +15,14 @@ public sealed record HostedPlan(OfferBook Book, Plan Plan, BillingOption? Option
     {
         ImmutableArray<OrderedItem> items = [.. order.Things.Items.Where(item => item.Book == book.Id)];
         return book.Plan(hosting.Plan) is { } plan
-            ? new HostedPlan(book, plan, items.FirstOrDefault(item => item.Kind == LineKind.Plan) is { } paid ? plan.Option(paid.Months, hosting.CommitMonths) : null, items)
+            ? new HostedPlan(
+                book,
+                plan,
+                items.FirstOrDefault(item => item.Kind == LineKind.Plan) is { } paid
+                    ? plan.Option(paid.Months, hosting.CommitMonths)
+                    : null,
+                items
+            )
             : null;
     }
 
@@ -23,7 +30,10 @@ public sealed record HostedPlan(OfferBook Book, Plan Plan, BillingOption? Option
     public long? Storage => StorageOf(Plan);
 
     /// <summary>The storage of a plan in bytes; null: without a limit, or not stated.</summary>
-    public static long? StorageOf(Plan plan) => plan.Features["storageGB"]?.Number is { } gigabytes ? (long)Math.Min(gigabytes * Gigabyte, long.MaxValue / 2) : null;
+    public static long? StorageOf(Plan plan) =>
+        plan.Features["storageGB"]?.Number is { } gigabytes
+            ? (long)Math.Min(gigabytes * Gigabyte, long.MaxValue / 2)
+            : null;
 
     /// <summary>How much of something is used up, extras that were bought with it counted in.</summary>
     public PlanUse Use(PlanLimit limit, int used) => PlanUse.Of(limit, used, Book, Plan, Option, Added(limit));
@@ -32,6 +42,12 @@ public sealed record HostedPlan(OfferBook Book, Plan Plan, BillingOption? Option
     public int? Allowed(PlanLimit limit) => Use(limit, 0).Allowed;
 
     private int Added(PlanLimit limit) =>
-        Items.Where(item => item is { Kind: LineKind.AddOn, ForDomain: null })
-            .Sum(item => Book.AddOn(item.Ref, AddOnFor.Hosting)?.Adds.GetValueOrDefault(PlanUse.FeatureOf(limit))?.Number is { } number ? (int)(number * item.Quantity) : 0);
+        Items
+            .Where(item => item is { Kind: LineKind.AddOn, ForDomain: null })
+            .Sum(item =>
+                Book.AddOn(item.Ref, AddOnFor.Hosting)?.Adds.GetValueOrDefault(PlanUse.FeatureOf(limit))?.Number
+                    is { } number
+                    ? (int)(number * item.Quantity)
+                    : 0
+            );
 }

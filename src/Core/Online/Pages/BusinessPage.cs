@@ -9,7 +9,15 @@ namespace HomeStart.Core.Online;
 /// <param name="Street">Where it is; empty: not said. The same holds for town and telephone.</param>
 /// <param name="Hours">When it is open, Monday first: seven.</param>
 /// <param name="Layout">How it is laid out.</param>
-public sealed record BusinessPage(string Name, string About, string Street, string Town, string Telephone, ImmutableArray<OpenHours?> Hours, PageLayout Layout)
+public sealed record BusinessPage(
+    string Name,
+    string About,
+    string Street,
+    string Town,
+    string Telephone,
+    ImmutableArray<OpenHours?> Hours,
+    PageLayout Layout
+)
 {
     /// <summary>The path of a picture beside the page; null: none.</summary>
     public string? Picture { get; init; }
@@ -42,9 +50,18 @@ public sealed record BusinessPage(string Name, string About, string Street, stri
 
     private static void Check(FaultList faults, string field, string text, int least, int most, PageFlaw flaw)
     {
-        if (text.Trim().Length < least || text.Length > most || text.Any(letter => char.IsControl(letter) && letter != '\n'))
+        if (
+            text.Trim().Length < least
+            || text.Length > most
+            || text.Any(letter => char.IsControl(letter) && letter != '\n')
+        )
         {
-            faults.Add(text.Trim().Length < least ? FaultCodes.Required : FaultCodes.OutOfRange, field, FaultReason.PageFlawed, flaw);
+            faults.Add(
+                text.Trim().Length < least ? FaultCodes.Required : FaultCodes.OutOfRange,
+                field,
+                FaultReason.PageFlawed,
+                flaw
+            );
         }
     }
 }

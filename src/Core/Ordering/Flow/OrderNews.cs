@@ -34,16 +34,18 @@ public static class OrderNewsOf
     /// <summary>The news of an order that was one thing and is another now; null: nothing to write about.</summary>
     /// <param name="before">Null: it was placed just now.</param>
     public static OrderNews? Change(OrderState? before, OrderState now) =>
-        before == now ? null : (before, now) switch
-        {
-            (null, _) => OrderNews.Placed,
-            (_, OrderState.NeedsPayment) => OrderNews.PaymentRefused,
-            (_, OrderState.NeedsConfirmation) => OrderNews.Confirm,
-            (_, OrderState.NeedsTransfer) => OrderNews.Invoice,
-            (_, OrderState.NeedsTime) => OrderNews.Moving,
-            (_, OrderState.NeedsPatience) => OrderNews.Waiting,
-            (_, OrderState.Cancelled) => OrderNews.Cancelled,
-            (_, OrderState.Completed) => OrderNews.Completed,
-            _ => null,
-        };
+        before == now
+            ? null
+            : (before, now) switch
+            {
+                (null, _) => OrderNews.Placed,
+                (_, OrderState.NeedsPayment) => OrderNews.PaymentRefused,
+                (_, OrderState.NeedsConfirmation) => OrderNews.Confirm,
+                (_, OrderState.NeedsTransfer) => OrderNews.Invoice,
+                (_, OrderState.NeedsTime) => OrderNews.Moving,
+                (_, OrderState.NeedsPatience) => OrderNews.Waiting,
+                (_, OrderState.Cancelled) => OrderNews.Cancelled,
+                (_, OrderState.Completed) => OrderNews.Completed,
+                _ => null,
+            };
 }

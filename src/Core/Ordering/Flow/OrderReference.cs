@@ -1,11 +1,15 @@
 namespace HomeStart.Core.Ordering;
 
-/// <summary>A reference made from an order's id: eight letters and digits that are not mistaken for each other when read out.</summary>
+/// <summary>
+/// A reference made from an order's id: eight letters and digits that are not mistaken for each other when read out.
+/// </summary>
 public static class OrderReference
 {
     private const string Alphabet = "23456789ABCDEFGHJKMNPQRSTVWXYZ";
 
-    /// <summary>The reference of an order's id: "HS-XXXX-XXXX", in letters and digits that are not taken for one another.</summary>
+    /// <summary>
+    /// The reference of an order's id: "HS-XXXX-XXXX", in letters and digits that are not taken for one another.
+    /// </summary>
     public static string Of(Guid id)
     {
         var number = BitConverter.ToUInt64(id.ToByteArray(), 0);

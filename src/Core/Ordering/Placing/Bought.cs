@@ -15,6 +15,12 @@ public sealed record Bought(Candidate Candidate, SiteSettings Settings, Immutabl
     public Bought Without(IEnumerable<MissedDomain> missed)
     {
         var names = missed.Select(one => one.Domain.Name?.Text).ToHashSet();
-        return this with { Candidate = Candidate with { Domains = [.. Candidate.Domains.Where(domain => !names.Contains(domain.Domain?.Text))] } };
+        return this with
+        {
+            Candidate = Candidate with
+            {
+                Domains = [.. Candidate.Domains.Where(domain => !names.Contains(domain.Domain?.Text))],
+            },
+        };
     }
 }

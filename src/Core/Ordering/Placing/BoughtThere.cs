@@ -4,7 +4,10 @@ using HomeStart.Core.Domains;
 
 namespace HomeStart.Core.Ordering;
 
-/// <summary>What an owner tells of buying at the sellers' own pages: no counterpart was asked for any of it, and none knows of it.</summary>
+/// <summary>
+/// What an owner tells of buying at the sellers' own pages: no counterpart was asked for any of it, and none knows of
+/// it.
+/// </summary>
 /// <param name="NotedOn">The business date on which it was told.</param>
 /// <param name="Receipts">One for each seller that was paid on the day.</param>
 public sealed record BoughtThere(DateOnly NotedOn, ImmutableArray<SellerReceipt> Receipts, TypedKeys Keys)
@@ -28,11 +31,22 @@ public sealed record ReceiptEntry(string What, Money Amount);
 /// <summary>A key sheet as its owner filled it in. No secret has a place on it.</summary>
 /// <param name="LogIn">The address where one logs in.</param>
 /// <param name="Notes">Whatever else is to be found again.</param>
-public sealed record TypedKeys(string? LogIn, string? User, string? Server, string? IPv4, string? IPv6, ImmutableArray<string> NameServers, string? FileServer, string? MailServer, string? Notes)
+public sealed record TypedKeys(
+    string? LogIn,
+    string? User,
+    string? Server,
+    string? IPv4,
+    string? IPv6,
+    ImmutableArray<string> NameServers,
+    string? FileServer,
+    string? MailServer,
+    string? Notes
+)
 {
     /// <summary>Nothing was filled in.</summary>
     public static readonly TypedKeys None = new(null, null, null, null, null, [], null, null, null);
 
     /// <summary>Where names are taken in by these keys; null: they do not say at which address.</summary>
-    public HostEntry? AsEntry() => (IPv4 ?? IPv6) is null ? null : new HostEntry(NameServers, IPv4 ?? "", IPv6 ?? "", MailServer ?? "", null, []);
+    public HostEntry? AsEntry() =>
+        (IPv4 ?? IPv6) is null ? null : new HostEntry(NameServers, IPv4 ?? "", IPv6 ?? "", MailServer ?? "", null, []);
 }

@@ -6,7 +6,17 @@ namespace HomeStart.Core.Ordering;
 /// <param name="Telephone">In the international form, "+441632960123", where it could be read as that.</param>
 /// <param name="Organisation">Null: a private person.</param>
 /// <param name="State">The state or province, in countries whose addresses have one.</param>
-public sealed record Contact(string Name, string Mail, string Street, string Town, string Postcode, string Country, string? Telephone, string? Organisation = null, string? State = null)
+public sealed record Contact(
+    string Name,
+    string Mail,
+    string Street,
+    string Town,
+    string Postcode,
+    string Country,
+    string? Telephone,
+    string? Organisation = null,
+    string? State = null
+)
 {
     private const int Longest = 120;
 
@@ -36,10 +46,23 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
 
         if (!LooksLikeMail(Mail))
         {
-            faults.Add(Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType, $"{at}.mail", FaultReason.NotAMailAddress);
+            faults.Add(
+                Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType,
+                $"{at}.mail",
+                FaultReason.NotAMailAddress
+            );
         }
 
-        if (Telephone is { Length: > 0 } number && (number.Length > 30 || number.Count(char.IsAsciiDigit) < 6 || number.Any(letter => !char.IsAsciiDigit(letter) && !"+ ()-".Contains(letter, StringComparison.Ordinal))))
+        if (
+            Telephone is { Length: > 0 } number
+            && (
+                number.Length > 30
+                || number.Count(char.IsAsciiDigit) < 6
+                || number.Any(letter =>
+                    !char.IsAsciiDigit(letter) && !"+ ()-".Contains(letter, StringComparison.Ordinal)
+                )
+            )
+        )
         {
             faults.Add(FaultCodes.BadType, $"{at}.telephone", FaultReason.NotATelephone);
         }
@@ -73,6 +96,15 @@ public sealed record Contact(string Name, string Mail, string Street, string Tow
     public static bool LooksLikeMail(string text)
     {
         var at = text.IndexOf('@', StringComparison.Ordinal);
-        return at > 0 && at == text.LastIndexOf('@') && text.IndexOf('.', at) > at + 1 && text[^1] != '.' && text.Length <= Longest && !text.Any(letter => char.IsWhiteSpace(letter) || char.IsControl(letter) || char.GetUnicodeCategory(letter) == System.Globalization.UnicodeCategory.Format);
+        return at > 0
+            && at == text.LastIndexOf('@')
+            && text.IndexOf('.', at) > at + 1
+            && text[^1] != '.'
+            && text.Length <= Longest
+            && !text.Any(letter =>
+                char.IsWhiteSpace(letter)
+                || char.IsControl(letter)
+                || char.GetUnicodeCategory(letter) == System.Globalization.UnicodeCategory.Format
+            );
     }
 }

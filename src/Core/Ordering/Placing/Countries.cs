@@ -17,10 +17,17 @@ public static class Countries
     /// <summary>In the order of their codes.</summary>
     public static readonly ImmutableArray<Country> All =
     [
-        .. "AE AT AU BE BG CA CH CY CZ DE DK EE ES FI FR GB GR HK HR HU IE IN IS IT JP LT LU LV MT NL NO NZ PL PT RO SE SG SI SK TR UA US ZA".Split(' ')
+        .. (
+            "AE AT AU BE BG CA CH CY CZ DE DK EE ES FI FR GB GR HK HR HU IE IN IS IT JP LT LU LV MT NL NO NZ PL PT "
+            + "RO SE SG SI SK TR UA US ZA"
+        )
+            .Split(' ')
             .Select(code => new Country(code, !WithoutPostcode.Contains(code), WithState.Contains(code))),
     ];
 
-    /// <summary>What an address in a country holds; one that is not known is asked for a postcode and no state.</summary>
-    public static Country Of(string code) => All.FirstOrDefault(country => country.Code == code) ?? new Country(code, AsksPostcode: true, AsksState: false);
+    /// <summary>
+    /// What an address in a country holds; one that is not known is asked for a postcode and no state.
+    /// </summary>
+    public static Country Of(string code) =>
+        All.FirstOrDefault(country => country.Code == code) ?? new Country(code, AsksPostcode: true, AsksState: false);
 }

@@ -15,7 +15,12 @@ public static class Placing
     public static Result<OrderedThings> Of(Costing costing, Func<OfferBook, bool>? isConnected = null)
     {
         var faults = new FaultList();
-        if (costing.Run.Purchase.Books.FirstOrDefault(book => costing.Run.Purchase.BuysAt(book) && isConnected?.Invoke(book) == false) is { } stranger)
+        if (
+            costing.Run.Purchase.Books.FirstOrDefault(book =>
+                costing.Run.Purchase.BuysAt(book) && isConnected?.Invoke(book) == false
+            ) is
+            { } stranger
+        )
         {
             faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.NotConnected, stranger.Provider.Name);
         }
@@ -33,18 +38,45 @@ public static class Placing
     public static OrderedThings Quoted(OrderedThings things, IReadOnlyCollection<Quote> quotes) =>
         things with
         {
-            Payments = [.. things.Payments.Select(payment => quotes.First(quote => quote.Book == payment.Book) is var quote ? payment with { Amount = quote.Total, Tax = quote.Tax, TaxPercent = quote.TaxPercent } : payment)],
+            Payments =
+            [
+                .. things.Payments.Select(payment =>
+                    quotes.First(quote => quote.Book == payment.Book) is var quote
+                        ? payment with
+                        {
+                            Amount = quote.Total,
+                            Tax = quote.Tax,
+                            TaxPercent = quote.TaxPercent,
+                        }
+                        : payment
+                ),
+            ],
         };
 
     /// <summary>What each seller is asked to name its sum for: its part of what is bought today.</summary>
     /// <param name="country">The holder's (ISO 3166).</param>
     public static ImmutableArray<SellerPurchase> Asked(Costing costing, Candidate candidate, string country) =>
-        [.. Today(costing).Select(bill => bill.Book!).Distinct().Select(book => new SellerPurchase(book.Id, costing.Settings.StartDate, candidate.At(book.Id), !costing.Settings.Customer.IsNewAt(book), country))];
+        [
+            .. Today(costing)
+                .Select(bill => bill.Book!)
+                .Distinct()
+                .Select(book => new SellerPurchase(
+                    book.Id,
+                    costing.Settings.StartDate,
+                    candidate.At(book.Id),
+                    !costing.Settings.Customer.IsNewAt(book),
+                    country
+                )),
+        ];
 
-    /// <summary>What was bought at the sellers' own pages by a costing: whoever sells it, and whatever its price list does not state.</summary>
+    /// <summary>
+    /// What was bought at the sellers' own pages by a costing: whoever sells it, and whatever its price list does not
+    /// state.
+    /// </summary>
     public static OrderedThings There(Costing costing) => Things(costing, Today(costing));
 
-    private static List<Bill> Today(Costing costing) => costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
+    private static List<Bill> Today(Costing costing) =>
+        costing.Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null).ToList();
 
     private static OrderedThings Things(Costing costing, List<Bill> today)
     {
@@ -54,18 +86,30 @@ public static class Placing
             purchase.Hosting is { } hosting ? Hosting(hosting, purchase.Domains.FirstOrDefault()) : null,
             [
                 .. from domain in purchase.Domains
-                   where domain is { Choice.Route: DomainRoute.Register or DomainRoute.Transfer, Book: not null }
-                   select Domain(domain, domain.Book!, ReferenceEquals(purchase.Hosting?.Book, domain.Book) ? purchase.Hosting!.Plan : null),
+                where domain is { Choice.Route: DomainRoute.Register or DomainRoute.Transfer, Book: not null }
+                select Domain(
+                    domain,
+                    domain.Book!,
+                    ReferenceEquals(purchase.Hosting?.Book, domain.Book) ? purchase.Hosting!.Plan : null
+                ),
             ],
             [.. today.SelectMany(bill => bill.Lines.Select(line => Item(bill, line)))],
-            new Money(costing.Totals.DueToday, costing.Currency));
+            new Money(costing.Totals.DueToday, costing.Currency)
+        );
     }
 
     private static Payment? Payment(Costing costing, Bill bill)
     {
         var taxed = costing.Counting.Tax(bill.Book, bill.Sum);
-        return taxed.Total == 0 ? null : new Payment(
-            bill.Book!.Id, bill.Book.Provider.Name, new Money(taxed.Total, bill.Currency), new Money(taxed.Tax, bill.Currency), bill.Book.Tax.Charged ? costing.Settings.TaxPercent : null);
+        return taxed.Total == 0
+            ? null
+            : new Payment(
+                bill.Book!.Id,
+                bill.Book.Provider.Name,
+                new Money(taxed.Total, bill.Currency),
+                new Money(taxed.Tax, bill.Currency),
+                bill.Book.Tax.Charged ? costing.Settings.TaxPercent : null
+            );
     }
 
     private static OrderedHosting Hosting(BoughtHosting hosting, BoughtDomain? domain) =>
@@ -74,14 +118,29 @@ public static class Placing
             hosting.Book.Provider.Name,
             hosting.Plan.Id,
             hosting.Plan.Name,
-            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep } choice ? choice.Domain : null,
-            hosting.Option.CommitMonths);
+            domain?.Choice is { Route: DomainRoute.Register or DomainRoute.Transfer or DomainRoute.Keep } choice
+                ? choice.Domain
+                : null,
+            hosting.Option.CommitMonths
+        );
 
-    /// <param name="plan">Of the same seller: what it holds counts for the domain too, whether it was asked for or not.</param>
+    /// <param name="plan">Of the same seller: what it holds counts for the domain too, whether it was asked for or
+    /// not.</param>
     private static OrderedDomain Domain(BoughtDomain domain, OfferBook seller, Plan? plan)
     {
-        var isPrivate = domain.AddOns.Select(bought => bought.AddOn.Id).Concat(domain.Price!.Includes).Concat(plan?.Includes ?? []).Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
-        return new OrderedDomain(seller.Id, seller.Provider.Name, domain.Choice.Domain, domain.Choice.Years, isPrivate, domain.Choice.Premium is null ? null : new Money(domain.Register!.Value, seller.Currency))
+        var isPrivate = domain
+            .AddOns.Select(bought => bought.AddOn.Id)
+            .Concat(domain.Price!.Includes)
+            .Concat(plan?.Includes ?? [])
+            .Any(id => seller.AddOn(id, AddOnFor.Domain)?.Provides == "privacy");
+        return new OrderedDomain(
+            seller.Id,
+            seller.Provider.Name,
+            domain.Choice.Domain,
+            domain.Choice.Years,
+            isPrivate,
+            domain.Choice.Premium is null ? null : new Money(domain.Register!.Value, seller.Currency)
+        )
         {
             Route = domain.Choice.Route!.Value,
         };
@@ -99,8 +158,18 @@ public static class Placing
             _ => throw new InvalidOperationException($"An order has no lines of kind {line.Kind}."),
         };
         return new OrderedItem(
-            line.Kind, line.Ref, name, book.Id, book.Provider.Name, line.Quantity, line.Cover is { } cover ? Months.WholeBetween(cover.From, cover.Until) : 0,
-            new Money(line.AfterDiscounts, bill.Currency), line.Cover?.From, line.Cover?.Until, line.IsIncluded || line.Waived > 0)
+            line.Kind,
+            line.Ref,
+            name,
+            book.Id,
+            book.Provider.Name,
+            line.Quantity,
+            line.Cover is { } cover ? Months.WholeBetween(cover.From, cover.Until) : 0,
+            new Money(line.AfterDiscounts, bill.Currency),
+            line.Cover?.From,
+            line.Cover?.Until,
+            line.IsIncluded || line.Waived > 0
+        )
         {
             ForDomain = line.ForDomain,
         };

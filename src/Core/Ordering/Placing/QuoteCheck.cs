@@ -5,13 +5,21 @@ using HomeStart.Core.Outside;
 
 namespace HomeStart.Core.Ordering;
 
-/// <summary>Where a seller's quote differs from the worksheet, line by line. No difference: both come to the same sum, to the minor unit.</summary>
+/// <summary>
+/// Where a seller's quote differs from the worksheet, line by line. No difference: both come to the same sum, to the
+/// minor unit.
+/// </summary>
 public static class QuoteCheck
 {
-    /// <summary>Codes first, then lines in the quote's order, then tax; the total alone only where nothing else explains it.</summary>
+    /// <summary>
+    /// Codes first, then lines in the quote's order, then tax; the total alone only where nothing else explains it.
+    /// </summary>
     public static ImmutableArray<QuoteDifference> Compare(Costing ours, Quote quote)
     {
-        if (ours.Run.Bills.FirstOrDefault(bill => bill.Date == ours.Settings.StartDate && bill.Book?.Id == quote.Book) is not { } bill)
+        if (
+            ours.Run.Bills.FirstOrDefault(bill => bill.Date == ours.Settings.StartDate && bill.Book?.Id == quote.Book)
+            is not { } bill
+        )
         {
             return [new QuoteDifference(QuoteDifferenceKind.Total, null, null, quote.Total)];
         }
@@ -23,7 +31,13 @@ public static class QuoteCheck
         differences.AddRange(Lines(bill, quote, differences.Count > 0));
         if (total != quote.Total && (bill.Book!.Tax.Charged ? ours.Settings.TaxPercent : null) != quote.TaxPercent)
         {
-            differences.Add(new QuoteDifference(QuoteDifferenceKind.Tax, null, null, null) { OurTax = ours.Settings.TaxPercent, TheirTax = quote.TaxPercent });
+            differences.Add(
+                new QuoteDifference(QuoteDifferenceKind.Tax, null, null, null)
+                {
+                    OurTax = ours.Settings.TaxPercent,
+                    TheirTax = quote.TaxPercent,
+                }
+            );
         }
 
         if (differences.Count == 0 && total != quote.Total)
@@ -38,10 +52,14 @@ public static class QuoteCheck
     {
         foreach (var code in ours.Run.Codes.Where(code => code.Book.Id == quote.Book))
         {
-            var theirs = quote.Codes.FirstOrDefault(known => Ascii.EqualsIgnoreCase(known.Code, code.Code))?.Verdict ?? Verdict.Unknown;
+            var theirs = quote.Codes.FirstOrDefault(known => Ascii.EqualsIgnoreCase(known.Code, code.Code))?.Verdict
+                ?? Verdict.Unknown;
             if (theirs != code.Verdict)
             {
-                yield return new QuoteDifference(QuoteDifferenceKind.Code, code.Code, null, null) { TheirVerdict = theirs };
+                yield return new QuoteDifference(QuoteDifferenceKind.Code, code.Code, null, null)
+                {
+                    TheirVerdict = theirs,
+                };
             }
         }
     }
@@ -52,7 +70,9 @@ public static class QuoteCheck
         var left = quote.Lines.ToList();
         foreach (var line in bill.Lines)
         {
-            var place = left.FindIndex(known => (known.Kind, known.Ref, known.ForDomain) == (line.Kind, line.Ref, line.ForDomain));
+            var place = left.FindIndex(known =>
+                (known.Kind, known.Ref, known.ForDomain) == (line.Kind, line.Ref, line.ForDomain)
+            );
             var amount = new Money(line.Amount, bill.Currency);
             if (place < 0)
             {
@@ -68,7 +88,12 @@ public static class QuoteCheck
             }
             else if (!isExplained && theirs.Left != new Money(line.AfterDiscounts, bill.Currency))
             {
-                yield return new QuoteDifference(QuoteDifferenceKind.Discount, line.Ref, new Money(line.AfterDiscounts, bill.Currency), theirs.Left);
+                yield return new QuoteDifference(
+                    QuoteDifferenceKind.Discount,
+                    line.Ref,
+                    new Money(line.AfterDiscounts, bill.Currency),
+                    theirs.Left
+                );
             }
         }
 
@@ -89,7 +114,9 @@ public sealed record QuoteDifference(QuoteDifferenceKind Kind, string? Ref, Mone
     /// <summary>For <see cref="QuoteDifferenceKind.Tax"/>: the worksheet's rate, in percent.</summary>
     public ExactDecimal? OurTax { get; init; }
 
-    /// <summary>For <see cref="QuoteDifferenceKind.Tax"/>: the seller's rate in the holder's country; null: none.</summary>
+    /// <summary>
+    /// For <see cref="QuoteDifferenceKind.Tax"/>: the seller's rate in the holder's country; null: none.
+    /// </summary>
     public ExactDecimal? TheirTax { get; init; }
 }
 

@@ -14,7 +14,9 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
     /// <summary>The most steps of one price.</summary>
     public const int MostSteps = 6;
 
-    private static readonly Regex Numbered = ProseText.ExactPattern("^(?<kind>price|bills|way)-(?<number>[0-9]{1,3})(?<month>-per-month)?$");
+    private static readonly Regex Numbered = ProseText.ExactPattern(
+        "^(?<kind>price|bills|way)-(?<number>[0-9]{1,3})(?<month>-per-month)?$"
+    );
 
     /// <summary>"plan", "price-1", "way-12-per-month", "feature-mailboxes"; see <see cref="TryParse"/>.</summary>
     public override string ToString() =>
@@ -44,13 +46,24 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
             return true;
         }
 
-        if (word.StartsWith("feature-", StringComparison.Ordinal) && Array.Exists(Features, pair => pair.Key == word["feature-".Length..]))
+        if (
+            word.StartsWith("feature-", StringComparison.Ordinal)
+            && Array.Exists(Features, pair => pair.Key == word["feature-".Length..])
+        )
         {
             role = new ColumnRole(ColumnKind.Feature, 0, word["feature-".Length..]);
             return true;
         }
 
-        if (Numbered.Match(word) is not { Success: true } match || !int.TryParse(match.Groups["number"].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var number))
+        if (
+            Numbered.Match(word) is not { Success: true } match
+            || !int.TryParse(
+                match.Groups["number"].Value,
+                NumberStyles.None,
+                CultureInfo.InvariantCulture,
+                out var number
+            )
+        )
         {
             return false;
         }
@@ -65,7 +78,9 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
             _ => ColumnKind.Ignored,
         };
         role = new ColumnRole(kind, number);
-        return kind != ColumnKind.Ignored && number >= 1 && number <= (kind is ColumnKind.Way or ColumnKind.WayPerMonth ? 120 : MostSteps);
+        return kind != ColumnKind.Ignored
+            && number >= 1
+            && number <= (kind is ColumnKind.Way or ColumnKind.WayPerMonth ? 120 : MostSteps);
     }
 
     /// <summary>What a heading says its column holds; <see cref="Ignored"/> where that is not clear.</summary>
@@ -90,16 +105,32 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
 
     private static readonly (string Word, ColumnKind Kind)[] Words =
     [
-        ("ignored", ColumnKind.Ignored), ("seller", ColumnKind.Seller), ("plan", ColumnKind.Plan), ("every-months", ColumnKind.EveryMonths), ("commit-months", ColumnKind.CommitMonths), ("set-up-fee", ColumnKind.SetupFee),
-        ("later", ColumnKind.Later), ("later-per-month", ColumnKind.LaterPerMonth), ("later-per-year", ColumnKind.LaterPerYear), ("endings", ColumnKind.Endings), ("domain-from-months", ColumnKind.DomainFromMonths),
-        ("currency", ColumnKind.Currency), ("tax", ColumnKind.Tax), ("free-months", ColumnKind.FreeMonths),
+        ("ignored", ColumnKind.Ignored),
+        ("seller", ColumnKind.Seller),
+        ("plan", ColumnKind.Plan),
+        ("every-months", ColumnKind.EveryMonths),
+        ("commit-months", ColumnKind.CommitMonths),
+        ("set-up-fee", ColumnKind.SetupFee),
+        ("later", ColumnKind.Later),
+        ("later-per-month", ColumnKind.LaterPerMonth),
+        ("later-per-year", ColumnKind.LaterPerYear),
+        ("endings", ColumnKind.Endings),
+        ("domain-from-months", ColumnKind.DomainFromMonths),
+        ("currency", ColumnKind.Currency),
+        ("tax", ColumnKind.Tax),
+        ("free-months", ColumnKind.FreeMonths),
     ];
 
     // The keys of numbers in an offer book, and how pages head them.
     private static readonly (string Key, string Pattern)[] Features =
     [
-        ("websites", "^(number of )?(web)?sites?$"), ("storageGB", "storage|disk|web ?space|space|ssd"), ("mailboxes", "mail(box(es)?)?$|^e-?mails?( accounts| addresses)?$|mailboxes"), ("databases", "databases?"), ("subdomains", "subdomains?"),
-        ("monthlyVisits", "visit(or)?s"), ("transferGB", "traffic|transfer|bandwidth"),
+        ("websites", "^(number of )?(web)?sites?$"),
+        ("storageGB", "storage|disk|web ?space|space|ssd"),
+        ("mailboxes", "mail(box(es)?)?$|^e-?mails?( accounts| addresses)?$|mailboxes"),
+        ("databases", "databases?"),
+        ("subdomains", "subdomains?"),
+        ("monthlyVisits", "visit(or)?s"),
+        ("transferGB", "traffic|transfer|bandwidth"),
     ];
 
     private static readonly (Regex Pattern, Func<Match, ColumnRole> Of)[] Headings =
@@ -110,27 +141,67 @@ public sealed record ColumnRole(ColumnKind Kind, int Number = 0, string? Feature
         (Heading(@"^(free|extra|bonus) months?$|^months? (free|extra|on top)$"), _ => new(ColumnKind.FreeMonths)),
         (Heading("^currency$"), _ => new(ColumnKind.Currency)),
         (Heading("^(tax|vat)$"), _ => new(ColumnKind.Tax)),
-        (Heading(@"(renew|later|after|then|regular|from year (2|two)).*(month|/mo)"), _ => new(ColumnKind.LaterPerMonth)),
-        (Heading(@"(renew|later|after|then|regular|from year (2|two)).*(year|annum|/yr)"), _ => new(ColumnKind.LaterPerYear)),
+        (Heading(@"(renew|later|after|then|regular|from year (2|two)).*(month|/mo)"), _ =>
+            new(ColumnKind.LaterPerMonth)
+        ),
+        (Heading(@"(renew|later|after|then|regular|from year (2|two)).*(year|annum|/yr)"), _ =>
+            new(ColumnKind.LaterPerYear)
+        ),
         (Heading("renew|later|^then|^after|regular price"), _ => new(ColumnKind.Later)),
         (Heading("commit|contract|minimum term"), _ => new(ColumnKind.CommitMonths)),
-        (Heading(@"^(billing cycle|billed every|every|paid every|cycle|months|term|term \(months\)|billing period)( months| \(months\))?$"), _ => new(ColumnKind.EveryMonths)),
+        (
+            Heading(
+                @"^(billing cycle|billed every|every|paid every|cycle|months|term|term \(months\)|billing "
+                    + @"period)( months| \(months\))?$"
+            ),
+            _ => new(ColumnKind.EveryMonths)
+        ),
         (Heading("ending|^(free )?domains?( included)?$"), _ => new(ColumnKind.Endings)),
-        (Heading(@"(?<count>[0-9]{1,3})[- ]?(months?|mo)\b.*(/mo|per month|a month|monthly)"), match => Way(ColumnKind.WayPerMonth, match, 1)),
-        (Heading(@"(?<count>[0-9]{1,2}|one|two|three)[- ]?(years?|yrs?)\b.*(/mo|per month|a month|monthly)"), match => Way(ColumnKind.WayPerMonth, match, 12)),
-        (Heading(@"(yearly|annual(ly)?).*(/mo|per month|a month|monthly)|(/mo|per month|a month|monthly).*(yearly|annual(ly)?)"), _ => new(ColumnKind.WayPerMonth, 12)),
-        (Heading(@"^(paid |pay |price )?(?<count>[0-9]{1,3})[- ]?months?( price| plan| term)?$"), match => Way(ColumnKind.Way, match, 1)),
-        (Heading(@"^(paid |pay |price )?(?<count>[0-9]{1,2}|one|two|three)[- ]?years?( price| plan| term)?$"), match => Way(ColumnKind.Way, match, 12)),
-        (Heading(@"^(price )?(paid |pay |billed )?(yearly|annual(ly)?)( price| plan| billing)?$|^(price )?(per|a) year$|^price/year$"), _ => new(ColumnKind.Way, 12)),
-        (Heading(@"^(price )?(per|a) month$|^price/(month|mo)$|^monthly price$|^(price )?(paid |pay |billed )?monthly( price| plan| billing)?$|^/mo(nth)?$"), _ => new(ColumnKind.Way, 1)),
+        (Heading(@"(?<count>[0-9]{1,3})[- ]?(months?|mo)\b.*(/mo|per month|a month|monthly)"), match =>
+            Way(ColumnKind.WayPerMonth, match, 1)
+        ),
+        (Heading(@"(?<count>[0-9]{1,2}|one|two|three)[- ]?(years?|yrs?)\b.*(/mo|per month|a month|monthly)"), match =>
+            Way(ColumnKind.WayPerMonth, match, 12)
+        ),
+        (
+            Heading(
+                @"(yearly|annual(ly)?).*(/mo|per month|a month|monthly)|(/mo|per month|a month|monthly).*(yearly"
+                    + @"|annual(ly)?)"
+            ),
+            _ => new(ColumnKind.WayPerMonth, 12)
+        ),
+        (Heading(@"^(paid |pay |price )?(?<count>[0-9]{1,3})[- ]?months?( price| plan| term)?$"), match =>
+            Way(ColumnKind.Way, match, 1)
+        ),
+        (Heading(@"^(paid |pay |price )?(?<count>[0-9]{1,2}|one|two|three)[- ]?years?( price| plan| term)?$"), match =>
+            Way(ColumnKind.Way, match, 12)
+        ),
+        (
+            Heading(
+                @"^(price )?(paid |pay |billed )?(yearly|annual(ly)?)( price| plan| billing)?$|^(price )?(per"
+                    + @"|a) year$|^price/year$"
+            ),
+            _ => new(ColumnKind.Way, 12)
+        ),
+        (
+            Heading(
+                @"^(price )?(per|a) month$|^price/(month|mo)$|^monthly price$|^(price )?(paid |pay |billed "
+                    + @")?monthly( price| plan| billing)?$|^/mo(nth)?$"
+            ),
+            _ => new(ColumnKind.Way, 1)
+        ),
         (Heading("^(first )?price$|^cost$|^first bill$"), _ => new(ColumnKind.Price, 1)),
-        .. Features.Select(pair => (Heading(pair.Pattern), (Func<Match, ColumnRole>)(_ => new(ColumnKind.Feature, 0, pair.Key)))),
+        .. Features.Select(pair =>
+            (Heading(pair.Pattern), (Func<Match, ColumnRole>)(_ => new(ColumnKind.Feature, 0, pair.Key)))
+        ),
     ];
 
     private static Regex Heading(string pattern) => ProseText.Pattern(pattern);
 
     private static ColumnRole Way(ColumnKind kind, Match match, int times) =>
-        Patterns.Number(match.Groups["count"].Value) * times is { } months and >= 1 and <= 120 ? new(kind, months) : Ignored;
+        Patterns.Number(match.Groups["count"].Value) * times is { } months and >= 1 and <= 120
+            ? new(kind, months)
+            : Ignored;
 }
 
 /// <summary>The sorts of columns.</summary>

@@ -3,7 +3,8 @@ using System.Collections.Immutable;
 namespace HomeStart.Core.Pages;
 
 /// <summary>
-/// Reads the words of one offer, an advertisement in sentences, into the fields of the form beside it. What is not certain stays empty: a field left empty
+/// Reads the words of one offer, an advertisement in sentences, into the fields of the form beside it. What is not
+/// certain stays empty: a field left empty
 /// asks the owner, a field read wrong misleads them.
 /// </summary>
 public static class ProseReader
@@ -16,9 +17,19 @@ public static class ProseReader
     {
         var sentences = ProseText.Sentences(text.Length > Longest ? text[..Longest] : text);
         var promises = ProsePromises.Of(sentences);
-        var found = ProseNames.In(sentences).Concat(promises.Found).Concat(ProsePrices.Of(sentences, promises.Rest).Found);
+        var found = ProseNames
+            .In(sentences)
+            .Concat(promises.Found)
+            .Concat(ProsePrices.Of(sentences, promises.Rest).Found);
 
         // Said twice in different ways ("no set-up fee" and a fee), it is not certain.
-        return [.. found.GroupBy(finding => finding.Field).Where(same => same.Select(finding => finding.Value).Distinct(StringComparer.Ordinal).Count() == 1).OrderBy(same => same.Key).Select(same => same.First())];
+        return
+        [
+            .. found
+                .GroupBy(finding => finding.Field)
+                .Where(same => same.Select(finding => finding.Value).Distinct(StringComparer.Ordinal).Count() == 1)
+                .OrderBy(same => same.Key)
+                .Select(same => same.First()),
+        ];
     }
 }

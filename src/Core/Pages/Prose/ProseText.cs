@@ -10,10 +10,18 @@ internal static class ProseText
     public const int Longest = 20_000;
 
     /// <summary>A pattern that ignores case.</summary>
-    public static Regex Pattern(string pattern) => new(pattern, RegexOptions.NonBacktracking | RegexOptions.IgnoreCase | RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture);
+    public static Regex Pattern(string pattern) =>
+        new(
+            pattern,
+            RegexOptions.NonBacktracking
+                | RegexOptions.IgnoreCase
+                | RegexOptions.CultureInvariant
+                | RegexOptions.ExplicitCapture
+        );
 
     /// <summary>A pattern in which capitals count.</summary>
-    public static Regex ExactPattern(string pattern) => new(pattern, RegexOptions.NonBacktracking | RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture);
+    public static Regex ExactPattern(string pattern) =>
+        new(pattern, RegexOptions.NonBacktracking | RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture);
 
     private static readonly Regex SentenceEnd = Pattern(@"[!?;\n\r•·|*]+|\.(\s|$)");
 

@@ -4,10 +4,22 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>What bills come to, in minor units of the display currency: all that ranking needs.</summary>
 /// <param name="Expected">Before rounding; zero unless asked for.</param>
-internal readonly record struct Sums(Minor Today, Minor Horizon, bool TodayAtLeast, bool HorizonAtLeast, double Expected)
+internal readonly record struct Sums(
+    Minor Today,
+    Minor Horizon,
+    bool TodayAtLeast,
+    bool HorizonAtLeast,
+    double Expected
+)
 {
     public static Sums operator +(Sums left, Sums right) =>
-        new(left.Today + right.Today, left.Horizon + right.Horizon, left.TodayAtLeast || right.TodayAtLeast, left.HorizonAtLeast || right.HorizonAtLeast, left.Expected + right.Expected);
+        new(
+            left.Today + right.Today,
+            left.Horizon + right.Horizon,
+            left.TodayAtLeast || right.TodayAtLeast,
+            left.HorizonAtLeast || right.HorizonAtLeast,
+            left.Expected + right.Expected
+        );
 }
 
 /// <summary>The bills of one book before the end of the horizon, by date.</summary>

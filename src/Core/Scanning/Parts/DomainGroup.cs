@@ -7,7 +7,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// Domains that meet the same wants and could make good the same ones: to a host they differ in what they cost alone. What they cost is worked out once for each set of wants
+/// Domains that meet the same wants and could make good the same ones: to a host they differ in what they cost alone.
+/// What they cost is worked out once for each set of wants
 /// left to them, whatever host asks.
 /// </summary>
 internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffer> offers, CancellationToken cancel)
@@ -31,23 +32,38 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
     public int Codes { get; } = offers.Max(offer => CodeSets.MostAt(offer.Way.Book));
 
     /// <summary>Whether its domains may go with a book's plans, though another sells them, or nobody.</summary>
-    public bool Pairs(OfferBook book) => offers.Any(offer => !ReferenceEquals(offer.Way.Book, book) && request.Pairs(book, offer.Way.Book));
+    public bool Pairs(OfferBook book) =>
+        offers.Any(offer => !ReferenceEquals(offer.Way.Book, book) && request.Pairs(book, offer.Way.Book));
 
     /// <summary>How many are not sold by a book.</summary>
-    public int CountWithout(OfferBook book) => offers.Length - offers.Count(offer => ReferenceEquals(offer.Way.Book, book));
+    public int CountWithout(OfferBook book) =>
+        offers.Length - offers.Count(offer => ReferenceEquals(offer.Way.Book, book));
 
     public IReadOnlySet<Currency> Unconvertible => _accounts.Unconvertible;
 
     /// <summary>The domains with what making good each of these sets of wants costs.</summary>
     public DomainMarket Making(ImmutableArray<Split> splits) =>
-        _markets.GetOrAdd(string.Join(' ', splits.Select(split => split.AtDomain)), _ => new Lazy<DomainMarket>(() => Make(splits))).Value;
+        _markets
+            .GetOrAdd(string.Join(' ', splits.Select(split => split.AtDomain)), _ => new Lazy<DomainMarket>(() =>
+                Make(splits)
+            ))
+            .Value;
 
     // One at a time: the accounts remember currencies.
     private DomainMarket Make(ImmutableArray<Split> splits)
     {
         lock (_accounts)
         {
-            return new DomainMarket(request.Objective, [.. offers.Select(offer => new PricedDomain(offer.Way, [.. splits.Select(split => Parts(offer, split.AtDomain))], _order))]);
+            return new DomainMarket(
+                request.Objective,
+                [
+                    .. offers.Select(offer => new PricedDomain(
+                        offer.Way,
+                        [.. splits.Select(split => Parts(offer, split.AtDomain))],
+                        _order
+                    )),
+                ]
+            );
         }
     }
 
@@ -66,5 +82,6 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
                     DomainExtras = extras,
                     HostingCodes = [],
                     DomainCodes = codes.Length > 1 ? account.Applied : codes,
-                });
+                }
+            );
 }

@@ -11,13 +11,18 @@ internal sealed class DomainMarket
     private readonly ImmutableArray<PricedDomain> _wholeFirst;
     private readonly ImmutableArray<PricedDomain> _leastFirst;
     private readonly ImmutableArray<ImmutableArray<FrontPart>> _front;
-    private readonly ConcurrentDictionary<OfferBook, ImmutableArray<ImmutableArray<FrontPart>>> _frontWithout = new(ReferenceEqualityComparer.Instance);
+    private readonly ConcurrentDictionary<OfferBook, ImmutableArray<ImmutableArray<FrontPart>>> _frontWithout = new(
+        ReferenceEqualityComparer.Instance
+    );
 
     public DomainMarket(Objective objective, ImmutableArray<PricedDomain> domains)
     {
         (_objective, Domains) = (objective, domains);
         _leastFirst = [.. domains.OrderBy(domain => domain.Least.Any)];
-        _wholeFirst = [.. _leastFirst.OrderBy(domain => domain.Least.Whole is null).ThenBy(domain => domain.Least.Whole)];
+        _wholeFirst =
+        [
+            .. _leastFirst.OrderBy(domain => domain.Least.Whole is null).ThenBy(domain => domain.Least.Whole),
+        ];
         _front = FrontOf(domains);
     }
 
@@ -27,29 +32,43 @@ internal sealed class DomainMarket
     public ImmutableArray<PricedDomain> BestFirstFor(LeastRanks host) => host.Whole is null ? _leastFirst : _wholeFirst;
 
     /// <summary>
-    /// For each split the parts that can stand on the front with some host: no other is as good on both sums. Domains of one book can be left out, as its own hosting buys them
+    /// For each split the parts that can stand on the front with some host: no other is as good on both sums. Domains
+    /// of one book can be left out, as its own hosting buys them
     /// together with it.
     /// </summary>
     public ImmutableArray<ImmutableArray<FrontPart>> FrontWithout(OfferBook book) =>
         _front.Any(parts => parts.Any(part => ReferenceEquals(part.Way.Book, book)))
-            ? _frontWithout.GetOrAdd(book, _ => FrontOf([.. Domains.Where(domain => !ReferenceEquals(domain.Way.Book, book))]))
+            ? _frontWithout.GetOrAdd(book, _ =>
+                FrontOf([.. Domains.Where(domain => !ReferenceEquals(domain.Way.Book, book))])
+            )
             : _front;
 
     private ImmutableArray<ImmutableArray<FrontPart>> FrontOf(ImmutableArray<PricedDomain> domains) =>
-        domains.IsEmpty ? [] : [.. Enumerable.Range(0, domains[0].Parts.Length).Select(split => FrontOf(domains, split))];
+        domains.IsEmpty
+            ? []
+            : [.. Enumerable.Range(0, domains[0].Parts.Length).Select(split => FrontOf(domains, split))];
 
     private ImmutableArray<FrontPart> FrontOf(ImmutableArray<PricedDomain> domains, int split)
     {
         var whole = domains
             .SelectMany(domain => domain.Parts[split].Select(part => new FrontPart(domain.Way, part)))
             .Where(part => part.Part.Sums is { TodayAtLeast: false, HorizonAtLeast: false })
-            .OrderBy(part => part.Part.Sums.Today).ThenBy(part => part.Part.Sums.Horizon).ThenBy(part => part, Comparer<FrontPart>.Create(CompareTies));
+            .OrderBy(part => part.Part.Sums.Today)
+            .ThenBy(part => part.Part.Sums.Horizon)
+            .ThenBy(part => part, Comparer<FrontPart>.Create(CompareTies));
         var front = ImmutableArray.CreateBuilder<FrontPart>();
         foreach (var part in whole)
         {
             // What equals the last one on both comes after it in every tie, unless a chance still tells them apart.
-            var isEqual = front.Count > 0 && front[^1].Part.Sums.Today == part.Part.Sums.Today && front[^1].Part.Sums.Horizon == part.Part.Sums.Horizon;
-            if (front.Count == 0 || front[^1].Part.Sums.Horizon > part.Part.Sums.Horizon || (isEqual && _objective == Objective.Expected))
+            var isEqual =
+                front.Count > 0
+                && front[^1].Part.Sums.Today == part.Part.Sums.Today
+                && front[^1].Part.Sums.Horizon == part.Part.Sums.Horizon;
+            if (
+                front.Count == 0
+                || front[^1].Part.Sums.Horizon > part.Part.Sums.Horizon
+                || (isEqual && _objective == Objective.Expected)
+            )
             {
                 front.Add(part);
             }

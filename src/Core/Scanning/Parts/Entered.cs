@@ -5,4 +5,9 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>Extras and codes entered at one book, and what they come to.</summary>
 /// <param name="CodeSet">Which of the sets of codes worth entering it is.</param>
-internal sealed record Entered(ImmutableArray<AddOnChoice> Extras, int CodeSet, ImmutableArray<string> Codes, Account Account);
+internal sealed record Entered(
+    ImmutableArray<AddOnChoice> Extras,
+    int CodeSet,
+    ImmutableArray<string> Codes,
+    Account Account
+);

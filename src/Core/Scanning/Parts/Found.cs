@@ -17,7 +17,8 @@ internal sealed record Found(HostWay Host, DomainWay Domain, Part Hosting, Part 
                 AddOns = whole.HostingExtras,
                 Codes = whole.HostingCodes,
             },
-            Domain.Choice is { } choice ? [choice with { AddOns = whole.DomainExtras, Codes = whole.DomainCodes }] : []);
+            Domain.Choice is { } choice ? [choice with { AddOns = whole.DomainExtras, Codes = whole.DomainCodes }] : []
+        );
     }
 
     /// <summary>Both parts as one; a part bought at one book together holds everything already.</summary>

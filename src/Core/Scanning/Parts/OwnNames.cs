@@ -4,7 +4,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// What domains of a plan's own book cost with it, apart from the hosting's own lines. The data centre makes no difference, so the ways to pay alone are told apart.
+/// What domains of a plan's own book cost with it, apart from the hosting's own lines. The data centre makes no
+/// difference, so the ways to pay alone are told apart.
 /// </summary>
 internal sealed class OwnNames(Accounts accounts, Purchases purchases)
 {
@@ -12,7 +13,12 @@ internal sealed class OwnNames(Accounts accounts, Purchases purchases)
     private BillingOption? _option;
 
     /// <param name="codes">The codes worth entering with this way to pay.</param>
-    public ImmutableArray<Entered> Of(HostWay host, DomainOffer domain, int wants, ImmutableArray<ImmutableArray<string>> codes)
+    public ImmutableArray<Entered> Of(
+        HostWay host,
+        DomainOffer domain,
+        int wants,
+        ImmutableArray<ImmutableArray<string>> codes
+    )
     {
         if (!ReferenceEquals(_option, host.Option))
         {
@@ -22,12 +28,16 @@ internal sealed class OwnNames(Accounts accounts, Purchases purchases)
 
         if (!_known.TryGetValue((domain, wants), out var known))
         {
-            _known[(domain, wants)] = known =
-            [
+            _known[(domain, wants)] = known = [
                 .. from extras in domain.Side.SetsFor(wants)
-                   from entered in codes.Index()
-                   let purchase = purchases.Of(host, [], domain.Way, extras, entered.Item)
-                   select new Entered(extras, entered.Index, entered.Item, accounts.Of(purchase, withVerdicts: entered.Item.Length > 1, chargesHosting: false)),
+                from entered in codes.Index()
+                let purchase = purchases.Of(host, [], domain.Way, extras, entered.Item)
+                select new Entered(
+                    extras,
+                    entered.Index,
+                    entered.Item,
+                    accounts.Of(purchase, withVerdicts: entered.Item.Length > 1, chargesHosting: false)
+                ),
             ];
         }
 

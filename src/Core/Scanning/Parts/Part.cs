@@ -4,12 +4,19 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// What hosting, a domain, or both together come to, with the extras and codes it takes: the sums that ranking needs. Bills of different books are separate, so two
+/// What hosting, a domain, or both together come to, with the extras and codes it takes: the sums that ranking needs.
+/// Bills of different books are separate, so two
 /// parts bought apart add up exactly.
 /// </summary>
 internal sealed class Part
 {
-    public static readonly Part Nothing = new() { HostingExtras = [], DomainExtras = [], HostingCodes = [], DomainCodes = [] };
+    public static readonly Part Nothing = new()
+    {
+        HostingExtras = [],
+        DomainExtras = [],
+        HostingCodes = [],
+        DomainCodes = [],
+    };
 
     public Sums Sums { get; init; }
 
@@ -35,7 +42,12 @@ internal sealed class Part
     }
 
     /// <summary>The lists alone: ids of extras, codes, quantities.</summary>
-    public static int CompareLists(ImmutableArray<AddOnChoice> hosting, ImmutableArray<AddOnChoice> domain, Part left, Part right)
+    public static int CompareLists(
+        ImmutableArray<AddOnChoice> hosting,
+        ImmutableArray<AddOnChoice> domain,
+        Part left,
+        Part right
+    )
     {
         var order = Ids(hosting, right.HostingExtras);
         order = order != 0 ? order : Ids(domain, right.DomainExtras);
@@ -78,7 +90,8 @@ internal sealed class Part
     }
 
     /// <summary>
-    /// Those worth combining: a part goes where another is no dearer in any figure and comes first in every tie, because every candidate with it is then beaten by the same
+    /// Those worth combining: a part goes where another is no dearer in any figure and comes first in every tie,
+    /// because every candidate with it is then beaten by the same
     /// candidate with the other.
     /// </summary>
     public static ImmutableArray<Part> Kept(IEnumerable<Part> parts)
@@ -97,7 +110,12 @@ internal sealed class Part
     }
 
     private static bool Beats(Part one, Part other) =>
-        (!one.Sums.TodayAtLeast || other.Sums.TodayAtLeast) && (!one.Sums.HorizonAtLeast || other.Sums.HorizonAtLeast)
-        && one.Sums.Today <= other.Sums.Today && one.Sums.Horizon <= other.Sums.Horizon && one.Sums.Expected <= other.Sums.Expected
-        && one.Codes <= other.Codes && one.Bought <= other.Bought && CompareTies(one, other) <= 0;
+        (!one.Sums.TodayAtLeast || other.Sums.TodayAtLeast)
+        && (!one.Sums.HorizonAtLeast || other.Sums.HorizonAtLeast)
+        && one.Sums.Today <= other.Sums.Today
+        && one.Sums.Horizon <= other.Sums.Horizon
+        && one.Sums.Expected <= other.Sums.Expected
+        && one.Codes <= other.Codes
+        && one.Bought <= other.Bought
+        && CompareTies(one, other) <= 0;
 }

@@ -27,5 +27,6 @@ internal readonly record struct LeastRanks(Minor Any, Minor? Whole)
     }
 
     /// <summary>No pair of parts ranks before this.</summary>
-    public Rank With(LeastRanks other) => Whole is { } one && other.Whole is { } two ? new Rank(false, one + two) : new Rank(true, Any + other.Any);
+    public Rank With(LeastRanks other) =>
+        Whole is { } one && other.Whole is { } two ? new Rank(false, one + two) : new Rank(true, Any + other.Any);
 }

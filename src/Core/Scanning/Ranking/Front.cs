@@ -1,6 +1,9 @@
 namespace HomeStart.Core.Scanning;
 
-/// <summary>The candidates that no other beats on both what is due today and over the horizon (scan rule 8), by what is due today.</summary>
+/// <summary>
+/// The candidates that no other beats on both what is due today and over the horizon (scan rule 8), by what is due
+/// today.
+/// </summary>
 internal sealed class Front(IComparer<Found> ties)
 {
     private readonly List<Found> _found = [];
@@ -11,7 +14,8 @@ internal sealed class Front(IComparer<Found> ties)
     public bool Admits(Minor today, Minor horizon)
     {
         var at = FirstFrom(today);
-        return (at == 0 || _found[at - 1].Sums.Horizon > horizon) && (at == _found.Count || _found[at].Sums.Today > today || _found[at].Sums.Horizon >= horizon);
+        return (at == 0 || _found[at - 1].Sums.Horizon > horizon)
+            && (at == _found.Count || _found[at].Sums.Today > today || _found[at].Sums.Horizon >= horizon);
     }
 
     public void Offer(Found found)
@@ -22,7 +26,11 @@ internal sealed class Front(IComparer<Found> ties)
         }
 
         var at = FirstFrom(found.Sums.Today);
-        if (at < _found.Count && _found[at].Sums.Today == found.Sums.Today && _found[at].Sums.Horizon == found.Sums.Horizon)
+        if (
+            at < _found.Count
+            && _found[at].Sums.Today == found.Sums.Today
+            && _found[at].Sums.Horizon == found.Sums.Horizon
+        )
         {
             _found[at] = ties.Compare(found, _found[at]) < 0 ? found : _found[at];
             return;

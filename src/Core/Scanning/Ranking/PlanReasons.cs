@@ -6,7 +6,13 @@ using HomeStart.Core.Wants;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>What bars a plan, apart from what its candidates cost (scan rule 9).</summary>
-internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, Side side, ImmutableArray<DomainOffer> own)
+internal sealed class PlanReasons(
+    ScanMarket market,
+    OfferBook book,
+    Plan plan,
+    Side side,
+    ImmutableArray<DomainOffer> own
+)
 {
     private readonly Needs _needs = market.Request.Needs;
 
@@ -14,15 +20,22 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
     public ImmutableArray<DataCentre?> Centres { get; } = CentresOf(market.Request.Needs, book);
 
     /// <summary>The domains that may go with the plan.</summary>
-    public ImmutableArray<DomainOffer> Domains { get; } = market.Request.OneSeller ? [.. market.Domains.Where(domain => market.Request.Pairs(book, domain.Way.Book))] : market.Domains;
+    public ImmutableArray<DomainOffer> Domains { get; } =
+        market.Request.OneSeller
+            ? [.. market.Domains.Where(domain => market.Request.Pairs(book, domain.Way.Book))]
+            : market.Domains;
 
     /// <summary>Whether something bars the whole plan, whatever is bought with it.</summary>
     public bool IsBarred => Fixed().Any();
 
     /// <summary>Whether a way to pay costs the same throughout, where the needs ask for that.</summary>
-    public bool KeepsPrice(BillingOption option) => PriceNeed.IsMet(_needs, option, market.Request.SamePriceMonths ?? market.Request.Settings.HorizonMonths);
+    public bool KeepsPrice(BillingOption option) =>
+        PriceNeed.IsMet(_needs, option, market.Request.SamePriceMonths ?? market.Request.Settings.HorizonMonths);
 
-    /// <summary>Why no candidate of the plan is feasible: what bars every one on its own, else what bars some, in the order of the needs (scan rule 9).</summary>
+    /// <summary>
+    /// Why no candidate of the plan is feasible: what bars every one on its own, else what bars some, in the order of
+    /// the needs (scan rule 9).
+    /// </summary>
     public ImmutableArray<Reason> All(TodayLimit today)
     {
         var all = new List<(Reason Reason, bool BarsEvery)>();
@@ -37,7 +50,9 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
             AddWant(all, index, want);
         }
 
-        all.AddRange(Fixed().Where(reason => reason.Need is not ("regions" or "platform")).Select(reason => (reason, true)));
+        all.AddRange(
+            Fixed().Where(reason => reason.Need is not ("regions" or "platform")).Select(reason => (reason, true))
+        );
         AddPrice(all);
         AddToday(all, today);
         if (Domains.IsEmpty)
@@ -45,21 +60,35 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
             all.Add((new Reason("domain", null, new ReasonValue(Words: _needs.Domain!.Endings)), true));
         }
 
-        return [.. all.Where(pair => pair.BarsEvery || !all.Exists(other => other.BarsEvery)).Select(pair => pair.Reason)];
+        return
+        [
+            .. all.Where(pair => pair.BarsEvery || !all.Exists(other => other.BarsEvery)).Select(pair => pair.Reason),
+        ];
     }
 
     private void AddWant(List<(Reason Reason, bool BarsEvery)> all, int index, Want want)
     {
         var bit = 1 << index;
-        var bars = Domains.Select(domain =>
-        {
-            var names = own.FirstOrDefault(offer => ReferenceEquals(offer.Way, domain.Way))?.Side ?? domain.Side;
-            return ((side.Met | names.Met | side.Curable | names.Curable) & bit) == 0;
-        }).ToList();
+        var bars = Domains
+            .Select(domain =>
+            {
+                var names = own.FirstOrDefault(offer => ReferenceEquals(offer.Way, domain.Way))?.Side ?? domain.Side;
+                return ((side.Met | names.Met | side.Curable | names.Curable) & bit) == 0;
+            })
+            .ToList();
         var none = Domains.IsEmpty && ((side.Met | side.Curable) & bit) == 0;
         if (none || bars.Exists(barred => barred))
         {
-            all.Add((new Reason(want.Need, want.Kind == WantKind.Tag ? null : ReasonValue.Of(plan.Features[want.Need]), want.Wanted), none || bars.TrueForAll(barred => barred)));
+            all.Add(
+                (
+                    new Reason(
+                        want.Need,
+                        want.Kind == WantKind.Tag ? null : ReasonValue.Of(plan.Features[want.Need]),
+                        want.Wanted
+                    ),
+                    none || bars.TrueForAll(barred => barred)
+                )
+            );
         }
     }
 
@@ -83,14 +112,23 @@ internal sealed class PlanReasons(ScanMarket market, OfferBook book, Plan plan, 
         var reason = new Reason("maxDueToday", Sum(least), Sum(_needs.MaxDueToday!.Value));
         all.Add((reason, !today.SomeMet));
 
-        ReasonValue Sum(Minor units) => new(Word: new Money(units, market.Request.Settings.DisplayCurrency!).ToAmount());
+        ReasonValue Sum(Minor units) =>
+            new(Word: new Money(units, market.Request.Settings.DisplayCurrency!).ToAmount());
     }
 
     // What holds for the whole plan, whatever is bought with it.
-    private IEnumerable<Reason> Fixed() => ProviderNeeds.Of(_needs, book, plan).Where(need => !need.IsMet).Select(need => need.Reason);
+    private IEnumerable<Reason> Fixed() =>
+        ProviderNeeds.Of(_needs, book, plan).Where(need => !need.IsMet).Select(need => need.Reason);
 
     private static ImmutableArray<DataCentre?> CentresOf(Needs needs, OfferBook book) =>
         needs.Regions.IsEmpty ? [null]
-        : book.DataCentres.IsEmpty ? needs.AcceptUnknown ? [null] : []
-        : [.. book.DataCentres.Where(centre => centre.Region is not null && needs.Regions.Contains(centre.Region, StringComparer.Ordinal))];
+        : book.DataCentres.IsEmpty
+            ? needs.AcceptUnknown ? [null]
+                : []
+        :
+        [
+            .. book.DataCentres.Where(centre =>
+                centre.Region is not null && needs.Regions.Contains(centre.Region, StringComparer.Ordinal)
+            ),
+        ];
 }

@@ -3,7 +3,10 @@ namespace HomeStart.Core.Scanning;
 /// <summary>What rows are ranked by before anything settles a tie: whole figures first, then the figure.</summary>
 internal readonly record struct Rank(bool IsAtLeast, Minor Figure)
 {
-    public static int Compare(Rank left, Rank right) => left.IsAtLeast != right.IsAtLeast ? left.IsAtLeast.CompareTo(right.IsAtLeast) : left.Figure.CompareTo(right.Figure);
+    public static int Compare(Rank left, Rank right) =>
+        left.IsAtLeast != right.IsAtLeast
+            ? left.IsAtLeast.CompareTo(right.IsAtLeast)
+            : left.Figure.CompareTo(right.Figure);
 }
 
 /// <summary>The order of rows (scan rule 7).</summary>
@@ -32,12 +35,21 @@ internal sealed class RankOrder(Objective objective) : IComparer<Found>
         objective switch
         {
             Objective.DueToday => new Rank(sums.TodayAtLeast, sums.Today),
-            Objective.Expected => new Rank(sums.HorizonAtLeast, (Minor)Math.Round(sums.Expected, MidpointRounding.AwayFromZero)),
+            Objective.Expected => new Rank(
+                sums.HorizonAtLeast,
+                (Minor)Math.Round(sums.Expected, MidpointRounding.AwayFromZero)
+            ),
             _ => new Rank(sums.HorizonAtLeast, sums.Horizon),
         };
 
-    /// <summary>The rank of a part, so that the ranks of two parts add up to no more than the rank of both: a chance leaves fractions, which are dropped.</summary>
-    public Rank LeastRankOf(Sums sums) => objective == Objective.Expected ? new Rank(sums.HorizonAtLeast, (Minor)Math.Floor(sums.Expected)) : RankOf(sums);
+    /// <summary>
+    /// The rank of a part, so that the ranks of two parts add up to no more than the rank of both: a chance leaves
+    /// fractions, which are dropped.
+    /// </summary>
+    public Rank LeastRankOf(Sums sums) =>
+        objective == Objective.Expected
+            ? new Rank(sums.HorizonAtLeast, (Minor)Math.Floor(sums.Expected))
+            : RankOf(sums);
 
     private static int CompareWays(Found l, Found r)
     {

@@ -13,5 +13,6 @@ internal static class Ranked
             _ => totals.Horizon,
         };
 
-    public static bool IsAtLeast(this Totals totals, Objective objective) => objective == Objective.DueToday ? totals.AtLeast.DueToday : totals.AtLeast.Horizon;
+    public static bool IsAtLeast(this Totals totals, Objective objective) =>
+        objective == Objective.DueToday ? totals.AtLeast.DueToday : totals.AtLeast.Horizon;
 }

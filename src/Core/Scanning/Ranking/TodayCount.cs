@@ -4,7 +4,12 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>How many domains bought away from a host have a candidate with it that meets the limit for today.</summary>
-internal sealed class TodayCount(TodayLimit limit, OfferBook book, ImmutableArray<ImmutableArray<Part>> hostings, DomainMarket domains)
+internal sealed class TodayCount(
+    TodayLimit limit,
+    OfferBook book,
+    ImmutableArray<ImmutableArray<Part>> hostings,
+    DomainMarket domains
+)
 {
     public int Run(CancellationToken cancel)
     {

@@ -8,9 +8,18 @@ internal sealed class TopRows(RankOrder order, int top, bool byPlan)
 
     public IReadOnlyList<Found> Rows => byPlan ? [.. _ofPlans.Values.Order(order).Take(top)] : [.. _best];
 
-    /// <summary>Whether a row of this host could come in that ranks no better than this: a cheap look before candidates are made.</summary>
+    /// <summary>
+    /// Whether a row of this host could come in that ranks no better than this: a cheap look before candidates are
+    /// made.
+    /// </summary>
     public bool MightTake(HostWay host, Rank atBest) =>
-        (byPlan ? _ofPlans.GetValueOrDefault((host.Book.Id, host.Plan.Id)) : _best.Count < top ? null : _best.Max) is not { } bar || Rank.Compare(atBest, order.RankOf(bar)) <= 0;
+        (
+            byPlan ? _ofPlans.GetValueOrDefault((host.Book.Id, host.Plan.Id))
+            : _best.Count < top ? null
+            : _best.Max
+        )
+            is not { } bar
+        || Rank.Compare(atBest, order.RankOf(bar)) <= 0;
 
     public void Offer(Found row)
     {

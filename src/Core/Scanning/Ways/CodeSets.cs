@@ -5,12 +5,16 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Scanning;
 
 /// <summary>
-/// The codes worth entering at one book: none, each alone, all that combine together (scan rule 4). A code barred by its conditions is left out, as it changes no figure and
+/// The codes worth entering at one book: none, each alone, all that combine together (scan rule 4). A code barred by
+/// its conditions is left out, as it changes no figure and
 /// fewer codes come first.
 /// </summary>
 internal static class CodeSets
 {
-    private static readonly ImmutableArray<ImmutableArray<string>> None = [[]];
+    private static readonly ImmutableArray<ImmutableArray<string>> None =
+    [
+        [],
+    ];
 
     public static ImmutableArray<ImmutableArray<string>> At(OfferBook? book, PromotionConditions conditions)
     {
@@ -20,8 +24,16 @@ internal static class CodeSets
         }
 
         var counting = InForce(book, conditions).Where(promotion => !promotion.IsAutomatic).ToList();
-        var together = counting.Where(promotion => promotion.Combinable).Select(promotion => promotion.Code!).ToImmutableArray();
-        return [[], .. counting.Select(promotion => ImmutableArray.Create(promotion.Code!)), .. together.Length > 1 ? [together] : None[1..]];
+        var together = counting
+            .Where(promotion => promotion.Combinable)
+            .Select(promotion => promotion.Code!)
+            .ToImmutableArray();
+        return
+        [
+            [],
+            .. counting.Select(promotion => ImmutableArray.Create(promotion.Code!)),
+            .. together.Length > 1 ? [together] : None[1..],
+        ];
     }
 
     /// <summary>How many sets there are at most at a book, whatever the conditions.</summary>
@@ -32,14 +44,17 @@ internal static class CodeSets
     }
 
     /// <summary>
-    /// Whether the bills of hosting and domain at one book can be discounted apart: each discount in force is for lines of one of them only, or a percentage of every line it
+    /// Whether the bills of hosting and domain at one book can be discounted apart: each discount in force is for lines
+    /// of one of them only, or a percentage of every line it
     /// matches. An amount is shared over lines of both, and a number of bills is counted over both.
     /// </summary>
     public static bool AreApart(OfferBook book, PromotionConditions conditions) =>
-        InForce(book, conditions).All(promotion =>
-            promotion is { Percent: not null, Bills: null }
-            || promotion.AppliesTo.All(match => SideOf(book, match) == AddOnFor.Hosting)
-            || promotion.AppliesTo.All(match => SideOf(book, match) == AddOnFor.Domain));
+        InForce(book, conditions)
+            .All(promotion =>
+                promotion is { Percent: not null, Bills: null }
+                || promotion.AppliesTo.All(match => SideOf(book, match) == AddOnFor.Hosting)
+                || promotion.AppliesTo.All(match => SideOf(book, match) == AddOnFor.Domain)
+            );
 
     private static IEnumerable<Promotion> InForce(OfferBook book, PromotionConditions conditions) =>
         book.Promotions.Where(promotion => conditions.Bar(promotion) is null);
@@ -50,7 +65,8 @@ internal static class CodeSets
         {
             { Kind: LineKind.Domain } => AddOnFor.Domain,
             { Kind: LineKind.AddOn, Of: null } => null,
-            { Kind: LineKind.AddOn } => book.AddOns.FirstOrDefault(addOn => addOn.Id == match.Of)?.For ?? AddOnFor.Hosting,
+            { Kind: LineKind.AddOn } => book.AddOns.FirstOrDefault(addOn => addOn.Id == match.Of)?.For
+                ?? AddOnFor.Hosting,
             _ => AddOnFor.Hosting,
         };
 }

@@ -19,7 +19,12 @@ internal static class DomainWays
 
         var choice = new DomainChoice(need.Route)
         {
-            Name = need.Name, Years = need.Years, InMonths = need.InMonths, Expires = need.Expires, Renewal = need.Renewal, Currency = need.Currency,
+            Name = need.Name,
+            Years = need.Years,
+            InMonths = need.InMonths,
+            Expires = need.Expires,
+            Renewal = need.Renewal,
+            Currency = need.Currency,
         };
         if (need.Route is DomainRoute.Keep or DomainRoute.Lent)
         {
@@ -30,16 +35,24 @@ internal static class DomainWays
         return
         [
             .. from ending in need.Endings.Distinct()
-               from book in request.Books
-               let price = book.Domain(ending)
-               where price is not null && (need.Route == DomainRoute.Transfer ? price.Transfer is not null : need.Years <= price.MaxYears)
-               select Way(book, ending, price),
+            from book in request.Books
+            let price = book.Domain(ending)
+            where
+                price is not null
+                && (need.Route == DomainRoute.Transfer ? price.Transfer is not null : need.Years <= price.MaxYears)
+            select Way(book, ending, price),
         ];
 
         DomainWay Way(OfferBook? book, string? ending, DomainPrice? price)
         {
             var way = choice with { Book = book?.Id, Ending = ending };
-            return new DomainWay(book, ending, price, way, Resolver.ResolveDomain(way, book is null ? [] : [book], request.Settings, faults));
+            return new DomainWay(
+                book,
+                ending,
+                price,
+                way,
+                Resolver.ResolveDomain(way, book is null ? [] : [book], request.Settings, faults)
+            );
         }
     }
 }

@@ -7,22 +7,52 @@ namespace HomeStart.Core.Scanning;
 /// <summary>Puts together what is bought at one book; nothing is looked up by id that is at hand already.</summary>
 internal sealed class Purchases(CountSettings settings)
 {
-    public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) => new(settings.StartDate, settings.Customer, Hosting(host, extras, codes), [], [host.Book]);
+    public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
+        new(settings.StartDate, settings.Customer, Hosting(host, extras, codes), [], [host.Book]);
 
     public Purchase Of(DomainWay domain, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
-        new(settings.StartDate, settings.Customer, null, [Domain(domain, extras, codes)], domain.Book is { } book ? [book] : []);
+        new(
+            settings.StartDate,
+            settings.Customer,
+            null,
+            [Domain(domain, extras, codes)],
+            domain.Book is { } book ? [book] : []
+        );
 
-    public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> hostExtras, DomainWay domain, ImmutableArray<AddOnChoice> domainExtras, ImmutableArray<string> codes) =>
-        new(settings.StartDate, settings.Customer, Hosting(host, hostExtras, codes), [Domain(domain, domainExtras, [])], [host.Book]);
+    public Purchase Of(
+        HostWay host,
+        ImmutableArray<AddOnChoice> hostExtras,
+        DomainWay domain,
+        ImmutableArray<AddOnChoice> domainExtras,
+        ImmutableArray<string> codes
+    ) =>
+        new(
+            settings.StartDate,
+            settings.Customer,
+            Hosting(host, hostExtras, codes),
+            [Domain(domain, domainExtras, [])],
+            [host.Book]
+        );
 
     /// <summary>What conditions of promotions look at; of the book; its own hosting, or none.</summary>
     public PromotionConditions Conditions(OfferBook? book, HostWay? host) =>
-        new(settings.StartDate, book is null || settings.Customer.IsNewAt(book), host is null ? null : Hosting(host, [], []));
+        new(
+            settings.StartDate,
+            book is null || settings.Customer.IsNewAt(book),
+            host is null ? null : Hosting(host, [], [])
+        );
 
-    private static BoughtHosting Hosting(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
-        new(host.Book, host.Plan, host.Option, host.DataCentre, Bought(host.Book, AddOnFor.Hosting, extras), codes);
+    private static BoughtHosting Hosting(
+        HostWay host,
+        ImmutableArray<AddOnChoice> extras,
+        ImmutableArray<string> codes
+    ) => new(host.Book, host.Plan, host.Option, host.DataCentre, Bought(host.Book, AddOnFor.Hosting, extras), codes);
 
-    private static BoughtDomain Domain(DomainWay domain, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
+    private static BoughtDomain Domain(
+        DomainWay domain,
+        ImmutableArray<AddOnChoice> extras,
+        ImmutableArray<string> codes
+    ) =>
         domain.Bought! with
         {
             Choice = domain.Choice! with { AddOns = extras, Codes = codes },

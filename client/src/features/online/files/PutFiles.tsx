@@ -6,7 +6,10 @@ import { TextField } from '../../../ui/Field';
 import { begin, chosenOf, droppedOf, send, type Chosen, type Progress, type Upload } from './upload';
 import { Announced } from '../../../ui/Announced';
 
-/** Files, a folder or a ZIP: chosen or dropped, checked before a byte is sent, sent with progress, stopped and gone on with. */
+/**
+ * Files, a folder or a ZIP: chosen or dropped, checked before a byte is sent, sent with progress, stopped and gone on
+ * with.
+ */
 export function PutFiles({ orderId, unfinished, done }: { orderId: string; unfinished: Upload[]; done: () => void }) {
   const [folder, setFolder] = useState('');
   const [alone, setAlone] = useState(false);

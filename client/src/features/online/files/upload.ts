@@ -73,7 +73,10 @@ export const begin = async (orderId: string, chosen: Chosen[], folder: string, a
     }),
   );
 
-/** Sends what is missing, a piece at a time, and puts the whole up. Stopping it loses nothing: the same upload is gone on with later. */
+/**
+ * Sends what is missing, a piece at a time, and puts the whole up. Stopping it loses nothing: the same upload is gone
+ * on with later.
+ */
 export async function send(
   orderId: string,
   upload: Upload,

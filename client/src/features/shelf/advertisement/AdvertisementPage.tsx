@@ -22,7 +22,10 @@ import { PastedWords } from './PastedWords';
 import { HiddenCosts } from './HiddenCosts';
 import { Announced } from '../../../ui/Announced';
 
-/** From a seller's page to a candidate: its ten facts typed in or read from its words, with what they come to beside them. */
+/**
+ * From a seller's page to a candidate: its ten facts typed in or read from its words, with what they come to beside
+ * them.
+ */
 export function AdvertisementPage() {
   const { page, changes } = useSite();
   const { currency } = page.settings;

@@ -11,7 +11,10 @@ import type { Edit, Json, Shape } from './document';
 import { BookContext, Fields } from './Parts';
 import { Announced } from '../../../ui/Announced';
 
-/** One's own price list, changed part by part; what each change does to the candidates stands beside it before anything is kept. */
+/**
+ * One's own price list, changed part by part; what each change does to the candidates stands beside it before anything
+ * is kept.
+ */
 export function EditPage() {
   const { book } = useParams({ from: '/sites/$siteId/shelf/edit/$book' });
   const shelf = useQuery(shelfQuery);

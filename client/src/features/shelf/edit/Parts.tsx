@@ -37,7 +37,9 @@ function useBook(): BookInHand {
   return book;
 }
 
-/** The fields of an object, in the order of the format: first those that are one value, then the parts that hold more. */
+/**
+ * The fields of an object, in the order of the format: first those that are one value, then the parts that hold more.
+ */
 export function Fields({ shape, path, skip = [] }: { shape: Shape; path: Path; skip?: string[] }) {
   const { whole } = useBook();
   // An id is only how other parts name this one: it comes last.

@@ -39,7 +39,10 @@ export const pointer = (path: Path) =>
 export const place = (path: Path) =>
   path.map((part, index) => (typeof part === 'number' ? `[${part}]` : index === 0 ? part : `.${part}`)).join('');
 
-/** The change that puts a value at a place, with what has to hold it where that is not there yet; undefined takes it away. */
+/**
+ * The change that puts a value at a place, with what has to hold it where that is not there yet; undefined takes it
+ * away.
+ */
 export function setting(document: Json, path: Path, value: Json | undefined): Edit[] {
   if (value === undefined) {
     return at(document, path) === undefined

@@ -106,7 +106,10 @@ export function itemName(item: unknown, number: number): string {
     : ((said as string | undefined) ?? `${number + 1}`);
 }
 
-/** "plans[0].billing[1].setupFee" in words, with the names that the book itself gives: "Plans, Slipway, Ways to pay, Every 12 months, Set-up fee". */
+/**
+ * "plans[0].billing[1].setupFee" in words, with the names that the book itself gives: "Plans, Slipway, Ways to pay,
+ * Every 12 months, Set-up fee".
+ */
 export function placeWords(where: string, document: unknown): string {
   let at = document;
   return where

@@ -7,7 +7,10 @@ import { shortlistFault, useShortlist } from '../useShortlist';
 import { useReview } from './review';
 import { Announced } from '../../../ui/Announced';
 
-/** What joining the seller's price list would change, and the one press that puts the plans on the shelf and the shortlist. */
+/**
+ * What joining the seller's price list would change, and the one press that puts the plans on the shelf and the
+ * shortlist.
+ */
 export function PutThem({ isStale, another }: { isStale: boolean; another: () => void }) {
   const { read, select } = useReview();
   const { take } = useShelfChanges();

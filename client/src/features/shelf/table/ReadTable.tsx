@@ -5,7 +5,9 @@ import { cx } from '../../../ui/cx';
 import { InkSelect } from '../../../ui/Field';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 
-/** The table as it was understood: under each heading what its column is taken for, and in red what could not be read. */
+/**
+ * The table as it was understood: under each heading what its column is taken for, and in red what could not be read.
+ */
 export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles: string[]) => void }) {
   const { headings, roles, rows, faults, wasTurned } = table;
   const inCells = faults.filter((fault) => fault.where.startsWith('rows['));

@@ -3,7 +3,10 @@ import { money } from '../../../format/money';
 import { wayToPay } from '../../../format/words';
 import { waysToPay, type PlanWay } from './ways';
 
-/** The ways to pay that any plan has, each with a price a month: of the plan that is chosen, else of the one that costs least so. */
+/**
+ * The ways to pay that any plan has, each with a price a month: of the plan that is chosen, else of the one that costs
+ * least so.
+ */
 export function HowToPay({
   ways,
   paid,
