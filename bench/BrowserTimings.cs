@@ -15,9 +15,18 @@ internal static class BrowserTimings
             watch.disconnect();
             const changed = performance.now();
             requestAnimationFrame(() => setTimeout(() => {
-              const sent = performance.getEntriesByType('resource').findLast((entry) => entry.startTime >= start && entry.name.includes('/api/'));
+              const sent = performance.getEntriesByType('resource')
+                .findLast((entry) => entry.startTime >= start && entry.name.includes('/api/'));
               const end = performance.now();
-              done(sent ? [end - start, sent.startTime - start, sent.responseEnd - sent.startTime, changed - sent.responseEnd, end - changed] : [end - start, 0, 0, 0, 0]);
+              done(sent
+                ? [
+                    end - start,
+                    sent.startTime - start,
+                    sent.responseEnd - sent.startTime,
+                    changed - sent.responseEnd,
+                    end - changed,
+                  ]
+                : [end - start, 0, 0, 0, 0]);
             }));
           }
         });

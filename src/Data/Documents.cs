@@ -25,7 +25,7 @@ public static class Documents
             new MoneyConverter(),
         },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { KindsOfDayBook } },
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { KindsOfDayBook, LinesOfState } },
     };
 
     // What turns a document of version 1, 2, … into one of the next. The first release wrote no version: 1.
@@ -37,7 +37,7 @@ public static class Documents
         [typeof(Letter)] = [],
         [typeof(BusinessPage)] = [],
         [typeof(UploadPlan)] = [],
-        [typeof(DayBook)] = [],
+        [typeof(DayBook)] = [DayBookSteps.NamesSayWhatTheyHold],
         [typeof(SlipTicks)] = [],
         [typeof(Order)] = [OrderSteps.ItemsAreWords, OrderSteps.AmountsHaveTheirCurrency, OrderSteps.DomainsAreMany],
     };
@@ -107,6 +107,25 @@ public static class Documents
                     new JsonDerivedType(kind, JsonNamingPolicy.CamelCase.ConvertName(kind.Name))
                 );
             }
+        }
+    }
+
+    // A state has many lines, most of whose members say nothing: those, and what is worked out from others, are not
+    // written.
+    private static void LinesOfState(JsonTypeInfo info)
+    {
+        if (info.Type != typeof(UpkeepState) && info.Type != typeof(LineThen) && info.Type != typeof(Cover))
+        {
+            return;
+        }
+
+        foreach (var property in info.Properties)
+        {
+            var nothing = property.PropertyType.IsValueType ? Activator.CreateInstance(property.PropertyType) : null;
+            property.ShouldSerialize =
+                property.Set is null ? (_, _) => false
+                : info.Type == typeof(LineThen) ? (_, value) => !Equals(value, nothing)
+                : (_, _) => true;
         }
     }
 

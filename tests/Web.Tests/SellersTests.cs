@@ -235,7 +235,7 @@ public sealed class SellersTests : OneOwner
     }
 
     [Fact]
-    public async Task Where_the_sellers_prices_changed_the_order_says_line_by_line_what_differs_and_asks_nothing_of_the_card()
+    public async Task Where_the_sellers_prices_changed_the_order_says_what_differs_and_asks_nothing_of_the_card()
     {
         await using var host = await TestHost.StartAsync(sellers: books =>
             [

@@ -4,11 +4,19 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
 
-/// <summary>What was bought, run through the years.</summary>
+/// <summary>Days of what was bought: what happened on them, and how it stands at their end.</summary>
 /// <param name="Balances">With every book that something was bought from.</param>
 /// <param name="Paid">By card, less what was refunded, in every currency with a charge.</param>
-public sealed record UpkeepYears(ImmutableArray<Happening> Happened, ImmutableArray<HoldingAtEnd> Holdings, ImmutableSortedDictionary<string, Money> Balances, ImmutableArray<Money> Paid)
+public sealed record UpkeepYears(
+    ImmutableArray<Happening> Happened,
+    ImmutableArray<HoldingAtEnd> Holdings,
+    ImmutableSortedDictionary<string, Money> Balances,
+    ImmutableArray<Money> Paid
+)
 {
+    /// <summary>All that later days depend on.</summary>
+    public required UpkeepState State { get; init; }
+
     /// <summary>Whether the card works on the last day.</summary>
     public bool CardWorks { get; init; } = true;
 
@@ -18,14 +26,18 @@ public sealed record UpkeepYears(ImmutableArray<Happening> Happened, ImmutableAr
     /// <summary>Bills that wait for another attempt.</summary>
     public ImmutableArray<OpenAtEnd> Open { get; init; } = [];
 
-    /// <summary>The allowances of the order that are used, or that a line of the order to come will use, each with the domain it pays for: 0 is that of the first year.</summary>
-    public ImmutableSortedDictionary<int, string> AllowancesTaken { get; init; } = ImmutableSortedDictionary<int, string>.Empty;
+    /// <summary>
+    /// The allowances of the order that are used, or that a line of the order to come will use, each with the domain it
+    /// pays for: 0 is that of the first year.
+    /// </summary>
+    public ImmutableSortedDictionary<int, string> AllowancesTaken { get; init; } =
+        ImmutableSortedDictionary<int, string>.Empty;
 
-    /// <summary>By day on which something was decided: how much had happened once that was carried out, before what fell due on the day.</summary>
+    /// <summary>
+    /// By day on which something was decided: how much had happened once that was carried out, before what fell due on
+    /// the day.
+    /// </summary>
     public IReadOnlyDictionary<DateOnly, int> AfterDecisions { get; init; } = ImmutableDictionary<DateOnly, int>.Empty;
-
-    /// <summary>Days on which something was paid that came to nothing, which is no happening: what it covers is paid all the same.</summary>
-    public IReadOnlyCollection<DateOnly> QuietDays { get; init; } = [];
 
     /// <summary>By holding: the id of the book it is had at.</summary>
     public ImmutableDictionary<string, string> Books { get; init; } = ImmutableDictionary<string, string>.Empty;
@@ -48,9 +60,20 @@ public sealed record HoldingAtEnd(string Holding, string Ref, HoldingState State
 /// <summary>The hosting on the last day.</summary>
 /// <param name="CommittedEnd">Until then it renews whatever the owner says; null: it is not committed to.</param>
 /// <param name="Extras">Those of the hosting that are had, each once, with all its units.</param>
-public sealed record HostingAtEnd(Plan Plan, BillingOption Option, DateOnly? CommittedEnd, ImmutableArray<AddOnChoice> Extras);
+public sealed record HostingAtEnd(
+    Plan Plan,
+    BillingOption Option,
+    DateOnly? CommittedEnd,
+    ImmutableArray<AddOnChoice> Extras
+);
 
 /// <summary>A bill that could not be paid and is tried again.</summary>
 /// <param name="NextOn">The day of the next attempt.</param>
 /// <param name="Holdings">Whose lines it holds.</param>
-public sealed record OpenAtEnd(string Book, DateOnly Due, Money Total, DateOnly? NextOn, ImmutableArray<string> Holdings);
+public sealed record OpenAtEnd(
+    string Book,
+    DateOnly Due,
+    Money Total,
+    DateOnly? NextOn,
+    ImmutableArray<string> Holdings
+);

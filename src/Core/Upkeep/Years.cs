@@ -6,7 +6,8 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Upkeep;
 
 /// <summary>
-/// What happens after the order (upkeep.md): runs what was bought day by day through renewals, refused cards, lapses and the owner's decisions. Pure: the same request gives the same years, and
+/// What happens after the order (upkeep.md): runs what was bought day by day through renewals, refused cards, lapses
+/// and the owner's decisions. Pure: the same request gives the same years, and
 /// going on from where it stopped gives the same as one go.
 /// </summary>
 public static class Years
@@ -17,25 +18,38 @@ public static class Years
     /// <summary>The years of a candidate; null with what bars it.</summary>
     /// <param name="until">The last day, from the day of the order on.</param>
     /// <param name="decisions">Those of a day in the order they are made.</param>
-    public static Result<UpkeepYears> Run(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, DateOnly until, IReadOnlyList<Decision> decisions, FaultList faults) =>
-        Tenure.Of(candidate, books, settings, faults).As(tenure => tenure.Through(until, decisions));
+    public static Result<UpkeepYears> Run(
+        Candidate candidate,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        DateOnly until,
+        IReadOnlyList<Decision> decisions,
+        FaultList faults
+    ) => Tenure.Of(candidate, books, settings, faults).As(tenure => tenure.Through(until, decisions));
 }
 
 /// <summary>What was bought, ready to be run through its years, as often as is asked.</summary>
 public sealed class Tenure
 {
     private readonly Purchase _had;
-    private readonly Counting _counting;
     private IReadOnlyDictionary<int, (string Domain, Minor Waived)>? _spent;
-    private Made? _made;
+    private UpkeepStep? _opening;
 
     private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
         (Candidate, Purchase, Books, Settings) = (candidate, purchase, books, settings);
-        _counting = new Counting(settings, purchase.OwnCurrency);
+        Counting = new Counting(settings, purchase.OwnCurrency);
 
         // What is kept elsewhere, lent, or chosen later is not had.
-        _had = purchase with { Domains = [.. purchase.Domains.Where(domain => domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer)] };
+        _had = purchase with
+        {
+            Domains =
+            [
+                .. purchase.Domains.Where(domain =>
+                    domain.Choice.Route is DomainRoute.Register or DomainRoute.Transfer
+                ),
+            ],
+        };
     }
 
     /// <summary>What was chosen.</summary>
@@ -56,58 +70,91 @@ public sealed class Tenure
     /// <summary>How it was counted when it was bought.</summary>
     public CountSettings Settings { get; }
 
-    /// <summary>By their number: the domains of the order that use an allowance, and what it takes off their price, in minor units.</summary>
+    /// <summary>
+    /// By their number: the domains of the order that use an allowance, and what it takes off their price, in minor
+    /// units.
+    /// </summary>
     public IReadOnlyDictionary<int, (string Domain, Minor Waived)> AllowancesSpent => _spent ??= Spent();
 
     /// <summary>A candidate that was bought; null with what bars it.</summary>
-    public static Result<Tenure> Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, FaultList faults)
+    public static Result<Tenure> Of(
+        Candidate candidate,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        FaultList faults
+    )
     {
         var purchase = Resolver.Resolve(candidate, books, settings, faults);
-        return Result.Of(purchase is not null && CostingWork.IsBounded(purchase, faults) ? new Tenure(candidate, purchase, books, settings) : null, faults);
+        return Result.Of(
+            purchase is not null && CostingWork.IsBounded(purchase, faults)
+                ? new Tenure(candidate, purchase, books, settings)
+                : null,
+            faults
+        );
     }
 
     /// <summary>As it would be had one of a hosting extra been bought with it; null where that cannot be.</summary>
     public Tenure? With(string extra) =>
         Candidate.Hosting is { } hosting && hosting.AddOns.All(had => had.Id != extra)
-            ? Of(Candidate with { Hosting = hosting with { AddOns = hosting.AddOns.Add(new AddOnChoice(extra)) } }, Books, Settings, new FaultList()).Value
+            ? Of(
+                Candidate with
+                {
+                    Hosting = hosting with { AddOns = hosting.AddOns.Add(new AddOnChoice(extra)) },
+                },
+                Books,
+                Settings,
+                new FaultList()
+            ).Value
             : null;
 
-    /// <summary>Its days up to the end of one.</summary>
+    /// <summary>The day of the order.</summary>
+    public UpkeepStep Opening => _opening ??= UpkeepMachine.Open(this);
+
+    /// <summary>Its days from the order up to the end of one.</summary>
     /// <param name="until">From the day of the order on.</param>
     /// <param name="decisions">Those of a day in the order they are made.</param>
-    public UpkeepYears Through(DateOnly until, IReadOnlyList<Decision> decisions) => Run(until).Through(decisions);
+    public UpkeepYears Through(DateOnly until, IEnumerable<Decision> decisions) =>
+        FromTheOrder().Through(until, decisions, isMorning: false);
 
-    /// <summary>Its days up to the morning of one: what is decided on it counts, and what falls due on it is still to come.</summary>
-    public UpkeepYears ToMorning(DateOnly day, IReadOnlyList<Decision> decisions) => Run(day).Through(decisions, isMorning: true);
+    /// <summary>
+    /// Its days from the order up to the morning of one: what is decided on it counts, and what falls due on it is
+    /// still
+    /// to come.
+    /// </summary>
+    public UpkeepYears ToMorning(DateOnly day, IEnumerable<Decision> decisions) =>
+        FromTheOrder().Through(day, decisions, isMorning: true);
+
+    /// <summary>What happens after a state, up to the end of a day.</summary>
+    public UpkeepYears Through(UpkeepState state, DateOnly until, IEnumerable<Decision> decisions) =>
+        UpkeepRun.At(this, state).Through(until, decisions, isMorning: false);
+
+    /// <summary>What happens after a state, up to the morning of a day.</summary>
+    public UpkeepYears ToMorning(UpkeepState state, DateOnly day, IEnumerable<Decision> decisions) =>
+        UpkeepRun.At(this, state).Through(day, decisions, isMorning: true);
+
+    /// <summary>How it stands at a state.</summary>
+    public UpkeepYears At(UpkeepState state) => Through(state, state.Day, []);
 
     /// <summary>The book of an id.</summary>
     public OfferBook Book(string id) => Books.First(book => book.Id == id);
 
-    private UpkeepRun Run(DateOnly until) => new(BillsTo(until), Books, Settings, _counting, until, Purchase.Domains.Length);
+    internal Counting Counting { get; }
 
-    // No bill depends on a later one, so that those made for a later day serve for an earlier one.
-    private BillRun BillsTo(DateOnly until)
+    // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have,
+    // or settle whether a code counts.
+    internal BillRun Bills()
     {
-        var made = _made;
-        if (made is null || made.Until < until)
-        {
-            _made = made = new Made(until, RunOf(_had, until));
-        }
-
-        return made.Bills;
-    }
-
-    // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have, or settle whether a code counts.
-    private static BillRun RunOf(Purchase purchase, DateOnly until)
-    {
-        var (enough, granted) = (until.AddMonths(13), purchase.StartDate.AddMonths(purchase.Hosting?.Plan.IncludedDomain?.ClaimWithinMonths ?? 0));
-        var whole = purchase.StartDate.AddMonths(Months.Run);
+        var (enough, granted) = (
+            Last.AddMonths(13),
+            Start.AddMonths(_had.Hosting?.Plan.IncludedDomain?.ClaimWithinMonths ?? 0)
+        );
+        var whole = Start.AddMonths(Months.Run);
         var end = granted > enough ? granted : enough;
-        var run = BillRun.Until(end < whole ? end : whole, purchase);
-        return run.SettlesCodes ? run : BillRun.Of(purchase);
+        var run = BillRun.Until(end < whole ? end : whole, _had);
+        return run.SettlesCodes ? run : BillRun.Of(_had);
     }
 
-    private sealed record Made(DateOnly Until, BillRun Bills);
+    private UpkeepRun FromTheOrder() => UpkeepRun.At(this, Opening.State).After(Opening.Happened);
 
     private Dictionary<int, (string Domain, Minor Waived)> Spent()
     {

@@ -46,7 +46,7 @@ public sealed record MovementWire(
             movement.Seen?.Statement,
             movement.Over is { Units: var over } && over != 0 ? Amount(over) : null,
             asks,
-            Telling.MayHaveFailed(tenure, outlook.Now, outlook.Book, movement)
+            ChargeConfirmations.MayHaveFailed(tenure, outlook.Book, movement)
         );
 
         string Amount(Minor units) => new Money(units, movement.Sum.Currency).ToAmount();

@@ -74,6 +74,11 @@ public sealed record TenureWire(
     /// <summary>What happened, the newest first.</summary>
     public required IReadOnlyList<DayLineWire> DayBook { get; init; }
 
+    /// <summary>
+    /// The day from which on the day book holds what an earlier release carried out and this one would not; null: none.
+    /// </summary>
+    public required DateOnly? DiffersFrom { get; init; }
+
     /// <summary>Money that moved, and what was seen of it, the newest first.</summary>
     public required IReadOnlyList<MovementWire> Movements { get; init; }
 

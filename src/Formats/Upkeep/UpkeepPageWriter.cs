@@ -22,7 +22,7 @@ public static class UpkeepPageWriter
         var (tenure, book, now) = (outlook.Tenure, outlook.Book, outlook.Now);
         var (movements, open) = (
             Movement.Of(book),
-            Telling.Open(tenure, book).Select(movement => movement.Line).ToHashSet()
+            ChargeConfirmations.Open(tenure, book).Select(movement => movement.Line).ToHashSet()
         );
         return new TenureWire(
             book.OrderId,
@@ -108,6 +108,7 @@ public static class UpkeepPageWriter
                     )),
             ],
             DayBook = DayBook(outlook),
+            DiffersFrom = book.DiffersFrom,
             Movements =
             [
                 .. movements

@@ -22,7 +22,7 @@ public sealed class OwnedDesk(Workspace workspace, NamesHad names, IRegistrar re
     /// <paramref name="faults"/>.
     /// </summary>
     /// <param name="book">Where it could be moved to: its price is taken where nothing else is known.</param>
-    public async Task<(DomainChoice Kept, OwnedSource ExpiresFrom, OwnedSource RenewalFrom)?> FilledAsync(
+    public async Task<(DomainChoice LoadedTenure, OwnedSource ExpiresFrom, OwnedSource RenewalFrom)?> FilledAsync(
         DomainChoice keep,
         string book,
         CountSettings settings,

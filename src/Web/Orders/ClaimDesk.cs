@@ -76,7 +76,7 @@ public sealed class ClaimDesk(
         return stored;
     }
 
-    private async Task<(Kept Kept, Claim Claim)?> FoundAsync(Guid orderId, CancellationToken cancel)
+    private async Task<(LoadedTenure Kept, Claim Claim)?> FoundAsync(Guid orderId, CancellationToken cancel)
     {
         await tenures.OpenAsync(cancel);
         if (await tenures.FindAsync(orderId, cancel) is not { } kept)
@@ -120,7 +120,7 @@ public sealed class ClaimDesk(
 
     // The seller's word, by its own records, that the domain-year pays.
     private async Task<string?> FreeAsync(
-        Kept kept,
+        LoadedTenure kept,
         Claim claim,
         DomainName name,
         FaultList faults,

@@ -256,7 +256,7 @@ public sealed class BoughtDesk(
         {
             var book = Documents.Read<DayBook>(row.Document);
             row.Document = Documents.Write(
-                Telling.Paid(
+                ChargeConfirmations.Paid(
                     book with
                     {
                         Payer = book.Payer with { Expires = order.There!.CardExpires },

@@ -85,14 +85,14 @@ internal static class ChargeEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var failed = taken == false && Telling.MayHaveFailed(kept.Tenure, outlook.Now, kept.Book, movement);
+        var failed = taken == false && ChargeConfirmations.MayHaveFailed(kept.Tenure, kept.Book, movement);
         return await decisions.ChangeAsync(
             kept,
             seen,
             book =>
                 failed
-                    ? Telling.NotTaken(kept.Tenure, book, movement)
-                    : Telling.Seen(book, new SeenMovement(movement.Line, sum)),
+                    ? ChargeConfirmations.NotTaken(kept.Tenure, book, movement)
+                    : ChargeConfirmations.Seen(book, new SeenMovement(movement.Line, sum)),
             failed ? movement.On : null,
             cancel
         );
@@ -227,7 +227,7 @@ internal static class ChargeEndpoints
     }
 
     private static async Task<IResult?> KeepAsync(
-        IReadOnlyList<Kept> all,
+        IReadOnlyList<LoadedTenure> all,
         ImmutableArray<StatementMatch> matches,
         DecisionDesk decisions,
         CancellationToken cancel
@@ -241,7 +241,7 @@ internal static class ChargeEndpoints
             if (seen.Count > 0)
             {
                 var with = seen.Aggregate(kept.Book, (book, match) =>
-                    Telling.Seen(
+                    ChargeConfirmations.Seen(
                         book,
                         new SeenMovement(match.Movement!.Line, match.Seen!.Value) { Statement = Kept(match.Row.Text) }
                     )
@@ -264,7 +264,7 @@ internal static class ChargeEndpoints
 
     private static StatementRowWire Row(
         StatementMatch match,
-        IReadOnlyList<Kept> all,
+        IReadOnlyList<LoadedTenure> all,
         bool isExplained,
         CancellationToken cancel
     )
@@ -305,6 +305,6 @@ internal static class ChargeEndpoints
             )
             : [];
 
-    private static Movement? MovementOf(Kept kept, int line) =>
+    private static Movement? MovementOf(LoadedTenure kept, int line) =>
         Movement.Of(kept.Book).FirstOrDefault(movement => movement.Line == line);
 }

@@ -15,7 +15,7 @@ public sealed class DayActions(
 )
 {
     /// <param name="today">The day that is being carried out.</param>
-    public Task<Outcome> CarryOutAsync(Kept kept, Act act, DateOnly today, CancellationToken cancel) =>
+    public Task<Outcome> CarryOutAsync(LoadedTenure kept, Act act, DateOnly today, CancellationToken cancel) =>
         act switch
         {
             TryCharge charge => ChargeAsync(kept, charge, today, cancel),
@@ -51,7 +51,7 @@ public sealed class DayActions(
         };
 
     /// <summary>In words: who is asked.</summary>
-    public static string WhoOf(Kept kept, Act act) =>
+    public static string WhoOf(LoadedTenure kept, Act act) =>
         act switch
         {
             TryCharge or GiveMoneyBack => "The payment processor",
@@ -60,7 +60,7 @@ public sealed class DayActions(
             _ => "Somebody",
         };
 
-    private Task<Outcome> ChargeAsync(Kept kept, TryCharge charge, DateOnly today, CancellationToken cancel) =>
+    private Task<Outcome> ChargeAsync(LoadedTenure kept, TryCharge charge, DateOnly today, CancellationToken cancel) =>
         OnceAsync(
             kept,
             charge.Key,
@@ -86,7 +86,7 @@ public sealed class DayActions(
 
     // The seller names the sum. Where it is not ours, no money moves, and the day waits with both sums said.
     private static async Task<Outcome> AtTheirSumAsync(
-        Kept kept,
+        LoadedTenure kept,
         string book,
         Money ours,
         Task<(LaterQuote? Quote, string? Refusal)> asked,
@@ -117,7 +117,7 @@ public sealed class DayActions(
 
     // What may have been asked for before is asked after by its key first.
     private async Task<Outcome> OnceAsync(
-        Kept kept,
+        LoadedTenure kept,
         string key,
         DateOnly today,
         Func<Task<Outcome>> ask,
@@ -130,7 +130,7 @@ public sealed class DayActions(
         return before.State == OutcomeState.NeverHappened ? await ask() : before;
     }
 
-    private static LaterCharge Charge(Kept kept, string quote, string book, Money amount, DateOnly today) =>
+    private static LaterCharge Charge(LoadedTenure kept, string quote, string book, Money amount, DateOnly today) =>
         new(
             quote,
             kept.Book.Payer.CardToken,
@@ -141,7 +141,7 @@ public sealed class DayActions(
             today
         );
 
-    private Task<Outcome> TellAsync(Kept kept, TellStanding standing, CancellationToken cancel)
+    private Task<Outcome> TellAsync(LoadedTenure kept, TellStanding standing, CancellationToken cancel)
     {
         var (held, state) = (standing.Held, standing.Held.State.ToString().ToLowerInvariant());
         return held.IsHosting

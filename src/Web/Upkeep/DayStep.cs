@@ -43,7 +43,7 @@ public sealed class DayStep(
         kept = kept with { Book = await WithExpiryAsync(kept, await OtherwiseAsync(kept, today, cancel), cancel) };
         while (true)
         {
-            kept = kept with { Book = DayKeeper.Begun(kept.Tenure, kept.Book, today) };
+            kept = kept with { Book = DayKeeper.MarkStarted(kept.Tenure, kept.Book, today) };
             kept = kept with { Book = Reminded(kept, kept.Book.UnderWay?.Day ?? today, remindDays) };
             if (kept.Book.UnderWay is not { } under)
             {
@@ -57,7 +57,7 @@ public sealed class DayStep(
                     kept = kept with { Book = DayKeeper.Finished(kept.Book) };
                     break;
                 case NoteDown:
-                    kept = Told(kept, DayKeeper.Done(kept.Tenure, kept.Book));
+                    kept = Told(kept, DayKeeper.Done(kept.Book));
                     break;
                 case { } act:
                     return await ActAsync(kept, act, under.Day, cancel);
@@ -65,7 +65,7 @@ public sealed class DayStep(
         }
     }
 
-    private async Task<bool> ActAsync(Kept kept, Act act, DateOnly day, CancellationToken cancel)
+    private async Task<bool> ActAsync(LoadedTenure kept, Act act, DateOnly day, CancellationToken cancel)
     {
         var asked = kept;
         kept = kept.With(kept.Book with { UnderWay = kept.Book.UnderWay! with { IsTried = true } }, day);
@@ -81,7 +81,7 @@ public sealed class DayStep(
             && after.UnderWay?.Again == kept.Book.UnderWay!.Again;
     }
 
-    private static DayBook After(Kept kept, Act act, Outcome outcome) =>
+    private static DayBook After(LoadedTenure kept, Act act, Outcome outcome) =>
         (act, outcome.State) switch
         {
             (TryCharge charge, OutcomeState.Done) => charge.Expected.Paid with
@@ -89,10 +89,8 @@ public sealed class DayStep(
                 Otherwise = DayActions.PaidOtherwise(kept.Book) is null ? kept.Book.Otherwise : null,
             },
             (TryCharge charge, OutcomeState.Refused) => charge.Expected.Refused,
-            (_, OutcomeState.Done) or (TellStanding or MoveBalance, OutcomeState.Refused) => DayKeeper.Done(
-                kept.Tenure,
-                kept.Book
-            ), // Who does not know what it is told of has nothing to change.
+            // Who does not know what it is told of has nothing to change.
+            (_, OutcomeState.Done) or (TellStanding or MoveBalance, OutcomeState.Refused) => DayKeeper.Done(kept.Book),
             _ => kept.Book with
             {
                 UnderWay = kept.Book.UnderWay! with { Unanswered = kept.Book.UnderWay.Unanswered + 1 },
@@ -101,7 +99,7 @@ public sealed class DayStep(
         };
 
     private async Task CloseAsync(
-        Kept kept,
+        LoadedTenure kept,
         DayBook before,
         DateOnly today,
         IReadOnlyCollection<int> remindDays,
@@ -121,13 +119,13 @@ public sealed class DayStep(
     }
 
     // Writes about the lines that are new.
-    private Kept Told(Kept kept, DayBook after)
+    private LoadedTenure Told(LoadedTenure kept, DayBook after)
     {
-        var now = kept.Tenure.ToMorning(kept.Book.UnderWay!.Day, after.Made);
+        var now = kept.Tenure.At(after.State!);
         foreach (var (index, line) in after.Lines.Index().Skip(kept.Book.Lines.Length))
         {
             if (
-                line.On > after.ToldTo
+                line.On > after.NotifiedThrough
                 && UpkeepLetters.News(
                     line,
                     kept.Tenure,
@@ -150,7 +148,7 @@ public sealed class DayStep(
     }
 
     // Writes the reminders of the days that are new, each as it was to be seen on its day.
-    private DayBook Reminded(Kept kept, DateOnly to, IReadOnlyCollection<int> remindDays)
+    private DayBook Reminded(LoadedTenure kept, DateOnly to, IReadOnlyCollection<int> remindDays)
     {
         foreach (var day in Foreseen.ReminderDays(kept.Tenure, kept.Book, kept.Book.RemindedTo, to, remindDays))
         {
@@ -181,7 +179,7 @@ public sealed class DayStep(
     }
 
     // The processor knows until when a card is good; asked once.
-    private async Task<DayBook> WithExpiryAsync(Kept kept, DayBook book, CancellationToken cancel) =>
+    private async Task<DayBook> WithExpiryAsync(LoadedTenure kept, DayBook book, CancellationToken cancel) =>
         book.Payer is { CardToken: { } token, Expires: null }
         && await payments.CardAsync(kept.World, token, cancel) is { Expires: { } expires }
             ? book with
@@ -191,7 +189,7 @@ public sealed class DayStep(
             : book;
 
     // Whether the money of an invoice has come, or what the balance was to pay could be had.
-    private async Task<DayBook> OtherwiseAsync(Kept kept, DateOnly today, CancellationToken cancel)
+    private async Task<DayBook> OtherwiseAsync(LoadedTenure kept, DateOnly today, CancellationToken cancel)
     {
         var book = kept.Book;
         if (
@@ -232,9 +230,9 @@ public sealed class DayStep(
         };
     }
 
-    private Uri Page(Kept kept) => new(open.Of(kept.Order), $"/sites/{kept.Order.SiteId}/upkeep");
+    private Uri Page(LoadedTenure kept) => new(open.Of(kept.Order), $"/sites/{kept.Order.SiteId}/upkeep");
 
-    private static Guid IdOf(Kept kept, string what) =>
+    private static Guid IdOf(LoadedTenure kept, string what) =>
         new(
             SHA256
                 .HashData(

@@ -24,7 +24,7 @@ public sealed class DecisionDesk(
     private const int MostDecisions = 500;
 
     /// <summary>What is had of an order, and how it stands; null: there is no such order.</summary>
-    public async Task<(Kept Kept, Outlook Outlook)?> OutlookAsync(Guid orderId, CancellationToken cancel)
+    public async Task<(LoadedTenure Kept, Outlook Outlook)?> OutlookAsync(Guid orderId, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } kept)
         {
@@ -65,7 +65,12 @@ public sealed class DecisionDesk(
     }
 
     /// <summary>What to say where the owner saw something else than there is now; null: they saw it.</summary>
-    public async Task<IResult?> StaleAsync(Kept kept, int seen, CancellationToken cancel, bool whileBehind = false) =>
+    public async Task<IResult?> StaleAsync(
+        LoadedTenure kept,
+        int seen,
+        CancellationToken cancel,
+        bool whileBehind = false
+    ) =>
         seen != kept.Row.Version
         || (!whileBehind && UpkeepPage.IsBehind(kept, await workspace.BusinessDateAsync(cancel)))
             ? WentOn()
@@ -82,7 +87,7 @@ public sealed class DecisionDesk(
     /// <param name="on">The day it is to be carried out on; null: nothing is.</param>
     /// <param name="whileBehind">Whether it can be made while earlier days are still being carried out.</param>
     public async Task<IResult> ChangeAsync(
-        Kept kept,
+        LoadedTenure kept,
         int seen,
         Func<DayBook, DayBook> change,
         DateOnly? on,
@@ -117,7 +122,12 @@ public sealed class DecisionDesk(
     /// Stores a day book in place of the one that was seen; what to say where it went on meanwhile, else null.
     /// </summary>
     /// <param name="waitsFor">Null: what it waits for is as before.</param>
-    public async Task<IResult?> SaveAsync(Kept kept, DayBook book, CancellationToken cancel, DateOnly? waitsFor = null)
+    public async Task<IResult?> SaveAsync(
+        LoadedTenure kept,
+        DayBook book,
+        CancellationToken cancel,
+        DateOnly? waitsFor = null
+    )
     {
         kept.With(
             book,
@@ -138,7 +148,7 @@ public sealed class DecisionDesk(
     /// Pays what is missing for something: by the card, from the balance with its seller, or against an invoice.
     /// </summary>
     public async Task<IResult> PayAsync(
-        Kept kept,
+        LoadedTenure kept,
         Outlook outlook,
         string holding,
         PayWay way,

@@ -12,7 +12,7 @@ public sealed class LaterQuotes(ILaterSums sellers)
     /// <summary>The seller's sum for a charge that is being carried out.</summary>
     /// <param name="paid">The day book as it is once the charge is paid.</param>
     public Task<(LaterQuote? Quote, string? Refusal)> ForChargeAsync(
-        Kept kept,
+        LoadedTenure kept,
         TryCharge charge,
         DayBook paid,
         CancellationToken cancel
@@ -34,7 +34,7 @@ public sealed class LaterQuotes(ILaterSums sellers)
 
     /// <summary>The seller's sum for what it gives back, or for what its balance changes by.</summary>
     public Task<(LaterQuote? Quote, string? Refusal)> ForAsync(
-        Kept kept,
+        LoadedTenure kept,
         string book,
         LaterMovementKind kind,
         CancellationToken cancel
@@ -42,7 +42,7 @@ public sealed class LaterQuotes(ILaterSums sellers)
 
     /// <summary>The seller's sum for something missed, to be held before it is decided.</summary>
     public Task<(LaterQuote? Quote, string? Refusal)> ForMissedAsync(
-        Kept kept,
+        LoadedTenure kept,
         string book,
         DateOnly on,
         PayMissed pay,
@@ -69,7 +69,7 @@ public sealed class LaterQuotes(ILaterSums sellers)
 
     /// <summary>The seller's sum for a name that is claimed.</summary>
     public Task<(LaterQuote? Quote, string? Refusal)> ForClaimAsync(
-        Kept kept,
+        LoadedTenure kept,
         ClaimDomain claim,
         CancellationToken cancel
     )
@@ -88,7 +88,7 @@ public sealed class LaterQuotes(ILaterSums sellers)
     }
 
     private Task<(LaterQuote? Quote, string? Refusal)> AskAsync(
-        Kept kept,
+        LoadedTenure kept,
         string book,
         MomentUnderWay under,
         DayBook now,
@@ -107,7 +107,7 @@ public sealed class LaterQuotes(ILaterSums sellers)
         );
 
     private Task<(LaterQuote? Quote, string? Refusal)> AskAsync(
-        Kept kept,
+        LoadedTenure kept,
         string book,
         DateOnly day,
         bool isDecision,

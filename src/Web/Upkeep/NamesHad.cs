@@ -4,7 +4,7 @@ using HomeStart.Web.Session;
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>A name of the owner’s, and the order it came with.</summary>
-public sealed record NameOfOrder(NameHad Name, Kept Kept);
+public sealed record NameOfOrder(NameHad Name, LoadedTenure Kept);
 
 /// <summary>The names that the visitor has through delivered orders, for whatever site they were ordered.</summary>
 public sealed class NamesHad(TenureDesk desk, Workspace workspace)

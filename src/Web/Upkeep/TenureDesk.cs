@@ -9,7 +9,7 @@ namespace HomeStart.Web.Upkeep;
 
 /// <summary>What was bought with an order, with its day book.</summary>
 /// <param name="Row">Of the day book.</param>
-public sealed record Kept(Order Order, World World, DayBookRow Row, DayBook Book, Tenure Tenure)
+public sealed record LoadedTenure(Order Order, World World, DayBookRow Row, DayBook Book, Tenure Tenure)
 {
     /// <summary>What it is for: its domain, else its plan.</summary>
     public string Name =>
@@ -18,7 +18,7 @@ public sealed record Kept(Order Order, World World, DayBookRow Row, DayBook Book
         ?? Order.Reference;
 
     /// <summary>With a newer day book in its row. The caller saves.</summary>
-    public Kept With(DayBook book, DateOnly? waitsFor)
+    public LoadedTenure With(DayBook book, DateOnly? waitsFor)
     {
         Row.Document = Documents.Write(book);
         Row.WaitsFor = waitsFor?.DayNumber ?? int.MaxValue;
@@ -37,14 +37,14 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
         );
 
     /// <summary>What is had of an order; null: nothing was delivered, or what it was made of is not known.</summary>
-    public async Task<Kept?> FindAsync(Guid orderId, CancellationToken cancel) =>
+    public async Task<LoadedTenure?> FindAsync(Guid orderId, CancellationToken cancel) =>
         await db.DayBooks.SingleOrDefaultAsync(row => row.OrderId == orderId, cancel) is { } row
         && await orders.FindAsync(orderId, cancel) is { } order
             ? KeptOf(order, row)
             : null;
 
     /// <summary>All that is had, the order that was placed first first.</summary>
-    public async Task<IReadOnlyList<Kept>> ListAsync(Guid? siteId, CancellationToken cancel)
+    public async Task<IReadOnlyList<LoadedTenure>> ListAsync(Guid? siteId, CancellationToken cancel)
     {
         var rows = await db.DayBooks.ToListAsync(cancel);
         var placed = await db.Orders.AsNoTracking().ToListAsync(cancel);
@@ -54,7 +54,7 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
                 .Where(order => siteId is null || order.SiteId == siteId)
                 .OrderBy(order => order.PlacedAt)
                 .Select(order => rows.Find(row => row.OrderId == order.Id) is { } row ? KeptOf(order, row) : null)
-                .OfType<Kept>(),
+                .OfType<LoadedTenure>(),
         ];
     }
 
@@ -78,7 +78,7 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
             if (TenureOf(row, order) is { } tenure)
             {
                 var book = order.There is { } there
-                    ? Telling.Paid(
+                    ? ChargeConfirmations.Paid(
                         DayKeeper.OpenedThere(tenure, order.Id, Guid.NewGuid(), there.CardExpires, there.NotedOn),
                         there.Receipts.Select(receipt => (receipt.Book, receipt.Paid)),
                         order.PlacedOn
@@ -132,7 +132,7 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
     }
 
     // What is claimed with an order of its own is a decision of the one it came with.
-    private static void Claimed(Kept kept, Order claim)
+    private static void Claimed(LoadedTenure kept, Order claim)
     {
         if (
             claim.Things.Domains is not [{ Name: { } name } domain, ..]
@@ -155,7 +155,7 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
     }
 
     /// <summary>How it stands on the business date, and what is to come over the horizon of its site.</summary>
-    public async Task<Outlook> OutlookAsync(Kept kept, int horizonMonths, CancellationToken cancel)
+    public async Task<Outlook> OutlookAsync(LoadedTenure kept, int horizonMonths, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
         return new Outlook(
@@ -166,11 +166,17 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
         );
     }
 
-    private Kept? KeptOf(OrderRow order, DayBookRow row)
+    private LoadedTenure? KeptOf(OrderRow order, DayBookRow row)
     {
         var placed = Documents.Read<Order>(order.Document);
         return TenureOf(order, placed) is { } tenure
-            ? new Kept(placed, new World(order.WorldId), row, Documents.Read<DayBook>(row.Document), tenure)
+            ? new LoadedTenure(
+                placed,
+                new World(order.WorldId),
+                row,
+                DayKeeper.Restored(tenure, Documents.Read<DayBook>(row.Document)),
+                tenure
+            )
             : null;
     }
 

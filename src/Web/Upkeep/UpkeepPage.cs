@@ -75,7 +75,7 @@ public sealed class UpkeepPage(
         [.. orders.Select(order => new NamedOrderWire(order.Id, order.Reference))];
 
     /// <summary>Whether what fell due is still being carried out.</summary>
-    public static bool IsBehind(Kept kept, DateOnly today) =>
+    public static bool IsBehind(LoadedTenure kept, DateOnly today) =>
         kept.Book.UnderWay is not null
         || (
             kept.Row.WaitsFor <= today.DayNumber
@@ -83,7 +83,7 @@ public sealed class UpkeepPage(
         );
 
     /// <summary>As far as the clock can be moved on: ten years after the order that was placed first.</summary>
-    public static DateOnly Furthest(IReadOnlyList<Kept> all, DateOnly today) =>
+    public static DateOnly Furthest(IReadOnlyList<LoadedTenure> all, DateOnly today) =>
         all.Count == 0 ? today.AddMonths(Years.Longest) : all.Min(kept => kept.Tenure.Last);
 
     // A day on which something falls due passes when the clock goes past it; before that the owner can still decide.
@@ -100,7 +100,7 @@ public sealed class UpkeepPage(
     }
 
     private async Task<IReadOnlyDictionary<string, DateOnly>> UnconfirmedAsync(
-        Kept kept,
+        LoadedTenure kept,
         DateOnly today,
         CancellationToken cancel
     )

@@ -48,8 +48,8 @@ public class StatementTests
     [Fact]
     public void Another_currency_is_known_by_what_the_statement_says_or_by_the_owners_rate()
     {
-        var (tenure, book) = TellingTests.There();
-        book = TellingTests.Play(tenure, book, new DateOnly(2028, 1, 5));
+        var (tenure, book) = ChargeConfirmationsTests.There();
+        book = ChargeConfirmationsTests.Play(tenure, book, new DateOnly(2028, 1, 5));
         var had = new PaidOrder(Guid.Empty, tenure, Movement.Of(book));
         var dollars = Currency.Get("USD");
         var abroad = Statement
@@ -116,8 +116,8 @@ public class StatementTests
     [Fact]
     public void A_charge_is_explained_by_the_costing_and_not_once_what_was_decided_made_another_bill_of_it()
     {
-        var (tenure, book) = TellingTests.There();
-        book = TellingTests.Play(tenure, book, new DateOnly(2028, 1, 2));
+        var (tenure, book) = ChargeConfirmationsTests.There();
+        book = ChargeConfirmationsTests.Play(tenure, book, new DateOnly(2028, 1, 2));
         var charge = Movement.Of(book)[^1];
         ChargeCheck
             .Why(tenure, charge, new Money(240_00, Pounds), TestContext.Current.CancellationToken)
@@ -129,9 +129,9 @@ public class StatementTests
             .Why(tenure, charge, new Money(240_00, Currency.Get("USD")), TestContext.Current.CancellationToken)
             .ShouldBeNull();
         ChargeCheck.Why(tenure, charge, new Money(-1, Pounds), TestContext.Current.CancellationToken).ShouldBeNull();
-        var changed = TellingTests.Play(
+        var changed = ChargeConfirmationsTests.Play(
             tenure,
-            TellingTests
+            ChargeConfirmationsTests
                 .There()
                 .Book.With(new DropExtra(new DateOnly(2027, 3, 1), "backup"))
                 .With(new SetRenewing(new DateOnly(2027, 4, 1), "domain:0", Value: false)),
@@ -246,12 +246,12 @@ public class StatementTests
 
     private static PaidOrder Had(string today)
     {
-        var (tenure, book) = TellingTests.There();
+        var (tenure, book) = ChargeConfirmationsTests.There();
         return new PaidOrder(
             Guid.Empty,
             tenure,
             Movement.Of(
-                TellingTests.Play(
+                ChargeConfirmationsTests.Play(
                     tenure,
                     book,
                     DateOnly.Parse(today, System.Globalization.CultureInfo.InvariantCulture)

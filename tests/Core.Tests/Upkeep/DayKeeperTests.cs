@@ -38,6 +38,7 @@ public class DayKeeperTests
                         book = world.Play(tenure, book, today);
                     }
 
+                    AnEarlierReleasesDayBookIsGoneOnFrom(tenure, book);
                     var years = tenure.ToMorning(today, book.Made);
                     UpkeepProperties.Told(book.Lines).ShouldBe(UpkeepProperties.Told(years.Happened));
                     book.Planned.ShouldAllBe(decision => decision.On > today);
@@ -67,6 +68,52 @@ public class DayKeeperTests
                 iter: 200
             );
 
+    // Its state and the places of what was decided are worked out again, and nothing is found to differ.
+    private static void AnEarlierReleasesDayBookIsGoneOnFrom(Tenure tenure, DayBook book)
+    {
+        var restored = DayKeeper.Restored(tenure, book with { State = null, ByDecision = [] });
+        restored.DiffersFrom.ShouldBeNull();
+        restored.ByDecision.ShouldBe(book.ByDecision);
+        var day = new[] { restored.State!.Day, book.State!.Day }.Max();
+        Text(tenure.Through(restored.State, day, []).State).ShouldBe(Text(tenure.Through(book.State, day, []).State));
+        restored.Lines.ShouldBe(book.Lines);
+    }
+
+    private static string Text(UpkeepState state) => JsonSerializer.Serialize(state);
+
+    [Fact]
+    public void What_an_earlier_release_carried_out_otherwise_stays_and_is_told()
+    {
+        var (tenure, _, opened) = Opened(UpkeepByHand.Ask(UpkeepByHand.Market(), "2030-01-01"))!.Value;
+        var book = SameFigures.Kept(tenure, opened, new DateOnly(2029, 2, 1));
+        var charged = book.Lines.OfType<Charged>().First(line => line.On == new DateOnly(2028, 1, 1));
+        var otherwise = charged with { Total = charged.Total + 1 };
+        var kept = book with { State = null, Lines = book.Lines.Replace(charged, otherwise) };
+        var restored = DayKeeper.Restored(tenure, kept);
+        restored.DiffersFrom.ShouldBe(charged.On);
+        restored.Lines.ShouldBe(kept.Lines);
+        DayKeeper
+            .Restored(tenure, kept with { Lines = kept.Lines.RemoveAt(kept.Lines.Length - 1) })
+            .DiffersFrom.ShouldBe(charged.On);
+        DayKeeper
+            .Restored(tenure, book with { State = null, Lines = book.Lines.RemoveAt(book.Lines.Length - 1) })
+            .DiffersFrom.ShouldBe(book.Lines[^1].On);
+        // It has its state.
+        DayKeeper.Restored(tenure, restored with { DiffersFrom = null }).DiffersFrom.ShouldBeNull();
+    }
+
+    [Fact]
+    public void A_moment_that_an_earlier_release_began_is_ended()
+    {
+        var (tenure, _, opened) = Opened(UpkeepByHand.Ask(UpkeepByHand.Market(), "2030-01-01"))!.Value;
+        var begun = DayKeeper.MarkStarted(tenure, opened, new DateOnly(2028, 1, 2));
+        var paid = DayKeeper.NextAct(tenure, begun).ShouldBeOfType<TryCharge>().Expected.Paid;
+        var kept = paid with { State = null, UnderWay = paid.UnderWay! with { Step = null } };
+        var restored = DayKeeper.Restored(tenure, kept);
+        DayKeeper.NextAct(tenure, restored).ShouldBe(DayKeeper.NextAct(tenure, paid));
+        Text(DayKeeper.Finished(restored).State!).ShouldBe(Text(DayKeeper.Finished(paid).State!));
+    }
+
     [Fact]
     public void Nothing_is_waited_for_that_is_not_to_come_and_nothing_comes_that_was_not_waited_for()
     {
@@ -77,9 +124,9 @@ public class DayKeeperTests
         DayKeeper
             .WaitsFor(tenure, book.With(new Leave(new DateOnly(2027, 1, 10))), [7])
             .ShouldBe(new DateOnly(2027, 1, 10));
-        DayKeeper.Begun(tenure, book, new DateOnly(2028, 1, 1)).UnderWay.ShouldBeNull();
+        DayKeeper.MarkStarted(tenure, book, new DateOnly(2028, 1, 1)).UnderWay.ShouldBeNull();
         DayKeeper
-            .Begun(tenure, book, new DateOnly(2028, 1, 2))
+            .MarkStarted(tenure, book, new DateOnly(2028, 1, 2))
             .UnderWay.ShouldNotBeNull()
             .Day.ShouldBe(new DateOnly(2028, 1, 1));
         var over = book with { ClosedTo = tenure.Last, RemindedTo = tenure.Last };
@@ -90,7 +137,7 @@ public class DayKeeperTests
     public void A_card_that_pays_one_bill_of_a_day_and_not_the_next_holds_the_day_up_until_it_pays()
     {
         var (tenure, _, book) = Opened(UpkeepByHand.Ask(TwoSellers(), "2030-01-01"))!.Value;
-        book = DayKeeper.Begun(tenure, book, new DateOnly(2028, 1, 2));
+        book = DayKeeper.MarkStarted(tenure, book, new DateOnly(2028, 1, 2));
         book = DayKeeper.NextAct(tenure, book).ShouldBeOfType<TryCharge>().Expected.Paid;
         var second = DayKeeper.NextAct(tenure, book).ShouldBeOfType<TryCharge>();
         var held = second.Expected.Refused;
@@ -167,7 +214,7 @@ public class DayKeeperTests
             for (var steps = 0; ; steps++)
             {
                 steps.ShouldBeLessThan(20_000);
-                book = DayKeeper.Begun(tenure, book, today);
+                book = DayKeeper.MarkStarted(tenure, book, today);
                 if (book.UnderWay is not { } under)
                 {
                     return book with
@@ -180,9 +227,13 @@ public class DayKeeperTests
                 var after = act switch
                 {
                     null => DayKeeper.Finished(book),
-                    NoteDown => DayKeeper.Done(tenure, book),
+                    NoteDown => DayKeeper.Done(book),
                     _ => Answered(tenure, book, act, under.Day),
                 };
+                // The journal only grows.
+                after.Lines.Length.ShouldBeInRange(book.Lines.Length, book.Lines.Length + 1);
+                after.Lines.AsSpan()[..book.Lines.Length].SequenceEqual(book.Lines.AsSpan()).ShouldBeTrue();
+
                 // Stopped before the answer was recorded: it is asked for again.
                 book = random.Next(5) == 0 && act is not null ? book : after;
             }
@@ -205,7 +256,7 @@ public class DayKeeperTests
                 ? known.IsDone
                     ? charge.Expected.Paid
                     : charge.Expected.Refused
-                : DayKeeper.Done(tenure, book);
+                : DayKeeper.Done(book);
         }
 
         private void Do(Act act)

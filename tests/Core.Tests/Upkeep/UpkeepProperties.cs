@@ -67,7 +67,7 @@ public class UpkeepProperties
             iter: Cases
         );
 
-    private static List<string> Said(UpkeepYears years) =>
+    internal static List<string> Said(UpkeepYears years) =>
         [
             .. years.Happened.Select(happening =>
                 happening switch

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { shortDay } from '../../format/dates';
+import { longDay, shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import type { Tenure } from './upkeep';
@@ -21,6 +21,12 @@ export function DayBook({ tenure }: { tenure: Tenure }) {
   return (
     <section className="mt-6" aria-label="Day book">
       <h3 className="text-lg">Day book</h3>
+      {tenure.differsFrom && (
+        <p className="text-soft mt-1 text-sm">
+          From {longDay(tenure.differsFrom)} on, an earlier version of Home Start worked some of this out differently.
+          What happened stays as it was; what is to come is worked out by this version.
+        </p>
+      )}
       <ol className="mt-1">
         {lines.map((line, index) => (
           <li key={tenure.dayBook.length - index} className="odd:bg-band flex gap-3 px-2.5 py-1.5">

@@ -4,7 +4,8 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Upkeep;
 
 /// <summary>
-/// What happened day by day once an order was delivered, and what its owner decided. A line stands in it only after the counterparts had their part of it; <see cref="DayKeeper"/> says what is next.
+/// What happened day by day once an order was delivered, and what its owner decided. A line stands in it only after the
+/// counterparts had their part of it; <see cref="DayKeeper"/> says what is next.
 /// </summary>
 /// <param name="OrderId">The order whose holdings these are.</param>
 /// <param name="ClosedTo">The last day that is over.</param>
@@ -17,8 +18,27 @@ public sealed record DayBook(Guid OrderId, DateOnly ClosedTo, Guid Secret)
     /// <summary>How many of the decisions were carried out.</summary>
     public int Decided { get; init; }
 
-    /// <summary>What happened and was carried out, in that order.</summary>
+    /// <summary>
+    /// The journal: what happened and was carried out, in that order. Lines are added and never changed; only where its
+    /// owner says that a charge was not taken are those from that day on withdrawn.
+    /// </summary>
     public ImmutableArray<Happening> Lines { get; init; } = [];
+
+    /// <summary>The places of those lines that a decision brought, and no day by itself.</summary>
+    public ImmutableArray<int> ByDecision { get; init; } = [];
+
+    /// <summary>
+    /// How it stands after what was carried out, before what is under way; null: a release that worked it out from the
+    /// order each time wrote it, and <see cref="DayKeeper.Restored"/> does so once more.
+    /// </summary>
+    public UpkeepState? State { get; init; }
+
+    /// <summary>
+    /// The day of the first line that an earlier release carried out and the rules would not bring now; null: none.
+    /// What
+    /// happened stays as it was.
+    /// </summary>
+    public DateOnly? DiffersFrom { get; init; }
 
     /// <summary>What is being carried out; null: nothing.</summary>
     public MomentUnderWay? UnderWay { get; init; }
@@ -32,8 +52,11 @@ public sealed record DayBook(Guid OrderId, DateOnly ClosedTo, Guid Secret)
     /// <summary>The last day whose reminders were written.</summary>
     public DateOnly RemindedTo { get; init; }
 
-    /// <summary>The last day whose happenings are not written about: they were before it was noted down, or were written about already.</summary>
-    public DateOnly ToldTo { get; init; }
+    /// <summary>
+    /// The last day whose happenings are not written about: they were before it was noted down, or were written about
+    /// already.
+    /// </summary>
+    public DateOnly NotifiedThrough { get; init; }
 
     /// <summary>What was seen of charges and of money that came back, on a card statement, say.</summary>
     public ImmutableArray<SeenMovement> Seen { get; init; } = [];
@@ -56,11 +79,22 @@ public sealed record DayBook(Guid OrderId, DateOnly ClosedTo, Guid Secret)
             place++;
         }
 
-        return this with { Decisions = Decisions.Insert(place, decision) };
+        return this with
+        {
+            Decisions = Decisions.Insert(place, decision),
+        };
     }
 
-    /// <summary>Without a decision that is still to come, by its place among those; the same where there is none.</summary>
-    public DayBook Without(int planned) => planned >= 0 && planned < Planned.Length ? this with { Decisions = Decisions.RemoveAt(Decided + planned) } : this;
+    /// <summary>
+    /// Without a decision that is still to come, by its place among those; the same where there is none.
+    /// </summary>
+    public DayBook Without(int planned) =>
+        planned >= 0 && planned < Planned.Length
+            ? this with
+            {
+                Decisions = Decisions.RemoveAt(Decided + planned),
+            }
+            : this;
 }
 
 /// <param name="CardToken">What the card processor gave for the card; null: there is no card.</param>
@@ -80,16 +114,40 @@ public sealed record PaidBy(string? CardToken, string? CardEnding, bool Wallet =
 /// <param name="Hold">The key its money is held under.</param>
 /// <param name="Page">The path of the page where it is paid; null: there is none.</param>
 /// <param name="IsDecided">Whether the money is there, and paying stands among the decisions.</param>
-public sealed record PaidOtherwise(string Holding, string Book, string Way, string Hold, Money Amount, DateOnly On, string? Page, DateOnly? Until, bool IsDecided = false);
+public sealed record PaidOtherwise(
+    string Holding,
+    string Book,
+    string Way,
+    string Hold,
+    Money Amount,
+    DateOnly On,
+    string? Page,
+    DateOnly? Until,
+    bool IsDecided = false
+);
 
 /// <summary>The part of a day that is being carried out: a decision, or what falls due at its end.</summary>
 /// <param name="IsDecision">Whether it is the next of the decisions.</param>
 /// <param name="FirstLine">How many lines the day book had when it began.</param>
-/// <param name="Told">How many of the acts after the charges were carried out.</param>
+/// <param name="ActsDone">How many of the acts after the charges were carried out.</param>
 /// <param name="IsTried">Whether the next act was recorded and may have been asked for.</param>
 /// <param name="Unanswered">How often in a row nobody answered.</param>
 /// <param name="Again">How often a charge was refused that has to be tried under another key.</param>
-public sealed record MomentUnderWay(DateOnly Day, bool IsDecision, int FirstLine, int Told = 0, bool IsTried = false, int Unanswered = 0, int Again = 0);
+public sealed record MomentUnderWay(
+    DateOnly Day,
+    bool IsDecision,
+    int FirstLine,
+    int ActsDone = 0,
+    bool IsTried = false,
+    int Unanswered = 0,
+    int Again = 0
+)
+{
+    /// <summary>
+    /// What was worked out when it began, so that it ends as it began; null: an earlier release began it.
+    /// </summary>
+    public UpkeepStep? Step { get; init; }
+}
 
 /// <param name="Who">Who did not answer, as a sentence begins with it.</param>
 /// <param name="Message">In their words, or what became of asking.</param>

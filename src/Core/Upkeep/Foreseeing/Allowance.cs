@@ -11,15 +11,27 @@ namespace HomeStart.Core.Upkeep;
 /// <param name="LastDay">The last day on which it can be used.</param>
 /// <param name="Endings">Under which names it can be used.</param>
 /// <param name="IsYearly">Whether there is a new one each year.</param>
-public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly LastDay, ImmutableArray<string> Endings, bool IsYearly)
+public sealed record Allowance(
+    string Book,
+    int Number,
+    DateOnly From,
+    DateOnly LastDay,
+    ImmutableArray<string> Endings,
+    bool IsYearly
+)
 {
-    /// <summary>The domain whose year or renewal takes it, as it was ordered, or that was claimed with it; null: it is there to be used.</summary>
+    /// <summary>
+    /// The domain whose year or renewal takes it, as it was ordered, or that was claimed with it; null: it is there to
+    /// be used.
+    /// </summary>
     public string? TakenBy { get; init; }
 
     /// <summary>What it saves there, with tax; null: it is not taken, or not stated.</summary>
     public Money? SavesThere { get; init; }
 
-    /// <summary>What a new name would save under each ending, the most first; empty unless it can be used now.</summary>
+    /// <summary>
+    /// What a new name would save under each ending, the most first; empty unless it can be used now.
+    /// </summary>
     public ImmutableArray<AllowanceUse> Uses { get; init; } = [];
 
     /// <summary>Where it would save most.</summary>
@@ -28,7 +40,12 @@ public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly 
     /// <summary>Those that can still be used, up to the horizon, the first first.</summary>
     public static ImmutableArray<Allowance> Of(Outlook outlook)
     {
-        if (outlook.Tenure.Purchase.Hosting is not { Plan.IncludedDomain: { Endings.IsEmpty: false } given, Book: var book } || outlook.Now.Hosting is not { } hosting || outlook.Now.Holding(HoldingAtEnd.HostingKey) is not { State: HoldingState.Live })
+        if (
+            outlook.Tenure.Purchase.Hosting
+                is not { Plan.IncludedDomain: { Endings.IsEmpty: false } given, Book: var book }
+            || outlook.Now.Hosting is not { } hosting
+            || outlook.Now.Holding(HoldingAtEnd.HostingKey) is not { State: HoldingState.Live }
+        )
         {
             return [];
         }
@@ -39,7 +56,12 @@ public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly 
         }
 
         var endings = now.Endings.Where(ending => book.Domain(ending) is not null).ToImmutableArray();
-        return [.. Windows(outlook.Tenure.Start, given).Where(window => window.Last >= outlook.Today && window.From < outlook.End).Select(window => Of(outlook, book, endings, given.EveryYear, window))];
+        return
+        [
+            .. Windows(outlook.Tenure.Start, given)
+                .Where(window => window.Last >= outlook.Today && window.From < outlook.End)
+                .Select(window => Of(outlook, book, endings, given.EveryYear, window)),
+        ];
     }
 
     private static IEnumerable<(int Number, DateOnly From, DateOnly Last)> Windows(DateOnly start, IncludedDomain given)
@@ -56,7 +78,13 @@ public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly 
         }
     }
 
-    private static Allowance Of(Outlook outlook, OfferBook book, ImmutableArray<string> endings, bool isYearly, (int Number, DateOnly From, DateOnly Last) window)
+    private static Allowance Of(
+        Outlook outlook,
+        OfferBook book,
+        ImmutableArray<string> endings,
+        bool isYearly,
+        (int Number, DateOnly From, DateOnly Last) window
+    )
     {
         var allowance = new Allowance(book.Id, window.Number, window.From, window.Last, endings, isYearly);
         if (outlook.Tenure.AllowancesSpent.TryGetValue(window.Number, out var spent))
@@ -64,14 +92,32 @@ public sealed record Allowance(string Book, int Number, DateOnly From, DateOnly 
             return allowance with { TakenBy = spent.Domain, SavesThere = outlook.WithTax(book.Id, spent.Waived) };
         }
 
-        // A year to come may be spoken for by the renewal of a claimed name; this year's is, only once that renewal was paid.
-        if ((window.From > outlook.Today ? outlook.Ahead : outlook.Now).AllowancesTaken.TryGetValue(window.Number, out var domain))
+        // A year to come may be spoken for by the renewal of a claimed name; this year's is, only once that renewal was
+        // paid.
+        if (
+            (window.From > outlook.Today ? outlook.Ahead : outlook.Now).AllowancesTaken.TryGetValue(
+                window.Number,
+                out var domain
+            )
+        )
         {
             return allowance with { TakenBy = domain };
         }
 
         var isOpen = window.From <= outlook.DecidingOn && outlook.DecidingOn <= window.Last;
-        return allowance with { Uses = isOpen ? [.. endings.Select(ending => AllowanceUse.Of(outlook, book, ending)).OfType<AllowanceUse>().OrderByDescending(use => use.Saves?.Units ?? -1).ThenBy(use => use.Ending, StringComparer.Ordinal)] : [] };
+        return allowance with
+        {
+            Uses = isOpen
+                ?
+                [
+                    .. endings
+                        .Select(ending => AllowanceUse.Of(outlook, book, ending))
+                        .OfType<AllowanceUse>()
+                        .OrderByDescending(use => use.Saves?.Units ?? -1)
+                        .ThenBy(use => use.Ending, StringComparer.Ordinal),
+                ]
+                : [],
+        };
     }
 }
 
@@ -84,8 +130,19 @@ public sealed record AllowanceUse(string Ending, Money? Saves, Sums Costs)
 
     internal static AllowanceUse? Of(Outlook outlook, OfferBook book, string ending)
     {
-        var choice = new DomainChoice(DomainRoute.Register) { Book = book.Id, Name = AnyName, Ending = ending };
+        var choice = new DomainChoice(DomainRoute.Register)
+        {
+            Book = book.Id,
+            Name = AnyName,
+            Ending = ending,
+        };
         var effect = Effect.Of(outlook, new ClaimDomain(outlook.DecidingOn, choice));
-        return effect.Refused is not null ? null : new AllowanceUse(ending, book.Domain(ending)?.Register is { } price ? outlook.WithTax(book.Id, price) : null, effect.Difference);
+        return effect.Refused is not null
+            ? null
+            : new AllowanceUse(
+                ending,
+                book.Domain(ending)?.Register is { } price ? outlook.WithTax(book.Id, price) : null,
+                effect.Difference
+            );
     }
 }

@@ -27,11 +27,22 @@ public enum ChoiceGroup
 /// <summary>What an owner could decide today.</summary>
 public static class Choices
 {
-    /// <summary>Each with its group, in the order of the groups; what can be chosen for a name that is claimed is asked for by itself.</summary>
+    /// <summary>
+    /// Each with its group, in the order of the groups; what can be chosen for a name that is claimed is asked for by
+    /// itself.
+    /// </summary>
     public static IEnumerable<(ChoiceGroup Group, Decision Decision)> Of(Outlook outlook)
     {
         var day = outlook.DecidingOn;
-        foreach (var held in outlook.Now.Holdings.Where(held => held.State is not (HoldingState.Pending or HoldingState.Left or HoldingState.Gone) && (held.State != HoldingState.Live || outlook.Now.Open.Any(bill => bill.Holdings.Contains(held.Holding)))))
+        foreach (
+            var held in outlook.Now.Holdings.Where(held =>
+                held.State is not (HoldingState.Pending or HoldingState.Left or HoldingState.Gone)
+                && (
+                    held.State != HoldingState.Live
+                    || outlook.Now.Open.Any(bill => bill.Holdings.Contains(held.Holding))
+                )
+            )
+        )
         {
             yield return (ChoiceGroup.Pay, new PayMissed(day, held.Holding));
         }
@@ -41,7 +52,10 @@ public static class Choices
             yield return (ChoiceGroup.Renewing, new SetRenewing(day, held.Holding, !held.Renews));
         }
 
-        if (outlook.Now.Hosting is { } hosting && outlook.Now.Holding(HoldingAtEnd.HostingKey) is { State: HoldingState.Live })
+        if (
+            outlook.Now.Hosting is { } hosting
+            && outlook.Now.Holding(HoldingAtEnd.HostingKey) is { State: HoldingState.Live }
+        )
         {
             foreach (var choice in OfHosting(outlook, hosting, day))
             {
@@ -50,10 +64,18 @@ public static class Choices
         }
     }
 
-    private static IEnumerable<(ChoiceGroup Group, Decision Decision)> OfHosting(Outlook outlook, HostingAtEnd hosting, DateOnly day)
+    private static IEnumerable<(ChoiceGroup Group, Decision Decision)> OfHosting(
+        Outlook outlook,
+        HostingAtEnd hosting,
+        DateOnly day
+    )
     {
         var book = outlook.Tenure.Purchase.Hosting!.Book;
-        foreach (var (plan, option) in book.Plans.SelectMany(plan => plan.Billing.Select(option => (plan, option))).Where(way => way.plan.Id != hosting.Plan.Id || way.option != hosting.Option))
+        foreach (
+            var (plan, option) in book
+                .Plans.SelectMany(plan => plan.Billing.Select(option => (plan, option)))
+                .Where(way => way.plan.Id != hosting.Plan.Id || way.option != hosting.Option)
+        )
         {
             yield return (ChoiceGroup.Plan, new ChangePlan(day, plan.Id, option.EveryMonths, option.CommitMonths));
         }
@@ -77,7 +99,10 @@ public static class Choices
 /// <summary>An extra bought later against one that was bought with the order.</summary>
 public static class LateExtra
 {
-    /// <summary>What it would have cost from the day of the order to the end of the horizon, had it been taken then; null: it cannot be worked out.</summary>
+    /// <summary>
+    /// What it would have cost from the day of the order to the end of the horizon, had it been taken then; null: it
+    /// cannot be worked out.
+    /// </summary>
     public static Sums? FromTheStart(Outlook outlook, string extra)
     {
         var purchase = outlook.Tenure.Purchase;
@@ -87,6 +112,6 @@ public static class LateExtra
         }
 
         var with = whole.Through(outlook.LastDay, outlook.Book.Decisions);
-        return Sums.Of(with.Happened) - Sums.Of(outlook.Ahead.Happened);
+        return Sums.Of(with.Happened) - Sums.Of(outlook.Happened.Concat(outlook.Coming));
     }
 }

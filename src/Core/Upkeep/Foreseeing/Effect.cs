@@ -6,8 +6,14 @@ namespace HomeStart.Core.Upkeep;
 /// <param name="Decisions">In the order they would be made, all on one day.</param>
 /// <param name="Refused">Why it cannot be carried out; null: it can.</param>
 /// <param name="AtOnce">What is charged, comes back or is credited when it is carried out.</param>
-/// <param name="States">What changes state until the end of the horizon that would not, or not then, if all were left as it is.</param>
-public sealed record Effect(ImmutableArray<Decision> Decisions, RefusalReason? Refused, ImmutableArray<Happening> AtOnce, ImmutableArray<StateChanged> States)
+/// <param name="States">What changes state until the end of the horizon that would not, or not then, if all were left
+/// as it is.</param>
+public sealed record Effect(
+    ImmutableArray<Decision> Decisions,
+    RefusalReason? Refused,
+    ImmutableArray<Happening> AtOnce,
+    ImmutableArray<StateChanged> States
+)
 {
     /// <summary>Year by year from today: with it, and as it is.</summary>
     public ImmutableArray<EffectYear> Years { get; init; } = [];
@@ -28,26 +34,33 @@ public sealed record Effect(ImmutableArray<Decision> Decisions, RefusalReason? R
     public IEnumerable<Credited> Credits => AtOnce.OfType<Credited>();
 
     /// <summary>Whether the book does not say what a change does, so that the usual was taken.</summary>
-    public bool IsAssumed => AtOnce.Any(happening => happening is Charged { IsAssumed: true } or Credited { IsAssumed: true });
+    public bool IsAssumed =>
+        AtOnce.Any(happening => happening is Charged { IsAssumed: true } or Credited { IsAssumed: true });
 
     /// <param name="decisions">All on one day, from the first on that can still be decided.</param>
     public static Effect Of(Outlook outlook, params ImmutableArray<Decision> decisions)
     {
         var day = decisions[0].On;
-        var book = decisions.Aggregate(outlook.Book, (with, decision) => with.With(decision));
-        var years = outlook.Tenure.Through(outlook.LastDay < day ? day : outlook.LastDay, book.Decisions);
-        var before = day == outlook.Today ? outlook.Now.Happened.Length : Before(outlook, day);
+        var years = outlook.Tenure.Through(
+            outlook.Now.State,
+            outlook.LastDay < day ? day : outlook.LastDay,
+            outlook.PlannedWith(decisions)
+        );
+        var before = outlook.Tenure.ToMorning(outlook.Now.State, day, outlook.Planned).Happened.Length;
         ImmutableArray<Happening> atOnce = [.. years.Happened.Take(years.AfterDecisions[day]).Skip(before)];
         var kept = outlook.Coming.OfType<StateChanged>().ToHashSet();
-        return new Effect(decisions, atOnce.OfType<Refused>().FirstOrDefault()?.Reason, atOnce, [.. years.Happened.Skip(outlook.Now.Happened.Length).OfType<StateChanged>().Where(state => !kept.Contains(state))])
+        return new Effect(
+            decisions,
+            atOnce.OfType<Refused>().FirstOrDefault()?.Reason,
+            atOnce,
+            [.. years.Happened.OfType<StateChanged>().Where(state => !kept.Contains(state))]
+        )
         {
             Years = [.. EffectYear.Of(outlook, years)],
-            Horizon = Sums.Of(years.Happened.Skip(outlook.Now.Happened.Length)),
-            Difference = Sums.Of(years.Happened.Skip(outlook.Now.Happened.Length)) - outlook.Staying,
+            Horizon = Sums.Of(years.Happened),
+            Difference = Sums.Of(years.Happened) - outlook.Staying,
         };
     }
-
-    private static int Before(Outlook outlook, DateOnly day) => outlook.Tenure.ToMorning(day, [.. outlook.Book.Decisions.Where(decision => decision.On <= day)]).Happened.Length;
 }
 
 /// <summary>A year from today, or the part of it within the horizon.</summary>
@@ -56,7 +69,7 @@ public sealed record EffectYear(DateOnly From, DateOnly Until, Sums Then, Sums S
 {
     internal static IEnumerable<EffectYear> Of(Outlook outlook, UpkeepYears years)
     {
-        var then = years.Happened.Skip(outlook.Now.Happened.Length).ToList();
+        var then = years.Happened;
         var staying = outlook.Coming.ToList();
         for (var (year, from) = (1, outlook.Today); from < outlook.End; year++)
         {

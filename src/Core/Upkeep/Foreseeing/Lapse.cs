@@ -13,19 +13,26 @@ public sealed record Return(DateOnly On, Money Cost, bool IsAtLeast)
 
     internal static Return? Of(Outlook outlook, HoldingAtEnd held, DateOnly day, ImmutableArray<Decision> before)
     {
-        var able = before.Append(new SetCard(day, Works: true)).Aggregate(outlook.Book, (with, decision) => with.With(decision));
-        var paid = able.With(new PayMissed(day, held.Holding));
+        ImmutableArray<Decision> able = [.. before, new SetCard(day, Works: true)];
         var without = Morning(able).Happened.Length;
 
         // What was paid earlier that day is not paid again.
-        var charged = Morning(paid).Happened.Skip(without).OfType<Charged>().FirstOrDefault();
-        return charged?.On == day && charged.Lines.Any(line => line.Holding == held.Holding) ? new Return(day, new Money(charged.Total - charged.FromBalance, charged.Currency), charged.IsAtLeast) : null;
+        var charged = Morning(able.Add(new PayMissed(day, held.Holding)))
+            .Happened.Skip(without)
+            .OfType<Charged>()
+            .FirstOrDefault();
+        return charged?.On == day && charged.Lines.Any(line => line.Holding == held.Holding)
+            ? new Return(day, new Money(charged.Total - charged.FromBalance, charged.Currency), charged.IsAtLeast)
+            : null;
 
-        UpkeepYears Morning(DayBook book) => outlook.Tenure.ToMorning(day, [.. book.Decisions.Where(decision => decision.On <= day)]);
+        UpkeepYears Morning(ImmutableArray<Decision> decisions) =>
+            outlook.Tenure.ToMorning(outlook.Now.State, day, outlook.PlannedWith(decisions));
     }
 }
 
-/// <summary>What follows when something is let lapse: state by state, each with what coming back costs from then on.</summary>
+/// <summary>
+/// What follows when something is let lapse: state by state, each with what coming back costs from then on.
+/// </summary>
 public sealed record LapseStep(DateOnly On, HoldingState State, Return? Return, bool IsAssumed)
 {
     /// <summary>The steps of a holding that stops renewing now; empty where it is not live.</summary>
@@ -37,13 +44,24 @@ public sealed record LapseStep(DateOnly On, HoldingState State, Return? Return, 
         }
 
         var stop = new SetRenewing(outlook.DecidingOn, held.Holding, Value: false);
-        var stopped = held.Renews ? outlook.Book.With(stop) : outlook.Book;
-        var ends = held.IsHosting && outlook.Now.Hosting!.CommittedEnd > paid ? outlook.Now.Hosting.CommittedEnd.Value : paid;
-        var years = outlook.Tenure.Through(Farthest(outlook, ends), stopped.Decisions);
+        var ends =
+            held.IsHosting && outlook.Now.Hosting!.CommittedEnd > paid ? outlook.Now.Hosting.CommittedEnd.Value : paid;
+        var years = outlook.Tenure.Through(
+            outlook.Now.State,
+            Farthest(outlook, ends),
+            outlook.PlannedWith(held.Renews ? [stop] : [])
+        );
         return
         [
-            .. years.Happened.Skip(outlook.Now.Happened.Length).OfType<StateChanged>().Where(state => state.Holding == held.Holding && state.State != HoldingState.Live)
-                .Select(state => new LapseStep(state.On, state.State, Return.Of(outlook, held, state.On.AddDays(1), held.Renews ? [stop] : []), state.IsAssumed)),
+            .. years
+                .Happened.OfType<StateChanged>()
+                .Where(state => state.Holding == held.Holding && state.State != HoldingState.Live)
+                .Select(state => new LapseStep(
+                    state.On,
+                    state.State,
+                    Return.Of(outlook, held, state.On.AddDays(1), held.Renews ? [stop] : []),
+                    state.IsAssumed
+                )),
         ];
     }
 

@@ -13,7 +13,14 @@ public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, M
 {
     /// <summary>The names of an order that are live on a morning.</summary>
     public static ImmutableArray<NameHad> Of(Outlook outlook) =>
-        [.. outlook.Holdings.Where(holding => holding.Held is { IsHosting: false, State: HoldingState.Live, PaidUntil: not null }).Select(holding => Of(outlook, holding)).OfType<NameHad>()];
+        [
+            .. outlook
+                .Holdings.Where(holding =>
+                    holding.Held is { IsHosting: false, State: HoldingState.Live, PaidUntil: not null }
+                )
+                .Select(holding => Of(outlook, holding))
+                .OfType<NameHad>(),
+        ];
 
     /// <summary>The choice of a candidate that uses it: it is left where it is.</summary>
     public DomainChoice Choice()
@@ -21,7 +28,10 @@ public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, M
         var dot = Domain.Text.IndexOf('.', StringComparison.Ordinal);
         return new DomainChoice(DomainRoute.Keep)
         {
-            Name = Domain.Text[..dot], Ending = Domain.Text[(dot + 1)..], Expires = Expires, Currency = Renewal?.Currency,
+            Name = Domain.Text[..dot],
+            Ending = Domain.Text[(dot + 1)..],
+            Expires = Expires,
+            Currency = Renewal?.Currency,
             Renewal = Renewal is { } renewal && ExactDecimal.TryParse(renewal.ToAmount(), out var exact) ? exact : null,
         };
     }
@@ -33,10 +43,18 @@ public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, M
             return null;
         }
 
-        // As it is sold, premium or not: a domain-year or promotion that pays for one year does not pay for all that are counted.
+        // As it is sold, premium or not: a domain-year or promotion that pays for one year does not pay for all that
+        // are counted.
         var ending = domain.Text[(domain.Text.IndexOf('.', StringComparison.Ordinal) + 1)..];
-        var bought = outlook.Tenure.Purchase.Domains.FirstOrDefault(known => $"domain:{known.Index}" == holding.Held.Holding);
+        var bought = outlook.Tenure.Purchase.Domains.FirstOrDefault(known =>
+            $"domain:{known.Index}" == holding.Held.Holding
+        );
         var renew = bought is null ? outlook.Tenure.Book(holding.Book).Domain(ending)?.Renew : bought.Renew;
-        return new NameHad(domain, holding.Book, holding.Held.PaidUntil!.Value, renew is { } price ? outlook.WithTax(holding.Book, price) : null);
+        return new NameHad(
+            domain,
+            holding.Book,
+            holding.Held.PaidUntil!.Value,
+            renew is { } price ? outlook.WithTax(holding.Book, price) : null
+        );
     }
 }

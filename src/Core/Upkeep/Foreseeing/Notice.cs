@@ -5,13 +5,16 @@ namespace HomeStart.Core.Upkeep;
 
 /// <summary>Something an owner should know before its day.</summary>
 /// <param name="On">The last day on which it can be acted upon, or the day it happens.</param>
-/// <param name="Worth">What it is about in money: what comes back, what is charged, what an allowance saves; null: not in money, or not stated.</param>
+/// <param name="Worth">What it is about in money: what comes back, what is charged, what an allowance saves; null: not
+/// in money, or not stated.</param>
 public sealed record Notice(NoticeKind Kind, DateOnly On, string? Holding, Money? Worth)
 {
     /// <summary>What it is compared with: the price before a price step.</summary>
     public Money? Against { get; init; }
 
-    /// <summary>Another day that belongs to it: when the other of two expires, when the next attempt is, when a commitment ends.</summary>
+    /// <summary>
+    /// Another day that belongs to it: when the other of two expires, when the next attempt is, when a commitment ends.
+    /// </summary>
     public DateOnly? Other { get; init; }
 
     /// <summary>For a price step: how many months the price is for.</summary>

@@ -4,7 +4,9 @@ using HomeStart.Core.Costings;
 
 namespace HomeStart.Core.Upkeep;
 
-/// <summary>How what was bought stands on a morning, and what is to come over the horizon if nothing else is decided.</summary>
+/// <summary>
+/// How what was bought stands on a morning, and what is to come over the horizon if nothing else is decided.
+/// </summary>
 public sealed class Outlook
 {
     private Sums? _staying;
@@ -14,10 +16,11 @@ public sealed class Outlook
     public Outlook(Tenure tenure, DayBook book, DateOnly today, int horizonMonths)
     {
         var end = today.AddMonths(horizonMonths);
-        (Tenure, Book, Today) = (tenure, book, today < tenure.Last ? today : tenure.Last);
+        (Tenure, Today) = (tenure, today < tenure.Last ? today : tenure.Last);
         End = end < tenure.Last ? end : tenure.Last;
-        Now = Today == tenure.Start ? tenure.Through(Today, []) : tenure.ToMorning(Today, [.. book.Decisions.Where(decision => decision.On <= Today)]);
-        Ahead = tenure.Through(LastDay, book.Decisions);
+        Book = book = DayKeeper.Restored(tenure, book);
+        Now = tenure.ToMorning(book.State!, Today, book.Planned);
+        Ahead = tenure.Through(Now.State, LastDay, Planned);
         Counting = new Counting(tenure.Settings, tenure.Purchase.OwnCurrency);
     }
 
@@ -39,17 +42,32 @@ public sealed class Outlook
     /// <summary>The last day that is looked at.</summary>
     public DateOnly LastDay => End > Today ? End.AddDays(-1) : Today;
 
-    /// <summary>This morning.</summary>
+    /// <summary>
+    /// This morning: how it stands, and what happened since what the day book has carried out.
+    /// </summary>
     public UpkeepYears Now { get; }
 
-    /// <summary>Up to the end of the horizon, with what is decided so far.</summary>
+    /// <summary>From then to the end of the horizon, with what is decided so far.</summary>
     public UpkeepYears Ahead { get; }
 
-    /// <summary>The first day for which something can be decided: a decision comes after the day of the order.</summary>
+    /// <summary>
+    /// The first day for which something can be decided: a decision comes after the day of the order.
+    /// </summary>
     public DateOnly DecidingOn => Today > Tenure.Start ? Today : Tenure.Start.AddDays(1);
 
+    /// <summary>What is decided for later days than this.</summary>
+    public IEnumerable<Decision> Planned => Book.Planned.Where(decision => decision.On > Today);
+
+    /// <summary>All that happened since the order, up to this morning.</summary>
+    public IEnumerable<Happening> Happened =>
+        Book.Lines.Take(Book.UnderWay?.FirstLine ?? Book.Lines.Length).Concat(Now.Happened);
+
     /// <summary>What is still to happen, from this day's evening on.</summary>
-    public IEnumerable<Happening> Coming => Ahead.Happened.Skip(Now.Happened.Length);
+    public IEnumerable<Happening> Coming => Ahead.Happened;
+
+    /// <summary>What is decided for later, with other decisions: each comes after those of its day.</summary>
+    internal IEnumerable<Decision> PlannedWith(IEnumerable<Decision> decisions) =>
+        Planned.Concat(decisions).OrderBy(decision => decision.On);
 
     /// <summary>What is paid from now to the end of the horizon if nothing else is decided.</summary>
     public Sums Staying => _staying ??= Sums.Of(Coming);
@@ -71,25 +89,47 @@ public sealed class Outlook
     {
         var book = Now.Books[held.Holding];
         var first = First(held, book);
-        return new Holding(held, book, first, Next(held, book)) { Last = Last(held, book, first), Planned = Planned(held) };
+        return new Holding(held, book, first, Next(held, book))
+        {
+            Last = Last(held, book, first),
+            Planned = PlanOf(held),
+        };
     }
 
     // On the day of the order what is decided counts from the next day on: until then it is only planned.
-    private RenewalPlan? Planned(HoldingAtEnd held) =>
-        Book.Decisions.OfType<SetRenewing>().LastOrDefault(decision => decision.Holding == held.Holding && decision.On > Today) is { } planned && planned.Value != held.Renews
+    private RenewalPlan? PlanOf(HoldingAtEnd held) =>
+        Book
+            .Decisions.OfType<SetRenewing>()
+            .LastOrDefault(decision => decision.Holding == held.Holding && decision.On > Today)
+            is { } planned
+        && planned.Value != held.Renews
             ? new RenewalPlan(planned.Value, planned.On)
             : null;
 
     // Before anything was charged again: what was paid first.
     private Paying? Last(HoldingAtEnd held, string book, Paying? first) =>
-        Now.Happened.OfType<Charged>().Reverse().Select(charged => charged.On == first?.On ? first : Own(charged, held, book, MonthsOf(held))).FirstOrDefault(paying => paying is not null) ?? first;
+        Happened
+            .OfType<Charged>()
+            .Reverse()
+            .Select(charged => charged.On == first?.On ? first : Own(charged, held, book, MonthsOf(held)))
+            .FirstOrDefault(paying => paying is not null)
+        ?? first;
 
     private Paying? First(HoldingAtEnd held, string book)
     {
-        var choice = held.IsHosting ? null : Tenure.Purchase.Domains.FirstOrDefault(domain => $"domain:{domain.Index}" == held.Holding)?.Choice;
+        var choice = held.IsHosting
+            ? null
+            : Tenure.Purchase.Domains.FirstOrDefault(domain => $"domain:{domain.Index}" == held.Holding)?.Choice;
         var months = held.IsHosting ? Tenure.Purchase.Hosting!.Option.EveryMonths : 12 * (choice?.Years ?? 1);
-        return Now.Happened.OfType<Charged>().Select(charged => Own(charged, held, book, months)).FirstOrDefault(paying => paying is not null)
-            ?? (choice is null && !held.IsHosting ? null : new Paying(Tenure.Start, Money.Zero(Tenure.Book(book).Currency), months, IsAtLeast: false));
+        return Happened
+            .OfType<Charged>()
+            .Select(charged => Own(charged, held, book, months))
+            .FirstOrDefault(paying => paying is not null)
+            ?? (
+                choice is null && !held.IsHosting
+                    ? null
+                    : new Paying(Tenure.Start, Money.Zero(Tenure.Book(book).Currency), months, IsAtLeast: false)
+            );
     }
 
     private Paying? Next(HoldingAtEnd held, string book)
@@ -112,7 +152,9 @@ public sealed class Outlook
 
     private Paying? Own(Charged charged, HoldingAtEnd held, string book, int months)
     {
-        var own = charged.Lines.FirstOrDefault(line => line.Holding == held.Holding && line.Kind is UpkeepLineKind.Plan or UpkeepLineKind.Domain);
+        var own = charged.Lines.FirstOrDefault(line =>
+            line.Holding == held.Holding && line.Kind is UpkeepLineKind.Plan or UpkeepLineKind.Domain
+        );
         return own is null ? null : new Paying(charged.On, WithTax(book, own.Amount), months, charged.IsAtLeast);
     }
 }
@@ -139,5 +181,6 @@ public sealed record RenewalPlan(bool Renews, DateOnly From);
 public sealed record Paying(DateOnly On, Money Amount, int Months, bool IsAtLeast)
 {
     /// <summary>Whether a month of it costs more than of another.</summary>
-    public bool IsDearerThan(Paying other) => Amount.Currency == other.Amount.Currency && Amount.Units * other.Months > other.Amount.Units * Months;
+    public bool IsDearerThan(Paying other) =>
+        Amount.Currency == other.Amount.Currency && Amount.Units * other.Months > other.Amount.Units * Months;
 }

@@ -3,13 +3,18 @@ using HomeStart.Core.Basics;
 
 namespace HomeStart.Core.Upkeep;
 
-/// <summary>What is paid by card, less what comes back to it, in each currency: after the order nothing is converted.</summary>
+/// <summary>
+/// What is paid by card, less what comes back to it, in each currency: after the order nothing is converted.
+/// </summary>
 /// <param name="Amounts">By currency code; only those of which anything was paid or came back.</param>
 /// <param name="IsAtLeast">Whether a part of it is not stated.</param>
 public sealed record Sums(ImmutableSortedDictionary<string, Money> Amounts, bool IsAtLeast)
 {
     /// <summary>Nothing.</summary>
-    public static readonly Sums Nothing = new(ImmutableSortedDictionary.Create<string, Money>(StringComparer.Ordinal), IsAtLeast: false);
+    public static readonly Sums Nothing = new(
+        ImmutableSortedDictionary.Create<string, Money>(StringComparer.Ordinal),
+        IsAtLeast: false
+    );
 
     /// <summary>What happenings came to.</summary>
     public static Sums Of(IEnumerable<Happening> happened)
@@ -28,7 +33,15 @@ public sealed record Sums(ImmutableSortedDictionary<string, Money> Amounts, bool
             }
         }
 
-        return amounts.Count == 0 ? Nothing with { IsAtLeast = isAtLeast } : new Sums(Nothing.Amounts.AddRange(amounts.Select(money => KeyValuePair.Create(money.Currency.Code, money))), isAtLeast);
+        return amounts.Count == 0
+            ? Nothing with
+            {
+                IsAtLeast = isAtLeast,
+            }
+            : new Sums(
+                Nothing.Amounts.AddRange(amounts.Select(money => KeyValuePair.Create(money.Currency.Code, money))),
+                isAtLeast
+            );
     }
 
     // Nearly always there is one currency.
@@ -47,8 +60,19 @@ public sealed record Sums(ImmutableSortedDictionary<string, Money> Amounts, bool
 
     /// <summary>What of one is not in the other, currency by currency; below zero where it is less.</summary>
     public static Sums operator -(Sums left, Sums right) =>
-        right.Amounts.Values.Aggregate(left, (sum, money) => sum.With(new Money(-money.Units, money.Currency), isAtLeast: false)) with { IsAtLeast = left.IsAtLeast || right.IsAtLeast };
+        right.Amounts.Values.Aggregate(left, (sum, money) =>
+            sum.With(new Money(-money.Units, money.Currency), isAtLeast: false)
+        ) with
+        {
+            IsAtLeast = left.IsAtLeast || right.IsAtLeast,
+        };
 
     private Sums With(Money money, bool isAtLeast) =>
-        new(Amounts.SetItem(money.Currency.Code, Amounts.GetValueOrDefault(money.Currency.Code, Money.Zero(money.Currency)) + money), IsAtLeast || isAtLeast);
+        new(
+            Amounts.SetItem(
+                money.Currency.Code,
+                Amounts.GetValueOrDefault(money.Currency.Code, Money.Zero(money.Currency)) + money
+            ),
+            IsAtLeast || isAtLeast
+        );
 }

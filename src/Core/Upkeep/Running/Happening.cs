@@ -4,21 +4,41 @@ using HomeStart.Core.Basics;
 namespace HomeStart.Core.Upkeep;
 
 /// <summary>One thing that happened on a day.</summary>
-public abstract record Happening(DateOnly On);
+public abstract record Happening(DateOnly On)
+{
+    /// <summary>Whether it says the same as another.</summary>
+    public bool IsAs(Happening other) =>
+        (this, other) is (Charged one, Charged two)
+            ? one with { Lines = [] } == two with { Lines = [] } && one.Lines.SequenceEqual(two.Lines)
+            : this == other;
+}
 
 /// <summary>A bill was paid. Amounts are minor units of the book's currency.</summary>
 /// <param name="Due">The day it was due; of a charge made at once, that day.</param>
 /// <param name="FromBalance">What the balance with the book paid of the total.</param>
 /// <param name="IsAtLeast">Whether a line of it is not stated.</param>
 /// <param name="IsAssumed">Of a change: whether the book does not say what a change does.</param>
-public sealed record Charged(DateOnly On, string Book, Currency Currency, DateOnly Due, Minor Total, Minor Net, Minor Tax, Minor FromBalance, bool IsAtLeast, bool IsAssumed, ImmutableArray<ChargedLine> Lines) : Happening(On);
+public sealed record Charged(
+    DateOnly On,
+    string Book,
+    Currency Currency,
+    DateOnly Due,
+    Minor Total,
+    Minor Net,
+    Minor Tax,
+    Minor FromBalance,
+    bool IsAtLeast,
+    bool IsAssumed,
+    ImmutableArray<ChargedLine> Lines
+) : Happening(On);
 
 /// <param name="Amount">After discounts.</param>
 public sealed record ChargedLine(UpkeepLineKind Kind, string Ref, string Holding, Minor Amount);
 
 /// <summary>An attempt to pay a bill failed.</summary>
 /// <param name="Attempt">1 to 4.</param>
-public sealed record Failed(DateOnly On, string Book, Currency Currency, DateOnly Due, Minor Total, int Attempt) : Happening(On);
+public sealed record Failed(DateOnly On, string Book, Currency Currency, DateOnly Due, Minor Total, int Attempt)
+    : Happening(On);
 
 /// <summary>A holding came into a state.</summary>
 /// <param name="IsAssumed">Whether the book does not say how long the states of a domain last.</param>

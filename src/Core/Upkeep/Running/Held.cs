@@ -1,4 +1,3 @@
-using HomeStart.Core.Costings;
 using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
@@ -25,7 +24,7 @@ internal sealed class Held(string key, string reference, int index, OfferBook bo
     /// <summary>d of its own line that is not paid; null: all is.</summary>
     public DateOnly? MissedOn { get; set; }
 
-    /// <summary>Of hosting: what it comes to at the end of the day; null: it stays as it is.</summary>
+    /// <summary>Of hosting: what it comes to before the day is over; null: it stays as it is.</summary>
     public HoldingState? Next { get; set; }
 
     /// <summary>Of a domain: whether it was claimed after the order.</summary>
@@ -39,7 +38,28 @@ internal sealed class Held(string key, string reference, int index, OfferBook bo
     public bool IsOver => State is HoldingState.Left or HoldingState.Gone;
 
     /// <summary>The latest end of what was paid and not ended by a change.</summary>
-    public DateOnly? PaidUntil => Lines.Where(line => line is { IsOwn: true, Fate: LineFate.Paid, IsCut: false }).Max(line => line.Cover?.Until);
+    public DateOnly? PaidUntil =>
+        Lines.Where(line => line is { IsOwn: true, Fate: LineFate.Paid, IsCut: false }).Max(line => line.Cover?.Until);
+
+    /// <summary>As it is kept.</summary>
+    public HoldingThen Kept() =>
+        new(key, index, Ref, book.Id, State, Renews)
+        {
+            MissedOn = MissedOn,
+            IsClaimed = IsClaimed,
+            Lapse = Lapse,
+        };
+
+    /// <summary>As it was kept, without its lines.</summary>
+    public static Held Of(HoldingThen kept, OfferBook book) =>
+        new(kept.Holding, kept.Ref, kept.Place, book)
+        {
+            State = kept.State,
+            Renews = kept.Renews,
+            MissedOn = kept.MissedOn,
+            IsClaimed = kept.IsClaimed,
+            Lapse = kept.Lapse,
+        };
 
     public void Stop()
     {
@@ -48,33 +68,4 @@ internal sealed class Held(string key, string reference, int index, OfferBook bo
             line.Fate = LineFate.Stopped;
         }
     }
-}
-
-/// <summary>The hosting as it is had now, and what was had of it.</summary>
-internal sealed class HeldHosting(Held held, BoughtHosting bought, DateOnly start)
-{
-    public Held Held => held;
-
-    public Plan Plan { get; set; } = bought.Plan;
-
-    public BillingOption Option { get; set; } = bought.Option;
-
-    public DataCentre? DataCentre => bought.DataCentre;
-
-    /// <summary>The plans that were had: none of them is new again.</summary>
-    public HashSet<string> PlansHad { get; } = [bought.Plan.Id];
-
-    /// <summary>Until then it renews whatever the owner says (rule 7).</summary>
-    public DateOnly CommittedEnd { get; set; } = bought.Option.CommitMonths > bought.Option.EveryMonths ? start.AddMonths(bought.Option.CommitMonths) : DateOnly.MinValue;
-
-    /// <summary>The extras that are had, with their units, in the order they were bought.</summary>
-    public List<(BoughtAddOn Extra, int Units)> Extras { get; } = [.. bought.AddOns.Select(extra => (extra, extra.Quantity))];
-
-    /// <summary>As it is had now, for what a domain claimed today is given.</summary>
-    public BoughtHosting Now => bought with { Plan = Plan, Option = Option };
-
-    public bool Has(string extra) => Extras.Any(had => had.Extra.AddOn.Id == extra);
-
-    /// <summary>Whether the plan had now gives a domain of an ending (rule 4).</summary>
-    public bool Gives(string? ending) => Plan.IncludedDomain is { } given && Option.CommitMonths >= given.MinCommitMonths && ending is not null && given.Endings.Contains(ending, StringComparer.Ordinal);
 }

@@ -15,6 +15,42 @@ internal sealed class Till(OfferBook book)
     public bool HasCharge { get; set; }
 
     public List<OpenBill> Open { get; } = [];
+
+    /// <summary>As it was kept.</summary>
+    /// <param name="lines">All lines of the state.</param>
+    public static Till Of(SellerAccount kept, OfferBook book, UpkeepLine[] lines)
+    {
+        var till = new Till(book)
+        {
+            Balance = kept.Balance,
+            ByCard = kept.ByCard,
+            HasCharge = kept.HasCharge,
+        };
+        till.Open.AddRange(
+            kept.Open.Select(bill => new OpenBill(bill.Due, [.. bill.Lines.Select(place => lines[place])])
+            {
+                Attempts = bill.Attempts,
+            })
+        );
+        return till;
+    }
+
+    /// <summary>As it is kept.</summary>
+    /// <param name="places">Where each line stands in the state.</param>
+    public SellerAccount Kept(Dictionary<UpkeepLine, int> places) =>
+        new(
+            book.Id,
+            Balance,
+            ByCard,
+            HasCharge,
+            [
+                .. Open.Select(bill => new OpenBillThen(
+                    bill.Due,
+                    bill.Attempts,
+                    [.. bill.Lines.Select(line => places[line])]
+                )),
+            ]
+        );
 }
 
 /// <summary>A bill that is not paid yet.</summary>

@@ -5,7 +5,14 @@ using HomeStart.Core.Offers;
 namespace HomeStart.Core.Upkeep;
 
 /// <summary>A line that falls due, and what became of it.</summary>
-internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held holding, DateOnly date, Price price, Cover? cover)
+internal sealed class UpkeepLine(
+    UpkeepLineKind kind,
+    string reference,
+    Held holding,
+    DateOnly date,
+    Price price,
+    Cover? cover
+)
 {
     public UpkeepLineKind Kind => kind;
 
@@ -35,8 +42,8 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
     /// <summary>What the included domain-year waives; null: it has no such row (rule 4).</summary>
     public Waiver? Waiver { get; private set; }
 
-    /// <summary>The line that a credit credits.</summary>
-    public UpkeepLine? Credits { get; init; }
+    /// <summary>Of a credit: the kind of the line it credits.</summary>
+    public UpkeepLineKind? Credits { get; init; }
 
     public LineFate Fate { get; set; }
 
@@ -47,7 +54,8 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
     public bool IsCut { get; set; }
 
     /// <summary>What it comes to, with or without the waiver.</summary>
-    public Price Amount(bool isWaived) => Waiver is { } waiver && isWaived ? new Price(price.Units - waiver.Units, waiver.RestIsStated) : price;
+    public Price Amount(bool isWaived) =>
+        Waiver is { } waiver && isWaived ? new Price(price.Units - waiver.Units, waiver.RestIsStated) : price;
 
     /// <summary>A domain-year of the plan pays all of it: it is one year of a domain (rule 15).</summary>
     public void WaiveYear() => Waiver = new Waiver(price.Units, RestIsStated: true);
@@ -56,43 +64,63 @@ internal sealed class UpkeepLine(UpkeepLineKind kind, string reference, Held hol
 
     /// <summary>Whether it is one of those that a refund excludes; a credit is as the line it credits.</summary>
     public bool Is(LineMatch match) =>
-        Credits is { } credited ? credited.Is(match) : kind <= UpkeepLineKind.AddOn && match.Matches((LineKind)kind, kind == UpkeepLineKind.Domain ? Ending : reference);
+        (Credits ?? kind) is var of
+        && of <= UpkeepLineKind.AddOn
+        && match.Matches((LineKind)of, of == UpkeepLineKind.Domain ? Ending : reference);
+
+    /// <summary>As it is kept.</summary>
+    public LineThen Kept() =>
+        new(kind, reference, holding.Key, date, price.Units, !price.IsStated, cover, Fate)
+        {
+            BookOrder = BookOrder,
+            IsIncluded = IsIncluded,
+            Ending = Ending,
+            IsByCycle = IsByCycle,
+            Waiver = Waiver,
+            Credits = Credits,
+            Paid = PaidAmount,
+            IsCut = IsCut,
+        };
+
+    /// <summary>As it was kept.</summary>
+    public static UpkeepLine Of(LineThen kept, Held holding) =>
+        new(kept.Kind, kept.Ref, holding, kept.On, new Price(kept.Units, !kept.IsUnstated), kept.Cover)
+        {
+            BookOrder = kept.BookOrder,
+            IsIncluded = kept.IsIncluded,
+            Ending = kept.Ending,
+            IsByCycle = kept.IsByCycle,
+            Waiver = kept.Waiver,
+            Credits = kept.Credits,
+            Fate = kept.Fate,
+            PaidAmount = kept.Paid,
+            IsCut = kept.IsCut,
+        };
 
     /// <summary>A line of a costing.</summary>
     /// <param name="waiver">What an allowance waives of it, where the costing took none.</param>
     public static UpkeepLine Of(BillLine line, DateOnly date, Held holding, bool isByCycle, Waiver? waiver = null) =>
-        new((UpkeepLineKind)line.Kind, line.Ref, holding, date, new Price(line.AfterDiscounts + line.Waived, !line.IsUnstatedWhole), line.Cover)
+        new(
+            (UpkeepLineKind)line.Kind,
+            line.Ref,
+            holding,
+            date,
+            new Price(line.AfterDiscounts + line.Waived, !line.IsUnstatedWhole),
+            line.Cover
+        )
         {
-            BookOrder = line.BookOrder, IsIncluded = line.IsIncluded, Ending = line.Ending, IsByCycle = isByCycle, Waiver = line.IsWaived ? new Waiver(line.Waived, !line.IsUnstated) : waiver,
+            BookOrder = line.BookOrder,
+            IsIncluded = line.IsIncluded,
+            Ending = line.Ending,
+            IsByCycle = isByCycle,
+            Waiver = line.IsWaived ? new Waiver(line.Waived, !line.IsUnstated) : waiver,
         };
 
     /// <summary>Costing rule 17, then redemption and credits; those alike stay in the order they were bought.</summary>
     public static IEnumerable<UpkeepLine> InOrder(IEnumerable<UpkeepLine> lines) =>
-        lines.OrderBy(line => line.Kind).ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.BookOrder).ThenBy(line => line.Holding.Index).ThenByDescending(line => line.IsIncluded);
-}
-
-/// <param name="Units">What is waived.</param>
-/// <param name="RestIsStated">Whether all that is not waived is stated.</param>
-internal readonly record struct Waiver(Minor Units, bool RestIsStated);
-
-/// <summary>What became of a line.</summary>
-internal enum LineFate
-{
-    /// <summary>It is still to come.</summary>
-    Coming,
-
-    /// <summary>It stands on an open bill.</summary>
-    Open,
-
-    /// <summary>It was skipped, taken out of a bill, or not renewed: paying the holding later pays it.</summary>
-    Missed,
-
-    /// <summary>Its bill was given up.</summary>
-    GivenUp,
-
-    /// <summary>It is paid.</summary>
-    Paid,
-
-    /// <summary>It will never be charged.</summary>
-    Stopped,
+        lines
+            .OrderBy(line => line.Kind)
+            .ThenBy(line => line.Kind == UpkeepLineKind.Credit ? 0 : line.BookOrder)
+            .ThenBy(line => line.Holding.Index)
+            .ThenByDescending(line => line.IsIncluded);
 }

@@ -41,11 +41,15 @@ internal sealed partial class UpkeepRun
         }
     }
 
-    // A renewal of a claimed domain takes a domain-year that is free on the day it falls due (rule 15); of several, the one claimed first.
+    // A renewal of a claimed domain takes a domain-year that is free on the day it falls due (rule 15); of several, the
+    // one claimed first.
     private void SpendYears(List<UpkeepLine> due, OfferBook book, DateOnly day)
     {
         var paysHosting = due.Exists(line => line is { IsOwn: true, Holding.IsHosting: true });
-        foreach (var line in due.Where(line => line is { IsOwn: true, Holding.IsClaimed: true, Waiver: null }).OrderBy(line => line.Holding.Index))
+        foreach (
+            var line in due.Where(line => line is { IsOwn: true, Holding.IsClaimed: true, Waiver: null })
+                .OrderBy(line => line.Holding.Index)
+        )
         {
             if (IsWaived(line, paysHosting) && GrantFor(line.Ending, book, day) is { } grant)
             {
@@ -76,7 +80,16 @@ internal sealed partial class UpkeepRun
             return;
         }
 
-        Say(new Failed(day, till.Book.Id, till.Book.Currency, bill.Due, Worth(bill.Lines).Taxed(_counting, till).Total, bill.Attempts));
+        Say(
+            new Failed(
+                day,
+                till.Book.Id,
+                till.Book.Currency,
+                bill.Due,
+                Worth(bill.Lines).Taxed(_tenure.Counting, till).Total,
+                bill.Attempts
+            )
+        );
         foreach (var line in bill.Lines)
         {
             line.Fate = LineFate.Open;
@@ -100,11 +113,21 @@ internal sealed partial class UpkeepRun
         }
     }
 
-    /// <summary>Pays lines, from the balance first; false where the card has to pay and does not work. What comes to nothing is paid unsaid, unless a line is not stated.</summary>
-    private bool Pay(Till till, DateOnly day, DateOnly due, List<UpkeepLine> lines, bool isOrder = false, bool isAssumed = false)
+    /// <summary>
+    /// Pays lines, from the balance first; false where the card has to pay and does not work. What comes to nothing is
+    /// paid unsaid, unless a line is not stated.
+    /// </summary>
+    private bool Pay(
+        Till till,
+        DateOnly day,
+        DateOnly due,
+        List<UpkeepLine> lines,
+        bool isOrder = false,
+        bool isAssumed = false
+    )
     {
         var sum = Worth(lines, isOrder);
-        var taxed = sum.Taxed(_counting, till);
+        var taxed = sum.Taxed(_tenure.Counting, till);
         var fromBalance = Minor.Min(till.Balance, Minor.Max(0, taxed.Total));
         var rest = taxed.Total - fromBalance;
         if (rest > 0 && !_cardWorks)
@@ -122,14 +145,32 @@ internal sealed partial class UpkeepRun
             till.Balance -= fromBalance;
             till.ByCard += rest;
             till.HasCharge = true;
-            Say(new Charged(
-                day, till.Book.Id, till.Book.Currency, due, taxed.Total, taxed.Net, taxed.Tax, fromBalance, sum.IsAtLeast, isAssumed,
-                [.. sum.Lines.Select(line => new ChargedLine(line.Line.Kind, line.Line.Ref, line.Line.Holding.Key, line.Price.Units))]));
+            Say(
+                new Charged(
+                    day,
+                    till.Book.Id,
+                    till.Book.Currency,
+                    due,
+                    taxed.Total,
+                    taxed.Net,
+                    taxed.Tax,
+                    fromBalance,
+                    sum.IsAtLeast,
+                    isAssumed,
+                    [
+                        .. sum.Lines.Select(line => new ChargedLine(
+                            line.Line.Kind,
+                            line.Line.Ref,
+                            line.Line.Holding.Key,
+                            line.Price.Units
+                        )),
+                    ]
+                )
+            );
         }
-
         else if (lines.Count > 0)
         {
-            _quietDays.Add(day);
+            _isQuietlyPaid = true;
         }
 
         foreach (var (line, price) in sum.Lines)
@@ -150,15 +191,24 @@ internal sealed partial class UpkeepRun
         return true;
     }
 
-    // What lines come to at this moment: a waiver stands only while hosting lasts beyond the line, or is paid in the same bill (rule 4).
+    // What lines come to at this moment: a waiver stands only while hosting lasts beyond the line, or is paid in the
+    // same bill (rule 4).
     private Worthy Worth(IReadOnlyList<UpkeepLine> lines, bool isOrder = false)
     {
         var paysHosting = lines.Any(line => line is { IsOwn: true, Holding.IsHosting: true });
-        return new Worthy([.. UpkeepLine.InOrder(lines).Select(line => (line, line.Amount(line.Waiver is not null && (isOrder || IsWaived(line, paysHosting)))))]);
+        return new Worthy([
+            .. UpkeepLine
+                .InOrder(lines)
+                .Select(line =>
+                    (line, line.Amount(line.Waiver is not null && (isOrder || IsWaived(line, paysHosting))))
+                ),
+        ]);
     }
 
     private bool IsWaived(UpkeepLine line, bool paysHosting) =>
-        _hosting is { } hosting && hosting.Gives(line.Ending) && (paysHosting || (hosting.Held.State == HoldingState.Live && hosting.Held.PaidUntil > line.Date));
+        _hosting is { } hosting
+        && hosting.Gives(line.Ending)
+        && (paysHosting || (hosting.Held.State == HoldingState.Live && hosting.Held.PaidUntil > line.Date));
 
     private static void Miss(IEnumerable<UpkeepLine> lines)
     {
@@ -183,12 +233,16 @@ internal sealed partial class UpkeepRun
         }
     }
 
-    private bool IsOnOpenBill(Held held, bool ownAlone) => _tills.Values.Any(till => till.Open.Exists(bill => bill.Lines.Exists(line => line.Holding == held && (line.IsOwn || !ownAlone))));
+    private bool IsOnOpenBill(Held held, bool ownAlone) =>
+        _tills.Values.Any(till =>
+            till.Open.Exists(bill => bill.Lines.Exists(line => line.Holding == held && (line.IsOwn || !ownAlone)))
+        );
 
     private sealed record Worthy(ImmutableArray<(UpkeepLine Line, Price Price)> Lines)
     {
         public bool IsAtLeast => Lines.Any(line => !line.Price.IsStated);
 
-        public Taxed Taxed(Counting counting, Till till) => counting.Tax(till.Book, Lines.Aggregate((Minor)0, (sum, line) => sum + line.Price.Units));
+        public Taxed Taxed(Counting counting, Till till) =>
+            counting.Tax(till.Book, Lines.Aggregate((Minor)0, (sum, line) => sum + line.Price.Units));
     }
 }

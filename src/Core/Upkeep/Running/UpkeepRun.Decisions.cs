@@ -5,10 +5,13 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
 
-/// <content>The owner's decisions: renewing, card, paying what was missed, leaving, claiming (rules 12, 13 and 15).</content>
+/// <content>
+/// The owner's decisions: renewing, card, paying what was missed, leaving, claiming (rules 12, 13 and 15).
+/// </content>
 internal sealed partial class UpkeepRun
 {
-    private void Decide(Decision decision)
+    /// <summary>Carries out a decision, or says why not.</summary>
+    public void Decide(Decision decision)
     {
         var reason = decision switch
         {
@@ -48,7 +51,11 @@ internal sealed partial class UpkeepRun
     // Whoever says no while a bill is open says it as though on its day; not where hosting is committed to.
     private void StopRenewing(Held held, DateOnly day)
     {
-        if (held.Renews || !IsOnOpenBill(held, ownAlone: true) || (held.IsHosting && held.MissedOn < _hosting!.CommittedEnd))
+        if (
+            held.Renews
+            || !IsOnOpenBill(held, ownAlone: true)
+            || (held.IsHosting && held.MissedOn < _hosting!.CommittedEnd)
+        )
         {
             return;
         }
@@ -91,10 +98,24 @@ internal sealed partial class UpkeepRun
             return RefusalReason.NothingToPay;
         }
 
-        var lines = held.Lines.Where(line => (line.Date == missed && line.Fate is not (LineFate.Paid or LineFate.Stopped)) || (line.Date > missed && line.Date < pay.On && line.Fate == LineFate.Missed)).ToList();
+        var lines = held
+            .Lines.Where(line =>
+                (line.Date == missed && line.Fate is not (LineFate.Paid or LineFate.Stopped))
+                || (line.Date > missed && line.Date < pay.On && line.Fate == LineFate.Missed)
+            )
+            .ToList();
         if (held.State == HoldingState.Redemption)
         {
-            lines.Add(new UpkeepLine(UpkeepLineKind.Redemption, held.Ref, held, pay.On, Price.Of(held.Lapse?.RedemptionFee), null));
+            lines.Add(
+                new UpkeepLine(
+                    UpkeepLineKind.Redemption,
+                    held.Ref,
+                    held,
+                    pay.On,
+                    Price.Of(held.Lapse?.RedemptionFee),
+                    null
+                )
+            );
         }
 
         if (!Pay(TillOf(held.Book), pay.On, pay.On, lines))
@@ -131,7 +152,11 @@ internal sealed partial class UpkeepRun
             return RefusalReason.NotLive;
         }
 
-        if (held.Book.Refund is { Days: > 0 } rule && _commitOfOrder >= rule.MinCommitMonths && leave.On <= _start.AddDays(rule.Days))
+        if (
+            held.Book.Refund is { Days: > 0 } rule
+            && _tenure.Purchase.Hosting!.Option.CommitMonths >= rule.MinCommitMonths
+            && leave.On <= _tenure.Start.AddDays(rule.Days)
+        )
         {
             GiveBack(held, rule, leave.On);
             return null;
@@ -149,14 +174,25 @@ internal sealed partial class UpkeepRun
 
     private void GiveBack(Held hosting, RefundRule rule, DateOnly day)
     {
-        var (till, lines) = (TillOf(hosting.Book), Holdings.Where(held => ReferenceEquals(held.Book, hosting.Book)).SelectMany(held => held.Lines).Where(line => line.Fate == LineFate.Paid).ToList());
-        var sum = lines.Where(line => line.Kind != UpkeepLineKind.Redemption && !rule.Excludes.Any(line.Is)).Aggregate((Minor)0, (total, line) => total + line.PaidAmount);
+        var (till, lines) = (
+            TillOf(hosting.Book),
+            Holdings
+                .Where(held => ReferenceEquals(held.Book, hosting.Book))
+                .SelectMany(held => held.Lines)
+                .Where(line => line.Fate == LineFate.Paid)
+                .ToList()
+        );
+        var sum = lines
+            .Where(line => line.Kind != UpkeepLineKind.Redemption && !rule.Excludes.Any(line.Is))
+            .Aggregate((Minor)0, (total, line) => total + line.PaidAmount);
         if (rule.DeductsIncludedDomain)
         {
-            sum -= lines.Where(line => line.Date == _start).Aggregate((Minor)0, (total, line) => total + (line.Waiver?.Units ?? 0));
+            sum -= lines
+                .Where(line => line.Date == _tenure.Start)
+                .Aggregate((Minor)0, (total, line) => total + (line.Waiver?.Units ?? 0));
         }
 
-        var refund = Minor.Min(_counting.Tax(till.Book, Minor.Max(0, sum)).Total, till.ByCard);
+        var refund = Minor.Min(_tenure.Counting.Tax(till.Book, Minor.Max(0, sum)).Total, till.ByCard);
         if (refund > 0)
         {
             till.ByCard -= refund;
@@ -165,7 +201,15 @@ internal sealed partial class UpkeepRun
 
         till.Balance = 0;
         GoAway(hosting, day);
-        foreach (var domain in _domains.Where(domain => ReferenceEquals(domain.Book, hosting.Book) && domain.State != HoldingState.Gone && GoesWithIt(domain, rule)).ToList())
+        foreach (
+            var domain in _domains
+                .Where(domain =>
+                    ReferenceEquals(domain.Book, hosting.Book)
+                    && domain.State != HoldingState.Gone
+                    && GoesWithIt(domain, rule)
+                )
+                .ToList()
+        )
         {
             GoAway(domain, day);
         }
@@ -173,9 +217,12 @@ internal sealed partial class UpkeepRun
         TakeOutPaid();
     }
 
-    // A domain bought on the day of the order goes back with the hosting, unless it was excluded, or its year was taken off what comes back.
+    // A domain bought on the day of the order goes back with the hosting, unless it was excluded, or its year was taken
+    // off what comes back.
     private bool GoesWithIt(Held domain, RefundRule rule) =>
-        domain.Lines.FirstOrDefault(line => line.IsOwn && line.Date == _start) is { } own && !rule.Excludes.Any(own.Is) && !(rule.DeductsIncludedDomain && own.Waiver?.Units > 0);
+        domain.Lines.FirstOrDefault(line => line.IsOwn && line.Date == _tenure.Start) is { } own
+        && !rule.Excludes.Any(own.Is)
+        && !(rule.DeductsIncludedDomain && own.Waiver?.Units > 0);
 
     private void GoAway(Held held, DateOnly day)
     {
@@ -186,7 +233,10 @@ internal sealed partial class UpkeepRun
     private RefusalReason? Claim(ClaimDomain claim)
     {
         var (choice, faults) = (claim.Domain with { Route = DomainRoute.Register }, new FaultList());
-        if (Resolver.ResolveDomain(choice, _books, _settings, faults) is not { Book: { } book } resolved || faults.Any)
+        if (
+            Resolver.ResolveDomain(choice, _tenure.Books, _tenure.Settings, faults) is not { Book: { } book } resolved
+            || faults.Any
+        )
         {
             return RefusalReason.Unknown;
         }
@@ -198,9 +248,13 @@ internal sealed partial class UpkeepRun
 
         var isNew = !_tills.ContainsKey(book.Id);
         var till = TillOf(book);
-        var held = new Held($"domain:{_nextIndex}", choice.Ref, _nextIndex, book) { Lapse = resolved.Price!.Lapse, IsClaimed = true };
+        var held = new Held($"domain:{_nextIndex}", choice.Ref, _nextIndex, book)
+        {
+            Lapse = resolved.Price!.Lapse,
+            IsClaimed = true,
+        };
         var grant = GrantFor(choice.Ending, book, claim.On);
-        var lines = LinesOf(resolved, held, claim.On, isGiven: grant is not null);
+        var lines = LineMaking.OfClaim(_tenure, resolved, held, LiveHosting, claim.On, isGiven: grant is not null);
         if (!Pay(till, claim.On, claim.On, [.. lines.Where(line => line.Date == claim.On)], isOrder: true))
         {
             if (isNew)
@@ -218,7 +272,7 @@ internal sealed partial class UpkeepRun
 
         _nextIndex++;
         _domains.Add(held);
-        foreach (var line in lines.Where(line => line.Date <= _until))
+        foreach (var line in lines.Where(line => line.Date <= _tenure.Last))
         {
             Add(line);
         }
@@ -227,33 +281,26 @@ internal sealed partial class UpkeepRun
         return null;
     }
 
-    private List<UpkeepLine> LinesOf(BoughtDomain resolved, Held held, DateOnly day, bool isGiven)
-    {
-        var domain = new BoughtDomain(held.Index, resolved.Choice, resolved.Book, resolved.Currency) { Price = resolved.Price, Register = resolved.Register, Renew = resolved.Renew, AddOns = resolved.AddOns };
-        var hosting = _hosting is { Held.State: HoldingState.Live } had ? had.Now : null;
-        var (run, own) = BillRun.OfDomainsAlone(_until.AddDays(1), new Purchase(day, _settings.Customer, hosting, [domain], [.. _books]));
-        var lines = new List<UpkeepLine>();
-        foreach (var bill in run.Bills)
-        {
-            foreach (var line in bill.Lines)
-            {
-                var isFirst = bill.Date == day && line.Kind == LineKind.Domain;
-                lines.Add(UpkeepLine.Of(line, bill.Date, held, isByCycle: false, isGiven && isFirst ? new Waiver(own[0].Waivable.Units, own[0].RestIsStated) : null));
-            }
-        }
+    private BoughtHosting? LiveHosting => _hosting is { Held.State: HoldingState.Live } had ? had.Now : null;
 
-        return lines;
-    }
-
-    // The number of an allowance of the order that nobody took, there to be used on a day; null: there is none for this domain.
+    // The number of an allowance of the order that nobody took, there to be used on a day; null: there is none for this
+    // domain.
     private int? GrantFor(string? ending, OfferBook book, DateOnly day)
     {
-        if (_orderGives is not { } given || _hosting is not { Held: { State: HoldingState.Live } held } hosting || !ReferenceEquals(held.Book, book) || !hosting.Gives(ending))
+        if (
+            OrderGives is not { } given
+            || _hosting is not { Held: { State: HoldingState.Live } held } hosting
+            || !ReferenceEquals(held.Book, book)
+            || !hosting.Gives(ending)
+        )
         {
             return null;
         }
 
-        int? grant = given.EveryYear ? Months.WholeBetween(_start, day) / 12 : day < _start.AddMonths(given.ClaimWithinMonths) ? 0 : null;
+        int? grant =
+            given.EveryYear ? Months.WholeBetween(_tenure.Start, day) / 12
+            : day < _tenure.Start.AddMonths(given.ClaimWithinMonths) ? 0
+            : null;
         return grant is { } there && !_grantsTaken.ContainsKey(there) ? there : null;
     }
 }

@@ -20,7 +20,10 @@ internal sealed partial class UpkeepRun
                 Lose(hosting, next, day);
             }
 
-            if (hosting.State is HoldingState.Suspended or HoldingState.Ended && day >= hosting.MissedOn!.Value.AddDays(GoneAfterDays))
+            if (
+                hosting.State is HoldingState.Suspended or HoldingState.Ended
+                && day >= hosting.MissedOn!.Value.AddDays(GoneAfterDays)
+            )
             {
                 Become(hosting, HoldingState.Gone, day);
                 hosting.Stop();
@@ -50,7 +53,13 @@ internal sealed partial class UpkeepRun
             return;
         }
 
-        Become(domain, state, day, isAssumed: domain.Lapse is not { GraceDays: not null, RedemptionDays: not null, RedemptionFee: not null, PendingDays: not null });
+        Become(
+            domain,
+            state,
+            day,
+            isAssumed: domain.Lapse
+                is not { GraceDays: not null, RedemptionDays: not null, RedemptionFee: not null, PendingDays: not null }
+        );
         if (state != HoldingState.Grace)
         {
             TakeOut(domain);
@@ -66,6 +75,9 @@ internal sealed partial class UpkeepRun
     {
         var redemption = rule?.GraceDays ?? GraceDays;
         var pending = redemption + (rule?.RedemptionDays ?? RedemptionDays);
-        return days < redemption ? HoldingState.Grace : days < pending ? HoldingState.Redemption : days < pending + (rule?.PendingDays ?? PendingDays) ? HoldingState.Pending : HoldingState.Gone;
+        return days < redemption ? HoldingState.Grace
+            : days < pending ? HoldingState.Redemption
+            : days < pending + (rule?.PendingDays ?? PendingDays) ? HoldingState.Pending
+            : HoldingState.Gone;
     }
 }

@@ -5,43 +5,41 @@ using HomeStart.Core.Offers;
 
 namespace HomeStart.Core.Upkeep;
 
-/// <summary>The days of one run. Its rules are in the files beside this one, each about one of them.</summary>
+/// <summary>
+/// A state taken in hand, to be moved on by days and decisions and kept again. Its rules are in the files beside this
+/// one, each about one of them.
+/// </summary>
 internal sealed partial class UpkeepRun
 {
-    private readonly DateOnly _start;
-    private readonly DateOnly _until;
-    private readonly Counting _counting;
-    private readonly IReadOnlyList<OfferBook> _books;
-    private readonly CountSettings _settings;
+    private readonly Tenure _tenure;
     private readonly List<Held> _domains = [];
     private readonly HeldHosting? _hosting;
     private readonly SortedDictionary<string, Till> _tills = new(StringComparer.Ordinal);
-    private readonly Dictionary<DateOnly, List<UpkeepLine>> _coming = [];
+    private readonly SortedDictionary<DateOnly, List<UpkeepLine>> _coming = [];
     private readonly ImmutableArray<Happening>.Builder _happened = ImmutableArray.CreateBuilder<Happening>();
     private readonly SortedDictionary<int, string> _grantsTaken = [];
     private readonly Dictionary<DateOnly, int> _afterDecisions = [];
-    private readonly SortedSet<DateOnly> _quietDays = [];
-    private readonly IncludedDomain? _orderGives;
-    private readonly int _commitOfOrder;
+    private DateOnly _day;
     private int _nextIndex;
     private bool _cardWorks = true;
+    private bool _isQuietlyPaid;
 
-    /// <param name="bills">Of what is had, at least up to the last day; the same run may serve many.</param>
-    /// <param name="nextIndex">The place of the first domain that is claimed.</param>
-    public UpkeepRun(BillRun bills, IReadOnlyList<OfferBook> books, CountSettings settings, Counting counting, DateOnly until, int nextIndex)
+    // The holdings and lines of the order, nothing paid yet.
+    private UpkeepRun(Tenure tenure, BillRun bills)
     {
         var purchase = bills.Purchase;
-        (_start, _until, _books, _settings, _counting, _nextIndex) = (settings.StartDate, until, books, settings, counting, nextIndex);
+        (_tenure, _day, _nextIndex) = (tenure, tenure.Start, tenure.Purchase.Domains.Length);
         if (purchase.Hosting is { } bought)
         {
-            _hosting = new HeldHosting(new Held("hosting", bought.Plan.Id, -1, bought.Book), bought, _start);
-            (_orderGives, _commitOfOrder) = (bought.Plan.IncludedDomain, bought.Option.CommitMonths);
+            var held = new Held(HoldingAtEnd.HostingKey, bought.Plan.Id, -1, bought.Book);
+            _hosting = HeldHosting.Of(held, bought, tenure.Start);
             TillOf(bought.Book);
         }
 
         foreach (var domain in purchase.Domains)
         {
-            _domains.Add(new Held($"domain:{domain.Index}", domain.Choice.Ref, domain.Index, domain.Book!) { Lapse = domain.Price!.Lapse });
+            var key = $"domain:{domain.Index}";
+            _domains.Add(new Held(key, domain.Choice.Ref, domain.Index, domain.Book!) { Lapse = domain.Price!.Lapse });
             TillOf(domain.Book!);
         }
 
@@ -54,55 +52,202 @@ internal sealed partial class UpkeepRun
         }
     }
 
-    /// <param name="isMorning">Only what is decided on the last day happens on it: what falls due on it does not.</param>
-    public UpkeepYears Through(IReadOnlyList<Decision> decisions, bool isMorning = false)
+    // As it was kept.
+    private UpkeepRun(Tenure tenure, UpkeepState state)
     {
-        foreach (var till in _tills.Values)
+        (_tenure, _day, _nextIndex, _cardWorks) = (tenure, state.Day, state.NextDomain, state.CardWorks);
+        foreach (var kept in state.Holdings)
         {
-            Pay(till, _start, _start, LinesOn(_start, till) ?? [], isOrder: true);
+            var held = Held.Of(kept, tenure.Book(kept.Book));
+            if (held.IsHosting)
+            {
+                _hosting = HeldHosting.Of(held, tenure.Purchase.Hosting!, state.Hosting!);
+            }
+            else
+            {
+                _domains.Add(held);
+            }
         }
 
-        var byDay = decisions.ToLookup(decision => decision.On);
-        for (var day = _start.AddDays(1); day <= _until; day = day.AddDays(1))
+        var holdings = Holdings.ToDictionary(held => held.Key, StringComparer.Ordinal);
+        var lines = new UpkeepLine[state.Lines.Length];
+        for (var place = 0; place < lines.Length; place++)
         {
-            foreach (var decision in byDay[day])
+            lines[place] = UpkeepLine.Of(state.Lines[place], holdings[state.Lines[place].Holding]);
+            Add(lines[place]);
+        }
+
+        foreach (var account in state.Accounts)
+        {
+            _tills.Add(account.Book, Till.Of(account, tenure.Book(account.Book), lines));
+        }
+
+        foreach (var (number, domain) in state.AllowancesTaken)
+        {
+            _grantsTaken.Add(number, domain);
+        }
+    }
+
+    /// <summary>The day of the order, paid.</summary>
+    public static UpkeepRun Opening(Tenure tenure)
+    {
+        var run = new UpkeepRun(tenure, tenure.Bills());
+        foreach (var till in run._tills.Values)
+        {
+            run.Pay(till, tenure.Start, tenure.Start, run.LinesOn(tenure.Start, till) ?? [], isOrder: true);
+        }
+
+        return run;
+    }
+
+    /// <summary>A state, to be moved on.</summary>
+    public static UpkeepRun At(Tenure tenure, UpkeepState state) => new(tenure, state);
+
+    /// <summary>Lets all days to the end of one pass.</summary>
+    public void PassTo(DateOnly day)
+    {
+        for (var next = NextOfInterest(); next <= day; next = NextOfInterest())
+        {
+            End(next);
+        }
+
+        _day = day > _day ? day : _day;
+    }
+
+    /// <summary>Lets days pass until something happens; null where nothing does up to a day.</summary>
+    public DateOnly? PassToNext(DateOnly last)
+    {
+        var before = _happened.Count;
+        for (var next = NextOfInterest(); next <= last; next = NextOfInterest())
+        {
+            End(next);
+            if (_happened.Count > before || _isQuietlyPaid)
+            {
+                return next;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>Decisions on their days and the days between, to the end of one.</summary>
+    /// <param name="isMorning">
+    /// Only what is decided on the last day happens on it: what falls due on it does not.
+    /// </param>
+    public UpkeepYears Through(DateOnly until, IEnumerable<Decision> decisions, bool isMorning)
+    {
+        var inTime = decisions.Where(decision => decision.On > _tenure.Start && decision.On <= until);
+        foreach (var ofDay in inTime.GroupBy(decision => decision.On).OrderBy(group => group.Key))
+        {
+            PassTo(ofDay.Key.AddDays(-1));
+            foreach (var decision in ofDay)
             {
                 Decide(decision);
             }
 
-            if (byDay.Contains(day))
-            {
-                _afterDecisions[day] = _happened.Count;
-            }
-
-            if (isMorning && day == _until)
-            {
-                break;
-            }
-
-            foreach (var till in _tills.Values)
-            {
-                Retry(till, day);
-                Renew(till, day);
-            }
-
-            ChangeStates(day);
+            _afterDecisions[ofDay.Key] = _happened.Count;
         }
 
-        return new UpkeepYears(
-            _happened.ToImmutable(), [.. Holdings.Select(held => new HoldingAtEnd(held.Key, held.Ref, held.State, held.Renews, held.PaidUntil))],
-            _tills.Values.ToImmutableSortedDictionary(till => till.Book.Id, till => new Money(till.Balance, till.Book.Currency), StringComparer.Ordinal),
-            [.. _tills.Values.Where(till => till.HasCharge).GroupBy(till => till.Book.Currency).Select(group => new Money(group.Aggregate((Minor)0, (sum, till) => sum + till.ByCard), group.Key))])
+        PassTo(isMorning ? until.AddDays(-1) : until);
+        return Years();
+    }
+
+    /// <summary>The state now, and what happened on the way to it.</summary>
+    public UpkeepStep Step() => new(Kept(), _happened.ToImmutable());
+
+    /// <summary>With what happened before counted as part of the way.</summary>
+    public UpkeepRun After(ImmutableArray<Happening> happened)
+    {
+        _happened.AddRange(happened);
+        return this;
+    }
+
+    private UpkeepYears Years() =>
+        new(
+            _happened.ToImmutable(),
+            [.. Holdings.Select(held => new HoldingAtEnd(held.Key, held.Ref, held.State, held.Renews, held.PaidUntil))],
+            _tills.Values.ToImmutableSortedDictionary(
+                till => till.Book.Id,
+                till => new Money(till.Balance, till.Book.Currency),
+                StringComparer.Ordinal
+            ),
+            [
+                .. _tills
+                    .Values.Where(till => till.HasCharge)
+                    .GroupBy(till => till.Book.Currency)
+                    .Select(group => new Money(group.Aggregate((Minor)0, (sum, till) => sum + till.ByCard), group.Key)),
+            ]
+        )
         {
+            State = Kept(),
             CardWorks = _cardWorks,
-            Hosting = _hosting is { } hosting ? new HostingAtEnd(hosting.Plan, hosting.Option, hosting.CommittedEnd > DateOnly.MinValue ? hosting.CommittedEnd : null, [.. hosting.Extras.GroupBy(had => had.Extra.AddOn.Id).Select(had => new AddOnChoice(had.Key, had.Sum(extra => extra.Units)))]) : null,
-            Open = [.. _tills.Values.SelectMany(till => till.Open.Select(bill => new OpenAtEnd(till.Book.Id, bill.Due, new Money(Worth(bill.Lines).Taxed(_counting, till).Total, till.Book.Currency), bill.Next, [.. bill.Lines.Select(line => line.Holding.Key).Distinct()])))],
+            Hosting = _hosting is { } hosting
+                ? new HostingAtEnd(
+                    hosting.Plan,
+                    hosting.Option,
+                    hosting.Committed,
+                    [
+                        .. hosting
+                            .Extras.GroupBy(had => had.Id)
+                            .Select(had => new AddOnChoice(had.Key, had.Sum(extra => extra.Quantity))),
+                    ]
+                )
+                : null,
+            Open = [.. _tills.Values.SelectMany(till => till.Open.Select(bill => OpenOf(till, bill)))],
             AllowancesTaken = _grantsTaken.ToImmutableSortedDictionary(),
             AfterDecisions = _afterDecisions,
-            QuietDays = _quietDays,
             Books = Holdings.ToImmutableDictionary(held => held.Key, held => held.Book.Id),
         };
+
+    private OpenAtEnd OpenOf(Till till, OpenBill bill) =>
+        new(
+            till.Book.Id,
+            bill.Due,
+            new Money(Worth(bill.Lines).Taxed(_tenure.Counting, till).Total, till.Book.Currency),
+            bill.Next,
+            [.. bill.Lines.Select(line => line.Holding.Key).Distinct()]
+        );
+
+    private UpkeepState Kept()
+    {
+        var places = new Dictionary<UpkeepLine, int>();
+        var lines = ImmutableArray.CreateBuilder<LineThen>();
+        foreach (var held in Holdings)
+        {
+            var paidUntil = held.PaidUntil;
+            foreach (var line in held.Lines.Where(line => StillCounts(line, paidUntil)))
+            {
+                places.Add(line, lines.Count);
+                lines.Add(line.Kept());
+            }
+        }
+
+        return new UpkeepState(
+            _day,
+            [.. Holdings.Select(held => held.Kept())],
+            [.. _tills.Values.Select(till => till.Kept(places))],
+            lines.DrainToImmutable()
+        )
+        {
+            CardWorks = _cardWorks,
+            Hosting = _hosting?.Kept(),
+            AllowancesTaken = _grantsTaken.ToImmutableSortedDictionary(),
+            NextDomain = _nextIndex,
+        };
     }
+
+    // Whether anything later can depend on a line: it is to come, or open, or missed and can be paid, or what it paid
+    // lasts, or can be given back.
+    private bool StillCounts(UpkeepLine line, DateOnly? paidUntil) =>
+        line.Fate switch
+        {
+            LineFate.Coming or LineFate.Open => true,
+            LineFate.Stopped => _tills.Values.Any(till => till.Open.Exists(bill => bill.Lines.Contains(line))),
+            LineFate.Paid => line.Cover?.Until > _day
+                || (line is { IsOwn: true, IsCut: false } && line.Cover?.Until == paidUntil)
+                || (_hosting?.Held.Book.Refund is { } refund && _day <= _tenure.Start.AddDays(refund.Days)),
+            _ => line.Holding is { IsOver: false, MissedOn: { } missed } && line.Date >= missed,
+        };
 
     private IEnumerable<Held> Holdings => _hosting is null ? _domains : _domains.Prepend(_hosting.Held);
 
@@ -118,29 +263,72 @@ internal sealed partial class UpkeepRun
         return till;
     }
 
-    private List<UpkeepLine>? LinesOn(DateOnly day, Till till) => _coming.TryGetValue(day, out var lines) ? [.. lines.Where(line => line.Fate == LineFate.Coming && ReferenceEquals(line.Holding.Book, till.Book))] : null;
+    // Every day matters while a bill is open or something is on its way to being lost; else the next on which a line
+    // falls due.
+    private DateOnly NextOfInterest()
+    {
+        while (_coming.Count > 0 && _coming.Keys.First() <= _day)
+        {
+            _coming.Remove(_coming.Keys.First());
+        }
+
+        var isRestless =
+            _tills.Values.Any(till => till.Open.Count > 0)
+            || Holdings.Any(held => held.Next is not null || (held.MissedOn is not null && !held.IsOver));
+        return isRestless && _day < DateOnly.MaxValue ? _day.AddDays(1)
+            : _coming.Count > 0 ? _coming.Keys.First()
+            : DateOnly.MaxValue;
+    }
+
+    private void End(DateOnly day)
+    {
+        foreach (var till in _tills.Values)
+        {
+            Retry(till, day);
+            Renew(till, day);
+        }
+
+        ChangeStates(day);
+        _day = day;
+    }
+
+    private List<UpkeepLine>? LinesOn(DateOnly day, Till till) =>
+        _coming.TryGetValue(day, out var lines)
+            ? [.. lines.Where(line => line.Fate == LineFate.Coming && ReferenceEquals(line.Holding.Book, till.Book))]
+            : null;
 
     // A line of the costing: of a domain where it names one, else of hosting. A grant that it takes is gone for claims.
     private void Plan(BillLine line, DateOnly date)
     {
         var held = line.Domain is { } index ? _domains.First(domain => domain.Index == index) : _hosting!.Held;
-        if (line.IsWaived && _orderGives is { } given)
+        if (line.IsWaived && OrderGives is { } given)
         {
-            _grantsTaken.TryAdd(given.EveryYear ? Months.WholeBetween(_start, date) / 12 : 0, line.Ref);
+            _grantsTaken.TryAdd(given.EveryYear ? Months.WholeBetween(_tenure.Start, date) / 12 : 0, line.Ref);
         }
 
-        if (date <= _until)
+        if (date <= _tenure.Last)
         {
             Add(UpkeepLine.Of(line, date, held, held.IsHosting && IsByCycle(line, held.Book)));
         }
     }
 
+    private IncludedDomain? OrderGives => _tenure.Purchase.Hosting?.Plan.IncludedDomain;
+
     private static bool IsByCycle(BillLine line, OfferBook book) =>
-        line.Kind is LineKind.Plan or LineKind.DataCentre || (line.Kind == LineKind.AddOn && book.AddOn(line.Ref, AddOnFor.Hosting)?.Every is ChargeEvery.Month or ChargeEvery.Cycle);
+        line.Kind is LineKind.Plan or LineKind.DataCentre
+        || (
+            line.Kind == LineKind.AddOn
+            && book.AddOn(line.Ref, AddOnFor.Hosting)?.Every is ChargeEvery.Month or ChargeEvery.Cycle
+        );
 
     private void Add(UpkeepLine line)
     {
         line.Holding.Lines.Add(line);
+        if (line.Fate != LineFate.Coming)
+        {
+            return;
+        }
+
         if (!_coming.TryGetValue(line.Date, out var lines))
         {
             _coming.Add(line.Date, lines = []);

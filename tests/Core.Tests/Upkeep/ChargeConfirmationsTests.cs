@@ -7,7 +7,7 @@ namespace HomeStart.Core.Tests;
 /// Of what was bought at the sellers' own pages only its owner knows what was taken: the day book follows what they
 /// say.
 /// </summary>
-public class TellingTests
+public class ChargeConfirmationsTests
 {
     private static readonly DateOnly Renewal = new(2028, 1, 1);
 
@@ -16,17 +16,17 @@ public class TellingTests
     {
         var (tenure, book) = There();
         book = Play(tenure, book, new DateOnly(2029, 1, 2));
-        Telling
+        ChargeConfirmations
             .Open(tenure, book)
             .Select(movement => (movement.On, movement.Sum.Units))
             .ShouldBe([(Renewal, (Minor)26000), (new DateOnly(2029, 1, 1), 26000)]);
-        var first = Telling.Open(tenure, book).First();
-        Telling
-            .Open(tenure, Telling.Seen(book, new SeenMovement(first.Line, first.Sum)))
+        var first = ChargeConfirmations.Open(tenure, book).First();
+        ChargeConfirmations
+            .Open(tenure, ChargeConfirmations.Seen(book, new SeenMovement(first.Line, first.Sum)))
             .ShouldHaveSingleItem()
             .On.ShouldBe(new DateOnly(2029, 1, 1));
         // The card processor knows.
-        Telling.Open(tenure, book with { Payer = new PaidBy("card", "0004") }).ShouldBeEmpty();
+        ChargeConfirmations.Open(tenure, book with { Payer = new PaidBy("card", "0004") }).ShouldBeEmpty();
     }
 
     [Fact]
@@ -34,21 +34,21 @@ public class TellingTests
     {
         var (tenure, book) = There();
         book = Play(tenure, book, new DateOnly(2028, 1, 20));
-        var told = Telling.NotTaken(tenure, book, Movement.Of(book)[^1]);
-        (told.ClosedTo, told.Lines.Length, told.ToldTo).ShouldBe(
+        var told = ChargeConfirmations.NotTaken(tenure, book, Movement.Of(book)[^1]);
+        (told.ClosedTo, told.Lines.Length, told.NotifiedThrough).ShouldBe(
             (new DateOnly(2027, 12, 31), 1, new DateOnly(2028, 1, 19))
         );
         var after = Play(tenure, told, new DateOnly(2028, 1, 20));
         after.Lines.OfType<Failed>().Select(failed => failed.Attempt).ShouldBe([1, 2, 3, 4]);
         after.Lines.OfType<Charged>().ShouldHaveSingleItem();
-        Telling.Open(tenure, after).ShouldBeEmpty();
+        ChargeConfirmations.Open(tenure, after).ShouldBeEmpty();
     }
 
     [Fact]
     public void What_was_paid_on_the_day_is_held_against_what_was_due_in_its_own_book_and_currency()
     {
         var (tenure, book) = There();
-        book = Telling.Paid(
+        book = ChargeConfirmations.Paid(
             book,
             [("host", new Money(13050, Currency.Get("GBP"))), ("nobody", new Money(1, Currency.Get("GBP")))],
             tenure.Start
@@ -56,9 +56,9 @@ public class TellingTests
         var movement = Movement.Of(book).ShouldHaveSingleItem();
         (movement.Over!.Value.Units, movement.Seen!.Total.Units).ShouldBe(((Minor)50, (Minor)13050));
         Movement
-            .Of(Telling.Paid(book, [("host", new Money(13000, Currency.Get("USD")))], tenure.Start))[0]
+            .Of(ChargeConfirmations.Paid(book, [("host", new Money(13000, Currency.Get("USD")))], tenure.Start))[0]
             .Seen!.Total.Units.ShouldBe(13050);
-        Telling.Open(tenure, book).ShouldBeEmpty();
+        ChargeConfirmations.Open(tenure, book).ShouldBeEmpty();
     }
 
     [Fact]
@@ -70,9 +70,9 @@ public class TellingTests
             book.With(new ChangePlan(new DateOnly(2027, 7, 1), "big", 12, 12)),
             new DateOnly(2028, 7, 2)
         );
-        var (movements, years) = (Movement.Of(book), tenure.ToMorning(new DateOnly(2028, 7, 2), book.Made));
+        var movements = Movement.Of(book);
         movements
-            .Select(movement => (movement.On, Telling.MayHaveFailed(tenure, years, book, movement)))
+            .Select(movement => (movement.On, ChargeConfirmations.MayHaveFailed(tenure, book, movement)))
             .ShouldBe([
                 (tenure.Start, false),
                 (new DateOnly(2027, 7, 1), false),
@@ -80,7 +80,7 @@ public class TellingTests
                 (new DateOnly(2028, 7, 1), true),
             ]);
         var elsewhere = book with { Payer = new PaidBy("card", "0004") };
-        movements.ShouldAllBe(movement => !Telling.MayHaveFailed(tenure, years, elsewhere, movement));
+        movements.ShouldAllBe(movement => !ChargeConfirmations.MayHaveFailed(tenure, elsewhere, movement));
     }
 
     [Fact]
@@ -89,13 +89,11 @@ public class TellingTests
         var (tenure, book) = There();
         book = Play(tenure, book.With(new Leave(new DateOnly(2027, 1, 31))), new DateOnly(2027, 2, 2));
         var back = Movement.Of(book)[^1];
-        (
-            back.Charged,
-            back.Sum.Units,
-            Telling.MayHaveFailed(tenure, tenure.ToMorning(new DateOnly(2027, 2, 2), book.Made), book, back)
-        ).ShouldBe((null, (Minor)(-12000), false));
+        (back.Charged, back.Sum.Units, ChargeConfirmations.MayHaveFailed(tenure, book, back)).ShouldBe(
+            (null, (Minor)(-12000), false)
+        );
         Movement
-            .Of(Telling.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[^1]
+            .Of(ChargeConfirmations.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[^1]
             .Over!.Value.Units.ShouldBe(2000);
     }
 
@@ -125,20 +123,17 @@ public class TellingTests
                                 ? next
                                 : request.Until;
                         book = Play(tenure, book, today);
-                        foreach (var movement in Telling.Open(tenure, book).ToList())
+                        foreach (var movement in ChargeConfirmations.Open(tenure, book).ToList())
                         {
                             // An answer of "no" makes the rest pass anew: what is asked after that is another question.
-                            if (
-                                random.Next(4) == 0
-                                && Telling.MayHaveFailed(tenure, tenure.ToMorning(today, book.Made), book, movement)
-                            )
+                            if (random.Next(4) == 0 && ChargeConfirmations.MayHaveFailed(tenure, book, movement))
                             {
                                 missed.Add((movement.Book, movement.On));
-                                book = Play(tenure, Telling.NotTaken(tenure, book, movement), today);
+                                book = Play(tenure, ChargeConfirmations.NotTaken(tenure, book, movement), today);
                                 break;
                             }
 
-                            book = Telling.Seen(book, new SeenMovement(movement.Line, movement.Sum));
+                            book = ChargeConfirmations.Seen(book, new SeenMovement(movement.Line, movement.Sum));
                         }
 
                         UpkeepProperties
@@ -156,12 +151,7 @@ public class TellingTests
                                 movement.Book == seller
                                 && movement.Due == on
                                 && movement.On == on
-                                && Telling.MayHaveFailed(
-                                    tenure,
-                                    tenure.ToMorning(request.Until, book.Made),
-                                    book,
-                                    movement
-                                )
+                                && ChargeConfirmations.MayHaveFailed(tenure, book, movement)
                             );
                     }
                 },
@@ -176,12 +166,12 @@ public class TellingTests
 
     internal static DayBook Play(Tenure tenure, DayBook book, DateOnly today)
     {
-        while ((book = DayKeeper.Begun(tenure, book, today)).UnderWay is not null)
+        while ((book = DayKeeper.MarkStarted(tenure, book, today)).UnderWay is not null)
         {
             book = DayKeeper.NextAct(tenure, book) switch
             {
                 null => DayKeeper.Finished(book),
-                NoteDown => DayKeeper.Done(tenure, book),
+                NoteDown => DayKeeper.Done(book),
                 var act => throw new InvalidOperationException($"{act} is asked of somebody."),
             };
         }
