@@ -157,8 +157,13 @@ internal static class LookUpTimings
             CancellationToken cancel
         ) => throw new NotSupportedException();
 
-        public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) =>
-            throw new NotSupportedException();
+        public Task<Outcome> AskAsync(
+            World world,
+            string key,
+            bool voidIfUnsettled,
+            DateOnly today,
+            CancellationToken cancel
+        ) => throw new NotSupportedException();
 
         public Task<HolderCheck?> HolderAsync(World world, string book, DomainName domain, CancellationToken cancel) =>
             throw new NotSupportedException();

@@ -40,24 +40,24 @@ public sealed class Counterpart(HttpClient http)
     }
 
     /// <summary>
-    /// What became of a key at a service; with <paramref name="orVoid"/> a key not used yet never can be.
+    /// What became of a key at a service; with <paramref name="voidIfUnsettled"/> a key not used yet never can be.
     /// </summary>
     /// <param name="today">The business date there; without it nothing has come to its day.</param>
     internal async Task<Outcome> AskAsync(
         World world,
         string service,
         string key,
-        bool orVoid,
+        bool voidIfUnsettled,
         CancellationToken cancel,
         Func<JsonElement, Outcome?>? read = null,
         DateOnly? today = null
     )
     {
-        var (method, date) = (orVoid ? HttpMethod.Put : HttpMethod.Get, today ?? DateOnly.MinValue);
+        var (method, date) = (voidIfUnsettled ? HttpMethod.Put : HttpMethod.Get, today ?? DateOnly.MinValue);
         using var request = Request(
             world,
             method,
-            orVoid
+            voidIfUnsettled
                 ? $"/{service}/operations/{key}/void?date={date:yyyy-MM-dd}"
                 : (FormattableString)$"/{service}/operations/{key}?date={date:yyyy-MM-dd}"
         );

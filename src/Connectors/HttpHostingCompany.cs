@@ -109,8 +109,8 @@ public sealed class HttpHostingCompany(Counterpart changes, LookUps lookUps) : I
     public Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel) =>
         changes.ChangeAsync(world, key, $"/accounts/{account}/remove", new { }, cancel);
 
-    public Task<Outcome> AskAsync(World world, string key, bool orVoid, CancellationToken cancel) =>
-        changes.AskAsync(world, "host", key, orVoid, cancel, Prepared);
+    public Task<Outcome> AskAsync(World world, string key, bool voidIfUnsettled, CancellationToken cancel) =>
+        changes.AskAsync(world, "host", key, voidIfUnsettled, cancel, Prepared);
 
     public Task<string?> FirstPasswordAsync(World world, string account, CancellationToken cancel) =>
         AnsweredAsync(

@@ -79,6 +79,11 @@ public sealed class HttpPaymentProcessor(Counterpart changes) : IPaymentProcesso
             date = charge.On,
         };
 
-    public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) =>
-        changes.AskAsync(world, "card", key, orVoid, cancel, today: today);
+    public Task<Outcome> AskAsync(
+        World world,
+        string key,
+        bool voidIfUnsettled,
+        DateOnly today,
+        CancellationToken cancel
+    ) => changes.AskAsync(world, "card", key, voidIfUnsettled, cancel, today: today);
 }

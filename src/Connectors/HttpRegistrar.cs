@@ -230,8 +230,13 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
         }
     }
 
-    public Task<Outcome> AskAsync(World world, string key, bool orVoid, DateOnly today, CancellationToken cancel) =>
-        changes.AskAsync(world, "registrar", key, orVoid, cancel, today: today);
+    public Task<Outcome> AskAsync(
+        World world,
+        string key,
+        bool voidIfUnsettled,
+        DateOnly today,
+        CancellationToken cancel
+    ) => changes.AskAsync(world, "registrar", key, voidIfUnsettled, cancel, today: today);
 
     private static object Body(Registration registration, string? token) =>
         new

@@ -62,7 +62,7 @@ public static class CounterpartsApp
         var app = builder.Build();
         using (var services = app.Services.CreateScope())
         {
-            Tables.BringUpToDate(services.ServiceProvider.GetRequiredService<CounterpartsDb>());
+            SchemaMigration.BringUpToDate(services.ServiceProvider.GetRequiredService<CounterpartsDb>());
         }
 
         app.Use(WithoutItsFile);

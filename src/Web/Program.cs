@@ -1,4 +1,4 @@
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 
 return await HomeStartApp.RunAsync(args);
 

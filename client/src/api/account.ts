@@ -1,6 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, expect } from './client';
-import { sessionQuery } from './queries';
+import { api, expect } from './wire/client';
+import { sessionQuery } from './wire/queries';
 
 export const accountQuery = queryOptions({
   queryKey: ['account'],

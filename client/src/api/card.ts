@@ -1,5 +1,5 @@
 import { monthAndYear } from '../format/typedDates';
-import { cardAnswerOf } from './shapes';
+import { cardAnswerOf } from './wire/shapes';
 
 /** A card as typed. It goes to the card processor's own address and nowhere else. */
 export interface Card {

@@ -5124,6 +5124,8 @@ export interface components {
             allowances: components["schemas"]["AllowanceWire"][];
             planned: components["schemas"]["PlannedWire"][];
             dayBook: components["schemas"]["DayLineWire"][];
+            /** Format: date */
+            differsFrom: null | string;
             movements: components["schemas"]["MovementWire"][];
             overcharged: components["schemas"]["OverchargedWire"][];
             paying?: null | components["schemas"]["PayingWire"];

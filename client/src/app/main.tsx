@@ -5,7 +5,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { Refused } from '../api/client';
+import { Refused } from '../api/wire/client';
 import { keepFocus } from './keepFocus';
 import { makeRouter } from './router';
 

@@ -8,9 +8,9 @@ import {
   Outlet,
   redirect,
 } from '@tanstack/react-router';
-import { sessionQuery } from '../api/queries';
-import { landingOf, lastSite } from '../api/sites';
-import { Failed, Waiting } from '../ui/Waiting';
+import { sessionQuery } from '../api/wire/queries';
+import { landingOf, lastSite } from '../api/site/sites';
+import { Failed, Waiting } from '../ui/said/Waiting';
 import { useHeadingFocus } from './useHeadingFocus';
 
 function Root() {
@@ -144,19 +144,19 @@ const compare = createRoute({
 const order = createRoute({
   getParentRoute: () => site,
   path: '/order',
-  component: lazyRouteComponent(() => import('../features/order/OrderPage'), 'OrderPage'),
+  component: lazyRouteComponent(() => import('../features/order/form/OrderPage'), 'OrderPage'),
 });
 
 const orders = createRoute({
   getParentRoute: () => site,
   path: '/orders',
-  component: lazyRouteComponent(() => import('../features/order/OrdersPage'), 'OrdersPage'),
+  component: lazyRouteComponent(() => import('../features/order/placed/OrdersPage'), 'OrdersPage'),
 });
 
 const placed = createRoute({
   getParentRoute: () => site,
   path: '/orders/$orderId',
-  component: lazyRouteComponent(() => import('../features/order/PlacedPage'), 'PlacedPage'),
+  component: lazyRouteComponent(() => import('../features/order/placed/PlacedPage'), 'PlacedPage'),
 });
 
 const online = createRoute({

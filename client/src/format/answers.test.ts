@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { NameAnswer, NameCost } from '../api/client';
+import type { NameAnswer, NameCost } from '../api/wire/client';
 import { answerSentence, answerWord, askedWords, includedWords, privacyWords } from './answers';
 
 const answer: NameAnswer = {

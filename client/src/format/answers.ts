@@ -1,4 +1,4 @@
-import type { NameAnswer, NameCost } from '../api/client';
+import type { NameAnswer, NameCost } from '../api/wire/client';
 import { ago, shortDay } from './dates';
 import { money } from './money';
 import { span } from './words';

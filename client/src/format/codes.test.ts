@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Book, Schemas } from '../api/client';
+import type { Book, Schemas } from '../api/wire/client';
 import { promotionWords, verdictWords } from './codes';
 
 const book = {

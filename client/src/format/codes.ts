@@ -1,4 +1,4 @@
-import type { Book, Schemas } from '../api/client';
+import type { Book, Schemas } from '../api/wire/client';
 import { longDay, shortDay } from './dates';
 import { money } from './money';
 import { span } from './words';

@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../api/wire/client';
 import { count, span } from './words';
 
 type Plan = Schemas['PlanWire'];

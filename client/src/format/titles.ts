@@ -1,5 +1,5 @@
-import type { Schemas } from '../api/client';
-import { useSite } from '../api/site';
+import type { Schemas } from '../api/wire/client';
+import { useSite } from '../api/site/site';
 import { wayToPay } from './words';
 
 type SlipData = Schemas['SlipWire'];

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from './Button';
-import { Announced } from './Announced';
+import { Announced } from './said/Announced';
 
 /** Copies a value with one press, and says so. */
 export function Copy({ name, text }: { name: string; text: string }) {

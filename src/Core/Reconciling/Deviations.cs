@@ -12,7 +12,7 @@ internal static class Deviations
     public const string OfExtra = "addOn:";
     public const string OfEnding = "domain:";
 
-    public static IEnumerable<Deviation> Of(Situation sent, Read read) =>
+    public static IEnumerable<Deviation> Of(Situation sent, CostedBill read) =>
         [
             .. Readings(sent),
             .. Extras(sent),
@@ -87,7 +87,7 @@ internal static class Deviations
 
     private static bool Has(ImmutableArray<AddOnChoice> had, string id) => had.Any(choice => choice.Id == id);
 
-    private static IEnumerable<Deviation> Codes(Situation sent, Read read)
+    private static IEnumerable<Deviation> Codes(Situation sent, CostedBill read)
     {
         foreach (
             var code in read.Run.Codes.Where(code => code.Book.Id == sent.BookId && code.Verdict == Verdict.Applied)
@@ -114,7 +114,7 @@ internal static class Deviations
         }
     }
 
-    private static IEnumerable<Deviation> Promotions(Situation sent, Read read) =>
+    private static IEnumerable<Deviation> Promotions(Situation sent, CostedBill read) =>
         sent
             .Book.Promotions.Where(promotion =>
                 promotion.IsAutomatic
@@ -150,7 +150,7 @@ internal static class Deviations
         }
     }
 
-    private static IEnumerable<Deviation> Domains(Situation sent, Read read)
+    private static IEnumerable<Deviation> Domains(Situation sent, CostedBill read)
     {
         foreach (var (place, domain) in sent.DomainsThere.Where(there => there.Domain.Route == DomainRoute.Register))
         {
@@ -175,7 +175,7 @@ internal static class Deviations
     }
 
     /// <summary>Whether a domain has a row of the plan's domain-year in the bill.</summary>
-    public static bool HasIncluded(Situation situation, Read read, int place) =>
+    public static bool HasIncluded(Situation situation, CostedBill read, int place) =>
         (read.Bill?.Lines ?? []).Any(line =>
             line.Kind == LineKind.Domain && line.Domain == situation.Places.IndexOf(place) && line.IsWaived
         );

@@ -49,7 +49,7 @@ public static class Reconciler
 
     private static Reconciliation? Run(
         Situation sent,
-        Read read,
+        CostedBill read,
         Minor seen,
         Purchase purchase,
         FaultList faults,
@@ -107,7 +107,7 @@ public static class Reconciler
     }
 
     // Those that can be costed, whole.
-    private static List<(Deviation Deviation, Situation Made, Minor Sum)> Singles(Situation sent, Read read)
+    private static List<(Deviation Deviation, Situation Made, Minor Sum)> Singles(Situation sent, CostedBill read)
     {
         var singles = new List<(Deviation, Situation, Minor)>();
         foreach (var deviation in Deviations.Of(sent, read))

@@ -93,7 +93,7 @@ internal sealed record Situation(
 
     /// <summary>The bill of the book on the day; null where the request is refused.</summary>
     /// <param name="isWhole">Whether the verdicts of codes are asked for, which only the whole run gives.</param>
-    public Read? Cost(bool isWhole = false)
+    public CostedBill? Cost(bool isWhole = false)
     {
         var faults = new FaultList();
         if (
@@ -107,7 +107,11 @@ internal sealed record Situation(
         // A run to the day is enough, unless a later bill settles whether one of several codes counts.
         var run = BillRun.Until(Date.AddDays(1), purchase);
         run = run.SettlesCodes || (!isWhole && !CodesThere.Skip(1).Any()) ? run : BillRun.Of(purchase);
-        return new Read(run, run.Bills.FirstOrDefault(bill => bill.Date == Date && bill.Book?.Id == BookId), purchase);
+        return new CostedBill(
+            run,
+            run.Bills.FirstOrDefault(bill => bill.Date == Date && bill.Book?.Id == BookId),
+            purchase
+        );
     }
 
     /// <summary>
@@ -126,9 +130,9 @@ internal sealed record Situation(
         return AMonth ? new Fraction(1, Every).Of(sum) : sum;
     }
 
-    public Taxed TaxedOf(Read read) =>
+    public Taxed TaxedOf(CostedBill read) =>
         read.Bill is { } bill ? new Counting(Settings, bill.Currency).Tax(bill.Book, bill.Sum) : default;
 }
 
 /// <param name="Bill">Null: nothing is due there on the day.</param>
-internal sealed record Read(BillRun Run, Bill? Bill, Purchase Purchase);
+internal sealed record CostedBill(BillRun Run, Bill? Bill, Purchase Purchase);

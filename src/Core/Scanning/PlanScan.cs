@@ -180,9 +180,9 @@ internal sealed class PlanScan
             foreach (var hosting in parts[split])
             {
                 _cancel.ThrowIfCancellationRequested();
-                foreach (var name in hosting.Sums is { TodayAtLeast: false, HorizonAtLeast: false } ? names : [])
+                foreach (var name in hosting.PartTotals is { TodayAtLeast: false, HorizonAtLeast: false } ? names : [])
                 {
-                    var sums = hosting.Sums + name.Part.Sums;
+                    var sums = hosting.PartTotals + name.Part.PartTotals;
                     if (_findings.Front.Admits(sums.Today, sums.Horizon) && _today.IsMetBy(sums))
                     {
                         _findings.Front.Offer(new Found(host, name.Way, hosting, name.Part));
@@ -226,7 +226,7 @@ internal sealed class PlanScan
 
         public void Offer(Part hosting, Part names, bool toFront)
         {
-            var sums = hosting.Sums + names.Sums;
+            var sums = hosting.PartTotals + names.PartTotals;
             scan._today.Saw(sums.Today);
             if (!scan._today.IsMetBy(sums))
             {

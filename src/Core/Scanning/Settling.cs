@@ -15,7 +15,7 @@ namespace HomeStart.Core.Scanning;
 /// <param name="Longer">Over more months; null: it stays the least up to ten years.</param>
 /// <param name="Needs">The needs that cost something, the dearest first; where nothing is feasible, those without which
 /// something is.</param>
-public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, ImmutableArray<NeedCost> Needs)
+public sealed record Settling(ScanRow? Least, Crossover? Shorter, Crossover? Longer, ImmutableArray<NeedCost> Needs)
 {
     /// <summary>What settles it, or what bars a scan.</summary>
     public static Result<Settling> Of(ScanRequest request, CancellationToken cancel)
@@ -30,8 +30,8 @@ public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, Immut
         var turns = least is not null && settles.Request.Objective != Objective.DueToday;
         return new Settling(
             least,
-            turns ? settles.Turn(least!, -1) : null,
-            turns ? settles.Turn(least!, +1) : null,
+            turns ? settles.Crossover(least!, -1) : null,
+            turns ? settles.Crossover(least!, +1) : null,
             settles.Needs(least)
         );
     }
@@ -44,7 +44,7 @@ public sealed record Settling(ScanRow? Least, Turn? Shorter, Turn? Longer, Immut
 /// <param name="Other">The least over <paramref name="AtMonths"/>; null: none is less, but the least is no longer
 /// wholly stated.</param>
 /// <param name="Least">The candidate that is the least over what the owner counts.</param>
-public sealed record Turn(int FromMonths, int ToMonths, int AtMonths, ScanRow? Other, ScanRow Least);
+public sealed record Crossover(int FromMonths, int ToMonths, int AtMonths, ScanRow? Other, ScanRow Least);
 
 /// <summary>What one need costs.</summary>
 /// <param name="Need">The field of the needs.</param>
@@ -60,7 +60,7 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
     public ScanRequest Request => request;
 
     /// <param name="step">+1 looks at longer horizons, −1 at shorter ones.</param>
-    public Turn? Turn(ScanRow least, int step)
+    public Crossover? Crossover(ScanRow least, int step)
     {
         for (
             var months = request.Settings.HorizonMonths + step;
@@ -72,13 +72,13 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
             var then = Recosted(least, over);
             if (IsAtLeast(then))
             {
-                return new Turn(months, months, months, null, then);
+                return new Crossover(months, months, months, null, then);
             }
 
             if (First(over) is { } other && !IsAtLeast(other) && Figure(other) < Figure(then))
             {
                 var last = LastOf(other, least, months, step);
-                return new Turn(Math.Min(months, last), Math.Max(months, last), months, other, then);
+                return new Crossover(Math.Min(months, last), Math.Max(months, last), months, other, then);
             }
         }
 

@@ -102,7 +102,7 @@ public static class SiteChange
     private static Site Rename(Site site, RenameSite rename, FaultList faults) =>
         site with
         {
-            Name = Naming.Read(rename.Name, Site.LongestName, "site", required: true, faults),
+            Name = DisplayNameRules.Read(rename.Name, Site.LongestName, "site", required: true, faults),
         };
 
     private static Site Add(Site site, AddCandidate add, FaultList faults)
@@ -129,7 +129,7 @@ public static class SiteChange
 
     private static Site RenameListed(Site site, RenameCandidate rename, FaultList faults)
     {
-        var name = Naming.Read(rename.Name, Site.LongestCandidateName, "candidate", required: false, faults);
+        var name = DisplayNameRules.Read(rename.Name, Site.LongestCandidateName, "candidate", required: false, faults);
         return OfListed(site, rename.Letter, faults, listed =>
             site.With(listed with { Name = name.Length == 0 ? null : name })
         );

@@ -299,18 +299,27 @@ public sealed record CartCheck(OfferBook Book, ImmutableArray<CartPair> Pairs, M
                         ?.Index
                     : null;
             var why =
-                extra is null
-                || (extra.For == AddOnFor.Domain && forDomain is null)
-                || (extra.For == AddOnFor.Hosting && _hosting is null)
-                    ? null
-                    : new Deviation(DeviationKind.ExtraAdded, extra.Id, forDomain);
+                extra is not null && IsPlaceFor(extra.For, forDomain)
+                    ? new Deviation(DeviationKind.ExtraAdded, extra.Id, forDomain)
+                    : null;
             return new CartPair(CartFit.NotAskedFor, null, their, amount, null, why);
         }
 
+        private bool IsPlaceFor(AddOnFor kind, int? domain) =>
+            kind switch
+            {
+                AddOnFor.Hosting => _hosting is not null,
+                AddOnFor.Domain => domain is not null,
+            };
+
         private bool Has(AddOn extra) =>
-            extra.For == AddOnFor.Hosting
-                ? _hosting?.AddOns.Any(had => had.AddOn.Id == extra.Id) == true
-                : costing.Run.Purchase.Domains.All(domain => domain.AddOns.Any(had => had.AddOn.Id == extra.Id));
+            extra.For switch
+            {
+                AddOnFor.Hosting => _hosting?.AddOns.Any(had => had.AddOn.Id == extra.Id) == true,
+                AddOnFor.Domain => costing.Run.Purchase.Domains.All(domain =>
+                    domain.AddOns.Any(had => had.AddOn.Id == extra.Id)
+                ),
+            };
 
         // Codes that count with us and not there, and the other way round.
         private IEnumerable<CartPair> Codes()

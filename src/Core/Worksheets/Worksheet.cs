@@ -192,12 +192,13 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
 
     private static Candidate Toggled(Candidate candidate, ExtraOffer offer)
     {
-        return offer.AddOn.For == AddOnFor.Hosting
-            ? candidate with
+        return offer.AddOn.For switch
+        {
+            AddOnFor.Hosting => candidate with
             {
                 Hosting = candidate.Hosting! with { AddOns = Toggle(candidate.Hosting.AddOns) },
-            }
-            : candidate with
+            },
+            AddOnFor.Domain => candidate with
             {
                 Domains = candidate.Domains.SetItem(
                     0,
@@ -206,7 +207,8 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
                         AddOns = Toggle(candidate.Domains[0].AddOns),
                     }
                 ),
-            };
+            },
+        };
 
         ImmutableArray<AddOnChoice> Toggle(ImmutableArray<AddOnChoice> taken) =>
             offer.Quantity > 0

@@ -118,7 +118,14 @@ public static class BookWriter
         Fields(
             ("id", addOn.Id),
             ("name", addOn.Name),
-            ("for", addOn.For == AddOnFor.Domain ? "domain" : "hosting"),
+            (
+                "for",
+                addOn.For switch
+                {
+                    AddOnFor.Hosting => "hosting",
+                    AddOnFor.Domain => "domain",
+                }
+            ),
             ("provides", addOn.Provides),
             ("adds", Features(addOn.Adds)),
             (

@@ -1,8 +1,3 @@
-using Ical.Net;
-using Ical.Net.CalendarComponents;
-using Ical.Net.DataTypes;
-using Ical.Net.Serialization;
-
 namespace HomeStart.Formats;
 
 /// <summary>A date to remember as an iCalendar file (RFC 5545), with alarms before it.</summary>
@@ -19,32 +14,19 @@ public static class Reminder
         var price = claim.Missed is { } units
             ? $"{MoneyWords.Of(new Money(units, claim.Book.Currency))} for the first year, before tax where it is added"
             : "its first year at a price that is not stated";
-        var day = new CalendarEvent
-        {
-            Uid = uid,
-            DtStamp = new CalDateTime(made.ToDateTime(TimeOnly.MinValue, DateTimeKind.Utc)),
-            Start = new CalDateTime(last),
-            End = new CalDateTime(claim.Before),
-            Summary = $"Last day to claim the domain that comes with {claim.Book.Provider.Name}",
-            Description =
-                $"For {site}: choose a name and register it through {claim.Book.Provider.Name} by this day. "
-                + $"From the day after, .{claim.Ending} costs {price}.",
-            Transparency = TransparencyType.Transparent,
-        };
-        foreach (var days in DaysBefore)
-        {
-            day.Alarms.Add(
-                new Alarm
-                {
-                    Action = AlarmAction.Display,
-                    Description = day.Summary,
-                    Trigger = new Trigger(Duration.FromDays(-days)),
-                }
-            );
-        }
-
-        var calendar = new Ical.Net.Calendar { ProductId = "-//Home Start//Home Start//EN" };
-        calendar.Events.Add(day);
-        return new CalendarSerializer().SerializeToString(calendar)!;
+        var seller = claim.Book.Provider.Name;
+        return CalendarFile.Write(
+            [
+                new CalendarDay(
+                    uid,
+                    last,
+                    $"Last day to claim the domain that comes with {seller}",
+                    $"For {site}: choose a name and register it through {seller} by this day. "
+                        + $"From the day after, .{claim.Ending} costs {price}.",
+                    DaysBefore
+                ),
+            ],
+            made
+        );
     }
 }

@@ -7,8 +7,7 @@ namespace HomeStart.Formats;
 
 /// <summary>
 /// Reads what a seller's invoice says, and writes a receipt, or what is still to be paid, as an invoice in UBL 2.1
-/// (ISO/IEC 19845), with the core elements of EN 16931 that are known: a seller's address and tax number are in no
-/// offer book.
+/// (ISO/IEC 19845). It names no profile: those ask for a seller's address and tax number, which are in no offer book.
 /// </summary>
 public static class UblInvoice
 {
@@ -117,7 +116,6 @@ public static class UblInvoice
                 Invoice + "Invoice",
                 new XAttribute(XNamespace.Xmlns + "cac", Parts),
                 new XAttribute(XNamespace.Xmlns + "cbc", Basic),
-                new XElement(Basic + "CustomizationID", "urn:cen.eu:en16931:2017"),
                 new XElement(Basic + "ID", receipt.Number),
                 new XElement(Basic + "IssueDate", Day(order.PlacedOn)),
                 receipt.DueOn is { } due ? new XElement(Basic + "DueDate", Day(due)) : null,

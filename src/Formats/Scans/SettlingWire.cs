@@ -27,7 +27,7 @@ public sealed record SettlingWire(
 /// only "at least" from there on.</param>
 public sealed record TurnWire(int FromMonths, int ToMonths, int AtMonths, ScanRowWire? Other, ScanRowWire Least)
 {
-    internal static TurnWire? Of(Turn? turn) =>
+    internal static TurnWire? Of(Crossover? turn) =>
         turn is null
             ? null
             : new TurnWire(

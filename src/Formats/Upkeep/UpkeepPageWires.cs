@@ -127,7 +127,7 @@ public sealed record MoneyWire(string Amount, string Currency)
 /// <summary>What is paid by card, less what comes back, currency by currency.</summary>
 public sealed record SumsWire(IReadOnlyList<MoneyWire> Amounts, bool AtLeast)
 {
-    public static SumsWire Of(Sums sums) => new([.. sums.Amounts.Values.Select(MoneyWire.Of)], sums.IsAtLeast);
+    public static SumsWire Of(AmountsPaid sums) => new([.. sums.Amounts.Values.Select(MoneyWire.Of)], sums.IsAtLeast);
 }
 
 public sealed record BalanceWire(string Seller, string Amount, string Currency);

@@ -1,8 +1,8 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 
@@ -37,7 +37,7 @@ public sealed class AccountDesk(
     private static readonly TimeSpan Locked = TimeSpan.FromMinutes(MailCodes.Minutes);
 
     // Codes for one address are tried one after another, so that many at once are counted as many.
-    private static readonly SemaphoreSlim[] Turns = [.. Enumerable.Range(0, 64).Select(_ => new SemaphoreSlim(1))];
+    private static readonly SemaphoreSlim[] WorkSlots = [.. Enumerable.Range(0, 64).Select(_ => new SemaphoreSlim(1))];
 
     /// <summary>The account of this visitor; null: they are not signed in.</summary>
     public async Task<Account?> PresentAsync(CancellationToken cancel) =>
@@ -76,7 +76,7 @@ public sealed class AccountDesk(
 
     private static async Task<T> InTurnAsync<T>(string mail, Func<Task<T>> act, CancellationToken cancel)
     {
-        var turn = Turns[(uint)string.GetHashCode(mail, StringComparison.OrdinalIgnoreCase) % Turns.Length];
+        var turn = WorkSlots[(uint)string.GetHashCode(mail, StringComparison.OrdinalIgnoreCase) % WorkSlots.Length];
         await turn.WaitAsync(cancel);
         try
         {

@@ -1,9 +1,9 @@
 using System.Threading.RateLimiting;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 

@@ -2,10 +2,10 @@ using System.Text;
 using System.Text.Json.Nodes;
 using HomeStart.Formats;
 using HomeStart.Web.Books;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Advertising;
@@ -109,7 +109,7 @@ internal static class AdvertisingEndpoints
         Workspace workspace,
         Joining joining,
         ShelfDesk shelf,
-        Turns turns,
+        WorkSlots turns,
         CancellationToken cancel
     )
     {

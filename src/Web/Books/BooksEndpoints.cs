@@ -2,9 +2,9 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Books;
 

@@ -3,7 +3,7 @@ using System.Security.Cryptography;
 using System.Text.Json;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 

@@ -1,6 +1,6 @@
 using System.Text.Json;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Costings;
 
@@ -17,7 +17,7 @@ internal static class Calculation
         Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work
     )
         where TAnswer : class =>
-        app.MapPost(path, async (JsonBody<TBody> body, Demo demo, Turns turns, CancellationToken cancel) =>
+        app.MapPost(path, async (JsonBody<TBody> body, Demo demo, WorkSlots turns, CancellationToken cancel) =>
             {
                 using var turn = await turns.CostingAsync(cancel);
                 return turn.Refusal ?? Answer(body, demo, work, cancel);

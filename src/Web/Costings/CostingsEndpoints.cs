@@ -1,6 +1,6 @@
 using System.Text.Json;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Costings;
 

@@ -85,7 +85,7 @@ internal static class DomainsEndpoints
 
         if (faults.Any)
         {
-            return Hosting.FaultResults.Unprocessable(faults);
+            return Startup.FaultResults.Unprocessable(faults);
         }
 
         if (DomainName.Parse(name!.Text, ending).Domain is not { } domain)
@@ -95,7 +95,7 @@ internal static class DomainsEndpoints
                 "label",
                 $"With its ending this is too long: a domain has at most {DomainName.Longest} characters."
             );
-            return Hosting.FaultResults.Unprocessable(faults);
+            return Startup.FaultResults.Unprocessable(faults);
         }
 
         var answer = (

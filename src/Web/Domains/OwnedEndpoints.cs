@@ -1,10 +1,10 @@
 using System.Text;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
 
 namespace HomeStart.Web.Domains;

@@ -1,10 +1,10 @@
 using System.Runtime.CompilerServices;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Domains;
 
@@ -117,7 +117,7 @@ internal static class SeekingEndpoints
         Seeking seeking,
         NameDesk desk,
         NameChecks checks,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope scope,
         Workspace workspace,
         TimeProvider time
@@ -235,7 +235,7 @@ internal static class SeekingEndpoints
         Seeking seeking,
         NameDesk desk,
         NameChecks checks,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope scope,
         Workspace workspace,
         TimeProvider time,

@@ -1,6 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Mail;

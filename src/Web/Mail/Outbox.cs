@@ -2,7 +2,7 @@ using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Mail;
 

@@ -1,7 +1,7 @@
 using System.Security.Cryptography;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Online;
 

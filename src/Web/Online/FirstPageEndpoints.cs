@@ -2,9 +2,9 @@ using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,8 +1,8 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Online;

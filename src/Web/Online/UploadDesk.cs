@@ -1,7 +1,7 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Online;

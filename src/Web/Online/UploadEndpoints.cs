@@ -1,6 +1,6 @@
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Online;

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Text;
 using System.Text.Json;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Online;
 

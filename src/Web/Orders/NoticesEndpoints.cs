@@ -2,9 +2,9 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;

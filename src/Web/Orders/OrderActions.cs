@@ -1,4 +1,4 @@
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Orders;
 
@@ -30,15 +30,15 @@ public sealed class OrderActions(
         {
             case ActionKind.Do:
                 return await DoAsync(world, order, action.Step, today, cancel);
-            case ActionKind.AskThenDo:
-                var before = await AskAsync(world, action.Step, orVoid: false, today, cancel);
+            case ActionKind.QueryThenExecute:
+                var before = await AskAsync(world, action.Step, voidIfUnsettled: false, today, cancel);
                 return before.State == OutcomeState.NeverHappened
                     ? await DoAsync(world, order, action.Step, today, cancel)
                     : before;
             case ActionKind.Look:
-                return await AskAsync(world, action.Step, orVoid: false, today, cancel);
+                return await AskAsync(world, action.Step, voidIfUnsettled: false, today, cancel);
             case ActionKind.Settle:
-                return await AskAsync(world, action.Step, orVoid: true, today, cancel);
+                return await AskAsync(world, action.Step, voidIfUnsettled: true, today, cancel);
             default:
                 return await UndoAsync(world, order, action.Step, cancel);
         }
@@ -47,15 +47,15 @@ public sealed class OrderActions(
     private Task<Outcome> AskAsync(
         World world,
         OrderStep step,
-        bool orVoid,
+        bool voidIfUnsettled,
         DateOnly today,
         CancellationToken cancel
     ) =>
         step.Kind switch
         {
-            StepKind.Hold or StepKind.Capture => payments.AskAsync(world, step.Key, orVoid, today, cancel),
-            StepKind.Prepare => hosts.AskAsync(world, step.Key, orVoid, cancel),
-            _ => registrar.AskAsync(world, step.Key, orVoid, today, cancel),
+            StepKind.Hold or StepKind.Capture => payments.AskAsync(world, step.Key, voidIfUnsettled, today, cancel),
+            StepKind.Prepare => hosts.AskAsync(world, step.Key, voidIfUnsettled, cancel),
+            _ => registrar.AskAsync(world, step.Key, voidIfUnsettled, today, cancel),
         };
 
     private Task<Outcome> DoAsync(World world, Order order, OrderStep step, DateOnly today, CancellationToken cancel)

@@ -2,10 +2,10 @@ using System.Collections.Immutable;
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Accounts;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;

@@ -1,8 +1,8 @@
 using System.Collections.Concurrent;
 using HomeStart.Data;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
 using Microsoft.EntityFrameworkCore;
 

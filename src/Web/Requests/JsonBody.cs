@@ -1,7 +1,7 @@
 using System.Reflection;
 using System.Text.Json;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.Net.Http.Headers;
 
@@ -14,7 +14,7 @@ namespace HomeStart.Web.Requests;
 /// </summary>
 internal abstract class JsonBody : IReadBody
 {
-    /// <summary>What the routes say they take; the OpenAPI document says JSON (<see cref="SaidInFull"/>).</summary>
+    /// <summary>What the routes say they take; the OpenAPI document says JSON (<see cref="OpenApiSchemaFixes"/>).</summary>
     public const string AnyType = "*/*";
 
     private readonly JsonElement _root;

@@ -19,7 +19,7 @@ internal sealed class RawBody : IReadBody, IBindableFromHttpContext<RawBody>
     public static async ValueTask<RawBody?> BindAsync(HttpContext context, ParameterInfo parameter)
     {
         var most = context.GetEndpoint()?.Metadata.GetMetadata<IRequestSizeLimitMetadata>()?.MaxRequestBodySize
-            ?? Hosting.Composition.LargestBody;
+            ?? Startup.Composition.LargestBody;
         var (bytes, problem) = await ReadAsync(context, most);
         return new RawBody(bytes, problem);
     }

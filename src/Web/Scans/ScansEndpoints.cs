@@ -1,8 +1,8 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Scans;
@@ -37,7 +37,7 @@ internal static class ScansEndpoints
         JsonBody<ScanBody> body,
         HttpContext http,
         Demo demo,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope workspace
     )
     {
@@ -60,7 +60,7 @@ internal static class ScansEndpoints
         bool? oneSeller,
         HttpContext http,
         SiteDesk desk,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope workspace
     ) => ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress) =>
         {
@@ -78,7 +78,7 @@ internal static class ScansEndpoints
         bool? oneSeller,
         HttpContext http,
         SiteDesk desk,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope workspace
     ) =>
         ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _) =>
@@ -93,7 +93,7 @@ internal static class ScansEndpoints
         bool byPlan,
         HttpContext http,
         SiteDesk desk,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope workspace,
         Func<ScanRequest, IProgress<(int Done, int Of)>, Result<T>> work
     )

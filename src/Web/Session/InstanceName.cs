@@ -1,5 +1,5 @@
 using System.Security.Cryptography;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Session;
 

@@ -1,5 +1,5 @@
 using HomeStart.Data;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Antiforgery;
 
 namespace HomeStart.Web.Session;

@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Globalization;
 using HomeStart.Data;
 using HomeStart.Web.Books;
-using HomeStart.Web.Hosting;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Session;

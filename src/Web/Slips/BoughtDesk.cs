@@ -17,7 +17,7 @@ public sealed class BoughtDesk(
     HomeStartDb db,
     OrderDesk orders,
     DayRunner runner,
-    Hosting.OpenAddress open,
+    Startup.OpenAddress open,
     TimeProvider time
 )
 {

@@ -6,10 +6,10 @@ using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Advertising;
 using HomeStart.Web.Books;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
@@ -211,7 +211,7 @@ internal static class SlipEndpoints
         JsonBody<CartCheckBody> body,
         SiteDesk desk,
         Workspace workspace,
-        Turns turns,
+        WorkSlots turns,
         CancellationToken cancel
     )
     {
@@ -311,7 +311,7 @@ internal static class SlipEndpoints
         JsonBody<TheirSumBody> body,
         SiteDesk desk,
         Workspace workspace,
-        Turns turns,
+        WorkSlots turns,
         CancellationToken cancel
     )
     {

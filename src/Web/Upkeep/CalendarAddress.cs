@@ -1,7 +1,7 @@
 using System.Globalization;
 using HomeStart.Data;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.EntityFrameworkCore;
 

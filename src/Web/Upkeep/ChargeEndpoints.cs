@@ -1,9 +1,9 @@
 using System.Collections.Immutable;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Upkeep;
 
@@ -102,7 +102,7 @@ internal static class ChargeEndpoints
         Guid orderId,
         int line,
         DecisionDesk decisions,
-        Turns turns,
+        WorkSlots turns,
         CancellationToken cancel
     )
     {
@@ -136,7 +136,7 @@ internal static class ChargeEndpoints
         Guid orderId,
         string book,
         DecisionDesk decisions,
-        Turns turns,
+        WorkSlots turns,
         CancellationToken cancel
     )
     {
@@ -178,7 +178,7 @@ internal static class ChargeEndpoints
         SiteDesk sites,
         TenureDesk desk,
         DecisionDesk decisions,
-        Turns turns,
+        WorkSlots turns,
         CancellationToken cancel
     )
     {

@@ -125,7 +125,7 @@ public sealed class DayActions(
     )
     {
         var before = kept.Book.UnderWay!.IsTried
-            ? await payments.AskAsync(kept.World, key, orVoid: false, today, cancel)
+            ? await payments.AskAsync(kept.World, key, voidIfUnsettled: false, today, cancel)
             : new Outcome(OutcomeState.NeverHappened);
         return before.State == OutcomeState.NeverHappened ? await ask() : before;
     }

@@ -1,7 +1,7 @@
 using System.Collections.Concurrent;
 using HomeStart.Data;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Upkeep;

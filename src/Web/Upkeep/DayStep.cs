@@ -4,10 +4,10 @@ using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Upkeep;
 
@@ -207,11 +207,11 @@ public sealed class DayStep(
             return released.State == OutcomeState.NoAnswer ? book : book with { Otherwise = null };
         }
 
-        var outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: false, today, cancel);
+        var outcome = await payments.AskAsync(kept.World, other.Hold, voidIfUnsettled: false, today, cancel);
         if (outcome.State == OutcomeState.NeverHappened)
         {
             // A late request can hold nothing any more.
-            outcome = await payments.AskAsync(kept.World, other.Hold, orVoid: true, today, cancel);
+            outcome = await payments.AskAsync(kept.World, other.Hold, voidIfUnsettled: true, today, cancel);
         }
 
         return outcome.State switch

@@ -1,10 +1,10 @@
 using HomeStart.Data;
 using HomeStart.Formats;
-using HomeStart.Web.Hosting;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Upkeep;
 
@@ -245,7 +245,7 @@ internal static class UpkeepEndpoints
         DecisionDesk decisions,
         SiteDesk sites,
         Workspace workspace,
-        Turns turns,
+        WorkSlots turns,
         WorkspaceScope scope,
         CancellationToken cancel
     )

@@ -79,7 +79,7 @@ public class OrderFlowTests
         var order = New();
         var action = OrderFlow.Next(order)!;
         order = OrderFlow.Begun(order, action);
-        OrderFlow.Next(order)!.Kind.ShouldBe(ActionKind.AskThenDo);
+        OrderFlow.Next(order)!.Kind.ShouldBe(ActionKind.QueryThenExecute);
     }
 
     /// <summary>
@@ -366,7 +366,7 @@ public class OrderFlowTests
                 (OutcomeState.Refused, ActionKind.Settle) => (StepStatus.Refused, 0, OrderState.Cancelled),
                 (OutcomeState.Refused, _) => (StepStatus.Refused, 0, OrderState.NeedsPayment),
                 (OutcomeState.NeverHappened, ActionKind.Settle) => (StepStatus.Waiting, 0, OrderState.Cancelled),
-                (OutcomeState.Pending, ActionKind.Do or ActionKind.AskThenDo) => (
+                (OutcomeState.Pending, ActionKind.Do or ActionKind.QueryThenExecute) => (
                     StepStatus.Pending,
                     0,
                     OrderState.Working

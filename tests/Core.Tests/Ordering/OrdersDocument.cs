@@ -130,7 +130,7 @@ public class OrdersDocument
                 );
             }
 
-            if (action.Kind is ActionKind.AskThenDo or ActionKind.Settle)
+            if (action.Kind is ActionKind.QueryThenExecute or ActionKind.Settle)
             {
                 yield return (
                     OrderFlow.After(begun, action, new Outcome(OutcomeState.NeverHappened)),

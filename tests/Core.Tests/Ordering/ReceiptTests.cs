@@ -70,7 +70,6 @@ public class ReceiptTests
             .Select(element => element.Name.LocalName)
             .Distinct()
             .ShouldBe([
-                "CustomizationID",
                 "ID",
                 "IssueDate",
                 "InvoiceTypeCode",

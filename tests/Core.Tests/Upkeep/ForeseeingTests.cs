@@ -459,6 +459,6 @@ public class ForeseeingTests
                 .Select(step => $"{step.On:yyyy-MM-dd} {step.State} {step.Return?.Cost.ToAmount() ?? "none"}"),
         ];
 
-    private static string Said(Sums sums) =>
+    private static string Said(AmountsPaid sums) =>
         sums.Amounts.Count == 0 ? "0.00" : sums.Amounts.Values.ShouldHaveSingleItem().ToAmount();
 }

@@ -2,18 +2,18 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
 import { accountQuery, drafts, useConfirming } from '../../api/account';
-import { api, expect, type Schemas } from '../../api/client';
-import { sessionQuery } from '../../api/queries';
+import { api, expect, type Schemas } from '../../api/wire/client';
+import { sessionQuery } from '../../api/wire/queries';
 import { ago } from '../../format/dates';
 import { Button } from '../../ui/Button';
-import { ConfirmMail } from '../../ui/ConfirmMail';
-import { Header } from '../../ui/Header';
-import { Help } from '../../ui/Help';
-import { TextField } from '../../ui/Field';
+import { ConfirmMail } from '../../ui/sheets/ConfirmMail';
+import { Header } from '../../ui/frame/Header';
+import { Help } from '../../ui/frame/Help';
+import { TextField } from '../../ui/fields/Field';
 import { Head, Heads, InNarrow, Row, Table } from '../../ui/Table';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 import { deviceWords } from './device';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Signing in by a mailed code; and, signed in, where one is, what one has here, and the way out. */
 export function AccountPage() {

@@ -3,18 +3,19 @@ import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
 import { accountQuery } from '../../api/account';
-import { api, expect, Refused, type Order } from '../../api/client';
-import { readCart } from '../../api/pages';
-import { useSite } from '../../api/site';
+import { api, expect, type Order } from '../../api/wire/client';
+import { faultsOf, showAtFields } from '../../api/wire/faults';
+import { readCart } from '../../api/books/pages';
+import { useSite } from '../../api/site/site';
 import { currencySign, money } from '../../format/money';
 import { daySent } from '../../format/typedDates';
-import { DateField } from '../../ui/DateField';
+import { DateField } from '../../ui/fields/DateField';
 import { Button } from '../../ui/Button';
-import { ConfirmFirst } from '../../ui/ConfirmFirst';
-import { TextArea, TextField } from '../../ui/Field';
-import { PasteBox } from '../../ui/PasteBox';
+import { ConfirmFirst } from '../../ui/sheets/ConfirmFirst';
+import { TextArea, TextField } from '../../ui/fields/Field';
+import { PasteBox } from '../../ui/fields/PasteBox';
 import { bodyOf, fieldOf, keyNames, receiptOf, startOf, type BoughtForm as Form, type KeyName } from './form';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 interface Seller {
   book: string;
@@ -63,17 +64,13 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
     }
   };
   const tell = (error: unknown, typed: Form) => {
-    const faults = error instanceof Refused ? error.faults : [];
+    const faults = faultsOf(error);
     if (faults.some(({ code }) => code === 'unconfirmed')) {
       setAsked(typed.mail.trim() || mail);
       return;
     }
 
-    const others = faults.filter(({ where }) => !fieldOf(where));
-    for (const found of faults.filter(({ where }) => fieldOf(where))) {
-      form.setError(fieldOf(found.where) as never, { message: found.message }, { shouldFocus: true });
-    }
-
+    const others = showAtFields(form, faults, fieldOf);
     if (faults.length === 0 || others.length > 0) {
       setFault(others[0]?.message ?? (error as Error).message);
     }

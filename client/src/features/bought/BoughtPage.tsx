@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { getRouteApi } from '@tanstack/react-router';
-import { orderQuery } from '../../api/queries';
-import { slipQuery } from '../../api/slip';
-import { useSite } from '../../api/site';
-import { Awaited } from '../../ui/Waiting';
+import { orderQuery } from '../../api/wire/queries';
+import { slipQuery } from '../../api/site/slip';
+import { useSite } from '../../api/site/site';
+import { Awaited } from '../../ui/said/Waiting';
 import { BoughtForm } from './BoughtForm';
 
 const route = getRouteApi('/sites/$siteId/bought');

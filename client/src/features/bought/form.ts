@@ -1,4 +1,5 @@
-import type { Order, Schemas } from '../../api/client';
+import type { Order, Schemas } from '../../api/wire/client';
+import { pathOf } from '../../api/wire/faults';
 import { longDay } from '../../format/dates';
 import { daySent } from '../../format/typedDates';
 
@@ -75,7 +76,7 @@ export function receiptOf({ lines, total }: Schemas['CartReadingWire']) {
 
 /** The field of the form that a fault is about: "receipts[0].paid" is "receipts.0.paid"; null: none of it. */
 export function fieldOf(where: string): string | null {
-  const field = where.replace(/\[(\d+)\]/g, '.$1').replace(/^(keys\.nameServers)\.\d+$/, '$1');
+  const field = pathOf(where).replace(/^(keys\.nameServers)\.\d+$/, '$1');
   return /^(boughtOn|name|mail|cardExpires|keys\.\w+|receipts\.\d+\.(paid|reference|lines\.\d+\.\w+))$/.test(field)
     ? field
     : null;

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate, useSearch } from '@tanstack/react-router';
-import type { Comparison } from '../../api/client';
-import { comparisonQuery } from '../../api/queries';
+import type { Comparison } from '../../api/wire/client';
+import { comparisonQuery } from '../../api/wire/queries';
 import { longDay } from '../../format/dates';
 import { dueNext, money } from '../../format/money';
 import { span } from '../../format/words';
-import { InkSelect } from '../../ui/Field';
-import { Failed, Waiting } from '../../ui/Waiting';
-import { useSite } from '../../api/site';
+import { InkSelect } from '../../ui/fields/Field';
+import { Failed, Waiting } from '../../ui/said/Waiting';
+import { useSite } from '../../api/site/site';
 import { Download } from '../../ui/Download';
 import { needWords } from '../../format/needs';
 import { useTitles } from '../../format/titles';

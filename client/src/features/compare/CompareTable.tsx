@@ -1,7 +1,7 @@
-import { SellerNotes } from '../../ui/SellerNotes';
+import { SellerNotes } from '../../ui/said/SellerNotes';
 import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
-import type { Comparison, Schemas } from '../../api/client';
+import type { Comparison, Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure, isZero, sumFigure, dueNext } from '../../format/money';
 import { span, theseMonths } from '../../format/words';
@@ -9,7 +9,7 @@ import { cx } from '../../ui/cx';
 import { Head, Heads, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { needWords, reasonWords } from '../../format/needs';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { features, featureWords } from '../../format/features';
 import { Letter } from '../../ui/Letter';
 import { useTitles } from '../../format/titles';

@@ -1,11 +1,11 @@
 import { useNavigate } from '@tanstack/react-router';
-import type { Comparison, Schemas } from '../../api/client';
+import type { Comparison, Schemas } from '../../api/wire/client';
 import { currencySign, figure, isZero } from '../../format/money';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
-import { InkSelect } from '../../ui/Field';
+import { InkSelect } from '../../ui/fields/Field';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 
 type Line = Schemas['LineDifferenceWire'];

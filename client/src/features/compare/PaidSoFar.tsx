@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import type { Comparison, Schemas } from '../../api/client';
+import type { Comparison, Schemas } from '../../api/wire/client';
 import { instant, shortDay, shortMonthOf } from '../../format/dates';
 import { money, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';

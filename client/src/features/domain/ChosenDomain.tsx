@@ -1,10 +1,10 @@
 import { Link } from '@tanstack/react-router';
-import type { Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import type { Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { isZero, money } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Domain = Schemas['DomainWire'];
 

@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { api, expect } from '../../api/client';
-import { nameCostsQuery, useSought } from '../../api/names';
+import { api, expect } from '../../api/wire/client';
+import { nameCostsQuery, useSought } from '../../api/names/names';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { Note } from '../../ui/Note';
-import { useSite } from '../../api/site';
+import { TextField } from '../../ui/fields/Field';
+import { Note } from '../../ui/said/Note';
+import { useSite } from '../../api/site/site';
 import { useSettled } from '../../ui/useSettled';
 import { ChosenDomain } from './ChosenDomain';
 import { DomainParts } from './DomainParts';

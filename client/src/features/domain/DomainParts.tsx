@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 
 const parts = [
   ['/sites/$siteId/domain', 'One name'],

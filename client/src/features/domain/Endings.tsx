@@ -1,22 +1,22 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useEffect, useMemo, useState } from 'react';
-import type { NameCost, Schemas } from '../../api/client';
-import { nameCostsQuery, useAnswers, useAsking } from '../../api/names';
-import { namesHadQuery } from '../../api/ownDomain';
-import { useSite } from '../../api/site';
+import type { NameCost, Schemas } from '../../api/wire/client';
+import { nameCostsQuery, useAnswers, useAsking } from '../../api/names/names';
+import { namesHadQuery } from '../../api/names/ownDomain';
+import { useSite } from '../../api/site/site';
 import { money, sumFigure } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { SellerNotes } from '../../ui/SellerNotes';
+import { SellerNotes } from '../../ui/said/SellerNotes';
 import { Head, Heads, Table } from '../../ui/Table';
-import { TickLine } from '../../ui/TickLine';
-import { AnswerMark } from '../../ui/AnswerMark';
+import { TickLine } from '../../ui/fields/TickLine';
+import { AnswerMark } from '../../ui/said/AnswerMark';
 import { answerSentence, askedWords } from '../../format/answers';
 import { Ideas } from './Ideas';
 import { nearest } from './costs';
 import { SellerRow } from './SellerRow';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Ending = Schemas['EndingWire'];
 

@@ -1,11 +1,11 @@
 import { useNavigate } from '@tanstack/react-router';
-import type { NameCost, Schemas } from '../../api/client';
-import { useAnswers } from '../../api/names';
-import { useSite } from '../../api/site';
+import type { NameCost, Schemas } from '../../api/wire/client';
+import { useAnswers } from '../../api/names/names';
+import { useSite } from '../../api/site/site';
 import { sumMoney } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { AnswerMark } from '../../ui/AnswerMark';
+import { AnswerMark } from '../../ui/said/AnswerMark';
 import { answerWord, askedWords } from '../../format/answers';
 import { leastOf } from './costs';
 

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { nameCostsQuery, useAnswers } from '../../api/names';
-import { useSite } from '../../api/site';
+import { nameCostsQuery, useAnswers } from '../../api/names/names';
+import { useSite } from '../../api/site/site';
 import { sumMoney } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { leastOf } from './costs';
-import { useIdeas } from '../../api/ideas';
+import { useIdeas } from '../../api/names/ideas';
 
 /**
  * Beneath a name that somebody has: others like it that are available, each with what it costs, to take at one press.

@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { nameCostsQuery, useAsking, useSeek, useSought } from '../../api/names';
-import { useSite } from '../../api/site';
+import { nameCostsQuery, useAsking, useSeek, useSought } from '../../api/names/names';
+import { useSite } from '../../api/site/site';
 import { count } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 import { DomainParts } from './DomainParts';
 import { FoundNames } from './FoundNames';
 import { HeldNames } from './HeldNames';
 import { WhatToCheck, type Question } from './WhatToCheck';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Hundreds of names under many endings at once: thought of here, or pasted. */
 export function ManyNames() {

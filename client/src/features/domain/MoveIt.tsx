@@ -1,11 +1,11 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, expect, Refused, type Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import { api, expect, Refused, type Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { longDay, shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { Announced } from '../../ui/Announced';
+import { TextField } from '../../ui/fields/Field';
+import { Announced } from '../../ui/said/Announced';
 
 type Answer = Schemas['TransferWire'];
 

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { namesHadQuery } from '../../api/ownDomain';
-import { useSite } from '../../api/site';
+import { namesHadQuery } from '../../api/names/ownDomain';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';

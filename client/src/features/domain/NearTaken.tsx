@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { nearQuery } from '../../api/names';
-import { useSite } from '../../api/site';
-import { Note } from '../../ui/Note';
+import { nearQuery } from '../../api/names/names';
+import { useSite } from '../../api/site/site';
+import { Note } from '../../ui/said/Note';
 
 /**
  * Names easily written for this one that somebody uses: their holder gets a part of the mail and visits meant for this

@@ -1,17 +1,18 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { api, expect, Refused, type Schemas } from '../../api/client';
-import { ownedRecordQuery } from '../../api/ownDomain';
-import { useSite } from '../../api/site';
+import { api, expect, Refused, type Schemas } from '../../api/wire/client';
+import { faultsOf, lastPart, showAtFields } from '../../api/wire/faults';
+import { ownedRecordQuery } from '../../api/names/ownDomain';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { isZero, money, sumMoney } from '../../format/money';
 import { daySent } from '../../format/typedDates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { CurrencyOptions } from '../../ui/CurrencyOptions';
-import { ExpiresField, WholeDomainField } from '../../ui/DomainFields';
-import { SelectField, TextField } from '../../ui/Field';
+import { CurrencyOptions } from '../../ui/fields/CurrencyOptions';
+import { ExpiresField, WholeDomainField } from '../../ui/fields/DomainFields';
+import { SelectField, TextField } from '../../ui/fields/Field';
 import { useSettled } from '../../ui/useSettled';
 import { ChosenDomain } from './ChosenDomain';
 import { DomainParts } from './DomainParts';
@@ -19,7 +20,7 @@ import { MoveIt } from './MoveIt';
 import { NamesHad } from './NamesHad';
 import { Pointing } from './Pointing';
 import { useSellers } from './sellers';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 interface Own {
   domain: string;
@@ -67,11 +68,9 @@ export function OwnDomain() {
     onError: (error) => place(error),
   });
   const place = (error: Error) => {
-    const faults = error instanceof Refused ? error.faults : [];
-    faults.forEach(({ code, where, message }) => {
-      const field = code === 'no-rate' ? 'currency' : fields.find((known) => known === where.split('.').at(-1));
-      setError(field ?? 'domain', { message });
-    });
+    showAtFields({ setError }, faultsOf(error), (where, code) =>
+      code === 'no-rate' ? 'currency' : (fields.find((known) => known === lastPart(where)) ?? 'domain'),
+    );
   };
   const count = (domain: Schemas['DomainBody']) =>
     changes.changeAsync({ kind: 'choose-domain', letter, domain }).catch(place);

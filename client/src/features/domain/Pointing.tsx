@@ -1,13 +1,13 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import { api, expect, type Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { Button } from '../../ui/Button';
-import { Note } from '../../ui/Note';
+import { Note } from '../../ui/said/Note';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { TickLine } from '../../ui/TickLine';
-import { Announced } from '../../ui/Announced';
+import { TickLine } from '../../ui/fields/TickLine';
+import { Announced } from '../../ui/said/Announced';
 
 type Record = Schemas['ResourceRecordWire'];
 

@@ -1,10 +1,10 @@
-import type { NameCost, Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import type { NameCost, Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { shortDay } from '../../format/dates';
 import { isZero, money, sumFigure } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { InkPopover } from '../../ui/Popover';
+import { InkPopover } from '../../ui/sheets/Popover';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { includedWords, privacyWords, recordField } from '../../format/answers';

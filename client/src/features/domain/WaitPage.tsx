@@ -1,18 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { useWatch } from 'react-hook-form';
-import { useChangeForm } from '../../api/changeForm';
-import { api, expect } from '../../api/client';
-import { useSite } from '../../api/site';
+import { useChangeForm } from '../../api/site/changeForm';
+import { api, expect } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { InMonthsField } from '../../ui/DomainFields';
-import { SelectField } from '../../ui/Field';
-import { Note } from '../../ui/Note';
+import { InMonthsField } from '../../ui/fields/DomainFields';
+import { SelectField } from '../../ui/fields/Field';
+import { Note } from '../../ui/said/Note';
 import { ChosenDomain } from './ChosenDomain';
 import { DomainParts } from './DomainParts';
 import { useSellers } from './sellers';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Without a name for now: one chosen later, or an address of the host's. */
 export function WaitPage() {

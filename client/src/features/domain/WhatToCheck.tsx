@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
+import { TextField } from '../../ui/fields/Field';
 
 export interface Question {
   text?: string | null;

@@ -1,5 +1,5 @@
 import { expect, it, test } from 'vitest';
-import type { NameAnswer, NameCost } from '../../api/client';
+import type { NameAnswer, NameCost } from '../../api/wire/client';
 import { leastOf, nearest, rankOf } from './costs';
 
 const cost = { ending: 'com', book: 'one', rank: 2 } as NameCost;

@@ -1,4 +1,4 @@
-import type { NameAnswer, NameCost } from '../../api/client';
+import type { NameAnswer, NameCost } from '../../api/wire/client';
 
 /** Whoever takes least for an ending over the horizon, by the server's ranks; nothing where no sum is whole. */
 export function leastOf(costs: readonly NameCost[], ending: string): NameCost | undefined {

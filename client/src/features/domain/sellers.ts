@@ -1,4 +1,4 @@
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 
 /** Everybody who sells domains with this candidate, each once. */
 export function useSellers(takesTransfers: boolean) {

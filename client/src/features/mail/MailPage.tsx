@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearch } from '@tanstack/react-router';
-import type { Schemas } from '../../api/client';
-import { mailQuery } from '../../api/queries';
-import { useSite } from '../../api/site';
+import type { Schemas } from '../../api/wire/client';
+import { mailQuery } from '../../api/wire/queries';
+import { useSite } from '../../api/site/site';
 import { ago } from '../../format/dates';
 import { cx } from '../../ui/cx';
-import { Note } from '../../ui/Note';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { Note } from '../../ui/said/Note';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 
 type Letter = Schemas['LetterWire'];
 

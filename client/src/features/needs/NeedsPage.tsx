@@ -1,7 +1,7 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { money } from '../../format/money';
 import { count } from '../../format/words';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { Choice, NumberAnswer, Requirement, TextAnswer, Tick, Ticks } from './Answers';
 import { DomainQuestion } from './DomainQuestion';
 import { Outcome } from './Outcome';
@@ -9,13 +9,13 @@ import { Question } from './Question';
 import { asksOf, atLeast, chances, purposeOf, purposes, visitors, type Needs, type NumberNeed } from './requirements';
 import { channelWords, needWords, regionWord, tagWords } from '../../format/needs';
 
-type Set = (changed: Schemas['NeedsBody']) => void;
+type ChangeNeeds = (changed: Schemas['NeedsBody']) => void;
 
 /** What the site must do, in the owner's words; each answer says the requirement it becomes. Nothing is required. */
 export function NeedsPage() {
   const { page, change } = useSite();
   const { needs } = page;
-  const set: Set = (changed) => change({ kind: 'set-needs', needs: { ...needs, ...changed } });
+  const set: ChangeNeeds = (changed) => change({ kind: 'set-needs', needs: { ...needs, ...changed } });
   return (
     <div className="py-5">
       <title>{`Needs · ${page.name} · Home Start`}</title>
@@ -40,7 +40,7 @@ export function NeedsPage() {
 
 interface Answered {
   needs: Needs;
-  set: Set;
+  set: ChangeNeeds;
 }
 
 function TheSite({ needs, set }: Answered) {

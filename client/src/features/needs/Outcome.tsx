@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import { scanQuery } from '../../api/scan';
-import { Rejected } from '../../ui/Rejected';
-import { useSite } from '../../api/site';
-import { Announced } from '../../ui/Announced';
+import { scanQuery } from '../../api/site/scan';
+import { Rejected } from '../../ui/frame/Rejected';
+import { useSite } from '../../api/site/site';
+import { Announced } from '../../ui/said/Announced';
 
 /** How many plans are left, and why the others are not: at once, while the questions are answered. */
 export function Outcome() {

@@ -1,6 +1,6 @@
 import { useId, type ReactNode } from 'react';
 import { cx } from '../../ui/cx';
-import { InkPopover } from '../../ui/Popover';
+import { InkPopover } from '../../ui/sheets/Popover';
 
 /**
  * A question in the owner's words, its answer, and the requirement that it becomes: to be written over where the answer

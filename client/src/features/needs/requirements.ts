@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { needWords } from '../../format/needs';
 
 export type Needs = Schemas['NeedsWire'];

@@ -1,17 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import { api, expect, type Schemas } from '../../api/client';
-import { ordersQuery } from '../../api/queries';
-import { useSite } from '../../api/site';
+import { api, expect, type Schemas } from '../../api/wire/client';
+import { ordersQuery } from '../../api/wire/queries';
+import { useSite } from '../../api/site/site';
 import { ago } from '../../format/dates';
 import { Button } from '../../ui/Button';
-import { ChooseHosting } from '../../ui/ChooseHosting';
+import { ChooseHosting } from '../../ui/sheets/ChooseHosting';
 import { cx } from '../../ui/cx';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 import { longDay } from '../../format/dates';
 import { ongoing } from './pages';
 import { chainWords, linkWords, stateOf } from './words';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** What was ordered for this site, from ordered to seen: what is true right now, and what to do next. */
 export function OnlinePage() {

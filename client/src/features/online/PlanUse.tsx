@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { moreOrLess } from '../../format/money';
 
 /** How much of a plan is used up, and which plan would allow more. */

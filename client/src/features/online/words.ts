@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 
 /** A link of the chain, as a sentence that is true when it is right. */
 export const linkWords: Record<Schemas['ChainLinkKind'], (provider: string) => string> = {

@@ -1,14 +1,14 @@
 import { scaleLinear } from 'd3-scale';
 import { useState, type KeyboardEvent } from 'react';
-import type { Schemas } from '../../api/client';
-import type { ScanRow } from '../../api/scan';
+import type { Schemas } from '../../api/wire/client';
+import type { ScanRow } from '../../api/site/scan';
 import { figure, money } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { useWidth } from '../../ui/useWidth';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { WayWords } from './WayWords';
 import { Head, Heads, Row, Table } from '../../ui/Table';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Point = Schemas['ScanPointWire'];
 

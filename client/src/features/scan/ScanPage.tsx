@@ -1,20 +1,20 @@
 import { Link, useNavigate, useSearch } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
-import { useScan, type SiteScan } from '../../api/scan';
-import { useSite } from '../../api/site';
+import { useScan, type SiteScan } from '../../api/site/scan';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { dueNext, isZero, money, moreOrLess } from '../../format/money';
 import { count, span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { InkSelect } from '../../ui/Field';
-import { MadeUpSellers } from '../../ui/MadeUpSellers';
-import { Rejected } from '../../ui/Rejected';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { InkSelect } from '../../ui/fields/Field';
+import { MadeUpSellers } from '../../ui/said/MadeUpSellers';
+import { Rejected } from '../../ui/frame/Rejected';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 import { FrontPicture } from './FrontPicture';
 import { ScanRows } from './ScanRows';
 import { WhatSettlesIt } from './WhatSettlesIt';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Every way to buy that meets the needs, the least first; what would make another the least; what is out, and why. */
 export function ScanPage() {

@@ -1,16 +1,16 @@
 import { useNavigate } from '@tanstack/react-router';
-import type { Schemas } from '../../api/client';
-import type { ScanRow as Row } from '../../api/scan';
+import type { Schemas } from '../../api/wire/client';
+import type { ScanRow as Row } from '../../api/site/scan';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure, isZero, dueNext } from '../../format/money';
 import { span, theseMonths } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { useKeep } from '../../api/keep';
-import { useSite } from '../../api/site';
+import { useKeep } from '../../api/site/keep';
+import { useSite } from '../../api/site/site';
 import { WayWords } from './WayWords';
 import { Head, Heads, Table } from '../../ui/Table';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Columns that go where no row has anything in them. */
 interface Shows {

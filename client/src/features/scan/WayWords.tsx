@@ -1,10 +1,10 @@
-import { SellerNotes } from '../../ui/SellerNotes';
-import type { Schemas } from '../../api/client';
-import type { ScanRow } from '../../api/scan';
+import { SellerNotes } from '../../ui/said/SellerNotes';
+import type { Schemas } from '../../api/wire/client';
+import type { ScanRow } from '../../api/site/scan';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { wayToPay } from '../../format/words';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 
 type Candidate = Schemas['CandidateWire'];
 

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { settlingQuery, type ScanRow, type Settling } from '../../api/scan';
+import { settlingQuery, type ScanRow, type Settling } from '../../api/site/scan';
 import { money } from '../../format/money';
 import { span } from '../../format/words';
-import { Waiting } from '../../ui/Waiting';
-import { useSite } from '../../api/site';
+import { Waiting } from '../../ui/said/Waiting';
+import { useSite } from '../../api/site/site';
 import { useWayTitle } from './WayWords';
 import { needWords } from '../../format/needs';
 

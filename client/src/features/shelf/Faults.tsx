@@ -1,4 +1,4 @@
-import type { Fault } from '../../api/client';
+import type { Fault } from '../../api/wire/client';
 import { placeWords } from './edit/words';
 
 /** What is wrong in a book, each thing with its place in words and as its file has it. */

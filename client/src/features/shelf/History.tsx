@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
-import type { Schemas } from '../../api/client';
-import { historyQuery, useShelfChanges, type Shelved } from '../../api/shelf';
+import type { Schemas } from '../../api/wire/client';
+import { historyQuery, useShelfChanges, type Shelved } from '../../api/books/shelf';
 import { shortDay } from '../../format/dates';
 import { currencySign, figure } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Plan = Schemas['PriceHistoryWire'];
 

@@ -1,8 +1,8 @@
 import { Link } from '@tanstack/react-router';
 import { useEffect, useRef, type ReactNode } from 'react';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { Button } from '../../ui/Button';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** What was read is on the shortlist: under which letters, and where to go from here. */
 export function OnShortlist({

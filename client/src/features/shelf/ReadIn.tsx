@@ -1,12 +1,12 @@
 import { Link } from '@tanstack/react-router';
 import { useState, type DragEvent } from 'react';
-import { Refused, type Fault } from '../../api/client';
-import { lookAt } from '../../api/shelf';
-import { useSite } from '../../api/site';
+import { Refused, type Fault } from '../../api/wire/client';
+import { lookAt } from '../../api/books/shelf';
+import { useSite } from '../../api/site/site';
 import { cx } from '../../ui/cx';
 import { Faults } from './Faults';
 import { TakeIt, type KnownLook } from './TakeIt';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** As much as the server reads. */
 const largest = 1 << 20;

@@ -1,9 +1,9 @@
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
-import { useShelfChanges, type Shelved } from '../../api/shelf';
-import { useSite } from '../../api/site';
+import { useShelfChanges, type Shelved } from '../../api/books/shelf';
+import { useSite } from '../../api/site/site';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
+import { TextField } from '../../ui/fields/Field';
 
 /** What can be done with an opened price list. */
 export function SheetActions({ shelved: { book, isOwn, versions } }: { shelved: Shelved }) {

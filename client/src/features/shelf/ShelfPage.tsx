@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearch } from '@tanstack/react-router';
-import { useSite } from '../../api/site';
-import { shelfQuery, useShelfChanges, type Shelved } from '../../api/shelf';
+import { useSite } from '../../api/site/site';
+import { shelfQuery, useShelfChanges, type Shelved } from '../../api/books/shelf';
 import { shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 import { PriceListSheet } from './PriceListSheet';
 import { ReadIn } from './ReadIn';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Every price list there is: the demo's and the owner's own, how old each is, and the place to read one in. */
 export function ShelfPage() {

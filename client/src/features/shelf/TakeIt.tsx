@@ -1,10 +1,10 @@
-import { useShelfChanges, type BookLook } from '../../api/shelf';
+import { useShelfChanges, type BookLook } from '../../api/books/shelf';
 import { change as changeAmount, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { changeWords } from './words';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 export type KnownLook = BookLook & { book: NonNullable<BookLook['book']> };
 

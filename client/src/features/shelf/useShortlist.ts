@@ -1,6 +1,6 @@
 import { useRef } from 'react';
-import type { Candidate } from '../../api/pages';
-import { useSite } from '../../api/site';
+import type { Candidate } from '../../api/books/pages';
+import { useSite } from '../../api/site/site';
 
 /**
  * Puts what was read from a seller on the shortlist, the first in the place of an empty candidate. Where the shortlist

@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { money } from '../../format/money';
 import { wayToPay } from '../../format/words';
 

@@ -1,15 +1,15 @@
 import { useWatch } from 'react-hook-form';
-import { useChangeForm } from '../../api/changeForm';
+import { useChangeForm } from '../../api/site/changeForm';
 import { longDay, shortDay } from '../../format/dates';
 import { currencyWord } from '../../format/money';
 import { daySent } from '../../format/typedDates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { DateField } from '../../ui/DateField';
-import { SelectField, TextField } from '../../ui/Field';
-import { InkPopover } from '../../ui/Popover';
+import { DateField } from '../../ui/fields/DateField';
+import { SelectField, TextField } from '../../ui/fields/Field';
+import { InkPopover } from '../../ui/sheets/Popover';
 import { DisplayCurrency } from './DisplayCurrency';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 
 const horizons = [12, 24, 30, 36, 48, 60, 84, 120];
 

@@ -1,10 +1,10 @@
 import { useWatch, type FieldErrors, type FieldValues } from 'react-hook-form';
-import { useChangeForm } from '../../api/changeForm';
+import { useChangeForm } from '../../api/site/changeForm';
 import { shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
-import { CurrencyOptions } from '../../ui/CurrencyOptions';
-import { SelectField, TextField } from '../../ui/Field';
-import { useSite } from '../../api/site';
+import { CurrencyOptions } from '../../ui/fields/CurrencyOptions';
+import { SelectField, TextField } from '../../ui/fields/Field';
+import { useSite } from '../../api/site/site';
 
 const common = ['GBP', 'EUR', 'USD'];
 

@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 
 /** Says on every page of the example that it is one, with the way to a site of one's own. */
 export function ExampleMark() {

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import type { SiteChanges } from '../../api/commands';
+import type { SiteChanges } from '../../api/site/commands';
 import { Button } from '../../ui/Button';
-import { MendIt } from '../../ui/MendIt';
+import { MendIt } from '../../ui/said/MendIt';
 import { changeWords, versionWords } from './changeWords';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /**
  * What became of the last change, where it is worth saying: refused, overtaken, or not sent. Slow ones are said to be

@@ -1,5 +1,5 @@
 import { Link, useLocation, useParams, useSearch } from '@tanstack/react-router';
-import { InkPopover } from '../../ui/Popover';
+import { InkPopover } from '../../ui/sheets/Popover';
 import { choosing, having, tabs } from './tabs';
 
 /** The sheets where there is no room for their tabs: a menu, so that nothing is left by an arrow key. */

@@ -1,7 +1,7 @@
 import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { HelpSheet } from '../../ui/Help';
-import { useSite } from '../../api/site';
+import { HelpSheet } from '../../ui/frame/Help';
+import { useSite } from '../../api/site/site';
 
 const sheets = {
   n: ['/sites/$siteId/needs', 'Needs'],

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useForm } from 'react-hook-form';
-import { useChangeForm } from '../../api/changeForm';
-import { sessionQuery } from '../../api/queries';
-import { useStartSite } from '../../api/sites';
+import { useChangeForm } from '../../api/site/changeForm';
+import { sessionQuery } from '../../api/wire/queries';
+import { useStartSite } from '../../api/site/sites';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { InkPopover } from '../../ui/Popover';
-import { useSite } from '../../api/site';
+import { TextField } from '../../ui/fields/Field';
+import { InkPopover } from '../../ui/sheets/Popover';
+import { useSite } from '../../api/site/site';
 
 /** The site's name: rename it, go to another, start one. */
 export function SiteMenu() {

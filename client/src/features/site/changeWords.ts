@@ -1,5 +1,5 @@
-import type { Change } from '../../api/commands';
-import type { SitePage } from '../../api/client';
+import type { Change } from '../../api/site/commands';
+import type { SitePage } from '../../api/wire/client';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { span, wayToPay } from '../../format/words';

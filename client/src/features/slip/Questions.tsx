@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { api, carriedOut, Refused, type Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import { api, carriedOut, Refused, type Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { currencySign } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { SelectField, TextField } from '../../ui/Field';
-import { Announced } from '../../ui/Announced';
+import { SelectField, TextField } from '../../ui/fields/Field';
+import { Announced } from '../../ui/said/Announced';
 
 type Seller = Schemas['SellerSlipWire'];
 type Question = Schemas['SlipQuestionWire'];

@@ -1,17 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import type { Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
-import { slipQuery } from '../../api/slip';
+import type { Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
+import { slipQuery } from '../../api/site/slip';
 import { useTicks, type Ticks } from './ticks';
 import { longDay } from '../../format/dates';
 import { figure, money, sumMoney } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { Awaited } from '../../ui/Waiting';
+import { Awaited } from '../../ui/said/Waiting';
 import { Questions } from './Questions';
 import { TheirCart } from './TheirCart';
 import { TheirSum } from './TheirSum';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Seller = Schemas['SellerSlipWire'];
 

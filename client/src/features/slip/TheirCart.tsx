@@ -1,15 +1,15 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
-import { bodyOf, type Page } from '../../api/pages';
-import { useSite } from '../../api/site';
+import { api, expect, type Schemas } from '../../api/wire/client';
+import { bodyOf, type Page } from '../../api/books/pages';
+import { useSite } from '../../api/site/site';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { PasteBox } from '../../ui/PasteBox';
+import { PasteBox } from '../../ui/fields/PasteBox';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { TakeTheirs, WhyTheirSum } from './TheirSum';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Check = Schemas['CartCheckWire'];
 type Pair = Check['lines'][number];

@@ -1,13 +1,13 @@
 import { useMutation } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
-import { api, expect, Refused, type Schemas } from '../../api/client';
-import { useKeep } from '../../api/keep';
-import { useSite } from '../../api/site';
+import { api, expect, Refused, type Schemas } from '../../api/wire/client';
+import { useKeep } from '../../api/site/keep';
+import { useSite } from '../../api/site/site';
 import { currencySign, money, moreOrLess } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { Announced } from '../../ui/Announced';
+import { TextField } from '../../ui/fields/Field';
+import { Announced } from '../../ui/said/Announced';
 
 /** How many explanations are shown at first. */
 const likeliest = 3;

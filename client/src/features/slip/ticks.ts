@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, carriedOut, type Schemas } from '../../api/client';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
 
 export interface Ticks {
   done: string[];

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useEffect, useRef, useState } from 'react';
-import { sessionQuery } from '../../api/queries';
-import { useSiteList, type ListedSite } from '../../api/sites';
+import { sessionQuery } from '../../api/wire/queries';
+import { useSiteList, type ListedSite } from '../../api/site/sites';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { Announced } from '../../ui/Announced';
+import { TextField } from '../../ui/fields/Field';
+import { Announced } from '../../ui/said/Announced';
 
 /** The owner's sites: open, rename, delete with a way back. */
 export function SiteList() {

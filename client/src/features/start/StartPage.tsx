@@ -1,17 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState, type ReactNode } from 'react';
-import { pastedBefore, type Page } from '../../api/pages';
-import { sessionQuery } from '../../api/queries';
-import { useBegin } from '../../api/sites';
+import { pastedBefore, type Page } from '../../api/books/pages';
+import { sessionQuery } from '../../api/wire/queries';
+import { useBegin } from '../../api/site/sites';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { Header } from '../../ui/Header';
-import { Help } from '../../ui/Help';
-import { PasteBox } from '../../ui/PasteBox';
-import { LostWork } from '../../ui/LostWork';
+import { TextField } from '../../ui/fields/Field';
+import { Header } from '../../ui/frame/Header';
+import { Help } from '../../ui/frame/Help';
+import { PasteBox } from '../../ui/fields/PasteBox';
+import { LostWork } from '../../ui/frame/LostWork';
 import { SiteList } from './SiteList';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** What Home Start does, and the ways in that people come by. The first answer makes the owner's own site. */
 export function StartPage() {

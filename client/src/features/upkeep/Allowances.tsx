@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';

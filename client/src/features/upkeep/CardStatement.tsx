@@ -1,12 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
+import { api, expect, type Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { TextArea } from '../../ui/Field';
-import { Announced } from '../../ui/Announced';
+import { TextArea } from '../../ui/fields/Field';
+import { Announced } from '../../ui/said/Announced';
 
 type Found = Schemas['StatementWire'];
 

@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
+import { api, expect, type Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { Dialog } from '../../ui/Dialog';
-import { Awaited } from '../../ui/Waiting';
+import { Dialog } from '../../ui/sheets/Dialog';
+import { Awaited } from '../../ui/said/Waiting';
 import { SumForm } from './WasItTaken';
 import type { Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Movement = Schemas['MovementWire'];
 

@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
-import { api, carriedOut, type Schemas } from '../../api/client';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
 import { Button } from '../../ui/Button';
-import { SelectField, TextField } from '../../ui/Field';
+import { SelectField, TextField } from '../../ui/fields/Field';
 import { useChange, type Tenure } from './upkeep';
 
 /** A name that was claimed at the seller's own page: it is noted, so that its renewals are known. */

@@ -1,11 +1,11 @@
 import { useState, type FormEvent } from 'react';
-import { api, carriedOut, type Schemas } from '../../api/client';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
 import { longDay } from '../../format/dates';
 import { daySent } from '../../format/typedDates';
 import { Button } from '../../ui/Button';
-import { DateField } from '../../ui/DateField';
+import { DateField } from '../../ui/fields/DateField';
 import { useChange } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** The simulated clock: what day it is here, what day it really is, and the ways to move on. */
 export function Clock({ upkeep }: { upkeep: Schemas['UpkeepPageWire'] }) {

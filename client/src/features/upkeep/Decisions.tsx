@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, carriedOut } from '../../api/client';
+import { api, carriedOut } from '../../api/wire/client';
 import { longDay } from '../../format/dates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';

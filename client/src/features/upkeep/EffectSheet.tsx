@@ -1,16 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, carriedOut, expect } from '../../api/client';
+import { api, carriedOut, expect } from '../../api/wire/client';
 import { longDay, shortDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { Dialog } from '../../ui/Dialog';
-import { SelectField } from '../../ui/Field';
+import { Dialog } from '../../ui/sheets/Dialog';
+import { SelectField } from '../../ui/fields/Field';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { Failed } from '../../ui/Waiting';
+import { Failed } from '../../ui/said/Waiting';
 import { differenceWords, saves, sumsWords } from './sums';
 import { useChange, type Effect, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** One decision: from which day, what it costs then, each year against leaving all as it is; and making it. */
 export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect: Effect; close: () => void }) {

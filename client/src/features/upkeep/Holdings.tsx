@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, carriedOut, type Schemas } from '../../api/client';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { span } from '../../format/words';
@@ -9,7 +9,7 @@ import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { Lapse } from './Lapse';
 import { PayMissed } from './PayMissed';
 import { useChange, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Had = Schemas['HadWire'];
 

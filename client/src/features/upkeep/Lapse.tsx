@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, expect, type Schemas } from '../../api/client';
+import { api, expect, type Schemas } from '../../api/wire/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
-import { Dialog } from '../../ui/Dialog';
+import { Dialog } from '../../ui/sheets/Dialog';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { Awaited } from '../../ui/Waiting';
+import { Awaited } from '../../ui/said/Waiting';
 import { differenceWords } from './sums';
 import type { Tenure } from './upkeep';
 

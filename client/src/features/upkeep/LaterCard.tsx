@@ -2,13 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { CardFaults, cardToken, type Card } from '../../api/card';
-import { api, carriedOut } from '../../api/client';
-import { sessionQuery } from '../../api/queries';
+import { api, carriedOut } from '../../api/wire/client';
+import { sessionQuery } from '../../api/wire/queries';
 import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
-import { CardFields } from '../../ui/CardFields';
+import { CardFields } from '../../ui/fields/CardFields';
 import { useChange, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** What later bills are charged to, and another card in its place. */
 export function LaterCard({ tenure }: { tenure: Tenure }) {

@@ -1,12 +1,12 @@
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import { api, expect, type Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { useMutation } from '@tanstack/react-query';
 import type { Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /**
  * Leaving a seller so that site and mail never stop: in which order, what to take along, and the domain's transfer

@@ -1,8 +1,8 @@
-import { api, carriedOut } from '../../api/client';
+import { api, carriedOut } from '../../api/wire/client';
 import { longDay } from '../../format/dates';
 import { Button } from '../../ui/Button';
 import { useChange, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Of what was bought at the sellers' own pages: who takes later bills, and that they have a card that works again. */
 export function PaidThere({ tenure }: { tenure: Tenure }) {

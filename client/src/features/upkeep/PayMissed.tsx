@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, carriedOut, type Schemas } from '../../api/client';
-import { sessionQuery } from '../../api/queries';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
+import { sessionQuery } from '../../api/wire/queries';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
+import { Dialog } from '../../ui/sheets/Dialog';
 import { useChange, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 const ways = [
   ['card', 'By the card, once more'],

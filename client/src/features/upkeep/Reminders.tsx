@@ -1,10 +1,10 @@
 import { useState, type FormEvent } from 'react';
-import { api, carriedOut, type Schemas } from '../../api/client';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
 import { Button } from '../../ui/Button';
 import { Download } from '../../ui/Download';
-import { TextField } from '../../ui/Field';
+import { TextField } from '../../ui/fields/Field';
 import { useChange } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** When the owner is written to before something falls due, and the same days in a calendar of their own. */
 export function Reminders({ reminders, siteId }: { reminders: Schemas['RemindersWire']; siteId: string }) {

@@ -1,17 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../api/client';
-import { useKeep } from '../../api/keep';
-import { useSite } from '../../api/site';
+import { api, expect, type Schemas } from '../../api/wire/client';
+import { useKeep } from '../../api/site/keep';
+import { useSite } from '../../api/site/site';
 import { longDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
-import { Failed, Waiting } from '../../ui/Waiting';
+import { Failed, Waiting } from '../../ui/said/Waiting';
 import type { Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** Before hosting renews: what staying costs from that day on, against the best of everything else in the books. */
 export function StayOrMove({ tenure }: { tenure: Tenure }) {

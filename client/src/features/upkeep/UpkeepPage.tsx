@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { span } from '../../format/words';
-import { Awaited } from '../../ui/Waiting';
+import { Awaited } from '../../ui/said/Waiting';
 import { Allowances } from './Allowances';
 import { CardStatement } from './CardStatement';
 import { Charges } from './Charges';
@@ -21,7 +21,7 @@ import { WentWrong } from './WentWrong';
 import { YearsLine } from './YearsLine';
 import { sumsWords } from './sums';
 import { upkeepQuery, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /**
  * What is had of each order: until when it is paid, what comes next, what is at risk, and what can be decided about it.

@@ -1,11 +1,11 @@
 import { useState, type FormEvent } from 'react';
-import { api, carriedOut, type Schemas } from '../../api/client';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
 import { longDay } from '../../format/dates';
 import { currencySign, money } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
+import { TextField } from '../../ui/fields/Field';
 import { useChange, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 type Movement = Schemas['MovementWire'];
 

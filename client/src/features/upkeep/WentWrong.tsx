@@ -1,7 +1,7 @@
-import { api, carriedOut } from '../../api/client';
+import { api, carriedOut } from '../../api/wire/client';
 import { Button } from '../../ui/Button';
 import { useChange, type Tenure } from './upkeep';
-import { Announced } from '../../ui/Announced';
+import { Announced } from '../../ui/said/Announced';
 
 /** What is held up: who did not answer, and trying again. Nothing is lost meanwhile. */
 export function WentWrong({ tenure }: { tenure: Tenure }) {

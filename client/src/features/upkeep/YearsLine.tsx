@@ -1,6 +1,6 @@
 import { instant, longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
-import { scaleLinear } from '../../ui/scale';
+import { scaleLinear } from '../../ui/linearScale';
 import { useWidth } from '../../ui/useWidth';
 import type { Tenure } from './upkeep';
 

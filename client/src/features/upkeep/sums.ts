@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { change, isZero, money } from '../../format/money';
 
 type Sums = Schemas['SumsWire'];

@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, expect, type Schemas } from '../../api/client';
+import { api, expect, type Schemas } from '../../api/wire/client';
 
 export type Tenure = Schemas['TenureWire'];
 export type Effect = Schemas['EffectWire'];

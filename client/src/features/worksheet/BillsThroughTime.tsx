@@ -1,6 +1,6 @@
-import { scaleLinear } from '../../ui/scale';
+import { scaleLinear } from '../../ui/linearScale';
 import { useState } from 'react';
-import type { Costing, Schemas } from '../../api/client';
+import type { Costing, Schemas } from '../../api/wire/client';
 import { instant, monthOf, shortDay, shortMonthOf } from '../../format/dates';
 import { figure, isZero, money, dueNext } from '../../format/money';
 import { Button } from '../../ui/Button';

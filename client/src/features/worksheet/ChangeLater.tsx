@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Schemas } from '../../api/client';
-import { changingQuery } from '../../api/queries';
-import { useSite } from '../../api/site';
+import type { Schemas } from '../../api/wire/client';
+import { changingQuery } from '../../api/wire/queries';
+import { useSite } from '../../api/site/site';
 import { shortDay } from '../../format/dates';
 import { isZero, money, moreOrLess, sumMoney } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
-import { Awaited } from '../../ui/Waiting';
+import { Awaited } from '../../ui/said/Waiting';
 
 type Changing = Schemas['ChangingLaterWire'];
 

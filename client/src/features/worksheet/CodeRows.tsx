@@ -1,13 +1,13 @@
-import type { Schemas } from '../../api/client';
-import type { Command } from '../../api/commands';
+import type { Schemas } from '../../api/wire/client';
+import type { Command } from '../../api/site/commands';
 import { shortDay } from '../../format/dates';
 import { change as changeAmount, money } from '../../format/money';
 import { wayToPay } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { Note } from '../../ui/Note';
-import { useSite } from '../../api/site';
+import { Note } from '../../ui/said/Note';
+import { useSite } from '../../api/site/site';
 import { figuresOf } from './columns';
-import { CodeField } from '../../ui/CodeField';
+import { CodeField } from '../../ui/fields/CodeField';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { TellCode } from './TellCode';
 import { promotionWords, verdictWords } from '../../format/codes';

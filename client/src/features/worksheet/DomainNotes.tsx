@@ -1,11 +1,11 @@
 import { Link } from '@tanstack/react-router';
-import type { Costing } from '../../api/client';
+import type { Costing } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { Note } from '../../ui/Note';
-import { useSite } from '../../api/site';
+import { Note } from '../../ui/said/Note';
+import { useSite } from '../../api/site/site';
 import { outcomeWords } from './outcome';
 
 /** The plan gives a domain-year and there is no name yet: what it is worth, and until when it can be used. */

@@ -1,13 +1,13 @@
 import { Link } from '@tanstack/react-router';
-import type { Costing, Schemas } from '../../api/client';
+import type { Costing, Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { InkSelect } from '../../ui/Field';
-import { Note } from '../../ui/Note';
-import { InkPopover } from '../../ui/Popover';
-import { useSite } from '../../api/site';
+import { InkSelect } from '../../ui/fields/Field';
+import { Note } from '../../ui/said/Note';
+import { InkPopover } from '../../ui/sheets/Popover';
+import { useSite } from '../../api/site/site';
 import { figuresOf } from './columns';
 import { outcomeWords } from './outcome';
 import { DifferentDays, DomainNote, DomainYearWaits } from './DomainNotes';

@@ -1,6 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import { Button } from '../../ui/Button';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { plansSheet, useSheet } from './sheet';
 
 /** Nothing can be worked out yet: what to do first. */

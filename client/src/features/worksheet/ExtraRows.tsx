@@ -1,13 +1,13 @@
 import { useState, type ReactNode } from 'react';
-import type { Schemas } from '../../api/client';
-import { usePendingChange } from '../../api/commands';
+import type { Schemas } from '../../api/wire/client';
+import { usePendingChange } from '../../api/site/commands';
 import { recordField } from '../../format/answers';
 import { change as changeWords, isZero, money } from '../../format/money';
 import { perWord } from '../../format/words';
 import { Button } from '../../ui/Button';
-import { InkSelect } from '../../ui/Field';
-import { Note } from '../../ui/Note';
-import { useSite } from '../../api/site';
+import { InkSelect } from '../../ui/fields/Field';
+import { Note } from '../../ui/said/Note';
+import { useSite } from '../../api/site/site';
 import { figuresOf } from './columns';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { outcomeWords } from './outcome';

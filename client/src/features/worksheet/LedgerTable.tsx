@@ -1,6 +1,6 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
-import type { Book, Schemas } from '../../api/client';
-import { useSite } from '../../api/site';
+import type { Book, Schemas } from '../../api/wire/client';
+import { useSite } from '../../api/site/site';
 import { figure, isZero, sumFigure } from '../../format/money';
 import { cx } from '../../ui/cx';
 import { useSheet } from './sheet';

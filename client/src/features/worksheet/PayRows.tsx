@@ -1,11 +1,11 @@
-import { usePendingChange } from '../../api/commands';
-import type { Costing, Schemas } from '../../api/client';
+import { usePendingChange } from '../../api/site/commands';
+import type { Costing, Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { dueNext, isZero, money, moreOrLess } from '../../format/money';
 import { span, theseMonths, wayToPay } from '../../format/words';
 import { cx } from '../../ui/cx';
-import { Note } from '../../ui/Note';
-import { useSite } from '../../api/site';
+import { Note } from '../../ui/said/Note';
+import { useSite } from '../../api/site/site';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
 
 /** The ways to pay, each with all its columns, so that choosing is reading. */

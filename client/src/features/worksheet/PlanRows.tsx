@@ -1,10 +1,10 @@
 import { shortDay } from '../../format/dates';
 import { money } from '../../format/money';
 import { Button } from '../../ui/Button';
-import { InkSelect } from '../../ui/Field';
-import { Note } from '../../ui/Note';
+import { InkSelect } from '../../ui/fields/Field';
+import { Note } from '../../ui/said/Note';
 import { regionWord } from '../../format/needs';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { figuresOf } from './columns';
 import { Choice, Figures, LedgerRow } from './LedgerTable';
 import { outcomeWords } from './outcome';

@@ -1,9 +1,9 @@
-import type { Costing, Schemas } from '../../api/client';
+import type { Costing, Schemas } from '../../api/wire/client';
 import { longDay, monthOf } from '../../format/dates';
 import { isZero, money, sumMoney, type Sum, dueNext } from '../../format/money';
 import { span } from '../../format/words';
-import { useSite } from '../../api/site';
-import { Announced } from '../../ui/Announced';
+import { useSite } from '../../api/site/site';
+import { Announced } from '../../ui/said/Announced';
 
 /** The whole candidate in one sentence; a price step follows in red. Announced politely when it changes. */
 export function Sentence() {

@@ -1,13 +1,13 @@
-import { SellerNotes } from '../../ui/SellerNotes';
+import { SellerNotes } from '../../ui/said/SellerNotes';
 import { Link, useNavigate } from '@tanstack/react-router';
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { money, dueNext } from '../../format/money';
 import { slipTitle } from '../../format/titles';
 import { span } from '../../format/words';
 import { cx } from '../../ui/cx';
-import { InkSelect } from '../../ui/Field';
+import { InkSelect } from '../../ui/fields/Field';
 import { Letter } from '../../ui/Letter';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { ShortlistMenu } from './ShortlistMenu';
 
 type SlipData = Schemas['SlipWire'];

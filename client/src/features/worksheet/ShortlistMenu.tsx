@@ -1,9 +1,9 @@
 import { useNavigate } from '@tanstack/react-router';
-import { useChangeForm } from '../../api/changeForm';
+import { useChangeForm } from '../../api/site/changeForm';
 import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/Field';
-import { InkPopover } from '../../ui/Popover';
-import { useSite } from '../../api/site';
+import { TextField } from '../../ui/fields/Field';
+import { InkPopover } from '../../ui/sheets/Popover';
+import { useSite } from '../../api/site/site';
 
 /** Adding and copying lead to the candidate that is then in hand; the rest is done to the one in hand. */
 export function ShortlistMenu() {

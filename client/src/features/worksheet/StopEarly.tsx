@@ -1,15 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { scaleLinear } from '../../ui/scale';
+import { scaleLinear } from '../../ui/linearScale';
 import { useState } from 'react';
-import type { Stopping } from '../../api/client';
-import { stoppingQuery } from '../../api/queries';
+import type { Stopping } from '../../api/wire/client';
+import { stoppingQuery } from '../../api/wire/queries';
 import { sumMoney, type Sum } from '../../format/money';
 import { span, wayToPay } from '../../format/words';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { useWidth } from '../../ui/useWidth';
-import { Waiting } from '../../ui/Waiting';
-import { useSite } from '../../api/site';
-import { Announced } from '../../ui/Announced';
+import { Waiting } from '../../ui/said/Waiting';
+import { useSite } from '../../api/site/site';
+import { Announced } from '../../ui/said/Announced';
 
 /** What is sunk if the owner stops early, against the way to pay that binds least; worked out when it is opened. */
 export function StopEarly() {

@@ -1,7 +1,7 @@
 import { Button } from '../../ui/Button';
 import { Download } from '../../ui/Download';
-import { InkPopover } from '../../ui/Popover';
-import { useSite } from '../../api/site';
+import { InkPopover } from '../../ui/sheets/Popover';
+import { useSite } from '../../api/site/site';
 
 /** The worksheet on paper, as a PDF, or as a table for a spreadsheet. */
 export function TakeAway() {

@@ -1,10 +1,10 @@
 import { useState, type FormEvent } from 'react';
-import { Refused } from '../../api/client';
-import { useShelfChanges } from '../../api/shelf';
-import { useSite } from '../../api/site';
+import { Refused } from '../../api/wire/client';
+import { useShelfChanges } from '../../api/books/shelf';
+import { useSite } from '../../api/site/site';
 import { Button } from '../../ui/Button';
-import { InkPopover } from '../../ui/Popover';
-import { Announced } from '../../ui/Announced';
+import { InkPopover } from '../../ui/sheets/Popover';
+import { Announced } from '../../ui/said/Announced';
 
 /** A code that a price list of the owner's own does not know: what it takes off is asked there and then. */
 export function TellCode({ code }: { code: string }) {

@@ -1,5 +1,5 @@
 import { Button } from '../../ui/Button';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 
 /** One change back, one change on. */
 export function UndoRedo() {

@@ -1,10 +1,10 @@
-import type { Book, Costing, Schemas } from '../../api/client';
+import type { Book, Costing, Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
-import { Dialog } from '../../ui/Dialog';
+import { Dialog } from '../../ui/sheets/Dialog';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import type { Column } from './columns';
 import { useSheet } from './sheet';
 

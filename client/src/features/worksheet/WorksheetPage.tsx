@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router';
-import { useSite } from '../../api/site';
+import { useSite } from '../../api/site/site';
 import { BillsThroughTime } from './BillsThroughTime';
 import { ChangeLater } from './ChangeLater';
 import { EmptyStart } from './EmptyStart';

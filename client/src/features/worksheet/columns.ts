@@ -1,4 +1,4 @@
-import type { Schemas } from '../../api/client';
+import type { Schemas } from '../../api/wire/client';
 import { span } from '../../format/words';
 import { currencySign, type Sum } from '../../format/money';
 

@@ -1,4 +1,4 @@
-import type { Outcome } from '../../api/client';
+import type { Outcome } from '../../api/wire/client';
 import { change, isZero } from '../../format/money';
 import { span } from '../../format/words';
 

@@ -300,7 +300,11 @@ public sealed class Resolver
                 );
             }
 
-            var missing = sort == AddOnFor.Hosting ? FaultReason.NoSuchHostingExtra : FaultReason.NoSuchDomainExtra;
+            var missing = sort switch
+            {
+                AddOnFor.Hosting => FaultReason.NoSuchHostingExtra,
+                AddOnFor.Domain => FaultReason.NoSuchDomainExtra,
+            };
             if (
                 Found(
                     choice.Id,

@@ -63,7 +63,7 @@ public static class OrderFlow
         if (order.State == OrderState.Working)
         {
             return NextStep(order) is { } step
-                ? new OrderAction(step.Status == StepStatus.Trying ? ActionKind.AskThenDo : ActionKind.Do, step)
+                ? new OrderAction(step.Status == StepStatus.Trying ? ActionKind.QueryThenExecute : ActionKind.Do, step)
                 : null;
         }
 
@@ -124,17 +124,17 @@ public static class OrderFlow
             (outcome.State, action.Kind) switch
             {
                 (OutcomeState.NoAnswer or OutcomeState.NeverHappened, ActionKind.Look) => order,
-                (OutcomeState.Pending, ActionKind.Do or ActionKind.AskThenDo or ActionKind.Look) when CanPend(step) =>
-                    With(
-                        order,
-                        step,
-                        step with
-                        {
-                            Status = StepStatus.Pending,
-                            Unanswered = 0,
-                            Pending = outcome.Pending ?? new Pending(),
-                        }
-                    ),
+                (OutcomeState.Pending, ActionKind.Do or ActionKind.QueryThenExecute or ActionKind.Look)
+                    when CanPend(step) => With(
+                    order,
+                    step,
+                    step with
+                    {
+                        Status = StepStatus.Pending,
+                        Unanswered = 0,
+                        Pending = outcome.Pending ?? new Pending(),
+                    }
+                ),
                 (OutcomeState.Pending, _) => Unanswered(order, step, Outcome.NoAnswer()), // It makes no sense of this.
                 (OutcomeState.NoAnswer, _) => Unanswered(order, step, outcome),
                 (OutcomeState.Done, ActionKind.Undo) => With(
@@ -416,7 +416,7 @@ public enum ActionKind
     Do,
 
     /// <summary>It may have been carried out: ask by its key, and carry it out where it never was.</summary>
-    AskThenDo,
+    QueryThenExecute,
 
     /// <summary>
     /// The order is being undone and this step may have been carried out: find out, and see to it that it cannot be any

@@ -4,7 +4,7 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>What bills come to, in minor units of the display currency: all that ranking needs.</summary>
 /// <param name="Expected">Before rounding; zero unless asked for.</param>
-internal readonly record struct Sums(
+internal readonly record struct PartTotals(
     Minor Today,
     Minor Horizon,
     bool TodayAtLeast,
@@ -12,7 +12,7 @@ internal readonly record struct Sums(
     double Expected
 )
 {
-    public static Sums operator +(Sums left, Sums right) =>
+    public static PartTotals operator +(PartTotals left, PartTotals right) =>
         new(
             left.Today + right.Today,
             left.Horizon + right.Horizon,
@@ -24,10 +24,14 @@ internal readonly record struct Sums(
 
 /// <summary>The bills of one book before the end of the horizon, by date.</summary>
 /// <param name="Applied">The codes that count; known only of an account made over the whole run.</param>
-internal sealed record Account(ImmutableArray<AccountEntry> Entries, Sums Sums, ImmutableArray<string> Applied)
+internal sealed record Account(
+    ImmutableArray<AccountEntry> Entries,
+    PartTotals PartTotals,
+    ImmutableArray<string> Applied
+)
 {
     public static readonly Account Empty = new([], default, []);
 }
 
 /// <summary>One bill: its sum in its own currency, and what it adds to each figure.</summary>
-internal readonly record struct AccountEntry(DateOnly Date, Minor Sum, bool IsAtLeast, Sums Adds);
+internal readonly record struct AccountEntry(DateOnly Date, Minor Sum, bool IsAtLeast, PartTotals Adds);

@@ -36,7 +36,7 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
             chargesHosting
         );
         var entries = ImmutableArray.CreateBuilder<AccountEntry>(run.Bills.Length);
-        Sums sums = default;
+        PartTotals sums = default;
         foreach (var bill in run.Bills)
         {
             if (bill.Date >= _settings.End)
@@ -58,9 +58,9 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
     /// <summary>
     /// Two accounts at one book as one: bills of one date are one bill, whose tax and conversion are rounded once.
     /// </summary>
-    public Sums Together(Account hosting, Account names, OfferBook book)
+    public PartTotals Together(Account hosting, Account names, OfferBook book)
     {
-        var sums = hosting.Sums;
+        var sums = hosting.PartTotals;
         var at = 0;
         foreach (var name in names.Entries)
         {
@@ -114,7 +114,7 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
             date,
             sum,
             isAtLeast,
-            new Sums(isToday ? value : 0, value, isToday && isAtLeast, isAtLeast, _expected?.Of(value, date) ?? 0)
+            new PartTotals(isToday ? value : 0, value, isToday && isAtLeast, isAtLeast, _expected?.Of(value, date) ?? 0)
         );
     }
 }

@@ -76,7 +76,7 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
                 let account = _accounts.Of(_purchases.Of(offer.Way, extras, codes), withVerdicts: codes.Length > 1)
                 select new Part
                 {
-                    Sums = account.Sums,
+                    PartTotals = account.PartTotals,
                     Bought = offer.Side.Bought(extras),
                     HostingExtras = [],
                     DomainExtras = extras,

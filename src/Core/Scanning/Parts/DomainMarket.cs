@@ -52,9 +52,9 @@ internal sealed class DomainMarket
     {
         var whole = domains
             .SelectMany(domain => domain.Parts[split].Select(part => new FrontPart(domain.Way, part)))
-            .Where(part => part.Part.Sums is { TodayAtLeast: false, HorizonAtLeast: false })
-            .OrderBy(part => part.Part.Sums.Today)
-            .ThenBy(part => part.Part.Sums.Horizon)
+            .Where(part => part.Part.PartTotals is { TodayAtLeast: false, HorizonAtLeast: false })
+            .OrderBy(part => part.Part.PartTotals.Today)
+            .ThenBy(part => part.Part.PartTotals.Horizon)
             .ThenBy(part => part, Comparer<FrontPart>.Create(CompareTies));
         var front = ImmutableArray.CreateBuilder<FrontPart>();
         foreach (var part in whole)
@@ -62,11 +62,11 @@ internal sealed class DomainMarket
             // What equals the last one on both comes after it in every tie, unless a chance still tells them apart.
             var isEqual =
                 front.Count > 0
-                && front[^1].Part.Sums.Today == part.Part.Sums.Today
-                && front[^1].Part.Sums.Horizon == part.Part.Sums.Horizon;
+                && front[^1].Part.PartTotals.Today == part.Part.PartTotals.Today
+                && front[^1].Part.PartTotals.Horizon == part.Part.PartTotals.Horizon;
             if (
                 front.Count == 0
-                || front[^1].Part.Sums.Horizon > part.Part.Sums.Horizon
+                || front[^1].Part.PartTotals.Horizon > part.Part.PartTotals.Horizon
                 || (isEqual && _objective == Objective.Expected)
             )
             {

@@ -5,7 +5,7 @@ namespace HomeStart.Core.Scanning;
 /// <summary>A feasible candidate: a way to buy hosting, a way to have the domain, and what both come to.</summary>
 internal sealed record Found(HostWay Host, DomainWay Domain, Part Hosting, Part Names)
 {
-    public Sums Sums { get; } = Hosting.Sums + Names.Sums;
+    public PartTotals PartTotals { get; } = Hosting.PartTotals + Names.PartTotals;
 
     public Candidate ToCandidate()
     {
@@ -27,7 +27,7 @@ internal sealed record Found(HostWay Host, DomainWay Domain, Part Hosting, Part 
             ? Hosting
             : new Part
             {
-                Sums = Sums,
+                PartTotals = PartTotals,
                 Bought = Hosting.Bought + Names.Bought,
                 HostingExtras = Hosting.HostingExtras,
                 DomainExtras = Names.DomainExtras,

@@ -35,7 +35,14 @@ internal sealed class HostingParts
             _parts[wants] = parts = Part.Kept(
                 Hostings(wants)
                     .Select(entered =>
-                        ToPart(entered.Extras, [], entered.Codes, entered.Account.Applied, entered.Account.Sums, 0)
+                        ToPart(
+                            entered.Extras,
+                            [],
+                            entered.Codes,
+                            entered.Account.Applied,
+                            entered.Account.PartTotals,
+                            0
+                        )
                     )
             );
         }
@@ -73,7 +80,7 @@ internal sealed class HostingParts
             _purchases.Of(_host, hosting, domain.Way, name, codes),
             withVerdicts: codes.Length > 1
         )
-        select ToPart(hosting, name, codes, account.Applied, account.Sums, domain.Side.Bought(name));
+        select ToPart(hosting, name, codes, account.Applied, account.PartTotals, domain.Side.Bought(name));
 
     private ImmutableArray<Entered> Hostings(int wants)
     {
@@ -99,12 +106,12 @@ internal sealed class HostingParts
         ImmutableArray<AddOnChoice> names,
         ImmutableArray<string> codes,
         ImmutableArray<string> applied,
-        Sums sums,
+        PartTotals sums,
         int boughtNames
     ) =>
         new()
         {
-            Sums = sums,
+            PartTotals = sums,
             Bought = _side.Bought(hosting) + boughtNames,
             HostingExtras = hosting,
             DomainExtras = names,

@@ -18,7 +18,7 @@ internal sealed class Part
         DomainCodes = [],
     };
 
-    public Sums Sums { get; init; }
+    public PartTotals PartTotals { get; init; }
 
     /// <summary>Extras that are not included.</summary>
     public int Bought { get; init; }
@@ -110,11 +110,11 @@ internal sealed class Part
     }
 
     private static bool Beats(Part one, Part other) =>
-        (!one.Sums.TodayAtLeast || other.Sums.TodayAtLeast)
-        && (!one.Sums.HorizonAtLeast || other.Sums.HorizonAtLeast)
-        && one.Sums.Today <= other.Sums.Today
-        && one.Sums.Horizon <= other.Sums.Horizon
-        && one.Sums.Expected <= other.Sums.Expected
+        (!one.PartTotals.TodayAtLeast || other.PartTotals.TodayAtLeast)
+        && (!one.PartTotals.HorizonAtLeast || other.PartTotals.HorizonAtLeast)
+        && one.PartTotals.Today <= other.PartTotals.Today
+        && one.PartTotals.Horizon <= other.PartTotals.Horizon
+        && one.PartTotals.Expected <= other.PartTotals.Expected
         && one.Codes <= other.Codes
         && one.Bought <= other.Bought
         && CompareTies(one, other) <= 0;

@@ -18,7 +18,7 @@ internal readonly record struct LeastRanks(Minor Any, Minor? Whole)
         Minor? whole = null;
         foreach (var part in parts.SelectMany(list => list))
         {
-            var rank = order.LeastRankOf(part.Sums);
+            var rank = order.LeastRankOf(part.PartTotals);
             any = any is { } least && least <= rank.Figure ? least : rank.Figure;
             whole = rank.IsAtLeast || (whole is { } leastWhole && leastWhole <= rank.Figure) ? whole : rank.Figure;
         }

@@ -14,22 +14,22 @@ internal sealed class Front(IComparer<Found> ties)
     public bool Admits(Minor today, Minor horizon)
     {
         var at = FirstFrom(today);
-        return (at == 0 || _found[at - 1].Sums.Horizon > horizon)
-            && (at == _found.Count || _found[at].Sums.Today > today || _found[at].Sums.Horizon >= horizon);
+        return (at == 0 || _found[at - 1].PartTotals.Horizon > horizon)
+            && (at == _found.Count || _found[at].PartTotals.Today > today || _found[at].PartTotals.Horizon >= horizon);
     }
 
     public void Offer(Found found)
     {
-        if (!Admits(found.Sums.Today, found.Sums.Horizon))
+        if (!Admits(found.PartTotals.Today, found.PartTotals.Horizon))
         {
             return;
         }
 
-        var at = FirstFrom(found.Sums.Today);
+        var at = FirstFrom(found.PartTotals.Today);
         if (
             at < _found.Count
-            && _found[at].Sums.Today == found.Sums.Today
-            && _found[at].Sums.Horizon == found.Sums.Horizon
+            && _found[at].PartTotals.Today == found.PartTotals.Today
+            && _found[at].PartTotals.Horizon == found.PartTotals.Horizon
         )
         {
             _found[at] = ties.Compare(found, _found[at]) < 0 ? found : _found[at];
@@ -37,7 +37,7 @@ internal sealed class Front(IComparer<Found> ties)
         }
 
         var beaten = at;
-        while (beaten < _found.Count && _found[beaten].Sums.Horizon >= found.Sums.Horizon)
+        while (beaten < _found.Count && _found[beaten].PartTotals.Horizon >= found.PartTotals.Horizon)
         {
             beaten++;
         }
@@ -52,7 +52,7 @@ internal sealed class Front(IComparer<Found> ties)
         while (low < high)
         {
             var middle = (low + high) / 2;
-            (low, high) = _found[middle].Sums.Today < today ? (middle + 1, high) : (low, middle);
+            (low, high) = _found[middle].PartTotals.Today < today ? (middle + 1, high) : (low, middle);
         }
 
         return low;

@@ -16,7 +16,7 @@ internal sealed class RankOrder(Objective objective) : IComparer<Found>
     {
         var (l, r) = (left!, right!);
         var order = Rank.Compare(RankOf(l), RankOf(r));
-        order = order != 0 ? order : l.Sums.Today.CompareTo(r.Sums.Today);
+        order = order != 0 ? order : l.PartTotals.Today.CompareTo(r.PartTotals.Today);
         order = order != 0 ? order : (l.Hosting.Codes + l.Names.Codes).CompareTo(r.Hosting.Codes + r.Names.Codes);
         order = order != 0 ? order : (l.Hosting.Bought + l.Names.Bought).CompareTo(r.Hosting.Bought + r.Names.Bought);
         order = order != 0 ? order : CompareWays(l, r);
@@ -29,9 +29,9 @@ internal sealed class RankOrder(Objective objective) : IComparer<Found>
         return Part.CompareLists(leftPart.HostingExtras, leftPart.DomainExtras, leftPart, rightPart);
     }
 
-    public Rank RankOf(Found found) => RankOf(found.Sums);
+    public Rank RankOf(Found found) => RankOf(found.PartTotals);
 
-    public Rank RankOf(Sums sums) =>
+    public Rank RankOf(PartTotals sums) =>
         objective switch
         {
             Objective.DueToday => new Rank(sums.TodayAtLeast, sums.Today),
@@ -46,7 +46,7 @@ internal sealed class RankOrder(Objective objective) : IComparer<Found>
     /// The rank of a part, so that the ranks of two parts add up to no more than the rank of both: a chance leaves
     /// fractions, which are dropped.
     /// </summary>
-    public Rank LeastRankOf(Sums sums) =>
+    public Rank LeastRankOf(PartTotals sums) =>
         objective == Objective.Expected
             ? new Rank(sums.HorizonAtLeast, (Minor)Math.Floor(sums.Expected))
             : RankOf(sums);

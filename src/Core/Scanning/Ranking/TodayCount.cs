@@ -35,7 +35,7 @@ internal sealed class TodayCount(
             {
                 foreach (var name in domain.Parts[split])
                 {
-                    var sums = hosting.Sums + name.Sums;
+                    var sums = hosting.PartTotals + name.PartTotals;
                     limit.Saw(sums.Today);
                     isMet |= limit.IsMetBy(sums);
                 }

@@ -14,7 +14,7 @@ internal sealed class TodayLimit(Needs needs)
 
     public bool IsSet => needs.MaxDueToday is not null;
 
-    public bool IsMetBy(Sums sums) =>
+    public bool IsMetBy(PartTotals sums) =>
         needs.MaxDueToday is not { } most || (sums.Today <= most && (!sums.TodayAtLeast || needs.AcceptUnknown));
 
     public void Saw(Minor today) => Least = Least is { } least && least <= today ? least : today;

@@ -1,16 +1,17 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useParams } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
-import { api, expect, tokenHeader, type Schemas } from '../../../api/client';
-import { linesOf } from '../../../api/lines';
-import { faultAt, otherwise, usePanel } from '../../../api/panel';
-import { engineLineOf } from '../../../api/shapes';
-import { useSite } from '../../../api/site';
+import { api, expect, tokenHeader, type Schemas } from '../../../api/wire/client';
+import { linesOf } from '../../../api/wire/lines';
+import { faultAt, faultElsewhere } from '../../../api/wire/faults';
+import { usePanel } from '../../../api/wire/panel';
+import { engineLineOf } from '../../../api/wire/shapes';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { TextField } from '../../../ui/Field';
-import { Note } from '../../../ui/Note';
-import { Awaited } from '../../../ui/Waiting';
-import { Announced } from '../../../ui/Announced';
+import { TextField } from '../../../ui/fields/Field';
+import { Note } from '../../../ui/said/Note';
+import { Awaited } from '../../../ui/said/Waiting';
+import { Announced } from '../../../ui/said/Announced';
 
 type Offer = Schemas['EngineOfferWire'];
 type Installed = Schemas['InstalledEngineWire'];
@@ -63,7 +64,7 @@ export function EnginePage() {
           }
         />
       ))}
-      {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
+      {change.error && <Announced className="text-red mt-2">{faultElsewhere(change.error, [])}</Announced>}
       <Steps running={running} />
       <div className="mt-5 grid gap-x-12 gap-y-8 lg:grid-cols-2">
         <div>
@@ -241,7 +242,7 @@ function SetUp({ offer, running }: { offer: Offer; running: Running }) {
   const { page } = useSite();
   const [typed, setTyped] = useState({ folder: '', title: page.name, user: '', password: '', mayReplace: false });
   const { error } = running;
-  const said = otherwise(error, ['folder', 'title', 'user', 'password']);
+  const said = faultElsewhere(error, ['folder', 'title', 'user', 'password']);
   const set = (field: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [field]: event.target.value });
   const send = async (event: FormEvent) => {

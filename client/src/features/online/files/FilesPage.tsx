@@ -1,13 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useParams } from '@tanstack/react-router';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../../api/client';
-import { otherwise, usePanel } from '../../../api/panel';
-import { useSite } from '../../../api/site';
+import { api, expect, type Schemas } from '../../../api/wire/client';
+import { faultElsewhere } from '../../../api/wire/faults';
+import { usePanel } from '../../../api/wire/panel';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { Awaited } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/said/Waiting';
 import { PutFiles } from './PutFiles';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /** The files of the site: put up, listed, renamed, removed, and the version before put back. */
 export function FilesPage() {
@@ -92,7 +93,7 @@ export function FilesPage() {
               Undo: put the version before back
             </Button>
           )}
-          {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
+          {change.error && <Announced className="text-red mt-2">{faultElsewhere(change.error, [])}</Announced>}
         </div>
         <PutFiles orderId={orderId} unfinished={uploads.data ?? []} done={refresh} />
       </div>

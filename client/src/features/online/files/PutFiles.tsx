@@ -1,10 +1,10 @@
 import { useRef, useState, type DragEvent } from 'react';
-import { api, Refused } from '../../../api/client';
+import { api, Refused } from '../../../api/wire/client';
 import { cx } from '../../../ui/cx';
 import { Button } from '../../../ui/Button';
-import { TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/fields/Field';
 import { begin, chosenOf, droppedOf, send, type Chosen, type Progress, type Upload } from './upload';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /**
  * Files, a folder or a ZIP: chosen or dropped, checked before a byte is sent, sent with progress, stopped and gone on

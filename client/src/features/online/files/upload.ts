@@ -1,6 +1,6 @@
-import { api, expect, Refused, tokenHeader, type Schemas } from '../../../api/client';
-import { linesOf } from '../../../api/lines';
-import { putUpLineOf } from '../../../api/shapes';
+import { api, expect, Refused, tokenHeader, type Schemas } from '../../../api/wire/client';
+import { linesOf } from '../../../api/wire/lines';
+import { putUpLineOf } from '../../../api/wire/shapes';
 
 export type Upload = Schemas['UploadWire'];
 

@@ -1,14 +1,15 @@
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from '@tanstack/react-router';
 import { useEffect, useRef, useState, type FormEvent } from 'react';
-import { api, expect, tokenHeader, Refused, type Schemas } from '../../../api/client';
-import { faultAt, otherwise, usePanel } from '../../../api/panel';
-import { useSite } from '../../../api/site';
+import { api, expect, tokenHeader, Refused, type Schemas } from '../../../api/wire/client';
+import { faultAt, faultElsewhere } from '../../../api/wire/faults';
+import { usePanel } from '../../../api/wire/panel';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextArea, TextField } from '../../../ui/Field';
-import { Awaited } from '../../../ui/Waiting';
+import { SelectField, TextArea, TextField } from '../../../ui/fields/Field';
+import { Awaited } from '../../../ui/said/Waiting';
 import { Hours } from './Hours';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 type Page = Schemas['BusinessPageWire'];
 
@@ -143,7 +144,7 @@ function Making({
         )}
         {change.error && (
           <Announced className="text-red">
-            {otherwise(
+            {faultElsewhere(
               change.error,
               fields.map((field) => `page.${field}`),
             ) ?? 'Something is missing: see above.'}

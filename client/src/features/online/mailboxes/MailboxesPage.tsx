@@ -1,15 +1,16 @@
 import { useMutation } from '@tanstack/react-query';
 import { useParams } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
-import { api, expect, type Schemas } from '../../../api/client';
-import { otherwise, usePanel } from '../../../api/panel';
-import { useSite } from '../../../api/site';
+import { api, expect, type Schemas } from '../../../api/wire/client';
+import { faultElsewhere } from '../../../api/wire/faults';
+import { usePanel } from '../../../api/wire/panel';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextField } from '../../../ui/Field';
-import { Note } from '../../../ui/Note';
-import { Awaited } from '../../../ui/Waiting';
+import { SelectField, TextField } from '../../../ui/fields/Field';
+import { Note } from '../../../ui/said/Note';
+import { Awaited } from '../../../ui/said/Waiting';
 import { PlanUse } from '../PlanUse';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 type Mailboxes = Schemas['MailboxesWire'];
 
@@ -60,7 +61,7 @@ export function MailboxesPage() {
             <Addresses now={now} orderId={orderId} isBusy={change.isPending} put={put} />
           )}
           <PlanUse use={now.use} of="mailboxes" />
-          {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
+          {change.error && <Announced className="text-red mt-2">{faultElsewhere(change.error, [])}</Announced>}
           <CatchAll key={now.version} now={now} put={put} isBusy={change.isPending} />
         </div>
         <AddAddress now={now} put={put} isBusy={change.isPending} />

@@ -1,13 +1,14 @@
 import { useParams } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
-import { api, expect, type Schemas } from '../../../api/client';
-import { otherwise, usePanel } from '../../../api/panel';
-import { useSite } from '../../../api/site';
+import { api, expect, type Schemas } from '../../../api/wire/client';
+import { faultElsewhere } from '../../../api/wire/faults';
+import { usePanel } from '../../../api/wire/panel';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextField } from '../../../ui/Field';
-import { Awaited } from '../../../ui/Waiting';
+import { SelectField, TextField } from '../../../ui/fields/Field';
+import { Awaited } from '../../../ui/said/Waiting';
 import { PlanUse } from '../PlanUse';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 type Names = Schemas['HostedNamesWire'];
 type Name = Schemas['HostedNameWire'];
@@ -88,7 +89,7 @@ export function NamesPage() {
           </ul>
           <PlanUse use={now.websites} of="sites" />
           <PlanUse use={now.subdomains} of="parts before a name" />
-          {change.error && <Announced className="text-red mt-2">{otherwise(change.error, [])}</Announced>}
+          {change.error && <Announced className="text-red mt-2">{faultElsewhere(change.error, [])}</Announced>}
         </div>
         <AddName now={now} isBusy={change.isPending} put={put} />
       </div>

@@ -1,10 +1,10 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, expect, type Schemas } from '../../../api/client';
+import { api, expect, type Schemas } from '../../../api/wire/client';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextArea, TextField } from '../../../ui/Field';
+import { SelectField, TextArea, TextField } from '../../../ui/fields/Field';
 import { readySets } from './words';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 type ZoneRecord = Schemas['RecordWire'];
 

@@ -1,15 +1,16 @@
 import { useParams } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
-import { api, expect, type Schemas } from '../../../api/client';
-import { faultAt, otherwise, usePanel } from '../../../api/panel';
-import { useSite } from '../../../api/site';
+import { api, expect, type Schemas } from '../../../api/wire/client';
+import { faultAt, faultElsewhere } from '../../../api/wire/faults';
+import { usePanel } from '../../../api/wire/panel';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { InkSelect, SelectField, TextField } from '../../../ui/Field';
+import { InkSelect, SelectField, TextField } from '../../../ui/fields/Field';
 import { Cell, Head, Heads, Row, Table } from '../../../ui/Table';
-import { Awaited } from '../../../ui/Waiting';
+import { Awaited } from '../../../ui/said/Waiting';
 import { Incoming } from './Incoming';
 import { recordTypes, ttlWords } from './words';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 type Zone = Schemas['ZoneWire'];
 type ZoneRecord = Schemas['RecordWire'];
@@ -86,7 +87,7 @@ export function RecordsPage() {
             </a>
           </p>
           {change.error && edited === null && (
-            <Announced className="text-red mt-2 max-w-2xl">{otherwise(change.error, [])}</Announced>
+            <Announced className="text-red mt-2 max-w-2xl">{faultElsewhere(change.error, [])}</Announced>
           )}
           {edited !== null && (
             <RecordForm
@@ -210,7 +211,7 @@ function RecordForm({
     event.preventDefault();
     save({ ...typed, preference: typed.type === 'MX' ? (typed.preference ?? 10) : null });
   };
-  const said = otherwise(
+  const said = faultElsewhere(
     error,
     ['owner', 'data', 'ttlSeconds', 'preference'].map((field) => `${at}.${field}`),
   );

@@ -1,8 +1,8 @@
 import type { ComponentProps, ReactNode } from 'react';
 import type { Path } from 'react-hook-form';
-import type { Draft } from '../../../api/fromPage';
+import type { Draft } from '../../../api/books/fromPage';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextField } from '../../../ui/Field';
+import { SelectField, TextField } from '../../../ui/fields/Field';
 import { useAdvertisement, type FoundField } from './draft';
 
 type Shared = { name: string; label: string; hint?: string; wide?: boolean };

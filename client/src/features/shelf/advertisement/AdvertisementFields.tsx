@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { useFieldArray, useWatch } from 'react-hook-form';
-import { emptyWay } from '../../../api/fromPage';
-import { CurrencyOptions } from '../../../ui/CurrencyOptions';
+import { emptyWay } from '../../../api/books/fromPage';
+import { CurrencyOptions } from '../../../ui/fields/CurrencyOptions';
 import { Button } from '../../../ui/Button';
 import { AdField, AdSelect } from './AdField';
 import { useAdvertisement } from './draft';

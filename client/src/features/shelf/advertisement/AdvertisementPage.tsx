@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { advertisementQuery, type Draft } from '../../../api/fromPage';
-import { useShelfChanges } from '../../../api/shelf';
-import { useSite } from '../../../api/site';
+import { advertisementQuery, type Draft } from '../../../api/books/fromPage';
+import { useShelfChanges } from '../../../api/books/shelf';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
 import { useSettled } from '../../../ui/useSettled';
 import { AdvertisementFields } from './AdvertisementFields';
@@ -20,7 +20,7 @@ import {
 } from './draft';
 import { PastedWords } from './PastedWords';
 import { HiddenCosts } from './HiddenCosts';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /**
  * From a seller's page to a candidate: its ten facts typed in or read from its words, with what they come to beside

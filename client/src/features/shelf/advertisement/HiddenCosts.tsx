@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
-import type { Schemas } from '../../../api/client';
-import { useSite } from '../../../api/site';
+import type { Schemas } from '../../../api/wire/client';
+import { useSite } from '../../../api/site/site';
 import { longDay } from '../../../format/dates';
 import { money, sumMoney } from '../../../format/money';
 import { partWords } from '../words';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /** Beside the form, live: what the large print does not say. */
 export function HiddenCosts({ costs, error }: { costs: Schemas['HiddenCostsWire'] | null; error: Error | null }) {

@@ -1,8 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useId, useState } from 'react';
-import { readAdvertisement, type Finding } from '../../../api/fromPage';
+import { readAdvertisement, type Finding } from '../../../api/books/fromPage';
 import { Button } from '../../../ui/Button';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /** The page's own words, pasted: what they say for certain fills in the form. */
 export function PastedWords({ read }: { read: (findings: Finding[]) => void }) {

@@ -1,7 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
-import type { Fault } from '../../../api/client';
-import { emptyWay, type Draft, type Finding } from '../../../api/fromPage';
+import type { Fault } from '../../../api/wire/client';
+import { emptyWay, type Draft, type Finding } from '../../../api/books/fromPage';
 
 export const emptyDraft = (currency: string): Draft => ({
   ...emptyWay,

@@ -1,15 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from '@tanstack/react-router';
 import { useState } from 'react';
-import { bookFileQuery, bookSchemaQuery, editedQuery, shelfQuery, useShelfChanges } from '../../../api/shelf';
-import { useSite } from '../../../api/site';
+import { bookFileQuery, bookSchemaQuery, editedQuery, shelfQuery, useShelfChanges } from '../../../api/books/shelf';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { Failed, Waiting } from '../../../ui/Waiting';
+import { Failed, Waiting } from '../../../ui/said/Waiting';
 import { Faults } from '../Faults';
 import { Differences } from '../TakeIt';
 import type { Edit, Json, Shape } from './document';
 import { BookContext, Fields } from './Parts';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /**
  * One's own price list, changed part by part; what each change does to the candidates stands beside it before anything

@@ -1,7 +1,7 @@
 import { createContext, useContext, useState, type ReactNode } from 'react';
 import { features } from '../../../format/features';
 import { Button } from '../../../ui/Button';
-import { SelectField, TextField } from '../../../ui/Field';
+import { SelectField, TextField } from '../../../ui/fields/Field';
 import {
   adding,
   at,

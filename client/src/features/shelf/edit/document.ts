@@ -1,4 +1,4 @@
-import type { Schemas } from '../../../api/client';
+import type { Schemas } from '../../../api/wire/client';
 
 export type Edit = Schemas['BookEditWire'];
 export type Path = readonly (string | number)[];

@@ -1,6 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import example from '../../../../../docs/offer-book.example.json';
-import { useSite } from '../../../api/site';
+import { useSite } from '../../../api/site/site';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 
 type Part = keyof typeof example;

@@ -1,4 +1,4 @@
-import { TextField } from '../../../ui/Field';
+import { TextField } from '../../../ui/fields/Field';
 import { Choice } from './Choice';
 import { useReview } from './review';
 

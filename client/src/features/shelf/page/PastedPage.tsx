@@ -1,10 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
-import { noAnswers, numbered, pageReviewQuery, pastedBefore, type Answers, type Pasted } from '../../../api/pages';
-import { useSite } from '../../../api/site';
+import {
+  noAnswers,
+  numbered,
+  pageReviewQuery,
+  pastedBefore,
+  type Answers,
+  type Pasted,
+} from '../../../api/books/pages';
+import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
-import { PasteBox } from '../../../ui/PasteBox';
+import { PasteBox } from '../../../ui/fields/PasteBox';
 import { useSettled } from '../../../ui/useSettled';
 import { PageQuestions } from './PageQuestions';
 import { PageWords } from './PageWords';

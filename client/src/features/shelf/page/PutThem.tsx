@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { useShelfChanges } from '../../../api/shelf';
+import { useShelfChanges } from '../../../api/books/shelf';
 import { Button } from '../../../ui/Button';
 import { OnShortlist } from '../OnShortlist';
 import { Differences, type KnownLook } from '../TakeIt';
 import { shortlistFault, useShortlist } from '../useShortlist';
 import { useReview } from './review';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 /**
  * What joining the seller's price list would change, and the one press that puts the plans on the shelf and the

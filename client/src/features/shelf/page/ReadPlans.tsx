@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import type { Paid, ReadPlan, ReadWay } from '../../../api/pages';
+import type { Paid, ReadPlan, ReadWay } from '../../../api/books/pages';
 import { isZero, money } from '../../../format/money';
 import { Button } from '../../../ui/Button';
 import { cx } from '../../../ui/cx';

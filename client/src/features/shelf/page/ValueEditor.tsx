@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef, useState, type FormEvent } from 'react';
-import type { ReadPlan } from '../../../api/pages';
+import type { ReadPlan } from '../../../api/books/pages';
 import { Button } from '../../../ui/Button';
 import { useReview } from './review';
 import { choicesOf, fieldOf, fieldWords, isMovable, isOf, isRemovable, planName, shownWords, typedOf } from './words';

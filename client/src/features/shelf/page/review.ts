@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { Answers, Change, PageReview } from '../../../api/pages';
+import type { Answers, Change, PageReview } from '../../../api/books/pages';
 
 /** A page under review: what was read, what the owner answers, and the value they look at. */
 export interface Review {

@@ -1,5 +1,5 @@
 import { span } from '../../../format/words';
-import type { Paid, PageReading, PageReview, ReadPlan, ReadWay } from '../../../api/pages';
+import type { Paid, PageReading, PageReview, ReadPlan, ReadWay } from '../../../api/books/pages';
 
 export const paidWords = (paid: Paid) =>
   ({

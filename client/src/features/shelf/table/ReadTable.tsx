@@ -1,8 +1,8 @@
-import type { PriceTable } from '../../../api/fromPage';
+import type { PriceTable } from '../../../api/books/fromPage';
 import { features } from '../../../format/features';
 import { span } from '../../../format/words';
 import { cx } from '../../../ui/cx';
-import { InkSelect } from '../../../ui/Field';
+import { InkSelect } from '../../../ui/fields/Field';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 
 /**

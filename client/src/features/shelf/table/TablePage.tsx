@@ -1,17 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
-import { priceTableQuery } from '../../../api/fromPage';
-import { lookAtQuery } from '../../../api/shelf';
-import { useSite } from '../../../api/site';
-import { CurrencyOptions } from '../../../ui/CurrencyOptions';
-import { SelectField, TextField } from '../../../ui/Field';
+import { priceTableQuery } from '../../../api/books/fromPage';
+import { lookAtQuery } from '../../../api/books/shelf';
+import { useSite } from '../../../api/site/site';
+import { CurrencyOptions } from '../../../ui/fields/CurrencyOptions';
+import { SelectField, TextField } from '../../../ui/fields/Field';
 import { span } from '../../../format/words';
 import { OnShortlist } from '../OnShortlist';
 import { TakeIt } from '../TakeIt';
 import { shortlistFault, useShortlist } from '../useShortlist';
 import { ReadTable } from './ReadTable';
-import { Announced } from '../../../ui/Announced';
+import { Announced } from '../../../ui/said/Announced';
 
 const common = ['GBP', 'EUR', 'USD'];
 

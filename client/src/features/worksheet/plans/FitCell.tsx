@@ -1,7 +1,7 @@
-import type { Book, Schemas } from '../../../api/client';
+import type { Book, Schemas } from '../../../api/wire/client';
 import { limitWords, needTitle, wantedWords } from '../../../format/needs';
 import { Head } from '../../../ui/Table';
-import { TellLimit } from '../../../ui/TellLimit';
+import { TellLimit } from '../../../ui/said/TellLimit';
 
 type NeedFit = Schemas['NeedFitWire'];
 

@@ -1,4 +1,4 @@
-import { useSite } from '../../../api/site';
+import { useSite } from '../../../api/site/site';
 import { money } from '../../../format/money';
 import { wayToPay } from '../../../format/words';
 import { waysToPay, type PlanWay } from './ways';

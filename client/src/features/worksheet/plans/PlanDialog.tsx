@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { plansQuery } from '../../../api/queries';
-import { useSite } from '../../../api/site';
+import { plansQuery } from '../../../api/wire/queries';
+import { useSite } from '../../../api/site/site';
 import { span } from '../../../format/words';
-import { Dialog } from '../../../ui/Dialog';
-import { Awaited } from '../../../ui/Waiting';
+import { Dialog } from '../../../ui/sheets/Dialog';
+import { Awaited } from '../../../ui/said/Waiting';
 import { plansSheet, useSheet } from '../sheet';
 import { Plans } from './Plans';
 

@@ -1,12 +1,12 @@
-import type { Book } from '../../../api/client';
-import { useSite } from '../../../api/site';
+import type { Book } from '../../../api/wire/client';
+import { useSite } from '../../../api/site/site';
 import { shortDay } from '../../../format/dates';
 import { comesWith, differing, features, featureWords } from '../../../format/features';
 import { currencySign, dueNext, figure, money } from '../../../format/money';
 import { span, wayToPay } from '../../../format/words';
 import { Button } from '../../../ui/Button';
-import { NeedFits } from '../../../ui/NeedFits';
-import { SellerNotes } from '../../../ui/SellerNotes';
+import { NeedFits } from '../../../ui/said/NeedFits';
+import { SellerNotes } from '../../../ui/said/SellerNotes';
 import { Head, Heads, Table } from '../../../ui/Table';
 import { FitCell, FitHead } from './FitCell';
 import type { PlanWay } from './ways';

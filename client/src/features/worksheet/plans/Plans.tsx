@@ -1,11 +1,11 @@
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
-import { useSite } from '../../../api/site';
+import { useSite } from '../../../api/site/site';
 import { wayToPay } from '../../../format/words';
-import { InkSelect } from '../../../ui/Field';
-import { MadeUpSellers } from '../../../ui/MadeUpSellers';
+import { InkSelect } from '../../../ui/fields/Field';
+import { MadeUpSellers } from '../../../ui/said/MadeUpSellers';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
-import { CodeField, CodesEntered } from '../../../ui/CodeField';
+import { CodeField, CodesEntered } from '../../../ui/fields/CodeField';
 import { HowToPay } from './HowToPay';
 import { PlanTable } from './PlanTable';
 import { chosenWay, inOrder, keyOf, type Order, type PlanWay } from './ways';

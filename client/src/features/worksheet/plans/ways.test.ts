@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import type { Book } from '../../../api/client';
+import type { Book } from '../../../api/wire/client';
 import { chosenWay, inOrder, keyOf, waysToPay, type PlanWay } from './ways';
 
 const way = (plan: string, everyMonths: number, dueToday: string | null, more: Partial<PlanWay> = {}) =>

@@ -1,4 +1,4 @@
-import type { Book, Schemas } from '../../../api/client';
+import type { Book, Schemas } from '../../../api/wire/client';
 
 export type PlanWay = Schemas['PlanWayWire'];
 

@@ -1,0 +1,110 @@
+using System.Diagnostics.CodeAnalysis;
+using HomeStart.Web.Session;
+using Microsoft.AspNetCore.StaticFiles;
+using Microsoft.Net.Http.Headers;
+
+namespace HomeStart.Web.Startup;
+
+/// <summary>The built client: its one page, with the nonce of the answer put in, and its hashed assets.</summary>
+public sealed class ClientPage(IWebHostEnvironment environment)
+{
+    private const string NonceMark = "__NONCE__";
+
+    private readonly Lazy<string?> _html = new(() =>
+    {
+        var file = environment.WebRootFileProvider.GetFileInfo("index.html");
+        return file.Exists ? File.ReadAllText(file.PhysicalPath!) : null;
+    });
+
+    public string? For(string nonce) => _html.Value?.Replace(NonceMark, nonce, StringComparison.Ordinal);
+}
+
+/// <summary>A pressed asset is of the type of what was pressed.</summary>
+internal sealed class TypesOfPressed : IContentTypeProvider
+{
+    private readonly FileExtensionContentTypeProvider _types = new();
+
+    public bool TryGetContentType(string subpath, [MaybeNullWhen(false)] out string contentType) =>
+        _types.TryGetContentType(
+            subpath.EndsWith(".br", StringComparison.Ordinal) ? subpath[..^3] : subpath,
+            out contentType
+        );
+}
+
+internal static class ClientPageRoutes
+{
+    private const string Pressed = ".br";
+
+    public static void UseClientAssets(this WebApplication app)
+    {
+        app.Use(SendPressed);
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                ContentTypeProvider = new TypesOfPressed(),
+                OnPrepareResponse = context =>
+                {
+                    // Names under assets hold a hash of the contents.
+                    var (request, headers) = (context.Context.Request, context.Context.Response.Headers);
+                    headers.CacheControl = request.Path.StartsWithSegments("/assets", StringComparison.Ordinal)
+                        ? "public, max-age=31536000, immutable"
+                        : "no-cache";
+                    if (request.Path.Value!.EndsWith(Pressed, StringComparison.Ordinal))
+                    {
+                        (headers.ContentEncoding, headers.Vary) = ("br", HeaderNames.AcceptEncoding);
+                    }
+                },
+            }
+        );
+    }
+
+    // The build presses each asset (client/vite.config.ts): who can read that gets it in the asset's place.
+    private static Task SendPressed(HttpContext http, RequestDelegate next)
+    {
+        var files = http.RequestServices.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider;
+        if (
+            http.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal)
+            && http.Request.Headers.AcceptEncoding.ToString().Split(',').Any(way => way.Trim() == "br")
+            && files.GetFileInfo(http.Request.Path + Pressed).Exists
+        )
+        {
+            http.Request.Path += Pressed;
+        }
+
+        return next(http);
+    }
+
+    public static void MapClientPage(this WebApplication app)
+    {
+        // As handlers, the generator of routes would take them for routes like any other.
+        app.MapFallback(
+                "/api/{**rest}",
+                (RequestDelegate)(
+                    http =>
+                        Results
+                            .Problem("There is nothing at this address.", statusCode: StatusCodes.Status404NotFound)
+                            .ExecuteAsync(http)
+                )
+            )
+            .WithMetadata(new ForEverybody())
+            .ExcludeFromDescription();
+        app.MapFallback((RequestDelegate)SendPage)
+            .WithMetadata(new ForEverybody(IsPage: true))
+            .ExcludeFromDescription();
+    }
+
+    private static Task SendPage(HttpContext http)
+    {
+        http.Response.Headers.CacheControl = "no-store";
+        var page = http
+            .RequestServices.GetRequiredService<ClientPage>()
+            .For((string)http.Items[SecurityHeaders.NonceItem]!)
+            is { } html
+            ? Results.Content(html, "text/html; charset=utf-8")
+            : Results.Problem(
+                "The client is not built: run ./run, which builds it.",
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            );
+        return page.ExecuteAsync(http);
+    }
+}

@@ -1,0 +1,76 @@
+using System.Globalization;
+
+namespace HomeStart.Web.Startup;
+
+/// <summary>What <c>./run</c> can be told.</summary>
+/// <param name="Port">Where the application listens; the counterparts listen on the next one, their mail server on the
+/// one after.</param>
+/// <param name="Data">The folder of the databases and keys.</param>
+/// <param name="Date">The business date; null: the day it is.</param>
+/// <param name="Demo">The folder of the demo's offer books and site.</param>
+public sealed record StartOptions(int Port, string Data, DateOnly? Date, string Demo)
+{
+    /// <summary>
+    /// The names it answers to besides those of this machine: whatever else a browser was led to believe is our name is
+    /// refused.
+    /// </summary>
+    public IReadOnlyList<string> Hosts { get; init; } = [];
+
+    /// <summary>Whether a proxy on this machine stands before it, whose word on scheme and address is taken.</summary>
+    public bool BehindProxy { get; init; }
+
+    public const int DefaultPort = 5080;
+
+    /// <summary>
+    /// Where the mail counterpart takes mail in: behind the other counterparts, unless a test says otherwise.
+    /// </summary>
+    public int MailPort
+    {
+        get => field == 0 ? Port + 2 : field;
+        init;
+    }
+
+    /// <summary>Where links in mails lead: the first name it is known by, else this machine.</summary>
+    public Uri PublicAddress =>
+        Hosts is [var host, ..]
+            ? new($"{(BehindProxy ? "https" : "http")}://{host}{(BehindProxy ? "" : $":{Port}")}")
+            : new($"http://localhost:{Port}");
+
+    public Uri CounterpartsAddress => new($"http://localhost:{Port + 1}");
+
+    /// <summary>Reads the options; a message says what is wrong with one that cannot be read.</summary>
+    public static (StartOptions? Options, string? Fault) Read(IConfiguration configuration)
+    {
+        var port = configuration["port"] ?? DefaultPort.ToString(CultureInfo.InvariantCulture);
+        if (!int.TryParse(port, out var number) || number is < 1 or > 65533)
+        {
+            return (null, $"--port takes a number from 1 to 65533, not “{port}”.");
+        }
+
+        DateOnly? date = null;
+        if (configuration["date"] is { } text)
+        {
+            if (!DateOnly.TryParseExact(text, "yyyy-MM-dd", out var day) || day.Year is < 1970 or > 2200)
+            {
+                return (null, $"--date takes a day such as 2026-12-01, not “{text}”.");
+            }
+
+            date = day;
+        }
+
+        return (
+            new StartOptions(
+                number,
+                Path.GetFullPath(configuration["data"] ?? "data"),
+                date,
+                Path.GetFullPath(configuration["demo"] ?? "demo")
+            )
+            {
+                Hosts = configuration["host"]
+                    ?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [],
+                BehindProxy = configuration["behind-proxy"] == "true",
+            },
+            null
+        );
+    }
+}
