@@ -28,8 +28,63 @@ function pressed(): Plugin {
   };
 }
 
+/**
+ * Which programs each address needs, for the server to name in the page: they are on their way before the first of them
+ * has been read. Routes are read from where they are written.
+ */
+function programsOfRoutes(): Plugin {
+  const router = readFileSync(join(import.meta.dirname, 'src/app/router.tsx'), 'utf8');
+  const routes = [
+    ...router.matchAll(
+      /createRoute\(\{\s*getParentRoute: \(\) => (root|site),\s*path: '([^']+)',(?:(?!createRoute)[\s\S])*?import\('\.\.(\/features\/[^']+)'\)/g,
+    ),
+  ].map(([, parent, path, module]) => ({
+    path: `${parent === 'site' ? '/sites/$siteId' : ''}${path}`.replace(/\$\w+/g, '*'),
+    modules: [...(parent === 'site' ? ['/features/site/SiteLayout'] : []), module!],
+  }));
+  return {
+    name: 'programs-of-routes',
+    apply: 'build',
+    generateBundle(_, bundle) {
+      const chunks = Object.values(bundle).filter((file) => file.type === 'chunk');
+      const fileOf = (module: string) => {
+        const chunk = chunks.find(({ facadeModuleId }) => facadeModuleId?.endsWith(`/src${module}.tsx`));
+        if (!chunk) {
+          this.error(`${module} is no program of its own`);
+        }
+
+        return [chunk.fileName, ...chunk.imports];
+      };
+      const entry = chunks.find(({ isEntry }) => isEntry)!;
+      const always = [entry.fileName, ...entry.imports];
+      const programs = Object.fromEntries(
+        routes.map(({ path, modules }) => [
+          path,
+          [...new Set(modules.flatMap(fileOf))].filter((file) => !always.includes(file)),
+        ]),
+      );
+      this.emitFile({ type: 'asset', fileName: 'programs.json', source: JSON.stringify(programs) });
+    },
+  };
+}
+
+/**
+ * Few files, so that a page is not thirty requests away: what every page needs, what forms need, and a file for each
+ * page with its own parts. Sheets, and what they stand on, come when one is first reached for.
+ */
+const groups = [
+  { name: 'base', test: /node_modules\/(react|react-dom|scheduler|@tanstack|openapi-fetch|clsx|tailwind-merge)\// },
+  { name: 'parts', test: /src\/(api|format|ui)\/(?!.*Sheet\.tsx)/, minShareCount: 2 },
+];
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), pressed()],
+  plugins: [react(), tailwindcss(), programsOfRoutes(), pressed()],
   server: { proxy: { '/api': 'http://localhost:5080' } },
-  build: { target: 'baseline-widely-available', outDir, emptyOutDir: true, assetsInlineLimit: 0 },
+  build: {
+    target: 'baseline-widely-available',
+    outDir,
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    rolldownOptions: { output: { codeSplitting: { groups } } },
+  },
 });

@@ -160,7 +160,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.StartAfresh();
         browser.Reads("You pay £65.15 today");
         browser.Find("body").SendKeys("2");
-        Thread.Sleep(200);
+        browser.Settled();
         browser.Text.ShouldContain("You pay £65.15 today"); // Off until somebody wants them.
         browser.Press("Help");
         browser.Tick("Use single keys as shortcuts");
@@ -170,7 +170,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
             "the focus did not come back to what opened the sheet"
         );
         browser.Keyboard("2");
-        Thread.Sleep(200);
+        browser.Settled();
         browser.Text.ShouldContain("You pay £65.15 today"); // Not while a control has the focus.
         browser.Driver.ExecuteScript("document.activeElement.blur()");
         browser.Find("body").SendKeys("2");
@@ -284,7 +284,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         foreach (var sheet in new[] { "Needs", "Scan", "Compare", "Domain", "Orders", "Worksheet" })
         {
             browser.ToSheet(sheet);
-            Thread.Sleep(300);
+            browser.Settled();
             (
                 (long)
                     browser.Driver.ExecuteScript(

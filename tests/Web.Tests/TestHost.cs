@@ -5,6 +5,7 @@ using HomeStart.Data;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
+using HomeStart.Web.Work;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Hosting;
@@ -13,6 +14,7 @@ using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
 
 namespace HomeStart.Web.Tests;
@@ -43,12 +45,16 @@ public sealed class TestHost : IAsyncDisposable
     private IInterceptor? _interceptor;
     private Func<StartOptions, StartOptions> _options = same => same;
     private DayPace? _days;
+    private WorkPace? _work;
     private Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>> _sellers = same => same;
 
     private TestHost() { }
 
     /// <summary>The real time of the application, which tests may put forward.</summary>
     public ShiftedTime Clock { get; } = new();
+
+    /// <summary>That of the counterparts.</summary>
+    public ShiftedTime ClockOutside { get; } = new();
 
     public string DataFolder => _data.FullName;
 
@@ -92,6 +98,7 @@ public sealed class TestHost : IAsyncDisposable
         IInterceptor? interceptor = null,
         Func<StartOptions, StartOptions>? options = null,
         DayPace? days = null,
+        WorkPace? work = null,
         Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>>? sellers = null,
         bool isRecording = false
     )
@@ -103,6 +110,7 @@ public sealed class TestHost : IAsyncDisposable
             _interceptor = interceptor,
             _options = options ?? (same => same),
             _days = days,
+            _work = work,
             _isRecording = isRecording,
         };
         foreach (var (name, bytes) in await Started.Value)
@@ -125,6 +133,7 @@ public sealed class TestHost : IAsyncDisposable
             builder =>
             {
                 builder.WebHost.UseTestServer();
+                builder.Services.AddSingleton<TimeProvider>(ClockOutside);
                 Record(builder.Logging.ClearProviders());
             }
         );
@@ -147,6 +156,11 @@ public sealed class TestHost : IAsyncDisposable
             builder.Services.AddSingleton(_days);
         }
 
+        if (_work is not null)
+        {
+            builder.Services.AddSingleton(_work);
+        }
+
         if (_interceptor is not null)
         {
             builder.Services.ConfigureDbContext<HomeStartDb>(db => db.AddInterceptors(_interceptor));
@@ -157,6 +171,17 @@ public sealed class TestHost : IAsyncDisposable
         await Composition.PrepareAsync(_app);
         await _app.StartAsync();
         _files = [FileOf<CounterpartsDb>(_counterparts), FileOf<HomeStartDb>(_app)];
+    }
+
+    /// <summary>Waits until orders, days and mail have come as far as they do now.</summary>
+    public async Task IdleAsync()
+    {
+        var worker = Services.GetServices<IHostedService>().OfType<Worker>().Single();
+        for (var tries = 0; !worker.IsIdle; tries++)
+        {
+            tries.ShouldBeLessThan(4000, "the worker did not come to rest");
+            await Task.Delay(5);
+        }
     }
 
     /// <summary>A new visitor.</summary>

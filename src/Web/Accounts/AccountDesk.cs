@@ -3,6 +3,7 @@ using HomeStart.Formats;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 
@@ -21,7 +22,7 @@ public sealed class AccountDesk(
     WorkspaceJoin joining,
     OwnMailbox mailbox,
     Outbox outbox,
-    PostBell bell,
+    WorkBell bell,
     OpenAddress address,
     TimeProvider time
 )
@@ -113,7 +114,7 @@ public sealed class AccountDesk(
             AccountLetters.Code(mail, code, MailCodes.Minutes, Guid.NewGuid(), page)
         );
         await db.SaveChangesAsync(cancel);
-        bell.Ring();
+        bell.Ring<MailWork>();
     }
 
     private string Purpose => $"{MailCodes.SignIn} {scope.Id:N}";

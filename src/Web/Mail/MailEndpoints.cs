@@ -1,6 +1,7 @@
 using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Mail;
@@ -11,10 +12,10 @@ internal static class MailEndpoints
     /// <param name="sends">False where the host is only described.</param>
     public static void AddMail(this IServiceCollection services, bool sends)
     {
-        services.AddSingleton<PostBell>().AddScoped<Outbox>().AddScoped<OwnMailbox>();
+        services.AddScoped<Outbox>().AddScoped<OwnMailbox>();
         if (sends)
         {
-            services.AddHostedService<Postman>();
+            services.AddSingleton<IDurableWork, MailWork>();
         }
     }
 

@@ -5,6 +5,7 @@ using HomeStart.Data;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
@@ -27,7 +28,7 @@ internal static class NoticesEndpoints
         HttpContext http,
         StartOptions options,
         HomeStartDb db,
-        OrderQueue queue,
+        WorkBell bell,
         CancellationToken cancel
     )
     {
@@ -62,11 +63,11 @@ internal static class NoticesEndpoints
             var order in await db
                 .Orders.IgnoreQueryFilters()
                 .Where(row => (row.World ?? row.WorkspaceId) == world && row.IsOpen)
-                .Select(row => new OrderKey(row.WorkspaceId, row.Id))
+                .Select(row => new WorkKey(row.WorkspaceId, row.Id))
                 .ToListAsync(cancel)
         )
         {
-            queue.Add(order);
+            bell.Ring<OrderWork>(order);
         }
 
         return Results.NoContent();

@@ -6,6 +6,7 @@ using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
@@ -17,9 +18,8 @@ public sealed class OrderDesk(
     AgreedOrder agreed,
     HandingIn handing,
     AccountDesk accounts,
-    OrderQueue queue,
     Outbox outbox,
-    PostBell bell,
+    WorkBell bell,
     OpenAddress open,
     TimeProvider time
 )
@@ -122,7 +122,7 @@ public sealed class OrderDesk(
     }
 
     /// <summary>Looks again at what an order waits for outside.</summary>
-    public void Look(OrderRow row) => queue.Add(new OrderKey(row.WorkspaceId, row.Id));
+    public void Look(OrderRow row) => bell.Ring<OrderWork>(new WorkKey(row.WorkspaceId, row.Id));
 
     /// <summary>Changes an order by the owner's decision, and goes on with it.</summary>
     public async Task<Order> DecideAsync(OrderRow row, Func<Order, Order> decision, CancellationToken cancel)
@@ -139,11 +139,11 @@ public sealed class OrderDesk(
             OutboxRow? letter = null;
             try
             {
-                await OrderRunner.StoreAsync(db, row, decided, cancel);
+                await OrderWork.StoreAsync(db, row, decided, cancel);
                 letter = outbox.Tell(row.WorkspaceId, before.State, decided, row.Version);
                 await db.SaveDurablyAsync(cancel);
-                queue.Add(new OrderKey(row.WorkspaceId, row.Id));
-                bell.Ring();
+                bell.Ring<OrderWork>(new WorkKey(row.WorkspaceId, row.Id));
+                bell.Ring<MailWork>();
                 return decided;
             }
             catch (DbUpdateConcurrencyException)
@@ -216,8 +216,8 @@ public sealed class OrderDesk(
             return await FindAsync(order.Id, cancel) is { } there ? Documents.Read<Order>(there.Document) : null;
         }
 
-        queue.Add(new OrderKey(workspace.Id, order.Id));
-        bell.Ring();
+        bell.Ring<OrderWork>(new WorkKey(workspace.Id, order.Id));
+        bell.Ring<MailWork>();
         return order;
     }
 

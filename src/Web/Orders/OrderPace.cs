@@ -17,12 +17,6 @@ public class OrderPace
     public virtual Task WaitAsync(int unanswered, CancellationToken cancel) =>
         Task.Delay(TimeSpan.FromSeconds(unanswered), cancel);
 
-    /// <summary>
-    /// Before going on after a fault of our own, a full disk say: twice as long each time, up to a minute.
-    /// </summary>
-    public virtual Task AfterFaultAsync(int faults, CancellationToken cancel) =>
-        Task.Delay(TimeSpan.FromSeconds(Math.Min(60, Math.Pow(2, Math.Min(faults, 6)) / 2)), cancel);
-
     /// <summary>How often open orders are looked for that nothing carries on.</summary>
     public virtual TimeSpan SweepEvery => TimeSpan.FromSeconds(30);
 

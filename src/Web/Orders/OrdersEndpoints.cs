@@ -7,6 +7,7 @@ using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
+using HomeStart.Web.Work;
 
 namespace HomeStart.Web.Orders;
 
@@ -25,12 +26,11 @@ internal static class OrdersEndpoints
     /// them.</param>
     public static void AddOrders(this IServiceCollection services, bool carriesOut)
     {
-        services.AddSingleton<OrderQueue>();
         services.AddSingleton<OrderPace>();
         services.AddSingleton<OrderMetrics>();
         if (carriesOut)
         {
-            services.AddHostedService<OrderRunner>();
+            services.AddSingleton<IDurableWork, OrderWork>();
         }
 
         services.AddScoped<OrderActions>();

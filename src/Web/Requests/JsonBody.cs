@@ -14,7 +14,9 @@ namespace HomeStart.Web.Requests;
 /// </summary>
 internal abstract class JsonBody : IReadBody
 {
-    /// <summary>What the routes say they take; the OpenAPI document says JSON (<see cref="OpenApiSchemaFixes"/>).</summary>
+    /// <summary>
+    /// What the routes say they take; the OpenAPI document says JSON (<see cref="OpenApiSchemaFixes"/>).
+    /// </summary>
     public const string AnyType = "*/*";
 
     private readonly JsonElement _root;

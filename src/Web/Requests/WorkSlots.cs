@@ -4,7 +4,8 @@ using HomeStart.Data;
 namespace HomeStart.Web.Requests;
 
 /// <summary>
-/// WorkSlots at what takes a processor for long. One is taken only when the whole request is there, so that a slow sender
+/// WorkSlots at what takes a processor for long. One is taken only when the whole request is there, so that a slow
+/// sender
 /// holds nobody up; a workspace has one scan at a time, and
 /// the page's own scans do not wait for those of programs, nor the other way round.
 /// </summary>

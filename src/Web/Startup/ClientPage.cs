@@ -1,14 +1,19 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Text.Json;
 using HomeStart.Web.Session;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.Net.Http.Headers;
 
 namespace HomeStart.Web.Startup;
 
-/// <summary>The built client: its one page, with the nonce of the answer put in, and its hashed assets.</summary>
+/// <summary>
+/// The built client: its one page, with the nonce of the answer put in and the programs of the address named, so that
+/// they are on their way before the first has been read; and its hashed assets.
+/// </summary>
 public sealed class ClientPage(IWebHostEnvironment environment)
 {
     private const string NonceMark = "__NONCE__";
+    private const string HeadEnd = "</head>";
 
     private readonly Lazy<string?> _html = new(() =>
     {
@@ -16,7 +21,31 @@ public sealed class ClientPage(IWebHostEnvironment environment)
         return file.Exists ? File.ReadAllText(file.PhysicalPath!) : null;
     });
 
-    public string? For(string nonce) => _html.Value?.Replace(NonceMark, nonce, StringComparison.Ordinal);
+    private readonly Lazy<IReadOnlyDictionary<string, string[]>> _programs = new(() =>
+    {
+        var file = environment.WebRootFileProvider.GetFileInfo("programs.json");
+        return file.Exists
+            ? JsonSerializer.Deserialize<Dictionary<string, string[]>>(File.ReadAllText(file.PhysicalPath!))!
+            : [];
+    });
+
+    public string? For(string nonce, PathString path) =>
+        _html
+            .Value?.Replace(NonceMark, nonce, StringComparison.Ordinal)
+            .Replace(HeadEnd, $"{Preloads(path)}{HeadEnd}", StringComparison.Ordinal);
+
+    // "/sites/*/orders/*" is the route of "/sites/8f2c…/orders/51d0…".
+    private string Preloads(PathString path)
+    {
+        var parts = path.Value!.Trim('/').Split('/');
+        var route = _programs.Value.FirstOrDefault(route => IsAt(route.Key.Trim('/').Split('/'), parts));
+        return string.Concat(
+            (route.Value ?? []).Select(file => $"""<link rel="modulepreload" crossorigin href="/{file}">""")
+        );
+    }
+
+    private static bool IsAt(string[] route, string[] parts) =>
+        route.Length == parts.Length && route.Zip(parts).All(part => part.First == "*" || part.First == part.Second);
 }
 
 /// <summary>A pressed asset is of the type of what was pressed.</summary>
@@ -98,7 +127,7 @@ internal static class ClientPageRoutes
         http.Response.Headers.CacheControl = "no-store";
         var page = http
             .RequestServices.GetRequiredService<ClientPage>()
-            .For((string)http.Items[SecurityHeaders.NonceItem]!)
+            .For((string)http.Items[SecurityHeaders.NonceItem]!, http.Request.Path)
             is { } html
             ? Results.Content(html, "text/html; charset=utf-8")
             : Results.Problem(

@@ -18,6 +18,7 @@ using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Slips;
 using HomeStart.Web.Upkeep;
+using HomeStart.Web.Work;
 using Microsoft.AspNetCore.Antiforgery;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.HttpOverrides;
@@ -67,6 +68,7 @@ public static class Composition
         services.AddAccounts();
         services.AddHttpContextAccessor();
         services.AddSingleton<OpenAddress>();
+        services.AddWork(carriesOut: hasData);
         services.AddOrders(carriesOut: hasData);
         services.AddUpkeep(carriesOut: hasData);
         services.AddScoped<Slips.BoughtDesk>();

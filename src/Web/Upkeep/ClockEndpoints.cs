@@ -6,6 +6,7 @@ using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Upkeep;
@@ -119,7 +120,7 @@ internal static class ClockEndpoints
         JsonBody<RemindDaysBody> body,
         Workspace workspace,
         HomeStartDb db,
-        DayBell bell,
+        WorkBell bell,
         CancellationToken cancel
     )
     {
@@ -144,7 +145,7 @@ internal static class ClockEndpoints
         await db.Workspaces.ExecuteUpdateAsync(set => set.SetProperty(row => row.RemindDays, written), cancel);
         // What they wait for is worked out anew.
         await db.DayBooks.ExecuteUpdateAsync(set => set.SetProperty(row => row.WaitsFor, 0), cancel);
-        bell.Ring(workspace.Id);
+        bell.Ring<DayWork>(new WorkKey(workspace.Id));
         return Results.NoContent();
     }
 

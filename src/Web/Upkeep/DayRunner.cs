@@ -8,17 +8,10 @@ namespace HomeStart.Web.Upkeep;
 
 /// <summary>
 /// Lets days pass: what falls due up to a workspace's business date is carried out at the counterparts, one workspace
-/// at a time by itself, several side by side. Whatever a stopped server left open is
-/// gone on with when it starts again, and what nobody answered is asked for again.
+/// at
+/// a time by itself, several side by side.
 /// </summary>
-public sealed partial class DayRunner(
-    IServiceScopeFactory scopes,
-    DayBell bell,
-    DayPace pace,
-    StartOptions options,
-    TimeProvider time,
-    ILogger<DayRunner> log
-) : BackgroundService
+public sealed partial class DayRunner(IServiceScopeFactory scopes, TimeProvider time, ILogger<DayRunner> log)
 {
     private readonly ConcurrentDictionary<Guid, SemaphoreSlim> _turns = new();
 
@@ -83,9 +76,6 @@ public sealed partial class DayRunner(
         }
     }
 
-    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
-        Task.WhenAll(SweepAsync(stoppingToken), AnswerBellAsync(stoppingToken));
-
     private async Task<bool> StepAsync(Guid workspace, Guid order, CancellationToken cancel)
     {
         try
@@ -98,97 +88,6 @@ public sealed partial class DayRunner(
         {
             return true; // The owner decided something meanwhile.
         }
-    }
-
-    private async Task SweepAsync(CancellationToken cancel)
-    {
-        using var timer = new PeriodicTimer(pace.SweepEvery, time);
-        await RingUnopenedAsync(cancel);
-        do
-        {
-            try
-            {
-                await Parallel.ForEachAsync(
-                    await WaitingAsync(cancel),
-                    new ParallelOptions { MaxDegreeOfParallelism = 8, CancellationToken = cancel },
-                    async (workspace, token) => await SafelyAsync(workspace, token)
-                );
-            }
-            catch (Exception exception) when (!cancel.IsCancellationRequested)
-            {
-                LogFault(exception, Guid.Empty);
-            }
-        } while (await timer.WaitForNextTickAsync(cancel));
-    }
-
-    // What was delivered just before a server stopped may have no day book yet, or be a claim that is not noted.
-    private async Task RingUnopenedAsync(CancellationToken cancel)
-    {
-        try
-        {
-            await using var scope = scopes.CreateAsyncScope();
-            var db = scope.ServiceProvider.GetRequiredService<HomeStartDb>();
-            var books = db.DayBooks.IgnoreQueryFilters();
-            foreach (
-                var workspace in await db
-                    .Orders.IgnoreQueryFilters()
-                    .Where(order =>
-                        !order.IsOpen
-                        && !books.Any(book => book.WorkspaceId == order.WorkspaceId && book.OrderId == order.Id)
-                    )
-                    .Select(order => order.WorkspaceId)
-                    .Distinct()
-                    .ToListAsync(cancel)
-            )
-            {
-                bell.Ring(workspace);
-            }
-        }
-        catch (Exception exception) when (!cancel.IsCancellationRequested)
-        {
-            LogFault(exception, Guid.Empty);
-        }
-    }
-
-    private async Task AnswerBellAsync(CancellationToken cancel)
-    {
-        await foreach (var workspace in bell.RungAsync(cancel))
-        {
-            _ = SafelyAsync(workspace, cancel);
-        }
-    }
-
-    private async Task SafelyAsync(Guid workspace, CancellationToken cancel)
-    {
-        try
-        {
-            await PlayAsync(workspace, cancel);
-        }
-        catch (Exception exception) when (!cancel.IsCancellationRequested)
-        {
-            LogFault(exception, workspace);
-        }
-        catch (OperationCanceledException)
-        {
-            // The server stops; the next one goes on.
-        }
-    }
-
-    // Each workspace has a day of its own.
-    private async Task<List<Guid>> WaitingAsync(CancellationToken cancel)
-    {
-        await using var scope = scopes.CreateAsyncScope();
-        var db = scope.ServiceProvider.GetRequiredService<HomeStartDb>();
-        var today = Workspace.DayOf(options, time, 0).DayNumber;
-        return await db
-            .DayBooks.IgnoreQueryFilters()
-            .Where(row =>
-                db.Workspaces.IgnoreQueryFilters()
-                    .Any(workspace => workspace.Id == row.WorkspaceId && row.WaitsFor <= today + workspace.DaysAhead)
-            )
-            .Select(row => row.WorkspaceId)
-            .Distinct()
-            .ToListAsync(cancel);
     }
 
     private async Task<T> InScopeAsync<T>(Guid workspace, Func<IServiceProvider, Task<T>> work)

@@ -8,6 +8,7 @@ using HomeStart.Web.Mail;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 
 namespace HomeStart.Web.Upkeep;
 
@@ -22,7 +23,7 @@ public sealed class DayStep(
     DayActions actions,
     IPaymentProcessor payments,
     Outbox outbox,
-    PostBell post,
+    WorkBell bell,
     OpenAddress open,
     DayPace pace
 )
@@ -76,7 +77,7 @@ public sealed class DayStep(
         var after = After(kept, act, outcome);
         Told(kept, after).With(after, day);
         await db.SaveDurablyAsync(cancel);
-        post.Ring();
+        bell.Ring<MailWork>();
         return outcome.State is OutcomeState.Done or OutcomeState.Refused
             && after.UnderWay?.Again == kept.Book.UnderWay!.Again;
     }
@@ -114,7 +115,7 @@ public sealed class DayStep(
         {
             kept.With(book, waitsFor);
             await db.SaveDurablyAsync(cancel);
-            post.Ring();
+            bell.Ring<MailWork>();
         }
     }
 

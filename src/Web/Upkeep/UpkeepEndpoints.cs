@@ -5,6 +5,7 @@ using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;
+using HomeStart.Web.Work;
 
 namespace HomeStart.Web.Upkeep;
 
@@ -13,12 +14,11 @@ internal static class UpkeepEndpoints
 {
     public static void AddUpkeep(this IServiceCollection services, bool carriesOut)
     {
-        services.AddSingleton<DayBell>();
         services.AddSingleton<DayPace>();
         services.AddSingleton<DayRunner>();
         if (carriesOut)
         {
-            services.AddHostedService(provider => provider.GetRequiredService<DayRunner>());
+            services.AddSingleton<IDurableWork, DayWork>();
         }
 
         services.AddScoped<TenureDesk>();

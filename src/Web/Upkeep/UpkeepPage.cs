@@ -3,6 +3,7 @@ using HomeStart.Data;
 using HomeStart.Formats;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
+using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Upkeep;
@@ -14,7 +15,7 @@ public sealed class UpkeepPage(
     HomeStartDb db,
     IRegistrar registrar,
     CalendarAddress calendar,
-    DayBell bell
+    WorkBell bell
 )
 {
     /// <summary>So long after it was registered a holder may still be asked to confirm an address.</summary>
@@ -30,7 +31,7 @@ public sealed class UpkeepPage(
         );
         if (await desk.OpenAsync(cancel))
         {
-            bell.Ring(workspace.Id);
+            bell.Ring<DayWork>(new WorkKey(workspace.Id));
         }
 
         var all = await desk.ListAsync(null, cancel);

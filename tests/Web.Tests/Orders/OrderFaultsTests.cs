@@ -7,6 +7,7 @@ using HomeStart.Connectors;
 using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Work;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
@@ -62,12 +63,12 @@ public class OrderFaultsTests
     [Fact]
     public async Task A_fault_of_our_own_is_tried_again_with_growing_pauses()
     {
-        var disk = new FullDisk(failures: 4);
-        await using var host = await TestHost.StartAsync(disk);
+        var (disk, pauses) = (new FullDisk(failures: 4), new NoPauses());
+        await using var host = await TestHost.StartAsync(disk, work: pauses);
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
-        disk.Pauses.ShouldBe([1, 2, 3, 4]);
+        pauses.Faults.ShouldBe([1, 2, 3, 4]);
         (await host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(1);
     }
 
@@ -322,20 +323,23 @@ public class OrderFaultsTests
     {
         private int _left = failures;
 
-        public List<int> Pauses { get; } = [];
-
         public override Task WaitAsync(int unanswered, CancellationToken cancel) => Task.CompletedTask;
-
-        public override Task AfterFaultAsync(int faults, CancellationToken cancel)
-        {
-            Pauses.Add(faults);
-            return Task.CompletedTask;
-        }
 
         public override Task AtAsync(OrderMoment moment, OrderAction action, CancellationToken cancel) =>
             moment == OrderMoment.Answered && _left-- > 0
                 ? throw new DbUpdateException("", new SqliteException("database or disk is full", 13))
                 : Task.CompletedTask;
+    }
+
+    private sealed class NoPauses : WorkPace
+    {
+        public List<int> Faults { get; } = [];
+
+        public override Task AfterFaultAsync(int faults, CancellationToken cancel)
+        {
+            Faults.Add(faults);
+            return Task.CompletedTask;
+        }
     }
 
     /// <summary>Stops carrying an order on once, as no code should.</summary>

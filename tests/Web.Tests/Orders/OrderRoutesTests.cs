@@ -37,7 +37,7 @@ public sealed class OrderRoutesTests() : OneOwner(isRecording: true)
         _host.Log.ShouldAllBe(line => !line.Contains(Code));
         await _host.MoveOnAsync(_visitor, 4);
         await LookAsync(id);
-        await Task.Delay(300, TestContext.Current.CancellationToken);
+        await _host.IdleAsync();
         (await _visitor.GetAsync($"/api/orders/{id}")).GetProperty("state").GetString().ShouldBe("needs-time");
         await _host.MoveOnAsync(_visitor, 1);
         await LookAsync(id);

@@ -117,7 +117,7 @@ public sealed partial class PayingTests : OneOwner
         var page = Page(await _visitor.UntilAsync(id, "needs-transfer"));
         await _host.MoveOnAsync(_visitor, 14);
         await _visitor.PostAsync($"/api/orders/{id}/look", null); // The last day.
-        await Task.Delay(300, TestContext.Current.CancellationToken);
+        await _host.IdleAsync();
         (await _visitor.GetAsync($"/api/orders/{id}")).GetProperty("state").GetString().ShouldBe("needs-transfer");
         await _host.MoveOnAsync(_visitor, 1);
         (await LookedAsync(id, "needs-payment"))
@@ -266,7 +266,7 @@ public sealed partial class PayingTests : OneOwner
         var early = Notices.Sign(secret, notice);
         // It says that it is paid: that is asked for, and is not so.
         (await NoticeAsync(notice, early)).ShouldBe(HttpStatusCode.NoContent);
-        await Task.Delay(200, TestContext.Current.CancellationToken);
+        await _host.IdleAsync();
         (await _visitor.GetAsync($"/api/orders/{id}")).GetProperty("state").GetString().ShouldBe("needs-confirmation");
         await _visitor.AnswerAsync(waiting, "say", "yes");
         for (var times = 0; times < 3; times++)

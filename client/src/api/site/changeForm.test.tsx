@@ -9,7 +9,7 @@ import { SiteContext, type SiteInHand } from './site';
 
 afterEach(cleanup);
 
-const rename = (name: string): Command => ({ kind: 'rename', name });
+const rename = (name: string): Command => ({ kind: 'rename-site', name });
 
 function Form({ done }: { done: () => void }) {
   const { field, submit } = useChangeForm({ name: '' }, ({ name }) => (name ? rename(name) : null), done);
@@ -29,7 +29,7 @@ const shown = (changeAsync: (command: Command) => Promise<unknown>, done: () => 
   );
 
 const type = (name: string) => fireEvent.change(screen.getByRole('textbox'), { target: { value: name } });
-const send = () => act(async () => fireEvent.click(screen.getByRole('button')));
+const send = () => act(() => Promise.resolve(fireEvent.click(screen.getByRole('button'))));
 
 it('what the server finds wrong stands at its field, nothing typed is lost, and the form is not done with', async () => {
   const done = vi.fn();

@@ -81,7 +81,8 @@ public interface IRegistrar
     Task<bool> WriteToHolderAsync(World world, string book, DomainName domain, CancellationToken cancel);
 
     /// <summary>
-    /// What became of a key by a business date; with <paramref name="voidIfUnsettled"/> a key that is not known or not settled
+    /// What became of a key by a business date; with <paramref name="voidIfUnsettled"/> a key that is not known or not
+    /// settled
     /// yet can never be used afterwards.
     /// </summary>
     Task<Outcome> AskAsync(World world, string key, bool voidIfUnsettled, DateOnly today, CancellationToken cancel);

@@ -38,7 +38,8 @@ public interface IPaymentProcessor
     Task<KnownCard?> CardAsync(World world, string token, CancellationToken cancel);
 
     /// <summary>
-    /// What became of a key by a business date; with <paramref name="voidIfUnsettled"/> a key that is not known or not settled
+    /// What became of a key by a business date; with <paramref name="voidIfUnsettled"/> a key that is not known or not
+    /// settled
     /// yet can never be used afterwards.
     /// </summary>
     Task<Outcome> AskAsync(World world, string key, bool voidIfUnsettled, DateOnly today, CancellationToken cancel);
@@ -144,7 +145,8 @@ public interface IHostingCompany
     Task<Outcome> RemoveAsync(World world, string key, string account, CancellationToken cancel);
 
     /// <summary>
-    /// What became of a key; with <paramref name="voidIfUnsettled"/> a key that is not known yet can never be used afterwards.
+    /// What became of a key; with <paramref name="voidIfUnsettled"/> a key that is not known yet can never be used
+    /// afterwards.
     /// </summary>
     Task<Outcome> AskAsync(World world, string key, bool voidIfUnsettled, CancellationToken cancel);
 

@@ -1,31 +1,27 @@
-using System.Collections.Concurrent;
 using HomeStart.Data;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
+using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Orders;
 
 /// <summary>
-/// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome. What a stopped server
-/// left open is gone on with when it starts
-/// again; a fault of our own is tried again with growing pauses.
+/// Carries orders out, one action at a time: record it, ask the counterpart, record the outcome.
 /// </summary>
-public sealed partial class OrderRunner(
+public sealed class OrderWork(
     IServiceScopeFactory scopes,
-    OrderQueue queue,
     OrderPace pace,
     OrderMetrics metrics,
-    PostBell bell,
-    DayBell days,
+    WorkBell bell,
     StartOptions options,
-    TimeProvider time,
-    ILogger<OrderRunner> log
-) : BackgroundService
+    TimeProvider time
+) : IDurableWork
 {
-    private readonly ConcurrentDictionary<OrderKey, Task> _running = new();
+    /// <inheritdoc/>
+    public TimeSpan SweepEvery => pace.SweepEvery;
 
     /// <summary>
     /// Puts an order into its row. A claim that came to nothing gives its domain-year back in the same step. The caller
@@ -47,92 +43,22 @@ public sealed partial class OrderRunner(
         }
     }
 
-    protected override Task ExecuteAsync(CancellationToken stoppingToken) =>
-        Task.WhenAll(SweepAsync(stoppingToken), TakeUpAsync(stoppingToken));
-
-    // At the start, and again and again: no open order is left lying, whatever became of those that should have gone on
-    // with it.
-    private async Task SweepAsync(CancellationToken cancel)
-    {
-        using var timer = new PeriodicTimer(pace.SweepEvery, time);
-        do
-        {
-            try
-            {
-                foreach (var open in (await OpenOrdersAsync(cancel)).Where(open => !_running.ContainsKey(open)))
-                {
-                    queue.Add(open);
-                }
-            }
-            catch (Exception exception) when (!cancel.IsCancellationRequested)
-            {
-                LogNoSweep(exception);
-            }
-        } while (await timer.WaitForNextTickAsync(cancel));
-    }
-
-    private async Task<List<OrderKey>> OpenOrdersAsync(CancellationToken cancel)
+    /// <summary>
+    /// All open orders: none is left lying, whatever became of those that should have gone on with it.
+    /// </summary>
+    public async Task<IReadOnlyCollection<WorkKey>> WaitingAsync(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
         return await scope
             .ServiceProvider.GetRequiredService<HomeStartDb>()
             .Orders.IgnoreQueryFilters()
             .Where(row => row.IsOpen)
-            .Select(row => new OrderKey(row.WorkspaceId, row.Id))
+            .Select(row => new WorkKey(row.WorkspaceId, row.Id))
             .ToListAsync(cancel);
     }
 
-    private async Task TakeUpAsync(CancellationToken cancel)
-    {
-        await foreach (var order in queue.ReadAllAsync(cancel))
-        {
-            // Orders wait for nobody but themselves: one that hangs on a slow host holds no other up.
-            var going = GoOnAsync(order, _running.GetValueOrDefault(order, Task.CompletedTask), cancel);
-            _running[order] = going;
-            _ = going.ContinueWith(
-                _ => _running.TryRemove(KeyValuePair.Create(order, going)),
-                CancellationToken.None,
-                TaskContinuationOptions.None,
-                TaskScheduler.Default
-            );
-        }
-    }
-
-    private async Task GoOnAsync(OrderKey order, Task before, CancellationToken cancel)
-    {
-        await before;
-        await Task.Yield();
-        var faults = 0;
-        for (var more = true; more; )
-        {
-            try
-            {
-                more = await ActAsync(order, cancel);
-                faults = 0;
-            }
-            catch (OperationCanceledException)
-            {
-                return; // The server stops; the next one goes on.
-            }
-            catch (DbUpdateConcurrencyException)
-            {
-                continue; // The owner decided something meanwhile.
-            }
-            catch (Exception exception)
-            {
-                LogFault(exception, order.Id, ++faults);
-                more = await PausedAsync(faults, cancel);
-            }
-        }
-    }
-
-    private async Task<bool> PausedAsync(int faults, CancellationToken cancel)
-    {
-        await pace.AfterFaultAsync(faults, cancel).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
-        return !cancel.IsCancellationRequested;
-    }
-
-    private async Task<bool> ActAsync(OrderKey key, CancellationToken cancel)
+    /// <inheritdoc/>
+    public async Task<bool> StepAsync(WorkKey key, CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
         var services = scope.ServiceProvider;
@@ -211,10 +137,10 @@ public sealed partial class OrderRunner(
         }
 
         await at.Db.SaveDurablyAsync(cancel);
-        bell.Ring();
+        bell.Ring<MailWork>();
         if (after.State == OrderState.Completed)
         {
-            days.Ring(at.Row.WorkspaceId);
+            bell.Ring<DayWork>(new WorkKey(at.Row.WorkspaceId));
         }
     }
 
@@ -239,16 +165,4 @@ public sealed partial class OrderRunner(
                 })
         );
     }
-
-    [LoggerMessage(
-        Level = LogLevel.Error,
-        Message = "Order {Order} met a fault of our own ({Faults} in a row); it is tried again after a pause."
-    )]
-    private partial void LogFault(Exception exception, Guid order, int faults);
-
-    [LoggerMessage(
-        Level = LogLevel.Error,
-        Message = "Open orders could not be looked for; they are looked for again in a while."
-    )]
-    private partial void LogNoSweep(Exception exception);
 }
