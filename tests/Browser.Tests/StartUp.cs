@@ -1,3 +1,5 @@
+using Microsoft.Data.Sqlite;
+
 namespace HomeStart.Browser.Tests;
 
 /// <summary>Where it cannot start it says why, in one sentence, and ends.</summary>
@@ -13,6 +15,27 @@ public sealed class StartUp
             TestContext.Current.CancellationToken
         );
         (await RefusalAsync(AppProcess.FreePort(), data)).ShouldContain("is damaged");
+    }
+
+    [Fact]
+    public async Task A_folder_that_a_newer_release_wrote_is_refused_and_left_as_it_is()
+    {
+        var data = Directory.CreateTempSubdirectory("home-start-newer-").FullName;
+        var database = Path.Combine(data, "home-start.db");
+        using (var connection = new SqliteConnection($"Data Source={database};Pooling=false"))
+        {
+            connection.Open();
+            using var command = connection.CreateCommand();
+            command.CommandText = """
+                CREATE TABLE "__EFMigrationsHistory" (MigrationId TEXT, ProductVersion TEXT);
+                INSERT INTO "__EFMigrationsHistory" VALUES ('29990101000000_Later', '99.0.0');
+                """;
+            command.ExecuteNonQuery();
+        }
+
+        var before = await File.ReadAllBytesAsync(database, TestContext.Current.CancellationToken);
+        (await RefusalAsync(AppProcess.FreePort(), data)).ShouldContain("was written by a newer Home Start");
+        (await File.ReadAllBytesAsync(database, TestContext.Current.CancellationToken)).ShouldBe(before);
     }
 
     [Fact]

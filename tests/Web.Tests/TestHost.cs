@@ -77,9 +77,11 @@ public sealed class TestHost : IAsyncDisposable
     public static async Task<TestHost> StartOverAsync(string files)
     {
         var host = new TestHost();
-        foreach (var file in Directory.GetFiles(files))
+        foreach (var file in Directory.GetFiles(files, "*", SearchOption.AllDirectories))
         {
-            File.Copy(file, Path.Combine(host.DataFolder, Path.GetFileName(file)));
+            var copy = Path.Combine(host.DataFolder, Path.GetRelativePath(files, file));
+            Directory.CreateDirectory(Path.GetDirectoryName(copy)!);
+            File.Copy(file, copy);
         }
 
         await host.StartAgainAsync();

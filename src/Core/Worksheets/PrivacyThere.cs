@@ -35,32 +35,11 @@ public sealed record PrivacyThere(
             : extra is not null && (price.Includes.Contains(extra.Id) || plan?.Includes.Contains(extra.Id) == true)
                 ? new PrivacyThere(PrivacyWay.Included, Extra: extra.Id)
             : rule == RecordPrivacy.ByDefault ? new PrivacyThere(PrivacyWay.ByDefault)
-            : extra is not null ? new PrivacyThere(PrivacyWay.Sold, YearOf(extra, 0), YearOf(extra, LastYear), extra.Id)
+            : extra is not null ? new PrivacyThere(PrivacyWay.Sold, Year(extra, 0), Year(extra, LastYear), extra.Id)
             : new PrivacyThere(PrivacyWay.NotSold);
     }
 
-    // One charged once covers every year after the first.
-    private static Minor? YearOf(AddOn extra, int year)
-    {
-        if (extra.Every == ChargeEvery.Once && year > 0)
-        {
-            return 0;
-        }
-
-        Minor sum = 0;
-        var periods = extra.Every == ChargeEvery.Month ? 12 : 1;
-        for (var period = year * periods; period < (year + 1) * periods; period++)
-        {
-            if (extra.Prices.At(period) is not { IsStated: true } price)
-            {
-                return null;
-            }
-
-            sum += price.Units;
-        }
-
-        return sum;
-    }
+    private static Minor? Year(AddOn extra, int year) => ChargeSchedule.WithYears(extra, year, 1).OrNull;
 }
 
 /// <summary>How a holder's details are kept out of the public record.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStart.Web.Backups;
 using Microsoft.Data.Sqlite;
 
 namespace HomeStart.Web.Startup;
@@ -10,6 +11,11 @@ public static class HomeStartApp
     {
         // Whatever the machine speaks, figures and orders are the same.
         CultureInfo.DefaultThreadCurrentCulture = CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
+        if (BackupCommands.Run(args) is { } code)
+        {
+            return code;
+        }
+
         var builder = WebApplication.CreateBuilder(args);
         var (options, fault) = StartOptions.Read(builder.Configuration);
         if (options is null)
@@ -37,6 +43,20 @@ public static class HomeStartApp
         if (alone is null)
         {
             return Refuse(fault!);
+        }
+
+        if (
+            BackupContents.Databases.FirstOrDefault(name =>
+                DatabaseFile.IsNewer(Path.Combine(options.Data, name), KnownMigrations.Of(name))
+            ) is
+            { } newer
+        )
+        {
+            return Refuse(
+                $"{newer} in {options.Data} was written by a newer Home Start than this one. Nothing was "
+                    + "touched: start "
+                    + "that one, or choose another folder with --data."
+            );
         }
 
         _ = CounterpartsSecret.Of(options.Data);

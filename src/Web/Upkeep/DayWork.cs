@@ -39,7 +39,9 @@ public sealed class DayWork(
         return [.. waiting.Distinct().Select(workspace => new WorkKey(workspace))];
     }
 
-    /// <summary>Carries out all that fell due; some workspaces at a time, so that they do not wait for one file.</summary>
+    /// <summary>
+    /// Carries out all that fell due; some workspaces at a time, so that they do not wait for one file.
+    /// </summary>
     public async Task<bool> StepAsync(WorkKey key, CancellationToken cancel)
     {
         await _atOnce.WaitAsync(cancel);

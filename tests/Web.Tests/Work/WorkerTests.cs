@@ -4,7 +4,9 @@ using Microsoft.Extensions.Time.Testing;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>The worker goes on with whatever is rung for or found waiting, one at a time, whatever goes wrong.</summary>
+/// <summary>
+/// The worker goes on with whatever is rung for or found waiting, one at a time, whatever goes wrong.
+/// </summary>
 public class WorkerTests
 {
     private static readonly WorkKey Key = new(Guid.NewGuid());

@@ -148,12 +148,7 @@ internal static class DomainCharges
     )
     {
         var addOn = bought.AddOn;
-        var price = addOn.Every switch
-        {
-            ChargeEvery.Once => year == 0 ? addOn.Prices.At(0) : Price.Nothing,
-            ChargeEvery.Month => addOn.Prices.Sum(12 * year, 12 * count),
-            _ => addOn.Prices.Sum(year, count),
-        };
+        var price = ChargeSchedule.WithYears(addOn, year, count);
         if (IsIncluded(purchase, domain, addOn))
         {
             if (year == 0)

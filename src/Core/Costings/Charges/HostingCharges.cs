@@ -85,10 +85,7 @@ internal static class HostingCharges
 
         foreach (var bought in each)
         {
-            var price =
-                bought.AddOn.Every == ChargeEvery.Month
-                    ? bought.AddOn.Prices.Sum(cycle * every, every)
-                    : bought.AddOn.Prices.At(cycle);
+            var price = ChargeSchedule.WithBill(bought.AddOn, cycle, every);
             Add(hosting, cover.From, Line(bought, price.Times(bought.Quantity), cover), run);
         }
     }
@@ -113,11 +110,7 @@ internal static class HostingCharges
         ];
 
     private static Price FirstCharge(BoughtAddOn bought, int everyMonths) =>
-        (
-            bought.AddOn.Every == ChargeEvery.Month
-                ? bought.AddOn.Prices.Sum(0, everyMonths)
-                : bought.AddOn.Prices.At(0)
-        ).Times(bought.Quantity);
+        ChargeSchedule.WithBill(bought.AddOn, 0, everyMonths).Times(bought.Quantity);
 
     private static bool IsIncluded(BoughtHosting hosting, BoughtAddOn bought) =>
         hosting.Plan.Includes.Contains(bought.AddOn.Id, StringComparer.Ordinal);

@@ -42,7 +42,7 @@ internal static class LineMaking
         {
             var until = day.AddMonths((cycle + 1) * every);
             var cover = new Cover(from, until);
-            var price = isFirst ? option.Prices.At(cycle) : Last(option.Prices);
+            var price = isFirst ? option.Prices.At(cycle) : ChargeSchedule.Lasting(option.Prices);
             lines.Add(new UpkeepLine(UpkeepLineKind.Plan, plan.Id, held, from, price, cover) { IsByCycle = true });
             if (hosting.DataCentre is { PerMonth: { } perMonth } centre && perMonth != 0)
             {
@@ -60,7 +60,11 @@ internal static class LineMaking
                 var units = plan.Includes.Contains(extra.Id, StringComparer.Ordinal) ? had - 1 : had;
                 if (units > 0)
                 {
-                    var charge = Charge(extra, cycle, every, isFirst).Times(units);
+                    var charge = (
+                        isFirst
+                            ? ChargeSchedule.WithBill(extra, cycle, every)
+                            : ChargeSchedule.WithLaterBills(extra, every)
+                    ).Times(units);
                     lines.Add(
                         new UpkeepLine(UpkeepLineKind.AddOn, extra.Id, held, from, charge, cover)
                         {
@@ -80,7 +84,7 @@ internal static class LineMaking
     /// <summary>Those of a hosting extra bought on a day after the order (upkeep rule 16).</summary>
     public static List<UpkeepLine> OfExtra(HeldHosting hosting, AddOn extra, int quantity, DateOnly day, DateOnly last)
     {
-        var unit = extra.PriceIfBoughtLater is { } later ? Price.Of(later) : Last(extra.Prices);
+        var unit = extra.PriceIfBoughtLater is { } later ? Price.Of(later) : ChargeSchedule.Lasting(extra.Prices);
         var price = unit.Times(quantity);
         var lines = new List<UpkeepLine>();
         switch (extra.Every)
@@ -178,15 +182,4 @@ internal static class LineMaking
 
     /// <summary>Whether an extra is charged with each bill of the plan.</summary>
     public static bool IsByCycle(AddOn extra) => extra.Every is ChargeEvery.Month or ChargeEvery.Cycle;
-
-    private static Price Charge(AddOn extra, int cycle, int every, bool isFirst) =>
-        extra.Every == ChargeEvery.Month
-            ? isFirst
-                ? extra.Prices.Sum(cycle * every, every)
-                : Last(extra.Prices).Times(every)
-            : isFirst
-                ? extra.Prices.At(cycle)
-                : Last(extra.Prices);
-
-    private static Price Last(PriceSteps prices) => Price.Of(prices.Steps[^1].Units);
 }
