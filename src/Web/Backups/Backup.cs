@@ -110,7 +110,12 @@ public static class Backup
             .. missing.Select(name => $"{name} is missing."),
             .. BackupContents
                 .Databases.Except(missing)
-                .SelectMany(name => DatabaseFile.Faults(Path.Combine(folder, name), KnownMigrations.Of(name))),
+                .SelectMany(name =>
+                    DatabaseFile.Faults(
+                        Path.Combine(folder, name),
+                        name == BackupContents.Databases[0] ? KnownMigrations.All : null
+                    )
+                ),
         ];
     }
 

@@ -5,6 +5,8 @@ namespace HomeStart.Web.Backups;
 /// <summary>A database file, read beside the program that uses it.</summary>
 internal static class DatabaseFile
 {
+    private const string Migrations = "SELECT MigrationId FROM __EFMigrationsHistory";
+
     /// <summary>A whole copy as of one moment, by SQLite's online backup; gone when disposed.</summary>
     public static TemporaryFile Copy(string database)
     {
@@ -19,8 +21,8 @@ internal static class DatabaseFile
     }
 
     /// <summary>What is wrong with a database, in sentences; nothing where it is whole.</summary>
-    /// <param name="known">The migrations this program knows.</param>
-    public static IReadOnlyList<string> Faults(string database, IReadOnlyCollection<string> known)
+    /// <param name="known">The migrations this program knows; null: the file is another program's.</param>
+    public static IReadOnlyList<string> Faults(string database, IReadOnlyCollection<string>? known)
     {
         var name = Path.GetFileName(database);
         try
@@ -33,7 +35,7 @@ internal static class DatabaseFile
             }
 
             var lost = Ask(connection, "SELECT DISTINCT \"table\" FROM pragma_foreign_key_check").ToList();
-            var isNewer = Ask(connection, "SELECT MigrationId FROM __EFMigrationsHistory").Except(known).Any();
+            var isNewer = known is not null && Ask(connection, Migrations).Except(known).Any();
             return
             [
                 .. lost.Select(table => $"{name} has rows in {table} that belong to nothing."),
@@ -53,7 +55,7 @@ internal static class DatabaseFile
         try
         {
             using var connection = Open(database, SqliteOpenMode.ReadWrite);
-            return Ask(connection, "SELECT MigrationId FROM __EFMigrationsHistory").Except(known).Any();
+            return Ask(connection, Migrations).Except(known).Any();
         }
         catch (SqliteException)
         {

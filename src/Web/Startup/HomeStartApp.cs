@@ -45,16 +45,11 @@ public static class HomeStartApp
             return Refuse(fault!);
         }
 
-        if (
-            BackupContents.Databases.FirstOrDefault(name =>
-                DatabaseFile.IsNewer(Path.Combine(options.Data, name), KnownMigrations.Of(name))
-            ) is
-            { } newer
-        )
+        var database = Path.Combine(options.Data, BackupContents.Databases[0]);
+        if (DatabaseFile.IsNewer(database, KnownMigrations.All))
         {
             return Refuse(
-                $"{newer} in {options.Data} was written by a newer Home Start than this one. Nothing was "
-                    + "touched: start "
+                $"The data in {options.Data} was written by a newer Home Start than this one. Nothing was " + "touched: start "
                     + "that one, or choose another folder with --data."
             );
         }

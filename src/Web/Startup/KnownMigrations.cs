@@ -1,19 +1,18 @@
+using System.Collections.Immutable;
 using System.Reflection;
-using HomeStart.Counterparts;
 using HomeStart.Data;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 namespace HomeStart.Web.Startup;
 
-/// <summary>The changes of the databases that this release knows: a file that has others is newer.</summary>
+/// <summary>The changes of our database that this release knows: a file that has others is newer.</summary>
 internal static class KnownMigrations
 {
-    /// <param name="database">The file's name.</param>
-    public static IReadOnlyCollection<string> Of(string database) =>
-        [
-            .. (database == "home-start.db" ? typeof(HomeStartDb) : typeof(CounterpartsApp))
-                .Assembly.GetTypes()
-                .Select(type => type.GetCustomAttribute<MigrationAttribute>()?.Id)
-                .OfType<string>(),
-        ];
+    public static readonly ImmutableArray<string> All =
+    [
+        .. typeof(HomeStartDb)
+            .Assembly.GetTypes()
+            .Select(type => type.GetCustomAttribute<MigrationAttribute>()?.Id)
+            .OfType<string>(),
+    ];
 }
