@@ -14,7 +14,9 @@ internal static class BackupCommands
             return null;
         }
 
-        var folder = Path.GetFullPath(new ConfigurationBuilder().AddCommandLine(rest).Build()["data"] ?? "data");
+        // A file is no option, whatever it begins with.
+        var options = command == "check" ? rest : [.. rest.Skip(1)];
+        var folder = Path.GetFullPath(new ConfigurationBuilder().AddCommandLine(options).Build()["data"] ?? "data");
         var passphrase = Environment.GetEnvironmentVariable(Passphrase) is { Length: > 0 } given ? given : null;
         return (command, rest) switch
         {

@@ -49,7 +49,8 @@ public static class HomeStartApp
         if (DatabaseFile.IsNewer(database, KnownMigrations.All))
         {
             return Refuse(
-                $"The data in {options.Data} was written by a newer Home Start than this one. Nothing was " + "touched: start "
+                $"The data in {options.Data} was written by a newer Home Start than this one. Nothing was "
+                    + "touched: start "
                     + "that one, or choose another folder with --data."
             );
         }

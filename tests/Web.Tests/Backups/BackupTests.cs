@@ -115,6 +115,20 @@ public sealed class BackupTests : IDisposable
     }
 
     [Fact]
+    public void Commands_are_carried_out_with_the_folder_they_are_given()
+    {
+        var data = Data();
+        BackupCommands.Run(["backup", At("by-command"), "--data", data]).ShouldBe(0);
+        BackupCommands.Run(["restore", At("by-command"), "--data", At("back")]).ShouldBe(0);
+        BackupCommands.Run(["check", "--data", At("back")]).ShouldBe(0);
+        BackupCommands.Run(["check", "--data", At("nowhere")]).ShouldBe(1);
+        BackupCommands.Run(["backup"]).ShouldBe(1);
+        BackupCommands.Run(["backup", "--data", data]).ShouldBe(1);
+        BackupCommands.Run(["--port", "5080"]).ShouldBeNull();
+        BackupCommands.Run([]).ShouldBeNull();
+    }
+
+    [Fact]
     public void Nothing_is_written_over()
     {
         var data = Data();
