@@ -14,8 +14,14 @@ public sealed record UpkeepYears(
     ImmutableArray<Money> Paid
 )
 {
-    /// <summary>All that later days depend on.</summary>
-    public required UpkeepState State { get; init; }
+    private UpkeepState? _state;
+
+    /// <summary>All that later days depend on, worked out where it is asked for.</summary>
+    /// <exception cref="InvalidOperationException">These days were only looked at.</exception>
+    public UpkeepState State =>
+        _state ??= Keep?.Invoke() ?? throw new InvalidOperationException("These days were only looked at.");
+
+    internal Func<UpkeepState>? Keep { get; init; }
 
     /// <summary>Whether the card works on the last day.</summary>
     public bool CardWorks { get; init; } = true;

@@ -128,6 +128,16 @@ public sealed class Tenure
     public UpkeepYears Through(UpkeepState state, DateOnly until, IEnumerable<Decision> decisions) =>
         UpkeepRun.At(this, state).Through(until, decisions, isMorning: false);
 
+    /// <summary>
+    /// What would happen after a state, up to the end of a day: to be looked at, and not gone on from.
+    /// </summary>
+    public UpkeepYears Ahead(UpkeepState state, DateOnly until, IEnumerable<Decision> decisions) =>
+        UpkeepRun.At(this, state, until).Through(until, decisions, isMorning: false);
+
+    /// <summary>So, up to the morning of a day.</summary>
+    public UpkeepYears AheadToMorning(UpkeepState state, DateOnly day, IEnumerable<Decision> decisions) =>
+        UpkeepRun.At(this, state, day).Through(day, decisions, isMorning: true);
+
     /// <summary>What happens after a state, up to the morning of a day.</summary>
     public UpkeepYears ToMorning(UpkeepState state, DateOnly day, IEnumerable<Decision> decisions) =>
         UpkeepRun.At(this, state).Through(day, decisions, isMorning: true);

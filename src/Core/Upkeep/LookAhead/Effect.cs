@@ -41,12 +41,12 @@ public sealed record Effect(
     public static Effect Of(Outlook outlook, params ImmutableArray<Decision> decisions)
     {
         var day = decisions[0].On;
-        var years = outlook.Tenure.Through(
+        var years = outlook.Tenure.Ahead(
             outlook.Now.State,
             outlook.LastDay < day ? day : outlook.LastDay,
             outlook.PlannedWith(decisions)
         );
-        var before = outlook.Tenure.ToMorning(outlook.Now.State, day, outlook.Planned).Happened.Length;
+        var before = outlook.Tenure.AheadToMorning(outlook.Now.State, day, outlook.Planned).Happened.Length;
         ImmutableArray<Happening> atOnce = [.. years.Happened.Take(years.AfterDecisions[day]).Skip(before)];
         var kept = outlook.Coming.OfType<StateChanged>().ToHashSet();
         return new Effect(

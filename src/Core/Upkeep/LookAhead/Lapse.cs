@@ -26,7 +26,7 @@ public sealed record Return(DateOnly On, Money Cost, bool IsAtLeast)
             : null;
 
         UpkeepYears Morning(ImmutableArray<Decision> decisions) =>
-            outlook.Tenure.ToMorning(outlook.Now.State, day, outlook.PlannedWith(decisions));
+            outlook.Tenure.AheadToMorning(outlook.Now.State, day, outlook.PlannedWith(decisions));
     }
 }
 
@@ -46,7 +46,7 @@ public sealed record LapseStep(DateOnly On, HoldingState State, Return? Return, 
         var stop = new SetRenewing(outlook.DecidingOn, held.Holding, Value: false);
         var ends =
             held.IsHosting && outlook.Now.Hosting!.CommittedEnd > paid ? outlook.Now.Hosting.CommittedEnd.Value : paid;
-        var years = outlook.Tenure.Through(
+        var years = outlook.Tenure.Ahead(
             outlook.Now.State,
             Farthest(outlook, ends),
             outlook.PlannedWith(held.Renews ? [stop] : [])

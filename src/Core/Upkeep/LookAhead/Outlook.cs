@@ -20,7 +20,7 @@ public sealed class Outlook
         End = end < tenure.Last ? end : tenure.Last;
         Book = book = DayKeeper.Restored(tenure, book);
         Now = tenure.ToMorning(book.State!, Today, book.Planned);
-        Ahead = tenure.Through(Now.State, LastDay, Planned);
+        Ahead = tenure.Ahead(Now.State, LastDay, Planned);
         Counting = new Counting(tenure.Settings, tenure.Purchase.OwnCurrency);
     }
 

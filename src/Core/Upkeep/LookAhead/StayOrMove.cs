@@ -93,7 +93,7 @@ public sealed record StayOrMove(
         var goesAlong = outlook.Now.Holdings.FirstOrDefault(held =>
             held is { IsHosting: false, State: HoldingState.Live }
         );
-        var years = outlook.Tenure.Through(outlook.Now.State, last, outlook.Planned);
+        var years = outlook.Tenure.Ahead(outlook.Now.State, last, outlook.Planned);
         var (sum, isAtLeast) = ((Minor)0, false);
         foreach (var charged in years.Happened.OfType<Charged>().Where(charged => charged.On >= on))
         {

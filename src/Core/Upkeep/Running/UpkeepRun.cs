@@ -23,6 +23,7 @@ internal sealed partial class UpkeepRun
     private int _nextIndex;
     private bool _cardWorks = true;
     private bool _isQuietlyPaid;
+    private readonly bool _isLookedAt;
 
     // The holdings and lines of the order, nothing paid yet.
     private UpkeepRun(Tenure tenure, BillRun bills)
@@ -52,9 +53,10 @@ internal sealed partial class UpkeepRun
         }
     }
 
-    // As it was kept.
-    private UpkeepRun(Tenure tenure, UpkeepState state)
+    // As it was kept; without the lines after a day where no further is looked.
+    private UpkeepRun(Tenure tenure, UpkeepState state, DateOnly? until)
     {
+        _isLookedAt = until is not null;
         (_tenure, _day, _nextIndex, _cardWorks) = (tenure, state.Day, state.NextDomain, state.CardWorks);
         foreach (var kept in state.Holdings)
         {
@@ -73,8 +75,11 @@ internal sealed partial class UpkeepRun
         var lines = new UpkeepLine[state.Lines.Length];
         for (var place = 0; place < lines.Length; place++)
         {
-            lines[place] = UpkeepLine.Of(state.Lines[place], holdings[state.Lines[place].Holding]);
-            Add(lines[place]);
+            if (state.Lines[place] is var kept && !(kept.On > until))
+            {
+                lines[place] = UpkeepLine.Of(kept, holdings[kept.Holding]);
+                Add(lines[place]);
+            }
         }
 
         foreach (var account in state.Accounts)
@@ -101,7 +106,8 @@ internal sealed partial class UpkeepRun
     }
 
     /// <summary>A state, to be moved on.</summary>
-    public static UpkeepRun At(Tenure tenure, UpkeepState state) => new(tenure, state);
+    /// <param name="until">The last day that is looked at: what is found is not kept; null: it is.</param>
+    public static UpkeepRun At(Tenure tenure, UpkeepState state, DateOnly? until = null) => new(tenure, state, until);
 
     /// <summary>Lets all days to the end of one pass.</summary>
     public void PassTo(DateOnly day)
@@ -179,7 +185,7 @@ internal sealed partial class UpkeepRun
             ]
         )
         {
-            State = Kept(),
+            Keep = _isLookedAt ? null : Kept,
             CardWorks = _cardWorks,
             Hosting = _hosting is { } hosting
                 ? new HostingAtEnd(
