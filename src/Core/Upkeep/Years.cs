@@ -34,6 +34,7 @@ public sealed class Tenure
     private readonly Purchase _had;
     private IReadOnlyDictionary<int, (string Domain, Minor Waived)>? _spent;
     private UpkeepStep? _opening;
+    private BillRun? _bills;
 
     private Tenure(Candidate candidate, Purchase purchase, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
@@ -150,9 +151,11 @@ public sealed class Tenure
 
     internal Counting Counting { get; }
 
+    internal BillRun Bills => _bills ??= MakeBills();
+
     // Only lines up to the last day fall due; later ones matter where they take an allowance that a claim could have,
     // or settle whether a code counts.
-    internal BillRun Bills()
+    private BillRun MakeBills()
     {
         var (enough, granted) = (
             Last.AddMonths(13),
@@ -164,7 +167,7 @@ public sealed class Tenure
         return run.SettlesCodes ? run : BillRun.Of(_had);
     }
 
-    private UpkeepRun FromTheOrder() => UpkeepRun.At(this, Opening.State).After(Opening.Happened);
+    private UpkeepRun FromTheOrder() => UpkeepRun.Opening(this);
 
     private Dictionary<int, (string Domain, Minor Waived)> Spent()
     {

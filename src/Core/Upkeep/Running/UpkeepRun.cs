@@ -15,7 +15,8 @@ internal sealed partial class UpkeepRun
     private readonly List<Held> _domains = [];
     private readonly HeldHosting? _hosting;
     private readonly SortedDictionary<string, Till> _tills = new(StringComparer.Ordinal);
-    private readonly SortedDictionary<DateOnly, List<UpkeepLine>> _coming = [];
+    private readonly Dictionary<DateOnly, List<UpkeepLine>> _coming = [];
+    private readonly SortedSet<DateOnly> _comingOn = [];
     private readonly ImmutableArray<Happening>.Builder _happened = ImmutableArray.CreateBuilder<Happening>();
     private readonly SortedDictionary<int, string> _grantsTaken = [];
     private readonly Dictionary<DateOnly, int> _afterDecisions = [];
@@ -96,7 +97,7 @@ internal sealed partial class UpkeepRun
     /// <summary>The day of the order, paid.</summary>
     public static UpkeepRun Opening(Tenure tenure)
     {
-        var run = new UpkeepRun(tenure, tenure.Bills());
+        var run = new UpkeepRun(tenure, tenure.Bills);
         foreach (var till in run._tills.Values)
         {
             run.Pay(till, tenure.Start, tenure.Start, run.LinesOn(tenure.Start, till) ?? [], isOrder: true);
@@ -160,13 +161,6 @@ internal sealed partial class UpkeepRun
 
     /// <summary>The state now, and what happened on the way to it.</summary>
     public UpkeepStep Step() => new(Kept(), _happened.ToImmutable());
-
-    /// <summary>With what happened before counted as part of the way.</summary>
-    public UpkeepRun After(ImmutableArray<Happening> happened)
-    {
-        _happened.AddRange(happened);
-        return this;
-    }
 
     private UpkeepYears Years() =>
         new(
@@ -273,16 +267,17 @@ internal sealed partial class UpkeepRun
     // falls due.
     private DateOnly NextOfInterest()
     {
-        while (_coming.Count > 0 && _coming.Keys.First() <= _day)
+        while (_comingOn.Count > 0 && _comingOn.Min <= _day)
         {
-            _coming.Remove(_coming.Keys.First());
+            _coming.Remove(_comingOn.Min);
+            _comingOn.Remove(_comingOn.Min);
         }
 
         var isRestless =
             _tills.Values.Any(till => till.Open.Count > 0)
             || Holdings.Any(held => held.Next is not null || (held.MissedOn is not null && !held.IsOver));
         return isRestless && _day < DateOnly.MaxValue ? _day.AddDays(1)
-            : _coming.Count > 0 ? _coming.Keys.First()
+            : _comingOn.Count > 0 ? _comingOn.Min
             : DateOnly.MaxValue;
     }
 
@@ -338,6 +333,7 @@ internal sealed partial class UpkeepRun
         if (!_coming.TryGetValue(line.Date, out var lines))
         {
             _coming.Add(line.Date, lines = []);
+            _comingOn.Add(line.Date);
         }
 
         lines.Add(line);
