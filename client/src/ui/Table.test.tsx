@@ -28,7 +28,7 @@ it('a table has its name, its heads and rows named by their first cell', () => {
       .map((head) => head.textContent),
   ).toEqual(['For', 'Sum']);
   expect(within(table).getByRole('rowheader').textContent).toBe('Slipway');
-  // What it is stands beside it where the heads are not to be seen, and not where they are.
+  // A cell says what it is only where the heads cannot be seen.
   expect(screen.getByText('costs').className).toContain('sm:hidden');
   expect(screen.getByText(/£107.88/).className).toContain('text-right');
 });
