@@ -88,7 +88,7 @@ internal static class Program
         using var json = JsonDocument.Parse(File.ReadAllBytes(file));
         return BookReader.Read(json.RootElement, faults)
             ?? throw new InvalidDataException(
-                $"{file} has faults: {faults.Faults[0].Where}: {FaultWords.Of(faults.Faults[0])}"
+                $"{file} has faults: {faults.Faults[0].Where}: {FaultWords.Sentence(faults.Faults[0])}"
             );
     }
 }

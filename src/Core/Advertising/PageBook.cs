@@ -57,13 +57,13 @@ public sealed class PageBook
         var provider = (answers.Provider ?? page.Provider)?.Trim();
         if (string.IsNullOrEmpty(provider))
         {
-            faults.Add(FaultCodes.Required, "provider", FaultReason.PageSellerMissing);
+            faults.Add(FaultCodes.Required, "provider", new PageSellerMissing());
         }
 
         var currency = answers.Currency ?? (Currency.TryGet(page.Currency, out var printed) ? printed : null);
         if (currency is null)
         {
-            faults.Add(FaultCodes.Required, "currency", FaultReason.PageCurrencyMissing);
+            faults.Add(FaultCodes.Required, "currency", new PageCurrencyMissing());
             return null;
         }
 
@@ -76,7 +76,7 @@ public sealed class PageBook
             };
         if (inside is null)
         {
-            faults.Add(FaultCodes.Required, "tax", FaultReason.PageTaxMissing);
+            faults.Add(FaultCodes.Required, "tax", new PageTaxMissing());
         }
 
         return new PageBook(page, answers, faults, currency, readOn).Whole(id, provider ?? "", inside ?? false, readOn);
@@ -90,7 +90,7 @@ public sealed class PageBook
             _faults.Add(
                 FaultCodes.Required,
                 "plans",
-                _page.Plans.IsEmpty ? FaultReason.PageWithoutPlans : FaultReason.PagePlansLeft
+                _page.Plans.IsEmpty ? new PageWithoutPlans() : new PagePlansLeft()
             );
         }
 
@@ -144,14 +144,14 @@ public sealed class PageBook
         var name = (answer?.Name ?? read.Name)?.Trim();
         if (string.IsNullOrEmpty(name))
         {
-            _faults.Add(FaultCodes.Required, $"plans[{index}].name", FaultReason.PagePlanNameless);
+            _faults.Add(FaultCodes.Required, $"plans[{index}].name", new PagePlanNameless());
         }
 
         var options = read.Ways.Index().Select(pair => Way(index, pair.Index, pair.Item, read, answer)).ToList();
         var ways = options.OfType<BillingOption>().ToList();
         foreach (var way in ways.GroupBy(way => (way.EveryMonths, way.CommitMonths)).Where(group => group.Count() > 1))
         {
-            _faults.Add(FaultCodes.DuplicateId, $"plans[{index}].ways", FaultReason.PageWaysAlike, way.Key.EveryMonths);
+            _faults.Add(FaultCodes.DuplicateId, $"plans[{index}].ways", new PageWaysAlike(way.Key.EveryMonths));
         }
 
         return new Plan(
@@ -255,12 +255,12 @@ public sealed class PageBook
 
         if (months is null or < 1 or > CountSettings.LongestHorizon)
         {
-            _faults.Add(FaultCodes.Required, $"{where}.months", FaultReason.PageMonthsMissing, read.Price);
+            _faults.Add(FaultCodes.Required, $"{where}.months", new PageMonthsMissing(read.Price));
         }
 
         if (paid is null)
         {
-            _faults.Add(FaultCodes.Required, $"{where}.paid", FaultReason.PagePaidMissing, read.Price);
+            _faults.Add(FaultCodes.Required, $"{where}.paid", new PagePaidMissing(read.Price));
         }
 
         var price = Amounts.Read(read.Price, _currency, $"{where}.price", _faults);

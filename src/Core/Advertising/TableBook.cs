@@ -69,7 +69,7 @@ public sealed class TableBook
             name = Text(row, ColumnKind.Plan) is { Length: > 0 } said ? said : name;
             if (name.Length == 0)
             {
-                _faults.Add(FaultCodes.Required, $"rows[{row}]", FaultReason.RowWithoutPlan, row + 1);
+                _faults.Add(FaultCodes.Required, $"rows[{row}]", new RowWithoutPlan(row + 1));
                 continue;
             }
 
@@ -92,19 +92,12 @@ public sealed class TableBook
                 )
             )
             {
-                _faults.Add(
-                    FaultCodes.DuplicateId,
-                    $"rows[{row}]",
-                    FaultReason.RowSaidTwice,
-                    row + 1,
-                    name,
-                    way.EveryMonths
-                );
+                _faults.Add(FaultCodes.DuplicateId, $"rows[{row}]", new RowSaidTwice(row + 1, name, way.EveryMonths));
             }
 
             if (ways.Count == 0 && !_faults.Any)
             {
-                _faults.Add(FaultCodes.Required, $"rows[{row}]", FaultReason.RowWithoutPrice, row + 1, name);
+                _faults.Add(FaultCodes.Required, $"rows[{row}]", new RowWithoutPrice(row + 1, name));
             }
 
             plans[plan].Ways.AddRange(ways.Select(way => (row, way)));
@@ -186,9 +179,9 @@ public sealed class TableBook
             AdvertisedPer.Year => 12,
             _ => _months,
         };
-        if (said is null && !_faults.Faults.Any(fault => fault.Reason == FaultReason.TableMonthsMissing))
+        if (said is null && !_faults.Faults.Any(fault => fault.Reason is TableMonthsMissing))
         {
-            _faults.Add(FaultCodes.Required, "months", FaultReason.TableMonthsMissing);
+            _faults.Add(FaultCodes.Required, "months", new TableMonthsMissing());
         }
 
         return said;
@@ -278,7 +271,7 @@ public sealed class TableBook
             }
             else
             {
-                _faults.Add(FaultCodes.BadType, where, FaultReason.CellNotANumber, cell);
+                _faults.Add(FaultCodes.BadType, where, new CellNotANumber(cell));
             }
         }
 
@@ -318,7 +311,7 @@ public sealed class TableBook
             || endings.Exists(ending => ending is "yes" or "free" or "included" or "and" or "or")
         )
         {
-            _faults.Add(FaultCodes.BadType, where, FaultReason.CellNotEndings, cell);
+            _faults.Add(FaultCodes.BadType, where, new CellNotEndings(cell));
             return null;
         }
 
@@ -358,10 +351,7 @@ public sealed class TableBook
         _faults.Add(
             count is null ? FaultCodes.BadType : FaultCodes.OutOfRange,
             where,
-            FaultReason.CellNotMonths,
-            cell,
-            least,
-            120
+            new CellNotMonths(cell, least, 120)
         );
         return null;
     }
@@ -392,7 +382,7 @@ public sealed class TableBook
         var number = said?.Number ?? TypedNumber.NumberOf(cell);
         if (said?.Currency is { } code && code != _currency.Code)
         {
-            _faults.Add(FaultCodes.BadAmount, where, FaultReason.CellOfOtherCurrency, cell, _currency);
+            _faults.Add(FaultCodes.BadAmount, where, new CellOfOtherCurrency(cell, _currency));
             return null;
         }
 

@@ -46,7 +46,7 @@ public sealed class Counting
                 .Order(StringComparer.Ordinal)
         )
         {
-            faults.Add(FaultCodes.NoRate, $"display.rates.{code}", FaultReason.NoRate, code, Display);
+            faults.Add(FaultCodes.NoRate, $"display.rates.{code}", new NoRate(code, Display));
         }
     }
 

@@ -13,16 +13,16 @@ public static class BookRules
     public static void CheckIds(OfferBook book, string where, FaultList faults)
     {
         var at = where.Length == 0 ? "" : where + ".";
-        CheckUnique(book.Plans.Select(plan => plan.Id), "plans", "id", "plan");
-        CheckUnique(book.DataCentres.Select(centre => centre.Id), "dataCentres", "id", "data-centre");
-        CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", "extra");
-        CheckUnique(book.Domains.Select(price => price.Ending), "domains", "ending", "ending");
-        CheckUnique(book.Promotions.Select(promotion => promotion.Id), "promotions", "id", "promotion");
+        CheckUnique(book.Plans.Select(plan => plan.Id), "plans", "id", Listed.Plan);
+        CheckUnique(book.DataCentres.Select(centre => centre.Id), "dataCentres", "id", Listed.DataCentre);
+        CheckUnique(book.AddOns.Select(addOn => addOn.Id), "addOns", "id", Listed.Extra);
+        CheckUnique(book.Domains.Select(price => price.Ending), "domains", "ending", Listed.Ending);
+        CheckUnique(book.Promotions.Select(promotion => promotion.Id), "promotions", "id", Listed.Promotion);
         CheckUnique(
             book.Promotions.Select(promotion => promotion.Code is { } code ? Ascii.ToUpper(code) : null),
             "promotions",
             "code",
-            "code"
+            Listed.Code
         );
         foreach (var (index, plan) in book.Plans.Index())
         {
@@ -31,11 +31,11 @@ public static class BookRules
                     option.EveryMonths > 0 ? $"{option.EveryMonths}/{option.CommitMonths}" : null
                 ),
                 option => $"{at}plans[{index}].billing[{option}]",
-                "billing-option"
+                Listed.BillingOption
             );
         }
 
-        void CheckUnique(IEnumerable<string?> ids, string list, string field, string what) =>
+        void CheckUnique(IEnumerable<string?> ids, string list, string field, Listed what) =>
             faults.AddDuplicates(ids.Select(id => id is "" ? null : id), index => $"{at}{list}[{index}].{field}", what);
     }
 
@@ -54,7 +54,7 @@ public static class BookRules
     {
         if (steps.IsEmpty)
         {
-            faults.Add(FaultCodes.BadSteps, where, FaultReason.NoSteps);
+            faults.Add(FaultCodes.BadSteps, where, new NoSteps());
             return;
         }
 
@@ -63,17 +63,17 @@ public static class BookRules
             var isLast = index == steps.Length - 1;
             if (isLast && step.Periods is not null)
             {
-                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", FaultReason.LastStepEnds);
+                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", new LastStepEnds());
             }
             else if (!isLast && step.Periods is not >= 1)
             {
-                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", FaultReason.StepWithoutEnd);
+                faults.Add(FaultCodes.BadSteps, $"{where}[{index}].periods", new StepWithoutEnd());
             }
         }
 
         if (steps[0].Units is null && readable(0))
         {
-            faults.Add(FaultCodes.BadSteps, $"{where}[0].amount", FaultReason.FirstStepUnstated);
+            faults.Add(FaultCodes.BadSteps, $"{where}[0].amount", new FirstStepUnstated());
         }
     }
 }

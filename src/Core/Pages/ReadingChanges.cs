@@ -37,7 +37,7 @@ public static partial class ReadingChanges
             }
             else
             {
-                faults.Add(FaultCodes.Unknown, $"changes[{number}]", FaultReason.PageChangeUnknown, change.At);
+                faults.Add(FaultCodes.Unknown, $"changes[{number}]", new PageChangeUnknown(change.At));
             }
         }
 

@@ -167,7 +167,7 @@ public static class Reconciler
         var work = (long)singles * singles / 2 * (1 + (CostingWork.Of(purchase) * (months + 1) / Months.Run));
         if (work > MostWork)
         {
-            faults.Add(FaultCodes.OutOfRange, "candidate", FaultReason.PairsTooMany, work, MostWork);
+            faults.Add(FaultCodes.OutOfRange, "candidate", new PairsTooMany(work, MostWork));
         }
 
         return work > MostWork;

@@ -33,9 +33,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
             faults.Add(
                 FaultCodes.OutOfRange,
                 "needs.domain.endings",
-                FaultReason.TooManyEndings,
-                market.Domains.Length,
-                MostDomains
+                new TooManyEndings(market.Domains.Length, MostDomains)
             );
             return false;
         }
@@ -52,7 +50,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
 
         if (steps > Most)
         {
-            faults.Add(FaultCodes.OutOfRange, "needs", FaultReason.ScanTooLarge, steps, Most);
+            faults.Add(FaultCodes.OutOfRange, "needs", new ScanTooLarge(steps, Most));
         }
 
         return steps <= Most;
@@ -88,11 +86,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
             faults.Add(
                 FaultCodes.OutOfRange,
                 "needs",
-                FaultReason.TooManyWays,
-                plan.Name,
-                book.Provider.Name,
-                most * codes,
-                MostWays
+                new TooManyWays(plan.Name, book.Provider.Name, most * codes, MostWays)
             );
         }
 

@@ -22,17 +22,12 @@ public static class CodeChange
         var code = typed.Trim();
         if (code.Length is 0 or > Longest)
         {
-            faults.Add(
-                code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange,
-                "code",
-                FaultReason.CodeLength,
-                Longest
-            );
+            faults.Add(code.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange, "code", new CodeLength(Longest));
         }
 
         if (Entered(candidate).Length >= Most)
         {
-            faults.Add(FaultCodes.OutOfRange, "code", FaultReason.TooManyCodes, Most);
+            faults.Add(FaultCodes.OutOfRange, "code", new TooManyCodes(Most));
         }
 
         var without = Without(candidate, code);

@@ -10,7 +10,7 @@ internal static class DisplayNameRules
     /// A name without the white space around it; reported where it is too long, or holds characters that are not seen
     /// or turn the reading direction.
     /// </summary>
-    public static string Read(string typed, int longest, string what, bool required, FaultList faults)
+    public static string Read(string typed, int longest, Named what, bool required, FaultList faults)
     {
         var name = typed.Trim();
         if (name.Length > longest || (required && name.Length == 0))
@@ -18,16 +18,12 @@ internal static class DisplayNameRules
             faults.Add(
                 name.Length == 0 ? FaultCodes.Required : FaultCodes.OutOfRange,
                 "name",
-                FaultReason.NameLength,
-                what,
-                required ? 1 : 0,
-                longest,
-                name.Length
+                new NameLength(what, required ? 1 : 0, longest, name.Length)
             );
         }
         else if (name.Any(IsUnseen))
         {
-            faults.Add(FaultCodes.BadType, "name", FaultReason.NameUnseen, what);
+            faults.Add(FaultCodes.BadType, "name", new NameUnseen(what));
         }
 
         return name;

@@ -25,12 +25,12 @@ internal static class DomainChange
     {
         if (candidate.Domains.Length >= Site.MostDomains)
         {
-            faults.Add(FaultCodes.OutOfRange, "domain", FaultReason.DomainsFull, Site.MostDomains);
+            faults.Add(FaultCodes.OutOfRange, "domain", new DomainsFull(Site.MostDomains));
         }
 
         if (candidate.Domains.Any(domain => domain.Name is not null && domain.Ref == added.Ref))
         {
-            faults.Add(FaultCodes.Repeated, "domain", FaultReason.DomainTwice, added.Ref);
+            faults.Add(FaultCodes.Repeated, "domain", new DomainTwice(added.Ref));
         }
 
         return faults.Any
@@ -52,7 +52,7 @@ internal static class DomainChange
     {
         if (candidate.Domains.FirstOrDefault(domain => domain.Ref == dropped) is not { } gone)
         {
-            faults.Add(FaultCodes.Unknown, "domain", FaultReason.NoSuchDomain, dropped);
+            faults.Add(FaultCodes.Unknown, "domain", new NoSuchDomain(dropped));
             return candidate;
         }
 

@@ -11,17 +11,16 @@ internal static class HeldChange
     {
         for (var at = 0; at < hold.Names.Length; at++)
         {
-            if (hold.Names[at].Domain is null)
+            if (DomainName.Parse(hold.Names[at].Name, hold.Names[at].Ending).Fault is { } fault)
             {
-                var (_, fault) = DomainName.Parse(hold.Names[at].Name, hold.Names[at].Ending);
-                faults.Add(FaultCodes.BadType, $"names[{at}]", FaultReason.NotADomain, fault);
+                faults.Add(FaultCodes.BadType, $"names[{at}]", new NotADomain(fault));
             }
         }
 
         var held = site.Held.AddRange(hold.Names.Where(name => !site.Held.Contains(name)).Distinct());
         if (held.Length > Site.MostHeld)
         {
-            faults.Add(FaultCodes.OutOfRange, "names", FaultReason.HeldFull, Site.MostHeld, held.Length);
+            faults.Add(FaultCodes.OutOfRange, "names", new HeldFull(Site.MostHeld, held.Length));
         }
 
         return site with

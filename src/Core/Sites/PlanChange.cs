@@ -17,26 +17,22 @@ internal static class PlanChange
         var book = books.FirstOrDefault(book => book.Id == choose.Book);
         if (book?.Plan(choose.Plan) is not { } plan)
         {
-            faults.Add(FaultCodes.Unknown, "plan", FaultReason.NoSuchPlan, choose.Plan, choose.Book);
+            faults.Add(FaultCodes.Unknown, "plan", new NoSuchPlan(choose.Plan, choose.Book));
             return candidate;
         }
 
         var before = candidate.Hosting ?? new HostingChoice(null, null, null, null);
         var oldBook = books.FirstOrDefault(known => known.Id == before.Book);
-        var option = choose.EveryMonths is { } every
-            ? plan.Option(every, choose.CommitMonths ?? every)
-            : OptionLike(plan, before);
-        if (option is null && choose.EveryMonths is not null)
+        var option = OptionLike(plan, before);
+        if (choose.EveryMonths is { } every)
         {
-            faults.Add(
-                FaultCodes.Unknown,
-                "everyMonths",
-                FaultReason.NotPaidLikeThis,
-                plan.Name,
-                choose.EveryMonths,
-                choose.CommitMonths ?? choose.EveryMonths
-            );
-            return candidate;
+            var commit = choose.CommitMonths ?? every;
+            option = plan.Option(every, commit);
+            if (option is null)
+            {
+                faults.Add(FaultCodes.Unknown, "everyMonths", new NotPaidLikeThis(plan.Name, every, commit));
+                return candidate;
+            }
         }
 
         return candidate with

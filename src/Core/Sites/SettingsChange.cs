@@ -23,13 +23,7 @@ internal static class SettingsChange
     {
         if (months is < 1 or > CountSettings.LongestHorizon)
         {
-            faults.Add(
-                FaultCodes.OutOfRange,
-                "months",
-                FaultReason.HorizonOutOfRange,
-                CountSettings.LongestHorizon,
-                months
-            );
+            faults.Add(FaultCodes.OutOfRange, "months", new HorizonOutOfRange(CountSettings.LongestHorizon, months));
         }
 
         return settings with
@@ -42,7 +36,7 @@ internal static class SettingsChange
     {
         if (date is { Year: < 1970 or > 2200 })
         {
-            faults.Add(FaultCodes.BadDate, "date", FaultReason.StartOutOfRange);
+            faults.Add(FaultCodes.BadDate, "date", new StartOutOfRange());
         }
 
         return settings with
@@ -61,7 +55,7 @@ internal static class SettingsChange
             CheckCurrency(currency, $"rates.{currency}", faults);
             if (rate.IsZero || !rate.IsAtMost(1_000_000_000))
             {
-                faults.Add(FaultCodes.OutOfRange, $"rates.{currency}", FaultReason.RateOutOfRange);
+                faults.Add(FaultCodes.OutOfRange, $"rates.{currency}", new RateOutOfRange());
             }
         }
 
@@ -84,7 +78,7 @@ internal static class SettingsChange
     {
         if (!Currency.TryGet(code, out _))
         {
-            faults.Add(FaultCodes.Unknown, where, FaultReason.NoSuchCurrency, code);
+            faults.Add(FaultCodes.Unknown, where, new NoSuchCurrency(code));
         }
     }
 }

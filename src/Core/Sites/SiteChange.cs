@@ -102,7 +102,7 @@ public static class SiteChange
     private static Site Rename(Site site, RenameSite rename, FaultList faults) =>
         site with
         {
-            Name = DisplayNameRules.Read(rename.Name, Site.LongestName, "site", required: true, faults),
+            Name = DisplayNameRules.Read(rename.Name, Site.LongestName, Named.Site, required: true, faults),
         };
 
     private static Site Add(Site site, AddCandidate add, FaultList faults)
@@ -110,11 +110,11 @@ public static class SiteChange
         var copied = add.CopyOf is null ? add.Found ?? new Candidate(null, []) : site.Listed(add.CopyOf)?.Candidate;
         if (copied is null)
         {
-            faults.Add(FaultCodes.Unknown, "copyOf", FaultReason.NoCandidateToCopy, add.CopyOf);
+            faults.Add(FaultCodes.Unknown, "copyOf", new NoCandidateToCopy(add.CopyOf!));
         }
         else if (site.Shortlist.Length >= Site.MostCandidates)
         {
-            faults.Add(FaultCodes.OutOfRange, "letter", FaultReason.ShortlistFull, Site.MostCandidates);
+            faults.Add(FaultCodes.OutOfRange, "letter", new ShortlistFull(Site.MostCandidates));
         }
 
         return copied is null ? site : site.WithAnother(copied);
@@ -129,7 +129,13 @@ public static class SiteChange
 
     private static Site RenameListed(Site site, RenameCandidate rename, FaultList faults)
     {
-        var name = DisplayNameRules.Read(rename.Name, Site.LongestCandidateName, "candidate", required: false, faults);
+        var name = DisplayNameRules.Read(
+            rename.Name,
+            Site.LongestCandidateName,
+            Named.Candidate,
+            required: false,
+            faults
+        );
         return OfListed(site, rename.Letter, faults, listed =>
             site.With(listed with { Name = name.Length == 0 ? null : name })
         );
@@ -153,7 +159,7 @@ public static class SiteChange
             return change(listed);
         }
 
-        faults.Add(FaultCodes.Unknown, "letter", FaultReason.NoCandidate, letter);
+        faults.Add(FaultCodes.Unknown, "letter", new NoCandidate(letter));
         return site;
     }
 
@@ -169,7 +175,7 @@ public static class SiteChange
                 return candidate with { Hosting = change(candidate.Hosting) };
             }
 
-            faults.Add(FaultCodes.Required, "letter", FaultReason.PlanFirst);
+            faults.Add(FaultCodes.Required, "letter", new PlanFirst());
             return candidate;
         });
 
@@ -188,7 +194,7 @@ public static class SiteChange
             return candidate with { Hosting = hosting with { AddOns = Set(hosting.AddOns, extra) } };
         }
 
-        faults.Add(FaultCodes.Required, "extra", extra.ForDomain ? FaultReason.DomainFirst : FaultReason.PlanFirst);
+        faults.Add(FaultCodes.Required, "extra", extra.ForDomain ? new DomainFirst() : new PlanFirst());
         return candidate;
     }
 

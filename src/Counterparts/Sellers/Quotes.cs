@@ -38,7 +38,7 @@ internal static class Quotes
         var root = new Node(body, "", faults);
         if (lists.Find(book) is not { } list || SellerPurchaseWire.Read(book, root["purchase"]) is not { } asked)
         {
-            return faults.Any ? Refuse(FaultWords.Of(faults.Faults[0])) : Results.NotFound();
+            return faults.Any ? Refuse(FaultWords.Sentence(faults.Faults[0])) : Results.NotFound();
         }
 
         return root["id"].Text() is { } id
@@ -81,7 +81,7 @@ internal static class Quotes
         var faults = new FaultList();
         if (Coster.Cost(purchase.Candidate, [list], SettingsOf(purchase), faults).Value is not { } costing)
         {
-            return Refuse(faults.Any ? FaultWords.Of(faults.Faults[0]) : "Something is not chosen yet.");
+            return Refuse(faults.Any ? FaultWords.Sentence(faults.Faults[0]) : "Something is not chosen yet.");
         }
 
         if (
@@ -168,7 +168,9 @@ internal static class Quotes
                 is not { } purchase
         )
         {
-            return Refuse(faults.Any ? FaultWords.Of(faults.Faults[0]) : "Nothing was bought here under that number.");
+            return Refuse(
+                faults.Any ? FaultWords.Sentence(faults.Faults[0]) : "Nothing was bought here under that number."
+            );
         }
 
         var missed = root["missed"].Texts();
@@ -185,7 +187,7 @@ internal static class Quotes
             || Tenure.Of(purchase.Candidate, [list], SettingsOf(purchase), faults).Value is not { } tenure
         )
         {
-            return Refuse(faults.Any ? FaultWords.Of(faults.Faults[0]) : "What is asked cannot be read.");
+            return Refuse(faults.Any ? FaultWords.Sentence(faults.Faults[0]) : "What is asked cannot be read.");
         }
 
         if (LaterSums.Of(tenure, book, moment, movement) is not { } sum)

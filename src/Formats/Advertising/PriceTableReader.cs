@@ -155,13 +155,7 @@ public static class PriceTableReader
             return node.Whole();
         }
 
-        node.Faults.Add(
-            FaultCodes.OutOfRange,
-            node.Where,
-            FaultReason.MonthsOutOfRange,
-            CountSettings.LongestHorizon,
-            months
-        );
+        node.Faults.Add(FaultCodes.OutOfRange, node.Where, new MonthsOutOfRange(CountSettings.LongestHorizon, months));
         return null;
     }
 

@@ -45,7 +45,7 @@ public static class CostingRequestReader
         node.Faults.AddDuplicates(
             books.Select(book => book?.Id is "" ? null : book?.Id),
             index => $"{items[index].Where}.id",
-            "book"
+            Listed.Book
         );
         return [.. books.OfType<OfferBook>()];
     }

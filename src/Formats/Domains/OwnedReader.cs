@@ -58,7 +58,7 @@ public static class OwnedReader
         var code = node["currency"].Text();
         if (code is not null && !Currency.TryGet(code, out _))
         {
-            faults.Add(FaultCodes.Unknown, "currency", FaultReason.NoSuchCurrency, code);
+            faults.Add(FaultCodes.Unknown, "currency", new NoSuchCurrency(code));
         }
 
         var paidIn = code is not null && Currency.TryGet(code, out var named) ? named : currency;

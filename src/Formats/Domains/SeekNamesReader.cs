@@ -90,8 +90,7 @@ public static class SeekNamesReader
                 faults.Add(
                     FaultCodes.BadType,
                     $"names[{at}]",
-                    FaultReason.NotADomain,
-                    new DomainFault(DomainPart.Label, fault, 0)
+                    new NotADomain(new DomainFault(DomainPart.Label, fault, 0))
                 );
             }
             else
@@ -128,7 +127,7 @@ public static class SeekNamesReader
         var (label, fault) = DomainLabel.Parse(node["name"].Text());
         if (fault is not null)
         {
-            faults.Add(FaultCodes.BadType, "name", FaultReason.NotADomain, new DomainFault(DomainPart.Label, fault, 0));
+            faults.Add(FaultCodes.BadType, "name", new NotADomain(new DomainFault(DomainPart.Label, fault, 0)));
         }
 
         var ending = node["ending"].RequiredText("The ending") ?? "";

@@ -87,7 +87,7 @@ public static class UploadReader
 
         if (plan.Folder.Length > 0 && FileRules.PathFlaw(plan.Folder) is { } flaw)
         {
-            node.Faults.Add(FaultCodes.BadType, "folder", FaultReason.FileFlawed, plan.Folder, flaw);
+            node.Faults.Add(FaultCodes.BadType, "folder", new FileFlawed(plan.Folder, flaw));
         }
 
         if (files.IsEmpty || (plan.Unpacks && files.Length != 1))
@@ -98,7 +98,7 @@ public static class UploadReader
         FileRules.Check(files, node.Faults);
         if (Math.Min(storage ?? FileRules.LargestUpload, FileRules.LargestUpload) is var most && plan.Size > most)
         {
-            node.Faults.Add(FaultCodes.OutOfRange, "files", FaultReason.SpaceFull, plan.Size, most);
+            node.Faults.Add(FaultCodes.OutOfRange, "files", new SpaceFull(plan.Size, most));
         }
 
         return plan;

@@ -122,7 +122,7 @@ public static class NeedsReader
             : node.Text();
         if (name is not null && route != DomainRoute.Lent && DomainName.Parse(name, "com").Fault is { } fault)
         {
-            node.Faults.Add(FaultCodes.BadType, node.Where, FaultReason.NotADomain, fault);
+            node.Faults.Add(FaultCodes.BadType, node.Where, new NotADomain(fault));
         }
 
         return name;

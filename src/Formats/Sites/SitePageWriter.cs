@@ -61,7 +61,7 @@ public static class SitePageWriter
     }
 
     private static string? WhyNotOrdered(Costing costing, Func<OfferBook, bool>? isConnected) =>
-        Placing.Of(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Of(first) : null;
+        Placing.Of(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Sentence(first) : null;
 
     private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
 }

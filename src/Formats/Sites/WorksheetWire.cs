@@ -154,7 +154,7 @@ public sealed record FaultWire(
 )
 {
     public static FaultWire Of(Fault fault) =>
-        new(fault.Code, fault.Where, FaultWords.Of(fault), FaultCures.Of(fault.Reason));
+        new(fault.Code, fault.Where, FaultWords.Sentence(fault), FaultCures.Of(fault.Reason));
 }
 
 /// <param name="EachLaterYear">What each year after the first comes to, where they are all alike.</param>

@@ -142,13 +142,7 @@ public static class UpkeepRequestReader
         var quantity = node.Whole() ?? 1;
         if (quantity is < 1 or > AddOnChoice.Largest)
         {
-            node.Faults.Add(
-                FaultCodes.OutOfRange,
-                node.Where,
-                FaultReason.QuantityOutOfRange,
-                AddOnChoice.Largest,
-                quantity
-            );
+            node.Faults.Add(FaultCodes.OutOfRange, node.Where, new QuantityOutOfRange(AddOnChoice.Largest, quantity));
         }
 
         return quantity;
@@ -175,7 +169,7 @@ public static class UpkeepRequestReader
         var most = books.FirstOrDefault(known => known.Id == book)?.Domain(ending)?.MaxYears ?? MostYears;
         if (years < 1 || years > most)
         {
-            node.Faults.Add(FaultCodes.OutOfRange, node["years"].Where, FaultReason.YearsOutOfRange, most, years);
+            node.Faults.Add(FaultCodes.OutOfRange, node["years"].Where, new YearsOutOfRange(most, years));
         }
 
         if (
@@ -184,7 +178,7 @@ public static class UpkeepRequestReader
             && DomainName.Parse(name, ending).Fault is { Part: DomainPart.Label } fault
         )
         {
-            node.Faults.Add(FaultCodes.BadType, node["name"].Where, FaultReason.NotADomain, fault);
+            node.Faults.Add(FaultCodes.BadType, node["name"].Where, new NotADomain(fault));
         }
 
         var addOns = CandidateReader.AddOns(node["addOns"]);
@@ -193,16 +187,14 @@ public static class UpkeepRequestReader
             node.Faults.Add(
                 FaultCodes.OutOfRange,
                 $"{node["addOns"].Where}[{index}].quantity",
-                FaultReason.QuantityOutOfRange,
-                AddOnChoice.Largest,
-                addOn.Quantity
+                new QuantityOutOfRange(AddOnChoice.Largest, addOn.Quantity)
             );
         }
 
         node.Faults.AddDuplicates(
             addOns.Select(addOn => addOn.Id),
             index => $"{node["addOns"].Where}[{index}].id",
-            "extra"
+            Listed.Extra
         );
         return new DomainChoice(DomainRoute.Register)
         {

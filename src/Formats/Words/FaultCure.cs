@@ -32,23 +32,14 @@ public static class FaultCures
     public static FaultCure? Of(FaultReason reason) =>
         reason switch
         {
-            FaultReason.PlanFirst
-            or FaultReason.NoSuchPlan
-            or FaultReason.NoSuchPlanThere
-            or FaultReason.NotPaidLikeThis
-            or FaultReason.LentWithoutHost => FaultCure.ChoosePlan,
-            FaultReason.DomainFirst
-            or FaultReason.NameHad
-            or FaultReason.ExtraWithoutBook
-            or FaultReason.HasExpired
-            or FaultReason.NoTransfers
-            or FaultReason.EndingNotSold => FaultCure.ChooseDomain,
-            FaultReason.TooManyWays or FaultReason.TooManyEndings => FaultCure.ChangeNeeds,
-            FaultReason.NoRate => FaultCure.TypeRate,
-            FaultReason.ShortlistFull or FaultReason.TooManyCodes or FaultReason.HeldFull or FaultReason.DomainsFull =>
-                FaultCure.TakeOff,
-            FaultReason.ScanTooLarge or FaultReason.NoSuchBook => FaultCure.LookAtPriceLists,
-            FaultReason.NotConnected or FaultReason.UnstatedToday => FaultCure.BuyThere,
+            PlanFirst or NoSuchPlan or NoSuchPlanThere or NotPaidLikeThis or LentWithoutHost => FaultCure.ChoosePlan,
+            DomainFirst or NameIsYours or ExtraWithoutBook or HasExpired or NoTransfers or EndingNotSold =>
+                FaultCure.ChooseDomain,
+            TooManyWays or TooManyEndings => FaultCure.ChangeNeeds,
+            NoRate => FaultCure.TypeRate,
+            ShortlistFull or TooManyCodes or HeldFull or DomainsFull => FaultCure.TakeOff,
+            ScanTooLarge or NoSuchBook => FaultCure.LookAtPriceLists,
+            NotConnected or UnstatedToday => FaultCure.BuyThere,
             _ => null,
         };
 }

@@ -99,10 +99,17 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string Of(PlanLimit limit, object used, object allowed) =>
-        $"That would be {used} "
-        + $"{limit switch { PlanLimit.Websites => "sites", PlanLimit.Subdomains => "parts before a name", PlanLimit.Mailboxes => "mailboxes", _ => "databases" }}"
-        + $"; your plan allows {allowed}.";
+    public static string Of(PlanLimit limit, int would, int allowed) =>
+        $"That would be {would} {Plural(limit)}; your plan allows {allowed}.";
+
+    private static string Plural(PlanLimit limit) =>
+        limit switch
+        {
+            PlanLimit.Websites => "sites",
+            PlanLimit.Subdomains => "parts before a name",
+            PlanLimit.Mailboxes => "mailboxes",
+            PlanLimit.Databases => "databases",
+        };
 
     public static string Of(HostedNameFlaw flaw, string name) =>
         flaw switch

@@ -259,7 +259,7 @@ internal static class AccountEndpoints
         var mail = root["mail"].RequiredText("The mail address")?.Trim();
         if (mail is not null && !Contact.LooksLikeMail(mail))
         {
-            root.Faults.Add(FaultCodes.BadType, "mail", FaultReason.NotAMailAddress);
+            root.Faults.Add(FaultCodes.BadType, "mail", new NotAMailAddress());
         }
 
         return root.Faults.Any ? null : mail;

@@ -67,12 +67,7 @@ internal static class DomainsEndpoints
         var (name, fault) = DomainLabel.Parse(Short(label));
         if (fault is not null)
         {
-            faults.Add(
-                FaultCodes.BadType,
-                "label",
-                FaultReason.NotADomain,
-                new DomainFault(DomainPart.Label, fault, 0)
-            );
+            faults.Add(FaultCodes.BadType, "label", new NotADomain(new DomainFault(DomainPart.Label, fault, 0)));
         }
 
         var seller = workspace.Books.FirstOrDefault(known =>

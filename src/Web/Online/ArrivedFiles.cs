@@ -42,8 +42,7 @@ internal sealed class ArrivedFiles : IDisposable
             faults.Add(
                 FaultCodes.BadType,
                 "files[0]",
-                FaultReason.Said,
-                "This is no ZIP archive, or it did not arrive as it was."
+                new Said("This is no ZIP archive, or it did not arrive as it was.")
             );
             return null;
         }
@@ -70,18 +69,12 @@ internal sealed class ArrivedFiles : IDisposable
                     .Where(entry => FileRules.IsBomb(entry.Item.CompressedLength, entry.Item.Length))
             )
             {
-                faults.Add(
-                    FaultCodes.BadType,
-                    $"files[{index}]",
-                    FaultReason.FileFlawed,
-                    entry.FullName,
-                    FileFlaw.Bomb
-                );
+                faults.Add(FaultCodes.BadType, $"files[{index}]", new FileFlawed(entry.FullName, FileFlaw.Bomb));
             }
 
             if (files.Count == 0)
             {
-                faults.Add(FaultCodes.Required, "files[0]", FaultReason.Said, "There is no file in this archive.");
+                faults.Add(FaultCodes.Required, "files[0]", new Said("There is no file in this archive."));
             }
 
             if (
@@ -91,7 +84,7 @@ internal sealed class ArrivedFiles : IDisposable
                 && size > most
             )
             {
-                faults.Add(FaultCodes.OutOfRange, "files", FaultReason.SpaceFull, size, most);
+                faults.Add(FaultCodes.OutOfRange, "files", new SpaceFull(size, most));
             }
 
             if (!faults.Any)
@@ -105,7 +98,7 @@ internal sealed class ArrivedFiles : IDisposable
         }
         catch (InvalidDataException)
         {
-            faults.Add(FaultCodes.BadType, "files[0]", FaultReason.Said, "This archive is damaged: pack it again.");
+            faults.Add(FaultCodes.BadType, "files[0]", new Said("This archive is damaged: pack it again."));
         }
 
         archive.Dispose();

@@ -118,7 +118,7 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
 
         var faults = new FaultList();
         space.With(files, plan.Folder, plan.Alone).Check(hosted.Plan?.Storage, faults);
-        return faults.Any ? FaultWords.Of(faults.Faults[0]) : null;
+        return faults.Any ? FaultWords.Sentence(faults.Faults[0]) : null;
     }
 
     // Puts files that the host has into the list of what is seen.
@@ -142,7 +142,7 @@ internal sealed class Publishing(OnlineDesk desk, IHostPanel panel)
             after.Check(hosted.Plan?.Storage, faults);
             if (faults.Any)
             {
-                return new PutUpLine(files.Count, files.Count, null, FaultWords.Of(faults.Faults[0]));
+                return new PutUpLine(files.Count, files.Count, null, FaultWords.Sentence(faults.Faults[0]));
             }
 
             var answer = await desk.WriteAsync(hosted, PanelKinds.Space, version, PanelDocuments.Write(after), cancel);

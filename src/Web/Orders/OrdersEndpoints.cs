@@ -225,13 +225,7 @@ internal static class OrdersEndpoints
         {
             if (had.TryGetValue(domain.Domain!.Text, out var reference))
             {
-                faults.Add(
-                    FaultCodes.Repeated,
-                    "candidate.domains",
-                    FaultReason.NameHad,
-                    domain.Domain.Text,
-                    reference
-                );
+                faults.Add(FaultCodes.Repeated, "candidate.domains", new NameIsYours(domain.Domain.Text, reference));
             }
         }
     }

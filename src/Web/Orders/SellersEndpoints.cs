@@ -73,7 +73,7 @@ internal static class SellersEndpoints
         var mail = new Node(body.Root, "", faults)["mail"].RequiredText("The mail address")?.Trim();
         if (mail is not null && !Contact.LooksLikeMail(mail))
         {
-            faults.Add(FaultCodes.BadType, "mail", FaultReason.NotAMailAddress);
+            faults.Add(FaultCodes.BadType, "mail", new NotAMailAddress());
         }
 
         return seller is null ? Missing()

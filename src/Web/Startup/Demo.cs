@@ -36,7 +36,8 @@ public sealed record Demo(ImmutableArray<OfferBook> OfferBooks, ImmutableArray<B
         using var json = JsonDocument.Parse(bytes);
         return BookReader.Read(json.RootElement, faults)
             ?? throw new InvalidDataException(
-                $"{file}: " + string.Join("; ", faults.Faults.Select(fault => $"{fault.Where}: {FaultWords.Of(fault)}"))
+                $"{file}: "
+                    + string.Join("; ", faults.Faults.Select(fault => $"{fault.Where}: {FaultWords.Sentence(fault)}"))
             );
     }
 }

@@ -116,7 +116,7 @@ public class BookFuzz
                 BookReader.Read(book, faults);
                 foreach (var fault in faults.Faults)
                 {
-                    FaultWords.Of(fault).ShouldNotBeNullOrWhiteSpace();
+                    FaultWords.Sentence(fault).ShouldNotBeNullOrWhiteSpace();
                     Holder(book, fault.Where).ShouldBeTrue($"{fault.Where} in {book.ToJsonString()}");
                 }
             },

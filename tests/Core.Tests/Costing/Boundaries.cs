@@ -197,7 +197,7 @@ public class Boundaries
 
         // 15 lines of the domain, 181 bills with a plan's line, its set-up's and two extras', 15 more of the yearly
         // one; 100 promotions with nine matches each, against 20 codes and none.
-        fault.Figures.ShouldBe([(15 + (181 * 4) + 15) * (10 + (100 * 10 * 21L)), 2_000_000L]);
+        fault.Reason.ShouldBe(new CostingTooLarge((15 + (181 * 4) + 15) * (10 + (100 * 10 * 21L)), 2_000_000));
 
         static AddOn Extra(string id, ChargeEvery every) =>
             new(id, id, AddOnFor.Hosting, every, new PriceSteps([new PriceStep(null, 10)]));

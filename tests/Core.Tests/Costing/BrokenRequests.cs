@@ -93,7 +93,7 @@ public class BrokenRequests
         var (_, faults) = Wire.Try(request.With(path, json).Deserialize<JsonElement>());
         faults.Select(fault => (fault.Code, fault.Where)).ShouldContain((code, where ?? path));
         faults
-            .Select(FaultWords.Of)
+            .Select(FaultWords.Sentence)
             .ShouldAllBe(sentence => sentence.Length > 10 && sentence.EndsWith('.') && !sentence.Contains('{'));
     }
 

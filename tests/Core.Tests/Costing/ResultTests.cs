@@ -8,7 +8,7 @@ public class ResultTests
     {
         Result.Of("value", new FaultList()).As(value => value + "!").Value.ShouldBe("value!");
         var faults = new FaultList();
-        faults.Add(FaultCodes.Unknown, "here", FaultReason.NoSuchBook, "b");
+        faults.Add(FaultCodes.Unknown, "here", new NoSuchBook("b"));
         var barred = Result.Of("value", faults).As(value => value + "!");
         (barred.Value, barred.Faults.Count, barred.Has(out _)).ShouldBe((null, 1, false));
         Result.Of<string>(null, new FaultList()).As(value => value + "!").Value.ShouldBeNull();
@@ -20,13 +20,13 @@ public class ResultTests
         var many = new FaultList();
         for (var index = 0; index < FaultList.MostListed + 5; index++)
         {
-            many.Add(FaultCodes.Unknown, $"at[{index}]", FaultReason.NoSuchBook, index);
+            many.Add(FaultCodes.Unknown, $"at[{index}]", new NoSuchBook($"{index}"));
         }
 
         var all = new FaultList();
         all.Add(many);
         (all.Faults.Count, all.More, all.Count).ShouldBe((FaultList.MostListed, 5, FaultList.MostListed + 5));
-        all.Faults[3].Figures.ShouldBe([3]);
+        all.Faults[3].Reason.ShouldBe(new NoSuchBook("3"));
     }
 
     [Fact]

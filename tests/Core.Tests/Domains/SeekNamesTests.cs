@@ -134,7 +134,7 @@ public class SeekNamesTests
     {
         var faults = new FaultList();
         var read = SeekNamesReader.Read(Json(body), Sold, faults);
-        faults.Faults.Select(FaultWords.Of).ShouldBeEmpty();
+        faults.Faults.Select(FaultWords.Sentence).ShouldBeEmpty();
         return read;
     }
 

@@ -117,7 +117,7 @@ public class ZoneRulesTests
             ],
             faults
         );
-        faults.Faults.Single().Reason.ShouldBe(FaultReason.TooManyRecords);
+        faults.Faults.Single().Reason.ShouldBe(new TooManyRecords(ZoneRules.MostRecords, ZoneRules.MostRecords + 1));
     }
 
     [Theory]
@@ -247,7 +247,7 @@ public class ZoneRulesTests
         {
             var faults = new FaultList();
             (ReadySets.Put(set, now, pointing, " ", faults), faults.Faults.Single().Where).ShouldBe((null, "argument"));
-            FaultWords.Of(faults.Faults[0]).ShouldNotBeEmpty();
+            FaultWords.Sentence(faults.Faults[0]).ShouldNotBeEmpty();
         }
 
         List<string> Shown(ReadySet set, string? argument = null) =>
@@ -303,7 +303,7 @@ public class ZoneRulesTests
         foreach (var flaw in Enum.GetValues<RecordFlaw>())
         {
             FaultWords
-                .Of(new Fault(FaultCodes.BadType, "", FaultReason.RecordFlawed, [flaw]))
+                .Sentence(new Fault(FaultCodes.BadType, "", new RecordFlawed(flaw)))
                 .ShouldEndWith(
                     flaw is RecordFlaw.Authority ? "\"ca.example.net\"." : ".",
                     Case.Sensitive,
@@ -327,6 +327,6 @@ public class ZoneRulesTests
     {
         var faults = new FaultList();
         ZoneRules.Check(Domain, [.. records], faults);
-        return [.. faults.Faults.Select(fault => (fault.Where, (RecordFlaw)fault.Figures[0]!))];
+        return [.. faults.Faults.Select(fault => (fault.Where, ((RecordFlawed)fault.Reason).Flaw))];
     }
 }

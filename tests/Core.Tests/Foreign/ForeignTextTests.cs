@@ -18,7 +18,7 @@ public class ForeignTextTests
         var faults = new FaultList();
         KeptFile.Read("x.xml", nested, faults, TestContext.Current.CancellationToken).ShouldBeNull();
         faults.Faults.ShouldHaveSingleItem().Code.ShouldBe(FaultCodes.OutOfRange);
-        FaultWords.Of(faults.Faults[0]).ShouldContain("deeper than 32 levels");
+        FaultWords.Sentence(faults.Faults[0]).ShouldContain("deeper than 32 levels");
     }
 
     [Theory]
@@ -93,7 +93,7 @@ public class ForeignTextTests
             )
             .ShouldBeEmpty();
         faults.Faults.ShouldContain(fault =>
-            fault.Where == "zoneFile" && FaultWords.Of(fault).Contains("20000 parts", StringComparison.Ordinal)
+            fault.Where == "zoneFile" && FaultWords.Sentence(fault).Contains("20000 parts", StringComparison.Ordinal)
         );
         var card = "BEGIN:VCARD\n" + string.Concat(Enumerable.Repeat("A:b\n", 30_000)) + "END:VCARD\n";
         Guard

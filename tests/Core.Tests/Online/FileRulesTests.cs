@@ -54,14 +54,14 @@ public class FileRulesTests
         var faults = new FaultList();
         FileRules.Check([new("a.html", 1), new("A.html", 1), new("b.txt", 1), new("b.txt/c.html", 1)], faults);
         faults
-            .Faults.Select(fault => (fault.Where, (FileFlaw)fault.Figures[1]!))
+            .Faults.Select(fault => (fault.Where, ((FileFlawed)fault.Reason).Flaw))
             .ShouldBe([("files[1]", FileFlaw.Twice), ("files[2]", FileFlaw.FolderToo)]);
         var many = new FaultList();
         FileRules.Check(
             [.. Enumerable.Range(0, FileRules.MostFiles + 1).Select(at => new OfferedFile($"{at}.html", 1))],
             many
         );
-        many.Faults.Single().Reason.ShouldBe(FaultReason.TooManyFiles);
+        many.Faults.Single().Reason.ShouldBe(new TooManyFiles(FileRules.MostFiles, FileRules.MostFiles + 1));
         var most = new FaultList();
         FileRules.Check(
             [.. Enumerable.Range(0, FileRules.MostFiles).Select(at => new OfferedFile($"{at}.html", 1))],
@@ -102,18 +102,18 @@ public class FileRulesTests
         Paths(space.Without([File("index.html"), File("news/a.html") with { Size = 9 }]))
             .ShouldBe(["news/a.html", "newspaper.html"]); // What was changed since is not what it was.
         Paths(space.Without("news", new FaultList())!).ShouldBe(["index.html", "newspaper.html"]);
-        Refused(faults => space.Renamed("index.html", "newspaper.html", faults)).ShouldBe(FaultReason.FileFlawed);
-        Refused(faults => space.Renamed("index.html", "../out.html", faults)).ShouldBe(FaultReason.FileFlawed);
-        Refused(faults => space.Renamed("nothing.html", "a.html", faults)).ShouldBe(FaultReason.NoSuchFile);
-        Refused(faults => space.Renamed("", "a", faults)).ShouldBe(FaultReason.NoSuchFile);
-        Refused(faults => space.Without("nothing.html", faults)).ShouldBe(FaultReason.NoSuchFile);
-        Refused(faults => space.Without("", faults)).ShouldBe(FaultReason.NoSuchFile);
+        Refused(faults => space.Renamed("index.html", "newspaper.html", faults)).ShouldBeOfType<FileFlawed>();
+        Refused(faults => space.Renamed("index.html", "../out.html", faults)).ShouldBeOfType<FileFlawed>();
+        Refused(faults => space.Renamed("nothing.html", "a.html", faults)).ShouldBeOfType<NoSuchFile>();
+        Refused(faults => space.Renamed("", "a", faults)).ShouldBeOfType<NoSuchFile>();
+        Refused(faults => space.Without("nothing.html", faults)).ShouldBeOfType<NoSuchFile>();
+        Refused(faults => space.Without("", faults)).ShouldBeOfType<NoSuchFile>();
 
         static FaultReason Refused(Func<FaultList, WebSpace?> change)
         {
             var faults = new FaultList();
             change(faults).ShouldBeNull();
-            FaultWords.Of(faults.Faults[0]).ShouldNotBeEmpty();
+            FaultWords.Sentence(faults.Faults[0]).ShouldNotBeEmpty();
             return faults.Faults[0].Reason;
         }
     }
@@ -139,12 +139,12 @@ public class FileRulesTests
         foreach (var flaw in Enum.GetValues<FileFlaw>())
         {
             FaultWords
-                .Of(new Fault(FaultCodes.BadType, "", FaultReason.FileFlawed, [new string('a', 300), flaw]))
+                .Sentence(new Fault(FaultCodes.BadType, "", new FileFlawed(new string('a', 300), flaw)))
                 .Length.ShouldBeInRange(60, 300);
         }
 
         FaultWords
-            .Of(new Fault(FaultCodes.OutOfRange, "", FaultReason.SpaceFull, [3L << 30, 1536L << 20]))
+            .Sentence(new Fault(FaultCodes.OutOfRange, "", new SpaceFull(3L << 30, 1536L << 20)))
             .ShouldStartWith("That would be 3 GB; at most 1.5 GB go in.");
     }
 

@@ -76,7 +76,7 @@ public class HostedTests
         Reasons(faults => new MailSetUp(["a@clocks.example", "b@clocks.example"], [], null).Check([Main], 2, faults))
             .ShouldBeEmpty();
         Reasons(faults => new MailSetUp(["a@clocks.example", "b@clocks.example"], [], null).Check([Main], 1, faults))
-            .ShouldBe([FaultReason.PlanUsedUp]);
+            .ShouldBe([new PlanUsedUp(PlanLimit.Mailboxes, 2, 1)]);
         Reasons(faults =>
                 new MailSetUp(
                     [.. Enumerable.Range(0, MailSetUp.MostAddresses + 1).Select(at => $"a{at}@clocks.example")],
@@ -84,7 +84,7 @@ public class HostedTests
                     null
                 ).Check([Main], null, faults)
             )
-            .ShouldBe([FaultReason.PlanUsedUp]);
+            .ShouldBe([new PlanUsedUp(PlanLimit.Mailboxes, MailSetUp.MostAddresses + 1, MailSetUp.MostAddresses)]);
     }
 
     [Fact]
@@ -144,12 +144,12 @@ public class HostedTests
         Reasons(faults => Names(Name("clocks.example"), Name("shop.clocks.example")).Check([Main], 1, 1, faults))
             .ShouldBeEmpty();
         Reasons(faults => Names(Name("clocks.example"), Name("shop.clocks.example")).Check([Main], 0, 0, faults))
-            .ShouldBe([FaultReason.PlanUsedUp, FaultReason.PlanUsedUp]);
+            .ShouldBe([new PlanUsedUp(PlanLimit.Websites, 1, 0), new PlanUsedUp(PlanLimit.Subdomains, 1, 0)]);
         Reasons(faults =>
                 Names([.. Enumerable.Range(0, HostedNames.Most + 1).Select(at => Name($"a{at}.clocks.example"))])
                     .Check([Main], null, null, faults)
             )
-            .ShouldBe([FaultReason.TooManyRecords]);
+            .ShouldBe([new TooManyRecords(HostedNames.Most, HostedNames.Most + 1)]);
     }
 
     [Theory]
@@ -275,23 +275,23 @@ public class HostedTests
         Enum.GetValues<MailboxFlaw>()
             .ShouldAllBe(flaw =>
                 FaultWords
-                    .Of(new Fault("", "", FaultReason.MailboxFlawed, new object?[] { flaw, "a@b.example" }))
+                    .Sentence(new Fault("", "", new MailboxFlawed(flaw, "a@b.example")))
                     .Contains("a@b.example")
             );
         Enum.GetValues<HostedNameFlaw>()
             .ShouldAllBe(flaw =>
                 FaultWords
-                    .Of(new Fault("", "", FaultReason.HostedNameFlawed, new object?[] { flaw, "a.example" }))
+                    .Sentence(new Fault("", "", new HostedNameFlawed(flaw, "a.example")))
                     .Contains("a.example")
             );
         Enum.GetValues<EngineFlaw>()
             .ShouldAllBe(flaw =>
-                FaultWords.Of(new Fault("", "", FaultReason.EngineFlawed, new object?[] { flaw })).Length > 10
+                FaultWords.Sentence(new Fault("", "", new EngineFlawed(flaw))).Length > 10
             );
         Enum.GetValues<PlanLimit>()
             .ShouldAllBe(limit =>
                 FaultWords
-                    .Of(new Fault("", "", FaultReason.PlanUsedUp, new object?[] { limit, 2, 1 }))
+                    .Sentence(new Fault("", "", new PlanUsedUp(limit, 2, 1)))
                     .StartsWith("That would be 2 ")
             );
     }
@@ -368,7 +368,7 @@ public class HostedTests
             strength,
             faults
         );
-        return [.. faults.Faults.Select(fault => (EngineFlaw)fault.Figures[0]!)];
+        return [.. faults.Faults.Select(fault => ((EngineFlawed)fault.Reason).Flaw)];
     }
 
     private static OrderedItem Item(LineKind kind, string reference, int quantity, int months) =>
@@ -408,14 +408,14 @@ public class HostedTests
     {
         var faults = new FaultList();
         Names(names).Check([Main], null, null, faults);
-        return [.. faults.Faults.Select(fault => (HostedNameFlaw)fault.Figures[0]!)];
+        return [.. faults.Faults.Select(fault => ((HostedNameFlawed)fault.Reason).Flaw)];
     }
 
     private static List<(string Where, MailboxFlaw Flaw)> MailFlaws(MailSetUp mail)
     {
         var faults = new FaultList();
         mail.Check([Main], null, faults);
-        return [.. faults.Faults.Select(fault => (fault.Where, (MailboxFlaw)fault.Figures[0]!))];
+        return [.. faults.Faults.Select(fault => (fault.Where, ((MailboxFlawed)fault.Reason).Flaw))];
     }
 
     private static List<FaultReason> Reasons(Action<FaultList> check)

@@ -212,7 +212,7 @@ public partial class PageMakerTests
             .ShouldBe(["hours[0]", "hours[6]"]);
         foreach (var flaw in Enum.GetValues<PageFlaw>())
         {
-            FaultWords.Of(new Fault(FaultCodes.Required, "", FaultReason.PageFlawed, [flaw])).ShouldNotBeEmpty();
+            FaultWords.Sentence(new Fault(FaultCodes.Required, "", new PageFlawed(flaw))).ShouldNotBeEmpty();
         }
     }
 

@@ -132,7 +132,7 @@ public class ScanWorkTests
             return null;
         }
 
-        var message = FaultWords.Of(faults.ShouldHaveSingleItem());
+        var message = FaultWords.Sentence(faults.ShouldHaveSingleItem());
         var match = System.Text.RegularExpressions.Regex.Match(
             message,
             @"(\d+ ways; at most \d+|\d+ steps|sold in \d+ places; at most \d+)",

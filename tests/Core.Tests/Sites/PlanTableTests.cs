@@ -65,7 +65,7 @@ public class PlanTableTests
             .Apply(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel") { EveryMonths = 36 }, Books, Today)
             .Faults.Faults.ShouldHaveSingleItem();
         (refused.Code, refused.Where, refused.Reason).ShouldBe(
-            (FaultCodes.Unknown, "everyMonths", FaultReason.NotPaidLikeThis)
+            (FaultCodes.Unknown, "everyMonths", new NotPaidLikeThis("Lintel", 36, 36))
         );
     }
 

@@ -123,11 +123,11 @@ public class SiteChangeTests
     [Fact]
     public void A_sites_name_must_be_there_and_a_candidates_need_not()
     {
-        Figures(new RenameSite(new string('x', 81))).ShouldBe(["site", 1, 80, 81]);
-        Figures(new RenameCandidate("A", new string('x', 41))).ShouldBe(["candidate", 0, 40, 41]);
+        Refusal(new RenameSite(new string('x', 81))).ShouldBe(new NameLength(Named.Site, 1, 80, 81));
+        Refusal(new RenameCandidate("A", new string('x', 41))).ShouldBe(new NameLength(Named.Candidate, 0, 40, 41));
 
-        static IEnumerable<object?> Figures(SiteCommand command) =>
-            SiteChange.Apply(Site.Empty("Shop"), command, Books, Today).Faults.Faults.ShouldHaveSingleItem().Figures;
+        static FaultReason Refusal(SiteCommand command) =>
+            SiteChange.Apply(Site.Empty("Shop"), command, Books, Today).Faults.Faults.ShouldHaveSingleItem().Reason;
     }
 
     public static TheoryData<SiteCommand, string, string> Refused =>

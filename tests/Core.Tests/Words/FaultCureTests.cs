@@ -1,4 +1,3 @@
-using HomeStart.Core.Basics;
 using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
@@ -7,21 +6,21 @@ namespace HomeStart.Core.Tests;
 public class FaultCureTests
 {
     [Theory]
-    [InlineData(FaultReason.PlanFirst, FaultCure.ChoosePlan)]
-    [InlineData(FaultReason.DomainFirst, FaultCure.ChooseDomain)]
-    [InlineData(FaultReason.NameHad, FaultCure.ChooseDomain)]
-    [InlineData(FaultReason.TooManyWays, FaultCure.ChangeNeeds)]
-    [InlineData(FaultReason.NoRate, FaultCure.TypeRate)]
-    [InlineData(FaultReason.ShortlistFull, FaultCure.TakeOff)]
-    [InlineData(FaultReason.ScanTooLarge, FaultCure.LookAtPriceLists)]
-    [InlineData(FaultReason.NotConnected, FaultCure.BuyThere)]
-    [InlineData(FaultReason.CodeLength, null)]
-    public void What_mends_a_fault_on_another_page_is_named(FaultReason reason, FaultCure? cure) =>
-        FaultCures.Of(reason).ShouldBe(cure);
+    [InlineData(typeof(PlanFirst), FaultCure.ChoosePlan)]
+    [InlineData(typeof(DomainFirst), FaultCure.ChooseDomain)]
+    [InlineData(typeof(NameIsYours), FaultCure.ChooseDomain)]
+    [InlineData(typeof(TooManyWays), FaultCure.ChangeNeeds)]
+    [InlineData(typeof(NoRate), FaultCure.TypeRate)]
+    [InlineData(typeof(ShortlistFull), FaultCure.TakeOff)]
+    [InlineData(typeof(ScanTooLarge), FaultCure.LookAtPriceLists)]
+    [InlineData(typeof(NotConnected), FaultCure.BuyThere)]
+    [InlineData(typeof(CodeLength), null)]
+    public void What_mends_a_fault_on_another_page_is_named(Type reason, FaultCure? cure) =>
+        FaultReasons.Of(reason).ShouldAllBe(made => FaultCures.Of(made) == cure);
 
     [Fact]
     public void Every_cure_mends_something() =>
         Enum.GetValues<FaultCure>()
-            .Except(Enum.GetValues<FaultReason>().Select(FaultCures.Of).OfType<FaultCure>())
+            .Except(FaultReasons.Kinds.SelectMany(FaultReasons.Of).Select(FaultCures.Of).OfType<FaultCure>())
             .ShouldBeEmpty();
 }

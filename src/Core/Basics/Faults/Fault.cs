@@ -6,8 +6,8 @@ namespace HomeStart.Core.Basics;
 /// </summary>
 /// <param name="Code">A word of <see cref="FaultCodes"/>.</param>
 /// <param name="Where">A path such as <c>books[0].plans[1].billing[0].prices[2].amount</c>.</param>
-/// <param name="Figures">What belongs to the reason, as <see cref="FaultReason"/> says.</param>
-public sealed record Fault(string Code, string Where, FaultReason Reason, IReadOnlyList<object?> Figures);
+/// <param name="Reason">Why, with the figures that belong to it.</param>
+public sealed record Fault(string Code, string Where, FaultReason Reason);
 
 /// <summary>The words of costing.md's table of errors.</summary>
 public static class FaultCodes
@@ -84,11 +84,11 @@ public sealed class FaultList
     public bool Any => _faults.Count > 0;
 
     /// <summary>Reports one thing: a word of <see cref="FaultCodes"/>, its place, and why.</summary>
-    public void Add(string code, string where, FaultReason reason, params object?[] figures)
+    public void Add(string code, string where, FaultReason reason)
     {
         if (_faults.Count < MostListed)
         {
-            _faults.Add(new Fault(code, where, reason, figures));
+            _faults.Add(new Fault(code, where, reason));
         }
         else
         {
@@ -101,7 +101,7 @@ public sealed class FaultList
     {
         foreach (var fault in others._faults)
         {
-            Add(fault.Code, fault.Where, fault.Reason, [.. fault.Figures]);
+            Add(fault.Code, fault.Where, fault.Reason);
         }
 
         More += others.More;
@@ -110,15 +110,14 @@ public sealed class FaultList
     /// <summary>Reports every id that stands a second time, at the place of the later one.</summary>
     /// <param name="ids">The ids in order; a null stands for one that could not be read and is passed over.</param>
     /// <param name="where">The path of the item at an index.</param>
-    /// <param name="what">What the items are: "plan", "billing-option".</param>
-    public void AddDuplicates(IEnumerable<string?> ids, Func<int, string> where, string what)
+    public void AddDuplicates(IEnumerable<string?> ids, Func<int, string> where, Listed what)
     {
         var seen = new HashSet<string>(StringComparer.Ordinal);
         foreach (var (index, id) in ids.Index())
         {
             if (id is not null && !seen.Add(id))
             {
-                Add(FaultCodes.DuplicateId, where(index), FaultReason.ThereTwice, what, id);
+                Add(FaultCodes.DuplicateId, where(index), new ThereTwice(what, id));
             }
         }
     }

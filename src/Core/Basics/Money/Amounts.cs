@@ -22,14 +22,12 @@ public static class Amounts
                 faults.Add(
                     FaultCodes.OutOfRange,
                     where,
-                    FaultReason.AmountTooLarge,
-                    text,
-                    new Money(Money.Largest, currency).ToAmount()
+                    new AmountTooLarge(text, new Money(Money.Largest, currency).ToAmount())
                 );
                 return null;
             default:
                 var example = new Money(currency.Decimals == 0 ? 47 : 4740, currency).ToAmount();
-                faults.Add(FaultCodes.BadAmount, where, FaultReason.NotAnAmount, text, currency, example);
+                faults.Add(FaultCodes.BadAmount, where, new NotAnAmount(text, currency, example));
                 return null;
         }
     }

@@ -22,7 +22,7 @@ internal static class CostingWork
         var work = Of(purchase);
         if (work > Most)
         {
-            faults.Add(FaultCodes.OutOfRange, "candidate", FaultReason.CostingTooLarge, work, Most);
+            faults.Add(FaultCodes.OutOfRange, "candidate", new CostingTooLarge(work, Most));
         }
 
         return work <= Most;

@@ -62,16 +62,13 @@ public sealed class Resolver
             return null;
         }
 
-        var plan = Found(choice.Plan, book.Plan, $"{where}.plan", FaultReason.NoSuchPlanThere, book.Provider.Name);
+        var plan = Found(choice.Plan, book.Plan, $"{where}.plan", id => new NoSuchPlanThere(book.Provider.Name, id));
         var centre = choice.DataCentre is null
             ? null
-            : Found(
-                choice.DataCentre,
-                book.DataCentre,
-                $"{where}.dataCentre",
-                FaultReason.NoSuchDataCentre,
-                book.Provider.Name
-            );
+            : Found(choice.DataCentre, book.DataCentre, $"{where}.dataCentre", id => new NoSuchDataCentre(
+                book.Provider.Name,
+                id
+            ));
         var addOns = AddOns(book, AddOnFor.Hosting, choice.AddOns, where);
         return plan is not null && Option(plan, choice, where) is { } option
             ? new BoughtHosting(book, plan, option, centre, addOns, choice.Codes)
@@ -90,14 +87,7 @@ public sealed class Resolver
         var option = plan.Option(every, commit);
         if (option is null && InRange(every) && InRange(commit))
         {
-            _faults.Add(
-                FaultCodes.Unknown,
-                $"{where}.everyMonths",
-                FaultReason.NotPaidLikeThis,
-                plan.Name,
-                every,
-                commit
-            );
+            _faults.Add(FaultCodes.Unknown, $"{where}.everyMonths", new NotPaidLikeThis(plan.Name, every, commit));
         }
 
         return option;
@@ -110,9 +100,7 @@ public sealed class Resolver
             _faults.Add(
                 FaultCodes.OutOfRange,
                 $"{Root}.domains",
-                FaultReason.TooManyDomains,
-                candidate.Domains.Length,
-                MostDomains
+                new TooManyDomains(candidate.Domains.Length, MostDomains)
             );
         }
 
@@ -121,7 +109,7 @@ public sealed class Resolver
                 domain is { Name: not null, Ending: not null } ? domain.Ref.ToLowerInvariant() : null
             ),
             index => $"{Root}.domains[{index}]",
-            "domain"
+            Listed.Domain
         );
         return
         [
@@ -146,7 +134,7 @@ public sealed class Resolver
                 RefuseAddOns(choice, where);
                 if (!hasHosting)
                 {
-                    _faults.Add(FaultCodes.Required, $"{where}.route", FaultReason.LentWithoutHost);
+                    _faults.Add(FaultCodes.Required, $"{where}.route", new LentWithoutHost());
                 }
 
                 return new BoughtDomain(index, choice, null, null);
@@ -163,9 +151,7 @@ public sealed class Resolver
             _faults.Add(
                 FaultCodes.OutOfRange,
                 $"{where}.inMonths",
-                FaultReason.LaterOutOfRange,
-                CountSettings.LongestHorizon,
-                choice.InMonths
+                new LaterOutOfRange(CountSettings.LongestHorizon, choice.InMonths)
             );
         }
 
@@ -183,7 +169,10 @@ public sealed class Resolver
         var addOns = AddOns(book, AddOnFor.Domain, choice.AddOns, where);
         var register = Premium(choice.Premium?.Register, book, $"{where}.premium.register");
         var renew = Premium(choice.Premium?.Renew, book, $"{where}.premium.renew");
-        var price = Found(choice.Ending, book.Domain, $"{where}.ending", FaultReason.EndingNotSold, book.Provider.Name);
+        var price = Found(choice.Ending, book.Domain, $"{where}.ending", id => new EndingNotSold(
+            book.Provider.Name,
+            id
+        ));
         CheckYears(choice, price?.MaxYears ?? 10, where);
         if (price is null)
         {
@@ -192,13 +181,7 @@ public sealed class Resolver
 
         if (choice.Route == DomainRoute.Transfer && price.Transfer is null)
         {
-            _faults.Add(
-                FaultCodes.Unavailable,
-                $"{where}.route",
-                FaultReason.NoTransfers,
-                book.Provider.Name,
-                choice.Ending
-            );
+            _faults.Add(FaultCodes.Unavailable, $"{where}.route", new NoTransfers(book.Provider.Name, price.Ending));
         }
 
         return new BoughtDomain(index, choice, book, book.Currency)
@@ -237,8 +220,7 @@ public sealed class Resolver
             _faults.Add(
                 FaultCodes.BadType,
                 $"{where}.{(fault.Part == DomainPart.Label ? "name" : "ending")}",
-                FaultReason.NotADomain,
-                fault
+                new NotADomain(fault)
             );
         }
     }
@@ -251,11 +233,11 @@ public sealed class Resolver
         }
         else if (expires < _settings.StartDate)
         {
-            _faults.Add(FaultCodes.Expired, $"{where}.expires", FaultReason.HasExpired, expires);
+            _faults.Add(FaultCodes.Expired, $"{where}.expires", new HasExpired(expires));
         }
         else if (choice.Route == DomainRoute.Transfer && expires > _settings.StartDate.AddMonths(120))
         {
-            _faults.Add(FaultCodes.TooManyYears, $"{where}.expires", FaultReason.PaidTooFarAhead);
+            _faults.Add(FaultCodes.TooManyYears, $"{where}.expires", new PaidTooFarAhead());
         }
     }
 
@@ -263,7 +245,7 @@ public sealed class Resolver
     {
         if (choice.Route != DomainRoute.Transfer && (choice.Years < 1 || choice.Years > most))
         {
-            _faults.Add(FaultCodes.OutOfRange, $"{where}.years", FaultReason.YearsOutOfRange, most, choice.Years);
+            _faults.Add(FaultCodes.OutOfRange, $"{where}.years", new YearsOutOfRange(most, choice.Years));
         }
     }
 
@@ -272,9 +254,12 @@ public sealed class Resolver
 
     private void RefuseAddOns(DomainChoice choice, string where)
     {
-        foreach (var (index, addOn) in choice.AddOns.Index().Where(pair => pair.Item.Id is not null))
+        foreach (var (index, addOn) in choice.AddOns.Index())
         {
-            _faults.Add(FaultCodes.Unknown, $"{where}.addOns[{index}].id", FaultReason.ExtraWithoutBook, addOn.Id);
+            if (addOn.Id is { } id)
+            {
+                _faults.Add(FaultCodes.Unknown, $"{where}.addOns[{index}].id", new ExtraWithoutBook(id));
+            }
         }
     }
 
@@ -285,7 +270,11 @@ public sealed class Resolver
         string where
     )
     {
-        _faults.AddDuplicates(choices.Select(choice => choice.Id), index => $"{where}.addOns[{index}].id", "extra");
+        _faults.AddDuplicates(
+            choices.Select(choice => choice.Id),
+            index => $"{where}.addOns[{index}].id",
+            Listed.Extra
+        );
         var bought = ImmutableArray.CreateBuilder<BoughtAddOn>();
         foreach (var (index, choice) in choices.Index())
         {
@@ -294,40 +283,30 @@ public sealed class Resolver
                 _faults.Add(
                     FaultCodes.OutOfRange,
                     $"{where}.addOns[{index}].quantity",
-                    FaultReason.QuantityOutOfRange,
-                    AddOnChoice.Largest,
-                    choice.Quantity
+                    new QuantityOutOfRange(AddOnChoice.Largest, choice.Quantity)
                 );
             }
 
-            var missing = sort switch
-            {
-                AddOnFor.Hosting => FaultReason.NoSuchHostingExtra,
-                AddOnFor.Domain => FaultReason.NoSuchDomainExtra,
-            };
-            if (
-                Found(
-                    choice.Id,
-                    id => book.AddOn(id, sort),
-                    $"{where}.addOns[{index}].id",
-                    missing,
-                    book.Provider.Name
-                ) is
-                { } addOn
-            )
+            if (Found(choice.Id, id => book.AddOn(id, sort), $"{where}.addOns[{index}].id", Missing) is { } addOn)
             {
                 bought.Add(new BoughtAddOn(addOn, choice.Quantity, book.AddOns.IndexOf(addOn)));
             }
         }
 
         return bought.ToImmutable();
+
+        FaultReason Missing(string id) =>
+            sort switch
+            {
+                AddOnFor.Hosting => new NoSuchHostingExtra(book.Provider.Name, id),
+                AddOnFor.Domain => new NoSuchDomainExtra(book.Provider.Name, id),
+            };
     }
 
     private OfferBook? Book(string? id, string where) =>
-        Found(id, wanted => _books.FirstOrDefault(book => book.Id == wanted), where, FaultReason.NoSuchBook);
+        Found(id, wanted => _books.FirstOrDefault(book => book.Id == wanted), where, id => new NoSuchBook(id));
 
-    // The figures of what is missing end with its id.
-    private T? Found<T>(string? id, Func<string, T?> find, string where, FaultReason missing, params object?[] figures)
+    private T? Found<T>(string? id, Func<string, T?> find, string where, Func<string, FaultReason> missing)
         where T : class
     {
         var found = id is null ? null : find(id);
@@ -337,7 +316,7 @@ public sealed class Resolver
         }
         else if (found is null)
         {
-            _faults.Add(FaultCodes.Unknown, where, missing, [.. figures, id]);
+            _faults.Add(FaultCodes.Unknown, where, missing(id));
         }
 
         return found;
@@ -347,13 +326,7 @@ public sealed class Resolver
     {
         if (months is { } given && !InRange(given))
         {
-            _faults.Add(
-                FaultCodes.OutOfRange,
-                where,
-                FaultReason.MonthsOutOfRange,
-                CountSettings.LongestHorizon,
-                given
-            );
+            _faults.Add(FaultCodes.OutOfRange, where, new MonthsOutOfRange(CountSettings.LongestHorizon, given));
         }
     }
 

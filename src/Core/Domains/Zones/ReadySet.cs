@@ -44,7 +44,7 @@ public static class ReadySets
         var typed = argument?.Trim() ?? "";
         if (typed.Length == 0 && set is ReadySet.MailElsewhere or ReadySet.ProveByText)
         {
-            faults.Add(FaultCodes.Required, "argument", FaultReason.ReadySetArgument, set);
+            faults.Add(FaultCodes.Required, "argument", new ReadySetArgument(set));
             return null;
         }
 

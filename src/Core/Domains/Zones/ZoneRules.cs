@@ -29,7 +29,7 @@ public static class ZoneRules
     {
         if (records.Length > MostRecords)
         {
-            faults.Add(FaultCodes.OutOfRange, "records", FaultReason.TooManyRecords, MostRecords, records.Length);
+            faults.Add(FaultCodes.OutOfRange, "records", new TooManyRecords(MostRecords, records.Length));
             return;
         }
 
@@ -40,8 +40,7 @@ public static class ZoneRules
                 faults.Add(
                     flaw is RecordFlaw.Ttl or RecordFlaw.OwnerTooLong ? FaultCodes.OutOfRange : FaultCodes.BadType,
                     $"records[{at}].{field}",
-                    FaultReason.RecordFlawed,
-                    flaw
+                    new RecordFlawed(flaw)
                 );
             }
         }

@@ -156,12 +156,7 @@ public static class EngineRules
     private static string Letters(string text) => new([.. text.ToLowerInvariant().Where(char.IsAsciiLetterOrDigit)]);
 
     private static void Add(FaultList faults, string where, EngineFlaw flaw) =>
-        faults.Add(
-            flaw == EngineFlaw.Unknown ? FaultCodes.Unknown : FaultCodes.BadType,
-            where,
-            FaultReason.EngineFlawed,
-            flaw
-        );
+        faults.Add(flaw == EngineFlaw.Unknown ? FaultCodes.Unknown : FaultCodes.BadType, where, new EngineFlawed(flaw));
 }
 
 /// <summary>What is wrong with how an engine was to be set up.</summary>

@@ -33,7 +33,7 @@ public static class FileRules
     {
         if (files.Count > MostFiles)
         {
-            faults.Add(FaultCodes.OutOfRange, "files", FaultReason.TooManyFiles, MostFiles, files.Count);
+            faults.Add(FaultCodes.OutOfRange, "files", new TooManyFiles(MostFiles, files.Count));
             return;
         }
 
@@ -49,7 +49,7 @@ public static class FileRules
                 );
             if (flaw is { } wrong)
             {
-                faults.Add(FaultCodes.BadType, $"files[{at}]", FaultReason.FileFlawed, file.Path, wrong);
+                faults.Add(FaultCodes.BadType, $"files[{at}]", new FileFlawed(file.Path, wrong));
             }
         }
     }

@@ -71,7 +71,7 @@ public sealed record WebSpace(ImmutableArray<SiteFile> Files)
         FileRules.Check([.. Files.Select(file => new OfferedFile(file.Path, file.Size))], faults);
         if (storage is { } most && Size > most)
         {
-            faults.Add(FaultCodes.OutOfRange, "files", FaultReason.SpaceFull, Size, most);
+            faults.Add(FaultCodes.OutOfRange, "files", new SpaceFull(Size, most));
         }
     }
 
@@ -91,7 +91,7 @@ public sealed record WebSpace(ImmutableArray<SiteFile> Files)
 
     private static WebSpace? Missing(string path, FaultList faults)
     {
-        faults.Add(FaultCodes.Unknown, "path", FaultReason.NoSuchFile, path);
+        faults.Add(FaultCodes.Unknown, "path", new NoSuchFile(path));
         return null;
     }
 }

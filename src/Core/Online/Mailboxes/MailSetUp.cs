@@ -55,17 +55,14 @@ public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<Mail
             faults.Add(
                 FaultCodes.OutOfRange,
                 "boxes",
-                FaultReason.PlanUsedUp,
-                PlanLimit.Mailboxes,
-                Boxes.Length + Forwards.Length,
-                MostAddresses
+                new PlanUsedUp(PlanLimit.Mailboxes, Boxes.Length + Forwards.Length, MostAddresses)
             );
             return;
         }
 
         if (boxes is { } most && Boxes.Length > most)
         {
-            faults.Add(FaultCodes.OutOfRange, "boxes", FaultReason.PlanUsedUp, PlanLimit.Mailboxes, Boxes.Length, most);
+            faults.Add(FaultCodes.OutOfRange, "boxes", new PlanUsedUp(PlanLimit.Mailboxes, Boxes.Length, most));
         }
 
         var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
@@ -129,7 +126,7 @@ public sealed record MailSetUp(ImmutableArray<string> Boxes, ImmutableArray<Mail
     }
 
     private static void Add(FaultList faults, string where, MailboxFlaw flaw, string address) =>
-        faults.Add(FaultCodes.BadType, where, FaultReason.MailboxFlawed, flaw, address);
+        faults.Add(FaultCodes.BadType, where, new MailboxFlawed(flaw, address));
 
     private static bool IsAt(string address, IReadOnlyCollection<DomainName> domains) =>
         domains.Any(domain => address.EndsWith("@" + domain, StringComparison.Ordinal));

@@ -99,25 +99,25 @@ public sealed record HostedNames(ImmutableArray<HostedName> Names)
     {
         if (Names.Length > Most)
         {
-            faults.Add(FaultCodes.OutOfRange, "names", FaultReason.TooManyRecords, Most, Names.Length);
+            faults.Add(FaultCodes.OutOfRange, "names", new TooManyRecords(Most, Names.Length));
             return;
         }
 
         if (websites is { } sites && Websites > sites)
         {
-            faults.Add(FaultCodes.OutOfRange, "names", FaultReason.PlanUsedUp, PlanLimit.Websites, Websites, sites);
+            faults.Add(FaultCodes.OutOfRange, "names", new PlanUsedUp(PlanLimit.Websites, Websites, sites));
         }
 
         if (subdomains is { } parts && Subdomains > parts)
         {
-            faults.Add(FaultCodes.OutOfRange, "names", FaultReason.PlanUsedUp, PlanLimit.Subdomains, Subdomains, parts);
+            faults.Add(FaultCodes.OutOfRange, "names", new PlanUsedUp(PlanLimit.Subdomains, Subdomains, parts));
         }
 
         foreach (var (at, name) in Names.Index())
         {
             if (FlawOf(name, at, owned) is { } flaw)
             {
-                faults.Add(FaultCodes.BadType, $"names[{at}]", FaultReason.HostedNameFlawed, flaw, name.Name.Text);
+                faults.Add(FaultCodes.BadType, $"names[{at}]", new HostedNameFlawed(flaw, name.Name.Text));
             }
         }
     }

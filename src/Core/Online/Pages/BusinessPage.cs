@@ -39,12 +39,12 @@ public sealed record BusinessPage(
         Check(faults, "pictureText", PictureText, Picture is null ? 0 : 1, 200, PageFlaw.PictureText);
         if (Telephone.Any(letter => !char.IsAsciiDigit(letter) && letter is not ('+' or ' ' or '(' or ')' or '-')))
         {
-            faults.Add(FaultCodes.BadType, "telephone", FaultReason.PageFlawed, PageFlaw.Telephone);
+            faults.Add(FaultCodes.BadType, "telephone", new PageFlawed(PageFlaw.Telephone));
         }
 
         foreach (var (at, hours) in Hours.Index().Where(day => day.Item is { } hours && hours.Opens >= hours.Closes))
         {
-            faults.Add(FaultCodes.OutOfRange, $"hours[{at}]", FaultReason.PageFlawed, PageFlaw.Hours);
+            faults.Add(FaultCodes.OutOfRange, $"hours[{at}]", new PageFlawed(PageFlaw.Hours));
         }
     }
 
@@ -59,8 +59,7 @@ public sealed record BusinessPage(
             faults.Add(
                 text.Trim().Length < least ? FaultCodes.Required : FaultCodes.OutOfRange,
                 field,
-                FaultReason.PageFlawed,
-                flaw
+                new PageFlawed(flaw)
             );
         }
     }

@@ -41,7 +41,7 @@ public sealed record Contact(
         Fit(Organisation ?? "", "organisation");
         if (Country.Length != 2 || !Country.All(char.IsAsciiLetterUpper))
         {
-            faults.Add(FaultCodes.Unknown, $"{at}.country", FaultReason.CountryMissing);
+            faults.Add(FaultCodes.Unknown, $"{at}.country", new CountryMissing());
         }
 
         if (!LooksLikeMail(Mail))
@@ -49,7 +49,7 @@ public sealed record Contact(
             faults.Add(
                 Mail.Length == 0 ? FaultCodes.Required : FaultCodes.BadType,
                 $"{at}.mail",
-                FaultReason.NotAMailAddress
+                new NotAMailAddress()
             );
         }
 
@@ -64,14 +64,14 @@ public sealed record Contact(
             )
         )
         {
-            faults.Add(FaultCodes.BadType, $"{at}.telephone", FaultReason.NotATelephone);
+            faults.Add(FaultCodes.BadType, $"{at}.telephone", new NotATelephone());
         }
 
         void Need(string text, string field)
         {
             if (string.IsNullOrWhiteSpace(text))
             {
-                faults.Add(FaultCodes.Required, $"{at}.{field}", FaultReason.ContactMissing, field);
+                faults.Add(FaultCodes.Required, $"{at}.{field}", new ContactMissing(field));
             }
             else
             {
@@ -83,11 +83,11 @@ public sealed record Contact(
         {
             if (text.Any(char.IsControl))
             {
-                faults.Add(FaultCodes.BadType, $"{at}.{field}", FaultReason.ContactNotOneLine);
+                faults.Add(FaultCodes.BadType, $"{at}.{field}", new ContactNotOneLine());
             }
             else if (text.Length > Longest)
             {
-                faults.Add(FaultCodes.OutOfRange, $"{at}.{field}", FaultReason.ContactTooLong, Longest, text.Length);
+                faults.Add(FaultCodes.OutOfRange, $"{at}.{field}", new ContactTooLong(Longest, text.Length));
             }
         }
     }

@@ -22,13 +22,13 @@ public static class Placing
             { } stranger
         )
         {
-            faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.NotConnected, stranger.Provider.Name);
+            faults.Add(FaultCodes.Unavailable, "candidate", new NotConnected(stranger.Provider.Name));
         }
 
         var today = Today(costing);
         if (today.Exists(bill => bill.IsAtLeast))
         {
-            faults.Add(FaultCodes.Unavailable, "candidate", FaultReason.UnstatedToday);
+            faults.Add(FaultCodes.Unavailable, "candidate", new UnstatedToday());
         }
 
         return Result.Of(faults.Any ? null : Things(costing, today), faults);

@@ -105,9 +105,7 @@ public sealed record StayOrMove(
                 faults.Add(
                     FaultCodes.NoRate,
                     $"display.rates.{charged.Currency.Code}",
-                    FaultReason.NoRate,
-                    charged.Currency.Code,
-                    display
+                    new NoRate(charged.Currency.Code, display)
                 );
                 return null;
             }
