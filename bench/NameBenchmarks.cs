@@ -20,5 +20,5 @@ public class NameBenchmarks
 
     [Benchmark]
     public int Ideas() =>
-        NameIdeas.Of("Ostler & Wren", "clock and barometer repairs", "Ludlow", NameData.Reader, "GB").Length;
+        NameIdeas.Suggest("Ostler & Wren", "clock and barometer repairs", "Ludlow", NameData.Reader, "GB").Length;
 }

@@ -25,9 +25,9 @@ internal static class PageTimings
         ];
         var site = Documents.Read<Site>(File.ReadAllText(Path.Combine(demo, "site.json")));
         var settings = site.Settings.On(new DateOnly(2026, 12, 1));
-        var worksheet = Worksheet.Of(site.Shortlist[0], books, settings, site.Needs);
+        var worksheet = Worksheet.Fill(site.Shortlist[0], books, settings, site.Needs);
         var wire = WorksheetWriter.Write(worksheet);
-        Time("worksheet and its what-ifs", () => Worksheet.Of(site.Shortlist[0], books, settings, site.Needs));
+        Time("worksheet and its what-ifs", () => Worksheet.Fill(site.Shortlist[0], books, settings, site.Needs));
         Time("shortlist", () => SitePageWriter.Shortlist(site, books, settings));
         Time("as the wire has it", () => WorksheetWriter.Write(worksheet));
         Time("as JSON", () => JsonSerializer.SerializeToUtf8Bytes(wire, WireJson.Options));

@@ -51,5 +51,5 @@ public class WhatIfBenchmarks
     }
 
     [Benchmark(Description = "all what-ifs of a worksheet")]
-    public Worksheet Worksheet() => HomeStart.Core.Worksheets.Worksheet.Of(_listed, _books, _settings, _needs);
+    public Worksheet Worksheet() => HomeStart.Core.Worksheets.Worksheet.Fill(_listed, _books, _settings, _needs);
 }

@@ -68,7 +68,7 @@ internal static class YearsTimings
 
     private static int Page(Candidate candidate, ImmutableArray<OfferBook> books, CountSettings settings)
     {
-        var tenure = Tenure.Of(candidate, books, settings, new FaultList()).Value!;
+        var tenure = Tenure.Begin(candidate, books, settings, new FaultList()).Value!;
         var outlook = new Outlook(
             tenure,
             DayKeeper.Opened(tenure, Guid.Empty, Guid.Empty, new PaidBy(null, null)),
@@ -82,7 +82,7 @@ internal static class YearsTimings
                 "",
                 1,
                 isBehind: false,
-                OwnerNotices.Of(outlook, null, ImmutableDictionary<string, DateOnly>.Empty)
+                OwnerNotices.ListAll(outlook, null, ImmutableDictionary<string, DateOnly>.Empty)
             )
             .Effects.Count;
     }

@@ -1,5 +1,8 @@
 # What ./run, ./test and docs/pictures share. Read by bash, not run.
 
+# One compiler for all projects, whatever the machine's settings are: each start of it costs as much as most projects.
+export UseSharedCompilation=true
+
 say() { printf '\n== %s\n' "$*"; }
 
 # Runs a command and shows what it printed only where it failed.

@@ -80,7 +80,7 @@ public sealed class Counterpart(HttpClient http)
 
     private static HttpRequestMessage Request(World world, HttpMethod method, FormattableString path)
     {
-        var request = new HttpRequestMessage(method, CounterpartPath.Of(path));
+        var request = new HttpRequestMessage(method, CounterpartPath.Escape(path));
         request.Headers.Add(WorldHeader, world.ToString());
         return request;
     }

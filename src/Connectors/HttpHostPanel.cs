@@ -192,7 +192,7 @@ public sealed class FileCarrier(HttpClient http)
         CancellationToken cancel
     )
     {
-        using var request = new HttpRequestMessage(HttpMethod.Put, CounterpartPath.Of(path)) { Content = content };
+        using var request = new HttpRequestMessage(HttpMethod.Put, CounterpartPath.Escape(path)) { Content = content };
         request.Headers.Add(Counterpart.WorldHeader, world.ToString());
         if (seen is { } version)
         {

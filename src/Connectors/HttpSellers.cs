@@ -18,7 +18,7 @@ public sealed class HttpSellers(Counterpart changes, LookUps lookUps) : ISellers
         var (answer, refusal) = await AskAsync<QuoteWire>(
             world,
             $"/sellers/{purchase.Book}/quotes",
-            new QuoteBody(id, SellerPurchaseWire.Of(purchase)),
+            new QuoteBody(id, SellerPurchaseWire.From(purchase)),
             cancel
         );
         return refusal is not null ? new QuoteAnswer(null, refusal)
@@ -35,7 +35,7 @@ public sealed class HttpSellers(Counterpart changes, LookUps lookUps) : ISellers
         var (answer, refusal) = await AskAsync<LaterQuoteWire>(
             world,
             $"/sellers/{later.Purchase.Book}/later-quotes",
-            LaterBody.Of(later),
+            LaterBody.From(later),
             cancel
         );
         return (answer?.Read(), refusal);

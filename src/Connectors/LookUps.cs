@@ -41,7 +41,7 @@ public sealed class LookUps(HttpClient http)
         CancellationToken cancel
     )
     {
-        using var request = new HttpRequestMessage(method, CounterpartPath.Of(path))
+        using var request = new HttpRequestMessage(method, CounterpartPath.Escape(path))
         {
             Content = question is null ? null : question as HttpContent ?? JsonContent.Create(question),
         };

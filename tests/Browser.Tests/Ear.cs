@@ -41,10 +41,10 @@ internal sealed class Ear(Browser browser)
                     .Select(state => (string)state["name"]!)
                 : [];
             return new(
-                Of(node, "role"),
-                Of(node, "name"),
-                Of(node, "value"),
-                Of(node, "description"),
+                Part(node, "role"),
+                Part(node, "name"),
+                Part(node, "value"),
+                Part(node, "description"),
                 states.ToHashSet()
             );
         }
@@ -102,7 +102,7 @@ internal sealed class Ear(Browser browser)
         (IReadOnlyDictionary<string, object?>)
             browser.Driver.ExecuteCdpCommand(command, with.ToDictionary(pair => pair.Name, pair => pair.Value))!;
 
-    private static string Of(IReadOnlyDictionary<string, object?> node, string part) =>
+    private static string Part(IReadOnlyDictionary<string, object?> node, string part) =>
         node.TryGetValue(part, out var found)
         && found is IReadOnlyDictionary<string, object?> held
         && held.TryGetValue("value", out var value)

@@ -50,7 +50,7 @@ internal static class Mutations
     };
 
     /// <summary>Every change of a file, in the order of its text.</summary>
-    public static IEnumerable<Mutation> Of(SyntaxTree tree) =>
+    public static IEnumerable<Mutation> FindAll(SyntaxTree tree) =>
         tree.GetRoot()
             .DescendantNodes()
             .SelectMany(node => Changes(node).Select(after => new Mutation(tree, node, after)));

@@ -9,7 +9,7 @@ var count = args.Length > 2 ? int.Parse(args[2], CultureInfo.InvariantCulture) :
 var seed = args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : Random.Shared.Next();
 
 var core = new CoreBuild(root);
-var all = core.Written(folder).SelectMany(Mutations.Of).ToArray();
+var all = core.Written(folder).SelectMany(Mutations.FindAll).ToArray();
 if (all.Length == 0)
 {
     Console.Error.WriteLine($"Nothing to change below {folder}: give a folder of src/Core.");

@@ -1,3 +1,4 @@
+using System.Diagnostics.Metrics;
 using System.Net;
 using System.Net.Sockets;
 using HomeStart.Counterparts;
@@ -47,6 +48,8 @@ public sealed class TestHost : IAsyncDisposable
     private DayPace? _days;
     private WorkPace? _work;
     private Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>> _sellers = same => same;
+    private MeterListener? _meters;
+    private long _requestsUnderWay;
 
     private TestHost() { }
 
@@ -130,7 +133,7 @@ public sealed class TestHost : IAsyncDisposable
         _counterparts = CounterpartsApp.Build(
             Path.Combine(DataFolder, "counterparts.db"),
             _sellers(LoadedDemo.Value.OfferBooks),
-            CounterpartsSecret.Of(DataFolder),
+            CounterpartsSecret.Read(DataFolder),
             _mailPort,
             builder =>
             {
@@ -169,6 +172,7 @@ public sealed class TestHost : IAsyncDisposable
         }
 
         _app = builder.Build();
+        CountRequests();
         Composition.MapHomeStart(_app);
         await Composition.PrepareAsync(_app);
         await _app.StartAsync();
@@ -186,13 +190,47 @@ public sealed class TestHost : IAsyncDisposable
         }
     }
 
+    /// <summary>
+    /// Waits until no request is under way: whoever left was noticed, and what they asked for has ended.
+    /// </summary>
+    public async Task QuietAsync()
+    {
+        for (var tries = 0; Volatile.Read(ref _requestsUnderWay) > 0; tries++)
+        {
+            tries.ShouldBeLessThan(4000, "a request did not end");
+            await Task.Delay(5);
+        }
+    }
+
+    // The server's own count of the requests it is answering.
+    private void CountRequests()
+    {
+        _meters?.Dispose();
+        _requestsUnderWay = 0;
+        var scope = Services.GetRequiredService<IMeterFactory>();
+        _meters = new MeterListener
+        {
+            InstrumentPublished = (instrument, listener) =>
+            {
+                if (instrument.Name == "http.server.active_requests" && instrument.Meter.Scope == scope)
+                {
+                    listener.EnableMeasurementEvents(instrument);
+                }
+            },
+        };
+        _meters.SetMeasurementEventCallback<long>(
+            (_, change, _, _) => Interlocked.Add(ref _requestsUnderWay, change)
+        );
+        _meters.Start();
+    }
+
     /// <summary>A new visitor.</summary>
     public Visitor Visit(Visitor? again = null) =>
         new(
             _app!.GetTestServer(),
             _counterparts!.GetTestServer(),
             Services.GetRequiredService<IDataProtectionProvider>().CreateProtector("workspace").Unprotect,
-            CounterpartsSecret.Of(DataFolder),
+            CounterpartsSecret.Read(DataFolder),
             again
         );
 
@@ -206,7 +244,7 @@ public sealed class TestHost : IAsyncDisposable
     public HttpClient Counterparts()
     {
         var client = Outside();
-        client.DefaultRequestHeaders.Authorization = new("Bearer", CounterpartsSecret.Of(DataFolder));
+        client.DefaultRequestHeaders.Authorization = new("Bearer", CounterpartsSecret.Read(DataFolder));
         return client;
     }
 

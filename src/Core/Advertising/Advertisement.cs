@@ -36,7 +36,7 @@ public sealed record Advertisement(string Provider, string Plan, Currency Curren
     /// <param name="readOn">The day the page was read.</param>
     public OfferBook ToBook(string id, DateOnly readOn)
     {
-        var plan = new Plan(Slug.Of(Plan, "plan"), Plan)
+        var plan = new Plan(Slug.Make(Plan, "plan"), Plan)
         {
             Billing = [.. OtherWays.Prepend(Headline).Select(way => way.ToOption(SetupFee))],
             IncludedDomain = Domain is { } domain

@@ -28,7 +28,7 @@ public sealed record HiddenCosts(
     private const int Years = 3;
 
     /// <summary>What the first way to pay of the only plan hides; null where it cannot be costed.</summary>
-    public static HiddenCosts? Of(OfferBook book, CountSettings owner)
+    public static HiddenCosts? Find(OfferBook book, CountSettings owner)
     {
         var settings = owner with { HorizonMonths = Years * 12, DisplayCurrency = book.Currency };
         var whole = Cost(book, settings, []);

@@ -52,7 +52,7 @@ public sealed class PageBook
     /// <summary>The book; null, with what is still to be answered as faults, where it cannot be made.</summary>
     /// <param name="id">The book's id.</param>
     /// <param name="readOn">The day the page was read.</param>
-    public static OfferBook? Of(PageReading page, PageAnswers answers, string id, DateOnly readOn, FaultList faults)
+    public static OfferBook? Make(PageReading page, PageAnswers answers, string id, DateOnly readOn, FaultList faults)
     {
         var provider = (answers.Provider ?? page.Provider)?.Trim();
         if (string.IsNullOrEmpty(provider))
@@ -155,7 +155,7 @@ public sealed class PageBook
         }
 
         return new Plan(
-            Slug.Free(Slug.Of(name ?? "", "plan"), id => before.Exists(known => known.Id == id)),
+            Slug.Free(Slug.Make(name ?? "", "plan"), id => before.Exists(known => known.Id == id)),
             name ?? ""
         )
         {
@@ -325,7 +325,7 @@ public sealed class PageBook
             if (Amounts.Read(extra.Price, _currency, $"extras[{number}].price", _faults) is { } price)
             {
                 yield return new AddOn(
-                    Slug.Free(Slug.Of(extra.Name, "extra"), id => !taken.Add(id)),
+                    Slug.Free(Slug.Make(extra.Name, "extra"), id => !taken.Add(id)),
                     extra.Name,
                     AddOnFor.Hosting,
                     every,
@@ -378,13 +378,13 @@ public sealed class PageBook
 
     private Promotion? Promotion(ReadCode code) =>
         code.Percent is { } share && ExactDecimal.TryParse(share, out var percent)
-            ? new Promotion(Slug.Of(code.Code, "code"), code.Code)
+            ? new Promotion(Slug.Make(code.Code, "code"), code.Code)
             {
                 Percent = percent,
                 AppliesTo = [new LineMatch(LineKind.Plan, null)],
             }
         : code.Amount is { } off && Amounts.Read(off, _currency, "codes", _faults) is { } amount
-            ? new Promotion(Slug.Of(code.Code, "code"), code.Code)
+            ? new Promotion(Slug.Make(code.Code, "code"), code.Code)
             {
                 Amount = amount,
                 AppliesTo = [new LineMatch(LineKind.Plan, null)],

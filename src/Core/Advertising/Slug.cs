@@ -9,7 +9,7 @@ public static class Slug
     private const int Longest = 40;
 
     /// <summary>ASCII letters, digits and hyphens; <paramref name="otherwise"/> where a name has none.</summary>
-    public static string Of(string name, string otherwise)
+    public static string Make(string name, string otherwise)
     {
         var slug = new StringBuilder();
         foreach (var rune in name.EnumerateRunes())
@@ -34,7 +34,7 @@ public static class Slug
         var taken = new HashSet<string>(StringComparer.Ordinal);
         foreach (var name in names)
         {
-            yield return Free(Of(name, otherwise), id => !taken.Add(id));
+            yield return Free(Make(name, otherwise), id => !taken.Add(id));
         }
     }
 

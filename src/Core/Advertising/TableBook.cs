@@ -42,7 +42,7 @@ public sealed class TableBook
     )
     {
         var faults = new FaultList();
-        return Result.Of(new TableBook(table, currency, laterIsSame, months, faults).Plans(), faults);
+        return Result.From(new TableBook(table, currency, laterIsSame, months, faults).Plans(), faults);
     }
 
     /// <summary>What a column that is the same in every row says; null: there is none, or its rows differ.</summary>

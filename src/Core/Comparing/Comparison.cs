@@ -22,7 +22,7 @@ public sealed record Comparison(
 )
 {
     /// <param name="against">The letter of the other that is compared with the base line by line.</param>
-    public static Comparison Of(
+    public static Comparison Compare(
         Site site,
         IReadOnlyList<OfferBook> books,
         CountSettings settings,
@@ -40,7 +40,8 @@ public sealed record Comparison(
         );
         var compared = site
             .Shortlist.Select(
-                (listed, index) => Compared.Of(listed, costings[index], costings[at], least.Contains(index), site.Needs)
+                (listed, index) =>
+                    Compared.Measure(listed, costings[index], costings[at], least.Contains(index), site.Needs)
             )
             .ToImmutableArray();
         compared =
@@ -59,8 +60,8 @@ public sealed record Comparison(
         return new Comparison(
             site.Shortlist[at].Letter,
             compared,
-            Lead.Of(compared, settings),
-            ShortlistTurn.Of(site, books, settings, least),
+            Lead.FindAll(compared, settings),
+            ShortlistTurn.FindAll(site, books, settings, least),
             costings[at] is { } one && other is not null ? LineDifference.Between(one, other) : []
         );
     }
@@ -95,7 +96,13 @@ public sealed record Compared(
         && Costing.Currency == least.Currency
         && sum < least.Totals.Horizon;
 
-    internal static Compared Of(ListedCandidate listed, Costing? costing, Costing? against, bool isLeast, Needs needs)
+    internal static Compared Measure(
+        ListedCandidate listed,
+        Costing? costing,
+        Costing? against,
+        bool isLeast,
+        Needs needs
+    )
     {
         var comparable =
             costing is not null && against is not null && costing != against && costing.Currency == against.Currency;
@@ -111,7 +118,7 @@ public sealed record Compared(
                 ? costing.Totals.DueToday - against.Totals.DueToday
                 : null,
             costing is null ? [] : PaidSoFar(costing),
-            costing is null ? [] : BoughtFit.Of(costing.Run.Purchase, needs, costing.Settings.HorizonMonths)
+            costing is null ? [] : BoughtFit.Check(costing.Run.Purchase, needs, costing.Settings.HorizonMonths)
         );
     }
 
@@ -144,7 +151,7 @@ public readonly record struct Paid(DateOnly Date, Sum Sum);
 /// <param name="Paid">What they have paid by that date.</param>
 public sealed record Lead(DateOnly From, ImmutableArray<string> Letters, Minor Paid)
 {
-    internal static ImmutableArray<Lead> Of(ImmutableArray<Compared> candidates, CountSettings settings)
+    internal static ImmutableArray<Lead> FindAll(ImmutableArray<Compared> candidates, CountSettings settings)
     {
         var whole = candidates.Where(known => known.Costing is { Totals.AtLeast.Horizon: false }).ToList();
         if (whole.Count < 2)

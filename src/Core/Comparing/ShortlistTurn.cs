@@ -15,7 +15,7 @@ namespace HomeStart.Core.Comparing;
 public sealed record ShortlistTurn(int Months, string Letter, string Least, Minor Sum, Minor LeastSum)
 {
     /// <summary>None where there is no one least.</summary>
-    internal static ImmutableArray<ShortlistTurn> Of(
+    internal static ImmutableArray<ShortlistTurn> FindAll(
         Site site,
         IReadOnlyList<OfferBook> books,
         CountSettings settings,

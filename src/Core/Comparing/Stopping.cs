@@ -20,7 +20,7 @@ public sealed record Stopping(
 )
 {
     /// <summary>Null where the candidate has no hosting or cannot be costed.</summary>
-    public static Stopping? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
+    public static Stopping? WorkOut(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
         if (Coster.Cost(candidate, books, settings).Value is not { Run.Purchase.Hosting: { } hosting } costing)
         {

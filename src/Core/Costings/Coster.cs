@@ -19,7 +19,7 @@ public static class Coster
     )
     {
         faults ??= new FaultList();
-        return Result.Of(
+        return Result.From(
             Resolver.Resolve(candidate, books, settings, faults) is { } purchase
             && CostingWork.IsBounded(purchase, faults)
                 ? Cost(purchase, settings, faults)
@@ -29,7 +29,7 @@ public static class Coster
     }
 
     private static Costing? Cost(Purchase purchase, CountSettings settings, FaultList faults) =>
-        Costing.Of(
+        Costing.Make(
             purchase,
             settings,
             new Counting(settings, settings.DisplayCurrency ?? purchase.OwnCurrency),

@@ -54,13 +54,13 @@ public sealed class Costing
     /// <summary>
     /// Made when it is first asked for: most costings, those of what-ifs and scans, are read only for their totals.
     /// </summary>
-    public Ledger Ledger => field ??= Ledger.Of(this);
+    public Ledger Ledger => field ??= Ledger.Build(this);
 
     /// <summary>
     /// The costing of a purchase; null with the rates that its figures need and the owner has not given in
     /// <paramref name="faults"/>.
     /// </summary>
-    internal static Costing? Of(Purchase purchase, CountSettings settings, Counting counting, FaultList faults)
+    internal static Costing? Make(Purchase purchase, CountSettings settings, Counting counting, FaultList faults)
     {
         var run = RunOf(purchase, settings, counting);
         var needed = Needed(run, settings, counting);
@@ -79,7 +79,7 @@ public sealed class Costing
         var run = BillRun.Until(BillRun.FarEnough(purchase, settings.End), purchase);
         return run.SettlesCodes && !NextDue.BillsOf(run.Bills, run.CountBefore(settings.End), counting).IsEmpty
             ? run
-            : BillRun.Of(purchase);
+            : BillRun.Whole(purchase);
     }
 
     // The currencies of the bills that are counted, of the first term's, and of those due next: later ones are not

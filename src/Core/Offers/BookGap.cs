@@ -7,7 +7,7 @@ namespace HomeStart.Core.Offers;
 public sealed record BookGap(BookPart Part, string Ref)
 {
     /// <summary>Every gap, in the order of the book.</summary>
-    public static ImmutableArray<BookGap> Of(OfferBook book)
+    public static ImmutableArray<BookGap> Find(OfferBook book)
     {
         var gaps = ImmutableArray.CreateBuilder<BookGap>();
         foreach (var plan in book.Plans)

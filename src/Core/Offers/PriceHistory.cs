@@ -12,7 +12,7 @@ public sealed record PriceHistory(string Plan, string Name, ImmutableArray<Dated
 {
     /// <summary>The history of every plan of the newest version, in its order.</summary>
     /// <param name="versions">The oldest first; at least one.</param>
-    public static ImmutableArray<PriceHistory> Of(IReadOnlyList<OfferBook> versions)
+    public static ImmutableArray<PriceHistory> ListAll(IReadOnlyList<OfferBook> versions)
     {
         var newest = versions[^1];
         return

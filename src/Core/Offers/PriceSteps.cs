@@ -27,11 +27,11 @@ public sealed class PriceSteps
             end += step.Periods ?? int.MaxValue;
             if (period < end)
             {
-                return Price.Of(step.Units);
+                return Price.FromUnits(step.Units);
             }
         }
 
-        return Price.Of(_steps[^1].Units);
+        return Price.FromUnits(_steps[^1].Units);
     }
 
     /// <summary>The first period whose price differs, with its price; null: none does.</summary>
@@ -40,9 +40,9 @@ public sealed class PriceSteps
         long begin = 0;
         foreach (var step in _steps)
         {
-            if (Price.Of(step.Units) != price && begin <= int.MaxValue)
+            if (Price.FromUnits(step.Units) != price && begin <= int.MaxValue)
             {
-                return ((int)begin, Price.Of(step.Units));
+                return ((int)begin, Price.FromUnits(step.Units));
             }
 
             begin += step.Periods ?? 0;
@@ -62,7 +62,7 @@ public sealed class PriceSteps
             var within = Math.Min(end, (long)first + count) - Math.Max(begin, first);
             if (within > 0)
             {
-                sum += Price.Of(step.Units).Times((int)within);
+                sum += Price.FromUnits(step.Units).Times((int)within);
             }
 
             begin = end;
@@ -84,7 +84,7 @@ public readonly record struct Price(Minor Units, bool IsStated)
     public static readonly Price Nothing = new(0, IsStated: true);
 
     /// <summary>A price that is stated, or null for one that is not.</summary>
-    public static Price Of(Minor? units) => units is { } stated ? new Price(stated, true) : new Price(0, false);
+    public static Price FromUnits(Minor? units) => units is { } stated ? new Price(stated, true) : new Price(0, false);
 
     /// <summary>Both together: stated where both are.</summary>
     public static Price operator +(Price left, Price right) =>

@@ -240,7 +240,7 @@ public sealed partial class CartReader
     private CartReader(PageText page)
     {
         _page = page;
-        _lines = PageLines.Of(page);
+        _lines = PageLines.Split(page);
     }
 
     /// <summary>What a cart says.</summary>
@@ -367,7 +367,7 @@ public sealed partial class CartReader
             var role =
                 PlanReader.IsStruck(_page, amount.At) || StruckHead.IsMatch(head)
                     ? Role.Struck
-                    : Roles.Of(amount, before, behind);
+                    : Roles.Classify(amount, before, behind);
             if (role == Role.Struck)
             {
                 struck ??= amount;

@@ -173,35 +173,38 @@ internal static partial class Features
 
     private static readonly (string Key, Regex Pattern)[] Labels =
     [
-        ("subdomains", Patterns.Of(@"\bsub-?\s?domains?\b")),
+        ("subdomains", Patterns.InAnyCase(@"\bsub-?\s?domains?\b")),
         ("certificate", Certificate),
-        ("ownIp", Patterns.Of(@"\b(?:own|dedicated|private|static|fixed)\s+ip(?:v4)?(?![\p{L}])|^ip(?: address)?$")),
+        (
+            "ownIp",
+            Patterns.InAnyCase(@"\b(?:own|dedicated|private|static|fixed)\s+ip(?:v4)?(?![\p{L}])|^ip(?: address)?$")
+        ),
         ("installer", Installer),
-        ("privacy", Patterns.Of(@"\bprivacy\b")),
+        ("privacy", Patterns.InAnyCase(@"\bprivacy\b")),
         ("backup", Backup),
         ("malware-watch", Malware),
-        ("search-help", Patterns.Of(@"\bsearch (?:listing|engine)|\bsearch help\b|\bseo\b")),
-        ("design-help", Patterns.Of(@"\bdesign (?:help|service|support)\b|\bpage design\b")),
-        ("platforms", Patterns.Of(@"^(?:server )?(?:platforms?|operating systems?|os|server|system)$")),
+        ("search-help", Patterns.InAnyCase(@"\bsearch (?:listing|engine)|\bsearch help\b|\bseo\b")),
+        ("design-help", Patterns.InAnyCase(@"\bdesign (?:help|service|support)\b|\bpage design\b")),
+        ("platforms", Patterns.InAnyCase(@"^(?:server )?(?:platforms?|operating systems?|os|server|system)$")),
         (
             "domain",
-            Patterns.Of(
+            Patterns.InAnyCase(
                 @"\b(?:free|included)\b.*\bdomain|\bdomains?\b.*\b(?:free|included|for (?:a|1|one|the first) "
                     + @"year)\b|^(?:a )?domain(?: name)?\W*$"
             )
         ),
         (
             "mailboxes",
-            Patterns.Of(
+            Patterns.InAnyCase(
                 @"\bmail-?\s?box(?:es)?\b|\be-?\s?mails?(?: (?:accounts?|address(?:es)?|boxes))?\b|\bmail "
                     + @"accounts?\b|\binbox|^mails?$"
             )
         ),
-        ("databases", Patterns.Of(@"\bdata-?\s?bases?\b|\bmy\s?sql\b|\bdbs?\b")),
-        ("monthlyVisits", Patterns.Of(@"\bvisit(?:s|ors)\b|\bpage\s?views\b")),
-        ("transferGB", Patterns.Of(@"\btransfer\b(?! in)|\btraffic\b|\bbandwidth\b")),
-        ("websites", Patterns.Of(@"\bweb-?\s?sites?\b|^(?:number of )?sites?$|\bsites? (?:hosted|included)\b")),
-        ("storageGB", Patterns.Of(@"\bspace\b|\bstorage\b|\bdis[ck]\b|\bssd\b|\bnvme\b|\bwebspace\b|^[gm]b$")),
+        ("databases", Patterns.InAnyCase(@"\bdata-?\s?bases?\b|\bmy\s?sql\b|\bdbs?\b")),
+        ("monthlyVisits", Patterns.InAnyCase(@"\bvisit(?:s|ors)\b|\bpage\s?views\b")),
+        ("transferGB", Patterns.InAnyCase(@"\btransfer\b(?! in)|\btraffic\b|\bbandwidth\b")),
+        ("websites", Patterns.InAnyCase(@"\bweb-?\s?sites?\b|^(?:number of )?sites?$|\bsites? (?:hosted|included)\b")),
+        ("storageGB", Patterns.InAnyCase(@"\bspace\b|\bstorage\b|\bdis[ck]\b|\bssd\b|\bnvme\b|\bwebspace\b|^[gm]b$")),
     ];
 
     // Words without any of these name nothing that a plan has.
@@ -344,7 +347,8 @@ internal static partial class Features
         var hasAmount = PageAmount
             .In(piece, 0)
             .Any(amount =>
-                Roles.Of(amount, piece[..amount.At.From], piece[Math.Min(piece.Length, amount.End)..]) != Role.Worth
+                Roles.Classify(amount, piece[..amount.At.From], piece[Math.Min(piece.Length, amount.End)..])
+                != Role.Worth
             );
         PageSpan Span(Match match) => new(from + match.Index, from + match.Index + match.Length);
         foreach (Match size in Size.Matches(piece))
@@ -504,7 +508,7 @@ internal static partial class Features
         [.. new[] { "linux", "windows" }.Where(name => Patterns.Has(text, $@"\b{name}\b"))];
 
     private static Regex Noun(string noun) =>
-        Patterns.Of($@"(?<![\p{{L}}0-9.,£€$-]){Figure}[\s-]+{Between}(?:{noun})(?![\p{{L}}])");
+        Patterns.InAnyCase($@"(?<![\p{{L}}0-9.,£€$-]){Figure}[\s-]+{Between}(?:{noun})(?![\p{{L}}])");
 
     private static object? Value(string text, string scale)
     {

@@ -81,7 +81,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
         var found = ImmutableArray.CreateBuilder<PageAmount>();
         foreach (Match match in Money.Matches(text))
         {
-            if (Of(match, text, from) is { } amount)
+            if (Read(match, text, from) is { } amount)
             {
                 found.Add(amount);
             }
@@ -147,7 +147,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
             : whole;
     }
 
-    private static PageAmount? Of(Match match, string text, int from)
+    private static PageAmount? Read(Match match, string text, int from)
     {
         var isPence = match.Groups["pence"].Success;
         var figures = match.Groups["number"].Value;

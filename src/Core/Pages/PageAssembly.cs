@@ -23,7 +23,7 @@ internal sealed partial class PageAssembly
 
     private PageAssembly(PageText page, PageWork work) => (_page, _work) = (page, work);
 
-    public static PageReading Of(PageText page, PageWork work) => new PageAssembly(page, work).Whole();
+    public static PageReading Assemble(PageText page, PageWork work) => new PageAssembly(page, work).Whole();
 
     private PageReading Whole()
     {
@@ -556,7 +556,7 @@ internal sealed partial class PageAssembly
         }
 
         var stop = behind.IndexOf(". ", StringComparison.Ordinal);
-        return Roles.Of(amount, before, stop < 0 ? behind : behind[..stop]) switch
+        return Roles.Classify(amount, before, stop < 0 ? behind : behind[..stop]) switch
         {
             Role.Worth => "worth",
             Role.Saving => "saving",

@@ -52,7 +52,7 @@ internal sealed partial class PageWork
 
             var amount = line.Amounts[0];
             var before = line.Words[..(amount.At.From - line.From)];
-            if (Roles.Of(amount, before, Page.Text[amount.End..line.Seen.At.To]) != Role.Price)
+            if (Roles.Classify(amount, before, Page.Text[amount.End..line.Seen.At.To]) != Role.Price)
             {
                 continue;
             }
@@ -166,7 +166,7 @@ internal sealed partial class PageWork
             var before = line.Words[..(amount.At.From - line.From)];
             if (
                 PerOf(amount, line.Words) is not { } per
-                || Roles.Of(amount, before, Page.Text[amount.End..line.Seen.At.To]) != Role.Price
+                || Roles.Classify(amount, before, Page.Text[amount.End..line.Seen.At.To]) != Role.Price
                 || line.Amounts.Length > 3
             )
             {

@@ -81,7 +81,7 @@ internal static partial class PageLines
     private static partial Regex Separator { get; }
 
     /// <summary>The lines of a page, with their amounts.</summary>
-    public static List<Line> Of(PageText page)
+    public static List<Line> Split(PageText page)
     {
         var joined = new List<PageLine>();
         foreach (var line in page.Lines)
@@ -101,7 +101,7 @@ internal static partial class PageLines
             )
             {
                 var at = new PageSpan(last.At.From, line.At.To);
-                joined[^1] = last with { At = at, Words = page.Of(at) };
+                joined[^1] = last with { At = at, Words = page.TextAt(at) };
                 continue;
             }
 
@@ -196,8 +196,8 @@ internal static partial class PageLines
             }
 
             var (name, price) = (new PageSpan(line.At.From, line.At.From + length), new PageSpan(rest, line.At.To));
-            parted.Add(line with { At = name, Words = page.Of(name), Looks = line.Looks.Add("named") });
-            parted.Add(line with { At = price, Words = page.Of(price), Heading = 0 });
+            parted.Add(line with { At = name, Words = page.TextAt(name), Looks = line.Looks.Add("named") });
+            parted.Add(line with { At = price, Words = page.TextAt(price), Heading = 0 });
         }
 
         return parted;

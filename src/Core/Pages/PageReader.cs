@@ -57,7 +57,7 @@ public static partial class PageReader
             (page, work) = (sentences, again);
         }
 
-        return PageAssembly.Of(page, work);
+        return PageAssembly.Assemble(page, work);
     }
 
     private static bool HasPlan(PageWork work) => work.Plans.Exists(plan => plan.Ways.Count > 0);

@@ -322,7 +322,7 @@ internal sealed partial class PageWork
         foreach (var amount in amounts)
         {
             if (
-                Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To])
+                Roles.Classify(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To])
                 == Role.Setup
             )
             {
@@ -507,8 +507,11 @@ internal sealed partial class PageWork
                 .ToList();
             if (
                 amounts.Find(amount =>
-                    Roles.Of(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To])
-                    == Role.Setup
+                    Roles.Classify(
+                        amount,
+                        Page.Text[sentence.From..amount.At.From],
+                        Page.Text[amount.End..sentence.At.To]
+                    ) == Role.Setup
                 ) is
                 { } fee
             )
@@ -518,7 +521,7 @@ internal sealed partial class PageWork
 
             if (
                 amounts.Count == 1
-                && Roles.Of(
+                && Roles.Classify(
                     amounts[0],
                     Page.Text[sentence.From..amounts[0].At.From],
                     Page.Text[amounts[0].End..sentence.At.To]

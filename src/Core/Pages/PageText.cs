@@ -17,7 +17,7 @@ public sealed record PageText(
 )
 {
     /// <summary>The words of a place.</summary>
-    public string Of(PageSpan span) => Text[span.From..span.To];
+    public string TextAt(PageSpan span) => Text[span.From..span.To];
 }
 
 /// <summary>A place in the text.</summary>

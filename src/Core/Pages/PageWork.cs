@@ -73,7 +73,7 @@ internal sealed partial class PageWork
     public PageWork(PageText page)
     {
         Page = page;
-        Lines = PageLines.Of(page);
+        Lines = PageLines.Split(page);
         LineMatrix.Mark(Lines);
         Notes();
         DomainPrices = new DomainLists(page);
@@ -720,7 +720,7 @@ internal sealed partial class PageWork
     private bool IsPeriodic(PageAmount amount, Line line) =>
         amount.Per is Per.Month or Per.Year
         && (
-            Roles.Of(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To])
+            Roles.Classify(amount, line.Words[..(amount.At.From - line.From)], Page.Text[amount.End..line.Seen.At.To])
                 is var role
             && (role == Role.Price || (role == Role.Total && amount.Per == Per.Month))
         );

@@ -71,7 +71,7 @@ internal static class Patterns
     };
 
     /// <summary>A pattern that looks at letters, not at their case.</summary>
-    public static Regex Of(string pattern) => new(pattern, AnyCase, TimeSpan.FromMilliseconds(Patience));
+    public static Regex InAnyCase(string pattern) => new(pattern, AnyCase, TimeSpan.FromMilliseconds(Patience));
 
     /// <summary>A pattern that tells capitals from small letters.</summary>
     public static Regex Exact(string pattern) => new(pattern, ExactCase, TimeSpan.FromMilliseconds(Patience));
@@ -115,5 +115,5 @@ internal static class Patterns
     }
 
     private static Regex Once(string pattern, bool tellsCase) =>
-        Known.GetOrAdd((pattern, tellsCase), static key => key.TellsCase ? Exact(key.Pattern) : Of(key.Pattern));
+        Known.GetOrAdd((pattern, tellsCase), static key => key.TellsCase ? Exact(key.Pattern) : InAnyCase(key.Pattern));
 }

@@ -381,7 +381,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
             var role = IsStruck(amount)
                 ? Role.Struck
-                : Roles.Of(
+                : Roles.Classify(
                     amount,
                     before,
                     behind,

@@ -618,7 +618,7 @@ internal sealed partial class PlanTables(PageText page)
     }
 
     private static Role OwnRole(Line line, PageAmount amount) =>
-        Roles.Of(
+        Roles.Classify(
             amount,
             line.Words[..Math.Max(0, amount.At.From - line.From)],
             line.Words[Math.Min(line.Words.Length, Math.Max(0, amount.End - line.From))..]

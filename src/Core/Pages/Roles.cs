@@ -157,7 +157,7 @@ internal static partial class Roles
     /// <param name="before">The words since the amount before it.</param>
     /// <param name="behind">The words until the next amount.</param>
     /// <param name="isWithTax">Whether it is the amount before it with the tax.</param>
-    public static Role Of(PageAmount amount, string before, string behind, bool isWithTax = false)
+    public static Role Classify(PageAmount amount, string before, string behind, bool isWithTax = false)
     {
         if (ExampleBefore.IsMatch(before))
         {

@@ -23,35 +23,35 @@ internal static partial class Terms
     // Words with lengths of time that are no term: taken out first, each as long as it was.
     private static readonly Regex[] Others =
     [
-        Patterns.Of(
+        Patterns.InAnyCase(
             @"\bfree(?:[^.;·|]|\.(?=\p{L})){0,60}?\bdomains?\b[^.;·|\n]*|\bdomains?\b(?:[^.;·|\n]"
                 + @"|\.(?=\p{L})){0,60}\bfree\b[^.;·|\n]*|\bdomain (?:name )?registration[^\n]*"
         ),
-        Patterns.Of(
+        Patterns.InAnyCase(
             $@"[+]?\s*\b(?:plus |get |and )?(?:{Patterns.Count}|another) (?:free |extra )?{Unit}\s+(?:extra "
                 + $@"|more )?(?:free|extra|on us|on top|on the house)\b|\bplus {Patterns.Count} free {Unit}\b"
                 + $@"|[+]\s*{Patterns.Count} free {Unit}|\b{Patterns.Count} free {Unit}\b"
         ),
-        Patterns.Of(
+        Patterns.InAnyCase(
             @"\b(?:after|within|in|during|before) (?:the |your |a )?(?:(?:first|initial|next"
                 + $@"|last)\s+)?(?:{Patterns.Count}[- ]?)?(?:{Unit}|days?|hours?|minutes?|term)\b(?! in advance)"
         ),
-        Patterns.Of(
+        Patterns.InAnyCase(
             $@"\b(?:for |in )?(?:its |a )?(?:second|third|following|next|last) (?:{Patterns.Count}[- ])?(?:{Unit}"
                 + $@"|term)\b|\b(?:in |during )(?:the |your )?(?:first|initial) (?:{Patterns.Count}[- ])?(?:{Unit}"
                 + $@"|term)\b|\b(?:the |your )?(?:first|initial) (?:{Unit}|term)\b"
         ),
-        Patterns.Of(
+        Patterns.InAnyCase(
             $@"\b(?:on |with |from )?(?:(?:terms|plans) of )?{Patterns.Count}[- ]{Unit}(?:'s|s')?(?: (?:terms?"
                 + @"|plans?|contracts?))?,? (?:and|or) (?:longer|up|more|over|upwards)\b|\bannual (?:plans|terms) and "
                 + @"(?:longer|up)\b"
         ),
-        Patterns.Of(@"\b[0-9]{1,3}[- ]days?\b"),
-        Patterns.Of(
+        Patterns.InAnyCase(@"\b[0-9]{1,3}[- ]days?\b"),
+        Patterns.InAnyCase(
             @"\b(?:visits?|visitors|transfer|traffic|bandwidth|data)\s+(?:a|per|each|every)\s+month\b|\bmonthly "
                 + @"(?:visits|visitors|traffic|transfer|bandwidth)\b"
         ),
-        Patterns.Of(@"\bin business\b|\byears? (?:ago|old|of experience)\b"),
+        Patterns.InAnyCase(@"\bin business\b|\byears? (?:ago|old|of experience)\b"),
     ];
 
     [GeneratedRegex(

@@ -19,7 +19,7 @@ public static partial class TypedNumber
     /// "£2.99", "2,99 €" and "1,299" with a point and no sign; anything else as it was typed, which the reader of the
     /// amount then refuses.
     /// </summary>
-    public static string Of(string typed) =>
+    public static string Clean(string typed) =>
         ProseAmount.In(typed) is [var amount] ? amount.Number : NumberOf(typed) ?? typed.Trim();
 
     /// <summary>The codes of the currencies that amounts in a text are written in.</summary>

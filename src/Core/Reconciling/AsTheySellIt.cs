@@ -11,7 +11,7 @@ namespace HomeStart.Core.Reconciling;
 public static class AsTheySellIt
 {
     /// <summary>The candidate with deviations; null where any of them is not a choice of the candidate's.</summary>
-    public static Candidate? Of(
+    public static Candidate? Translate(
         Candidate candidate,
         ImmutableArray<OfferBook> books,
         CountSettings settings,

@@ -12,7 +12,7 @@ internal static class Deviations
     public const string OfExtra = "addOn:";
     public const string OfEnding = "domain:";
 
-    public static IEnumerable<Deviation> Of(Situation sent, CostedBill read) =>
+    public static IEnumerable<Deviation> Find(Situation sent, CostedBill read) =>
         [
             .. Readings(sent),
             .. Extras(sent),

@@ -32,7 +32,7 @@ public static class Reconciler
             || !CostingWork.IsBounded(purchase, faults)
         )
         {
-            return Result.Of<Reconciliation>(null, faults);
+            return Result.From<Reconciliation>(null, faults);
         }
 
         var sent = new Situation(
@@ -44,7 +44,7 @@ public static class Reconciler
             seen.Book,
             seen.Date
         );
-        return Result.Of(Run(sent, sent.Cost(isWhole: true)!, seen.Total, purchase, faults, cancel), faults);
+        return Result.From(Run(sent, sent.Cost(isWhole: true)!, seen.Total, purchase, faults, cancel), faults);
     }
 
     private static Reconciliation? Run(
@@ -110,7 +110,7 @@ public static class Reconciler
     private static List<(Deviation Deviation, Situation Made, Minor Sum)> Singles(Situation sent, CostedBill read)
     {
         var singles = new List<(Deviation, Situation, Minor)>();
-        foreach (var deviation in Deviations.Of(sent, read))
+        foreach (var deviation in Deviations.Find(sent, read))
         {
             if (sent.With(deviation) is { } made && made.Sum() is { } sum)
             {
@@ -164,7 +164,7 @@ public static class Reconciler
     private static bool IsTooMuch(int singles, Situation sent, Purchase purchase, FaultList faults)
     {
         var months = Math.Max(0, Months.WholeBetween(sent.Settings.StartDate, sent.Date));
-        var work = (long)singles * singles / 2 * (1 + (CostingWork.Of(purchase) * (months + 1) / Months.Run));
+        var work = (long)singles * singles / 2 * (1 + (CostingWork.Count(purchase) * (months + 1) / Months.Run));
         if (work > MostWork)
         {
             faults.Add(FaultCodes.OutOfRange, "candidate", new PairsTooMany(work, MostWork));

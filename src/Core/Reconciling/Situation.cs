@@ -106,7 +106,7 @@ internal sealed record Situation(
 
         // A run to the day is enough, unless a later bill settles whether one of several codes counts.
         var run = BillRun.Until(Date.AddDays(1), purchase);
-        run = run.SettlesCodes || (!isWhole && !CodesThere.Skip(1).Any()) ? run : BillRun.Of(purchase);
+        run = run.SettlesCodes || (!isWhole && !CodesThere.Skip(1).Any()) ? run : BillRun.Whole(purchase);
         return new CostedBill(
             run,
             run.Bills.FirstOrDefault(bill => bill.Date == Date && bill.Book?.Id == BookId),

@@ -142,7 +142,7 @@ internal sealed class PlanScan
 
     private void ToRows(HostWay host, ImmutableArray<ImmutableArray<Part>> parts, DomainMarket domains)
     {
-        var least = LeastRanks.Of(parts, _order);
+        var least = LeastRanks.Find(parts, _order);
         foreach (var domain in domains.BestFirstFor(least))
         {
             _cancel.ThrowIfCancellationRequested();
@@ -210,7 +210,7 @@ internal sealed class PlanScan
         var incurable = lacking & ~_side.Curable & ~curableByDomain;
         return incurable != 0 && !_today.IsSet
             ? null
-            : (Split.Of(lacking & ~incurable, _side.Curable, curableByDomain), incurable != 0 || IsBarred(host));
+            : (Split.ListAll(lacking & ~incurable, _side.Curable, curableByDomain), incurable != 0 || IsBarred(host));
     }
 
     private bool IsBarred(HostWay host) => _isPlanBarred || !_reasons.KeepsPrice(host.Option);

@@ -21,7 +21,7 @@ public static class Scan
     )
     {
         var faults = new FaultList();
-        return Result.Of(Run(request, faults, progress, cancel), faults);
+        return Result.From(Run(request, faults, progress, cancel), faults);
     }
 
     private static ScanResult? Run(

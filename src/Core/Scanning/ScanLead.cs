@@ -13,7 +13,7 @@ namespace HomeStart.Core.Scanning;
 public sealed record ScanLead(ScanRow Next, Minor Saves, Minor? MoreToday)
 {
     /// <summary>Null where there is no other plan among the rows, or a price of either is not stated.</summary>
-    public static ScanLead? Of(ImmutableArray<ScanRow> rows, Objective objective)
+    public static ScanLead? Find(ImmutableArray<ScanRow> rows, Objective objective)
     {
         if (
             rows.FirstOrDefault() is not { } first

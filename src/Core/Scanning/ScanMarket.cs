@@ -14,11 +14,11 @@ internal sealed class ScanMarket
     public ScanMarket(ScanRequest request, FaultList faults, CancellationToken cancel)
     {
         Request = request;
-        Wants = Want.Of(request.Needs);
+        Wants = Want.ListAll(request.Needs);
         Domains =
         [
             .. DomainWays
-                .Of(request, faults)
+                .ListAll(request, faults)
                 .Select(way => new DomainOffer(
                     way,
                     way.Book is null ? Side.OfNothing(Wants) : Side.OfDomain(way.Book, way.Price!, null, Wants)

@@ -41,7 +41,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
         var steps = BigInteger.Zero;
         foreach (var book in market.Request.Books)
         {
-            steps += book.Plans.Aggregate(BigInteger.Zero, (sum, plan) => sum + Of(book, plan));
+            steps += book.Plans.Aggregate(BigInteger.Zero, (sum, plan) => sum + Steps(book, plan));
             if (faults.Count > before)
             {
                 return false;
@@ -57,7 +57,7 @@ internal sealed class ScanWork(ScanMarket market, FaultList faults)
     }
 
     /// <summary>The steps of a plan: costings to make, times the bills and rules of each.</summary>
-    private BigInteger Of(OfferBook book, Plan plan)
+    private BigInteger Steps(OfferBook book, Plan plan)
     {
         var side = Side.OfPlan(book, plan, market.Wants, market.Request.Needs.AcceptUnknown);
         var own = market

@@ -18,14 +18,14 @@ namespace HomeStart.Core.Scanning;
 public sealed record Settling(ScanRow? Least, Crossover? Shorter, Crossover? Longer, ImmutableArray<NeedCost> Needs)
 {
     /// <summary>What settles it, or what bars a scan.</summary>
-    public static Result<Settling> Of(ScanRequest request, CancellationToken cancel)
+    public static Result<Settling> WorkOut(ScanRequest request, CancellationToken cancel)
     {
         var settles = new Settles(request with { ByPlan = false, Top = 1 }, cancel);
         var scan = Scan.Run(settles.Request, null, cancel);
-        return Result.Of(scan.Has(out var found) ? Of(found.Rows.FirstOrDefault(), settles) : null, scan.Faults);
+        return Result.From(scan.Has(out var found) ? Settle(found.Rows.FirstOrDefault(), settles) : null, scan.Faults);
     }
 
-    private static Settling Of(ScanRow? least, Settles settles)
+    private static Settling Settle(ScanRow? least, Settles settles)
     {
         var turns = least is not null && settles.Request.Objective != Objective.DueToday;
         return new Settling(
@@ -94,7 +94,9 @@ internal sealed class Settles(ScanRequest request, CancellationToken cancel)
         }
 
         var costs = new List<NeedCost>();
-        foreach (var (need, wants, without) in NeedsWithoutOne.Of(request.Needs, request.Settings.DisplayCurrency!))
+        foreach (
+            var (need, wants, without) in NeedsWithoutOne.ListAll(request.Needs, request.Settings.DisplayCurrency!)
+        )
         {
             if (
                 First(request with { Needs = without }) is { } best

@@ -17,7 +17,7 @@ public sealed record IncludedYear(string Domain, Minor Saves)
     /// Where it is spent in a candidate of several domains; null where it is not spent on one of them, or there is no
     /// other to spend it on.
     /// </summary>
-    public static IncludedYear? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
+    public static IncludedYear? Find(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
         if (
             candidate.Domains.Length < 2

@@ -15,7 +15,13 @@ public static class PlanForSite
     /// </summary>
     /// <param name="alone">What buys the plan for itself.</param>
     /// <param name="books">The price lists on the shelf.</param>
-    public static Candidate Of(Site site, OfferBook book, Plan plan, Candidate alone, IEnumerable<OfferBook> books) =>
+    public static Candidate Choose(
+        Site site,
+        OfferBook book,
+        Plan plan,
+        Candidate alone,
+        IEnumerable<OfferBook> books
+    ) =>
         site.Shortlist.FirstOrDefault(listed => !listed.Candidate.Domains.IsEmpty) is { } with
             ? PlanChange.To(
                 with.Candidate,

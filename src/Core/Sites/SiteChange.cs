@@ -69,7 +69,7 @@ public static class SiteChange
             _ => throw new ArgumentOutOfRangeException(nameof(command), command, null),
         };
         CheckLetterFits(changed, site, command, books, today, faults);
-        return Result.Of(changed, faults);
+        return Result.From(changed, faults);
     }
 
     // What a command chose must be there in the books, else it would be stored and could not be costed.

@@ -56,7 +56,7 @@ public sealed record CartCheck(OfferBook Book, ImmutableArray<CartPair> Pairs, M
         Pairs.Select(pair => pair.Why).OfType<Deviation>().OrderBy(why => why.Kind == DeviationKind.DomainLeftOut);
 
     /// <summary>Holds a cart against the bill that a candidate has at a book on the day it starts.</summary>
-    public static CartCheck Of(Costing costing, OfferBook book, CartReading cart) =>
+    public static CartCheck Compare(Costing costing, OfferBook book, CartReading cart) =>
         new Matching(costing, book, cart).Whole();
 
     private sealed class Matching(Costing costing, OfferBook book, CartReading cart)

@@ -13,7 +13,7 @@ namespace HomeStart.Core.Slips;
 public sealed record Slip(ImmutableArray<SellerSlip> Sellers)
 {
     /// <summary>The slip of a costing.</summary>
-    public static Slip Of(Costing costing)
+    public static Slip Write(Costing costing)
     {
         var purchase = costing.Run.Purchase;
         var sellers = purchase
@@ -23,7 +23,7 @@ public sealed record Slip(ImmutableArray<SellerSlip> Sellers)
         return new Slip([
             .. (purchase.Hosting is { } hosting ? sellers.Prepend(hosting.Book) : sellers)
                 .Distinct()
-                .Select(book => SellerSlip.Of(costing, book)),
+                .Select(book => SellerSlip.Write(costing, book)),
         ]);
     }
 }
@@ -41,7 +41,7 @@ public sealed record SellerSlip(
     ImmutableArray<SlipQuestion> Questions
 )
 {
-    internal static SellerSlip Of(Costing costing, OfferBook book)
+    internal static SellerSlip Write(Costing costing, OfferBook book)
     {
         var bills = costing.Run.Bills.Where(bill => ReferenceEquals(bill.Book, book)).ToList();
         var start = costing.Settings.StartDate;
@@ -54,10 +54,10 @@ public sealed record SellerSlip(
                     bill.Date > start && (bill.IsAtLeast || costing.Counting.Tax(book, bill.Sum).Total > 0)
                 )
             ),
-            [.. SlipQuestion.Of(costing.Run.Purchase, book)]
+            [.. SlipQuestion.ListAll(costing.Run.Purchase, book)]
         );
 
-        SlipBill? Bill(Bill? bill) => bill is null ? null : SlipBill.Of(bill, costing.Counting);
+        SlipBill? Bill(Bill? bill) => bill is null ? null : SlipBill.From(bill, costing.Counting);
     }
 
     private static IEnumerable<SlipStep> StepsAt(Costing costing, OfferBook book)
@@ -237,7 +237,7 @@ public sealed record SlipBill(
     /// <summary>What has to be paid.</summary>
     public Minor Total => Net + Tax;
 
-    internal static SlipBill Of(Bill bill, Counting counting)
+    internal static SlipBill From(Bill bill, Counting counting)
     {
         var taxed = counting.Tax(bill.Book, bill.Sum);
         return new SlipBill(
@@ -266,7 +266,7 @@ public sealed record SlipLine(LineKind Kind, string Ref, Minor Amount, bool IsUn
 /// <param name="Ref">What it is about: a plan's or extra's id, an ending.</param>
 public sealed record SlipQuestion(SlipQuestionKind Kind, string Ref)
 {
-    internal static IEnumerable<SlipQuestion> Of(Purchase purchase, OfferBook book)
+    internal static IEnumerable<SlipQuestion> ListAll(Purchase purchase, OfferBook book)
     {
         var hosting = ReferenceEquals(purchase.Hosting?.Book, book) ? purchase.Hosting : null;
         if (hosting is not null)

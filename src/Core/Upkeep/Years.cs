@@ -25,7 +25,7 @@ public static class Years
         DateOnly until,
         IReadOnlyList<Decision> decisions,
         FaultList faults
-    ) => Tenure.Of(candidate, books, settings, faults).As(tenure => tenure.Through(until, decisions));
+    ) => Tenure.Begin(candidate, books, settings, faults).As(tenure => tenure.Through(until, decisions));
 }
 
 /// <summary>What was bought, ready to be run through its years, as often as is asked.</summary>
@@ -78,7 +78,7 @@ public sealed class Tenure
     public IReadOnlyDictionary<int, (string Domain, Minor Waived)> AllowancesSpent => _spent ??= Spent();
 
     /// <summary>A candidate that was bought; null with what bars it.</summary>
-    public static Result<Tenure> Of(
+    public static Result<Tenure> Begin(
         Candidate candidate,
         IReadOnlyList<OfferBook> books,
         CountSettings settings,
@@ -86,7 +86,7 @@ public sealed class Tenure
     )
     {
         var purchase = Resolver.Resolve(candidate, books, settings, faults);
-        return Result.Of(
+        return Result.From(
             purchase is not null && CostingWork.IsBounded(purchase, faults)
                 ? new Tenure(candidate, purchase, books, settings)
                 : null,
@@ -97,7 +97,7 @@ public sealed class Tenure
     /// <summary>As it would be had one of a hosting extra been bought with it; null where that cannot be.</summary>
     public Tenure? With(string extra) =>
         Candidate.Hosting is { } hosting && hosting.AddOns.All(had => had.Id != extra)
-            ? Of(
+            ? Begin(
                 Candidate with
                 {
                     Hosting = hosting with { AddOns = hosting.AddOns.Add(new AddOnChoice(extra)) },
@@ -164,7 +164,7 @@ public sealed class Tenure
         var whole = Start.AddMonths(Months.Run);
         var end = granted > enough ? granted : enough;
         var run = BillRun.Until(end < whole ? end : whole, _had);
-        return run.SettlesCodes ? run : BillRun.Of(_had);
+        return run.SettlesCodes ? run : BillRun.Whole(_had);
     }
 
     private UpkeepRun FromTheOrder() => UpkeepRun.Opening(this);
@@ -173,7 +173,7 @@ public sealed class Tenure
     {
         var spent = new Dictionary<int, (string, Minor)>();
         var isYearly = Purchase.Hosting?.Plan.IncludedDomain?.EveryYear ?? false;
-        foreach (var bill in BillRun.Of(_had).Bills)
+        foreach (var bill in BillRun.Whole(_had).Bills)
         {
             foreach (var line in bill.Lines.Where(line => line is { IsWaived: true, Kind: LineKind.Domain }))
             {

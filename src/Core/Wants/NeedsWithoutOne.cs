@@ -8,7 +8,7 @@ namespace HomeStart.Core.Wants;
 /// </summary>
 internal static class NeedsWithoutOne
 {
-    public static IEnumerable<(string Need, ReasonValue Wants, Needs Without)> Of(Needs needs, Currency display)
+    public static IEnumerable<(string Need, ReasonValue Wants, Needs Without)> ListAll(Needs needs, Currency display)
     {
         foreach (var name in Needs.NumberNames.Where(needs.Numbers.ContainsKey))
         {

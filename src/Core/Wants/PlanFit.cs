@@ -34,15 +34,21 @@ public static class PlanFit
     /// <param name="option">The way to pay that is chosen; null: none is, so that any that keeps its price will
     /// do.</param>
     /// <param name="months">The months that are counted.</param>
-    public static ImmutableArray<NeedFit> Of(OfferBook book, Plan plan, BillingOption? option, Needs needs, int months)
+    public static ImmutableArray<NeedFit> Check(
+        OfferBook book,
+        Plan plan,
+        BillingOption? option,
+        Needs needs,
+        int months
+    )
     {
         var strict = needs with { AcceptUnknown = false };
-        var wants = Want.Of(strict);
+        var wants = Want.ListAll(strict);
         var side = Side.OfPlan(book, plan, wants, acceptUnknown: false);
         return
         [
             .. wants.Select((want, index) => Wanted(book, plan, want, (side.Met & (1 << index)) != 0)),
-            .. ProviderNeeds.Of(strict, book, plan).Select(need => Fixed(need.Reason, need.IsMet)),
+            .. ProviderNeeds.Check(strict, book, plan).Select(need => Fixed(need.Reason, need.IsMet)),
             .. needs.SamePrice
                 ? [SamePrice(option is null ? plan.Billing : [option], needs, months)]
                 : Array.Empty<NeedFit>(),
@@ -59,7 +65,7 @@ public static class PlanFit
 
     /// <summary>Whether nothing is asked of a plan.</summary>
     public static bool AsksNothing(Needs needs) =>
-        Want.Of(needs).IsEmpty && !ProviderNeeds.Any(needs) && !needs.SamePrice;
+        Want.ListAll(needs).IsEmpty && !ProviderNeeds.Any(needs) && !needs.SamePrice;
 
     private static bool IsAccepted(NeedFit fit, Needs needs) => fit.Fit == Fit.NotStated && needs.AcceptUnknown;
 
@@ -78,7 +84,7 @@ public static class PlanFit
     private static NeedFit Wanted(OfferBook book, Plan plan, Want want, bool isMet)
     {
         var feature = plan.Features[want.Need];
-        var has = want.Kind == WantKind.Tag ? null : ReasonValue.Of(feature);
+        var has = want.Kind == WantKind.Tag ? null : ReasonValue.From(feature);
         // An extra of the domain that the plan holds is had where the domain is bought with it.
         var serving = book
             .AddOns.Where(addOn => want.IsProvidedBy(addOn) || (want.Kind == WantKind.Number && want.IsServedBy(addOn)))

@@ -16,7 +16,7 @@ internal static class ProviderNeeds
     /// Those asked for, in the order of the needs, with whether they are met. What is not stated meets a need only
     /// where the needs accept that.
     /// </summary>
-    public static IEnumerable<(Reason Reason, bool IsMet)> Of(Needs needs, OfferBook book, Plan plan)
+    public static IEnumerable<(Reason Reason, bool IsMet)> Check(Needs needs, OfferBook book, Plan plan)
     {
         if (!needs.Regions.IsEmpty)
         {
@@ -43,7 +43,7 @@ internal static class ProviderNeeds
             var met = platforms is null
                 ? needs.AcceptUnknown
                 : platforms.Words?.Contains(platform, StringComparer.Ordinal) == true;
-            yield return (new Reason("platform", ReasonValue.Of(platforms), new ReasonValue(Word: platform)), met);
+            yield return (new Reason("platform", ReasonValue.From(platforms), new ReasonValue(Word: platform)), met);
         }
 
         if (!needs.Support.IsEmpty)

@@ -18,6 +18,6 @@ public sealed record ReasonValue(
 )
 {
     /// <summary>A plan's own value; null: not stated.</summary>
-    public static ReasonValue? Of(FeatureValue? feature) =>
+    public static ReasonValue? From(FeatureValue? feature) =>
         feature is null ? null : new ReasonValue(feature.Number, feature.Flag, feature.Word, feature.Words);
 }

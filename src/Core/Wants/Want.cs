@@ -11,7 +11,7 @@ namespace HomeStart.Core.Wants;
 public sealed record Want(string Need, WantKind Kind, string? Tag, decimal Number, CertificateLevel Level)
 {
     /// <summary>What the needs ask for, in the order reasons are given.</summary>
-    public static ImmutableArray<Want> Of(Needs needs)
+    public static ImmutableArray<Want> ListAll(Needs needs)
     {
         var wants = ImmutableArray.CreateBuilder<Want>();
         wants.AddRange(

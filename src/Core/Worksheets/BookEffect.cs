@@ -23,7 +23,7 @@ public sealed record BookEffect(string Letter, Costing? Before, Costing? After)
 
     /// <summary>Each candidate of the shortlist that buys at the book, in its order.</summary>
     /// <param name="changed">The book as it would be; null: it would be there no more.</param>
-    public static ImmutableArray<BookEffect> Of(
+    public static ImmutableArray<BookEffect> ListAll(
         Site site,
         IReadOnlyList<OfferBook> books,
         string bookId,

@@ -10,7 +10,7 @@ public static class BoughtFit
 {
     /// <summary>What is bought against the needs, with the extras taken.</summary>
     /// <param name="months">The months that are counted.</param>
-    public static ImmutableArray<NeedFit> Of(Purchase purchase, Needs needs, int months)
+    public static ImmutableArray<NeedFit> Check(Purchase purchase, Needs needs, int months)
     {
         if (purchase.Hosting is not { } hosting)
         {
@@ -26,11 +26,11 @@ public static class BoughtFit
             .Concat(hosting.AddOns)
             .Concat(purchase.Domains.SelectMany(domain => domain.AddOns))
             .ToList();
-        var wants = Want.Of(needs);
+        var wants = Want.ListAll(needs);
         return
         [
             .. PlanFit
-                .Of(hosting.Book, hosting.Plan, hosting.Option, needs, months)
+                .Check(hosting.Book, hosting.Plan, hosting.Option, needs, months)
                 .Select(
                     (fit, index) =>
                         index < wants.Length && (fit.Fit != Fit.Met || IsLost(fit)) ? ByExtra(fit, wants[index]) : fit

@@ -85,7 +85,7 @@ internal sealed class CodeOutlooks(
     }
 
     private WhatIf<ImmutableArray<string>> WithCodes(ImmutableArray<string> codes) =>
-        whatIfs.Of(codes, false, CodeChange.Using(candidate, codes, books, new FaultList()));
+        whatIfs.Try(codes, false, CodeChange.Using(candidate, codes, books, new FaultList()));
 
     private CodeCure? CureOf(CodeVerdict code)
     {

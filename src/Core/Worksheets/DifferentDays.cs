@@ -11,7 +11,7 @@ public sealed record DifferentDays(DateOnly Domain, DateOnly Hosting)
     /// <summary>
     /// Null: they fall on one day, there is only one of them, or the hosting is paid each month anyway.
     /// </summary>
-    public static DifferentDays? Of(Costing costing)
+    public static DifferentDays? Find(Costing costing)
     {
         var hosting = FirstUntil(costing, LineKind.Plan);
         var domain = FirstUntil(costing, LineKind.Domain);

@@ -13,7 +13,7 @@ internal static class DomainOptions
     /// <summary>In how many months a name chosen later would be bought, where nothing else is said.</summary>
     private const int LaterInMonths = 3;
 
-    public static IEnumerable<DomainChoice?> Of(Candidate candidate, IReadOnlyList<OfferBook> books)
+    public static IEnumerable<DomainChoice?> ListAll(Candidate candidate, IReadOnlyList<OfferBook> books)
     {
         if (candidate.Domains is not [var domain, ..])
         {

@@ -12,7 +12,7 @@ namespace HomeStart.Core.Worksheets;
 public sealed record EndingOffer(string Ending, ImmutableArray<EndingSeller> Sellers)
 {
     /// <summary>Every ending that can be bought, in the order of the books, their own orders kept.</summary>
-    public static ImmutableArray<EndingOffer> Of(Candidate candidate, IReadOnlyList<OfferBook> books)
+    public static ImmutableArray<EndingOffer> ListAll(Candidate candidate, IReadOnlyList<OfferBook> books)
     {
         var host = candidate.Hosting?.Book;
         var sellers = books.Where(book => book.Plans.IsEmpty || book.Id == host).ToList();

@@ -19,7 +19,7 @@ public sealed record ExtraOffer(OfferBook Book, AddOn AddOn, int Quantity, bool 
     public WhatIf<Plan>? IncludedBy { get; init; }
 
     /// <summary>The extras of the plan's book and of the domain's seller.</summary>
-    internal static ImmutableArray<ExtraOffer> Of(
+    internal static ImmutableArray<ExtraOffer> ListAll(
         Candidate candidate,
         IReadOnlyList<OfferBook> books,
         Needs needs,
@@ -52,8 +52,9 @@ public sealed record ExtraOffer(OfferBook Book, AddOn AddOn, int Quantity, bool 
                         || (seller == host && plan is not null && Holds(plan.Includes, addOn))
                 ));
         // A number that the plan itself allows asks for no extra.
-        var met = host is null || plan is null ? 0 : Side.OfPlan(host, plan, Want.Of(needs), acceptUnknown: false).Met;
-        var wants = Want.Of(needs)
+        var met =
+            host is null || plan is null ? 0 : Side.OfPlan(host, plan, Want.ListAll(needs), acceptUnknown: false).Met;
+        var wants = Want.ListAll(needs)
             .Where((want, index) => want.Kind != WantKind.Number || (met & (1 << index)) == 0)
             .ToList();
         ImmutableArray<ExtraOffer> offers = [.. ofHosting, .. ofDomain];

@@ -9,7 +9,7 @@ namespace HomeStart.Core.Worksheets;
 /// <param name="FromMonths">For <see cref="IncludedWhy.Term"/>: from which commitment on.</param>
 public sealed record IncludedAnswer(IncludedWhy Why, int? FromMonths = null)
 {
-    internal static IncludedAnswer Of(
+    internal static IncludedAnswer Answer(
         Candidate candidate,
         string ending,
         EndingSeller seller,

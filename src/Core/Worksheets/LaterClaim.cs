@@ -13,7 +13,7 @@ namespace HomeStart.Core.Worksheets;
 public sealed record LaterClaim(OfferBook Book, string Ending, DateOnly Before, bool EveryYear, Minor? Missed)
 {
     /// <summary>Null where the plan gives none, or the commitment is too short for it.</summary>
-    public static LaterClaim? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
+    public static LaterClaim? Find(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
         var book = books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book);
         if (

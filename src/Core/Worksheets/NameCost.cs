@@ -48,7 +48,7 @@ public sealed record NameCost(string Ending, EndingSeller Seller)
     public ImmutableArray<NameYears> Years { get; init; } = [];
 
     /// <summary>Every ending at every seller, in the order of <see cref="EndingOffer"/>.</summary>
-    public static ImmutableArray<NameCost> Of(
+    public static ImmutableArray<NameCost> ListAll(
         Candidate candidate,
         IReadOnlyList<OfferBook> books,
         CountSettings settings
@@ -56,11 +56,11 @@ public sealed record NameCost(string Ending, EndingSeller Seller)
     {
         var without = Without(candidate, books, settings);
         var costs = EndingOffer
-            .Of(candidate, books)
+            .ListAll(candidate, books)
             .Select(offer =>
                 Compared([
                     .. offer.Sellers.Select(seller =>
-                        Of(offer.Ending, seller, null, candidate, books, settings, without)
+                        WorkOut(offer.Ending, seller, null, candidate, books, settings, without)
                     ),
                 ])
             )
@@ -94,17 +94,17 @@ public sealed record NameCost(string Ending, EndingSeller Seller)
         CountSettings settings
     ) =>
         EndingOffer
-            .Of(candidate, books)
+            .ListAll(candidate, books)
             .FirstOrDefault(offer => offer.Ending == ending)
             ?.Sellers.FirstOrDefault(seller => seller.Book.Id == book)
             is { } seller
-            ? Of(ending, seller, premium, candidate, books, settings, Without(candidate, books, settings))
+            ? WorkOut(ending, seller, premium, candidate, books, settings, Without(candidate, books, settings))
             : null;
 
     private static Costing? Without(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings) =>
         candidate.Hosting?.Plan is null ? null : Worksheet.CostingOf(candidate with { Domains = [] }, books, settings);
 
-    private static NameCost Of(
+    private static NameCost WorkOut(
         string ending,
         EndingSeller seller,
         PremiumPrices? premium,
@@ -122,7 +122,7 @@ public sealed record NameCost(string Ending, EndingSeller Seller)
                 { } costing
             )
             {
-                years.Add(NameYears.Of(count, costing, without));
+                years.Add(NameYears.Compare(count, costing, without));
             }
         }
 
@@ -132,8 +132,8 @@ public sealed record NameCost(string Ending, EndingSeller Seller)
             Premium = premium,
             IsSimplest = seller.Book.Id == candidate.Hosting?.Book,
             Horizon = first?.Horizon,
-            Included = IncludedAnswer.Of(candidate, ending, seller, premium is not null, books),
-            Privacy = PrivacyThere.Of(candidate, seller),
+            Included = IncludedAnswer.Answer(candidate, ending, seller, premium is not null, books),
+            Privacy = PrivacyThere.Find(candidate, seller),
             Years = NameYears.Nearest(years.ToImmutable()),
         };
     }

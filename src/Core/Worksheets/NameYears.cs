@@ -21,7 +21,7 @@ public sealed record NameYears(int Years, Sum Today, Sum Horizon, DateOnly Expir
     /// </summary>
     public bool IsNearest { get; init; }
 
-    internal static NameYears Of(int years, Costing with, Costing? without)
+    internal static NameYears Compare(int years, Costing with, Costing? without)
     {
         var expires = with.Settings.StartDate.AddMonths(12 * years);
         return new NameYears(

@@ -34,7 +34,7 @@ public sealed record OwnedName(Costing? Staying, Costing? Moving)
     /// <summary>Works both out.</summary>
     /// <param name="keep">The domain by route keep.</param>
     /// <param name="book">Where it could be moved to.</param>
-    public static OwnedName Of(
+    public static OwnedName WorkOut(
         Candidate candidate,
         DomainChoice keep,
         string book,

@@ -14,11 +14,16 @@ namespace HomeStart.Core.Worksheets;
 public sealed record PlanTable(ImmutableArray<WhatIf<PlanWay>> Ways)
 {
     /// <summary>Ways whose total is whole come first; those that cannot be costed come last.</summary>
-    public static PlanTable Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, Needs needs)
+    public static PlanTable Build(
+        Candidate candidate,
+        IReadOnlyList<OfferBook> books,
+        CountSettings settings,
+        Needs needs
+    )
     {
         var whatIf = new WhatIfs(candidate, books, settings, Worksheet.CostingOf(candidate, books, settings));
         var ways = books.SelectMany(book =>
-            book.Plans.SelectMany(plan => Of(candidate, books, settings, needs, whatIf, book, plan))
+            book.Plans.SelectMany(plan => WaysOf(candidate, books, settings, needs, whatIf, book, plan))
         );
         return new PlanTable([
             .. ways.OrderBy(Rank)
@@ -27,7 +32,7 @@ public sealed record PlanTable(ImmutableArray<WhatIf<PlanWay>> Ways)
         ]);
     }
 
-    private static List<WhatIf<PlanWay>> Of(
+    private static List<WhatIf<PlanWay>> WaysOf(
         Candidate candidate,
         IReadOnlyList<OfferBook> books,
         CountSettings settings,
@@ -39,12 +44,12 @@ public sealed record PlanTable(ImmutableArray<WhatIf<PlanWay>> Ways)
     {
         var ways = plan
             .Billing.Select(option =>
-                whatIf.Of(
+                whatIf.Try(
                     new PlanWay(
                         book,
                         plan,
                         option,
-                        PlanFit.Of(book, plan, option, needs, settings.HorizonMonths),
+                        PlanFit.Check(book, plan, option, needs, settings.HorizonMonths),
                         IsLeast: false
                     ),
                     IsChosen(candidate.Hosting, book, plan, option),

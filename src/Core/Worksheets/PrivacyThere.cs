@@ -20,13 +20,13 @@ public sealed record PrivacyThere(
     /// <summary>No price is still to change by then.</summary>
     private const int LastYear = 100;
 
-    internal static PrivacyThere Of(Candidate candidate, EndingSeller seller) =>
-        Of(candidate, seller.Book, seller.Price);
+    internal static PrivacyThere Find(Candidate candidate, EndingSeller seller) =>
+        Find(candidate, seller.Book, seller.Price);
 
     /// <summary>
     /// At a seller of a name's ending; with the plan's own extras where that is the candidate's host.
     /// </summary>
-    public static PrivacyThere Of(Candidate candidate, OfferBook seller, DomainPrice price)
+    public static PrivacyThere Find(Candidate candidate, OfferBook seller, DomainPrice price)
     {
         var rule = price.PublicRecord?.Privacy;
         var extra = seller.AddOns.FirstOrDefault(addOn => addOn is { For: AddOnFor.Domain, Provides: Tag });

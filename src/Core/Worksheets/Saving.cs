@@ -11,7 +11,7 @@ namespace HomeStart.Core.Worksheets;
 public sealed record Saving(BillingOption Against, Minor Change)
 {
     /// <summary>Null for the way that binds least itself, and where either has no whole total.</summary>
-    public static Saving? Of(WhatIf<BillingOption> way, ImmutableArray<WhatIf<BillingOption>> ways)
+    public static Saving? Find(WhatIf<BillingOption> way, ImmutableArray<WhatIf<BillingOption>> ways)
     {
         var shortest = ways.MinBy(other => (other.Choice.CommitMonths, other.Choice.EveryMonths))!;
         return

@@ -31,6 +31,6 @@ public static class Shortlist
     /// </summary>
     public static bool Does(Costing costing, Needs needs) =>
         costing.Run.Purchase.Hosting is not null
-            ? PlanFit.AreMet(BoughtFit.Of(costing.Run.Purchase, needs, costing.Settings.HorizonMonths), needs)
+            ? PlanFit.AreMet(BoughtFit.Check(costing.Run.Purchase, needs, costing.Settings.HorizonMonths), needs)
             : PlanFit.AsksNothing(needs);
 }

@@ -11,7 +11,7 @@ namespace HomeStart.Core.Worksheets;
 public sealed record Summary(Sum Today, Sum RestOfFirstYear, Sum? EachLaterYear, Sum Horizon, string? StepTimes)
 {
     /// <summary>The figures of a costing's sentence.</summary>
-    public static Summary Of(Costing costing)
+    public static Summary Summarise(Costing costing)
     {
         var columns = costing.Ledger.Sums;
         var later = columns.Skip(2).ToList();

@@ -15,11 +15,11 @@ public sealed record Timeline(ImmutableArray<Bar> Bars, bool IsByYear)
     public const int MostDates = 14;
 
     /// <summary>The bars of a costing.</summary>
-    public static Timeline Of(Costing costing)
+    public static Timeline Build(Costing costing)
     {
         var dates = costing
             .Counted.GroupBy(bill => bill.Date)
-            .Select(group => Bar.Of(costing, group.Key, [.. group]))
+            .Select(group => Bar.Build(costing, group.Key, [.. group]))
             .ToImmutableArray();
         if (dates.Length <= MostDates)
         {
@@ -42,12 +42,12 @@ public sealed record Timeline(ImmutableArray<Bar> Bars, bool IsByYear)
 /// <param name="Within">The dates of a year; none for a date.</param>
 public sealed record Bar(DateOnly Date, Minor Total, bool AtLeast, BarParts Parts, ImmutableArray<Bar> Within)
 {
-    internal static Bar Of(Costing costing, DateOnly date, IReadOnlyList<Bill> bills) =>
+    internal static Bar Build(Costing costing, DateOnly date, IReadOnlyList<Bill> bills) =>
         new(
             date,
             bills.Aggregate((Minor)0, (sum, bill) => sum + costing.ValueOf(bill)),
             bills.Any(bill => bill.IsAtLeast),
-            bills.Aggregate(BarParts.None, (sum, bill) => sum + BarParts.Of(costing, bill)),
+            bills.Aggregate(BarParts.None, (sum, bill) => sum + BarParts.Split(costing, bill)),
             []
         );
 
@@ -77,7 +77,7 @@ public sealed record BarParts(Minor Plan, Minor Domain, Minor Extras, Minor Setu
             left.Tax + right.Tax
         );
 
-    internal static BarParts Of(Costing costing, Bill bill)
+    internal static BarParts Split(Costing costing, Bill bill)
     {
         var tax = costing.Counting.AddsTax(bill.Book) ? costing.Counting.Tax(bill.Book, bill.Sum).Tax : 0;
         Minor[] parts =

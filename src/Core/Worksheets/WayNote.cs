@@ -8,7 +8,7 @@ namespace HomeStart.Core.Worksheets;
 public sealed record WayNote(WayNoteKind Kind, bool IsDayAfter)
 {
     /// <summary>Null: there is nothing to misread.</summary>
-    public static WayNote? Of(WhatIf<BillingOption> way)
+    public static WayNote? Find(WhatIf<BillingOption> way)
     {
         if (way.Costing is not { Totals.Next: { } next } costing)
         {

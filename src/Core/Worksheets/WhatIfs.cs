@@ -14,7 +14,7 @@ public sealed record WhatIf<T>(T Choice, bool IsChosen, Costing? Costing, Minor?
 /// <summary>Costs alternatives of one candidate against it: each difference is that of two costings.</summary>
 internal sealed class WhatIfs(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings, Costing? now)
 {
-    public WhatIf<T> Of<T>(T choice, bool isChosen, Candidate alternative)
+    public WhatIf<T> Try<T>(T choice, bool isChosen, Candidate alternative)
     {
         // What is chosen is worked out already.
         var costing = isChosen && alternative == candidate ? now : Worksheet.CostingOf(alternative, books, settings);

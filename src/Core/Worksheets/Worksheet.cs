@@ -61,7 +61,7 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
     public LaterClaim? Claim { get; init; }
 
     /// <summary>The worksheet of a candidate.</summary>
-    public static Worksheet Of(
+    public static Worksheet Fill(
         ListedCandidate listed,
         IReadOnlyList<OfferBook> books,
         CountSettings settings,
@@ -82,35 +82,35 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             [
                 .. Centres(candidate, books)
                     .Select(centre =>
-                        whatIf.Of(centre, centre?.Id == candidate.Hosting!.DataCentre, At(candidate, centre))
+                        whatIf.Try(centre, centre?.Id == candidate.Hosting!.DataCentre, At(candidate, centre))
                     ),
             ],
             HostCurrency = books.FirstOrDefault(book => book.Id == candidate.Hosting?.Book)?.Currency,
             WaysToPay =
             [
                 .. Plan(candidate, books)
-                    ?.Billing.Select(option => whatIf.Of(option, Chosen(candidate, option), Paying(candidate, option)))
+                    ?.Billing.Select(option => whatIf.Try(option, Chosen(candidate, option), Paying(candidate, option)))
                     ?? [],
             ],
             Extras =
             [
                 .. ExtraOffer
-                    .Of(candidate, books, needs, siblings)
-                    .Select(offer => whatIf.Of(offer, offer.Quantity > 0, Toggled(candidate, offer))),
+                    .ListAll(candidate, books, needs, siblings)
+                    .Select(offer => whatIf.Try(offer, offer.Quantity > 0, Toggled(candidate, offer))),
             ],
             DomainSellers =
             [
                 .. DomainOptions
                     .Sellers(candidate, books)
-                    .Select(book => whatIf.Of(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book))),
+                    .Select(book => whatIf.Try(book, book.Id == candidate.Domains[0].Book, SoldBy(candidate, book))),
             ],
-            Endings = EndingOffer.Of(candidate, books),
+            Endings = EndingOffer.ListAll(candidate, books),
             DomainWays =
             [
                 .. DomainOptions
-                    .Of(candidate, books)
+                    .ListAll(candidate, books)
                     .Select(way =>
-                        whatIf.Of(
+                        whatIf.Try(
                             way,
                             way is not null && way == candidate.Domains[0],
                             candidate with
@@ -124,8 +124,8 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             ],
             CodeCures = codes?.Cures() ?? [],
             BestCodes = codes?.Best(),
-            IncludedYear = IncludedYear.Of(Costable(candidate), books, settings),
-            Claim = LaterClaim.Of(candidate, books, settings),
+            IncludedYear = IncludedYear.Find(Costable(candidate), books, settings),
+            Claim = LaterClaim.Find(candidate, books, settings),
             KnownCodes =
             [
                 .. CodeChange
@@ -158,7 +158,7 @@ public sealed record Worksheet(string Letter, Candidate Candidate)
             where book.Id == candidate.Hosting?.Book
             from plan in book.Plans
             where plan.Id != candidate.Hosting!.Plan
-            select whatIf.Of(
+            select whatIf.Try(
                 plan,
                 isChosen: false,
                 PlanChange.To(candidate, new ChoosePlan("", book.Id, plan.Id), books, new FaultList())

@@ -39,7 +39,7 @@ internal static class Holds
     internal sealed record CaptureRequest(string? Quote, string Amount);
 
     /// <summary>The amount of a hold.</summary>
-    public static Money Of(HoldRow row) => Parse(row.Amount, row.Currency);
+    public static Money Amount(HoldRow row) => Parse(row.Amount, row.Currency);
 
     public static Money Parse(string amount, string currency) =>
         Currency.TryGet(currency, out var known) && Money.TryParse(amount, known, out var money) == AmountFault.None
@@ -62,7 +62,7 @@ internal static class Holds
                 Number = request.Number ?? "",
                 ReturnTo = request.ReturnTo ?? "",
             };
-            var amount = Of(row);
+            var amount = Amount(row);
             if (!await IsAskedAsync(row, amount, http, db))
             {
                 return Answer.Refuse("no-quote", $"{row.Seller} asks for another sum, or its quote has run out.");
@@ -175,7 +175,7 @@ internal static class Holds
         CounterpartsDb db
     ) => MoveAsync(hold, HoldState.Captured, http, db, async row =>
         {
-            var (held, taken) = (Of(row), Parse(request.Amount, row.Currency));
+            var (held, taken) = (Amount(row), Parse(request.Amount, row.Currency));
             if (taken.Units > held.Units)
             {
                 return Answer.Refuse("too-much", "That is more than is held.");
@@ -207,7 +207,7 @@ internal static class Holds
             return await Quotes.ToMoveAsync(db, http, later, QuoteKind.Charge, row.Book, taken) is not null;
         }
 
-        if (row.Quote is null || taken == Of(row))
+        if (row.Quote is null || taken == Amount(row))
         {
             return true;
         }
@@ -245,7 +245,7 @@ internal static class Holds
     private static Task<IResult> ReleaseAsync(string hold, HttpContext http, CounterpartsDb db) =>
         MoveAsync(hold, HoldState.Released, http, db, async row =>
         {
-            await GiveBackAsync(row, Of(row), db, http.RequestAborted);
+            await GiveBackAsync(row, Amount(row), db, http.RequestAborted);
             return Answer.Done;
         });
 

@@ -91,7 +91,8 @@ internal static class Pages
     private static bool TryPay(HoldRow row, string typed, out string why)
     {
         var isAmount =
-            Money.TryParse(typed.Trim(), Holds.Of(row).Currency, out var paid) == AmountFault.None && paid.Units > 0;
+            Money.TryParse(typed.Trim(), Holds.Amount(row).Currency, out var paid) == AmountFault.None
+            && paid.Units > 0;
         why = $"Type an amount such as {row.Amount}.";
         row.Paid = isAmount ? (Holds.Parse(row.Paid, row.Currency) + paid).ToAmount() : row.Paid;
         return isAmount;
@@ -100,7 +101,7 @@ internal static class Pages
     // Paid short, it waits for the rest.
     private static Answer Paid(HoldRow row)
     {
-        var (owed, paid) = (Holds.Of(row), Holds.Parse(row.Paid, row.Currency));
+        var (owed, paid) = (Holds.Amount(row), Holds.Parse(row.Paid, row.Currency));
         return paid.Units >= owed.Units
             ? Answer.Done
             : Answer.Wait(
@@ -122,7 +123,7 @@ internal static class Pages
                 "invoice" => "Bank: pay an invoice",
                 _ => "Bank: confirm a payment",
             },
-            Text(Holds.Of(row).ToString())
+            Text(Holds.Amount(row).ToString())
         );
         var body =
             row.State != HoldState.Pending
@@ -136,7 +137,7 @@ internal static class Pages
                     <form method="post"><p><label>Amount in {Text(
                         row.Currency
                     )} <input name="amount" inputmode="decimal" value="{Text(
-                        (Holds.Of(row) - Holds.Parse(row.Paid, row.Currency)).ToAmount()
+                        (Holds.Amount(row) - Holds.Parse(row.Paid, row.Currency)).ToAmount()
                     )}"></label></p>
                     {(
                         fault is null ? "" : $"<p role=\"alert\">{Text(fault)}</p>"

@@ -114,7 +114,7 @@ internal sealed class PanelDesk(CounterpartsDb db, Zones zones, FileStore files,
             PanelKinds.Zone => PanelDocuments.Write(await zones.BegunAsync(world, scope, cancel)),
             PanelKinds.Space => PanelDocuments.Write(new WebSpace([HostPages.Placeholder])),
             PanelKinds.Names => PanelDocuments.Write(
-                HostedNames.Of(
+                HostedNames.ForMain(
                     DomainName.Parse(
                         await db
                             .Accounts.Where(row => row.World == world && row.Id == scope)

@@ -84,7 +84,7 @@ internal sealed class WebServers(CounterpartsDb db, Zones zones, PanelDesk panel
         return
             there is [var only]
             && DomainName.Parse(name.StartsWith("www.", StringComparison.Ordinal) ? name[4..] : name) is { } claimed
-            ? (only, new HostedName(claimed, NameUse.OwnSite), HostedNames.Of(claimed))
+            ? (only, new HostedName(claimed, NameUse.OwnSite), HostedNames.ForMain(claimed))
             : null;
     }
 

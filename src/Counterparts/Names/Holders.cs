@@ -34,7 +34,7 @@ internal static class Holders
         var services = http.RequestServices;
         var company = services.GetRequiredService<PriceLists>().Find(row.Registrar)?.Provider.Name ?? row.Registrar;
         db.Mail.Add(
-            SimulatedMail.Of(
+            SimulatedMail.Row(
                 row.World,
                 company,
                 row.Registrar,

@@ -40,7 +40,7 @@ internal static class Names
     private static readonly string[] Premium = ["time", "antique", "weather", "restore", "hour", "tempo"];
     private static readonly string[] Free = ["ostlerwren", "ostlerandwren", "ostler-wren"];
 
-    public static NameState Of(string label, string ending)
+    public static NameState StateOf(string label, string ending)
     {
         var number = Hash($"{label}.{ending}");
         return label switch

@@ -20,7 +20,8 @@ internal static class Rdap
             .Registrations.AsNoTracking()
             .SingleOrDefaultAsync(row => row.World == world && row.Domain == domain, http.RequestAborted);
         var dot = domain.IndexOf('.', StringComparison.Ordinal);
-        var isHeld = row is not null || (dot > 0 && Names.Of(domain[..dot], domain[(dot + 1)..]) == NameState.Taken);
+        var isHeld =
+            row is not null || (dot > 0 && Names.StateOf(domain[..dot], domain[(dot + 1)..]) == NameState.Taken);
         var contradicts = await db.Behaviours.AnyAsync(
             told =>
                 (told.World == world || told.World == Behaviours.AnyWorld)

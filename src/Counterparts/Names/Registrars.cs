@@ -62,7 +62,7 @@ internal static class Registrars
         var row = await db
             .Registrations.AsNoTracking()
             .SingleOrDefaultAsync(row => row.World == world && row.Domain == request.Domain, http.RequestAborted);
-        if (row?.Registrar == book || (row is null && Names.Of(name.Label, name.Ending) != NameState.Taken))
+        if (row?.Registrar == book || (row is null && Names.StateOf(name.Label, name.Ending) != NameState.Taken))
         {
             return Results.Ok(new { state = row is null ? "not-registered" : "here-already" });
         }
@@ -313,7 +313,7 @@ internal static class Registrars
             cancel
         )
             ? NameState.Taken
-            : Names.Of(name.Label, name.Ending);
+            : Names.StateOf(name.Label, name.Ending);
 
     private static (string Label, string Ending)? Split(string domain, OfferBook? book)
     {

@@ -118,7 +118,7 @@ internal sealed class Zones(CounterpartsDb db, PriceLists lists)
             var dot = domain.IndexOf('.', StringComparison.Ordinal);
             if (
                 lists.SellsEnding(domain[(dot + 1)..])
-                && Names.Of(domain[..dot], domain[(dot + 1)..]) == NameState.Taken
+                && Names.StateOf(domain[..dot], domain[(dot + 1)..]) == NameState.Taken
             )
             {
                 return Elsewhere(domain);

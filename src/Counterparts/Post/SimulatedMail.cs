@@ -6,7 +6,7 @@ namespace HomeStart.Counterparts;
 /// <summary>What the companies of a world write to its owner.</summary>
 internal static class SimulatedMail
 {
-    public static MailRow Of(
+    public static MailRow Row(
         string world,
         string company,
         string book,

@@ -48,7 +48,7 @@ internal static class Customers
                     World = paid.World,
                     Book = paid.Book,
                     Currency = paid.Currency,
-                    Balance = Money.Zero(Holds.Of(paid).Currency).ToAmount(),
+                    Balance = Money.Zero(Holds.Amount(paid).Currency).ToAmount(),
                     IsConfirmed = true,
                 }
             );
@@ -107,7 +107,7 @@ internal static class Customers
             ).Entity;
         (row.CodeHash, row.CodeTries) = (Hash(code), 0);
         db.Mail.Add(
-            SimulatedMail.Of(
+            SimulatedMail.Row(
                 world,
                 seller.Provider.Name,
                 book,

@@ -120,7 +120,7 @@ internal static class Quotes
                     .Select(code => new QuotedCode(code.Code, code.Verdict)),
             ],
         };
-        var answer = JsonSerializer.Serialize(QuoteWire.Of(quote), WireJson.Options);
+        var answer = JsonSerializer.Serialize(QuoteWire.From(quote), WireJson.Options);
         db.Quotes.Add(
             new QuoteRow
             {
@@ -184,13 +184,13 @@ internal static class Quotes
         list = sold is null ? list : await PriceLists.KeptAsync(sold.PriceList, db, http.RequestAborted);
         if (
             LaterBody.Read(root, purchase.StartDate, [list]) is not var (moment, movement)
-            || Tenure.Of(purchase.Candidate, [list], SettingsOf(purchase), faults).Value is not { } tenure
+            || Tenure.Begin(purchase.Candidate, [list], SettingsOf(purchase), faults).Value is not { } tenure
         )
         {
             return Refuse(faults.Any ? FaultWords.Sentence(faults.Faults[0]) : "What is asked cannot be read.");
         }
 
-        if (LaterSums.Of(tenure, book, moment, movement) is not { } sum)
+        if (LaterSums.WorkOut(tenure, book, moment, movement) is not { } sum)
         {
             return Refuse("By our records nothing of the kind is due on that day.");
         }
@@ -215,7 +215,7 @@ internal static class Quotes
         };
         db.Quotes.Add(row);
         await db.SaveChangesAsync(CancellationToken.None);
-        return Results.Json(LaterQuoteWire.Of(new LaterQuote(row.Id, sum.Amount)), WireJson.Options);
+        return Results.Json(LaterQuoteWire.From(new LaterQuote(row.Id, sum.Amount)), WireJson.Options);
     }
 
     /// <summary>
@@ -311,7 +311,7 @@ internal static class Quotes
             .ToListAsync(cancel);
         return holds.Aggregate(
             Money.Zero(Counterparts.Holds.Parse(quote.Amount, quote.Currency).Currency),
-            (sum, hold) => sum + Counterparts.Holds.Of(hold)
+            (sum, hold) => sum + Counterparts.Holds.Amount(hold)
         );
     }
 
@@ -354,7 +354,7 @@ internal static class Quotes
     {
         if (
             domain is not { Domain: { } name, Ending: { } ending, Name: { } label }
-            || Names.Of(label, ending) != NameState.Premium
+            || Names.StateOf(label, ending) != NameState.Premium
         )
         {
             return null;
@@ -374,7 +374,7 @@ internal static class Quotes
         };
 
     private static string Written(SellerPurchase purchase) =>
-        JsonSerializer.Serialize(SellerPurchaseWire.Of(purchase), WireJson.Options);
+        JsonSerializer.Serialize(SellerPurchaseWire.From(purchase), WireJson.Options);
 
     private static SellerPurchase? Read(string book, string written)
     {

@@ -211,7 +211,7 @@ public static class AdvertisementReader
             return null;
         }
 
-        return currency is null ? null : Amounts.Read(TypedNumber.Of(typed), currency, node.Where, node.Faults);
+        return currency is null ? null : Amounts.Read(TypedNumber.Clean(typed), currency, node.Where, node.Faults);
     }
 
     private static int? Whole(Node node, int least, int most, string what)

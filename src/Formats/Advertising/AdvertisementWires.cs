@@ -75,16 +75,16 @@ public sealed record HiddenCostsWire(
     IReadOnlyList<BookGapWire> NotStated
 )
 {
-    public static HiddenCostsWire Of(HiddenCosts costs, OfferBook book) =>
+    public static HiddenCostsWire From(HiddenCosts costs, OfferBook book) =>
         new(
             book.Currency.Code,
             costs.PerMonth.ToAmount(),
-            SumWire.Of(costs.DueToday, book.Currency),
-            SumWire.Of(costs.FirstYear, book.Currency),
-            SumWire.Of(costs.ThreeYears, book.Currency),
+            SumWire.From(costs.DueToday, book.Currency),
+            SumWire.From(costs.FirstYear, book.Currency),
+            SumWire.From(costs.ThreeYears, book.Currency),
             costs.AfterFirstTerm is { } step ? new AfterFirstTermWire(step.Date, step.To?.ToAmount()) : null,
             costs.TickedInAdvance?.ToAmount(),
-            [.. BookGapWire.Of(book).Where(gap => gap.Part != BookPart.Registering)]
+            [.. BookGapWire.From(book).Where(gap => gap.Part != BookPart.Registering)]
         );
 }
 

@@ -29,7 +29,9 @@ public static class PriceTableReader
         }
 
         var roles = Roles(node["roles"]);
-        var table = text.Length is 0 or > Longest ? null : PriceTable.Of(TableCells.Of(text, PriceTable.Most), roles);
+        var table = text.Length is 0 or > Longest
+            ? null
+            : PriceTable.Read(TableCells.Split(text, PriceTable.Most), roles);
         if (table is null && !faults.Any)
         {
             node["text"]
@@ -103,7 +105,7 @@ public static class PriceTableReader
         string? tax
     ) =>
         new(
-            [.. faults.Faults.Select(FaultWire.Of)],
+            [.. faults.Faults.Select(FaultWire.From)],
             table?.WasTurned ?? false,
             [.. table?.Headings ?? []],
             [.. table?.Roles.Select(role => role.ToString()) ?? []],

@@ -10,7 +10,11 @@ internal static class TableCells
 {
     /// <summary>The rows of a text with their cells; without the lines that only part others.</summary>
     /// <param name="most">How many rows are read, and one more: then there are too many.</param>
-    public static ImmutableArray<ImmutableArray<string>> Of(string text, int most, CancellationToken cancel = default)
+    public static ImmutableArray<ImmutableArray<string>> Split(
+        string text,
+        int most,
+        CancellationToken cancel = default
+    )
     {
         var guard = new Guard(GuardLimits.Table with { Parts = Math.Max(most + 1, GuardLimits.Table.Parts) }, cancel);
         var mark = Mark(text);

@@ -131,7 +131,7 @@ public static class BookAnswers
             SlipQuestionKind.Change =>
                 $"{(answer.Credit == true ? "Unused days are credited" : "There is no credit")}, and it starts "
                     + $"at the {(answer.FirstPrice == true ? "first" : "later")} price.",
-            _ => answer.Amount is { } amount ? $"{MoneyWords.Of(amount)}." : "",
+            _ => answer.Amount is { } amount ? $"{MoneyWords.Format(amount)}." : "",
         };
         return string.Join(
             ' ',

@@ -53,7 +53,7 @@ public static class BookTold
         promotions.Add(
             new JsonObject
             {
-                ["id"] = Slug.Free(Slug.Of(code!, "code"), id =>
+                ["id"] = Slug.Free(Slug.Make(code!, "code"), id =>
                     promotions.OfType<JsonObject>().Any(known => Word(known["id"]) == id)
                 ),
                 ["code"] = code,

@@ -27,7 +27,7 @@ public sealed record BookWire(
     /// <summary>Whether the visitor hides it: nothing is offered from it.</summary>
     public bool IsPutAway { get; init; }
 
-    public static BookWire Of(OfferBook book, DateOnly today)
+    public static BookWire From(OfferBook book, DateOnly today)
     {
         return new BookWire(
             book.Id,
@@ -39,7 +39,7 @@ public sealed record BookWire(
             book.Currency.Code,
             book.Tax.PricesInclude,
             book.Refund?.Days,
-            [.. book.Plans.Select(plan => PlanWire.Of(book, plan))],
+            [.. book.Plans.Select(plan => PlanWire.From(book, plan))],
             [.. book.DataCentres.Select(centre => new DataCentreWire(centre.Id, centre.Name, centre.Region))],
             [
                 .. book.AddOns.Select(addOn => new AddOnWire(
@@ -82,7 +82,7 @@ public sealed record PlanWire(
     IReadOnlyList<PrintedWords> ReadFrom
 )
 {
-    internal static PlanWire Of(OfferBook book, Plan plan) =>
+    internal static PlanWire From(OfferBook book, Plan plan) =>
         new(
             plan.Id,
             plan.Name,

@@ -16,10 +16,10 @@ public sealed record PriceListWire(
     IReadOnlyList<BookGapWire> NotStated
 )
 {
-    public static PriceListWire Of(OfferBook book, DateOnly today)
+    public static PriceListWire From(OfferBook book, DateOnly today)
     {
         return new PriceListWire(
-            BookWire.Of(book, today),
+            BookWire.From(book, today),
             [
                 .. book.Plans.Select(plan => new PlanPricesWire(
                     plan.Id,
@@ -76,7 +76,7 @@ public sealed record PriceListWire(
                         : null
                 )),
             ],
-            [.. book.Promotions.Select(promotion => KnownCodeWire.Of(promotion.Code ?? "", book, promotion))],
+            [.. book.Promotions.Select(promotion => KnownCodeWire.Write(promotion.Code ?? "", book, promotion))],
             book.Refund is { } refund
                 ? new RefundRuleWire(
                     refund.Days,
@@ -86,7 +86,7 @@ public sealed record PriceListWire(
                 )
                 : null,
             book.Change is { } change ? new ChangeRuleWire(change.CreditsDays, change.FirstPrice) : null,
-            BookGapWire.Of(book)
+            BookGapWire.From(book)
         );
 
         string? Amount(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
@@ -157,15 +157,19 @@ public sealed record RefundRuleWire(
 /// none of these.</param>
 public sealed record BookGapWire(BookPart Part, string Ref, string? Name)
 {
-    public static IReadOnlyList<BookGapWire> Of(OfferBook book) =>
-        [.. BookGap.Of(book).Select(gap => new BookGapWire(gap.Part, gap.Ref, PartName.Of(book, gap.Part, gap.Ref)))];
+    public static IReadOnlyList<BookGapWire> From(OfferBook book) =>
+        [
+            .. BookGap
+                .Find(book)
+                .Select(gap => new BookGapWire(gap.Part, gap.Ref, PartName.Find(book, gap.Part, gap.Ref))),
+        ];
 }
 
 /// <summary>What a book calls a part of it.</summary>
 internal static class PartName
 {
     /// <summary>The name behind a reference such as "slipway 12/12"; null where the part has none.</summary>
-    public static string? Of(OfferBook book, BookPart part, string reference) =>
+    public static string? Find(OfferBook book, BookPart part, string reference) =>
         part switch
         {
             BookPart.Plan or BookPart.PlanFeatures or BookPart.IncludedDomain => book.Plan(reference)?.Name,

@@ -29,8 +29,8 @@ public sealed record BookLookWire(
     IReadOnlyList<BookEffectWire> Effects
 )
 {
-    public static BookLookWire Of(FaultList faults) =>
-        new([.. faults.Faults.Select(FaultWire.Of)], null, BookStanding.New, [], []);
+    public static BookLookWire From(FaultList faults) =>
+        new([.. faults.Faults.Select(FaultWire.From)], null, BookStanding.New, [], []);
 }
 
 /// <summary>How a book that was handed in stands to the shelf.</summary>
@@ -61,11 +61,11 @@ public sealed record BookChangeWire(
 )
 {
     /// <summary>A change between two versions, with names of the newer where it has them.</summary>
-    public static BookChangeWire Of(BookChange change, OfferBook older, OfferBook newer) =>
+    public static BookChangeWire Write(BookChange change, OfferBook older, OfferBook newer) =>
         new(
             change.Part,
             change.Ref,
-            PartName.Of(newer, change.Part, change.Ref) ?? PartName.Of(older, change.Part, change.Ref),
+            PartName.Find(newer, change.Part, change.Ref) ?? PartName.Find(older, change.Part, change.Ref),
             change.Kind,
             change.From?.ToAmount(),
             change.To?.ToAmount(),
@@ -84,7 +84,7 @@ public sealed record BookEffectWire(
     string? Change
 )
 {
-    public static BookEffectWire Of(string site, BookEffect effect)
+    public static BookEffectWire From(string site, BookEffect effect)
     {
         var currency = (effect.After ?? effect.Before)?.Currency;
         return new BookEffectWire(
@@ -99,7 +99,7 @@ public sealed record BookEffectWire(
         static SumWire? Sum(Costing? costing) =>
             costing is null
                 ? null
-                : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency);
+                : SumWire.From(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency);
     }
 }
 
@@ -132,7 +132,7 @@ public sealed record EditedBookWire(string? Text, BookLookWire Look);
 /// <summary>What a plan cost in each version, the oldest first.</summary>
 public sealed record PriceHistoryWire(string Plan, string Name, string Currency, IReadOnlyList<DatedPriceWire> Prices)
 {
-    public static PriceHistoryWire Of(PriceHistory history, Currency currency) =>
+    public static PriceHistoryWire From(PriceHistory history, Currency currency) =>
         new(
             history.Plan,
             history.Name,

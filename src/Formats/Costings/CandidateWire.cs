@@ -3,7 +3,7 @@ namespace HomeStart.Formats;
 /// <summary>A candidate as <c>/api/costings</c> takes it; what is not chosen is null.</summary>
 public sealed record CandidateWire(HostingWire? Hosting, IReadOnlyList<DomainWire> Domains)
 {
-    public static CandidateWire Of(Candidate candidate) =>
+    public static CandidateWire From(Candidate candidate) =>
         new(
             candidate.Hosting is { } hosting
                 ? new HostingWire(
@@ -16,7 +16,7 @@ public sealed record CandidateWire(HostingWire? Hosting, IReadOnlyList<DomainWir
                     hosting.Codes
                 )
                 : null,
-            [.. candidate.Domains.Select(DomainWire.Of)]
+            [.. candidate.Domains.Select(DomainWire.From)]
         );
 
     internal static IReadOnlyList<AddOnChoiceWire> AddOns(IEnumerable<AddOnChoice> choices) =>
@@ -53,7 +53,7 @@ public sealed record DomainWire(
     string? Currency
 )
 {
-    public static DomainWire Of(DomainChoice domain) =>
+    public static DomainWire From(DomainChoice domain) =>
         new(
             domain.Route
                 ?? throw new InvalidOperationException("A domain without a route is a fault, and never shown."),

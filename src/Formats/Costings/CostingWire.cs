@@ -41,7 +41,7 @@ public sealed record NextWire(DateOnly Date, string Total, bool AtLeast)
     /// <summary>
     /// What falls due first after the horizon of a costing; null: nothing does, or there is no costing.
     /// </summary>
-    internal static NextWire? Of(Costing? costing) =>
+    internal static NextWire? From(Costing? costing) =>
         costing?.Totals.Next is { } next
             ? new NextWire(next.Date, new Money(next.Total, costing.Currency).ToAmount(), next.AtLeast)
             : null;
@@ -55,7 +55,7 @@ public sealed record UnstatedWire(DateOnly Date, string? Book, LineKind Kind, st
 /// <summary>The plan's change of price, a month; a null <paramref name="To"/> is not stated.</summary>
 public sealed record PriceStepWire(DateOnly Date, string From, string? To, string Currency)
 {
-    internal static PriceStepWire? Of(PriceStepUp? step) =>
+    internal static PriceStepWire? Write(PriceStepUp? step) =>
         step is null
             ? null
             : new PriceStepWire(step.Date, step.From.ToAmount(), step.To?.ToAmount(), step.From.Currency.Code);

@@ -12,7 +12,7 @@ public static class CostingWriter
         return new CostingWire(
             WriteTotals(costing),
             WriteUnstated(totals),
-            PriceStepWire.Of(totals.PriceStep),
+            PriceStepWire.Write(totals.PriceStep),
             WriteCodes(costing),
             [.. costing.Counted.Select(bill => WriteBill(costing, bill))],
             WriteLedger(costing.Ledger, currency),
@@ -53,7 +53,7 @@ public static class CostingWriter
             Amount(totals.Horizon),
             Amount(totals.PerMonth),
             totals.Peak is { } peak ? new DueOnWire(peak.Date, Amount(peak.Total)) : null,
-            NextWire.Of(costing),
+            NextWire.From(costing),
             Amount(totals.OwedAfterHorizon),
             Amount(totals.UnusedAtEnd),
             Amount(totals.Refundable.Amount),
@@ -165,7 +165,7 @@ public static class CostingWriter
                 Folded(row.FoldedSum)
             );
 
-        SumWire? Folded(Sum? later) => later is { } sum ? SumWire.Of(sum, currency) : null;
+        SumWire? Folded(Sum? later) => later is { } sum ? SumWire.From(sum, currency) : null;
 
         string Amount(Minor units) => new Money(units, currency).ToAmount();
     }

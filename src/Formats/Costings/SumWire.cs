@@ -4,6 +4,6 @@ namespace HomeStart.Formats;
 /// <param name="AtLeast">A part of it is not stated: it is this or more.</param>
 public sealed record SumWire(string Amount, bool AtLeast)
 {
-    internal static SumWire Of(Sum sum, Currency currency) =>
+    internal static SumWire From(Sum sum, Currency currency) =>
         new(new Money(sum.Amount, currency).ToAmount(), sum.IsAtLeast);
 }

@@ -25,7 +25,7 @@ public sealed record NameAnswerWire(
     NameCostWire? PremiumCost
 )
 {
-    public static NameAnswerWire Of(NameAnswer answer, DateTimeOffset now, NameCostWire? premiumCost = null)
+    public static NameAnswerWire From(NameAnswer answer, DateTimeOffset now, NameCostWire? premiumCost = null)
     {
         var (text, dot) = (answer.Domain.Text, answer.Domain.Text.IndexOf('.', StringComparison.Ordinal));
         var availability = answer.Availability;
@@ -107,7 +107,7 @@ public sealed record NearNamesBody(string Name, string Ending);
 public sealed record NearNamesWire(IReadOnlyList<NameAdviceWire> Advice, IReadOnlyList<string> Matters, int Unchecked)
 {
     /// <param name="answers">What is known of names, near or not.</param>
-    public static NearNamesWire Of(string label, string ending, IEnumerable<NameAnswer> answers)
+    public static NearNamesWire From(string label, string ending, IEnumerable<NameAnswer> answers)
     {
         var near = answers
             .Where(answer =>

@@ -19,7 +19,7 @@ public sealed record NameChainWire(
     /// <summary>Where the site is seen in this made-up world.</summary>
     public string Site { get; init; } = "";
 
-    public static NameChainWire Of(
+    public static NameChainWire From(
         DomainName domain,
         string provider,
         NameChain chain,

@@ -37,7 +37,7 @@ public sealed record NameCostWire(
     IReadOnlyList<NameYearsWire> Years
 )
 {
-    public static NameCostWire Of(NameCost cost, Currency display)
+    public static NameCostWire From(NameCost cost, Currency display)
     {
         var book = cost.Seller.Book;
         return new NameCostWire(
@@ -74,7 +74,7 @@ public sealed record NameCostWire(
             ]
         );
 
-        SumWire? Sum(Sum? sum) => sum is { } known ? SumWire.Of(known, display) : null;
+        SumWire? Sum(Sum? sum) => sum is { } known ? SumWire.From(known, display) : null;
 
         static string? Amount(Int128? units, Currency currency) =>
             units is { } stated ? new Money(stated, currency).ToAmount() : null;

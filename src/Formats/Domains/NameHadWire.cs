@@ -16,7 +16,7 @@ public sealed record NameHadWire(
     DomainWire Choice
 )
 {
-    public static NameHadWire Of(NameHad had, string seller, Order order) =>
+    public static NameHadWire From(NameHad had, string seller, Order order) =>
         new(
             had.Domain.Text,
             seller,
@@ -26,6 +26,6 @@ public sealed record NameHadWire(
             had.Expires,
             had.Renewal?.ToAmount(),
             had.Renewal?.Currency.Code,
-            DomainWire.Of(had.Choice())
+            DomainWire.From(had.Choice())
         );
 }

@@ -93,7 +93,7 @@ public static class OwnedReader
                 FaultCodes.BadType,
                 where,
                 read.Problems is [not NameProblem.Empty and var problem, ..]
-                    ? NameWords.Of(problem)
+                    ? NameWords.Sentence(problem)
                     : "Write the domain with its ending, such as ostlerwren.co.uk."
             );
         }

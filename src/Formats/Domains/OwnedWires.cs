@@ -14,7 +14,7 @@ public sealed record TransferWire(
     RegistrationWire? Registration
 )
 {
-    public static TransferWire Of(DomainName domain, TransferAnswer answer, RegistrationRecord? record) =>
+    public static TransferWire From(DomainName domain, TransferAnswer answer, RegistrationRecord? record) =>
         new(
             domain.Text,
             answer.State,
@@ -66,7 +66,7 @@ public sealed record OwnedRecordWire(
     NameHadWire? Had
 )
 {
-    public static OwnedRecordWire Of(DomainName domain, RegistrationRecord? record, NameHadWire? had) =>
+    public static OwnedRecordWire From(DomainName domain, RegistrationRecord? record, NameHadWire? had) =>
         new(
             domain.Text,
             record is null
@@ -92,7 +92,7 @@ public sealed record OwnedNameWire(
     OwnedSource RenewalFrom
 )
 {
-    public static OwnedNameWire Of(
+    public static OwnedNameWire From(
         OwnedName owned,
         Currency currency,
         DomainChoice kept,
@@ -106,7 +106,7 @@ public sealed record OwnedNameWire(
             Sum(owned.Moving),
             owned.MovingCostsMore is { } more ? new Money(more, currency).ToAmount() : null,
             owned.PaidUntil,
-            DomainWire.Of(kept),
+            DomainWire.From(kept),
             expiresFrom,
             renewalFrom
         );
@@ -114,7 +114,7 @@ public sealed record OwnedNameWire(
         SumWire? Sum(Costing? costing) =>
             costing is null
                 ? null
-                : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), currency);
+                : SumWire.From(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), currency);
     }
 }
 
@@ -141,13 +141,13 @@ public sealed record PointingWire(
     string ZoneFile
 )
 {
-    public static PointingWire Of(Pointing pointing, string provider) =>
+    public static PointingWire From(Pointing pointing, string provider) =>
         new(
             pointing.Domain.Text,
             provider,
             pointing.Entry.NameServers,
-            [.. pointing.Records.Select(ResourceRecordWire.Of)],
-            pointing.MailToday is { } mail ? [.. mail.Select(ResourceRecordWire.Of)] : null,
+            [.. pointing.Records.Select(ResourceRecordWire.From)],
+            pointing.MailToday is { } mail ? [.. mail.Select(ResourceRecordWire.From)] : null,
             pointing.StopsMail,
             Formats.ZoneFile.Write(pointing.Domain, pointing.Records)
         );
@@ -156,6 +156,6 @@ public sealed record PointingWire(
 /// <param name="Owner">@ for the domain itself, else what stands before it.</param>
 public sealed record ResourceRecordWire(string Owner, string Type, int TtlSeconds, int? Preference, string Data)
 {
-    internal static ResourceRecordWire Of(ResourceRecord record) =>
+    internal static ResourceRecordWire From(ResourceRecord record) =>
         new(record.Owner, ZoneFile.Word(record.Type), record.TtlSeconds, record.Preference, record.Data);
 }

@@ -18,7 +18,7 @@ public sealed record ReadNameWire(
     IReadOnlyList<string> Others
 )
 {
-    public static ReadNameWire Of(ReadName name) =>
+    public static ReadNameWire From(ReadName name) =>
         new(
             name.Label,
             name.Ascii,
@@ -98,7 +98,7 @@ public static class ReadNameReader
         }
 
         var country = Country(node["customersIn"]);
-        return faults.Any ? null : NameIdeas.Of(business, trade, town, NameData.Reader, country);
+        return faults.Any ? null : NameIdeas.Suggest(business, trade, town, NameData.Reader, country);
     }
 
     private static string Said(Node node)

@@ -204,7 +204,7 @@ public static class SeekNamesReader
 
         var name = NameData.Reader.Read(typed, null, null);
         label = name.Ascii ?? "";
-        return name.Problems is [var problem, ..] ? NameWords.Of(problem)
+        return name.Problems is [var problem, ..] ? NameWords.Sentence(problem)
             : name.Ascii != name.Label ? "The registrars here sell names in the letters a to z alone."
             : null;
     }

@@ -5,9 +5,9 @@ namespace HomeStart.Formats;
 /// <param name="Fault">Why not.</param>
 public sealed record TypedDomainWire(string? Label, string? Ending, string? Fault)
 {
-    public static TypedDomainWire Of(TypedDomain parts)
+    public static TypedDomainWire From(TypedDomain parts)
     {
         var (label, fault) = DomainLabel.Parse(parts.Label);
-        return new TypedDomainWire(label?.Text, parts.Ending, fault is null ? null : NameWords.Of(fault));
+        return new TypedDomainWire(label?.Text, parts.Ending, fault is null ? null : NameWords.Sentence(fault));
     }
 }

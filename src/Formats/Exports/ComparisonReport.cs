@@ -5,7 +5,7 @@ namespace HomeStart.Formats;
 /// </summary>
 public static class ComparisonReport
 {
-    public static Report Of(string site, Comparison comparison, CountSettings settings)
+    public static Report Make(string site, Comparison comparison, CountSettings settings)
     {
         var currency = settings.DisplayCurrency!;
         var costed = comparison.Candidates.Where(known => known.Costing is not null).ToList();

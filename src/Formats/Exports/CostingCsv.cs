@@ -46,7 +46,7 @@ public static class CostingCsv
         var rows = ledger.Rows.Select(row =>
             Row(
                 CsvStyle.Text(row.Key.Book?.Provider.Name),
-                CsvStyle.Text(RowLabel.Of(row.Key, costing)),
+                CsvStyle.Text(RowLabel.ForRow(row.Key, costing)),
                 row.Cells,
                 row.Total,
                 row.AtLeast.Any(mark => mark)
@@ -84,7 +84,7 @@ public static class CostingCsv
             [
                 style.Day(bill.Date),
                 CsvStyle.Text(bill.Book?.Provider.Name),
-                CsvStyle.Text(RowLabel.Of(line, bill, costing)),
+                CsvStyle.Text(RowLabel.ForLine(line, bill, costing)),
                 style.Day(line.Cover?.From),
                 style.Day(line.Cover?.Until),
                 $"{line.Quantity}",

@@ -4,7 +4,7 @@ namespace HomeStart.Formats;
 public static class OrderReports
 {
     /// <summary>What one seller was paid, or is to be paid.</summary>
-    public static Report Of(Receipt receipt)
+    public static Report ForReceipt(Receipt receipt)
     {
         var (order, payment) = (receipt.Order, receipt.Payment);
         return new Report(
@@ -16,12 +16,12 @@ public static class OrderReports
                     ? $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}. To be paid by bank transfer "
                         + $"until {ReportWords.Day(due)}: give the number {receipt.Number}. Nothing is prepared "
                         + "before it is paid."
-                    : $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}, paid {PayWords.Of(order)}.",
+                    : $"Order {order.Reference} of {ReportWords.Day(order.PlacedOn)}, paid {PayWords.Paid(order)}.",
             ],
             ["", "From", "Until", payment.Amount.Currency.Code],
             [
                 .. receipt.Lines.Select(line => new ReportRow(
-                    ItemWords.Of(line.Item),
+                    ItemWords.Name(line.Item),
                     [Day(line.Item.From), Day(line.Item.Until), line.Net.ToAmount()]
                 )),
                 new ReportRow("Net", ["", "", receipt.Net.ToAmount()], IsTotal: true),
@@ -45,7 +45,7 @@ public static class OrderReports
     /// <summary>Where to log in, addresses and dates, to be found again in a year.</summary>
     public static Report KeySheet(Order order)
     {
-        var sheet = KeySheetWire.Of(order);
+        var sheet = KeySheetWire.From(order);
         return new Report(
             $"Key sheet for {sheet.Domain ?? sheet.Plan ?? order.Reference}",
             [

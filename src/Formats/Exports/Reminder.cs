@@ -8,11 +8,11 @@ public static class Reminder
     /// <summary>The day before an included domain-year is lost.</summary>
     /// <param name="uid">The same for the same reminder, so that a calendar replaces it.</param>
     /// <param name="made">The business date it is made on.</param>
-    public static string Of(LaterClaim claim, string site, string uid, DateOnly made)
+    public static string Write(LaterClaim claim, string site, string uid, DateOnly made)
     {
         var last = claim.Before.AddDays(-1);
         var price = claim.Missed is { } units
-            ? $"{MoneyWords.Of(new Money(units, claim.Book.Currency))} for the first year, before tax where it is added"
+            ? $"{MoneyWords.Format(new Money(units, claim.Book.Currency))} for the first year, before tax where it is added"
             : "its first year at a price that is not stated";
         var seller = claim.Book.Provider.Name;
         return CalendarFile.Write(

@@ -3,7 +3,7 @@ namespace HomeStart.Formats;
 /// <summary>The slip on paper: what to do at each seller, to tick off, and the sum that must stand there.</summary>
 public static class SlipReport
 {
-    public static Report Of(string site, string letter, Slip slip, Costing costing) =>
+    public static Report Make(string site, string letter, Slip slip, Costing costing) =>
         new(
             $"{site}: buy {letter} yourself",
             [
@@ -15,7 +15,7 @@ public static class SlipReport
             [
                 .. slip.Sellers.SelectMany(seller =>
                     seller.Questions.Select(question =>
-                        $"Ask {seller.Book.Provider.Name}: {SlipWords.Of(question, seller.Book)}"
+                        $"Ask {seller.Book.Provider.Name}: {SlipWords.Question(question, seller.Book)}"
                     )
                 ),
                 .. ReportWords.Sources([costing]),
@@ -27,7 +27,7 @@ public static class SlipReport
         yield return new ReportRow(seller.Book.Provider.Name, [""], IsTotal: true);
         foreach (var step in seller.Steps)
         {
-            yield return new ReportRow($"□  {SlipWords.Of(step, seller.Book)}", [""]);
+            yield return new ReportRow($"□  {SlipWords.Step(step, seller.Book)}", [""]);
         }
 
         foreach (var row in Bill(seller.Today, seller.Book, "Today"))
@@ -49,7 +49,7 @@ public static class SlipReport
         foreach (var line in bill?.Lines ?? [])
         {
             yield return new ReportRow(
-                SlipWords.Of(line, book),
+                SlipWords.Line(line, book),
                 [line.IsUnstated ? "not stated" : ReportWords.Figure(line.Amount, bill!.Currency)]
             );
         }

@@ -8,7 +8,7 @@ public static class UpkeepCalendar
     /// <param name="days">Of every order: its outlook, its name and what is foreseen.</param>
     /// <param name="daysBefore">When the alarms go off.</param>
     /// <param name="made">The business date.</param>
-    public static string Of(
+    public static string Write(
         IEnumerable<(Outlook Outlook, string Name, ImmutableArray<Foreseen> Foreseen)> days,
         IReadOnlyCollection<int> daysBefore,
         DateOnly made
@@ -23,7 +23,7 @@ public static class UpkeepCalendar
 
     private static CalendarDay DayOf(Outlook outlook, string name, Foreseen one, IReadOnlyCollection<int> daysBefore)
     {
-        var (subject, words) = ReminderWords.Of(outlook, name, one);
+        var (subject, words) = ReminderWords.Reminder(outlook, name, one);
         var months = outlook.Now.Hosting?.Option.EveryMonths ?? 12;
         return new CalendarDay(
             $"{outlook.Book.OrderId:N}-{one.Key}@home-start",

@@ -3,7 +3,7 @@ namespace HomeStart.Formats;
 /// <summary>One candidate for a partner or accountant.</summary>
 public static class WorksheetReport
 {
-    public static Report Of(string site, string letter, Costing costing)
+    public static Report Make(string site, string letter, Costing costing)
     {
         var currency = costing.Currency;
         var totals = costing.Totals;
@@ -24,7 +24,7 @@ public static class WorksheetReport
             ],
             [
                 .. ledger.Rows.Select(row => new ReportRow(
-                    RowLabel.Of(row.Key, costing),
+                    RowLabel.ForRow(row.Key, costing),
                     [
                         .. row.Cells.Select((cell, column) => Cell(cell, row.AtLeast[column])),
                         Cell(row.Total, row.AtLeast.Any(mark => mark)),
@@ -74,7 +74,7 @@ public static class WorksheetReport
 
         foreach (var (bill, line) in totals.Unstated)
         {
-            yield return $"Not stated: {RowLabel.Of(line, bill, costing)}, due on {ReportWords.Day(bill.Date)}.";
+            yield return $"Not stated: {RowLabel.ForLine(line, bill, costing)}, due on {ReportWords.Day(bill.Date)}.";
         }
     }
 }

@@ -18,7 +18,7 @@ public sealed record LetterWire(
 {
     /// <param name="homes">Addresses under one of them become links here.</param>
     /// <param name="outside">Addresses under it become links to a company's own page; all others stay text.</param>
-    public static LetterWire Of(ArrivedLetter letter, IReadOnlyCollection<Uri> homes, Uri outside)
+    public static LetterWire Write(ArrivedLetter letter, IReadOnlyCollection<Uri> homes, Uri outside)
     {
         var parts = new List<LetterPartWire>();
         var rest = letter.Text.ReplaceLineEndings("\n");
@@ -74,6 +74,6 @@ public sealed record UnsentLetterWire(
     DateTimeOffset? NextAt
 )
 {
-    public static UnsentLetterWire Of(Letter letter, DateTimeOffset writtenAt, int tries, DateTimeOffset? nextAt) =>
+    public static UnsentLetterWire From(Letter letter, DateTimeOffset writtenAt, int tries, DateTimeOffset? nextAt) =>
         new(letter.To, letter.Subject, writtenAt, tries, nextAt);
 }

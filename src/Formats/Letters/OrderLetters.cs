@@ -5,7 +5,7 @@ public static class OrderLetters
 {
     /// <param name="id">Of the mail: the same however often it is sent.</param>
     /// <param name="page">Where the order is looked at.</param>
-    public static Letter Of(OrderNews news, Order order, Guid id, Uri page)
+    public static Letter Write(OrderNews news, Order order, Guid id, Uri page)
     {
         var (subject, words) = Words(news, order);
         var letter = new LetterText()
@@ -14,12 +14,12 @@ public static class OrderLetters
             .Facts([
                 ("Reference", order.Reference),
                 .. Bought(order),
-                ("Total today, with tax", MoneyWords.Of(order.Things.Total)),
+                ("Total today, with tax", MoneyWords.Format(order.Things.Total)),
             ]);
         foreach (
             var invoice in news == OrderNews.Invoice
                 ? order
-                    .Things.Payments.Select(payment => Receipt.Of(order, payment.Book))
+                    .Things.Payments.Select(payment => Receipt.ForSeller(order, payment.Book))
                     .OfType<Receipt>()
                     .Where(receipt => receipt.DueOn is not null)
                 : []
@@ -28,7 +28,7 @@ public static class OrderLetters
             letter.Facts([
                 ("Invoice", invoice.Number),
                 ("To", invoice.Payment.Seller),
-                ("To pay", MoneyWords.Of(invoice.Payment.By(PayWay.Invoice))),
+                ("To pay", MoneyWords.Format(invoice.Payment.By(PayWay.Invoice))),
                 ("Until", $"{invoice.DueOn:d MMMM yyyy}"),
             ]);
         }
@@ -80,7 +80,7 @@ public static class OrderLetters
             ),
             OrderNews.PaymentRefused => (
                 "Your payment did not go through",
-                $"Your order could not be paid {PayWords.Of(order)}{Reason(order)}. Nothing was charged. It "
+                $"Your order could not be paid {PayWords.Paid(order)}{Reason(order)}. Nothing was charged. It "
                     + "waits: pay another way, or call it off."
             ),
             OrderNews.Confirm => (
@@ -150,7 +150,7 @@ public static class OrderLetters
     private static IEnumerable<(string, string)> Bought(Order order) =>
         order
             .Things.Items.Where(item => !item.Included)
-            .Select(item => (item.Seller, $"{ItemWords.Of(item)}, {MoneyWords.Of(item.Amount)}"));
+            .Select(item => (item.Seller, $"{ItemWords.Name(item)}, {MoneyWords.Format(item.Amount)}"));
 
     private static IEnumerable<(string, string)> Keys(Order order)
     {

@@ -16,7 +16,7 @@ public static class UpkeepLetters
         Uri stayOrMove
     )
     {
-        var (subject, words) = ReminderWords.Of(outlook, name, one);
+        var (subject, words) = ReminderWords.Reminder(outlook, name, one);
         var mayMove =
             days > StayOrMove.MovingDays && one.Charge?.Lines.Any(line => line.Kind == UpkeepLineKind.Plan) == true;
         return Letter(
@@ -47,7 +47,7 @@ public static class UpkeepLetters
                 id,
                 order,
                 subject,
-                UpkeepWords.Of(happening, tenure, now),
+                UpkeepWords.Happening(happening, tenure, now),
                 happening is Failed or StateChanged ? "See what can be done" : "Look at the day book",
                 page
             )

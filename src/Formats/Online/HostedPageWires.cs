@@ -5,7 +5,7 @@ namespace HomeStart.Formats;
 /// <param name="More">The plan that would allow more; null: there is none at this seller.</param>
 public sealed record PlanUseWire(int Used, int? Allowed, bool IsStated, bool HasRoom, MorePlanWire? More)
 {
-    public static PlanUseWire? Of(PlanUse? use, Currency? currency) =>
+    public static PlanUseWire? From(PlanUse? use, Currency? currency) =>
         use is null
             ? null
             : new(
@@ -58,7 +58,7 @@ public sealed record MailboxesWire(
     bool? MailHere
 )
 {
-    public static MailboxesWire Of(
+    public static MailboxesWire From(
         int version,
         MailSetUp mail,
         IReadOnlyCollection<DomainName> domains,
@@ -67,14 +67,14 @@ public sealed record MailboxesWire(
         bool? mailHere
     )
     {
-        var wire = MailSetUpWire.Of(mail);
+        var wire = MailSetUpWire.From(mail);
         return new(
             version,
             wire.Boxes,
             wire.Forwards,
             wire.CatchAll,
             [.. domains.Select(domain => domain.Text)],
-            PlanUseWire.Of(use, currency),
+            PlanUseWire.From(use, currency),
             mailHere
         );
     }
@@ -91,7 +91,7 @@ public sealed record TestMailWire(string? ArrivedIn, string Said);
 /// <summary>What engines the host offers, and which are set up.</summary>
 public sealed record EnginesWire(IReadOnlyList<EngineOfferWire> Offers, IReadOnlyList<InstalledEngineWire> Installed)
 {
-    public static EnginesWire Of(
+    public static EnginesWire From(
         IReadOnlyList<EngineOffer> offers,
         IReadOnlyList<InstalledEngine> installed,
         int? databases,
@@ -107,7 +107,7 @@ public sealed record EnginesWire(IReadOnlyList<EngineOfferWire> Offers, IReadOnl
                     offer.Databases,
                     offer.StorageMegabytes,
                     EngineRules.LacksDatabase(offer, offers, installed, databases)
-                        ? OnlineWords.Of(EngineFlaw.NoDatabase)
+                        ? OnlineWords.Sentence(EngineFlaw.NoDatabase)
                         : null
                 )),
             ],

@@ -5,7 +5,7 @@ namespace HomeStart.Formats;
 /// <summary>A name that a hosting account answers for.</summary>
 public sealed record HostedNameWire(string Name, string Use, string Folder, string? ForwardTo, bool KeepsPath)
 {
-    public static HostedNameWire Of(HostedName name) =>
+    public static HostedNameWire From(HostedName name) =>
         new(
             name.Name.Text,
             HostedNameReader.Uses.Single(use => use.Value == name.Use).Word,
@@ -75,7 +75,7 @@ public sealed record MailSetUpWire(
     string? CatchAll
 )
 {
-    public static MailSetUpWire Of(MailSetUp mail) =>
+    public static MailSetUpWire From(MailSetUp mail) =>
         new(
             mail.Boxes,
             [.. mail.Forwards.Select(forward => new MailForwardWire(forward.From, forward.To))],

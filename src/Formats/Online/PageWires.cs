@@ -17,14 +17,14 @@ public sealed record BusinessPageWire(
     string PictureText
 )
 {
-    public static BusinessPageWire Of(BusinessPage page) =>
+    public static BusinessPageWire From(BusinessPage page) =>
         new(
             page.Name,
             page.About,
             page.Street,
             page.Town,
             page.Telephone,
-            [.. page.Hours.Select(OpenHoursWire.Of)],
+            [.. page.Hours.Select(OpenHoursWire.From)],
             BusinessPageReader.Layouts.Single(layout => layout.Value == page.Layout).Word,
             page.Picture,
             page.PictureText
@@ -34,7 +34,7 @@ public sealed record BusinessPageWire(
 /// <summary>Whether it is open on a day, and from when to when, as 09:30.</summary>
 public sealed record OpenHoursWire(bool IsOpen, string Opens, string Closes)
 {
-    public static OpenHoursWire Of(OpenHours? hours) =>
+    public static OpenHoursWire From(OpenHours? hours) =>
         hours is null ? new(false, "", "") : new(true, Written(hours.Opens), Written(hours.Closes));
 
     private static string Written(TimeOnly time) => time.ToString("HH:mm", CultureInfo.InvariantCulture);

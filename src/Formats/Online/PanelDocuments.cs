@@ -20,16 +20,16 @@ public static class PanelKinds
 public static class PanelDocuments
 {
     public static byte[] Write(IEnumerable<ResourceRecord> records) =>
-        JsonSerializer.SerializeToUtf8Bytes(new { records = records.Select(RecordWire.Of) }, WireJson.Options);
+        JsonSerializer.SerializeToUtf8Bytes(new { records = records.Select(RecordWire.From) }, WireJson.Options);
 
     public static byte[] Write(WebSpace space) =>
         JsonSerializer.SerializeToUtf8Bytes(new { files = space.Files }, WireJson.Options);
 
     public static byte[] Write(HostedNames names) =>
-        JsonSerializer.SerializeToUtf8Bytes(new { names = names.Names.Select(HostedNameWire.Of) }, WireJson.Options);
+        JsonSerializer.SerializeToUtf8Bytes(new { names = names.Names.Select(HostedNameWire.From) }, WireJson.Options);
 
     public static byte[] Write(MailSetUp mail) =>
-        JsonSerializer.SerializeToUtf8Bytes(MailSetUpWire.Of(mail), WireJson.Options);
+        JsonSerializer.SerializeToUtf8Bytes(MailSetUpWire.From(mail), WireJson.Options);
 
     public static byte[] Write(IEnumerable<InstalledEngine> engines) =>
         JsonSerializer.SerializeToUtf8Bytes(new { engines }, WireJson.Options);

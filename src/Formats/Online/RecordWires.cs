@@ -7,7 +7,7 @@ namespace HomeStart.Formats;
 /// <param name="Preference">Of MX alone.</param>
 public sealed record RecordWire(string Owner, int TtlSeconds, string Type, string Data, int? Preference)
 {
-    public static RecordWire Of(ResourceRecord record) =>
+    public static RecordWire From(ResourceRecord record) =>
         new(record.Owner, record.TtlSeconds, ZoneFile.Word(record.Type), record.Data, record.Preference);
 }
 
@@ -25,13 +25,13 @@ public sealed record ZoneWire(
     IReadOnlyList<string> Domains
 )
 {
-    public static ZoneWire Of(
+    public static ZoneWire From(
         DomainName domain,
         int version,
         string servedBy,
         IEnumerable<ResourceRecord> records,
         IReadOnlyList<string> domains
-    ) => new(domain.Text, version, servedBy, true, [.. records.Select(RecordWire.Of)], domains);
+    ) => new(domain.Text, version, servedBy, true, [.. records.Select(RecordWire.From)], domains);
 }
 
 /// <summary>What taking records in would do.</summary>
@@ -41,11 +41,11 @@ public sealed record ZoneChangeWire(
     IReadOnlyList<RecordWire> Records
 )
 {
-    public static ZoneChangeWire Of(ZoneChange change, IEnumerable<ResourceRecord> records) =>
+    public static ZoneChangeWire From(ZoneChange change, IEnumerable<ResourceRecord> records) =>
         new(
-            [.. change.Out.Select(RecordWire.Of)],
-            [.. change.In.Select(RecordWire.Of)],
-            [.. records.Select(RecordWire.Of)]
+            [.. change.Out.Select(RecordWire.From)],
+            [.. change.In.Select(RecordWire.From)],
+            [.. records.Select(RecordWire.From)]
         );
 }
 

@@ -14,7 +14,7 @@ public sealed record WebSpaceWire(
     IReadOnlyList<SiteFileWire> Files
 )
 {
-    public static WebSpaceWire Of(int version, WebSpace space, long? storage) =>
+    public static WebSpaceWire From(int version, WebSpace space, long? storage) =>
         new(
             version,
             version > 0,

@@ -47,7 +47,7 @@ public sealed record TypedKeysBody(
     string? Notes = null
 )
 {
-    public static TypedKeysBody Of(TypedKeys keys) =>
+    public static TypedKeysBody From(TypedKeys keys) =>
         new(
             keys.LogIn,
             keys.User,
@@ -68,12 +68,12 @@ public sealed record BoughtThereWire(
     DateOnly? CardExpires
 )
 {
-    public static BoughtThereWire? Of(Order order) =>
+    public static BoughtThereWire? From(Order order) =>
         order.There is not { } there
             ? null
             : new(
-                [.. there.Receipts.Select(receipt => SellerReceiptWire.Of(receipt, order))],
-                TypedKeysBody.Of(there.Keys),
+                [.. there.Receipts.Select(receipt => SellerReceiptWire.From(receipt, order))],
+                TypedKeysBody.From(there.Keys),
                 there.CardExpires
             );
 }
@@ -89,7 +89,7 @@ public sealed record SellerReceiptWire(
     IReadOnlyList<ReceiptEntryBody> Lines
 )
 {
-    internal static SellerReceiptWire Of(SellerReceipt receipt, Order order)
+    internal static SellerReceiptWire From(SellerReceipt receipt, Order order)
     {
         var payment = order.Things.Payments.FirstOrDefault(payment => payment.Book == receipt.Book);
         var seller = payment?.Seller

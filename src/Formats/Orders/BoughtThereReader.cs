@@ -85,7 +85,7 @@ public static class BoughtThereReader
         }
 
         if (
-            ExactDecimal.TryParse(TypedNumber.Of(typed), out var number)
+            ExactDecimal.TryParse(TypedNumber.Clean(typed), out var number)
             && Money.TryOf(number, currency, out var money) == AmountFault.None
         )
         {

@@ -65,7 +65,7 @@ public sealed record SellerQuoteWire(
     DateTimeOffset ValidUntil
 )
 {
-    public static SellerQuoteWire Of(Quote quote, string seller) =>
+    public static SellerQuoteWire From(Quote quote, string seller) =>
         new(
             quote.Book,
             seller,
@@ -115,7 +115,7 @@ public sealed record ContactBody(
 /// <summary>A country an order can come from, and what an address there holds.</summary>
 public sealed record CountryWire(string Code, bool AsksPostcode, bool AsksState)
 {
-    public static CountryWire Of(Country country) => new(country.Code, country.AsksPostcode, country.AsksState);
+    public static CountryWire From(Country country) => new(country.Code, country.AsksPostcode, country.AsksState);
 }
 
 /// <summary>A contact as a vCard file (RFC 6350).</summary>

@@ -32,7 +32,7 @@ public sealed record OrderWire(
     BoughtThereWire? There
 )
 {
-    public static OrderWire Of(Order order) =>
+    public static OrderWire From(Order order) =>
         new(
             order.Id,
             order.Reference,
@@ -47,20 +47,20 @@ public sealed record OrderWire(
                     problem.Message.Length > 0 ? problem.Message : Words(problem.Code)
                 )
                 : null,
-            [.. order.Steps.Select(step => OrderStepWire.Of(order, step))],
+            [.. order.Steps.Select(step => OrderStepWire.From(order, step))],
             order.CanCancel,
             order.Steps.Any(step => step is { Kind: StepKind.Capture, Status: StepStatus.Done }),
             order.Things.Total.ToAmount(),
             order.Things.Total.Currency.Code,
             order.Things.Payments.Any(payment => payment.Ways.Contains(PayWay.Card)) ? order.CardEnding : null,
-            PayWords.Of(order),
-            [.. order.Things.Payments.Select(payment => PaymentWire.Of(order, payment))],
+            PayWords.Paid(order),
+            [.. order.Things.Payments.Select(payment => PaymentWire.From(order, payment))],
             [.. order.Missed.Select(missed => new MissedDomainWire(missed.Domain.Name?.Text ?? "", missed.Message))],
             order.ClaimOf is not null,
             order.ClaimOf,
             [
                 .. order.Things.Items.Select(item => new OrderedItemWire(
-                    ItemWords.Of(item),
+                    ItemWords.Name(item),
                     item.Seller,
                     item.Amount.ToAmount(),
                     item.Amount.Currency.Code,
@@ -69,9 +69,9 @@ public sealed record OrderWire(
                 )),
             ],
             [.. order.Terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))],
-            [.. Receipt.AllOf(order).Select(ReceiptWire.Of)],
-            order.State == OrderState.Completed ? KeySheetWire.Of(order) : null,
-            BoughtThereWire.Of(order)
+            [.. Receipt.AllOf(order).Select(ReceiptWire.From)],
+            order.State == OrderState.Completed ? KeySheetWire.From(order) : null,
+            BoughtThereWire.From(order)
         );
 
     // What Core knows by its code alone; a counterpart's own words stand as they came.
@@ -88,7 +88,7 @@ public sealed record OrderWire(
 /// <param name="DueOn">Until when an invoice is to be paid; null: it is paid.</param>
 public sealed record ReceiptWire(string Book, string Seller, string Number, DateOnly? DueOn)
 {
-    public static ReceiptWire Of(Receipt receipt) =>
+    public static ReceiptWire From(Receipt receipt) =>
         new(receipt.Payment.Book, receipt.Payment.Seller, receipt.Number, receipt.DueOn);
 }
 
@@ -104,7 +104,7 @@ public sealed record PaymentWire(
     string? FromBalance
 )
 {
-    internal static PaymentWire Of(Order order, Payment payment) =>
+    internal static PaymentWire From(Order order, Payment payment) =>
         new(
             payment.Book,
             payment.Seller,
@@ -139,7 +139,7 @@ public sealed record OrderStepWire(
     string? Said
 )
 {
-    internal static OrderStepWire Of(Order order, OrderStep step)
+    internal static OrderStepWire From(Order order, OrderStep step)
     {
         var payment = step.Kind is StepKind.Hold or StepKind.Capture
             ? order.Things.Payments.FirstOrDefault(payment => payment.Book == step.Book)
@@ -225,7 +225,7 @@ public sealed record KeySheetWire(
     string? Notes
 )
 {
-    internal static KeySheetWire Of(Order order) =>
+    internal static KeySheetWire From(Order order) =>
         new(
             order.Things.Hosting?.Provider,
             order.Things.Hosting?.PlanName,
@@ -250,11 +250,11 @@ public sealed record KeySheetWire(
 /// <param name="Before">The first day on which it is too late.</param>
 public sealed record ClaimWire(string Book, string Provider, IReadOnlyList<ClaimEndingWire> Endings, DateOnly Before)
 {
-    public static ClaimWire Of(Claim claim) =>
+    public static ClaimWire From(Claim claim) =>
         new(
             claim.Book.Id,
             claim.Book.Provider.Name,
-            [.. claim.Endings.Select(ending => ClaimEndingWire.Of(claim, ending))],
+            [.. claim.Endings.Select(ending => ClaimEndingWire.From(claim, ending))],
             claim.Before
         );
 }
@@ -275,7 +275,7 @@ public sealed record ClaimEndingWire(
     IReadOnlyList<string>? ShownWith
 )
 {
-    internal static ClaimEndingWire Of(Claim claim, string ending)
+    internal static ClaimEndingWire From(Claim claim, string ending)
     {
         var price = claim.Book.Domain(ending)!;
         return new ClaimEndingWire(
@@ -302,6 +302,6 @@ public sealed record HolderCheckWire(
     bool IsStopped
 )
 {
-    public static HolderCheckWire Of(DomainName domain, string mail, HolderCheck check, DateOnly today) =>
+    public static HolderCheckWire From(DomainName domain, string mail, HolderCheck check, DateOnly today) =>
         new(domain.Text, mail, check.IsConfirmed, check.Until, check.DaysLeft(today), check.IsStopped(today));
 }

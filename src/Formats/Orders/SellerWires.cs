@@ -11,10 +11,10 @@ public sealed record SellerPurchaseWire(
     string? AgreedTaxPercent
 )
 {
-    public static SellerPurchaseWire Of(SellerPurchase purchase) =>
+    public static SellerPurchaseWire From(SellerPurchase purchase) =>
         new(
             purchase.StartDate,
-            CandidateWire.Of(purchase.Candidate),
+            CandidateWire.From(purchase.Candidate),
             purchase.IsCustomer,
             purchase.Country,
             purchase.AgreedTaxPercent?.ToString()
@@ -59,7 +59,7 @@ public sealed record QuoteWire(
     IReadOnlyList<QuotedCodeWire> Codes
 )
 {
-    public static QuoteWire Of(Quote quote) =>
+    public static QuoteWire From(Quote quote) =>
         new(
             quote.Id,
             quote.Total.Currency.Code,
@@ -139,14 +139,14 @@ public sealed record LaterBody(
     IReadOnlyList<string> Missed
 )
 {
-    public static LaterBody Of(LaterPurchase later) =>
+    public static LaterBody From(LaterPurchase later) =>
         new(
             later.Agreement,
-            SellerPurchaseWire.Of(later.Purchase),
+            SellerPurchaseWire.From(later.Purchase),
             new LaterMomentWire(
                 later.Moment.Day,
                 later.Moment.IsDecision,
-                [.. later.Moment.Decisions.Select(DecisionBodies.Of)],
+                [.. later.Moment.Decisions.Select(DecisionBodies.From)],
                 later.Moment.Before
             ),
             new LaterMovementWire(later.Movement.Kind, later.Movement.Due, later.Movement.Occurrence),
@@ -201,7 +201,7 @@ public sealed record LaterMovementWire(LaterMovementKind Kind, DateOnly Due, int
 /// <param name="Amount">Of a balance that shrinks: "-3.00".</param>
 public sealed record LaterQuoteWire(string Id, string Amount, string Currency)
 {
-    public static LaterQuoteWire Of(LaterQuote quote) =>
+    public static LaterQuoteWire From(LaterQuote quote) =>
         new(quote.Id, quote.Amount.ToAmount(), quote.Amount.Currency.Code);
 
     /// <summary>The quote; null where its amount is none.</summary>

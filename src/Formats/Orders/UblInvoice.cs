@@ -171,7 +171,7 @@ public static class UblInvoice
                 : null,
             new XElement(
                 Parts + "Item",
-                new XElement(Basic + "Name", ItemWords.Of(line.Item)),
+                new XElement(Basic + "Name", ItemWords.Name(line.Item)),
                 Category("ClassifiedTaxCategory", receipt)
             ),
             new XElement(Parts + "Price", Amount("PriceAmount", line.Net))

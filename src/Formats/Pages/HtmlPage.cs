@@ -220,7 +220,7 @@ public sealed class HtmlPage
         }
 
         var classes = element.ClassList;
-        var style = _rules.Of(tag, classes, element.Id, element.GetAttribute("style"));
+        var style = _rules.Resolve(tag, classes, element.Id, element.GetAttribute("style"));
         if (IsHidden(element, tag, style, parent))
         {
             _page.Boundary();

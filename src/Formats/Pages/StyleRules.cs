@@ -89,7 +89,7 @@ internal sealed partial class StyleRules
     /// <summary>
     /// What holds for an element: of its tag, its classes, its id, and itself, the later over the earlier.
     /// </summary>
-    public Dictionary<string, string>? Of(string tag, IEnumerable<string> classes, string? id, string? style)
+    public Dictionary<string, string>? Resolve(string tag, IEnumerable<string> classes, string? id, string? style)
     {
         Dictionary<string, string>? holds = null;
         foreach (var selector in classes.Select(one => "." + one).Prepend(tag).Append("#" + id))

@@ -27,7 +27,7 @@ public sealed record MovementWire(
     bool MayHaveFailed
 )
 {
-    public static MovementWire Of(Movement movement, Outlook outlook, bool asks)
+    public static MovementWire From(Movement movement, Outlook outlook, bool asks)
     {
         var tenure = outlook.Tenure;
         var sign = movement.Charged is null ? -1 : 1;

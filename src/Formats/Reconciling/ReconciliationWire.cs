@@ -35,7 +35,7 @@ public sealed record ReconciliationWire(
     ClosestWire? Closest
 )
 {
-    public static ReconciliationWire Of(Reconciliation found)
+    public static ReconciliationWire From(Reconciliation found)
     {
         var currency = found.Currency;
         return new(
@@ -47,13 +47,13 @@ public sealed record ReconciliationWire(
             found.Agrees,
             [
                 .. found.Explanations.Select(explanation => new ExplanationWire(
-                    [.. explanation.Deviations.Select(DeviationWire.Of)],
+                    [.. explanation.Deviations.Select(DeviationWire.From)],
                     Amount(explanation.Total)
                 )),
             ],
             found.Closest is { } closest
                 ? new ClosestWire(
-                    [.. closest.Deviations.Select(DeviationWire.Of)],
+                    [.. closest.Deviations.Select(DeviationWire.From)],
                     Amount(closest.Total),
                     Amount(found.Seen - closest.Total)
                 )
@@ -76,7 +76,7 @@ public sealed record ClosestWire(IReadOnlyList<DeviationWire> Deviations, string
 /// <param name="Value">Of another way to pay "12/12"; of years and quantities the number.</param>
 public sealed record DeviationWire(DeviationKind Kind, string? Ref, int? Domain, JsonElement? Value)
 {
-    public static DeviationWire Of(Deviation deviation) =>
+    public static DeviationWire From(Deviation deviation) =>
         new(
             deviation.Kind,
             deviation.Ref,

@@ -52,9 +52,9 @@ public static class StatementReader
             return [];
         }
 
-        var table = TableCells.Of(text.TrimStart('\uFEFF'), MostRows + 20, cancel);
+        var table = TableCells.Split(text.TrimStart('\uFEFF'), MostRows + 20, cancel);
         if (
-            table.Index().Select(row => Columns.Of(row.Index, row.Item)).FirstOrDefault(found => found is not null)
+            table.Index().Select(row => Columns.Find(row.Index, row.Item)).FirstOrDefault(found => found is not null)
             is not { } columns
         )
         {
@@ -166,7 +166,7 @@ public static class StatementReader
     {
         public int Last => new[] { Date, Text, Sum ?? 0, Out ?? 0, Currency ?? 0 }.Max();
 
-        public static Columns? Of(int line, ImmutableArray<string> headings)
+        public static Columns? Find(int line, ImmutableArray<string> headings)
         {
             var names = headings.Select(heading => heading.Trim().ToLowerInvariant()).ToList();
             var (abroadSum, abroadCurrency) = (
@@ -279,7 +279,7 @@ public static class StatementReader
             || (plain.StartsWith('(') && plain.EndsWith(')'))
             || plain.Contains("-£", StringComparison.Ordinal)
             || isCredit;
-        var number = TypedNumber.Of((isCredit ? plain[..^2] : plain).Trim('-', '+', '(', ')', ' '));
+        var number = TypedNumber.Clean((isCredit ? plain[..^2] : plain).Trim('-', '+', '(', ')', ' '));
         return
             ExactDecimal.TryParse(number, out var value)
             && Money.TryOf(value, currency, out var money) == AmountFault.None

@@ -46,7 +46,7 @@ public static class NeedsReader
             AcceptUnknown = node["acceptUnknown"].Flag() ?? false,
             Domain = node["domain"].IsObject() ? Domain(node["domain"], settings) : null,
         };
-        if (Want.Of(needs).Length > MostWants)
+        if (Want.ListAll(needs).Length > MostWants)
         {
             node.Fault(FaultCodes.OutOfRange, $"At most {MostWants} needs can be looked for at once.");
         }

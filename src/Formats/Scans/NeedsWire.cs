@@ -25,7 +25,7 @@ public sealed record NeedsWire(
     DomainNeedWire? Domain
 )
 {
-    public static NeedsWire Of(Needs needs, Currency display)
+    public static NeedsWire From(Needs needs, Currency display)
     {
         return new NeedsWire(
             Number("websites"),
@@ -46,7 +46,7 @@ public sealed record NeedsWire(
             needs.SamePrice,
             needs.MaxDueToday is { } most ? new Money(most, display).ToAmount() : null,
             needs.AcceptUnknown,
-            needs.Domain is { } domain ? DomainNeedWire.Of(domain) : null
+            needs.Domain is { } domain ? DomainNeedWire.From(domain) : null
         );
 
         decimal Number(string name) => needs.Numbers.GetValueOrDefault(name);
@@ -65,7 +65,7 @@ public sealed record DomainNeedWire(
     string? Currency
 )
 {
-    internal static DomainNeedWire Of(DomainNeed need) =>
+    internal static DomainNeedWire From(DomainNeed need) =>
         new(
             need.Route,
             need.Name,

@@ -11,11 +11,11 @@ public sealed record ScanWire(
     long Feasible
 )
 {
-    public static ScanWire Of(ScanResult result) =>
+    public static ScanWire From(ScanResult result) =>
         new(
-            [.. result.Rows.Select(ScanRowWire.Of)],
-            [.. result.Front.Select(ScanRowWire.Of)],
-            [.. result.Rejected.Select(RejectedPlanWire.Of)],
+            [.. result.Rows.Select(ScanRowWire.From)],
+            [.. result.Front.Select(ScanRowWire.From)],
+            [.. result.Rejected.Select(RejectedPlanWire.From)],
             result.Considered,
             result.Feasible
         );
@@ -30,13 +30,13 @@ public sealed record ScanRowWire(
     IReadOnlyList<UnstatedWire> Unstated
 )
 {
-    internal static ScanRowWire Of(ScanRow row)
+    internal static ScanRowWire From(ScanRow row)
     {
         var costing = row.Work();
         return new ScanRowWire(
-            CandidateWire.Of(row.Candidate),
+            CandidateWire.From(row.Candidate),
             CostingWriter.WriteTotals(costing),
-            PriceStepWire.Of(costing.Totals.PriceStep),
+            PriceStepWire.Write(costing.Totals.PriceStep),
             CostingWriter.WriteCodes(costing),
             CostingWriter.WriteUnstated(costing.Totals)
         );
@@ -45,7 +45,7 @@ public sealed record ScanRowWire(
 
 public sealed record RejectedPlanWire(string Book, string Plan, IReadOnlyList<ReasonWire> Reasons)
 {
-    internal static RejectedPlanWire Of(RejectedPlan plan) =>
+    internal static RejectedPlanWire From(RejectedPlan plan) =>
         new(
             plan.Book.Id,
             plan.Plan.Id,

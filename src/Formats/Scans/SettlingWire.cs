@@ -13,12 +13,12 @@ public sealed record SettlingWire(
     IReadOnlyList<NeedCostWire> Needs
 )
 {
-    public static SettlingWire Of(Settling settling, Currency display) =>
+    public static SettlingWire From(Settling settling, Currency display) =>
         new(
-            settling.Least is { } least ? ScanRowWire.Of(least) : null,
-            TurnWire.Of(settling.Shorter),
-            TurnWire.Of(settling.Longer),
-            [.. settling.Needs.Select(cost => NeedCostWire.Of(cost, display))]
+            settling.Least is { } least ? ScanRowWire.From(least) : null,
+            TurnWire.From(settling.Shorter),
+            TurnWire.From(settling.Longer),
+            [.. settling.Needs.Select(cost => NeedCostWire.From(cost, display))]
         );
 }
 
@@ -27,15 +27,15 @@ public sealed record SettlingWire(
 /// only "at least" from there on.</param>
 public sealed record TurnWire(int FromMonths, int ToMonths, int AtMonths, ScanRowWire? Other, ScanRowWire Least)
 {
-    internal static TurnWire? Of(Crossover? turn) =>
+    internal static TurnWire? From(Crossover? turn) =>
         turn is null
             ? null
             : new TurnWire(
                 turn.FromMonths,
                 turn.ToMonths,
                 turn.AtMonths,
-                turn.Other is { } other ? ScanRowWire.Of(other) : null,
-                ScanRowWire.Of(turn.Least)
+                turn.Other is { } other ? ScanRowWire.From(other) : null,
+                ScanRowWire.From(turn.Least)
             );
 }
 
@@ -43,11 +43,11 @@ public sealed record TurnWire(int FromMonths, int ToMonths, int AtMonths, ScanRo
 /// all.</param>
 public sealed record NeedCostWire(string Need, JsonElement Wants, string? Saves, ScanRowWire Best)
 {
-    internal static NeedCostWire Of(NeedCost cost, Currency display) =>
+    internal static NeedCostWire From(NeedCost cost, Currency display) =>
         new(
             cost.Need,
             ReasonWire.Value(cost.Wants),
             cost.Saves is { } saves ? new Money(saves, display).ToAmount() : null,
-            ScanRowWire.Of(cost.Best)
+            ScanRowWire.From(cost.Best)
         );
 }

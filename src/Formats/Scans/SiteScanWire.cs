@@ -6,14 +6,14 @@ namespace HomeStart.Formats;
 /// <param name="Lead">Why the first row stands first; null: there is no other plan to compare it with.</param>
 public sealed record SiteScanWire(ScanWire Scan, ScanLeadWire? Lead, IReadOnlyList<ScanPointWire> Points)
 {
-    public static SiteScanWire Of(ScanResult listed, ScanResult all, Objective objective) =>
+    public static SiteScanWire From(ScanResult listed, ScanResult all, Objective objective) =>
         new(
-            ScanWire.Of(listed),
-            ScanLead.Of(listed.Rows, objective) is { } lead ? ScanLeadWire.Of(lead) : null,
+            ScanWire.From(listed),
+            ScanLead.Find(listed.Rows, objective) is { } lead ? ScanLeadWire.From(lead) : null,
             [
                 .. all
                     .Rows.Where(row => row.Totals.AtLeast is { DueToday: false, Horizon: false })
-                    .Select(ScanPointWire.Of),
+                    .Select(ScanPointWire.From),
             ]
         );
 }
@@ -22,7 +22,7 @@ public sealed record SiteScanWire(ScanWire Scan, ScanLeadWire? Lead, IReadOnlyLi
 /// <param name="MoreToday">What the first takes more today; below zero: less. Null: not stated.</param>
 public sealed record ScanLeadWire(string Book, string Plan, string Saves, string? MoreToday)
 {
-    internal static ScanLeadWire Of(ScanLead lead)
+    internal static ScanLeadWire From(ScanLead lead)
     {
         var hosting = lead.Next.Candidate.Hosting!;
         return new ScanLeadWire(
@@ -48,7 +48,7 @@ public sealed record ScanPointWire(
     string Horizon
 )
 {
-    internal static ScanPointWire Of(ScanRow row)
+    internal static ScanPointWire From(ScanRow row)
     {
         var (hosting, domain, totals) = (row.Candidate.Hosting!, row.Candidate.Domains.FirstOrDefault(), row.Totals);
         return new ScanPointWire(

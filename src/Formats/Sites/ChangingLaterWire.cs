@@ -25,7 +25,7 @@ public sealed record ChangingLaterWire(
     bool LosesRefund
 )
 {
-    public static ChangingLaterWire Of(ChangingLater changing, Currency display)
+    public static ChangingLaterWire From(ChangingLater changing, Currency display)
     {
         var (from, to, lost) = (changing.From, changing.To, changing.Lost);
         return new ChangingLaterWire(
@@ -36,7 +36,7 @@ public sealed record ChangingLaterWire(
             to.CommitMonths,
             display.Code,
             changing.Book.Currency.Code,
-            [.. changing.Changes.Select(change => ChangeOnWire.Of(change, display))],
+            [.. changing.Changes.Select(change => ChangeOnWire.From(change, display))],
             lost.FirstPerMonth?.ToAmount(),
             lost.LaterPerMonth?.ToAmount(),
             lost.DomainYear?.ToAmount(),
@@ -52,11 +52,11 @@ public sealed record ChangingLaterWire(
 /// <param name="IsAssumed">The seller does not say what a change does, so that the usual was taken.</param>
 public sealed record ChangeOnWire(DateOnly On, int Months, SumWire DueThen, string? More, bool IsAssumed)
 {
-    internal static ChangeOnWire Of(ChangeOn change, Currency display) =>
+    internal static ChangeOnWire From(ChangeOn change, Currency display) =>
         new(
             change.On,
             change.Months,
-            SumWire.Of(change.DueThen, display),
+            SumWire.From(change.DueThen, display),
             change.More is { } more ? new Money(more, display).ToAmount() : null,
             change.IsAssumed
         );

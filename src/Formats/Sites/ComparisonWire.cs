@@ -15,7 +15,7 @@ public sealed record ComparisonWire(
     IReadOnlyList<LineDifferenceWire> Differences
 )
 {
-    public static ComparisonWire Of(Comparison comparison, CountSettings settings)
+    public static ComparisonWire From(Comparison comparison, CountSettings settings)
     {
         var currency = settings.DisplayCurrency!;
         return new ComparisonWire(
@@ -28,7 +28,7 @@ public sealed record ComparisonWire(
                     .Range(0, 1 + ((settings.HorizonMonths + 11) / 12))
                     .Select(column => column == 0 ? "today" : $"year{column}"),
             ],
-            [.. comparison.Candidates.Select(ComparedWire.Of)],
+            [.. comparison.Candidates.Select(ComparedWire.From)],
             [.. comparison.Leads.Select(lead => new LeadWire(lead.From, lead.Letters, Amount(lead.Paid)))],
             [
                 .. comparison.Turns.Select(turn => new ShortlistTurnWire(
@@ -79,7 +79,7 @@ public sealed record ComparedWire(
     IReadOnlyList<NeedFitWire> Fits
 )
 {
-    internal static ComparedWire Of(Compared compared)
+    internal static ComparedWire From(Compared compared)
     {
         var costing = compared.Costing;
         return new ComparedWire(
@@ -90,13 +90,13 @@ public sealed record ComparedWire(
             compared.Does,
             compared.Undercuts,
             costing is null ? null : CostingWriter.WriteTotals(costing),
-            costing is null ? [] : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
-            costing is null ? null : PriceStepWire.Of(costing.Totals.PriceStep),
+            costing is null ? [] : [.. costing.Ledger.Sums.Select(sum => SumWire.From(sum, costing.Currency))],
+            costing is null ? null : PriceStepWire.Write(costing.Totals.PriceStep),
             costing?.Totals.Refundable.LastDay,
             Amount(compared.HorizonChange),
             Amount(compared.TodayChange),
-            [.. compared.Paid.Select(paid => new PaidWire(paid.Date, SumWire.Of(paid.Sum, costing!.Currency)))],
-            [.. compared.Fits.Select(NeedFitWire.Of)]
+            [.. compared.Paid.Select(paid => new PaidWire(paid.Date, SumWire.From(paid.Sum, costing!.Currency)))],
+            [.. compared.Fits.Select(NeedFitWire.From)]
         );
 
         string? Amount(Int128? units) => units is { } known ? new Money(known, costing!.Currency).ToAmount() : null;
@@ -135,7 +135,7 @@ public sealed record StoppingWire(
     int? WinsFrom
 )
 {
-    public static StoppingWire Of(Stopping stopping, Currency currency)
+    public static StoppingWire From(Stopping stopping, Currency currency)
     {
         return new StoppingWire(
             currency.Code,
@@ -146,6 +146,6 @@ public sealed record StoppingWire(
             stopping.WinsFrom
         );
 
-        SumWire Wire(Sum sum) => SumWire.Of(sum, currency);
+        SumWire Wire(Sum sum) => SumWire.From(sum, currency);
     }
 }

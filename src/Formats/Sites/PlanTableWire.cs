@@ -3,8 +3,8 @@ namespace HomeStart.Formats;
 /// <summary>Every plan with every way to pay for it, the least over the horizon first.</summary>
 public sealed record PlanTableWire(IReadOnlyList<PlanWayWire> Ways)
 {
-    public static PlanTableWire Of(PlanTable table, Needs needs) =>
-        new([.. table.Ways.Select(way => PlanWayWire.Of(way, needs))]);
+    public static PlanTableWire From(PlanTable table, Needs needs) =>
+        new([.. table.Ways.Select(way => PlanWayWire.From(way, needs))]);
 }
 
 /// <summary>A plan that could be chosen, and a way to pay for it.</summary>
@@ -30,7 +30,7 @@ public sealed record PlanWayWire(
     OutcomeWire? Outcome
 )
 {
-    internal static PlanWayWire Of(WhatIf<PlanWay> whatIf, Needs needs)
+    internal static PlanWayWire From(WhatIf<PlanWay> whatIf, Needs needs)
     {
         var (book, plan, option, fits, isLeast) = whatIf.Choice;
         return new PlanWayWire(
@@ -44,9 +44,9 @@ public sealed record PlanWayWire(
             Amount(option.FirstPerMonth)!,
             Amount(option.LaterPerMonth),
             option.SetupFee is { } fee && fee != 0 ? Amount(fee) : null,
-            [.. fits.Select(NeedFitWire.Of)],
+            [.. fits.Select(NeedFitWire.From)],
             PlanFit.CanBeMet(fits, needs),
-            OutcomeWire.Of(whatIf)
+            OutcomeWire.From(whatIf)
         );
 
         string? Amount(Int128? units) => units is { } known ? new Money(known, book.Currency).ToAmount() : null;

@@ -48,7 +48,7 @@ public static class SitePageWriter
             totals?.AtLeast.Horizon ?? false,
             totals?.AtLeast.DueToday ?? false,
             isLeast,
-            NextWire.Of(costing),
+            NextWire.From(costing),
             costing is null ? null : WhyNotOrdered(costing, isConnected),
             [
                 .. listed
@@ -61,7 +61,7 @@ public static class SitePageWriter
     }
 
     private static string? WhyNotOrdered(Costing costing, Func<OfferBook, bool>? isConnected) =>
-        Placing.Of(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Sentence(first) : null;
+        Placing.Prepare(costing, isConnected).Faults.Faults is [var first, ..] ? FaultWords.Sentence(first) : null;
 
     private static string Amount(Costing costing, Int128 units) => new Money(units, costing.Currency).ToAmount();
 }

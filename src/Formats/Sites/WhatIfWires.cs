@@ -19,7 +19,7 @@ public sealed record OutcomeWire(
 )
 {
     /// <summary>Null where the choice cannot be costed.</summary>
-    internal static OutcomeWire? Of<T>(WhatIf<T> whatIf)
+    internal static OutcomeWire? From<T>(WhatIf<T> whatIf)
     {
         if (whatIf.Costing is not { } costing)
         {
@@ -33,7 +33,7 @@ public sealed record OutcomeWire(
             totals.AtLeast.Horizon,
             Amount(totals.DueToday)!,
             totals.AtLeast.DueToday,
-            NextWire.Of(costing),
+            NextWire.From(costing),
             Amount(whatIf.HorizonChange),
             Amount(whatIf.TodayChange)
         );
@@ -46,7 +46,7 @@ public sealed record OutcomeWire(
 /// <param name="By">The extra that meets it: included, or to be bought.</param>
 public sealed record NeedFitWire(string Need, Fit Fit, JsonElement Has, JsonElement Wants, string? By)
 {
-    internal static NeedFitWire Of(NeedFit fit) =>
+    internal static NeedFitWire From(NeedFit fit) =>
         new(fit.Need, fit.Fit, ReasonWire.Value(fit.Has), ReasonWire.Value(fit.Wants), fit.By?.Name);
 }
 
@@ -112,7 +112,7 @@ public sealed record ExtraWire(
     OutcomeWire? Outcome
 )
 {
-    internal static ExtraWire Of(WhatIf<ExtraOffer> whatIf)
+    internal static ExtraWire From(WhatIf<ExtraOffer> whatIf)
     {
         var (book, addOn) = (whatIf.Choice.Book, whatIf.Choice.AddOn);
         return new ExtraWire(
@@ -134,9 +134,9 @@ public sealed record ExtraWire(
             whatIf.Choice.Quantity,
             [.. whatIf.Choice.SameAs.Select(other => other.Name)],
             whatIf.Choice.IncludedBy is { } plan
-                ? new IncludedByWire(book.Id, plan.Choice.Id, plan.Choice.Name, OutcomeWire.Of(plan)!)
+                ? new IncludedByWire(book.Id, plan.Choice.Id, plan.Choice.Name, OutcomeWire.From(plan)!)
                 : null,
-            OutcomeWire.Of(whatIf)
+            OutcomeWire.From(whatIf)
         );
 
         string? Price(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;
@@ -163,7 +163,7 @@ public sealed record CodeCureWire(
     string? HorizonChange
 )
 {
-    internal static CodeCureWire Of(CodeCure cure, Currency currency)
+    internal static CodeCureWire From(CodeCure cure, Currency currency)
     {
         return new CodeCureWire(
             cure.Code,
@@ -203,7 +203,7 @@ public sealed record KnownCodeWire(
     bool Combinable
 )
 {
-    internal static KnownCodeWire Of(string code, OfferBook book, Promotion promotion) =>
+    internal static KnownCodeWire Write(string code, OfferBook book, Promotion promotion) =>
         new(
             code,
             book.Id,

@@ -34,8 +34,8 @@ public sealed record DifferentDaysWire(DateOnly Domain, DateOnly Hosting);
 /// <param name="Asked">The book whose registrar says whether a name is free.</param>
 public sealed record EndingWire(string Ending, string Asked, IReadOnlyList<EndingSellerWire> Sellers)
 {
-    internal static EndingWire Of(EndingOffer offer) =>
-        new(offer.Ending, offer.Sellers[0].Book.Id, [.. offer.Sellers.Select(EndingSellerWire.Of)]);
+    internal static EndingWire From(EndingOffer offer) =>
+        new(offer.Ending, offer.Sellers[0].Book.Id, [.. offer.Sellers.Select(EndingSellerWire.From)]);
 }
 
 /// <param name="Register">The first year's price; null: not stated. So for the others.</param>
@@ -51,7 +51,7 @@ public sealed record EndingSellerWire(
     int? IncludedFromMonths
 )
 {
-    internal static EndingSellerWire Of(EndingSeller seller)
+    internal static EndingSellerWire From(EndingSeller seller)
     {
         return new EndingSellerWire(
             seller.Book.Id,
@@ -83,7 +83,7 @@ public sealed record PublicRecordWire(
     IReadOnlyList<string>? ShownWith
 )
 {
-    internal static PublicRecordWire Of(OrderedDomain domain, PublicRecordRule? rule) =>
+    internal static PublicRecordWire From(OrderedDomain domain, PublicRecordRule? rule) =>
         new(
             domain.Name!.Text,
             domain.Seller,
@@ -99,9 +99,9 @@ public sealed record PublicRecordWire(
 /// <param name="Stamp">Sent along with the order: that these are the sentences that were read.</param>
 public sealed record TermsWire(string Stamp, IReadOnlyList<AgreedTermWire> Sentences)
 {
-    internal static TermsWire Of(Costing costing)
+    internal static TermsWire From(Costing costing)
     {
-        var terms = TermWords.Of(costing);
+        var terms = TermWords.Agreed(costing);
         return new TermsWire(
             TermWords.Stamp(terms),
             [.. terms.Select(term => new AgreedTermWire(term.Seller, term.Sentence))]
@@ -129,7 +129,7 @@ public sealed record LaterClaimWire(
     string Currency
 )
 {
-    internal static LaterClaimWire Of(LaterClaim claim) =>
+    internal static LaterClaimWire From(LaterClaim claim) =>
         new(
             claim.Book.Provider.Name,
             claim.Ending,
@@ -153,8 +153,8 @@ public sealed record FaultWire(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] FaultCure? Cure = null
 )
 {
-    public static FaultWire Of(Fault fault) =>
-        new(fault.Code, fault.Where, FaultWords.Sentence(fault), FaultCures.Of(fault.Reason));
+    public static FaultWire From(Fault fault) =>
+        new(fault.Code, fault.Where, FaultWords.Sentence(fault), FaultCures.For(fault.Reason));
 }
 
 /// <param name="EachLaterYear">What each year after the first comes to, where they are all alike.</param>
@@ -216,6 +216,6 @@ public sealed record WayToPayWire(
 /// <param name="Change">Below zero is less.</param>
 public sealed record SavingWire(int AgainstEveryMonths, int AgainstCommitMonths, string Change)
 {
-    internal static SavingWire Of(Saving saving, Currency currency) =>
+    internal static SavingWire From(Saving saving, Currency currency) =>
         new(saving.Against.EveryMonths, saving.Against.CommitMonths, new Money(saving.Change, currency).ToAmount());
 }

@@ -8,65 +8,65 @@ public static class WorksheetWriter
     public static WorksheetWire Write(Worksheet worksheet) =>
         new(
             worksheet.Letter,
-            CandidateWire.Of(worksheet.Candidate),
+            CandidateWire.From(worksheet.Candidate),
             worksheet.Costing is { } costing ? CostingWriter.Write(costing) : null,
             worksheet.Costing is { } summed ? Summary(summed) : null,
             worksheet.Costing is { } drawn ? Timeline(drawn) : null,
-            [.. worksheet.Faults.Select(fault => FaultWire.Of(fault))],
+            [.. worksheet.Faults.Select(fault => FaultWire.From(fault))],
             [
                 .. worksheet.DataCentres.Select(centre => new DataCentreOptionWire(
                     centre.Choice?.Id,
                     centre.Choice?.Name,
                     centre.Choice?.Region,
                     centre.IsChosen,
-                    OutcomeWire.Of(centre)
+                    OutcomeWire.From(centre)
                 )),
             ],
             [.. worksheet.WaysToPay.Select(way => WayToPay(worksheet, way))],
-            [.. worksheet.Extras.Select(ExtraWire.Of)],
+            [.. worksheet.Extras.Select(ExtraWire.From)],
             [.. worksheet.DomainSellers.Select(seller => Seller(worksheet.Candidate, seller))],
-            [.. worksheet.Endings.Select(EndingWire.Of)],
+            [.. worksheet.Endings.Select(EndingWire.From)],
             [
                 .. worksheet.DomainWays.Select(way => new DomainWayWire(
-                    way.Choice is null ? null : DomainWire.Of(way.Choice),
+                    way.Choice is null ? null : DomainWire.From(way.Choice),
                     way.IsChosen,
-                    OutcomeWire.Of(way)
+                    OutcomeWire.From(way)
                 )),
             ],
-            [.. worksheet.CodeCures.Select(cure => CodeCureWire.Of(cure, worksheet.Costing!.Currency))],
-            worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.Of(best)!) : null,
-            [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Of(known.Code, known.Book, known.Promotion))],
-            worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Of(costed) is { } days
+            [.. worksheet.CodeCures.Select(cure => CodeCureWire.From(cure, worksheet.Costing!.Currency))],
+            worksheet.BestCodes is { } best ? new BestCodesWire(best.Choice, OutcomeWire.From(best)!) : null,
+            [.. worksheet.KnownCodes.Select(known => KnownCodeWire.Write(known.Code, known.Book, known.Promotion))],
+            worksheet.Costing is { } costed && Core.Worksheets.DifferentDays.Find(costed) is { } days
                 ? new DifferentDaysWire(days.Domain, days.Hosting)
                 : null,
             worksheet.Costing is { } ordered
-            && Placing.Of(ordered).Value?.Domains is [var domain, ..]
+            && Placing.Prepare(ordered).Value?.Domains is [var domain, ..]
             && ordered.Run.Purchase.Domains.First(bought => bought.Choice.Domain == domain.Name) is { Price: { } price }
-                ? PublicRecordWire.Of(domain, price.PublicRecord)
+                ? PublicRecordWire.From(domain, price.PublicRecord)
                 : null,
             worksheet.IncludedYear is { } year
                 ? new IncludedYearWire(year.Domain, new Money(year.Saves, worksheet.Costing!.Currency).ToAmount())
                 : null,
-            worksheet.Claim is { } claim ? LaterClaimWire.Of(claim) : null,
-            worksheet.Costing is { } agreed ? TermsWire.Of(agreed) : null
+            worksheet.Claim is { } claim ? LaterClaimWire.From(claim) : null,
+            worksheet.Costing is { } agreed ? TermsWire.From(agreed) : null
         );
 
     private static SummaryWire Summary(Costing costing)
     {
-        var summary = Core.Worksheets.Summary.Of(costing);
+        var summary = Core.Worksheets.Summary.Summarise(costing);
         return new SummaryWire(
             costing.Currency.Code,
-            SumWire.Of(summary.Today, costing.Currency),
-            SumWire.Of(summary.RestOfFirstYear, costing.Currency),
-            summary.EachLaterYear is { } year ? SumWire.Of(year, costing.Currency) : null,
-            SumWire.Of(summary.Horizon, costing.Currency),
+            SumWire.From(summary.Today, costing.Currency),
+            SumWire.From(summary.RestOfFirstYear, costing.Currency),
+            summary.EachLaterYear is { } year ? SumWire.From(year, costing.Currency) : null,
+            SumWire.From(summary.Horizon, costing.Currency),
             summary.StepTimes
         );
     }
 
     private static TimelineWire Timeline(Costing costing)
     {
-        var timeline = Core.Worksheets.Timeline.Of(costing);
+        var timeline = Core.Worksheets.Timeline.Build(costing);
         return new TimelineWire(timeline.IsByYear, [.. timeline.Bars.Select(bar => Bar(costing, bar))]);
     }
 
@@ -95,17 +95,17 @@ public static class WorksheetWriter
             option.LaterPerMonth is { } later ? new Money(later, own).ToAmount() : null,
             own.Code,
             costing is not null && option.SetupFee is { } fee && fee != 0 ? new Money(fee, own).ToAmount() : null,
-            Saving.Of(whatIf, worksheet.WaysToPay) is { } saving ? SavingWire.Of(saving, costing!.Currency) : null,
-            costing is null ? null : [.. costing.Ledger.Sums.Select(sum => SumWire.Of(sum, costing.Currency))],
-            costing?.Ledger.FoldedSum is { } folded ? SumWire.Of(folded, costing.Currency) : null,
+            Saving.Find(whatIf, worksheet.WaysToPay) is { } saving ? SavingWire.From(saving, costing!.Currency) : null,
+            costing is null ? null : [.. costing.Ledger.Sums.Select(sum => SumWire.From(sum, costing.Currency))],
+            costing?.Ledger.FoldedSum is { } folded ? SumWire.From(folded, costing.Currency) : null,
             costing is null
                 ? null
-                : SumWire.Of(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency),
-            NextWire.Of(costing),
+                : SumWire.From(new Sum(costing.Totals.Horizon, costing.Totals.AtLeast.Horizon), costing.Currency),
+            NextWire.From(costing),
             Change(whatIf, whatIf.HorizonChange),
             Change(whatIf, whatIf.TodayChange),
             costing?.Run.Inclusions.Any(verdict => verdict.Result == InclusionResult.Used) ?? false,
-            WayNote.Of(whatIf) is { } note ? new WayNoteWire(note.Kind, note.IsDayAfter) : null
+            WayNote.Find(whatIf) is { } note ? new WayNoteWire(note.Kind, note.IsDayAfter) : null
         );
     }
 
@@ -113,7 +113,7 @@ public static class WorksheetWriter
     {
         var book = whatIf.Choice;
         var price = book.Domain(candidate.Domains[0].Ending);
-        var privacy = price is null ? new PrivacyThere(PrivacyWay.NotSold) : PrivacyThere.Of(candidate, book, price);
+        var privacy = price is null ? new PrivacyThere(PrivacyWay.NotSold) : PrivacyThere.Find(candidate, book, price);
         return new DomainSellerWire(
             book.Id,
             book.Provider.Name,
@@ -124,7 +124,7 @@ public static class WorksheetWriter
             Price(privacy.FirstYear),
             Price(privacy.LaterYear),
             whatIf.IsChosen,
-            OutcomeWire.Of(whatIf)
+            OutcomeWire.From(whatIf)
         );
 
         string? Price(Int128? units) => units is { } stated ? new Money(stated, book.Currency).ToAmount() : null;

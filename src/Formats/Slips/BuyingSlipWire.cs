@@ -11,8 +11,8 @@ public sealed record BuyingSlipWire(
     IReadOnlyList<string> Done
 )
 {
-    public static BuyingSlipWire Of(string letter, Slip slip, Costing costing, IReadOnlyList<string> done) =>
-        new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.Of)], done);
+    public static BuyingSlipWire From(string letter, Slip slip, Costing costing, IReadOnlyList<string> done) =>
+        new(letter, costing.Settings.StartDate, [.. slip.Sellers.Select(SellerSlipWire.From)], done);
 }
 
 /// <summary>What is ticked off on a slip from now on.</summary>
@@ -32,16 +32,16 @@ public sealed record SellerSlipWire(
     IReadOnlyList<SlipQuestionWire> Questions
 )
 {
-    public static SellerSlipWire Of(SellerSlip slip) =>
+    public static SellerSlipWire From(SellerSlip slip) =>
         new(
             slip.Book.Id,
             slip.Book.Provider.Name,
             slip.Book.Currency.Code,
             slip.Book.Tax is { Charged: true, PricesInclude: false },
-            [.. slip.Steps.Select(step => new SlipStepWire(step.Kind, SlipWords.Of(step, slip.Book)))],
-            SlipBillWire.Of(slip.Today, slip.Book),
-            SlipBillWire.Of(slip.Next, slip.Book),
-            [.. slip.Questions.Select(question => SlipQuestionWire.Of(question, slip.Book))]
+            [.. slip.Steps.Select(step => new SlipStepWire(step.Kind, SlipWords.Step(step, slip.Book)))],
+            SlipBillWire.From(slip.Today, slip.Book),
+            SlipBillWire.From(slip.Next, slip.Book),
+            [.. slip.Questions.Select(question => SlipQuestionWire.From(question, slip.Book))]
         );
 }
 
@@ -50,9 +50,9 @@ public sealed record SellerSlipWire(
 /// yet.</param>
 public sealed record SlipQuestionWire(string Words, string Asks, string? Answered)
 {
-    internal static SlipQuestionWire Of(SlipQuestion question, OfferBook book)
+    internal static SlipQuestionWire From(SlipQuestion question, OfferBook book)
     {
-        var words = SlipWords.Of(question, book);
+        var words = SlipWords.Question(question, book);
         return new SlipQuestionWire(
             words,
             BookAnswers.Asks(question.Kind),
@@ -88,7 +88,7 @@ public sealed record SlipBillWire(
     bool AtLeast
 )
 {
-    internal static SlipBillWire? Of(SlipBill? bill, OfferBook book)
+    internal static SlipBillWire? From(SlipBill? bill, OfferBook book)
     {
         return bill is null
             ? null
@@ -96,7 +96,7 @@ public sealed record SlipBillWire(
                 bill.Date,
                 [
                     .. bill.Lines.Select(line => new SlipLineWire(
-                        SlipWords.Of(line, book),
+                        SlipWords.Line(line, book),
                         Amount(line.Amount),
                         line.IsUnstated
                     )),
@@ -162,8 +162,8 @@ public static class TheirSumWriter
             [
                 .. found.Explanations.Select(why => new WhyWire(
                     Words(why),
-                    AsTheySellIt.Of(candidate, books, settings, seen, why.Deviations) is { } theirs
-                        ? CandidateWire.Of(theirs)
+                    AsTheySellIt.Translate(candidate, books, settings, seen, why.Deviations) is { } theirs
+                        ? CandidateWire.From(theirs)
                         : null
                 )),
             ],
@@ -174,6 +174,6 @@ public static class TheirSumWriter
 
         string Amount(Minor units) => new Money(units, found.Currency).ToAmount();
         List<string> Words(Explanation why) =>
-            [.. why.Deviations.Select(deviation => SlipWords.Of(deviation, book, candidate, seen, why.Total))];
+            [.. why.Deviations.Select(deviation => SlipWords.Deviation(deviation, book, candidate, seen, why.Total))];
     }
 }

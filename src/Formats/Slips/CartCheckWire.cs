@@ -44,13 +44,14 @@ public static class CartCheckWriter
     {
         var seen = new SeenSum(check.Book.Id, check.Total ?? 0, settings.StartDate);
         var deviations = check.Deviations.Where(AsTheySellIt.IsChoice).ToList();
-        var theirs = deviations.Count == 0 ? null : AsTheySellIt.Of(candidate, books, settings, seen, deviations);
+        var theirs =
+            deviations.Count == 0 ? null : AsTheySellIt.Translate(candidate, books, settings, seen, deviations);
         return new CartCheckWire(
             PageWriter.Write(cart),
             check.Book.Currency.Code,
             [.. check.Pairs.Select(pair => Pair(pair, check.Book, candidate, seen))],
             sum,
-            theirs is null ? null : CandidateWire.Of(theirs)
+            theirs is null ? null : CandidateWire.From(theirs)
         );
     }
 
@@ -58,17 +59,17 @@ public static class CartCheckWriter
     {
         return new CartPairWire(
             pair.Fit,
-            pair.Ours is { } ours ? SlipWords.Of(ours, book)
+            pair.Ours is { } ours ? SlipWords.Line(ours, book)
                 : pair.Fit == CartFit.Missing && pair.Code is { } missing ? $"The code {missing}"
                 : null,
             pair.Ours is { IsUnstated: false } priced ? Amount(priced.Amount) : null,
-            pair.Theirs is { } theirs ? CartWords.Of(theirs)
+            pair.Theirs is { } theirs ? CartWords.Line(theirs)
                 : pair.Fit == CartFit.NotAskedFor ? pair.Code
                 : null,
             pair.Amount is { } amount ? Amount(amount) : null,
             pair.Fit == CartFit.AsExpected ? null
-                : pair.Why is { } why ? SlipWords.Of(why, book, candidate, seen, seen.Total)
-                : CartWords.Of(pair, book)
+                : pair.Why is { } why ? SlipWords.Deviation(why, book, candidate, seen, seen.Total)
+                : CartWords.Pair(pair, book)
         );
 
         string Amount(Minor units) => new Money(units, book.Currency).ToAmount();

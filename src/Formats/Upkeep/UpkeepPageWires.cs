@@ -121,13 +121,14 @@ public sealed record PaymentDueWire(DateOnly On, string Amount, string Currency,
 
 public sealed record MoneyWire(string Amount, string Currency)
 {
-    public static MoneyWire Of(Money money) => new(money.ToAmount(), money.Currency.Code);
+    public static MoneyWire From(Money money) => new(money.ToAmount(), money.Currency.Code);
 }
 
 /// <summary>What is paid by card, less what comes back, currency by currency.</summary>
 public sealed record SumsWire(IReadOnlyList<MoneyWire> Amounts, bool AtLeast)
 {
-    public static SumsWire Of(AmountsPaid sums) => new([.. sums.Amounts.Values.Select(MoneyWire.Of)], sums.IsAtLeast);
+    public static SumsWire From(AmountsPaid sums) =>
+        new([.. sums.Amounts.Values.Select(MoneyWire.From)], sums.IsAtLeast);
 }
 
 public sealed record BalanceWire(string Seller, string Amount, string Currency);
@@ -242,6 +243,6 @@ public sealed record ReleaseWire(string Domain, string? Code, DateOnly? Until);
 /// </summary>
 public sealed record DayBookWire(IReadOnlyList<HappeningWire> Happened, IReadOnlyList<DecisionBody> Decided)
 {
-    public static DayBookWire Of(DayBook book) =>
-        new([.. book.Lines.Select(HappeningWire.Of)], [.. book.Decisions.Select(DecisionBodies.Of)]);
+    public static DayBookWire From(DayBook book) =>
+        new([.. book.Lines.Select(HappeningWire.From)], [.. book.Decisions.Select(DecisionBodies.From)]);
 }

@@ -21,7 +21,7 @@ public static class UpkeepPageWriter
     {
         var (tenure, book, now) = (outlook.Tenure, outlook.Book, outlook.Now);
         var (movements, open) = (
-            Movement.Of(book),
+            Movement.ListAll(book),
             ChargeConfirmations.Open(tenure, book).Select(movement => movement.Line).ToHashSet()
         );
         return new TenureWire(
@@ -60,7 +60,7 @@ public static class UpkeepPageWriter
                     notice.Kind,
                     notice.On,
                     notice.Holding,
-                    UpkeepWords.Of(notice, tenure, now),
+                    UpkeepWords.Notice(notice, tenure, now),
                     notice.Kind is not (NoticeKind.Apart or NoticeKind.GiveBack or NoticeKind.CommitmentEnds)
                 )),
             ],
@@ -86,17 +86,19 @@ public static class UpkeepPageWriter
                         state.On,
                         UpkeepWords.Name(outlook.Ahead, state.Holding),
                         state.State,
-                        UpkeepWords.Of(state.State)
+                        UpkeepWords.State(state.State)
                     )),
             ],
-            Staying = SumsWire.Of(outlook.Staying),
+            Staying = SumsWire.From(outlook.Staying),
             Effects =
             [
                 .. Choices
-                    .Of(outlook)
-                    .Select(choice => Effect(outlook, choice.Group, Core.Upkeep.Effect.Of(outlook, choice.Decision))),
+                    .ListAll(outlook)
+                    .Select(choice =>
+                        Effect(outlook, choice.Group, Core.Upkeep.Effect.WorkOut(outlook, choice.Decision))
+                    ),
             ],
-            Allowances = [.. Allowance.Of(outlook).Select(allowance => Write(allowance, tenure))],
+            Allowances = [.. Allowance.ListAll(outlook).Select(allowance => Write(allowance, tenure))],
             Planned =
             [
                 .. book
@@ -104,7 +106,7 @@ public static class UpkeepPageWriter
                     .Select(planned => new PlannedWire(
                         planned.Index,
                         planned.Item.On,
-                        UpkeepWords.Of(planned.Item, tenure, now)
+                        UpkeepWords.Decision(planned.Item, tenure, now)
                     )),
             ],
             DayBook = DayBook(outlook),
@@ -114,7 +116,7 @@ public static class UpkeepPageWriter
                 .. movements
                     .Reverse()
                     .Take(MostBills)
-                    .Select(movement => MovementWire.Of(movement, outlook, open.Contains(movement.Line))),
+                    .Select(movement => MovementWire.From(movement, outlook, open.Contains(movement.Line))),
             ],
             Overcharged =
             [
@@ -147,38 +149,38 @@ public static class UpkeepPageWriter
         var (tenure, now) = (outlook.Tenure, outlook.Now);
         return new EffectWire(
             Group(group),
-            UpkeepWords.Of(effect.Decisions[0], tenure, now).TrimEnd('.'),
+            UpkeepWords.Decision(effect.Decisions[0], tenure, now).TrimEnd('.'),
             effect.Refused is { } refused ? UpkeepWords.Reason(refused) : null,
             effect.On,
-            DecisionBodies.Of(effect.Decisions[0])
+            DecisionBodies.From(effect.Decisions[0])
         )
         {
-            DueThen = SumsWire.Of(effect.DueThen),
+            DueThen = SumsWire.From(effect.DueThen),
             Notes = [.. Notes(outlook, effect, isAsked: group is null)],
             Years =
             [
                 .. effect.Years.Select(year => new EffectYearWire(
                     year.From,
                     year.Until,
-                    SumsWire.Of(year.Then),
-                    SumsWire.Of(year.Staying)
+                    SumsWire.From(year.Then),
+                    SumsWire.From(year.Staying)
                 )),
             ],
-            Horizon = SumsWire.Of(effect.Horizon),
-            Staying = SumsWire.Of(outlook.Staying),
-            Difference = SumsWire.Of(effect.Difference),
+            Horizon = SumsWire.From(effect.Horizon),
+            Staying = SumsWire.From(outlook.Staying),
+            Difference = SumsWire.From(effect.Difference),
         };
     }
 
     public static IReadOnlyList<LapseStepWire> Lapse(Outlook outlook, HoldingAtEnd held) =>
         [
             .. LapseStep
-                .Of(outlook, held)
+                .ListAll(outlook, held)
                 .Select(step => new LapseStepWire(
                     step.On,
                     step.State,
-                    UpkeepWords.Of(step.State),
-                    step.Return is { } back ? MoneyWire.Of(back.Cost) : null,
+                    UpkeepWords.State(step.State),
+                    step.Return is { } back ? MoneyWire.From(back.Cost) : null,
                     step.Return?.IsAtLeast ?? false,
                     step.IsAssumed
                 )),
@@ -205,9 +207,9 @@ public static class UpkeepPageWriter
                 seller.Plan(hosting.Plan)!.Name,
                 $"{seller.Plan(hosting.Plan)!.Name} at {seller.Provider.Name}, paid "
                     + $"{DurationWords.Every(hosting.EveryMonths!.Value)}{goes}",
-                MoneyWire.Of(move.Costs),
+                MoneyWire.From(move.Costs),
                 move.IsAtLeast,
-                CandidateWire.Of(candidate)
+                CandidateWire.From(candidate)
             );
         }
 
@@ -216,10 +218,10 @@ public static class UpkeepPageWriter
             answer.LastDay,
             answer.Months,
             answer.Domain,
-            MoneyWire.Of(answer.Staying),
+            MoneyWire.From(answer.Staying),
             answer.StayingIsAtLeast,
             best,
-            answer.Saving is { } saving ? MoneyWire.Of(saving) : null,
+            answer.Saving is { } saving ? MoneyWire.From(saving) : null,
             MovingWords.Takes(
                 answer.Domain,
                 answer.Best?.Row.Candidate.Domains.FirstOrDefault()?.Route == DomainRoute.Transfer
@@ -239,7 +241,7 @@ public static class UpkeepPageWriter
             held.IsHosting ? outlook.Now.Hosting!.Plan.Name : held.Ref,
             UpkeepWords.Seller(outlook.Tenure, holding.Book),
             held.State,
-            UpkeepWords.Of(held.State),
+            UpkeepWords.State(held.State),
             holding.Planned?.Renews ?? held.Renews,
             holding.Planned?.From,
             held.IsHosting && outlook.Now.Hosting!.CommittedEnd > outlook.Today
@@ -249,7 +251,7 @@ public static class UpkeepPageWriter
             Due(holding.First),
             Due(holding.Next),
             holding is { First: { } first, Next: { } next } && next.IsDearerThan(first),
-            owes && Return.Paying(outlook, held, outlook.DecidingOn) is { } back ? MoneyWire.Of(back.Cost) : null
+            owes && Return.Paying(outlook, held, outlook.DecidingOn) is { } back ? MoneyWire.From(back.Cost) : null
         );
     }
 
@@ -288,12 +290,12 @@ public static class UpkeepPageWriter
             allowance.LastDay,
             allowance.IsYearly,
             allowance.TakenBy,
-            allowance.SavesThere is { } saves ? MoneyWire.Of(saves) : null,
+            allowance.SavesThere is { } saves ? MoneyWire.From(saves) : null,
             [
                 .. allowance.Uses.Select(use => new AllowanceUseWire(
                     use.Ending,
-                    use.Saves is { } money ? MoneyWire.Of(money) : null,
-                    SumsWire.Of(use.Costs)
+                    use.Saves is { } money ? MoneyWire.From(money) : null,
+                    SumsWire.From(use.Costs)
                 )),
             ]
         );
@@ -308,15 +310,15 @@ public static class UpkeepPageWriter
                 Order: 0,
                 Line: new DayLineWire(
                     decision.On,
-                    UpkeepWords.Of(decision, tenure, now),
+                    UpkeepWords.Decision(decision, tenure, now),
                     decision is SetCard ? "card" : "decided"
                 )
             )
         );
         var told = outlook.Book.Payer.AtTheSellers
             ? Movement
-                .Of(outlook.Book)
-                .ToDictionary(movement => movement.Line, movement => ChargeWords.Of(movement, tenure))
+                .ListAll(outlook.Book)
+                .ToDictionary(movement => movement.Line, movement => ChargeWords.Movement(movement, tenure))
             : [];
         var happened = outlook
             .Book.Lines.Index()
@@ -326,7 +328,7 @@ public static class UpkeepPageWriter
                     Order: 1,
                     Line: new DayLineWire(
                         line.Item.On,
-                        told.GetValueOrDefault(line.Index) ?? UpkeepWords.Of(line.Item, tenure, now),
+                        told.GetValueOrDefault(line.Index) ?? UpkeepWords.Happening(line.Item, tenure, now),
                         Kind(line.Item)
                     )
                 )
@@ -351,7 +353,7 @@ public static class UpkeepPageWriter
     {
         foreach (var happening in effect.AtOnce.Where(happening => happening is Refunded or Credited))
         {
-            yield return UpkeepWords.Of(happening, outlook.Tenure, outlook.Now);
+            yield return UpkeepWords.Happening(happening, outlook.Tenure, outlook.Now);
         }
 
         if (effect.Decisions[0] is Leave && effect.AtOnce.All(happening => happening is not StateChanged))
@@ -362,7 +364,7 @@ public static class UpkeepPageWriter
         if (isAsked && effect.Decisions[0] is AddExtra add && LateExtra.FromTheStart(outlook, add.Extra) is { } start)
         {
             yield return "Had it been bought with the order, it would have come to "
-                + $"{string.Join(" and ", start.Amounts.Values.DefaultIfEmpty(Money.Zero(outlook.Tenure.Purchase.OwnCurrency)).Select(MoneyWords.Of))}"
+                + $"{string.Join(" and ", start.Amounts.Values.DefaultIfEmpty(Money.Zero(outlook.Tenure.Purchase.OwnCurrency)).Select(MoneyWords.Format))}"
                 + " by then.";
         }
 
@@ -373,7 +375,7 @@ public static class UpkeepPageWriter
 
         foreach (var state in effect.States.Take(6))
         {
-            yield return $"{UpkeepWords.Day(state.On)}: {UpkeepWords.Of(state, outlook.Tenure, outlook.Now)}";
+            yield return $"{UpkeepWords.Day(state.On)}: {UpkeepWords.Happening(state, outlook.Tenure, outlook.Now)}";
         }
     }
 }
@@ -381,7 +383,7 @@ public static class UpkeepPageWriter
 /// <summary>Decisions as they are sent.</summary>
 public static class DecisionBodies
 {
-    public static DecisionBody Of(Decision decision) =>
+    public static DecisionBody From(Decision decision) =>
         decision switch
         {
             SetRenewing renewing => new DecisionBody(decision.On, decision.Do, renewing.Holding, Json(renewing.Value)),

@@ -41,9 +41,9 @@ public sealed record UpkeepWire(
     IReadOnlyDictionary<string, string> Paid
 )
 {
-    public static UpkeepWire Of(UpkeepYears years) =>
+    public static UpkeepWire From(UpkeepYears years) =>
         new(
-            [.. years.Happened.Select(HappeningWire.Of)],
+            [.. years.Happened.Select(HappeningWire.From)],
             [
                 .. years.Holdings.Select(held => new HoldingWire(
                     held.Holding,
@@ -110,7 +110,7 @@ public sealed record HappeningWire(DateOnly On, string What)
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public bool? Assumed { get; init; }
 
-    public static HappeningWire Of(Happening happening) =>
+    public static HappeningWire From(Happening happening) =>
         happening switch
         {
             Charged charged => new(charged.On, "charged")

@@ -4,7 +4,7 @@ namespace HomeStart.Formats;
 public static class CartWords
 {
     /// <summary>A line as the cart prints it, with its length.</summary>
-    public static string Of(CartLine line) =>
+    public static string Line(CartLine line) =>
         line.Name
         + (
             line.Domain is { } domain && !line.Name.Contains(domain, StringComparison.OrdinalIgnoreCase)
@@ -15,7 +15,7 @@ public static class CartWords
         + (line.Quantity > 1 ? $", {line.Quantity} of it" : "");
 
     /// <summary>What differs where no single change of the candidate explains it.</summary>
-    public static string Of(CartPair pair, OfferBook book) =>
+    public static string Pair(CartPair pair, OfferBook book) =>
         pair.Fit switch
         {
             CartFit.OtherAmount =>

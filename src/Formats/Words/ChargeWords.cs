@@ -8,7 +8,7 @@ public static class ChargeWords
 {
     /// <summary>A charge at a seller's that nobody but the owner can see: what is asked about it.</summary>
     public static string Asking(Charged charged, Tenure tenure) =>
-        $"{MoneyWords.Of(new Money(charged.Total - charged.FromBalance, charged.Currency))} was due to "
+        $"{MoneyWords.Format(new Money(charged.Total - charged.FromBalance, charged.Currency))} was due to "
         + $"{UpkeepWords.Seller(tenure, charged.Book)} on {UpkeepWords.Day(charged.On)}, for "
         + $"{UpkeepWords.Lines(charged.Lines, tenure.Book(charged.Book))}. Was it taken?";
 
@@ -16,22 +16,22 @@ public static class ChargeWords
     /// A line of the day book of something bought at the sellers' own pages, where its owner is asked, or told another
     /// sum; null: as any other.
     /// </summary>
-    public static string? Of(Movement movement, Tenure tenure) =>
+    public static string? Movement(Movement movement, Tenure tenure) =>
         movement switch
         {
             { Charged: { } charged, Seen: null } => Asking(charged, tenure),
-            { Seen: null } => $"{MoneyWords.Of(Plain(movement.Sum))} was to come back from "
+            { Seen: null } => $"{MoneyWords.Format(Plain(movement.Sum))} was to come back from "
                 + $"{UpkeepWords.Seller(tenure, movement.Book)}. Did it?",
             { Charged: { } charged, Seen: { } seen } when seen.Total != movement.Sum =>
-                $"{MoneyWords.Of(seen.Total)} was taken by {UpkeepWords.Seller(tenure, movement.Book)} for "
-                    + $"{UpkeepWords.Lines(charged.Lines, tenure.Book(movement.Book))}; {MoneyWords.Of(movement.Sum)} "
+                $"{MoneyWords.Format(seen.Total)} was taken by {UpkeepWords.Seller(tenure, movement.Book)} for "
+                    + $"{UpkeepWords.Lines(charged.Lines, tenure.Book(movement.Book))}; {MoneyWords.Format(movement.Sum)} "
                     + "was due.",
             _ => null,
         };
 
     /// <summary>What came of a row of a statement: a word for it, and a sentence.</summary>
     /// <param name="isExplained">Whether reasons for another sum were found.</param>
-    public static (string Verdict, string Words) Of(StatementMatch match, bool isExplained) =>
+    public static (string Verdict, string Words) Verdict(StatementMatch match, bool isExplained) =>
         match switch
         {
             { Movement: null } => (
@@ -40,18 +40,18 @@ public static class ChargeWords
             ),
             { Seen: null, Movement: { } due } => (
                 "open",
-                $"{MoneyWords.Of(Plain(due.Sum))} was due on {UpkeepWords.Day(due.On)}. There is no rate "
+                $"{MoneyWords.Format(Plain(due.Sum))} was due on {UpkeepWords.Day(due.On)}. There is no rate "
                     + "between the two currencies: give one where it says what is counted."
             ),
             { Agrees: true, Movement: { } due } => (
                 "matched",
-                $"{MoneyWords.Of(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on "
+                $"{MoneyWords.Format(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on "
                     + $"{UpkeepWords.Day(due.On)}"
                     + $"{(match.IsByRate ? ", and that is what it comes to by your rate" : "")}."
             ),
             { Movement: { } due, Seen: { } seen } => (
                 isExplained ? "explained" : "open",
-                $"{MoneyWords.Of(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on "
+                $"{MoneyWords.Format(Plain(due.Sum))} was {(due.Charged is null ? "to come back" : "due")} on "
                     + $"{UpkeepWords.Day(due.On)}: this is {Difference(seen - due.Sum)}."
             ),
             _ => throw new ArgumentOutOfRangeException(nameof(match), match, "There are no words for this."),
@@ -69,7 +69,7 @@ public static class ChargeWords
                         string.Join(
                             " And: ",
                             explanation.Deviations.Select(deviation =>
-                                SlipWords.Of(
+                                SlipWords.Deviation(
                                     deviation,
                                     tenure.Book(seen.Book),
                                     tenure.Candidate,
@@ -99,7 +99,7 @@ public static class ChargeWords
                 CultureInfo.InvariantCulture,
                 $"I bought from you on {UpkeepWords.Day(tenure.Start)}"
                     + $"{(reference is null ? "" : $", under your reference {reference}")}. By your price list of "
-                    + $"{UpkeepWords.Day(tenure.Book(book).AsOf)} you took {MoneyWords.Of(sum)} too much from me:"
+                    + $"{UpkeepWords.Day(tenure.Book(book).AsOf)} you took {MoneyWords.Format(sum)} too much from me:"
             )
             .AppendLine();
         foreach (var (movement, reasons) in over)
@@ -108,14 +108,14 @@ public static class ChargeWords
             text.Append(CultureInfo.InvariantCulture, $"- On {UpkeepWords.Day(movement.On)} ");
             text.Append(
                 movement.Charged is null
-                    ? $"{MoneyWords.Of(due)} was to come back, and {MoneyWords.Of(seen)} came"
-                    : $"{MoneyWords.Of(due)} was due for "
+                    ? $"{MoneyWords.Format(due)} was to come back, and {MoneyWords.Format(seen)} came"
+                    : $"{MoneyWords.Format(due)} was due for "
                         + $"{UpkeepWords.Lines(movement.Charged.Lines, tenure.Book(book))}, and you took "
-                        + $"{MoneyWords.Of(seen)}"
+                        + $"{MoneyWords.Format(seen)}"
             );
             text.AppendLine(
                 CultureInfo.InvariantCulture,
-                $": {MoneyWords.Of(movement.Over!.Value)} too "
+                $": {MoneyWords.Format(movement.Over!.Value)} too "
                     + $"{(movement.Charged is null ? "little" : "much")}."
                     + $"{(reasons is [var likeliest, ..] ? $" {Told(likeliest)}" : "")}"
             );
@@ -124,7 +124,7 @@ public static class ChargeWords
         text.AppendLine()
             .AppendLine(
                 CultureInfo.InvariantCulture,
-                $"Please pay back {MoneyWords.Of(sum)}, or tell me what it was for."
+                $"Please pay back {MoneyWords.Format(sum)}, or tell me what it was for."
             )
             .AppendLine()
             .Append(owner);
@@ -144,7 +144,7 @@ public static class ChargeWords
     }
 
     private static string Difference(Money over) =>
-        over.Units > 0 ? $"{MoneyWords.Of(over)} more" : $"{MoneyWords.Of(Plain(over))} less";
+        over.Units > 0 ? $"{MoneyWords.Format(over)} more" : $"{MoneyWords.Format(Plain(over))} less";
 
     private static Money Plain(Money money) => money.Units < 0 ? new Money(-money.Units, money.Currency) : money;
 }

@@ -29,7 +29,7 @@ public enum FaultCure
 public static class FaultCures
 {
     /// <summary>Null: by what is typed in the field itself, or by several things.</summary>
-    public static FaultCure? Of(FaultReason reason) =>
+    public static FaultCure? For(FaultReason reason) =>
         reason switch
         {
             PlanFirst or NoSuchPlan or NoSuchPlanThere or NotPaidLikeThis or LentWithoutHost => FaultCure.ChoosePlan,

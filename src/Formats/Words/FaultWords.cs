@@ -25,12 +25,12 @@ public static class FaultWords
             NotAMailAddress => "Type a mail address, such as you@example.com: the confirmation goes there.",
 
             // Of domains and their records.
-            NotADomain(var fault) => NameWords.Of(fault),
+            NotADomain(var fault) => NameWords.Sentence(fault),
             YearsOutOfRange(var most, var asked) =>
                 $"This domain can be registered for 1 to {most} years; this says {asked}.",
             TooManyRecords(var most, var there) => $"There are {there} here; at most {most} are kept.",
-            RecordFlawed(var flaw) => OnlineWords.Of(flaw),
-            ReadySetArgument(var set) => OnlineWords.OfReadySet(set),
+            RecordFlawed(var flaw) => OnlineWords.Sentence(flaw),
+            ReadySetArgument(var set) => OnlineWords.Sentence(set),
 
             // Of offers.
             NotPaidLikeThis(var plan, var every, var commit) =>
@@ -147,17 +147,17 @@ public static class FaultWords
                 $"{domain} is yours already: it came with order {order}. Use the one you have.",
 
             // Of what is online.
-            FileFlawed(var path, var flaw) => OnlineWords.Of(path, flaw),
+            FileFlawed(var path, var flaw) => OnlineWords.Sentence(path, flaw),
             SpaceFull(var would, var most) =>
                 $"That would be {OnlineWords.Bytes(would)}; at most {OnlineWords.Bytes(most)} go in. "
                     + "Leave something out, or take a larger plan.",
             TooManyFiles(var most, var there) => $"There are {there} files; a web space holds at most {most}.",
             NoSuchFile(var path) => $"There is nothing called “{path}” here any more: somebody removed or renamed it.",
-            PageFlawed(var flaw) => OnlineWords.Of(flaw),
-            MailboxFlawed(var flaw, var address) => OnlineWords.Of(flaw, address),
-            PlanUsedUp(var limit, var would, var most) => OnlineWords.Of(limit, would, most),
-            HostedNameFlawed(var flaw, var name) => OnlineWords.Of(flaw, name),
-            EngineFlawed(var flaw) => OnlineWords.Of(flaw),
+            PageFlawed(var flaw) => OnlineWords.Sentence(flaw),
+            MailboxFlawed(var flaw, var address) => OnlineWords.Sentence(flaw, address),
+            PlanUsedUp(var limit, var would, var most) => OnlineWords.Sentence(limit, would, most),
+            HostedNameFlawed(var flaw, var name) => OnlineWords.Sentence(flaw, name),
+            EngineFlawed(var flaw) => OnlineWords.Sentence(flaw),
 
             // Of reconciling.
             PairsTooMany(var steps, var most) =>

@@ -3,7 +3,7 @@ namespace HomeStart.Formats;
 /// <summary>A line of an order in words.</summary>
 internal static class ItemWords
 {
-    public static string Of(OrderedItem item) =>
+    public static string Name(OrderedItem item) =>
         item.Kind switch
         {
             null => item.Name,

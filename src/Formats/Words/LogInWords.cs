@@ -7,7 +7,7 @@ public static class LogInWords
     public static string Field(LogInRule rule) =>
         rule is LogInRule.UserLength or LogInRule.UserLetters or LogInRule.UserNotObvious ? "user" : "passcode";
 
-    public static string Of(LogInRule rule, LogInRules rules) =>
+    public static string Rule(LogInRule rule, LogInRules rules) =>
         rule switch
         {
             LogInRule.UserLength => $"The user name has {rules.ShortestUser} to {rules.LongestUser} characters.",
@@ -29,14 +29,14 @@ public sealed record LogInRuleWire(LogInRule Rule, string Field, string Words, b
 /// <param name="IsTaken">Whether somebody has the user name; null: not asked yet, or nobody could say.</param>
 public sealed record LogInCheckWire(IReadOnlyList<LogInRuleWire> Rules, bool? IsTaken)
 {
-    public static LogInCheckWire Of(LogInRules rules, string user, string passcode, bool? isTaken) =>
+    public static LogInCheckWire From(LogInRules rules, string user, string passcode, bool? isTaken) =>
         new(
             [
                 .. Enum.GetValues<LogInRule>()
                     .Select(rule => new LogInRuleWire(
                         rule,
                         LogInWords.Field(rule),
-                        LogInWords.Of(rule, rules),
+                        LogInWords.Rule(rule, rules),
                         rules.IsMet(rule, user, passcode)
                     )),
             ],

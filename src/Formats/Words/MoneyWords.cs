@@ -27,7 +27,7 @@ public static class MoneyWords
     }.ToFrozenDictionary();
 
     /// <summary>"£65.15", "US$1,200.00", "CHF 8.50" with a space that does not break.</summary>
-    public static string Of(Money money)
+    public static string Format(Money money)
     {
         var sign = Signs.GetValueOrDefault(money.Currency.Code, money.Currency.Code + "\u00a0");
         var amount = money.ToAmount().TrimStart('-');

@@ -3,17 +3,17 @@ namespace HomeStart.Formats;
 /// <summary>What is wrong with a name, as a sentence.</summary>
 public static class NameWords
 {
-    public static string Of(DomainFault fault) =>
+    public static string Sentence(DomainFault fault) =>
         fault switch
         {
             { Part: DomainPart.Ending } => "This is no ending of a domain, such as com or co.uk.",
             { TooLong: > 0 and var length } =>
                 $"With its ending this has {length} characters; a domain has at most {DomainName.Longest}.",
-            { Label: { } label } => Of(label),
+            { Label: { } label } => Sentence(label),
             _ => "This is no domain name: use letters, digits and inner hyphens.",
         };
 
-    public static string Of(LabelFault fault) =>
+    public static string Sentence(LabelFault fault) =>
         fault.Problem switch
         {
             LabelProblem.Empty => "Type the name you want, without its ending.",
@@ -34,7 +34,7 @@ public static class NameWords
             _ => throw new ArgumentOutOfRangeException(nameof(fault), fault.Problem, "There are no words for this."),
         };
 
-    public static string Of(NameProblem problem) =>
+    public static string Sentence(NameProblem problem) =>
         problem switch
         {
             NameProblem.Empty => "There are no letters or digits in it.",

@@ -3,7 +3,7 @@ namespace HomeStart.Formats;
 /// <summary>The sentences of what is wrong with records, files, pages, mail addresses, names and engines.</summary>
 internal static class OnlineWords
 {
-    public static string Of(RecordFlaw flaw) =>
+    public static string Sentence(RecordFlaw flaw) =>
         flaw switch
         {
             RecordFlaw.Owner =>
@@ -46,7 +46,7 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string Of(string path, FileFlaw flaw) =>
+    public static string Sentence(string path, FileFlaw flaw) =>
         $"{Shown(path)}: "
         + flaw switch
         {
@@ -72,7 +72,7 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string Of(PageFlaw flaw) =>
+    public static string Sentence(PageFlaw flaw) =>
         flaw switch
         {
             PageFlaw.Name => "Type the name of your business: at most 80 characters.",
@@ -86,7 +86,7 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string Of(MailboxFlaw flaw, string address) =>
+    public static string Sentence(MailboxFlaw flaw, string address) =>
         flaw switch
         {
             MailboxFlaw.Address =>
@@ -99,7 +99,7 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string Of(PlanLimit limit, int would, int allowed) =>
+    public static string Sentence(PlanLimit limit, int would, int allowed) =>
         $"That would be {would} {Plural(limit)}; your plan allows {allowed}.";
 
     private static string Plural(PlanLimit limit) =>
@@ -111,7 +111,7 @@ internal static class OnlineWords
             PlanLimit.Databases => "databases",
         };
 
-    public static string Of(HostedNameFlaw flaw, string name) =>
+    public static string Sentence(HostedNameFlaw flaw, string name) =>
         flaw switch
         {
             HostedNameFlaw.Twice => $"{name} is listed already.",
@@ -125,7 +125,7 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string Of(EngineFlaw flaw) =>
+    public static string Sentence(EngineFlaw flaw) =>
         flaw switch
         {
             EngineFlaw.Unknown => "This host does not offer that engine.",
@@ -147,7 +147,7 @@ internal static class OnlineWords
             _ => throw new InvalidOperationException($"There is no sentence for {flaw}."),
         };
 
-    public static string OfReadySet(ReadySet set) =>
+    public static string Sentence(ReadySet set) =>
         set == ReadySet.MailElsewhere
             ? "Type the names of the mail servers, the first to be tried first."
             : "Paste the text you were given.";

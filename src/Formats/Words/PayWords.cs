@@ -4,7 +4,7 @@ namespace HomeStart.Formats;
 public static class PayWords
 {
     /// <summary>How an order is paid: "by the card that ends in 0004".</summary>
-    public static string Of(Order order)
+    public static string Paid(Order order)
     {
         if (order.There is not null)
         {
@@ -16,7 +16,7 @@ public static class PayWords
             .. order
                 .Things.Payments.SelectMany(payment => payment.Ways)
                 .Distinct()
-                .Select(way => Of(way, order.CardEnding)),
+                .Select(way => Way(way, order.CardEnding)),
         ];
         return ways.Count switch
         {
@@ -26,7 +26,7 @@ public static class PayWords
         };
     }
 
-    private static string Of(PayWay way, string? ending) =>
+    private static string Way(PayWay way, string? ending) =>
         way switch
         {
             PayWay.Card when ending is null => "by card",

@@ -6,7 +6,7 @@ namespace HomeStart.Formats;
 public static class QuoteWords
 {
     /// <param name="book">The visitor's price list of the seller.</param>
-    public static string Of(QuoteDifference difference, OfferBook book)
+    public static string Difference(QuoteDifference difference, OfferBook book)
     {
         var (seller, what) = (book.Provider.Name, difference.Ref is { } reference ? NameOf(book, reference) : "");
         return difference.Kind switch

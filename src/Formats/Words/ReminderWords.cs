@@ -4,32 +4,32 @@ namespace HomeStart.Formats;
 public static class ReminderWords
 {
     /// <param name="name">What the order is for.</param>
-    public static (string Subject, string Words) Of(Outlook outlook, string name, Foreseen one)
+    public static (string Subject, string Words) Reminder(Outlook outlook, string name, Foreseen one)
     {
         var (tenure, now) = (outlook.Tenure, outlook.Now);
         return one.Charge is { } charge
             ? Charge(charge, name, tenure)
             : (
                 $"{Subject(one.Notice!, now)} ({name})",
-                $"{UpkeepWords.Of(one.Notice!, tenure, now)} {IfNothing(one.Notice!)}".TrimEnd()
+                $"{UpkeepWords.Notice(one.Notice!, tenure, now)} {IfNothing(one.Notice!)}".TrimEnd()
             );
     }
 
     private static (string, string) Charge(Charged charge, string name, Tenure tenure)
     {
         var (book, byCard) = (tenure.Book(charge.Book), new Money(charge.Total - charge.FromBalance, charge.Currency));
-        var sum = $"{(charge.IsAtLeast ? "at least " : "")}{MoneyWords.Of(byCard)}";
+        var sum = $"{(charge.IsAtLeast ? "at least " : "")}{MoneyWords.Format(byCard)}";
         var lines = string.Join(
             ", ",
             charge
                 .Lines.Where(line => line.Amount != 0)
                 .Select(line =>
-                    $"{UpkeepWords.Line(line, book)} {MoneyWords.Of(new Money(line.Amount, charge.Currency))}"
+                    $"{UpkeepWords.Line(line, book)} {MoneyWords.Format(new Money(line.Amount, charge.Currency))}"
                 )
         );
         var tax =
             charge.Tax > 0 && !book.Tax.PricesInclude
-                ? $", and {MoneyWords.Of(new Money(charge.Tax, charge.Currency))} tax"
+                ? $", and {MoneyWords.Format(new Money(charge.Tax, charge.Currency))} tax"
                 : "";
         return (
             $"{sum} due to {book.Provider.Name} ({name})",

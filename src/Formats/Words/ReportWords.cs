@@ -19,7 +19,7 @@ internal static class ReportWords
 
     /// <summary>"£1,083.20".</summary>
     public static string Sum(Int128 units, Currency currency, bool isAtLeast = false) =>
-        (isAtLeast ? "at least " : "") + MoneyWords.Of(new Money(units, currency));
+        (isAtLeast ? "at least " : "") + MoneyWords.Format(new Money(units, currency));
 
     public static string Column(int column) =>
         column switch

@@ -4,7 +4,7 @@ namespace HomeStart.Formats;
 public static class SlipWords
 {
     /// <summary>A step as an owner does it.</summary>
-    public static string Of(SlipStep step, OfferBook book) =>
+    public static string Step(SlipStep step, OfferBook book) =>
         step.Kind switch
         {
             SlipStepKind.Plan => $"Choose the plan {book.Plan(step.Ref)!.Name}.",
@@ -37,7 +37,7 @@ public static class SlipWords
         };
 
     /// <summary>A question to paste into a seller's chat.</summary>
-    public static string Of(SlipQuestion question, OfferBook book) =>
+    public static string Question(SlipQuestion question, OfferBook book) =>
         question.Kind switch
         {
             SlipQuestionKind.LaterPrice =>
@@ -55,7 +55,7 @@ public static class SlipWords
         };
 
     /// <summary>A line of the bill as it must stand there.</summary>
-    public static string Of(SlipLine line, OfferBook book) =>
+    public static string Line(SlipLine line, OfferBook book) =>
         line.Kind switch
         {
             LineKind.Plan => book.Plan(line.Ref)?.Name ?? line.Ref,
@@ -66,16 +66,16 @@ public static class SlipWords
         };
 
     /// <summary>Why their sum is another, and where to look.</summary>
-    public static string Of(Deviation deviation, OfferBook book, Candidate candidate, SeenSum seen, Minor total)
+    public static string Deviation(Deviation deviation, OfferBook book, Candidate candidate, SeenSum seen, Minor total)
     {
         var domain =
             deviation.Domain is { } place && place < candidate.Domains.Length ? candidate.Domains[place].Ref : null;
-        var sum = MoneyWords.Of(new Money(total, book.Currency));
+        var sum = MoneyWords.Format(new Money(total, book.Currency));
         return deviation.Kind switch
         {
             DeviationKind.NotStated => "Part of the price is not stated in the price list, so their sum may be right.",
             DeviationKind.WithoutTax =>
-                $"They show it without tax: {MoneyWords.Of(new Money(seen.Total, book.Currency))} becomes more "
+                $"They show it without tax: {MoneyWords.Format(new Money(seen.Total, book.Currency))} becomes more "
                     + "at the end. Look for “excluding VAT”.",
             DeviationKind.TaxAdded =>
                 "They add tax on top of prices that hold it already, or that need none. Ask them why.",

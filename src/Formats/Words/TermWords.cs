@@ -8,8 +8,8 @@ namespace HomeStart.Formats;
 public static class TermWords
 {
     /// <summary>The sentences of a costing, with their sellers.</summary>
-    public static IReadOnlyList<AgreedTerm> Of(Costing costing) =>
-        [.. Terms.Of(costing).Select(term => new AgreedTerm(term.Book.Provider.Name, Of(term)))];
+    public static IReadOnlyList<AgreedTerm> Agreed(Costing costing) =>
+        [.. Terms.Agreed(costing).Select(term => new AgreedTerm(term.Book.Provider.Name, Sentence(term)))];
 
     /// <summary>A short mark of sentences: another one by now means that they are not those that were read.</summary>
     public static string Stamp(IEnumerable<AgreedTerm> terms) =>
@@ -21,14 +21,14 @@ public static class TermWords
                 .AsSpan(0, 8)
         );
 
-    public static string Of(Term term) =>
+    public static string Sentence(Term term) =>
         term.Kind switch
         {
             TermKind.Committed =>
                 $"You commit to {term.Of} for {DurationWords.Span(term.Months)}, however often you pay.",
             TermKind.Renews when term.Date is null => $"{term.Of} does not renew within ten years.",
             TermKind.Renews when term.Amount is { } amount =>
-                $"{term.Of} renews by itself on {Day(term.Date.Value)} for {MoneyWords.Of(amount)}{Tax(term)}, "
+                $"{term.Of} renews by itself on {Day(term.Date.Value)} for {MoneyWords.Format(amount)}{Tax(term)}, "
                     + $"{DurationWords.Every(term.Months)} from then on, until you cancel it.",
             TermKind.Renews =>
                 $"{term.Of} renews by itself on {Day(term.Date.Value)}, {DurationWords.Every(term.Months)} from "
@@ -37,7 +37,7 @@ public static class TermWords
                 $"Until {Day(term.Date!.Value)} the hosting can be given back, but nothing that you pay today "
                     + "comes back.",
             TermKind.GivenBack => $"Until {Day(term.Date!.Value)} the hosting can be given back and "
-                + $"{MoneyWords.Of(term.Amount!.Value)} comes "
+                + $"{MoneyWords.Format(term.Amount!.Value)} comes "
                 + $"back{(term.Without.IsEmpty ? "" : $", without {List([.. term.Without.Select(match => Excluded(term.Book, match))])}")}"
                 + ".",
             TermKind.GivenBackFrom =>

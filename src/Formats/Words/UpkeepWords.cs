@@ -6,7 +6,7 @@ namespace HomeStart.Formats;
 public static class UpkeepWords
 {
     /// <summary>A line of the day book: what happened and why.</summary>
-    public static string Of(Happening happening, Tenure tenure, UpkeepYears now) =>
+    public static string Happening(Happening happening, Tenure tenure, UpkeepYears now) =>
         happening switch
         {
             Charged charged when charged.Total == 0 =>
@@ -33,7 +33,7 @@ public static class UpkeepWords
         };
 
     /// <summary>What was, or is to be, decided.</summary>
-    public static string Of(Decision decision, Tenure tenure, UpkeepYears now) =>
+    public static string Decision(Decision decision, Tenure tenure, UpkeepYears now) =>
         decision switch
         {
             SetRenewing { Value: true } renewing => $"{Name(now, renewing.Holding)} renews again by itself.",
@@ -65,7 +65,7 @@ public static class UpkeepWords
         };
 
     /// <summary>A notice as a sentence.</summary>
-    public static string Of(Notice notice, Tenure tenure, UpkeepYears now) =>
+    public static string Notice(Notice notice, Tenure tenure, UpkeepYears now) =>
         notice.Kind switch
         {
             NoticeKind.Unpaid =>
@@ -97,7 +97,7 @@ public static class UpkeepWords
             NoticeKind.PriceStep =>
                 $"{Name(now, notice.Holding!)} costs {Worth(notice)} {DurationWords.Every(notice.Months)} from "
                     + $"{Day(notice.On)}; "
-                    + $"{(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{MoneyWords.Of(notice.Against.Value)} was paid before")}"
+                    + $"{(notice.Against!.Value.Units == 0 ? "so far it cost nothing" : $"{MoneyWords.Format(notice.Against.Value)} was paid before")}"
                     + ".",
             NoticeKind.NotStated =>
                 $"{Name(now, notice.Holding!)} renews on {Day(notice.On)}, and the price is not stated. Ask "
@@ -112,7 +112,7 @@ public static class UpkeepWords
         };
 
     /// <summary>What a state means for the owner.</summary>
-    public static string Of(HoldingState state) =>
+    public static string State(HoldingState state) =>
         state switch
         {
             HoldingState.Live => "running",
@@ -217,7 +217,7 @@ public static class UpkeepWords
     private static string ExtraName(Tenure tenure, string extra) =>
         tenure.Purchase.Hosting is { Book: var book } ? ExtraName(book, extra) : extra;
 
-    private static string Worth(Notice notice) => MoneyWords.Of(notice.Worth!.Value);
+    private static string Worth(Notice notice) => MoneyWords.Format(notice.Worth!.Value);
 
-    private static string Sum(Minor units, Currency currency) => MoneyWords.Of(new Money(units, currency));
+    private static string Sum(Minor units, Currency currency) => MoneyWords.Format(new Money(units, currency));
 }

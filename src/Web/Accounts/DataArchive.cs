@@ -35,8 +35,8 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
             {
                 await AddAsync(
                     zip,
-                    $"orders/{OrderReference.Of(row.OrderId)}-day-book.json",
-                    JsonSerializer.SerializeToUtf8Bytes(DayBookWire.Of(Documents.Read<DayBook>(row.Document)), Json),
+                    $"orders/{OrderReference.From(row.OrderId)}-day-book.json",
+                    JsonSerializer.SerializeToUtf8Bytes(DayBookWire.From(Documents.Read<DayBook>(row.Document)), Json),
                     cancel
                 );
             }
@@ -45,7 +45,7 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
             {
                 await AddAsync(
                     zip,
-                    $"orders/{OrderReference.Of(file.OrderId)}-kept/{file.Id:N}-{file.Name}",
+                    $"orders/{OrderReference.From(file.OrderId)}-kept/{file.Id:N}-{file.Name}",
                     file.Content,
                     cancel
                 );
@@ -78,7 +78,7 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
         await AddAsync(
             zip,
             $"orders/{order.Reference}.json",
-            JsonSerializer.SerializeToUtf8Bytes(OrderWire.Of(order), Json),
+            JsonSerializer.SerializeToUtf8Bytes(OrderWire.From(order), Json),
             cancel
         );
         await AddAsync(
@@ -102,7 +102,7 @@ public sealed class DataArchive(HomeStartDb db, Workspace workspace, Sites.SiteD
             await AddAsync(
                 zip,
                 $"orders/{receipt.Number}.pdf",
-                PdfReport.Write(OrderReports.Of(receipt), today),
+                PdfReport.Write(OrderReports.ForReceipt(receipt), today),
                 cancel
             );
             await AddAsync(

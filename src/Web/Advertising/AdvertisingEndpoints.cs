@@ -88,16 +88,16 @@ internal static class AdvertisingEndpoints
         var today = await workspace.BusinessDateAsync(cancel);
         var advertisement = AdvertisementReader.Read(new Node(body.Root, "", faults));
         var made = advertisement?.ToBook("advertised", today);
-        var costs = made is null ? null : HiddenCosts.Of(made, site.Site.Settings.On(today));
+        var costs = made is null ? null : HiddenCosts.Find(made, site.Site.Settings.On(today));
         var (book, addsTo) = made is null || faults.Any ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
         return Results.Ok(
             new AdvertisementWire(
                 FaultResults.Wires(faults),
-                costs is null ? null : HiddenCostsWire.Of(costs, made!),
+                costs is null ? null : HiddenCostsWire.From(costs, made!),
                 whole is null ? null : BookWriter.Text(book!),
                 addsTo,
-                whole is null ? null : CandidateWire.Of(HiddenCosts.Bought(made! with { Id = whole.Id }, []))
+                whole is null ? null : CandidateWire.From(HiddenCosts.Bought(made! with { Id = whole.Id }, []))
             )
         );
     }
@@ -139,9 +139,11 @@ internal static class AdvertisingEndpoints
 
         var today = await workspace.BusinessDateAsync(cancel);
         var reading = ReadingChanges.Apply(printed, changes, faults);
-        var made = PageBook.Of(reading, answers, "read", today, faults);
+        var made = PageBook.Make(reading, answers, "read", today, faults);
         var settings = site.Site.Settings.On(today);
-        var costs = reading.Plans.Select((_, plan) => PlanCosts.Of(reading, answers, plan, today, settings)).ToList();
+        var costs = reading
+            .Plans.Select((_, plan) => PlanCosts.WorkOut(reading, answers, plan, today, settings))
+            .ToList();
         var (book, addsTo) = made is null ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
         var text = whole is null ? null : BookWriter.Text(book!);
@@ -164,8 +166,8 @@ internal static class AdvertisingEndpoints
     private static List<CandidateWire> ForSite(Site site, OfferBook whole, OfferBook made, Workspace workspace) =>
         [
             .. made.Plans.Select(plan =>
-                CandidateWire.Of(
-                    PlanForSite.Of(
+                CandidateWire.From(
+                    PlanForSite.Choose(
                         site,
                         whole,
                         plan,
@@ -248,7 +250,7 @@ public sealed class Joining(Shelf shelf)
             );
         }
 
-        var id = Slug.Free(Slug.Of(made.Provider.Name, "seller"), id => shelf.Find(id) is not null);
+        var id = Slug.Free(Slug.Make(made.Provider.Name, "seller"), id => shelf.Find(id) is not null);
         return (BookWriter.Write(made with { Id = id }), null);
     }
 }

@@ -30,7 +30,7 @@ internal static class PagesEndpoints
         Func<PageText, TAnswer> read,
         CancellationToken cancel
     )
-        where TAnswer : class => Read(body, faults, read, cancel) is { } answer ? Result.Of(answer, faults) : null;
+        where TAnswer : class => Read(body, faults, read, cancel) is { } answer ? Result.From(answer, faults) : null;
 
     /// <summary>
     /// What is read of a body; null, with the faults, where it has no page, or one that takes too long.

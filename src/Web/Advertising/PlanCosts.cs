@@ -6,7 +6,7 @@ namespace HomeStart.Web.Advertising;
 internal static class PlanCosts
 {
     /// <summary>Null: something about this plan is to be answered first.</summary>
-    public static PlanCostWire? Of(
+    public static PlanCostWire? WorkOut(
         PageReading reading,
         PageAnswers answers,
         int plan,
@@ -35,7 +35,7 @@ internal static class PlanCosts
             ],
         };
         if (
-            PageBook.Of(reading, alone, "read", today, new FaultList()) is not { } book
+            PageBook.Make(reading, alone, "read", today, new FaultList()) is not { } book
             || Coster
                 .Cost(HiddenCosts.Bought(book, []), [book], settings with { DisplayCurrency = book.Currency })
                 .Value

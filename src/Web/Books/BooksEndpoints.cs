@@ -121,7 +121,7 @@ internal static class BooksEndpoints
         return Results.Ok(
             shelf
                 .All.Select(shelved =>
-                    BookWire.Of(shelved.Book, today) with
+                    BookWire.From(shelved.Book, today) with
                     {
                         IsExample = shelved.Versions == 0,
                         IsPutAway = shelved.IsPutAway,
@@ -138,7 +138,7 @@ internal static class BooksEndpoints
         CancellationToken cancel
     ) =>
         books.Find(book) is { } shelved
-            ? Results.Ok(PriceListWire.Of(shelved.Book, await workspace.BusinessDateAsync(cancel)))
+            ? Results.Ok(PriceListWire.From(shelved.Book, await workspace.BusinessDateAsync(cancel)))
             : Missing();
 
     private static async Task<IResult> LookAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
@@ -146,7 +146,7 @@ internal static class BooksEndpoints
         var faults = new FaultList();
         return ReadFile(body, faults) is { } book
             ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel))
-            : Results.Ok(BookLookWire.Of(faults));
+            : Results.Ok(BookLookWire.From(faults));
     }
 
     // A file is kept and edited as it is written, so that no field may stand in it twice.
@@ -301,8 +301,8 @@ internal static class BooksEndpoints
         books.Find(book) is { } shelved
             ? Results.Ok(
                 PriceHistory
-                    .Of(await books.VersionsAsync(book, cancel))
-                    .Select(history => PriceHistoryWire.Of(history, shelved.Book.Currency))
+                    .ListAll(await books.VersionsAsync(book, cancel))
+                    .Select(history => PriceHistoryWire.From(history, shelved.Book.Currency))
             )
             : Missing();
 

@@ -31,7 +31,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         var known = shelf.Find(book.Id);
         return new BookLookWire(
             [],
-            BookWire.Of(book, today),
+            BookWire.From(book, today),
             known is null ? BookStanding.New
                 : known.Hash == Shelf.HashOf(bytes) ? BookStanding.Same
                 : BookStanding.Newer,
@@ -41,7 +41,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
                 [
                     .. BookChange
                         .Between(known.Book, book)
-                        .Select(change => BookChangeWire.Of(change, known.Book, book)),
+                        .Select(change => BookChangeWire.Write(change, known.Book, book)),
                 ],
             await EffectsAsync(book.Id, book, cancel)
         );
@@ -54,7 +54,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
     {
         if (asNew is not null && edited is JsonObject book)
         {
-            book["id"] = Slug.Free(Slug.Of(asNew, "seller"), id => shelf.Find(id) is not null);
+            book["id"] = Slug.Free(Slug.Make(asNew, "seller"), id => shelf.Find(id) is not null);
             (book["provider"] as JsonObject ?? [])["name"] = asNew;
         }
 
@@ -63,7 +63,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         using var json = JsonDocument.Parse(text);
         var look = BookReader.Read(json.RootElement, faults) is { } whole
             ? await LookAsync(whole, Encoding.UTF8.GetBytes(text), cancel)
-            : BookLookWire.Of(faults);
+            : BookLookWire.From(faults);
         return new EditedBookWire(text, look);
     }
 
@@ -207,7 +207,7 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         return
         [
             .. shelf.All.Select(shelved => new ShelvedWire(
-                BookWire.Of(shelved.Book, today),
+                BookWire.From(shelved.Book, today),
                 shelved.Versions > 0,
                 shelved.IsPutAway,
                 used.Contains(shelved.Book.Id),
@@ -227,8 +227,8 @@ public sealed class ShelfDesk(Shelf shelf, Workspace workspace, HomeStartDb db, 
         [
             .. (await sites.AllAsync(cancel)).SelectMany(site =>
                 BookEffect
-                    .Of(site, workspace.Books, bookId, changed, site.Settings.On(today))
-                    .Select(effect => BookEffectWire.Of(site.Name, effect))
+                    .ListAll(site, workspace.Books, bookId, changed, site.Settings.On(today))
+                    .Select(effect => BookEffectWire.From(site.Name, effect))
             ),
         ];
     }

@@ -44,7 +44,9 @@ internal static class ComparisonsEndpoints
         CancellationToken cancel
     ) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings)
-            ? Results.Ok(ComparisonWire.Of(Comparison.Of(site, workspace.Books, settings, @base, against), settings))
+            ? Results.Ok(
+                ComparisonWire.From(Comparison.Compare(site, workspace.Books, settings, @base, against), settings)
+            )
             : SiteDesk.Missing();
 
     private static async Task<IResult> PlansAsync(
@@ -56,8 +58,8 @@ internal static class ComparisonsEndpoints
     ) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed
             ? Results.Ok(
-                PlanTableWire.Of(
-                    PlanTable.Of(listed.Candidate, workspace.OfferedTo(listed.Candidate), settings, site.Needs),
+                PlanTableWire.From(
+                    PlanTable.Build(listed.Candidate, workspace.OfferedTo(listed.Candidate), settings, site.Needs),
                     site.Needs
                 )
             )
@@ -72,8 +74,8 @@ internal static class ComparisonsEndpoints
     ) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings)
         && site.Listed(letter) is { } listed
-        && ChangingLater.Of(listed.Candidate, workspace.Books, settings) is { } changing
-            ? Results.Ok(ChangingLaterWire.Of(changing, settings.DisplayCurrency!))
+        && ChangingLater.WorkOut(listed.Candidate, workspace.Books, settings) is { } changing
+            ? Results.Ok(ChangingLaterWire.From(changing, settings.DisplayCurrency!))
             : SiteDesk.Missing();
 
     private static async Task<IResult> StopAsync(
@@ -85,7 +87,7 @@ internal static class ComparisonsEndpoints
     ) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings)
         && site.Listed(letter) is { } listed
-        && Stopping.Of(listed.Candidate, workspace.Books, settings) is { } stopping
-            ? Results.Ok(StoppingWire.Of(stopping, settings.DisplayCurrency!))
+        && Stopping.WorkOut(listed.Candidate, workspace.Books, settings) is { } stopping
+            ? Results.Ok(StoppingWire.From(stopping, settings.DisplayCurrency!))
             : SiteDesk.Missing();
 }

@@ -30,7 +30,7 @@ internal static class CostingsEndpoints
         UpkeepRequestReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } years
             ? Years
                 .Run(asked.Candidate, asked.Books, asked.Settings, years.Until, years.Decisions, faults)
-                .As(UpkeepWire.Of)
+                .As(UpkeepWire.From)
             : null;
 
     private static Result<ReconciliationWire>? Reconcile(
@@ -42,6 +42,6 @@ internal static class CostingsEndpoints
         ReconciliationReader.Read(body, demo.OfferBooks, faults) is { Costing: var asked } seen
             ? Reconciler
                 .Run(asked.Candidate, asked.Books, asked.Settings, seen.Seen, faults, cancel)
-                .As(ReconciliationWire.Of)
+                .As(ReconciliationWire.From)
             : null;
 }

@@ -43,7 +43,7 @@ internal static class DomainsEndpoints
     {
         var domains = app.MapGroup("/api/domains");
         domains
-            .MapGet("/typed", (string? text) => TypedDomainWire.Of(TypedDomain.Parse(Short(text))))
+            .MapGet("/typed", (string? text) => TypedDomainWire.From(TypedDomain.Parse(Short(text))))
             .WithName("readTypedDomain");
         domains
             .MapGet("/check", CheckAsync)
@@ -98,7 +98,7 @@ internal static class DomainsEndpoints
                 .AskAsync(workspace.World, [new NameQuestion(seller!.Id, domain)], withRecord: true, cancel)
                 .FirstAsync(news => news.Answer is not null, cancel)
         ).Answer!;
-        return Results.Ok(NameAnswerWire.Of(answer, time.GetUtcNow()));
+        return Results.Ok(NameAnswerWire.From(answer, time.GetUtcNow()));
     }
 
     private static string? Short(string? text) => text is { Length: > 300 } ? text[..300] : text;

@@ -61,7 +61,7 @@ public sealed class NameChecks(IRegistrar registrar, RegistrarGates gates, TimeP
         CancellationToken cancel
     )
     {
-        var gate = gates.Of(world, book);
+        var gate = gates.For(world, book);
         var unanswered = 0;
         await Parallel.ForEachAsync(
             questions,

@@ -25,7 +25,7 @@ internal static class NamesEndpoints
     {
         var faults = new FaultList();
         return ReadNameReader.ReadIdeas(body.Root, faults) is { } ideas
-            ? Results.Ok(ideas.Select(idea => ReadNameWire.Of(idea.Name)))
+            ? Results.Ok(ideas.Select(idea => ReadNameWire.From(idea.Name)))
             : FaultResults.Unprocessable(faults);
     }
 
@@ -33,7 +33,7 @@ internal static class NamesEndpoints
     {
         var faults = new FaultList();
         return ReadNameReader.Read(body.Root, faults) is { } name
-            ? Results.Ok(ReadNameWire.Of(name))
+            ? Results.Ok(ReadNameWire.From(name))
             : FaultResults.Unprocessable(faults);
     }
 }

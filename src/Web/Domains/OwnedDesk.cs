@@ -14,7 +14,7 @@ public sealed class OwnedDesk(Workspace workspace, NamesHad names, IRegistrar re
     {
         var asking = registrar.LookUpAsync(workspace.World, domain, cancel);
         var had = (await names.WiresAsync(cancel)).FirstOrDefault(had => had.Domain == domain.Text);
-        return OwnedRecordWire.Of(domain, await asking, had);
+        return OwnedRecordWire.From(domain, await asking, had);
     }
 
     /// <summary>

@@ -96,7 +96,7 @@ internal static class OwnedEndpoints
             await workspace.BusinessDateAsync(cancel),
             cancel
         );
-        return Results.Ok(TransferWire.Of(domain, answer, await asking));
+        return Results.Ok(TransferWire.From(domain, answer, await asking));
     }
 
     private static async Task<IResult> RecordAsync(
@@ -144,7 +144,7 @@ internal static class OwnedEndpoints
             return FaultResults.Unprocessable(faults);
         }
 
-        var owned = OwnedName.Of(
+        var owned = OwnedName.WorkOut(
             (site.Listed(view) ?? site.Shortlist[0]).Candidate,
             kept,
             book,
@@ -154,7 +154,7 @@ internal static class OwnedEndpoints
         );
         return owned is { Staying: null, Moving: null }
             ? FaultResults.Unprocessable(faults)
-            : Results.Ok(OwnedNameWire.Of(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
+            : Results.Ok(OwnedNameWire.From(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
     }
 
     private static Task<IResult> PointingAsync(
@@ -177,7 +177,7 @@ internal static class OwnedEndpoints
             workspace,
             host,
             nameServers,
-            (pointing, provider) => Results.Ok(PointingWire.Of(pointing, provider)),
+            (pointing, provider) => Results.Ok(PointingWire.From(pointing, provider)),
             cancel
         );
 
@@ -283,7 +283,7 @@ internal static class OwnedEndpoints
         if (
             await sites.CountedAsync(siteId, cancel) is not var (site, settings)
             || (site.Listed(view) ?? site.Shortlist[0]) is not { } listed
-            || LaterClaim.Of(listed.Candidate, workspace.Books, settings) is not { } claim
+            || LaterClaim.Find(listed.Candidate, workspace.Books, settings) is not { } claim
         )
         {
             return SiteDesk.Missing();
@@ -291,7 +291,7 @@ internal static class OwnedEndpoints
 
         return Results.File(
             Encoding.UTF8.GetBytes(
-                Reminder.Of(
+                Reminder.Write(
                     claim,
                     site.Name,
                     $"claim-{siteId:N}-{listed.Letter}@home-start",

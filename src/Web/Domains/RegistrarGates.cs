@@ -12,7 +12,7 @@ public sealed class RegistrarGates(TimeProvider time) : IDisposable
 
     private readonly ConcurrentDictionary<(World World, string Book), RegistrarGate> _gates = new();
 
-    public RegistrarGate Of(World world, string book)
+    public RegistrarGate For(World world, string book)
     {
         if (_gates.Count > MostKept)
         {

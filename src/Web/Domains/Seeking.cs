@@ -56,8 +56,8 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
         return
         [
             .. NameCost
-                .Of(candidate, workspace.OfferedTo(candidate), settings)
-                .Select(cost => NameCostWire.Of(cost, settings.DisplayCurrency!)),
+                .ListAll(candidate, workspace.OfferedTo(candidate), settings)
+                .Select(cost => NameCostWire.From(cost, settings.DisplayCurrency!)),
         ];
     }
 
@@ -71,7 +71,7 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
     {
         if (answer.Availability is not { State: AvailabilityState.Premium, Register: { } register, Renew: { } renew })
         {
-            return NameAnswerWire.Of(answer, time.GetUtcNow());
+            return NameAnswerWire.From(answer, time.GetUtcNow());
         }
 
         var (candidate, settings) = (
@@ -87,10 +87,10 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
             workspace.OfferedTo(candidate),
             settings
         );
-        return NameAnswerWire.Of(
+        return NameAnswerWire.From(
             answer,
             time.GetUtcNow(),
-            cost is null ? null : NameCostWire.Of(cost, settings.DisplayCurrency!)
+            cost is null ? null : NameCostWire.From(cost, settings.DisplayCurrency!)
         );
     }
 
@@ -116,7 +116,7 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
         }
 
         return new SoughtNamesWire(
-            [.. sought.Names.Select(name => ReadNameWire.Of(NameData.Reader.Read(name.Typed, null, null)))],
+            [.. sought.Names.Select(name => ReadNameWire.From(NameData.Reader.Read(name.Typed, null, null)))],
             sought.Endings,
             answers,
             questions.Count(question =>
@@ -131,7 +131,7 @@ public sealed class Seeking(Workspace workspace, NameDesk desk, TimeProvider tim
     private IReadOnlyList<EndingOffer> Offers(VersionedSite site, string? view)
     {
         var candidate = Listed(site, view).Candidate;
-        return EndingOffer.Of(candidate, workspace.OfferedTo(candidate));
+        return EndingOffer.ListAll(candidate, workspace.OfferedTo(candidate));
     }
 
     private static ListedCandidate Listed(VersionedSite site, string? view) =>

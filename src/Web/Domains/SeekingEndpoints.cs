@@ -288,6 +288,6 @@ internal static class SeekingEndpoints
             fresh.AddRange(news.Answer is { } answer ? [answer] : []);
         }
 
-        return Results.Ok(NearNamesWire.Of(label, ending, known.Values.Concat(fresh)));
+        return Results.Ok(NearNamesWire.From(label, ending, known.Values.Concat(fresh)));
     }
 }

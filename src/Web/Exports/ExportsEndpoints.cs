@@ -73,7 +73,7 @@ internal static class ExportsEndpoints
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
             ? Results.File(
                 PdfReport.Write(
-                    WorksheetReport.Of(site.Name, letter, costing),
+                    WorksheetReport.Make(site.Name, letter, costing),
                     await workspace.BusinessDateAsync(cancel)
                 ),
                 "application/pdf",
@@ -94,10 +94,10 @@ internal static class ExportsEndpoints
             return SiteDesk.Missing();
         }
 
-        var comparison = Comparison.Of(site, workspace.Books, settings, @base, against: null);
+        var comparison = Comparison.Compare(site, workspace.Books, settings, @base, against: null);
         return Results.File(
             PdfReport.Write(
-                ComparisonReport.Of(site.Name, comparison, settings),
+                ComparisonReport.Make(site.Name, comparison, settings),
                 await workspace.BusinessDateAsync(cancel)
             ),
             "application/pdf",

@@ -44,7 +44,7 @@ internal static class MailEndpoints
                 arrived is null,
                 [
                     .. (arrived ?? []).Select(letter =>
-                        LetterWire.Of(
+                        LetterWire.Write(
                             letter,
                             [open.Now, options.PublicAddress],
                             new Uri(options.CounterpartsAddress, "/pages/")
@@ -54,7 +54,7 @@ internal static class MailEndpoints
                 [
                     .. rows.OrderBy(row => row.WrittenAt)
                         .Select(row =>
-                            UnsentLetterWire.Of(
+                            UnsentLetterWire.From(
                                 Documents.Read<Letter>(row.Document),
                                 row.WrittenAt,
                                 row.Tries,

@@ -25,7 +25,7 @@ public sealed class Outbox(HomeStartDb db, OpenAddress open, TimeProvider time)
         var id = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{workspace:N} {now.Id:N} {version}")).AsSpan(0, 16));
         return Add(
             workspace,
-            OrderLetters.Of(news, now, id, new Uri(open.Of(now), $"/sites/{now.SiteId}/orders/{now.Id}"))
+            OrderLetters.Write(news, now, id, new Uri(open.For(now), $"/sites/{now.SiteId}/orders/{now.Id}"))
         );
     }
 

@@ -69,7 +69,7 @@ internal sealed class ChainDesk(
             Certificate = await certificate,
         };
         return Results.Ok(
-            NameChainWire.Of(domain, hosted.Hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()) with
+            NameChainWire.From(domain, hosted.Hosting.Provider, NameChain.From(facts), facts, time.GetUtcNow()) with
             {
                 Site = desk.AddressOf(hosted, domain)!,
             }
@@ -105,6 +105,6 @@ internal sealed class ChainDesk(
         {
             ServerStatus = await server,
         };
-        return Results.Ok(NameChainWire.Of(domain, hosting.Provider, NameChain.Of(facts), facts, time.GetUtcNow()));
+        return Results.Ok(NameChainWire.From(domain, hosting.Provider, NameChain.From(facts), facts, time.GetUtcNow()));
     }
 }

@@ -21,7 +21,7 @@ internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace wo
 
     public async Task<EnginesWire?> WireAsync(Hosted hosted, CancellationToken cancel) =>
         await OffersAsync(hosted, cancel) is { } offers && await InstalledAsync(hosted, cancel) is var (_, installed)
-            ? EnginesWire.Of(
+            ? EnginesWire.From(
                 offers,
                 installed,
                 hosted.Plan?.Allowed(PlanLimit.Databases),

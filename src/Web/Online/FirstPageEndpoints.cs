@@ -226,7 +226,7 @@ internal static class FirstPageEndpoints
     {
         var ours = made is null ? null : Hash(Encoding.UTF8.GetBytes(PageMaker.Make(made)));
         return new FirstPageWire(
-            made is null ? null : BusinessPageWire.Of(made),
+            made is null ? null : BusinessPageWire.From(made),
             version > 0 && space.At(FrontPage) is { } front && front.Hash != ours && !IsBegun(front)
         );
     }

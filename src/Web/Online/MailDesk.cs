@@ -32,7 +32,7 @@ internal sealed class MailDesk(
             await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel)
         );
         var servers = hosted.Domain is { } domain ? await nameServers.MailOfAsync(hosted.World, domain, cancel) : [];
-        return MailboxesWire.Of(
+        return MailboxesWire.From(
             version,
             mail,
             domains,

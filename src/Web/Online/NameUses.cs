@@ -12,7 +12,7 @@ internal sealed class NameUses(OnlineDesk desk, IHostPanel panel, IHostingCompan
     /// </summary>
     public async Task<(int Version, HostedNames Names)?> FindAsync(Hosted hosted, CancellationToken cancel) =>
         await desk.ReadAsync(hosted, PanelKinds.Names, PanelDocuments.Names, cancel) is var (version, names)
-            ? (version, names.Names.IsEmpty ? HostedNames.Of(hosted.Domain) : names)
+            ? (version, names.Names.IsEmpty ? HostedNames.ForMain(hosted.Domain) : names)
             : null;
 
     public async Task<IResult> ChangeAsync(Hosted hosted, int seen, HostedNames names, CancellationToken cancel)
@@ -53,10 +53,10 @@ internal sealed class NameUses(OnlineDesk desk, IHostPanel panel, IHostingCompan
         );
         return new HostedNamesWire(
             version,
-            [.. names.Names.Select(HostedNameWire.Of)],
+            [.. names.Names.Select(HostedNameWire.From)],
             [.. (await desk.OwnedAsync(cancel)).Select(domain => domain.Text)],
-            PlanUseWire.Of(hosted.Plan?.Use(PlanLimit.Websites, names.Websites), hosted.Plan?.Book.Currency),
-            PlanUseWire.Of(hosted.Plan?.Use(PlanLimit.Subdomains, names.Subdomains), hosted.Plan?.Book.Currency),
+            PlanUseWire.From(hosted.Plan?.Use(PlanLimit.Websites, names.Websites), hosted.Plan?.Book.Currency),
+            PlanUseWire.From(hosted.Plan?.Use(PlanLimit.Subdomains, names.Subdomains), hosted.Plan?.Book.Currency),
             stands
         );
     }

@@ -72,7 +72,7 @@ public sealed class OnlineDesk(
             account,
             new World(row.WorldId),
             domain,
-            book is null ? null : HostedPlan.Of(claimed, hosting, book)
+            book is null ? null : HostedPlan.Find(claimed, hosting, book)
         );
     }
 

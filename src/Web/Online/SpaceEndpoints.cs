@@ -33,7 +33,7 @@ internal static class SpaceEndpoints
     private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
         : await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is var (version, space)
-            ? Results.Ok(WebSpaceWire.Of(version, space, hosted.Plan?.Storage))
+            ? Results.Ok(WebSpaceWire.From(version, space, hosted.Plan?.Storage))
         : OnlineDesk.Silent(hosted);
 
     private static Task<IResult> RenameAsync(
@@ -131,7 +131,7 @@ internal static class SpaceEndpoints
     {
         var answer = await desk.WriteAsync(hosted, PanelKinds.Space, seen, PanelDocuments.Write(space), cancel);
         return answer.State == PanelState.Done
-            ? Results.Ok(WebSpaceWire.Of(answer.Version, space, hosted.Plan?.Storage))
+            ? Results.Ok(WebSpaceWire.From(answer.Version, space, hosted.Plan?.Storage))
             : OnlineDesk.Explain(answer, hosted);
     }
 }

@@ -95,7 +95,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
 
         return faults.Any
             ? FaultResults.Unprocessable(faults)
-            : Results.Ok(ZoneChangeWire.Of(ZoneChange.Between(now, after!.Value), after.Value));
+            : Results.Ok(ZoneChangeWire.From(ZoneChange.Between(now, after!.Value), after.Value));
     }
 
     /// <summary>Puts the version before in place of the one that is seen.</summary>
@@ -181,7 +181,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         IEnumerable<ResourceRecord> records,
         CancellationToken cancel
     ) =>
-        ZoneWire.Of(
+        ZoneWire.From(
             domain,
             version,
             await ServedByAsync(hosted, domain, cancel),

@@ -55,7 +55,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
             );
         }
 
-        var terms = TermWords.Of(costing);
+        var terms = TermWords.Agreed(costing);
         if (wanted.Terms is { } read && read != TermWords.Stamp(terms))
         {
             faults.Say(
@@ -66,7 +66,7 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
             );
         }
 
-        var placed = Placing.Of(costing, workspace.IsConnected);
+        var placed = Placing.Prepare(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
         if (placed.Value is not { } things || faults.Any)
         {

@@ -88,7 +88,7 @@ public sealed class ClaimDesk(
             .ClaimedAllowances.Where(row => row.OrderId == orderId)
             .Select(row => row.Number)
             .ToHashSetAsync(cancel);
-        return Claim.Of(kept.Order, await tenures.OutlookAsync(kept, HorizonMonths, cancel), taken) is { } claim
+        return Claim.Find(kept.Order, await tenures.OutlookAsync(kept, HorizonMonths, cancel), taken) is { } claim
             ? (kept, claim)
             : null;
     }

@@ -101,7 +101,7 @@ public sealed class HandingIn(
                 .DistinctBy(LogInWords.Field)
         )
         {
-            faults.Say(FaultCodes.BadType, $"logIn.{LogInWords.Field(rule)}", LogInWords.Of(rule, rules));
+            faults.Say(FaultCodes.BadType, $"logIn.{LogInWords.Field(rule)}", LogInWords.Rule(rule, rules));
         }
 
         if (faults.Any)

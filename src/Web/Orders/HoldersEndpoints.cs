@@ -50,7 +50,7 @@ internal static class HoldersEndpoints
         {
             if (await registrar.HolderAsync(new World(row.WorldId), domain.Book, domain.Name!, cancel) is { } check)
             {
-                checks.Add(HolderCheckWire.Of(domain.Name!, order.RegisteredTo.Mail, check, today));
+                checks.Add(HolderCheckWire.From(domain.Name!, order.RegisteredTo.Mail, check, today));
             }
         }
 

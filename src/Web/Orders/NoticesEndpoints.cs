@@ -46,7 +46,7 @@ internal static class NoticesEndpoints
             return problem;
         }
 
-        if (!IsSigned(body, http.Request.Headers[SignatureHeader].ToString(), CounterpartsSecret.Of(options.Data)))
+        if (!IsSigned(body, http.Request.Headers[SignatureHeader].ToString(), CounterpartsSecret.Read(options.Data)))
         {
             return Results.Problem(
                 "This notice is not signed by the payment processor.",

@@ -123,7 +123,7 @@ public sealed class OrderActions(
             payment.Book,
             payment.Seller,
             Receipt.NumberOf(order, payment.Book),
-            new Uri(open.Of(order), $"/sites/{order.SiteId}/orders/{order.Id}"),
+            new Uri(open.For(order), $"/sites/{order.SiteId}/orders/{order.Id}"),
             today
         );
     }

@@ -56,7 +56,7 @@ internal static class OrdersEndpoints
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
         app.MapPost("/api/orders/check", CheckAsync).WithName("checkOrder").Produces<OrderCheckWire>();
-        app.MapGet("/api/countries", () => Countries.All.Select(CountryWire.Of)).WithName("getCountries");
+        app.MapGet("/api/countries", () => Countries.All.Select(CountryWire.From)).WithName("getCountries");
         app.MapPost("/api/contacts/read", ReadCard)
             .WithName("readContact")
             .Produces<ContactBody>()
@@ -69,7 +69,7 @@ internal static class OrdersEndpoints
         var orders = app.MapGroup("/api/orders");
         orders
             .MapGet("", async (OrderDesk desk, CancellationToken cancel) =>
-                (await desk.ListAsync(cancel)).Select(OrderWire.Of).ToList()
+                (await desk.ListAsync(cancel)).Select(OrderWire.From).ToList()
             )
             .WithName("getOrders");
         orders
@@ -87,7 +87,7 @@ internal static class OrdersEndpoints
                             book,
                             receipt =>
                                 Results.File(
-                                    PdfReport.Write(OrderReports.Of(receipt), receipt.Order.PlacedOn),
+                                    PdfReport.Write(OrderReports.ForReceipt(receipt), receipt.Order.PlacedOn),
                                     "application/pdf",
                                     $"{FileName(receipt)}.pdf"
                                 ),
@@ -186,7 +186,7 @@ internal static class OrdersEndpoints
             return SiteDesk.Missing();
         }
 
-        var placed = Placing.Of(costing, workspace.IsConnected);
+        var placed = Placing.Prepare(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
         var like = placed.Value is { } things ? await desk.LikeAsync(siteId, things, null, cancel) : null;
         var quotes = faults.Any
@@ -197,7 +197,7 @@ internal static class OrdersEndpoints
             new OrderQuotesWire(
                 [
                     .. quotes.Select(quote =>
-                        SellerQuoteWire.Of(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name)
+                        SellerQuoteWire.From(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name)
                     ),
                 ],
                 FaultResults.Wires(faults),
@@ -240,7 +240,7 @@ internal static class OrdersEndpoints
         var faults = new FaultList();
         var contact = PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
         await desk.CheckConfirmedAsync(contact.Mail, "contact.mail", faults, cancel);
-        return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.Of(fault))]));
+        return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.From(fault))]));
     }
 
     private static IResult ReadCard(JsonBody<VCardBody> body, CancellationToken cancel)
@@ -326,12 +326,12 @@ internal static class OrdersEndpoints
             faults,
             cancel
         );
-        return order is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(order));
+        return order is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.From(order));
     }
 
     private static async Task<IResult> GetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row
-            ? Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document)))
+            ? Results.Ok(OrderWire.From(Documents.Read<Order>(row.Document)))
             : Missing();
 
     private static RouteHandlerBuilder File(RouteHandlerBuilder route) =>
@@ -358,7 +358,7 @@ internal static class OrdersEndpoints
         CancellationToken cancel
     ) =>
         await desk.FindAsync(orderId, cancel) is { } row
-        && Receipt.Of(Documents.Read<Order>(row.Document), book) is { } receipt
+        && Receipt.ForSeller(Documents.Read<Order>(row.Document), book) is { } receipt
             ? write(receipt)
             : Missing();
 
@@ -390,7 +390,7 @@ internal static class OrdersEndpoints
         )
         {
             return Results.Ok(
-                OrderWire.Of(
+                OrderWire.From(
                     await desk.DecideAsync(
                         row,
                         order => OrderFlow.Resumed(order with { Quotes = renewed.Quotes }, other),
@@ -402,7 +402,7 @@ internal static class OrdersEndpoints
 
         return faults.Any
             ? FaultResults.Unprocessable(faults)
-            : Results.Ok(OrderWire.Of(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, other), cancel)));
+            : Results.Ok(OrderWire.From(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, other), cancel)));
     }
 
     private static async Task<IResult> LookAsync(Guid orderId, OrderDesk desk, CancellationToken cancel)
@@ -413,7 +413,7 @@ internal static class OrdersEndpoints
         }
 
         desk.Look(row);
-        return Results.Ok(OrderWire.Of(Documents.Read<Order>(row.Document)));
+        return Results.Ok(OrderWire.From(Documents.Read<Order>(row.Document)));
     }
 
     private static async Task<IResult> ClaimAsync(
@@ -425,7 +425,7 @@ internal static class OrdersEndpoints
         await desk.FindAsync(orderId, cancel) is not null && await claims.FindAsync(orderId, cancel) is var claim
             ? claim is null
                 ? Results.NoContent()
-                : Results.Ok(ClaimWire.Of(claim))
+                : Results.Ok(ClaimWire.From(claim))
             : Missing();
 
     private static async Task<IResult> PlaceClaimAsync(
@@ -453,12 +453,12 @@ internal static class OrdersEndpoints
                 cancel
             )
             : null;
-        return placed is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.Of(placed));
+        return placed is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.From(placed));
     }
 
     private static async Task<IResult> CancelAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
         await desk.FindAsync(orderId, cancel) is { } row
-            ? Results.Ok(OrderWire.Of(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel)))
+            ? Results.Ok(OrderWire.From(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel)))
             : Missing();
 
     private static Task<IResult> FirstPasswordAsync(

@@ -143,7 +143,7 @@ public sealed class QuoteDesk(Workspace workspace, ISellers sellers)
             faults.Say(
                 FaultCodes.OutOfRange,
                 where,
-                QuoteWords.Of(difference, costing.Run.Purchase.Books.First(book => book.Id == purchase.Book))
+                QuoteWords.Difference(difference, costing.Run.Purchase.Books.First(book => book.Id == purchase.Book))
             );
         }
 

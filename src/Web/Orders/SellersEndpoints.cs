@@ -134,7 +134,7 @@ internal static class SellersEndpoints
         var isRight =
             rules.IsMet(LogInRule.UserLength, user, "") == true && rules.IsMet(LogInRule.UserLetters, user, "") == true;
         return Results.Ok(
-            LogInCheckWire.Of(
+            LogInCheckWire.From(
                 rules,
                 user,
                 passcode,

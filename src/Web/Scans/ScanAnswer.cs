@@ -12,7 +12,7 @@ namespace HomeStart.Web.Scans;
 /// </summary>
 internal static class ScanAnswer
 {
-    public static async Task<IResult> Of<T>(HttpContext http, Func<IProgress<(int Done, int Of)>, Result<T>> scan)
+    public static async Task<IResult> Stream<T>(HttpContext http, Func<IProgress<(int Done, int Of)>, Result<T>> scan)
         where T : class
     {
         var cancel = http.RequestAborted;

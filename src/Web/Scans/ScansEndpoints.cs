@@ -49,7 +49,9 @@ internal static class ScansEndpoints
 
         var faults = new FaultList();
         return ScanRequestReader.Read(body.Root, demo.OfferBooks, faults) is { } request
-            ? await ScanAnswer.Of(http, progress => Scan.Run(request, progress, http.RequestAborted).As(ScanWire.Of))
+            ? await ScanAnswer.Stream(http, progress =>
+                Scan.Run(request, progress, http.RequestAborted).As(ScanWire.From)
+            )
             : FaultResults.Unprocessable(faults);
     }
 
@@ -68,8 +70,8 @@ internal static class ScansEndpoints
             var listed = Scan.Run(wanted, progress, http.RequestAborted);
             return listed.Value is { } rows
                 ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted)
-                    .As(all => SiteScanWire.Of(rows, all, wanted.Objective))
-                : listed.As(rows => SiteScanWire.Of(rows, rows, wanted.Objective));
+                    .As(all => SiteScanWire.From(rows, all, wanted.Objective))
+                : listed.As(rows => SiteScanWire.From(rows, rows, wanted.Objective));
         });
 
     private static Task<IResult> SettleSiteAsync(
@@ -83,8 +85,8 @@ internal static class ScansEndpoints
     ) =>
         ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _) =>
             Settling
-                .Of(request with { OneSeller = oneSeller ?? false }, http.RequestAborted)
-                .As(settling => SettlingWire.Of(settling, request.Settings.DisplayCurrency!))
+                .WorkOut(request with { OneSeller = oneSeller ?? false }, http.RequestAborted)
+                .As(settling => SettlingWire.From(settling, request.Settings.DisplayCurrency!))
         );
 
     private static async Task<IResult> ForSiteAsync<T>(
@@ -123,6 +125,6 @@ internal static class ScansEndpoints
         }
 
         using var turn = await turns.OwnScanAsync(workspace, http.RequestAborted);
-        return turn.Refusal ?? await ScanAnswer.Of(http, progress => work(request, progress));
+        return turn.Refusal ?? await ScanAnswer.Stream(http, progress => work(request, progress));
     }
 }

@@ -250,10 +250,10 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
                 site.Settings.NewCustomer,
                 site.Settings.KeepChancePercent?.ToString()
             ),
-            NeedsWire.Of(site.Needs, settings.DisplayCurrency!),
+            NeedsWire.From(site.Needs, settings.DisplayCurrency!),
             SitePageWriter.Shortlist(site, workspace.Books, settings, workspace.IsConnected),
             [.. site.Held.Select(held => new HeldNameWire(held.Name, held.Ending))],
-            WorksheetWriter.Write(Worksheet.Of(listed, workspace.OfferedTo(listed.Candidate), settings, site.Needs))
+            WorksheetWriter.Write(Worksheet.Fill(listed, workspace.OfferedTo(listed.Candidate), settings, site.Needs))
         );
     }
 

@@ -94,7 +94,7 @@ internal static class BoughtEndpoints
         return
             await desk.NoteAsync(await sites.ThereAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel)
                 is { } order
-            ? Results.Ok(OrderWire.Of(order))
+            ? Results.Ok(OrderWire.From(order))
             : FaultResults.Unprocessable(faults);
     }
 
@@ -113,7 +113,7 @@ internal static class BoughtEndpoints
 
         var faults = new FaultList();
         return await desk.ChangeAsync(row, new Node(body.Root, "", faults), faults, cancel) is { } order
-            ? Results.Ok(OrderWire.Of(order))
+            ? Results.Ok(OrderWire.From(order))
             : FaultResults.Unprocessable(faults);
     }
 
@@ -226,7 +226,7 @@ internal static class BoughtEndpoints
         var order = file!.Invoice is { } invoice
             ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel)
             : Documents.Read<Order>(row.Document);
-        return Results.Ok(OrderWire.Of(order));
+        return Results.Ok(OrderWire.From(order));
     }
 
     private static Order FilledIn(Order order, InvoiceRead invoice)

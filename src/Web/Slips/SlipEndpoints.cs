@@ -72,9 +72,9 @@ internal static class SlipEndpoints
     ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
             ? Results.Ok(
-                BuyingSlipWire.Of(
+                BuyingSlipWire.From(
                     letter,
-                    Slip.Of(costing),
+                    Slip.Write(costing),
                     costing,
                     await RowAsync(db, siteId, letter, cancel) is { } row
                         ? Documents.Read<SlipTicks>(row.Document).Done
@@ -154,8 +154,8 @@ internal static class SlipEndpoints
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
         var (id, words) = (node["book"].RequiredText("The seller"), node["question"].RequiredText("The question"));
-        var asked = Slip.Of(costing).Sellers.FirstOrDefault(known => known.Book.Id == id) is { } seller
-            ? seller.Questions.FirstOrDefault(question => SlipWords.Of(question, seller.Book) == words)
+        var asked = Slip.Write(costing).Sellers.FirstOrDefault(known => known.Book.Id == id) is { } seller
+            ? seller.Questions.FirstOrDefault(question => SlipWords.Question(question, seller.Book) == words)
             : null;
         if (
             asked is null
@@ -197,7 +197,7 @@ internal static class SlipEndpoints
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
             ? Results.File(
                 PdfReport.Write(
-                    SlipReport.Of(site.Name, letter, Slip.Of(costing), costing),
+                    SlipReport.Make(site.Name, letter, Slip.Write(costing), costing),
                     await workspace.BusinessDateAsync(cancel)
                 ),
                 "application/pdf",
@@ -240,7 +240,7 @@ internal static class SlipEndpoints
         }
 
         var (check, candidate, books) = (
-            CartCheck.Of(costing, book, cart),
+            CartCheck.Compare(costing, book, cart),
             site.Listed(letter)!.Candidate,
             workspace.Books.ToImmutableArray()
         );

@@ -62,7 +62,7 @@ public static class Composition
         services.AddConnectors(
             options.CounterpartsAddress,
             options.MailPort,
-            CounterpartsSecret.Of(options.Data),
+            CounterpartsSecret.Read(options.Data),
             counterparts
         );
         services.AddAccounts();

@@ -12,7 +12,7 @@ public static class CounterpartsSecret
     public static string FileIn(string data) => Path.Combine(data, "counterparts.secret");
 
     /// <summary>The secret of a data folder, made when it is first asked for.</summary>
-    public static string Of(string data)
+    public static string Read(string data)
     {
         if (data.Length == 0)
         {
@@ -32,6 +32,6 @@ public static class CounterpartsSecret
     public static bool IsKnownTo(HttpRequest request, string data) =>
         CryptographicOperations.FixedTimeEquals(
             Encoding.UTF8.GetBytes(request.Headers.Authorization.ToString()),
-            Encoding.UTF8.GetBytes("Bearer " + Of(data))
+            Encoding.UTF8.GetBytes("Bearer " + Read(data))
         );
 }

@@ -12,7 +12,7 @@ internal static class FaultResults
         where T : class => result.Has(out var value) ? Results.Ok(value) : Unprocessable(result.Faults);
 
     public static IReadOnlyList<FaultWire> Wires(FaultList faults) =>
-        [.. faults.Faults.Select(fault => FaultWire.Of(fault))];
+        [.. faults.Faults.Select(fault => FaultWire.From(fault))];
 
     public static IResult Unprocessable(FaultList faults) =>
         Results.Problem(

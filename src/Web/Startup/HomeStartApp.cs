@@ -55,7 +55,7 @@ public static class HomeStartApp
             );
         }
 
-        _ = CounterpartsSecret.Of(options.Data);
+        _ = CounterpartsSecret.Read(options.Data);
 
         // A scan keeps as many threads busy as there are cores: others must be there for whoever else asks, and to see
         // that its caller has left.

@@ -16,5 +16,5 @@ public sealed class OpenAddress(IHttpContextAccessor accessor, StartOptions opti
             : options.PublicAddress; // A port that is none is believed by nobody.
 
     /// <summary>Where it was open when an order was placed.</summary>
-    public Uri Of(Order order) => order.OpenAt ?? options.PublicAddress;
+    public Uri For(Order order) => order.OpenAt ?? options.PublicAddress;
 }

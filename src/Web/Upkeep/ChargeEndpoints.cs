@@ -152,7 +152,7 @@ internal static class ChargeEndpoints
         }
 
         var over = Movement
-            .Of(kept.Book)
+            .ListAll(kept.Book)
             .Where(movement => movement.Book == book && movement.Over?.Units > 0)
             .Select(
                 (movement, place) =>
@@ -204,7 +204,7 @@ internal static class ChargeEndpoints
         var all = await desk.ListAsync(siteId, cancel);
         var matches = Statement.Match(
             rows,
-            [.. all.Select(kept => new PaidOrder(kept.Order.Id, kept.Tenure, Movement.Of(kept.Book)))]
+            [.. all.Select(kept => new PaidOrder(kept.Order.Id, kept.Tenure, Movement.ListAll(kept.Book)))]
         );
         var keep = node["keep"].Flag() == true;
         if (keep && await KeepAsync(all, matches, decisions, cancel) is { } stale)
@@ -275,7 +275,7 @@ internal static class ChargeEndpoints
                 ? Reasons(kept.Tenure, movement, seen, cancel)
                 : [];
         var seller = all.SelectMany(had => had.Tenure.Books).First(book => book.Id == match.Book).Provider.Name;
-        var (verdict, words) = ChargeWords.Of(match, reasons.Count > 0);
+        var (verdict, words) = ChargeWords.Verdict(match, reasons.Count > 0);
         return new StatementRowWire(
             match.Row.Number,
             match.Row.On,
@@ -306,5 +306,5 @@ internal static class ChargeEndpoints
             : [];
 
     private static Movement? MovementOf(LoadedTenure kept, int line) =>
-        Movement.Of(kept.Book).FirstOrDefault(movement => movement.Line == line);
+        Movement.ListAll(kept.Book).FirstOrDefault(movement => movement.Line == line);
 }

@@ -213,15 +213,19 @@ internal static class ClockEndpoints
                 (
                     outlook,
                     kept.Name,
-                    Foreseen.Of(
+                    Foreseen.ListAll(
                         outlook,
-                        OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty)
+                        OwnerNotices.ListAll(
+                            outlook,
+                            kept.Book.Payer.Expires,
+                            ImmutableDictionary<string, DateOnly>.Empty
+                        )
                     )
                 )
             );
         }
 
-        var text = UpkeepCalendar.Of(
+        var text = UpkeepCalendar.Write(
             days,
             [.. await workspace.RemindDaysAsync(cancel)],
             await workspace.BusinessDateAsync(cancel)

@@ -154,9 +154,9 @@ public sealed class DayStep(
         foreach (var day in Foreseen.ReminderDays(kept.Tenure, kept.Book, kept.Book.RemindedTo, to, remindDays))
         {
             var outlook = new Outlook(kept.Tenure, kept.Book, day, ReminderMonths);
-            var foreseen = Foreseen.Of(
+            var foreseen = Foreseen.ListAll(
                 outlook,
-                OwnerNotices.Of(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty)
+                OwnerNotices.ListAll(outlook, kept.Book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty)
             );
             foreach (var (one, days) in Foreseen.RemindersOn(outlook, foreseen, remindDays))
             {
@@ -231,7 +231,7 @@ public sealed class DayStep(
         };
     }
 
-    private Uri Page(LoadedTenure kept) => new(open.Of(kept.Order), $"/sites/{kept.Order.SiteId}/upkeep");
+    private Uri Page(LoadedTenure kept) => new(open.For(kept.Order), $"/sites/{kept.Order.SiteId}/upkeep");
 
     private static Guid IdOf(LoadedTenure kept, string what) =>
         new(

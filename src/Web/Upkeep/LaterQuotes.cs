@@ -121,8 +121,8 @@ public sealed class LaterQuotes(ILaterSums sellers)
         var moment = new LaterMoment(
             day,
             isDecision,
-            SellerDecisions.Of(had, book, decisions),
-            SellerDecisions.Of(had, book, before).Length
+            SellerDecisions.Select(had, book, decisions),
+            SellerDecisions.Select(had, book, before).Length
         );
         var later = new LaterPurchase(
             kept.Order.QuoteAt(book),

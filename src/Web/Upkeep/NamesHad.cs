@@ -20,7 +20,7 @@ public sealed class NamesHad(TenureDesk desk, Workspace workspace)
         {
             names.AddRange(
                 NameHad
-                    .Of(await desk.OutlookAsync(kept, HorizonMonths, cancel))
+                    .ListAll(await desk.OutlookAsync(kept, HorizonMonths, cancel))
                     .Select(name => new NameOfOrder(name, kept))
             );
         }
@@ -39,7 +39,7 @@ public sealed class NamesHad(TenureDesk desk, Workspace workspace)
             .ToDictionary(had => had.Name.Domain.Text, had => had.Name.Book, StringComparer.Ordinal);
 
     public async Task<IReadOnlyList<NameHadWire>> WiresAsync(CancellationToken cancel) =>
-        [.. (await ListAsync(cancel)).Select(had => NameHadWire.Of(had.Name, SellerOf(had), had.Kept.Order))];
+        [.. (await ListAsync(cancel)).Select(had => NameHadWire.From(had.Name, SellerOf(had), had.Kept.Order))];
 
     private string SellerOf(NameOfOrder had) =>
         workspace.Books.FirstOrDefault(book => book.Id == had.Name.Book)?.Provider.Name

@@ -184,7 +184,12 @@ public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shel
     {
         var bought = order.Bought!.Without(order.Missed);
         return Tenure
-            .Of(bought.Candidate, shelf.PlacedFrom(row.BookHashes), bought.CountedFrom(order.PlacedOn), new FaultList())
+            .Begin(
+                bought.Candidate,
+                shelf.PlacedFrom(row.BookHashes),
+                bought.CountedFrom(order.PlacedOn),
+                new FaultList()
+            )
             .Value;
     }
 }

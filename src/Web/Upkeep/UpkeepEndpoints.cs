@@ -98,7 +98,7 @@ internal static class UpkeepEndpoints
         var faults = new FaultList();
         return await decisions.OutlookAsync(orderId, cancel) is not var (_, outlook) ? TenureDesk.Missing()
             : DecisionDesk.Read(new Node(body.Root, "", faults)["decision"], outlook) is { } decision && !faults.Any
-                ? Results.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.Of(outlook, decision)))
+                ? Results.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.WorkOut(outlook, decision)))
             : FaultResults.Unprocessable(faults);
     }
 
@@ -122,7 +122,7 @@ internal static class UpkeepEndpoints
             return stale;
         }
 
-        if (!faults.Any && decision is not null && Effect.Of(outlook, decision).Refused is { } refused)
+        if (!faults.Any && decision is not null && Effect.WorkOut(outlook, decision).Refused is { } refused)
         {
             faults.Say(FaultCodes.Unavailable, "decision", $"This cannot be done: {UpkeepWords.Reason(refused)}");
         }
@@ -260,7 +260,10 @@ internal static class UpkeepEndpoints
 
         using var turn = await turns.OwnScanAsync(scope, cancel);
         var answer = turn.Refusal is null
-            ? await Task.Run(() => StayOrMove.Of(outlook, site.Needs, settings, [.. workspace.Offered], cancel), cancel)
+            ? await Task.Run(
+                () => StayOrMove.Compare(outlook, site.Needs, settings, [.. workspace.Offered], cancel),
+                cancel
+            )
             : null;
         return turn.Refusal
             ?? (

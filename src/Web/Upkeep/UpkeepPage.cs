@@ -39,7 +39,7 @@ public sealed class UpkeepPage(
         foreach (var kept in all.Where(kept => kept.Order.SiteId == siteId))
         {
             var outlook = await desk.OutlookAsync(kept, horizonMonths, cancel);
-            var notices = OwnerNotices.Of(
+            var notices = OwnerNotices.ListAll(
                 outlook,
                 kept.Book.Payer.Expires,
                 await UnconfirmedAsync(kept, today, cancel)

@@ -56,7 +56,7 @@ public class AdvertisementTests
     public void What_a_low_price_for_three_years_hides()
     {
         var book = Steep().ToBook("brightwater", new DateOnly(2026, 11, 20));
-        var costs = HiddenCosts.Of(book, Owner)!;
+        var costs = HiddenCosts.Find(book, Owner)!;
         costs.PerMonth.ToAmount().ShouldBe("2.99");
         costs.DueToday.ShouldBe(new Sum(12917, false)); // 107.64 with 20% tax.
         // The domain's first year is in the price; it renews on the day the year is over.
@@ -85,7 +85,7 @@ public class AdvertisementTests
         (domain.Route, domain.Ending).ShouldBe((DomainRoute.Later, "com"));
         var short_ = Steep() with { Domain = new AdvertisedDomain(["com"], 37) };
         HiddenCosts.Bought(short_.ToBook("b", default), []).Domains.ShouldBeEmpty(); // Not committed for long enough.
-        BookGap.Of(book).Select(gap => gap.Part).ShouldBe([BookPart.Registering, BookPart.Renewing]);
+        BookGap.Find(book).Select(gap => gap.Part).ShouldBe([BookPart.Registering, BookPart.Renewing]);
     }
 
     [Fact]
@@ -144,7 +144,7 @@ public class AdvertisementTests
             """ "price": "5", "pricePer": "month", "months": "12", "paid": "at-once", "later": "same" """;
         var (unnamed, faults) = Typed($$"""{ "currency": "GBP", {{Way}} }""");
         faults.ShouldBe(["provider required", "plan required", "tax required"]);
-        HiddenCosts.Of(unnamed!.ToBook("x", default), Owner)!.DueToday.Amount.ShouldBe(7200);
+        HiddenCosts.Find(unnamed!.ToBook("x", default), Owner)!.DueToday.Amount.ShouldBe(7200);
         Typed(
             $$"""{ "provider": "A", "plan": "B", "tax": "inside", "currency": "GBP", {{Way}}, "otherWays": [ { {{Way}} } ] }"""
         )

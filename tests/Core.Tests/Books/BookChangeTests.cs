@@ -198,9 +198,11 @@ public class BookChangeTests
     [Fact]
     public void What_a_book_does_not_state_is_listed()
     {
-        BookGap.Of(Books.Single(book => book.Id == "saltglass")).ShouldContain(gap => gap.Part == BookPart.LaterPrice);
         BookGap
-            .Of(
+            .Find(Books.Single(book => book.Id == "saltglass"))
+            .ShouldContain(gap => gap.Part == BookPart.LaterPrice);
+        BookGap
+            .Find(
                 With(plan => plan with { Billing = [Priced(plan.Billing[1], 3588, null)] }) with
                 {
                     Refund = null,
@@ -214,7 +216,7 @@ public class BookChangeTests
                 (BookPart.Renewing, "com"),
                 (BookPart.Refund, ""),
             ]);
-        BookGap.Of(Books.Single(book => book.Id == "flatstone")).ShouldBeEmpty(); // It sells no hosting to give back.
+        BookGap.Find(Books.Single(book => book.Id == "flatstone")).ShouldBeEmpty(); // It sells no hosting to give back.
     }
 
     [Fact]
@@ -234,12 +236,12 @@ public class BookChangeTests
                 Billing = [plan.Billing[0], Priced(plan.Billing[1], 3588, 13188), plan.Billing[2]],
             }
         );
-        var effects = BookEffect.Of(site, Books, "tidemarsh", dearer, Settings);
+        var effects = BookEffect.ListAll(site, Books, "tidemarsh", dearer, Settings);
         // Two later years of 24.00, with 20% tax.
         effects.Select(effect => (effect.Letter, effect.HorizonChange)).ShouldBe([("A", (Int128)5760), ("C", 0)]);
-        var gone = BookEffect.Of(site, Books, "tidemarsh", null, Settings);
+        var gone = BookEffect.ListAll(site, Books, "tidemarsh", null, Settings);
         gone.ShouldAllBe(effect => effect.After == null && effect.HorizonChange == null && effect.Before != null);
-        var unstated = BookEffect.Of(
+        var unstated = BookEffect.ListAll(
             site,
             Books,
             "tidemarsh",

@@ -204,7 +204,7 @@ public class BookEditTests
             };
 
         var history = PriceHistory
-            .Of([
+            .ListAll([
                 Version(1, "GBP", (1, 900, 900), (12, 6000, 9600)),
                 Version(2, "USD", (1, 100, 100)),
                 new OfferBook("b", new Provider("B", null), default, Currency.Get("GBP")),
@@ -217,7 +217,7 @@ public class BookEditTests
             )
             .ShouldBe(["1 1 5.00 8.00", "4 20 6.00 "]);
         PriceHistory
-            .Of([
+            .ListAll([
                 new OfferBook("b", new Provider("B", null), default, Currency.Get("GBP"))
                 {
                     Plans = [new Plan("a", "A")],

@@ -38,7 +38,7 @@ internal sealed class Reference
         _hosting = Get(candidate, "hosting");
         _domains = [.. Items(candidate, "domains")];
         var owner = Get(request, "owner");
-        _tax = R.Of(Text(owner, "taxPercent") ?? "0");
+        _tax = R.From(Text(owner, "taxPercent") ?? "0");
         _countTax = Flag(owner, "countTax") ?? true;
         _display = Text(Get(request, "display"), "currency")
             ?? Text(
@@ -518,9 +518,9 @@ internal sealed class Reference
             var sum = left.Aggregate(BigInteger.Zero, BigInteger.Add);
             var cuts =
                 Text(promotion, "percent") is { } percent
-                    ? left.ConvertAll(amount => (R.Of(amount) * R.Of(percent) / R.Of(100)).Round())
+                    ? left.ConvertAll(amount => (R.From(amount) * R.From(percent) / R.From(100)).Round())
                 : sum.IsZero ? [.. left.Select(_ => BigInteger.Zero)]
-                : Share(BigInteger.Min(sum, Amount(promotion, "amount", book)!.Value), [.. left.Select(R.Of)]);
+                : Share(BigInteger.Min(sum, Amount(promotion, "amount", book)!.Value), [.. left.Select(R.From)]);
             foreach (var (line, cut) in lines.Zip(cuts).Where(pair => !pair.Second.IsZero))
             {
                 line.Cut(source, promotion, cut);
@@ -576,7 +576,7 @@ internal sealed class Reference
             ["dueToday"] = Show(Sum(today)),
             ["firstTerm"] = Show(Sum(term)),
             ["horizon"] = Show(horizon),
-            ["perMonth"] = Show((R.Of(horizon) / R.Of(_horizon)).Round()),
+            ["perMonth"] = Show((R.From(horizon) / R.From(_horizon)).Round()),
             ["peak"] =
                 peak.Count == 0
                     ? null
@@ -619,7 +619,7 @@ internal sealed class Reference
         var (from, until) = charge.Cover!.Value;
         var begins = from > _end ? from : _end;
         var left = (
-            R.Of(charge.Left) * R.Of(until.DayNumber - begins.DayNumber) / R.Of(until.DayNumber - from.DayNumber)
+            R.From(charge.Left) * R.From(until.DayNumber - begins.DayNumber) / R.From(until.DayNumber - from.DayNumber)
         ).Round();
         return Convert(Counts(bill.Book, left), bill.Currency);
     }
@@ -725,8 +725,8 @@ internal sealed class Reference
             var all = keys.Aggregate(BigInteger.Zero, (sum, key) => sum + parts[key]);
             var rate = RateOf(bill.Currency);
             var shares = all.IsZero
-                ? Settle(0, [.. keys.Select(key => R.Of(parts[key]) * rate)])
-                : Share(Value(bill), [.. keys.Select(key => R.Of(parts[key]))]);
+                ? Settle(0, [.. keys.Select(key => R.From(parts[key]) * rate)])
+                : Share(Value(bill), [.. keys.Select(key => R.From(parts[key]))]);
             foreach (var (key, share) in keys.Zip(shares))
             {
                 (rows.TryGetValue(key, out var cells) ? cells : rows[key] = new BigInteger[columns])[column] += share;
@@ -864,11 +864,11 @@ internal sealed class Reference
 
         if (Flag(Get(Book(book), "tax"), "pricesInclude") == true)
         {
-            var net = (R.Of(sum) * R.Of(100) / (R.Of(100) + _tax)).Round();
+            var net = (R.From(sum) * R.From(100) / (R.From(100) + _tax)).Round();
             return (net, sum - net);
         }
 
-        return (sum, (R.Of(sum) * _tax / R.Of(100)).Round());
+        return (sum, (R.From(sum) * _tax / R.From(100)).Round());
     }
 
     private BigInteger Counts(string? book, BigInteger sum)
@@ -884,12 +884,12 @@ internal sealed class Reference
 
     private R RateOf(string currency) =>
         currency == _display
-            ? R.Of(1)
-            : R.Of(Text(Get(Get(_request, "display")!.Value, "rates"), currency)!)
-                * R.Of(BigInteger.Pow(10, Decimals(_display)))
-                / R.Of(BigInteger.Pow(10, Decimals(currency)));
+            ? R.From(1)
+            : R.From(Text(Get(Get(_request, "display")!.Value, "rates"), currency)!)
+                * R.From(BigInteger.Pow(10, Decimals(_display)))
+                / R.From(BigInteger.Pow(10, Decimals(currency)));
 
-    private BigInteger Convert(BigInteger amount, string currency) => (R.Of(amount) * RateOf(currency)).Round();
+    private BigInteger Convert(BigInteger amount, string currency) => (R.From(amount) * RateOf(currency)).Round();
 
     private string PerMonth(int period)
     {
@@ -897,7 +897,8 @@ internal sealed class Reference
         var (_, option) = PlanAndOption();
         return Show(
             (
-                R.Of(Steps(option.GetProperty("prices"), book, period, 1).Sum) / R.Of(Int(option, "everyMonths")!.Value)
+                R.From(Steps(option.GetProperty("prices"), book, period, 1).Sum)
+                / R.From(Int(option, "everyMonths")!.Value)
             ).Round(),
             Text(book, "currency")
         );
@@ -980,8 +981,8 @@ internal sealed class Reference
 
     private static List<BigInteger> Share(BigInteger total, List<R> parts)
     {
-        var all = parts.Aggregate(R.Of(0), (sum, part) => sum + part);
-        return Settle(total, parts.ConvertAll(part => R.Of(total) * part / all));
+        var all = parts.Aggregate(R.From(0), (sum, part) => sum + part);
+        return Settle(total, parts.ConvertAll(part => R.From(total) * part / all));
     }
 
     private static List<BigInteger> Settle(BigInteger total, List<R> exact)
@@ -990,7 +991,7 @@ internal sealed class Reference
         var left = (int)(total - shares.Aggregate(BigInteger.Zero, BigInteger.Add));
         foreach (
             var (_, index) in exact
-                .Select((part, index) => (Over: part - R.Of(part.Floor()), index))
+                .Select((part, index) => (Over: part - R.From(part.Floor()), index))
                 .OrderByDescending(pair => pair.Over, Comparer<R>.Create((l, r) => (l.N * r.D).CompareTo(r.N * l.D)))
                 .Take(left)
         )
@@ -1032,7 +1033,7 @@ internal sealed class Reference
         };
 
     private static BigInteger Minor(string amount, string currency) =>
-        (R.Of(amount) * R.Of(BigInteger.Pow(10, Decimals(currency)))).Round();
+        (R.From(amount) * R.From(BigInteger.Pow(10, Decimals(currency)))).Round();
 
     internal static BigInteger? Amount(JsonElement element, string field, JsonElement book) =>
         Text(element, field) is { } text ? Minor(text, Text(book, "currency")!) : null;
@@ -1111,9 +1112,9 @@ internal sealed class Reference
     /// <summary>An exact fraction with a denominator above zero.</summary>
     internal readonly record struct R(BigInteger N, BigInteger D)
     {
-        public static R Of(BigInteger whole) => new(whole, 1);
+        public static R From(BigInteger whole) => new(whole, 1);
 
-        public static R Of(string text) =>
+        public static R From(string text) =>
             text.Split('.') is [var whole, var rest]
                 ? new(BigInteger.Parse(whole + rest), BigInteger.Pow(10, rest.Length))
                 : new(BigInteger.Parse(text), 1);

@@ -6,12 +6,12 @@ public class ResultTests
     [Fact]
     public void A_value_may_become_another_and_what_bars_it_stays()
     {
-        Result.Of("value", new FaultList()).As(value => value + "!").Value.ShouldBe("value!");
+        Result.From("value", new FaultList()).As(value => value + "!").Value.ShouldBe("value!");
         var faults = new FaultList();
         faults.Add(FaultCodes.Unknown, "here", new NoSuchBook("b"));
-        var barred = Result.Of("value", faults).As(value => value + "!");
+        var barred = Result.From("value", faults).As(value => value + "!");
         (barred.Value, barred.Faults.Count, barred.Has(out _)).ShouldBe((null, 1, false));
-        Result.Of<string>(null, new FaultList()).As(value => value + "!").Value.ShouldBeNull();
+        Result.From<string>(null, new FaultList()).As(value => value + "!").Value.ShouldBeNull();
     }
 
     [Fact]

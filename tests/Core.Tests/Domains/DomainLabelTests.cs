@@ -29,7 +29,7 @@ public class DomainLabelTests
     {
         var (label, fault) = DomainLabel.Parse(typed);
         label.ShouldBeNull();
-        NameWords.Of(fault.ShouldNotBeNull()).ShouldEndWith(".");
+        NameWords.Sentence(fault.ShouldNotBeNull()).ShouldEndWith(".");
         fault.Suggestion.ShouldBe(suggestion);
     }
 

@@ -39,7 +39,7 @@ public class DomainNameTests
         var (domain, fault) = DomainName.Parse(label, ending);
         domain.ShouldBeNull();
         fault!.Part.ShouldBe(part);
-        NameWords.Of(fault).ShouldEndWith(".");
+        NameWords.Sentence(fault).ShouldEndWith(".");
         fault.TooLong.ShouldBe(0);
     }
 

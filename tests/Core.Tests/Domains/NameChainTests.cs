@@ -17,7 +17,7 @@ public class NameChainTests
     [Fact]
     public void All_is_right_where_the_registry_points_at_the_host_and_everybody_sees_it()
     {
-        var chain = NameChain.Of(
+        var chain = NameChain.From(
             Facts(["NS2.host.example.", "ns1.host.example"], Zone("198.51.100.7"), "198.51.100.7", "198.51.100.7")
         );
         States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right]);
@@ -27,29 +27,29 @@ public class NameChainTests
     [Fact]
     public void While_old_answers_run_out_it_only_needs_waiting()
     {
-        var chain = NameChain.Of(Facts(Entry.NameServers, Zone("198.51.100.7"), "198.51.100.7", ""));
+        var chain = NameChain.From(Facts(Entry.NameServers, Zone("198.51.100.7"), "198.51.100.7", ""));
         States(chain).ShouldBe([LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Right, LinkState.Waiting]);
         chain.IsJoined.ShouldBeFalse();
-        States(NameChain.Of(Facts(Entry.NameServers, new ZoneFacts(false, [], [], [], []), "", "")))
+        States(NameChain.From(Facts(Entry.NameServers, new ZoneFacts(false, [], [], [], []), "", "")))
             .ShouldBe([LinkState.Right, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting, LinkState.Waiting]);
     }
 
     [Fact]
     public void Pointed_elsewhere_it_is_to_be_set_and_to_what()
     {
-        var chain = NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("192.0.2.9"), "192.0.2.9"));
+        var chain = NameChain.From(Facts(["ns1.elsewhere.example"], Zone("192.0.2.9"), "192.0.2.9"));
         States(chain).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
         chain.Links[0].Wanted.ShouldBe(Entry.NameServers);
         (chain.Links[2].Found.Single(), chain.Links[2].Wanted[0]).ShouldBe(("192.0.2.9", "198.51.100.7"));
-        States(NameChain.Of(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], [], []), "")))
+        States(NameChain.From(Facts(["ns1.elsewhere.example"], new ZoneFacts(false, [], [], [], []), "")))
             .ShouldBe([LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Wrong, LinkState.Waiting]);
     }
 
     [Fact]
     public void Records_that_lead_there_do_whoever_keeps_them_and_half_of_them_do_not()
     {
-        NameChain.Of(Facts(["ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")).IsJoined.ShouldBeTrue();
-        var half = NameChain.Of(
+        NameChain.From(Facts(["ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7")).IsJoined.ShouldBeTrue();
+        var half = NameChain.From(
             Facts(
                 ["ns1.elsewhere.example"],
                 new ZoneFacts(true, [], ["198.51.100.7", "192.0.2.9"], ["198.51.100.7"], []),
@@ -58,19 +58,19 @@ public class NameChainTests
         );
         States(half).ShouldBe([LinkState.Wrong, LinkState.Right, LinkState.Wrong, LinkState.Right, LinkState.Right]);
         // The registry knows of no name servers.
-        States(NameChain.Of(Facts([], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong);
-        States(NameChain.Of(Facts(["ns1.host.example"], Zone("192.0.2.9"), "198.51.100.7")))[0]
+        States(NameChain.From(Facts([], Zone("192.0.2.9"), "198.51.100.7")))[0].ShouldBe(LinkState.Wrong);
+        States(NameChain.From(Facts(["ns1.host.example"], Zone("192.0.2.9"), "198.51.100.7")))[0]
             .ShouldBe(LinkState.Wrong); // Half of them.
     }
 
     [Fact]
     public void Whoever_does_not_answer_is_not_held_against_it()
     {
-        var chain = NameChain.Of(new NameFacts(Entry, null, null, [new PlaceFacts("sunbay", null)]));
+        var chain = NameChain.From(new NameFacts(Entry, null, null, [new PlaceFacts("sunbay", null)]));
         States(chain).ShouldBe(Enumerable.Repeat(LinkState.Unknown, 5));
         chain.Places.Single().IsSeen.ShouldBeNull();
         States(
-            NameChain.Of(
+            NameChain.From(
                 new NameFacts(
                     Entry,
                     Entry.NameServers,
@@ -85,7 +85,7 @@ public class NameChainTests
     [Fact]
     public void A_longer_address_that_leads_elsewhere_misleads_half_of_the_visitors() =>
         States(
-            NameChain.Of(
+            NameChain.From(
                 Facts(
                     Entry.NameServers,
                     new ZoneFacts(true, [], ["198.51.100.7", "2001:db8::9"], ["198.51.100.7"], []),
@@ -99,7 +99,7 @@ public class NameChainTests
     public void A_zone_that_names_others_than_the_registry_contradicts_it()
     {
         var zone = NameChain
-            .Of(
+            .From(
                 Facts(
                     Entry.NameServers,
                     Zone("198.51.100.7") with
@@ -112,7 +112,7 @@ public class NameChainTests
             .Links[1];
         (zone.State, zone.Found.Single(), zone.Wanted.Length).ShouldBe((LinkState.Wrong, "ns1.elsewhere.example", 2));
         NameChain
-            .Of(
+            .From(
                 Facts(
                     Entry.NameServers,
                     Zone("198.51.100.7") with
@@ -129,7 +129,7 @@ public class NameChainTests
     [Fact]
     public void Half_of_the_hosts_name_servers_are_to_be_set_though_records_lead_there() =>
         States(
-            NameChain.Of(Facts(["ns1.host.example", "ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7"))
+            NameChain.From(Facts(["ns1.host.example", "ns1.elsewhere.example"], Zone("198.51.100.7"), "198.51.100.7"))
         )[0]
             .ShouldBe(LinkState.Wrong);
 
@@ -142,7 +142,7 @@ public class NameChainTests
     [InlineData(null, "192.0.2.9", LinkState.Waiting)]
     public void The_server_answers_for_the_name_or_does_not_know_it(int? status, string address, LinkState state)
     {
-        var chain = NameChain.Of(Facts(Entry.NameServers, Zone(address), address) with { ServerStatus = status });
+        var chain = NameChain.From(Facts(Entry.NameServers, Zone(address), address) with { ServerStatus = status });
         (chain.Links[5].Kind, chain.Links[5].State).ShouldBe((ChainLinkKind.Server, state));
         chain.IsJoined.ShouldBe(state == LinkState.Right);
     }
@@ -160,7 +160,7 @@ public class NameChainTests
         LinkState state
     ) =>
         NameChain
-            .Of(
+            .From(
                 Facts(Entry.NameServers, Zone(address), address) with
                 {
                     Certificate = certificate is { } known ? new CertificateFacts(known) : null,

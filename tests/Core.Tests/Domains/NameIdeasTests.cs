@@ -10,7 +10,7 @@ public class NameIdeasTests
     public void The_demos_business_gets_its_orders_joins_short_forms_trade_and_town()
     {
         var ideas = NameIdeas
-            .Of("Ostler & Wren", "clock and barometer repairs", "Ludlow", NameData.Reader, "GB")
+            .Suggest("Ostler & Wren", "clock and barometer repairs", "Ludlow", NameData.Reader, "GB")
             .Select(idea => idea.Name)
             .ToList();
         string[] expected =
@@ -49,7 +49,7 @@ public class NameIdeasTests
     public void One_word_is_enough(string business, string trade, string town, string among)
     {
         var labels = NameIdeas
-            .Of(business, trade, town, NameData.Reader, null)
+            .Suggest(business, trade, town, NameData.Reader, null)
             .Select(idea => idea.Name.Label)
             .ToList();
         if (among.Length > 0)
@@ -64,9 +64,9 @@ public class NameIdeasTests
     public void There_are_never_more_than_can_be_looked_through()
     {
         var many = string.Join(' ', "alder birch cedar damson elder fir gorse hazel".Split(' '));
-        NameIdeas.Of(many, many, many, NameData.Reader, null).Length.ShouldBeInRange(50, NameIdeas.Most);
-        NameIdeas.Of("", "", "Ludlow", NameData.Reader, null).ShouldBeEmpty();
-        NameIdeas.Of("!!! ---", "\u202e", "", NameData.Reader, null).ShouldBeEmpty();
+        NameIdeas.Suggest(many, many, many, NameData.Reader, null).Length.ShouldBeInRange(50, NameIdeas.Most);
+        NameIdeas.Suggest("", "", "Ludlow", NameData.Reader, null).ShouldBeEmpty();
+        NameIdeas.Suggest("!!! ---", "\u202e", "", NameData.Reader, null).ShouldBeEmpty();
     }
 
     [Theory]

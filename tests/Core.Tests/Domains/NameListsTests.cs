@@ -108,13 +108,13 @@ public class NameListsTests
     [InlineData("Łódź", "d")]
     [InlineData("漢", "seller")]
     [InlineData("", "seller")]
-    public void An_id_is_made_of_letters_and_digits(string name, string id) => Slug.Of(name, "seller").ShouldBe(id);
+    public void An_id_is_made_of_letters_and_digits(string name, string id) => Slug.Make(name, "seller").ShouldBe(id);
 
     [Fact]
     public void No_two_ids_are_alike()
     {
         Slug.Each(["Backup", "backup", "BACKUP!", "backup 2"], "extra")
             .ShouldBe(["backup", "backup-2", "backup-3", "backup-2-2"]);
-        Slug.Of(new string('a', 90), "x").Length.ShouldBe(40);
+        Slug.Make(new string('a', 90), "x").Length.ShouldBe(40);
     }
 }

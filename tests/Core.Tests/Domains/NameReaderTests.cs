@@ -259,6 +259,6 @@ public class NameReaderTests
             faults
         );
         faults.Faults.ShouldBeEmpty();
-        return ReadNameWire.Of(read!);
+        return ReadNameWire.From(read!);
     }
 }

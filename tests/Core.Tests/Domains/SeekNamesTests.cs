@@ -106,13 +106,13 @@ public class SeekNamesTests
     [Fact]
     public void The_last_day_to_claim_goes_into_a_calendar_with_its_price_and_alarms()
     {
-        var claim = LaterClaim.Of(
+        var claim = LaterClaim.Find(
             Shop.Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate,
             Shop.Books,
             Shop.Settings
         )!;
         var lines = Reminder
-            .Of(claim, "Ostler; Wren, clocks", "one@home-start", Shop.Today)
+            .Write(claim, "Ostler; Wren, clocks", "one@home-start", Shop.Today)
             .ReplaceLineEndings("\n")
             .Replace("\n ", "", StringComparison.Ordinal)
             .Split('\n');

@@ -27,7 +27,7 @@ public class ReportTests
             new ChooseBilling("A", 1, 12),
             new ChooseDomain("A", Name("nameyarrow"))
         );
-        var report = WorksheetReport.Of("Shop", "A", Costed(site));
+        var report = WorksheetReport.Make("Shop", "A", Costed(site));
         report.Rows[^1].Cells[^1].ShouldStartWith("at least ");
         report.Notes.ShouldContain(note =>
             note.StartsWith("Not stated: Plan Shard, due on 1 Dec 2027", StringComparison.Ordinal)
@@ -47,7 +47,7 @@ public class ReportTests
             new ChooseBilling("B", 36, 36),
             new AddCandidate(null)
         );
-        var report = ComparisonReport.Of("Shop", Comparison.Of(site, Books, Settings, "A", null), Settings);
+        var report = ComparisonReport.Make("Shop", Comparison.Compare(site, Books, Settings, "A", null), Settings);
         report.Head.ShouldBe(["", "A", "B, least"]);
         report.Notes.ShouldContain("C is not complete, so it is left out.");
         report.Rows.Single(row => row.Label == "Against A").Cells[0].ShouldBeEmpty();
@@ -64,7 +64,7 @@ public class ReportTests
                 HorizonMonths = 120,
             }
         )!;
-        Pages(WorksheetReport.Of("Shop", "A", costing)).ShouldBe(1);
+        Pages(WorksheetReport.Make("Shop", "A", costing)).ShouldBe(1);
         var row = new ReportRow(new string('W', 200), ["1,000,000,000,000.00", "0.00"]);
         Pages(
                 new Report(

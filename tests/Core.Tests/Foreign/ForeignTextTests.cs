@@ -139,13 +139,13 @@ public class ForeignTextTests
             .Write(contact)
             .Split("\r\n")
             .ShouldNotContain(line => line.StartsWith("X-Evil", StringComparison.Ordinal));
-        var placed = Placing.Of(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
+        var placed = Placing.Prepare(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
         var order = new Order(Guid.NewGuid(), Guid.NewGuid(), "A", Shop.Today, contact, placed)
         {
             State = OrderState.Completed,
         };
         // It was an exception, and 500 for all the archive.
-        var ubl = UblInvoice.Write(Receipt.Of(order, "tidemarsh")!).ToString();
+        var ubl = UblInvoice.Write(Receipt.ForSeller(order, "tidemarsh")!).ToString();
         ubl.ShouldContain("Ada\\u0007 Wren");
     }
 

@@ -104,7 +104,7 @@ public class HostedTests
         names.Answering("wwwclocks.example").ShouldBeNull();
         names.FolderOf(names.Answering("same.example")!).ShouldBe("");
         names.FolderOf(names.Answering("again.example")!).ShouldBe("barometers");
-        HostedNames.Of(null).Names.ShouldBeEmpty();
+        HostedNames.ForMain(null).Names.ShouldBeEmpty();
     }
 
     [Theory]
@@ -231,7 +231,7 @@ public class HostedTests
         };
         var hosting = new OrderedHosting("host", "Host", "small", "Small", Main, 12);
         var had = HostedPlan
-            .Of(
+            .Find(
                 Bought(
                     hosting,
                     Item(LineKind.Plan, "small", 1, 12),
@@ -249,8 +249,8 @@ public class HostedTests
             (plan.Billing[1], 1_610_612_736L, 17, null)
         );
         // An order of before it was kept how it is paid.
-        HostedPlan.Of(Bought(hosting), hosting, book)!.Option.ShouldBeNull();
-        HostedPlan.Of(Bought(hosting), hosting, book with { Plans = [] }).ShouldBeNull();
+        HostedPlan.Find(Bought(hosting), hosting, book)!.Option.ShouldBeNull();
+        HostedPlan.Find(Bought(hosting), hosting, book with { Plans = [] }).ShouldBeNull();
         HostedPlan.StorageOf(new Plan("none", "None")).ShouldBeNull();
     }
 
@@ -274,25 +274,17 @@ public class HostedTests
     {
         Enum.GetValues<MailboxFlaw>()
             .ShouldAllBe(flaw =>
-                FaultWords
-                    .Sentence(new Fault("", "", new MailboxFlawed(flaw, "a@b.example")))
-                    .Contains("a@b.example")
+                FaultWords.Sentence(new Fault("", "", new MailboxFlawed(flaw, "a@b.example"))).Contains("a@b.example")
             );
         Enum.GetValues<HostedNameFlaw>()
             .ShouldAllBe(flaw =>
-                FaultWords
-                    .Sentence(new Fault("", "", new HostedNameFlawed(flaw, "a.example")))
-                    .Contains("a.example")
+                FaultWords.Sentence(new Fault("", "", new HostedNameFlawed(flaw, "a.example"))).Contains("a.example")
             );
         Enum.GetValues<EngineFlaw>()
-            .ShouldAllBe(flaw =>
-                FaultWords.Sentence(new Fault("", "", new EngineFlawed(flaw))).Length > 10
-            );
+            .ShouldAllBe(flaw => FaultWords.Sentence(new Fault("", "", new EngineFlawed(flaw))).Length > 10);
         Enum.GetValues<PlanLimit>()
             .ShouldAllBe(limit =>
-                FaultWords
-                    .Sentence(new Fault("", "", new PlanUsedUp(limit, 2, 1)))
-                    .StartsWith("That would be 2 ")
+                FaultWords.Sentence(new Fault("", "", new PlanUsedUp(limit, 2, 1))).StartsWith("That would be 2 ")
             );
     }
 
@@ -312,14 +304,14 @@ public class HostedTests
                 Plan("endless", null, 1_080_00),
             ],
         };
-        var use = PlanUse.Of(PlanLimit.Websites, 1, book, small, way);
+        var use = PlanUse.Measure(PlanLimit.Websites, 1, book, small, way);
         (use.Allowed, use.HasRoom, use.More).ShouldBe((1, false, new MorePlan("medium", 5, 12_00)));
-        PlanUse.Of(PlanLimit.Websites, 1, book, small, way, extra: 1).HasRoom.ShouldBeTrue();
-        PlanUse.Of(PlanLimit.Websites, 9, book, Plan("large", 10, 600_00), way).More!.Name.ShouldBe("endless");
+        PlanUse.Measure(PlanLimit.Websites, 1, book, small, way, extra: 1).HasRoom.ShouldBeTrue();
+        PlanUse.Measure(PlanLimit.Websites, 9, book, Plan("large", 10, 600_00), way).More!.Name.ShouldBe("endless");
         PlanUse
-            .Of(PlanLimit.Websites, 9, book, Plan("endless", null, 1_080_00), way)
+            .Measure(PlanLimit.Websites, 9, book, Plan("endless", null, 1_080_00), way)
             .ShouldBe(new PlanUse(PlanLimit.Websites, 9, null, true));
-        var silent = PlanUse.Of(PlanLimit.Mailboxes, 3, book, small, null);
+        var silent = PlanUse.Measure(PlanLimit.Mailboxes, 3, book, small, null);
         (silent.IsStated, silent.HasRoom, silent.Allowed, silent.More).ShouldBe((false, true, null, null));
     }
 

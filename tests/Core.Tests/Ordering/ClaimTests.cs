@@ -27,7 +27,7 @@ public class ClaimTests
         "A",
         Shop.Today,
         new Contact("Ada Wren", "ada@example.com", "4 Mill Lane", "Hexworth", "HX4 2AB", "GB", null),
-        Placing.Of(Coster.Cost(Chosen, Shop.Books, Shop.Settings).Value!).Value!
+        Placing.Prepare(Coster.Cost(Chosen, Shop.Books, Shop.Settings).Value!).Value!
     )
     {
         State = OrderState.Completed,
@@ -37,19 +37,19 @@ public class ClaimTests
     [Fact]
     public void It_is_there_until_its_day_and_no_longer()
     {
-        var claim = Of(Bought, Shop.Today).ShouldNotBeNull();
+        var claim = Found(Bought, Shop.Today).ShouldNotBeNull();
         claim.Before.ShouldBe(Shop.Today.AddMonths(12));
         claim.Endings.ShouldContain("com");
         claim.On.ShouldBe(Shop.Today.AddDays(1)); // A decision comes after the day of the order.
-        Of(Bought, claim.Before.AddDays(-1)).ShouldNotBeNull().On.ShouldBe(claim.Before.AddDays(-1));
-        Of(Bought, claim.Before).ShouldBeNull();
+        Found(Bought, claim.Before.AddDays(-1)).ShouldNotBeNull().On.ShouldBe(claim.Before.AddDays(-1));
+        Found(Bought, claim.Before).ShouldBeNull();
     }
 
     [Fact]
     public void Nothing_is_claimed_twice_nor_of_what_gives_nothing()
     {
-        Of(Bought, Shop.Today, taken: [0]).ShouldBeNull();
-        Of(Bought, Shop.Today, taken: [1]).ShouldNotBeNull();
+        Found(Bought, Shop.Today, taken: [0]).ShouldBeNull();
+        Found(Bought, Shop.Today, taken: [1]).ShouldNotBeNull();
         var claim = new ClaimDomain(
             Shop.Today.AddDays(1),
             new DomainChoice(DomainRoute.Register)
@@ -59,30 +59,30 @@ public class ClaimTests
                 Ending = "com",
             }
         );
-        Of(Bought, Shop.Today.AddDays(9), decisions: [claim]).ShouldBeNull();
-        Of(Bought with { State = OrderState.NeedsTime }, Shop.Today).ShouldBeNull();
-        Of(Bought with { Account = null }, Shop.Today).ShouldBeNull();
+        Found(Bought, Shop.Today.AddDays(9), decisions: [claim]).ShouldBeNull();
+        Found(Bought with { State = OrderState.NeedsTime }, Shop.Today).ShouldBeNull();
+        Found(Bought with { Account = null }, Shop.Today).ShouldBeNull();
         var monthly = Chosen with { Hosting = Chosen.Hosting! with { EveryMonths = 1, CommitMonths = 1 } };
-        Of(Bought, Shop.Today, monthly).ShouldBeNull();
+        Found(Bought, Shop.Today, monthly).ShouldBeNull();
         // The ordered name had it.
-        Of(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("tidemarsh")] }).ShouldBeNull();
-        Of(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("nameyarrow")] }).ShouldNotBeNull();
+        Found(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("tidemarsh")] }).ShouldBeNull();
+        Found(Bought, Shop.Today, Chosen with { Domains = [Shop.Name("nameyarrow")] }).ShouldNotBeNull();
     }
 
     [Fact]
     public void What_was_given_back_suspended_or_ended_gives_no_domain_any_more()
     {
         var day = Shop.Today.AddDays(5);
-        Of(Bought, day.AddDays(1), decisions: [new Leave(day)]).ShouldBeNull();
-        Of(Bought, day, decisions: [new Leave(day.AddDays(9))]).ShouldNotBeNull(); // Only planned.
+        Found(Bought, day.AddDays(1), decisions: [new Leave(day)]).ShouldBeNull();
+        Found(Bought, day, decisions: [new Leave(day.AddDays(9))]).ShouldNotBeNull(); // Only planned.
         // It runs to the end of its year.
-        Of(Bought, day.AddDays(1), decisions: [new SetRenewing(day, "hosting", Value: false)]).ShouldNotBeNull();
+        Found(Bought, day.AddDays(1), decisions: [new SetRenewing(day, "hosting", Value: false)]).ShouldNotBeNull();
     }
 
     [Fact]
     public void The_order_that_claims_joins_the_hosting_for_a_year_at_nothing()
     {
-        var order = Of(Bought, Shop.Today)!
+        var order = Found(Bought, Shop.Today)!
             .Placed(
                 Guid.NewGuid(),
                 DomainName.Parse("ostlerwren.com")!,
@@ -114,7 +114,7 @@ public class ClaimTests
             );
     }
 
-    private static Claim? Of(
+    private static Claim? Found(
         Order order,
         DateOnly today,
         Candidate? candidate = null,
@@ -122,11 +122,11 @@ public class ClaimTests
         Decision[]? decisions = null
     )
     {
-        var tenure = Tenure.Of(candidate ?? Chosen, Shop.Books, Shop.Settings, new FaultList()).Value!;
+        var tenure = Tenure.Begin(candidate ?? Chosen, Shop.Books, Shop.Settings, new FaultList()).Value!;
         var book = (decisions ?? []).Aggregate(
             DayKeeper.Opened(tenure, order.Id, Guid.NewGuid(), new PaidBy(null, null)),
             (with, decision) => with.With(decision)
         );
-        return Claim.Of(order, new Outlook(tenure, book, today, 12), (taken ?? []).ToHashSet());
+        return Claim.Find(order, new Outlook(tenure, book, today, 12), (taken ?? []).ToHashSet());
     }
 }

@@ -175,8 +175,8 @@ public class ContactTests
     [Fact]
     public void A_reference_is_read_out_easily_and_belongs_to_its_order()
     {
-        OrderReference.Of(Guid.Empty).ShouldBe("HS-2222-2222");
-        Enumerable.Range(0, 2000).Select(_ => OrderReference.Of(Guid.NewGuid())).Distinct().Count().ShouldBe(2000);
+        OrderReference.From(Guid.Empty).ShouldBe("HS-2222-2222");
+        Enumerable.Range(0, 2000).Select(_ => OrderReference.From(Guid.NewGuid())).Distinct().Count().ShouldBe(2000);
     }
 
     private static List<string> Faults(Contact contact)

@@ -69,7 +69,7 @@ public class LogInRulesTests
         Rules.Allow("", "").ShouldBeFalse();
         Rules.Allow("ostler", "").ShouldBeFalse();
         Rules.Allow("ostler", "4071").ShouldBeTrue();
-        Enum.GetValues<LogInRule>().Select(rule => LogInWords.Of(rule, Rules)).ShouldBeUnique();
+        Enum.GetValues<LogInRule>().Select(rule => LogInWords.Rule(rule, Rules)).ShouldBeUnique();
     }
 
     [Fact]

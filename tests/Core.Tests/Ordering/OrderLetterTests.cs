@@ -25,7 +25,7 @@ public class OrderLetterTests
         var order = Order("<b>Ada</b> & Co");
         foreach (var news in Enum.GetValues<OrderNews>())
         {
-            var letter = OrderLetters.Of(
+            var letter = OrderLetters.Write(
                 news,
                 order,
                 Guid.Empty,
@@ -50,7 +50,7 @@ public class OrderLetterTests
     [Fact]
     public void Every_piece_of_news_has_a_subject_of_its_own() =>
         Enum.GetValues<OrderNews>()
-            .Select(news => OrderLetters.Of(news, Order("Ada"), Guid.Empty, new Uri("http://localhost/")).Subject)
+            .Select(news => OrderLetters.Write(news, Order("Ada"), Guid.Empty, new Uri("http://localhost/")).Subject)
             .ShouldBeUnique();
 
     [Fact]
@@ -65,7 +65,7 @@ public class OrderLetterTests
             default,
             "Look:\nhttp://localhost:5080/sites/a\r\nor http://elsewhere.example/x and http://localhost:50801/y end"
         );
-        var parts = LetterWire.Of(letter, [home], new Uri("http://bank.example/pages/")).Parts;
+        var parts = LetterWire.Write(letter, [home], new Uri("http://bank.example/pages/")).Parts;
         parts.Where(part => part.Path is not null).Select(part => part.Path).ShouldBe(["/sites/a"]);
         string.Concat(parts.Select(part => part.Text)).ShouldBe(letter.Text.ReplaceLineEndings("\n"));
     }

@@ -189,7 +189,7 @@ public class OrdersDocument
     // step is in it.
     private static Order Start()
     {
-        var placed = Placing.Of(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
+        var placed = Placing.Prepare(Shop.Costed(Shop.Choosing("tidemarsh", "slipway", 12))).Value!;
         var other = new OrderedDomain("nameyarrow", "Nameyarrow", DomainName.Parse("wren.com"), 1, false)
         {
             Route = DomainRoute.Transfer,

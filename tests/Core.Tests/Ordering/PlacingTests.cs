@@ -140,7 +140,7 @@ public class PlacingTests
         {
             Domains = [.. candidate.Domains, Shop.Name("tidemarsh") with { Name = "ostlerandwren" }],
         };
-        var things = Placing.Of(Worksheet.CostingOf(two, Shop.Books, Shop.Settings)!).Value.ShouldNotBeNull();
+        var things = Placing.Prepare(Worksheet.CostingOf(two, Shop.Books, Shop.Settings)!).Value.ShouldNotBeNull();
         things
             .Domains.Select(domain => (domain.Name!.Text, domain.Private))
             .ShouldBe([("ostlerwren.com", true), ("ostlerandwren.com", false)]);
@@ -153,9 +153,9 @@ public class PlacingTests
         var candidate = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "privacy", true, 1))
             .Listed("A")!
             .Candidate;
-        var one = Placing.Of(Worksheet.CostingOf(candidate, Shop.Books, Shop.Settings)!).Value!;
+        var one = Placing.Prepare(Worksheet.CostingOf(candidate, Shop.Books, Shop.Settings)!).Value!;
         var two = Placing
-            .Of(
+            .Prepare(
                 Worksheet.CostingOf(
                     candidate with
                     {
@@ -184,10 +184,10 @@ public class PlacingTests
         var candidate = Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12)).Listed("A")!.Candidate;
         var costing = Worksheet.CostingOf(candidate, Shop.Books, Shop.Settings)!;
         Placing
-            .Of(costing, book => book.Id != "tidemarsh")
+            .Prepare(costing, book => book.Id != "tidemarsh")
             .Faults.Faults.Select(fault => fault.Reason)
             .ShouldBe([new NotConnected("Tidemarsh Hosting")]);
-        Placing.Of(costing, book => book.Id != "plainstone").Faults.Any.ShouldBeFalse(); // Nothing is bought there.
+        Placing.Prepare(costing, book => book.Id != "plainstone").Faults.Any.ShouldBeFalse(); // Nothing is bought there.
     }
 
     [Fact]
@@ -209,5 +209,5 @@ public class PlacingTests
     private static ExactDecimal Number(string text) =>
         ExactDecimal.TryParse(text, out var number) ? number : throw new FormatException(text);
 
-    private static OrderedThings? Placed(Site site) => Placing.Of(Shop.Costed(site)).Value;
+    private static OrderedThings? Placed(Site site) => Placing.Prepare(Shop.Costed(site)).Value;
 }

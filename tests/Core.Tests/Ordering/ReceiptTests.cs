@@ -32,7 +32,7 @@ public class ReceiptTests
         var (costing, order) = (Costed(site), Ordered(site));
         foreach (var payment in order.Things.Payments)
         {
-            var receipt = Receipt.Of(order, payment.Book).ShouldNotBeNull();
+            var receipt = Receipt.ForSeller(order, payment.Book).ShouldNotBeNull();
             var bill = costing.Run.Bills.Single(bill => bill.Date == Today && bill.Book!.Id == payment.Book);
             var taxed = costing.Counting.Tax(bill.Book, bill.Sum);
             (receipt.Net.Units, receipt.Tax.Units, payment.Amount.Units).ShouldBe((taxed.Net, taxed.Tax, taxed.Total));
@@ -65,7 +65,9 @@ public class ReceiptTests
     [Fact]
     public void The_elements_stand_in_the_order_of_the_standard()
     {
-        var xml = UblInvoice.Write(Receipt.Of(Ordered(Choosing("tidemarsh", "slipway", 12)), "tidemarsh")!).Root!;
+        var xml = UblInvoice
+            .Write(Receipt.ForSeller(Ordered(Choosing("tidemarsh", "slipway", 12)), "tidemarsh")!)
+            .Root!;
         xml.Elements()
             .Select(element => element.Name.LocalName)
             .Distinct()
@@ -104,7 +106,7 @@ public class ReceiptTests
 
         string Category(Payment paid) =>
             UblInvoice
-                .Write(Receipt.Of(order with { Things = order.Things with { Payments = [paid] } }, "tidemarsh")!)
+                .Write(Receipt.ForSeller(order with { Things = order.Things with { Payments = [paid] } }, "tidemarsh")!)
                 .Descendants(Parts + "TaxCategory")
                 .Single()
                 .Element(Basic + "ID")!
@@ -115,10 +117,10 @@ public class ReceiptTests
     public void What_is_not_paid_was_paid_elsewhere_or_is_older_has_no_receipt()
     {
         var order = Ordered(Choosing("tidemarsh", "slipway", 12));
-        Receipt.Of(order, "nameyarrow").ShouldBeNull();
-        Receipt.Of(order with { State = OrderState.Working }, "tidemarsh").ShouldBeNull();
+        Receipt.ForSeller(order, "nameyarrow").ShouldBeNull();
+        Receipt.ForSeller(order with { State = OrderState.Working }, "tidemarsh").ShouldBeNull();
         Receipt
-            .Of(
+            .ForSeller(
                 order with
                 {
                     Things = order.Things with { Payments = [order.Things.Payments[0] with { Tax = null }] },
@@ -126,7 +128,7 @@ public class ReceiptTests
                 "tidemarsh"
             )
             .ShouldBeNull();
-        Receipt.Of(order, "tidemarsh")!.Number.ShouldBe(order.Reference + "-1");
+        Receipt.ForSeller(order, "tidemarsh")!.Number.ShouldBe(order.Reference + "-1");
     }
 
     [Fact]
@@ -146,7 +148,7 @@ public class ReceiptTests
                 "mail.tidemarsh.example.net"
             ),
         };
-        var receipt = OrderReports.Of(Receipt.Of(order, "tidemarsh")!);
+        var receipt = OrderReports.ForReceipt(Receipt.ForSeller(order, "tidemarsh")!);
         receipt.Rows[^1].Cells[^1].ShouldBe(order.Things.Total.ToAmount());
         receipt.Rows[^2].Label.ShouldBe("Tax at 20%");
         var sheet = OrderReports.KeySheet(order);
@@ -189,21 +191,21 @@ public class ReceiptTests
                 ),
             ],
         };
-        var invoice = Receipt.Of(waiting, "tidemarsh").ShouldNotBeNull();
+        var invoice = Receipt.ForSeller(waiting, "tidemarsh").ShouldNotBeNull();
         (invoice.DueOn, invoice.Number).ShouldBe((Today.AddDays(14), Receipt.NumberOf(order, "tidemarsh")));
-        Receipt.Of(waiting, "nameyarrow").ShouldBeNull(); // It is held on a card, and not taken yet.
-        Of(invoice, "DueDate").ShouldBe(["2026-12-15"]);
-        Of(invoice, "PayableAmount").ShouldBe([invoice.Payment.Amount.ToAmount()]);
-        Of(invoice, "PrepaidAmount").ShouldBe(["0.00"]);
-        OrderReports.Of(invoice).Title.ShouldStartWith("Invoice ");
-        OrderReports.Of(invoice).Rows[^1].Label.ShouldBe("To pay");
-        var paid = Receipt.Of(order with { State = OrderState.Completed }, "tidemarsh")!;
+        Receipt.ForSeller(waiting, "nameyarrow").ShouldBeNull(); // It is held on a card, and not taken yet.
+        Texts(invoice, "DueDate").ShouldBe(["2026-12-15"]);
+        Texts(invoice, "PayableAmount").ShouldBe([invoice.Payment.Amount.ToAmount()]);
+        Texts(invoice, "PrepaidAmount").ShouldBe(["0.00"]);
+        OrderReports.ForReceipt(invoice).Title.ShouldStartWith("Invoice ");
+        OrderReports.ForReceipt(invoice).Rows[^1].Label.ShouldBe("To pay");
+        var paid = Receipt.ForSeller(order with { State = OrderState.Completed }, "tidemarsh")!;
         paid.DueOn.ShouldBeNull();
-        Of(paid, "DueDate").ShouldBeEmpty();
-        Of(paid, "PayableAmount").ShouldBe(["0.00"]);
-        OrderReports.Of(paid).Title.ShouldStartWith("Receipt ");
+        Texts(paid, "DueDate").ShouldBeEmpty();
+        Texts(paid, "PayableAmount").ShouldBe(["0.00"]);
+        OrderReports.ForReceipt(paid).Title.ShouldStartWith("Receipt ");
 
-        static List<string> Of(Receipt receipt, string element) =>
+        static List<string> Texts(Receipt receipt, string element) =>
             [.. UblInvoice.Write(receipt).Descendants(Basic + element).Select(found => found.Value)];
     }
 
@@ -211,20 +213,20 @@ public class ReceiptTests
     public void How_it_was_paid_is_said_of_all_ways()
     {
         var order = Ordered(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", Name("nameyarrow"))));
-        PayWords.Of(order).ShouldBe("by the card that ends in 0004");
-        PayWords.Of(ByInvoice(order, "tidemarsh")).ShouldBe("by the card that ends in 0004 and by bank transfer");
+        PayWords.Paid(order).ShouldBe("by the card that ends in 0004");
+        PayWords.Paid(ByInvoice(order, "tidemarsh")).ShouldBe("by the card that ends in 0004 and by bank transfer");
         var some = order.Things.Payments[0] with
         {
             FromBalance = new Money(100, order.Things.Payments[0].Amount.Currency),
             Way = PayWay.Wallet,
         };
         PayWords
-            .Of(order with { Things = order.Things with { Payments = [some] } })
+            .Paid(order with { Things = order.Things with { Payments = [some] } })
             .ShouldBe("from your balance and by your wallet");
         PayWords
-            .Of(order with { Things = order.Things with { Payments = [some with { FromBalance = some.Amount }] } })
+            .Paid(order with { Things = order.Things with { Payments = [some with { FromBalance = some.Amount }] } })
             .ShouldBe("from your balance");
-        PayWords.Of(order with { Things = order.Things with { Payments = [] } }).ShouldBe("with nothing due");
+        PayWords.Paid(order with { Things = order.Things with { Payments = [] } }).ShouldBe("with nothing due");
         (some.By(PayWay.Balance).Units, some.By(PayWay.Wallet)).ShouldBe(
             ((Minor)100, some.Amount - some.FromBalance!.Value)
         );
@@ -246,7 +248,7 @@ public class ReceiptTests
 
     private static Order Ordered(Site site)
     {
-        var things = Placing.Of(Costed(site)).Value.ShouldNotBeNull();
+        var things = Placing.Prepare(Costed(site)).Value.ShouldNotBeNull();
         return new Order(
             Guid.NewGuid(),
             Guid.NewGuid(),

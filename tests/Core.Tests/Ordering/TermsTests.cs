@@ -9,7 +9,7 @@ public class TermsTests
     [Fact]
     public void A_plan_and_a_domain_of_one_seller()
     {
-        var terms = TermWords.Of(Costed(Choosing("tidemarsh", "slipway", 12)));
+        var terms = TermWords.Agreed(Costed(Choosing("tidemarsh", "slipway", 12)));
         terms.ShouldAllBe(term => term.Seller == "Tidemarsh Hosting");
         terms
             .Select(term => term.Sentence)
@@ -28,7 +28,7 @@ public class TermsTests
     [Fact]
     public void Two_sellers_stand_apart_and_a_book_with_tax_inside_adds_none()
     {
-        var apart = TermWords.Of(
+        var apart = TermWords.Agreed(
             Costed(
                 Do(Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Name("nameyarrow") with { Years = 3 }))
             )
@@ -43,13 +43,13 @@ public class TermsTests
                         + "then on, until you cancel it."
                 )
             );
-        TermWords.Of(Costed(Choosing("loomgate", "warp", 12)))[0].Sentence.ShouldNotContain("and tax");
+        TermWords.Agreed(Costed(Choosing("loomgate", "warp", 12)))[0].Sentence.ShouldNotContain("and tax");
     }
 
     [Fact]
     public void A_commitment_paid_monthly_and_a_renewal_without_a_price_are_said()
     {
-        var salt = TermWords.Of(Costed(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"))));
+        var salt = TermWords.Agreed(Costed(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"))));
         salt.ShouldContain(term =>
             term.Sentence.Contains("You commit to", StringComparison.Ordinal)
             && term.Sentence.Contains("for 1 year", StringComparison.Ordinal)
@@ -58,7 +58,7 @@ public class TermsTests
         OfferBook[] unstated = [book with { Domains = [.. book.Domains.Select(price => price with { Renew = null })] }];
         var costing = Coster.Cost(new Candidate(null, [Name("nameyarrow")]), unstated, Settings).Value!;
         TermWords
-            .Of(costing)[0]
+            .Agreed(costing)[0]
             .Sentence.ShouldBe(
                 "ostlerwren.com renews by itself on 1 December 2027, each year from then on, until you cancel "
                     + "it; what it costs then is not stated."
@@ -83,7 +83,7 @@ public class TermsTests
             var costing = Costed(Choosing(book, plan, every));
             var refund = costing.Totals.Refundable;
             var term = Terms
-                .Of(costing)
+                .Agreed(costing)
                 .Single(term =>
                     term.Kind is TermKind.GivenBack or TermKind.GivenBackFrom or TermKind.GivingBackNotStated
                 );
@@ -116,7 +116,7 @@ public class TermsTests
         )
         {
             var costing = Costed(Choosing(book, plan, every));
-            foreach (var term in Terms.Of(costing).Where(term => term.Kind == TermKind.Renews))
+            foreach (var term in Terms.Agreed(costing).Where(term => term.Kind == TermKind.Renews))
             {
                 var (bill, line) = costing
                     .Run.Bills.Where(bill => bill.Date > Today)
@@ -135,13 +135,13 @@ public class TermsTests
     [Fact]
     public void Another_sentence_is_another_stamp_and_every_kind_has_words()
     {
-        var terms = TermWords.Of(Costed(Choosing("tidemarsh", "slipway", 12)));
+        var terms = TermWords.Agreed(Costed(Choosing("tidemarsh", "slipway", 12)));
         TermWords.Stamp(terms).ShouldBe(TermWords.Stamp([.. terms]));
         TermWords.Stamp(terms.Skip(1)).ShouldNotBe(TermWords.Stamp(terms));
         TermWords.Stamp([terms[0] with { Seller = "Other" }, .. terms.Skip(1)]).ShouldNotBe(TermWords.Stamp(terms));
         var book = Books[0];
         Enum.GetValues<TermKind>()
-            .Select(kind => TermWords.Of(new Term(book, kind, "it", Today, Money.Zero(book.Currency), 12)))
+            .Select(kind => TermWords.Sentence(new Term(book, kind, "it", Today, Money.Zero(book.Currency), 12)))
             .ShouldBeUnique();
     }
 }

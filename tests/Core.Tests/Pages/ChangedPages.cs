@@ -61,7 +61,7 @@ public sealed class ChangedPages
     public void With_other_names_headings_and_buttons_are_read_alike(string mode, double least, double most)
     {
         var (whole, said) = (new PageScore(), new List<string>());
-        foreach (var (number, (stem, example)) in PageExamples.Of(Folder, "page").Index())
+        foreach (var (number, (stem, example)) in PageExamples.Load(Folder, "page").Index())
         {
             var truth = (mode == "txt" ? example["truthText"] ?? example["truth"] : example["truth"])!.AsObject();
             var names = truth["plans"]!
@@ -88,7 +88,7 @@ public sealed class ChangedPages
             }
 
             var words = Changed(File.ReadAllText(Path.Combine(Folder, $"{stem}.{mode}")), renamed);
-            var score = PageScore.Of("page", truth, PageExamples.Read("page", mode, words));
+            var score = PageScore.Compare("page", truth, PageExamples.Read("page", mode, words));
             said.AddRange(score.Wrong.Select(wrong => $"{stem}: {wrong}"));
             whole.Add(score);
         }
@@ -107,7 +107,7 @@ public sealed class ChangedPages
         const string After =
             "<p>“They mended it in 12 minutes, for £0.” – Ada, florist</p><p>Trusted by 4,000 "
             + "clubs</p><footer><a>Imprint</a> <a>Jobs</a></footer>";
-        foreach (var (stem, _) in PageExamples.Of(Folder, "page"))
+        foreach (var (stem, _) in PageExamples.Load(Folder, "page"))
         {
             var html = File.ReadAllText(Path.Combine(Folder, stem + ".html"));
             var body = html.IndexOf("<body", StringComparison.OrdinalIgnoreCase) is var open and >= 0
@@ -138,7 +138,7 @@ public sealed class ChangedPages
     [Fact]
     public void Html_and_its_own_text_never_give_two_values()
     {
-        foreach (var (stem, _) in PageExamples.Of(Folder, "page").Where(pair => pair.Example["truthText"] is null))
+        foreach (var (stem, _) in PageExamples.Load(Folder, "page").Where(pair => pair.Example["truthText"] is null))
         {
             var html = Read(File.ReadAllText(Path.Combine(Folder, stem + ".html")));
             var text = PageExamples.Read("page", "txt", File.ReadAllText(Path.Combine(Folder, stem + ".txt")))["plans"]!

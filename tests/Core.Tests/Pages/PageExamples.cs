@@ -35,7 +35,7 @@ public sealed class PageExamples
     {
         var whole = new PageScore();
         var said = new List<string>();
-        foreach (var (stem, example) in Of(folder, kind))
+        foreach (var (stem, example) in Load(folder, kind))
         {
             var file = Path.Combine(folder, $"{stem}.{mode}");
             if (!File.Exists(file))
@@ -45,7 +45,7 @@ public sealed class PageExamples
 
             var answer = Read(kind, mode, File.ReadAllText(file));
             var truth = (mode == "txt" ? example["truthText"] ?? example["truth"] : example["truth"])!.AsObject();
-            var score = PageScore.Of(kind, truth, answer);
+            var score = PageScore.Compare(kind, truth, answer);
             var amounts = (mode == "txt" ? example["amountsText"] ?? example["amounts"] : example["amounts"])!
                 .AsArray()
                 .Select(amount => amount!.GetValue<string>());
@@ -64,7 +64,7 @@ public sealed class PageExamples
         (100.0 * whole.Wrong.Count / whole.Facts).ShouldBeLessThanOrEqualTo(most, string.Join('\n', said));
     }
 
-    internal static IEnumerable<(string Stem, JsonObject Example)> Of(string folder, string kind) =>
+    internal static IEnumerable<(string Stem, JsonObject Example)> Load(string folder, string kind) =>
         Directory
             .GetFiles(folder, "*.truth.json")
             .Order(StringComparer.Ordinal)

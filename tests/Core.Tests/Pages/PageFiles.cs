@@ -109,6 +109,6 @@ public sealed class PageFiles
     {
         var faults = new FaultList();
         var page = PageFile.Read(bytes, "file", faults, CancellationToken.None);
-        return (page, faults.Any ? FaultWire.Of(faults.Faults[0]).Message : null);
+        return (page, faults.Any ? FaultWire.From(faults.Faults[0]).Message : null);
     }
 }

@@ -41,7 +41,7 @@ internal sealed class PageScore
         Wrong.AddRange(other.Wrong);
     }
 
-    public static PageScore Of(string kind, JsonObject truth, JsonObject answer)
+    public static PageScore Compare(string kind, JsonObject truth, JsonObject answer)
     {
         var score = new PageScore();
         if (kind == "page")

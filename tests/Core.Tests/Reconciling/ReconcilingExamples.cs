@@ -39,6 +39,6 @@ public class ReconcilingExamples
             CancellationToken.None
         );
         result.Faults.Faults.ShouldBeEmpty();
-        return JsonSerializer.SerializeToElement(ReconciliationWire.Of(result.Value!), WireJson.Options);
+        return JsonSerializer.SerializeToElement(ReconciliationWire.From(result.Value!), WireJson.Options);
     }
 }

@@ -50,7 +50,7 @@ public class StatementTests
     {
         var (tenure, book) = ChargeConfirmationsTests.There();
         book = ChargeConfirmationsTests.Play(tenure, book, new DateOnly(2028, 1, 5));
-        var had = new PaidOrder(Guid.Empty, tenure, Movement.Of(book));
+        var had = new PaidOrder(Guid.Empty, tenure, Movement.ListAll(book));
         var dollars = Currency.Get("USD");
         var abroad = Statement
             .Match(
@@ -71,7 +71,7 @@ public class StatementTests
             .Match([new StatementRow(1, new DateOnly(2028, 1, 1), "Host", new Money(330_00, dollars))], [had])
             .ShouldHaveSingleItem();
         (unknown.Seen, unknown.Agrees).ShouldBe((null, false));
-        ChargeWords.Of(unknown, isExplained: false).Words.ShouldContain("no rate");
+        ChargeWords.Verdict(unknown, isExplained: false).Words.ShouldContain("no rate");
 
         // One pound is 1.25 dollars by the owner's rate: 325.00, and three parts in a hundred either way.
         var rated = DayKeeperTests
@@ -118,7 +118,7 @@ public class StatementTests
     {
         var (tenure, book) = ChargeConfirmationsTests.There();
         book = ChargeConfirmationsTests.Play(tenure, book, new DateOnly(2028, 1, 2));
-        var charge = Movement.Of(book)[^1];
+        var charge = Movement.ListAll(book)[^1];
         ChargeCheck
             .Why(tenure, charge, new Money(240_00, Pounds), TestContext.Current.CancellationToken)
             .ShouldNotBeNull()
@@ -138,7 +138,12 @@ public class StatementTests
             new DateOnly(2028, 1, 2)
         );
         ChargeCheck
-            .Why(tenure, Movement.Of(changed)[^1], new Money(200_00, Pounds), TestContext.Current.CancellationToken)
+            .Why(
+                tenure,
+                Movement.ListAll(changed)[^1],
+                new Money(200_00, Pounds),
+                TestContext.Current.CancellationToken
+            )
             .ShouldBeNull();
     }
 
@@ -250,7 +255,7 @@ public class StatementTests
         return new PaidOrder(
             Guid.Empty,
             tenure,
-            Movement.Of(
+            Movement.ListAll(
                 ChargeConfirmationsTests.Play(
                     tenure,
                     book,
@@ -276,7 +281,7 @@ public class StatementTests
                     [had]
                 )
                 .Select(match =>
-                    $"{ChargeWords.Of(match, isExplained: false).Verdict} {match.Row.On:yyyy-MM-dd} "
+                    $"{ChargeWords.Verdict(match, isExplained: false).Verdict} {match.Row.On:yyyy-MM-dd} "
                     + $"{match.Movement?.Sum.ToAmount() ?? "-"}"
                 ),
         ];

@@ -264,9 +264,9 @@ internal sealed class BruteForce(ScanRequest request)
             ];
         }
 
-        return sets.Select(set => (Of(set, AddOnFor.Hosting), Of(set, AddOnFor.Domain)));
+        return sets.Select(set => (Taken(set, AddOnFor.Hosting), Taken(set, AddOnFor.Domain)));
 
-        static ImmutableArray<AddOnChoice> Of(Dictionary<(AddOnFor Sort, string Id), int> set, AddOnFor sort) =>
+        static ImmutableArray<AddOnChoice> Taken(Dictionary<(AddOnFor Sort, string Id), int> set, AddOnFor sort) =>
             [
                 .. set.Where(pair => pair.Key.Sort == sort)
                     .Select(pair => new AddOnChoice(pair.Key.Id, pair.Value))

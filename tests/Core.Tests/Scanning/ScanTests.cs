@@ -101,7 +101,7 @@ public class ScanTests
             1000
         );
         var rows = Scan.Run(request, null, CancellationToken.None).Value!.Rows;
-        var lead = ScanLead.Of(rows, Objective.Horizon).ShouldNotBeNull();
+        var lead = ScanLead.Find(rows, Objective.Horizon).ShouldNotBeNull();
         var others = rows.Where(row => row.Candidate.Hosting!.Plan != rows[0].Candidate.Hosting!.Plan).ToList();
         lead.Next.ShouldBe(others[0]);
         lead.Saves.ShouldBe(
@@ -109,7 +109,7 @@ public class ScanTests
                 - rows[0].Totals.Horizon
         );
         lead.MoreToday.ShouldBe(rows[0].Totals.DueToday - others[0].Totals.DueToday);
-        ScanLead.Of([rows[0]], Objective.Horizon).ShouldBeNull();
+        ScanLead.Find([rows[0]], Objective.Horizon).ShouldBeNull();
     }
 
     [Fact]
@@ -153,5 +153,5 @@ public class ScanTests
     private static string Show(ScanRow row) => Show(row.Candidate, row.Work());
 
     private static string Show(Candidate candidate, Costing costing) =>
-        $"{costing.Totals.DueToday} {costing.Totals.Horizon} {JsonSerializer.Serialize(CandidateWire.Of(candidate))}";
+        $"{costing.Totals.DueToday} {costing.Totals.Horizon} {JsonSerializer.Serialize(CandidateWire.From(candidate))}";
 }

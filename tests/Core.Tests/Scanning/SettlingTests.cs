@@ -15,7 +15,9 @@ public class SettlingTests
         // 60, 144 against 120.
         var steep = Book("steep", [new PriceStep(1, 3600), new PriceStep(null, 10800)], every: 12);
         var held = Book("held", [new PriceStep(null, 500)], every: 1);
-        var settling = Settling.Of(Request([steep, held], horizon: 12, new Needs()), CancellationToken.None).Value!;
+        var settling = Settling
+            .WorkOut(Request([steep, held], horizon: 12, new Needs()), CancellationToken.None)
+            .Value!;
         Book(settling.Least!).ShouldBe("steep");
         var longer = settling.Longer!;
         (longer.FromMonths, longer.ToMonths, Book(longer.Other!)).ShouldBe((13, 120, "held"));
@@ -32,19 +34,22 @@ public class SettlingTests
         var steep = Book("steep", [new PriceStep(1, 3600), new PriceStep(null, 10800)], every: 12);
         var held = Book("held", [new PriceStep(null, 500)], every: 1);
         var settling = Settling
-            .Of(Request([steep, held], horizon: 12, new Needs { SamePrice = true }), CancellationToken.None)
+            .WorkOut(Request([steep, held], horizon: 12, new Needs { SamePrice = true }), CancellationToken.None)
             .Value!;
         (Book(settling.Least!), settling.Longer!.FromMonths, Book(settling.Longer.Other!)).ShouldBe(
             ("steep", 13, "held")
         );
         Book(
                 Settling
-                    .Of(Request([steep, held], horizon: 13, new Needs { SamePrice = true }), CancellationToken.None)
+                    .WorkOut(
+                        Request([steep, held], horizon: 13, new Needs { SamePrice = true }),
+                        CancellationToken.None
+                    )
                     .Value!.Least!
             )
             .ShouldBe("held"); // 65.00, where steep would change.
         var dropped = Settling
-            .Of(
+            .WorkOut(
                 Request(
                     [steep, Book("dear", [new PriceStep(null, 20000)], every: 12)],
                     horizon: 24,
@@ -63,7 +68,7 @@ public class SettlingTests
         var long36 = Book("long", [new PriceStep(null, 11000)], every: 36);
         var yearly = Book("yearly", [new PriceStep(null, 4000)], every: 12);
         var longer = Settling
-            .Of(Request([long36, yearly], horizon: 36, new Needs()), CancellationToken.None)
+            .WorkOut(Request([long36, yearly], horizon: 36, new Needs()), CancellationToken.None)
             .Value!.Longer!;
         (longer.FromMonths, longer.ToMonths, Book(longer.Other!)).ShouldBe((37, 60, "yearly"));
     }
@@ -74,7 +79,7 @@ public class SettlingTests
         var hidden = Book("hidden", [new PriceStep(1, 1000), new PriceStep(null, null)], every: 12);
         var held = Book("held", [new PriceStep(null, 9000)], every: 12);
         var longer = Settling
-            .Of(Request([hidden, held], horizon: 12, new Needs()), CancellationToken.None)
+            .WorkOut(Request([hidden, held], horizon: 12, new Needs()), CancellationToken.None)
             .Value!.Longer!;
         (longer.FromMonths, longer.Other).ShouldBe((13, null));
     }
@@ -87,7 +92,7 @@ public class SettlingTests
             AddOns = [Extra("backup", 700), Extra("privacy", 300)],
         };
         var needs = new Needs { Extras = ["privacy", "backup"] };
-        var costs = Settling.Of(Request([book], horizon: 12, needs), CancellationToken.None).Value!.Needs;
+        var costs = Settling.WorkOut(Request([book], horizon: 12, needs), CancellationToken.None).Value!.Needs;
         costs
             .Select(cost => (cost.Wants.Word, cost.Saves, cost.Best.Totals.Horizon))
             .ShouldBe([("backup", 700, 1300), ("privacy", (Minor?)300, 1700)]);
@@ -98,7 +103,7 @@ public class SettlingTests
     {
         var needs = new Needs { Support = ["phone"] };
         var settling = Settling
-            .Of(
+            .WorkOut(
                 Request([Book("host", [new PriceStep(null, 1000)], every: 12)], horizon: 12, needs),
                 CancellationToken.None
             )
@@ -113,7 +118,7 @@ public class SettlingTests
             seed =>
             {
                 var request = RandomScan.Make(seed) with { Objective = Objective.Horizon, ByPlan = false, Top = 1 };
-                var settling = Settling.Of(request, CancellationToken.None).Value!;
+                var settling = Settling.WorkOut(request, CancellationToken.None).Value!;
                 if (settling.Least is not { } least || least.Totals.AtLeast.Horizon)
                 {
                     return;

@@ -20,7 +20,7 @@ public class ComparisonTests
     [Fact]
     public void Changes_are_against_one_base_and_the_last_sum_paid_is_the_horizon()
     {
-        var comparison = Comparison.Of(Three, Books, Settings, "C", null);
+        var comparison = Comparison.Compare(Three, Books, Settings, "C", null);
         comparison.Base.ShouldBe("C");
         foreach (var known in comparison.Candidates)
         {
@@ -38,7 +38,7 @@ public class ComparisonTests
         {
             Needs = new Needs { Numbers = ImmutableDictionary<string, decimal>.Empty.Add("websites", 2) },
         }; // Slipway allows one.
-        var compared = Comparison.Of(needing, Books, Settings, null, null).Candidates;
+        var compared = Comparison.Compare(needing, Books, Settings, null, null).Candidates;
         compared
             .Select(known => (known.Letter, known.Does, known.IsLeast))
             .ShouldBe([("A", false, false), ("B", false, false), ("C", true, true)]);
@@ -52,7 +52,7 @@ public class ComparisonTests
             );
         compared.ShouldContain(known => known.Undercuts);
         Comparison
-            .Of(Three, Books, Settings, null, null)
+            .Compare(Three, Books, Settings, null, null)
             .Candidates.ShouldAllBe(known => known.Does && !known.Undercuts);
     }
 
@@ -62,13 +62,13 @@ public class ComparisonTests
     public void A_need_for_one_price_is_held_over_what_is_counted_whatever_other_lengths_are_tried()
     {
         var needing = Three with { Needs = new Needs { SamePrice = true } };
-        var comparison = Comparison.Of(needing, Books, Settings, null, null);
+        var comparison = Comparison.Compare(needing, Books, Settings, null, null);
         comparison
             .Candidates.Select(known => (known.Letter, known.Does))
             .ShouldBe([("A", false), ("B", true), ("C", true)]); // A goes from 35.88 to 107.88.
         comparison.Candidates.Single(known => known.IsLeast).Letter.ShouldBe("B");
         comparison.Turns.ShouldContain(turn => turn.Letter == "C" && turn.Months == 37);
-        var held = Comparison.Of(needing, Books, Settings with { HorizonMonths = 37 }, null, null);
+        var held = Comparison.Compare(needing, Books, Settings with { HorizonMonths = 37 }, null, null);
         held.Candidates.Where(known => known.Does).Select(known => known.Letter).ShouldBe(["C"]);
         held.Turns.ShouldBeEmpty(); // A and B change their prices within what is counted now.
     }
@@ -76,7 +76,16 @@ public class ComparisonTests
     [Fact]
     public void Where_none_does_what_is_needed_none_is_the_least()
     {
-        var compared = Comparison.Of(Three with { Needs = new Needs { OwnIp = true } }, Books, Settings, null, null);
+        var compared = Comparison.Compare(
+            Three with
+            {
+                Needs = new Needs { OwnIp = true },
+            },
+            Books,
+            Settings,
+            null,
+            null
+        );
         compared.Candidates.ShouldAllBe(known => !known.IsLeast && !known.Undercuts && !known.Does);
         compared.Turns.ShouldBeEmpty();
     }
@@ -100,7 +109,7 @@ public class ComparisonTests
     [Fact]
     public void The_lines_add_up_to_the_difference_of_every_column()
     {
-        var lines = Comparison.Of(Three, Books, Settings, "A", "C").Differences;
+        var lines = Comparison.Compare(Three, Books, Settings, "A", "C").Differences;
         var (one, other) = (Costed(Three, "A").Ledger.Totals, Costed(Three, "C").Ledger.Totals);
         for (var column = 0; column < one.Length; column++)
         {
@@ -116,7 +125,7 @@ public class ComparisonTests
     [Fact]
     public void Who_has_paid_least_is_named_from_date_to_date()
     {
-        var leads = Comparison.Of(Three, Books, Settings, null, null).Leads;
+        var leads = Comparison.Compare(Three, Books, Settings, null, null).Leads;
         leads[0].From.ShouldBe(Today);
         foreach (var lead in leads)
         {
@@ -139,7 +148,7 @@ public class ComparisonTests
     public void What_would_make_another_the_least_is_the_nearest_number_of_months()
     {
         var least = Three.Shortlist.MinBy(listed => Costed(Three, listed.Letter).Totals.Horizon)!.Letter;
-        var turns = Comparison.Of(Three, Books, Settings, null, null).Turns;
+        var turns = Comparison.Compare(Three, Books, Settings, null, null).Turns;
         turns.ShouldNotBeEmpty();
         foreach (var turn in turns)
         {
@@ -190,7 +199,7 @@ public class ComparisonTests
                 Enumerable.Range(horizon + 1, 120 - horizon).Cast<int?>().FirstOrDefault(IsBeaten),
             ];
             Comparison
-                .Of(Three, Books, settings, null, null)
+                .Compare(Three, Books, settings, null, null)
                 .Turns.Select(turn => (int?)turn.Months)
                 .ShouldBe(nearest.Where(months => months is not null));
 
@@ -237,7 +246,7 @@ public class ComparisonTests
             new ChoosePlan("D", "saltglass", "shard"),
             new ChooseBilling("D", 1, 12)
         );
-        var comparison = Comparison.Of(site, Books, Settings, "A", "D");
+        var comparison = Comparison.Compare(site, Books, Settings, "A", "D");
         var hidden = comparison.Candidates[3];
         (hidden.HorizonChange, hidden.IsLeast).ShouldBe((null, false));
         hidden.TodayChange.ShouldNotBeNull();
@@ -253,9 +262,9 @@ public class ComparisonTests
     [Fact]
     public void One_that_is_not_complete_is_there_without_figures()
     {
-        var comparison = Comparison.Of(Do(Three, new AddCandidate(null)), Books, Settings, "A", "D");
+        var comparison = Comparison.Compare(Do(Three, new AddCandidate(null)), Books, Settings, "A", "D");
         comparison.Candidates[3].Costing.ShouldBeNull();
         comparison.Differences.ShouldBeEmpty();
-        Comparison.Of(Site.Empty("Shop"), Books, Settings, "Z", "Y").Leads.ShouldBe(ImmutableArray<Lead>.Empty);
+        Comparison.Compare(Site.Empty("Shop"), Books, Settings, "Z", "Y").Leads.ShouldBe(ImmutableArray<Lead>.Empty);
     }
 }

@@ -87,7 +87,7 @@ public class ExtraOfferTests
 
         static IEnumerable<string> Asked(Needs needs) =>
             Worksheet
-                .Of(Choosing("tidemarsh", "slipway", 12).Listed("A")!, Books, Settings, needs)
+                .Fill(Choosing("tidemarsh", "slipway", 12).Listed("A")!, Books, Settings, needs)
                 .Extras.Where(extra => extra.Choice.IsAsked)
                 .Select(extra => extra.Choice.AddOn.Id);
     }
@@ -110,7 +110,7 @@ public class ExtraOfferTests
         var candidate = Do(Choosing("tidemarsh", "slipway", 12), new SetExtra("A", "backup", ForDomain: false, 1))
             .Listed("A")!;
         var offers = Worksheet
-            .Of(candidate, books, Settings, new Needs())
+            .Fill(candidate, books, Settings, new Needs())
             .Extras.Select(extra => extra.Choice)
             .ToList();
         offers.Single(offer => offer.AddOn.Id == "second").SameAs.Select(other => other.Id).ShouldBe(["backup"]);

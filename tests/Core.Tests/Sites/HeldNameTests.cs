@@ -87,7 +87,7 @@ public class HeldNameTests
         domains
             .Select(domain => (domain.Ref, domain.UseIncluded))
             .ShouldBe([("ostlerwren.co.uk", false), ("ostlerwren.com", true)]);
-        var year = IncludedYear.Of(site.Listed("A")!.Candidate, Books, Settings).ShouldNotBeNull();
+        var year = IncludedYear.Find(site.Listed("A")!.Candidate, Books, Settings).ShouldNotBeNull();
         year.ShouldBe(new IncludedYear("ostlerwren.com", 600)); // 11.50 against 6.50, with tax.
         var back = Do(site, new DropDomain("A", "ostlerwren.com")).Listed("A")!.Candidate.Domains.Single();
         (back.Ref, back.UseIncluded).ShouldBe(("ostlerwren.co.uk", true));
@@ -125,9 +125,9 @@ public class HeldNameTests
     [Fact]
     public void One_domain_or_none_that_it_is_spent_on_leaves_nothing_to_say()
     {
-        IncludedYear.Of(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings).ShouldBeNull();
+        IncludedYear.Find(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings).ShouldBeNull();
         IncludedYear
-            .Of(
+            .Find(
                 Do(Choosing("plainstone", "lintel", 12), new AddDomain("A", Name("flatstone") with { Ending = "org" }))
                     .Listed("A")!
                     .Candidate,

@@ -20,12 +20,12 @@ public class NameCostTests
             .Listed("A")!
             .Candidate;
         var without = Worksheet.CostingOf(candidate with { Domains = [] }, Books, Settings)!;
-        var costs = NameCost.Of(candidate, Books, Settings);
+        var costs = NameCost.ListAll(candidate, Books, Settings);
         costs
             .Select(cost => (cost.Ending, cost.Seller.Book.Id))
             .ShouldBe(
                 EndingOffer
-                    .Of(candidate, Books)
+                    .ListAll(candidate, Books)
                     .SelectMany(offer => offer.Sellers.Select(seller => (offer.Ending, seller.Book.Id)))
             );
         foreach (var cost in costs)
@@ -54,7 +54,7 @@ public class NameCostTests
     public void The_cheapest_is_said_beside_the_simplest_with_the_difference()
     {
         var costs = NameCost
-            .Of(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings)
+            .ListAll(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings)
             .Where(cost => cost.Ending == "co.uk")
             .ToList();
         var host = costs.Single(cost => cost.IsSimplest);
@@ -73,7 +73,7 @@ public class NameCostTests
     public void Ranks_go_by_what_is_taken_over_the_horizon()
     {
         var costs = NameCost
-            .Of(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings)
+            .ListAll(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings)
             .Where(cost => cost.Rank is not null)
             .OrderBy(cost => cost.Rank)
             .ToList();
@@ -89,7 +89,7 @@ public class NameCostTests
     {
         var book = Books.Single(known => known.Id == "nameyarrow");
         var unstated = book with { Domains = [.. book.Domains.Select(price => price with { Renew = null })] };
-        var costs = NameCost.Of(
+        var costs = NameCost.ListAll(
             new Candidate(null, []),
             [unstated, Books.Single(known => known.Id == "flatstone")],
             Settings
@@ -117,7 +117,7 @@ public class NameCostTests
     {
         var candidate = Choosing("tidemarsh", "slipway", everyMonths).Listed("A")!.Candidate;
         var cost = NameCost
-            .Of(candidate, Books, Settings)
+            .ListAll(candidate, Books, Settings)
             .Single(cost => cost.Ending == ending && cost.Seller.Book.Id == seller);
         cost.Included.Why.ShouldBe(why);
         cost.Included.FromMonths.ShouldBe(12);
@@ -135,7 +135,7 @@ public class NameCostTests
     {
         var candidate = Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate;
         var off = candidate with { Domains = [Name("tidemarsh") with { UseIncluded = false }] };
-        NameCost.Of(off, Books, Settings)[0].Included.Why.ShouldBe(IncludedWhy.Off);
+        NameCost.ListAll(off, Books, Settings)[0].Included.Why.ShouldBe(IncludedWhy.Off);
         var premium = NameCost.OfPremium(
             "com",
             "tidemarsh",
@@ -148,7 +148,7 @@ public class NameCostTests
         (premium.Included.Why, premium.Horizon!.Value.Amount).ShouldBe((IncludedWhy.Premium, 72_000));
         NameCost.OfPremium("com", "loomgate", new PremiumPrices(null, null), candidate, Books, Settings).ShouldBeNull();
         NameCost
-            .Of(Choosing("plainstone", "lintel", 12).Listed("A")!.Candidate, Books, Settings)
+            .ListAll(Choosing("plainstone", "lintel", 12).Listed("A")!.Candidate, Books, Settings)
             .ShouldAllBe(cost => cost.Included.Why == IncludedWhy.NoneGiven);
     }
 
@@ -165,7 +165,7 @@ public class NameCostTests
     )
     {
         var cost = NameCost
-            .Of(Choosing(book, plan, everyMonths).Listed("A")!.Candidate, Books, Settings)
+            .ListAll(Choosing(book, plan, everyMonths).Listed("A")!.Candidate, Books, Settings)
             .First(cost => cost.IsSimplest);
         cost.Years.Where(known => known.IsNearest)
             .Select(known => known.Years)
@@ -188,7 +188,7 @@ public class NameCostTests
     public void Privacy_is_included_sold_by_the_registry_or_forbidden(string seller, string ending, PrivacyWay way)
     {
         var there = NameCost
-            .Of(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings)
+            .ListAll(Choosing("tidemarsh", "slipway", 12).Listed("A")!.Candidate, Books, Settings)
             .Single(cost => cost.Ending == ending && cost.Seller.Book.Id == seller)
             .Privacy;
         there.Way.ShouldBe(way);
@@ -202,11 +202,11 @@ public class NameCostTests
     public void A_plan_that_holds_privacy_has_it_and_a_seller_without_it_sells_none()
     {
         NameCost
-            .Of(Choosing("loomgate", "warp", 12).Listed("A")!.Candidate, Books, Settings)
+            .ListAll(Choosing("loomgate", "warp", 12).Listed("A")!.Candidate, Books, Settings)
             .First(cost => cost.IsSimplest)
             .Privacy.Way.ShouldBe(PrivacyWay.Included);
         NameCost
-            .Of(
+            .ListAll(
                 Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard")).Listed("A")!.Candidate,
                 Books,
                 Settings
@@ -227,7 +227,7 @@ public class NameCostTests
                 Prices = new PriceSteps([new PriceStep(14, 100), new PriceStep(null, 300)]),
             };
             return NameCost
-                .Of(new Candidate(null, []), [book with { AddOns = [extra] }], Settings)
+                .ListAll(new Candidate(null, []), [book with { AddOns = [extra] }], Settings)
                 .First(cost => cost.Ending == "com")
                 .Privacy;
         }
@@ -250,7 +250,7 @@ public class NameCostTests
             Renewal = ExactDecimal.TryParse("14.20", out var renewal) ? renewal : default,
             Currency = Currency.Get("GBP"),
         };
-        var owned = OwnedName.Of(candidate, keep, "nameyarrow", Books, Settings, new FaultList());
+        var owned = OwnedName.WorkOut(candidate, keep, "nameyarrow", Books, Settings, new FaultList());
         var moved = new DomainChoice(DomainRoute.Transfer)
         {
             Book = "nameyarrow",
@@ -264,12 +264,12 @@ public class NameCostTests
         );
         owned.PaidUntil.ShouldBe(new DateOnly(2028, 5, 3));
         var faults = new FaultList();
-        var nowhere = OwnedName.Of(candidate, keep with { Ending = "org" }, "fernhollow", Books, Settings, faults);
+        var nowhere = OwnedName.WorkOut(candidate, keep with { Ending = "org" }, "fernhollow", Books, Settings, faults);
         nowhere.Moving.ShouldBeNull();
         nowhere.Staying.ShouldNotBeNull();
         nowhere.MovingCostsMore.ShouldBeNull();
         OwnedName
-            .Of(new Candidate(null, []), keep, "nameyarrow", Books, Settings, new FaultList())
+            .WorkOut(new Candidate(null, []), keep, "nameyarrow", Books, Settings, new FaultList())
             .Staying!.Totals.Horizon.ShouldBe(3 * 1420);
     }
 
@@ -288,7 +288,7 @@ public class NameCostTests
     )
     {
         var claim = LaterClaim
-            .Of(Choosing(book, plan, everyMonths).Listed("A")!.Candidate, Books, Settings)
+            .Find(Choosing(book, plan, everyMonths).Listed("A")!.Candidate, Books, Settings)
             .ShouldNotBeNull();
         (claim.Before.ToString("yyyy-MM-dd"), claim.EveryYear, claim.Ending, claim.Missed).ShouldBe(
             (before, everyYear, ending, (Int128?)missed)
@@ -322,15 +322,15 @@ public class NameCostTests
     [Fact]
     public void Where_nothing_is_given_or_the_term_is_too_short_there_is_nothing_to_claim()
     {
-        LaterClaim.Of(Choosing("plainstone", "lintel", 12).Listed("A")!.Candidate, Books, Settings).ShouldBeNull();
-        LaterClaim.Of(Choosing("tidemarsh", "slipway", 1).Listed("A")!.Candidate, Books, Settings).ShouldBeNull();
-        LaterClaim.Of(new Candidate(null, []), Books, Settings).ShouldBeNull();
+        LaterClaim.Find(Choosing("plainstone", "lintel", 12).Listed("A")!.Candidate, Books, Settings).ShouldBeNull();
+        LaterClaim.Find(Choosing("tidemarsh", "slipway", 1).Listed("A")!.Candidate, Books, Settings).ShouldBeNull();
+        LaterClaim.Find(new Candidate(null, []), Books, Settings).ShouldBeNull();
         var org = Do(
                 Choosing("tidemarsh", "slipway", 12),
                 new ChooseDomain("A", Name("tidemarsh") with { Ending = "org" })
             )
             .Listed("A")!
             .Candidate;
-        LaterClaim.Of(org, Books, Settings)!.Ending.ShouldBe("com");
+        LaterClaim.Find(org, Books, Settings)!.Ending.ShouldBe("com");
     }
 }

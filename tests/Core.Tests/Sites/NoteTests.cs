@@ -30,7 +30,7 @@ public class NoteTests
 
     [Fact]
     public void What_cannot_be_costed_has_no_note() =>
-        Worked(Site.Empty("Shop")).WaysToPay.ShouldAllBe(way => WayNote.Of(way) == null);
+        Worked(Site.Empty("Shop")).WaysToPay.ShouldAllBe(way => WayNote.Find(way) == null);
 
     [Theory]
     [InlineData(12, 1, false)]
@@ -43,21 +43,23 @@ public class NoteTests
             Choosing("tidemarsh", "slipway", everyMonths),
             new ChooseDomain("A", Name("tidemarsh") with { Years = years })
         );
-        var days = DifferentDays.Of(Costed(site));
+        var days = DifferentDays.Find(Costed(site));
         days.ShouldBe(apart ? new DifferentDays(Today.AddMonths(12 * years), Today.AddMonths(everyMonths)) : null);
     }
 
     [Fact]
     public void One_of_them_alone_runs_out_apart_from_nothing()
     {
-        DifferentDays.Of(Costed(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", null)))).ShouldBeNull();
-        DifferentDays.Of(Costed(Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))))).ShouldBeNull();
+        DifferentDays
+            .Find(Costed(Do(Choosing("tidemarsh", "slipway", 12), new ChooseDomain("A", null))))
+            .ShouldBeNull();
+        DifferentDays.Find(Costed(Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))))).ShouldBeNull();
     }
 
     private static WayNote? Note(Site site, int everyMonths, int horizon) =>
-        WayNote.Of(
+        WayNote.Find(
             Worksheet
-                .Of(site.Listed("A")!, Books, Settings with { HorizonMonths = horizon }, new Needs())
+                .Fill(site.Listed("A")!, Books, Settings with { HorizonMonths = horizon }, new Needs())
                 .WaysToPay.Single(way => way.Choice.EveryMonths == everyMonths)
         );
 }

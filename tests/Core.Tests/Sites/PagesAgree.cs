@@ -32,10 +32,10 @@ public class PagesAgree
                 }
 
                 var (today, horizon) = (costing.Totals.DueToday, costing.Totals.Horizon);
-                var summary = Summary.Of(costing);
+                var summary = Summary.Summarise(costing);
                 (summary.Today.Amount, summary.Horizon.Amount).ShouldBe((today, horizon));
 
-                var timeline = Timeline.Of(costing);
+                var timeline = Timeline.Build(costing);
                 Added(timeline.Bars.Select(bar => bar.Total)).ShouldBe(horizon);
                 if (!timeline.IsByYear)
                 {
@@ -45,7 +45,7 @@ public class PagesAgree
 
                 var listed = new ListedCandidate("A", read.Candidate);
                 var site = Site.Empty("Shop") with { Shortlist = [listed, listed with { Letter = "B" }] };
-                var compared = Comparison.Of(site, read.Books, read.Settings, "A", "B").Candidates;
+                var compared = Comparison.Compare(site, read.Books, read.Settings, "A", "B").Candidates;
                 foreach (var known in compared)
                 {
                     (known.Costing!.Totals.DueToday, known.Costing.Totals.Horizon).ShouldBe((today, horizon));
@@ -59,7 +59,7 @@ public class PagesAgree
 
                 // What is chosen says what the whole worksheet says.
                 Worksheet
-                    .Of(listed, read.Books, read.Settings, new Needs())
+                    .Fill(listed, read.Books, read.Settings, new Needs())
                     .WaysToPay.Where(way => way.IsChosen)
                     .ShouldAllBe(way => way.Costing!.Totals.Horizon == horizon);
 
@@ -72,8 +72,8 @@ public class PagesAgree
                         .All(bill => bill.Book is not null && bill.Currency == costing.Currency)
                 )
                 {
-                    Added(Slip.Of(costing).Sellers.Select(seller => seller.Today?.Total ?? 0)).ShouldBe(today);
-                    if (Placing.Of(costing).Value is { } things)
+                    Added(Slip.Write(costing).Sellers.Select(seller => seller.Today?.Total ?? 0)).ShouldBe(today);
+                    if (Placing.Prepare(costing).Value is { } things)
                     {
                         Added(things.Payments.Select(payment => payment.Amount.Units)).ShouldBe(today);
                     }

@@ -116,7 +116,7 @@ public class PlanFitTests
     }
 
     private static ImmutableArray<NeedFit> Fits(OfferBook book, Needs needs) =>
-        PlanFit.Of(book, book.Plans[0], null, needs, 36);
+        PlanFit.Check(book, book.Plans[0], null, needs, 36);
 
     private static OfferBook Book(ImmutableArray<AddOn> addOns, params (string Name, FeatureValue? Value)[] features) =>
         new("host", new Provider("Host", ["chat"]), Shop.Today, Currency.Get("GBP"))

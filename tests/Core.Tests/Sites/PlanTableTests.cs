@@ -73,7 +73,7 @@ public class PlanTableTests
     public void A_price_that_must_stay_the_same_is_held_against_each_way_to_pay()
     {
         var ways = PlanTable
-            .Of(Site.Empty("Shop").Listed("A")!.Candidate, Books, Settings, new Needs { SamePrice = true })
+            .Build(Site.Empty("Shop").Listed("A")!.Candidate, Books, Settings, new Needs { SamePrice = true })
             .Ways;
         Fit At(string plan, int every, int commit) =>
             ways.Single(way =>
@@ -96,7 +96,7 @@ public class PlanTableTests
         var ways = Worked(
             Do(Site.Empty("Shop"), new ChoosePlan("A", "tidemarsh", "slipway"), new ChooseBilling("A", 12, 12))
         ).WaysToPay;
-        ways.Select(way => Saving.Of(way, ways))
+        ways.Select(way => Saving.Find(way, ways))
             .Select(saving => (saving?.Against.EveryMonths, saving?.Change))
             .ShouldBe([(null, null), (1, -10626), (1, -30499)]);
     }
@@ -105,7 +105,7 @@ public class PlanTableTests
     public void Where_a_price_is_hidden_nothing_is_said_to_be_saved()
     {
         var ways = Worked(Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"))).WaysToPay;
-        ways.Select(way => Saving.Of(way, ways)).ShouldAllBe(saving => saving == null);
+        ways.Select(way => Saving.Find(way, ways)).ShouldAllBe(saving => saving == null);
     }
 
     private static int Rank(WhatIf<PlanWay> way) =>
@@ -113,5 +113,5 @@ public class PlanTableTests
         : way.Costing.Totals.AtLeast.Horizon ? 1
         : 0;
 
-    private static PlanTable Table(Site site) => PlanTable.Of(site.Listed("A")!.Candidate, Books, Settings, Asked);
+    private static PlanTable Table(Site site) => PlanTable.Build(site.Listed("A")!.Candidate, Books, Settings, Asked);
 }

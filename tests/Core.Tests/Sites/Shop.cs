@@ -52,7 +52,7 @@ internal static class Shop
         );
 
     public static Worksheet Worked(Site site, string letter = "A") =>
-        Worksheet.Of(site.Listed(letter)!, Books, Settings, Asked);
+        Worksheet.Fill(site.Listed(letter)!, Books, Settings, Asked);
 
     public static Costing Costed(Site site, string letter = "A") =>
         Worksheet.CostingOf(site.Listed(letter)!.Candidate, Books, Settings).ShouldNotBeNull();

@@ -493,7 +493,7 @@ public class SiteChangeTests
     {
         var site = Do(Site.Empty("Shop"), new ChoosePlan("A", "tidemarsh", "slipway"), new ChooseBilling("A", 1, 1));
         var costing = Worksheet.CostingOf(site.Shortlist[0].Candidate, Books, Settings)!;
-        var timeline = Timeline.Of(costing);
+        var timeline = Timeline.Build(costing);
         timeline.IsByYear.ShouldBeTrue();
         timeline.Bars.Length.ShouldBe(3);
         timeline.Bars.Aggregate((Minor)0, (sum, bar) => sum + bar.Total).ShouldBe(costing.Totals.Horizon);

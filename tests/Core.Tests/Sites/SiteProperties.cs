@@ -68,7 +68,7 @@ public class SiteProperties
                     market.Books,
                     new FaultList()
                 );
-                var after = Worksheet.Of(
+                var after = Worksheet.Fill(
                     new ListedCandidate("A", candidate),
                     market.Books,
                     market.Settings,
@@ -87,7 +87,9 @@ public class SiteProperties
         Hosted.Sample(
             market =>
             {
-                var stopping = Stopping.Of(market.Worksheet.Candidate, market.Books, market.Settings).ShouldNotBeNull();
+                var stopping = Stopping
+                    .WorkOut(market.Worksheet.Candidate, market.Books, market.Settings)
+                    .ShouldNotBeNull();
                 var totals = market.Worksheet.Costing!.Totals;
                 stopping
                     .Chosen.Zip(stopping.Chosen.Skip(1))
@@ -174,7 +176,7 @@ public class SiteProperties
                 request,
                 read.Books,
                 read.Settings,
-                Worksheet.Of(new ListedCandidate("A", read.Candidate), read.Books, read.Settings, new Needs())
+                Worksheet.Fill(new ListedCandidate("A", read.Candidate), read.Books, read.Settings, new Needs())
             );
         });
 

@@ -9,7 +9,7 @@ public class StoppingTests
     public void Bills_before_the_day_are_gone_and_the_last_month_holds_the_whole_horizon()
     {
         var site = Choosing("tidemarsh", "slipway", 12);
-        var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
+        var stopping = Stopping.WorkOut(site.Shortlist[0].Candidate, Books, Settings)!;
         var costing = Costed(site);
         stopping.Chosen.Length.ShouldBe(36);
         stopping.Chosen[0].Amount.ShouldBe(costing.Totals.DueToday);
@@ -31,7 +31,7 @@ public class StoppingTests
             new EnterCode("A", "NEAPTIDE25"),
             new SetExtra("A", "privacy", ForDomain: true, 1)
         );
-        var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
+        var stopping = Stopping.WorkOut(site.Shortlist[0].Candidate, Books, Settings)!;
         var wins = stopping.WinsFrom.ShouldNotBeNull();
         for (var months = wins; months <= 36; months++)
         {
@@ -46,7 +46,7 @@ public class StoppingTests
     {
         // Saltglass commits for a year and is paid by the month.
         var site = Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12));
-        var stopping = Stopping.Of(site.Shortlist[0].Candidate, Books, Settings)!;
+        var stopping = Stopping.WorkOut(site.Shortlist[0].Candidate, Books, Settings)!;
         stopping.Chosen[0].Amount.ShouldBe(Costed(site).Totals.FirstTerm);
         stopping.Chosen[35].IsAtLeast.ShouldBeTrue();
         stopping.WinsFrom.ShouldBeNull();
@@ -64,7 +64,7 @@ public class StoppingTests
             Tax = new BookTax(true, true),
             Plans = [new Plan("p", "P") { Billing = [Way(12, yearly), Way(1, monthly)] }],
         };
-        var stopping = Stopping.Of(
+        var stopping = Stopping.WorkOut(
             new Candidate(new HostingChoice("b", "p", 12, 12), []),
             [book],
             Settings with
@@ -86,9 +86,13 @@ public class StoppingTests
         {
             Plans = [new Plan("p", "P") { Billing = [Way(12, 12), Way(6, 6), Way(1, 6), Way(3, 6)] }],
         };
-        var shortest = Stopping.Of(new Candidate(new HostingChoice("b", "p", 12, 12), []), [book], Settings)!.Shortest!;
+        var shortest = Stopping
+            .WorkOut(new Candidate(new HostingChoice("b", "p", 12, 12), []), [book], Settings)!
+            .Shortest!;
         (shortest.EveryMonths, shortest.CommitMonths).ShouldBe((1, 6));
-        Stopping.Of(new Candidate(new HostingChoice("b", "p", 1, 6), []), [book], Settings)!.Shortest.ShouldBeNull();
+        Stopping
+            .WorkOut(new Candidate(new HostingChoice("b", "p", 1, 6), []), [book], Settings)!
+            .Shortest.ShouldBeNull();
 
         static BillingOption Way(int every, int commit) =>
             new(every, commit, null, new PriceSteps([new PriceStep(null, 100)]));
@@ -97,7 +101,7 @@ public class StoppingTests
     [Fact]
     public void Without_hosting_there_is_nothing_to_stop() =>
         Stopping
-            .Of(
+            .WorkOut(
                 Do(Site.Empty("Shop"), new ChooseDomain("A", Name("nameyarrow"))).Shortlist[0].Candidate,
                 Books,
                 Settings

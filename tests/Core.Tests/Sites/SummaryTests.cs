@@ -21,7 +21,7 @@ public class SummaryTests
     public void The_sentence_says_what_the_columns_say(string book, string plan, int everyMonths, int horizon)
     {
         var costing = Over(Choosing(book, plan, everyMonths), horizon);
-        var summary = Summary.Of(costing);
+        var summary = Summary.Summarise(costing);
         var columns = costing.Ledger.Sums;
         (summary.Today, summary.RestOfFirstYear, summary.Horizon.Amount).ShouldBe(
             (columns[0], columns[1], costing.Totals.Horizon)
@@ -33,9 +33,12 @@ public class SummaryTests
     [Fact]
     public void Years_alike_are_said_once_and_never_over_half_a_year()
     {
-        Summary.Of(Over(Held, 36)).EachLaterYear.ShouldNotBeNull().Amount.ShouldBe(Over(Held, 36).Ledger.Totals[2]);
-        Summary.Of(Over(Held, 30)).EachLaterYear.ShouldBeNull();
-        Summary.Of(Over(Held, 12)).EachLaterYear.ShouldBeNull();
+        Summary
+            .Summarise(Over(Held, 36))
+            .EachLaterYear.ShouldNotBeNull()
+            .Amount.ShouldBe(Over(Held, 36).Ledger.Totals[2]);
+        Summary.Summarise(Over(Held, 30)).EachLaterYear.ShouldBeNull();
+        Summary.Summarise(Over(Held, 12)).EachLaterYear.ShouldBeNull();
     }
 
     [Fact]
@@ -47,17 +50,17 @@ public class SummaryTests
             1,
             MidpointRounding.AwayFromZero
         );
-        Summary.Of(Costed(Choosing("tidemarsh", "slipway", 12))).StepTimes.ShouldBe(times.ToString("0.#"));
-        Summary.Of(Over(Held, 36)).StepTimes.ShouldBeNull();
+        Summary.Summarise(Costed(Choosing("tidemarsh", "slipway", 12))).StepTimes.ShouldBe(times.ToString("0.#"));
+        Summary.Summarise(Over(Held, 36)).StepTimes.ShouldBeNull();
 
         // Saltglass does not state what follows.
         var unstated = Costed(
             Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12))
         );
         unstated.Totals.PriceStep.ShouldNotBeNull();
-        Summary.Of(unstated).StepTimes.ShouldBeNull();
-        Summary.Of(unstated).Horizon.IsAtLeast.ShouldBeTrue();
-        Summary.Of(unstated).Today.IsAtLeast.ShouldBeFalse();
+        Summary.Summarise(unstated).StepTimes.ShouldBeNull();
+        Summary.Summarise(unstated).Horizon.IsAtLeast.ShouldBeTrue();
+        Summary.Summarise(unstated).Today.IsAtLeast.ShouldBeFalse();
     }
 
     [Theory]
@@ -73,7 +76,7 @@ public class SummaryTests
             Do(Choosing(book, plan, everyMonths), new SetExtra("A", "privacy", ForDomain: true, 1)),
             horizon
         );
-        var timeline = Timeline.Of(costing);
+        var timeline = Timeline.Build(costing);
         var dates = costing.Counted.Select(bill => bill.Date).Distinct().ToList();
         timeline.IsByYear.ShouldBe(dates.Count > 14);
         timeline.Bars.Aggregate((Int128)0, (sum, bar) => sum + bar.Total).ShouldBe(costing.Totals.Horizon);
@@ -105,21 +108,21 @@ public class SummaryTests
     [Fact]
     public void Tax_that_is_inside_the_prices_is_no_part_of_its_own()
     {
-        Timeline.Of(Costed(Choosing("loomgate", "warp", 12))).Bars.ShouldAllBe(bar => bar.Parts.Tax == 0);
-        Timeline.Of(Costed(Choosing("tidemarsh", "slipway", 12))).Bars.ShouldContain(bar => bar.Parts.Tax > 0);
+        Timeline.Build(Costed(Choosing("loomgate", "warp", 12))).Bars.ShouldAllBe(bar => bar.Parts.Tax == 0);
+        Timeline.Build(Costed(Choosing("tidemarsh", "slipway", 12))).Bars.ShouldContain(bar => bar.Parts.Tax > 0);
     }
 
     [Fact]
     public void Fourteen_dates_are_drawn_one_by_one_and_fifteen_as_years()
     {
         Timeline
-            .Of(Over(Monthly, 14))
+            .Build(Over(Monthly, 14))
             .ShouldSatisfyAllConditions(
                 drawn => drawn.IsByYear.ShouldBeFalse(),
                 drawn => drawn.Bars.Length.ShouldBe(14)
             );
         Timeline
-            .Of(Over(Monthly, 15))
+            .Build(Over(Monthly, 15))
             .ShouldSatisfyAllConditions(
                 drawn => drawn.IsByYear.ShouldBeTrue(),
                 drawn => drawn.Bars.Length.ShouldBe(2),

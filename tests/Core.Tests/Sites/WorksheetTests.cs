@@ -89,7 +89,7 @@ public class WorksheetTests
     {
         var tidemarsh = Books.Single(book => book.Id == "tidemarsh");
         var fits = PlanFit
-            .Of(tidemarsh, tidemarsh.Plan("slipway")!, null, Asked, 36)
+            .Check(tidemarsh, tidemarsh.Plan("slipway")!, null, Asked, 36)
             .ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit.Fit);
         fits["websites"].ShouldBe(Fit.NotMet);
         fits["mailboxes"].ShouldBe(Fit.WithExtra);
@@ -98,7 +98,7 @@ public class WorksheetTests
         var fernhollow = Books.Single(book => book.Id == "fernhollow");
         var visits = Asked with { Numbers = Asked.Numbers.Add("monthlyVisits", 5000) };
         PlanFit
-            .Of(fernhollow, fernhollow.Plan("clearing")!, null, visits, 36)
+            .Check(fernhollow, fernhollow.Plan("clearing")!, null, visits, 36)
             .Single(fit => fit.Need == "monthlyVisits")
             .Fit.ShouldBe(Fit.NotStated);
     }
@@ -112,17 +112,17 @@ public class WorksheetTests
             new SetExtra("A", "mailboxes", ForDomain: false, 1)
         );
         var fits = BoughtFit
-            .Of(Costed(site).Run.Purchase, Asked, 36)
+            .Check(Costed(site).Run.Purchase, Asked, 36)
             .ToDictionary(fit => fit.Need + fit.Wants.Word, fit => fit);
         fits["extrasbackup"].Fit.ShouldBe(Fit.Met);
         fits["mailboxes"].By!.Id.ShouldBe("mailboxes");
         var away = Do(Choosing("fernhollow", "clearing", 12), new ChooseDomain("A", Name("nameyarrow")));
         BoughtFit
-            .Of(Costed(away).Run.Purchase, Asked, 36)
+            .Check(Costed(away).Run.Purchase, Asked, 36)
             .Single(fit => fit.Wants.Word == "privacy")
             .Fit.ShouldNotBe(Fit.Met);
         BoughtFit
-            .Of(Costed(Choosing("fernhollow", "clearing", 12)).Run.Purchase, Asked, 36)
+            .Check(Costed(Choosing("fernhollow", "clearing", 12)).Run.Purchase, Asked, 36)
             .Single(fit => fit.Wants.Word == "privacy")
             .Fit.ShouldBe(Fit.Met);
     }

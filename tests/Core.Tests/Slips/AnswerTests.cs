@@ -16,7 +16,7 @@ public class AnswerTests
     {
         var bare = Bare();
         var costing = Cost(bare);
-        var asked = Slip.Of(costing).Sellers.ShouldHaveSingleItem().Questions;
+        var asked = Slip.Write(costing).Sellers.ShouldHaveSingleItem().Questions;
         asked
             .Select(question => question.Kind)
             .ShouldBe([
@@ -44,7 +44,7 @@ public class AnswerTests
         var after = Cost(bare);
         after.Totals.AtLeast.Horizon.ShouldBeFalse();
         // No price list has a place for that.
-        Slip.Of(after).Sellers[0].Questions.Select(question => question.Kind).ShouldBe([SlipQuestionKind.Notice]);
+        Slip.Write(after).Sellers[0].Questions.Select(question => question.Kind).ShouldBe([SlipQuestionKind.Notice]);
         var book = after.Run.Purchase.Hosting!.Book;
         (
             book.Refund!.Days,

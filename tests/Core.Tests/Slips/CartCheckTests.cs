@@ -143,7 +143,7 @@ public sealed class CartCheckTests
             )
         );
         var wire = CartCheckWriter.Write(
-            CartCheck.Of(costing, book, cart),
+            CartCheck.Compare(costing, book, cart),
             cart,
             candidate,
             [book],
@@ -165,7 +165,7 @@ public sealed class CartCheckTests
             PlainPage.Read("Kern hosting, 12 months: £60.00\nSet-up: £3.00\nDaily backups: £24.00\nTotal £104.40")
         );
         var theirs = CartCheckWriter
-            .Write(CartCheck.Of(costing, book, cart), cart, candidate, [book], costing.Settings, null)
+            .Write(CartCheck.Compare(costing, book, cart), cart, candidate, [book], costing.Settings, null)
             .AsTheySell.ShouldNotBeNull();
         theirs.Domains.ShouldBeEmpty();
     }
@@ -173,7 +173,7 @@ public sealed class CartCheckTests
     private static CartCheck Check(string cart, string[]? codes = null)
     {
         var (costing, _, book) = Costed(codes ?? []);
-        return CartCheck.Of(costing, book, CartReader.Read(PlainPage.Read(cart)));
+        return CartCheck.Compare(costing, book, CartReader.Read(PlainPage.Read(cart)));
     }
 
     private static (Costing Costing, Candidate Candidate, OfferBook Book) Costed(string[] codes)

@@ -8,7 +8,7 @@ public class SlipTests
     [Fact]
     public void It_goes_in_the_order_their_pages_ask_and_says_what_to_take_the_tick_off()
     {
-        var (slip, _) = Of(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new EnterCode("A", "NEAPTIDE25")));
+        var (slip, _) = Written(Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new EnterCode("A", "NEAPTIDE25")));
         var seller = slip.Sellers.ShouldHaveSingleItem();
         seller
             .Steps.Select(step => step.Kind)
@@ -23,7 +23,7 @@ public class SlipTests
         seller.Book.AddOns.ShouldContain(extra => extra.Preselected); // Else the line above could not fail.
         seller.Steps.Single(step => step.Kind == SlipStepKind.Domain).IsIncluded.ShouldBeTrue();
         seller
-            .Steps.Select(step => SlipWords.Of(step, seller.Book))
+            .Steps.Select(step => SlipWords.Step(step, seller.Book))
             .ShouldAllBe(words => words.EndsWith('.') && !words.Contains("  ", StringComparison.Ordinal));
     }
 
@@ -32,7 +32,7 @@ public class SlipTests
     {
         var book = Shop.Books.First(book => book.Id == "tidemarsh");
         var ticked = book.AddOns.First(extra => extra.Preselected && extra.For == AddOnFor.Hosting);
-        var (slip, _) = Of(
+        var (slip, _) = Written(
             Shop.Do(Shop.Choosing("tidemarsh", "slipway", 12), new SetExtra("A", ticked.Id, ForDomain: false, 1))
         );
         slip.Sellers[0]
@@ -45,7 +45,7 @@ public class SlipTests
     [Fact]
     public void The_sum_that_must_stand_there_is_the_bill_of_the_costing_and_the_next_is_the_next()
     {
-        var (slip, costing) = Of(Shop.Choosing("tidemarsh", "slipway", 12));
+        var (slip, costing) = Written(Shop.Choosing("tidemarsh", "slipway", 12));
         var (today, next) = (slip.Sellers[0].Today.ShouldNotBeNull(), slip.Sellers[0].Next.ShouldNotBeNull());
         today.Total.ShouldBe(costing.Totals.DueToday);
         today.Lines.Aggregate((Minor)0, (sum, line) => sum + line.Amount).ShouldBe(today.Net);
@@ -57,7 +57,7 @@ public class SlipTests
     [Fact]
     public void A_domain_bought_elsewhere_has_a_part_of_its_own_and_at_the_host_one_has_a_domain_already()
     {
-        var (slip, _) = Of(
+        var (slip, _) = Written(
             Shop.Do(Shop.Choosing("plainstone", "lintel", 12), new ChooseDomain("A", Shop.Name("nameyarrow")))
         );
         slip.Sellers.Select(seller => seller.Book.Id).ShouldBe(["plainstone", "nameyarrow"]);
@@ -73,7 +73,7 @@ public class SlipTests
     [Fact]
     public void What_the_price_list_does_not_state_is_to_be_asked()
     {
-        var (slip, _) = Of(
+        var (slip, _) = Written(
             Shop.Do(
                 Site.Empty("Shop"),
                 new ChoosePlan("A", "saltglass", "shard"),
@@ -87,9 +87,9 @@ public class SlipTests
         asked.ShouldContain(SlipQuestionKind.Notice);
         asked.ShouldNotContain(SlipQuestionKind.Refund); // It says seven days.
         slip.Sellers[0]
-            .Questions.Select(question => SlipWords.Of(question, slip.Sellers[0].Book))
+            .Questions.Select(question => SlipWords.Question(question, slip.Sellers[0].Book))
             .ShouldAllBe(words => words.EndsWith('?'));
-        Of(Shop.Choosing("tidemarsh", "slipway", 12))
+        Written(Shop.Choosing("tidemarsh", "slipway", 12))
             .Slip.Sellers[0]
             .Questions.Select(question => question.Kind)
             .ShouldBe([SlipQuestionKind.Notice]);
@@ -113,12 +113,12 @@ public class SlipTests
         Theirs(new Deviation(DeviationKind.ExtraLeftOut, "backup")).ShouldBeNull(); // It is not there.
 
         Candidate? Theirs(params Deviation[] deviations) =>
-            AsTheySellIt.Of(candidate, [.. Shop.Books], Shop.Settings, seen, deviations);
+            AsTheySellIt.Translate(candidate, [.. Shop.Books], Shop.Settings, seen, deviations);
     }
 
-    private static (Slip Slip, Costing Costing) Of(Site site)
+    private static (Slip Slip, Costing Costing) Written(Site site)
     {
         var costing = Shop.Costed(site);
-        return (Slip.Of(costing), costing);
+        return (Slip.Write(costing), costing);
     }
 }

@@ -13,7 +13,7 @@ public class ChangingLaterTests
     [Fact]
     public void What_the_months_before_the_change_cost_is_what_is_paid_more()
     {
-        var changing = Of(
+        var changing = Changing(
             Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 12, 12))
         );
         (changing.From.EveryMonths, changing.To.EveryMonths).ShouldBe((1, 12));
@@ -36,7 +36,7 @@ public class ChangingLaterTests
     [Fact]
     public void The_first_price_the_domain_year_and_a_code_are_lost()
     {
-        var changing = Of(Do(Choosing("tidemarsh", "slipway", 12), new EnterCode("A", "NEAPTIDE25")));
+        var changing = Changing(Do(Choosing("tidemarsh", "slipway", 12), new EnterCode("A", "NEAPTIDE25")));
         (
             changing.Lost.FirstPerMonth?.ToAmount(),
             changing.Lost.LaterPerMonth?.ToAmount(),
@@ -49,7 +49,7 @@ public class ChangingLaterTests
     [Fact]
     public void Who_chose_the_short_way_is_told_of_the_other_that_costs_least()
     {
-        var changing = Of(
+        var changing = Changing(
             Do(Site.Empty("Shop"), new ChoosePlan("A", "tidemarsh", "slipway"), new ChooseBilling("A", 1, 1))
         );
         (changing.From.EveryMonths, changing.To.EveryMonths).ShouldBe((1, 36)); // 103.25 against 301.98 by the year.
@@ -58,7 +58,7 @@ public class ChangingLaterTests
     [Fact]
     public void What_a_hidden_price_makes_of_it_is_not_known()
     {
-        var changing = ChangingLater.Of(
+        var changing = ChangingLater.WorkOut(
             Do(Site.Empty("Shop"), new ChoosePlan("A", "saltglass", "shard"), new ChooseBilling("A", 1, 12))
                 .Listed("A")!
                 .Candidate,
@@ -71,7 +71,7 @@ public class ChangingLaterTests
     [Fact]
     public void A_change_comes_within_what_is_counted() =>
         ChangingLater
-            .Of(
+            .WorkOut(
                 Do(Site.Empty("Shop"), new ChoosePlan("A", "plainstone", "lintel"), new ChooseBilling("A", 12, 12))
                     .Listed("A")!
                     .Candidate,
@@ -86,8 +86,8 @@ public class ChangingLaterTests
 
     [Fact]
     public void Without_a_plan_there_is_nothing_to_change() =>
-        ChangingLater.Of(new Candidate(null, [Name("nameyarrow")]), Books, Settings).ShouldBeNull();
+        ChangingLater.WorkOut(new Candidate(null, [Name("nameyarrow")]), Books, Settings).ShouldBeNull();
 
-    private static ChangingLater Of(Site site) =>
-        ChangingLater.Of(site.Listed("A")!.Candidate, Books, Settings).ShouldNotBeNull();
+    private static ChangingLater Changing(Site site) =>
+        ChangingLater.WorkOut(site.Listed("A")!.Candidate, Books, Settings).ShouldNotBeNull();
 }

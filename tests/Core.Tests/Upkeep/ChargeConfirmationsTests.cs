@@ -34,7 +34,7 @@ public class ChargeConfirmationsTests
     {
         var (tenure, book) = There();
         book = Play(tenure, book, new DateOnly(2028, 1, 20));
-        var told = ChargeConfirmations.NotTaken(tenure, book, Movement.Of(book)[^1]);
+        var told = ChargeConfirmations.NotTaken(tenure, book, Movement.ListAll(book)[^1]);
         (told.ClosedTo, told.Lines.Length, told.NotifiedThrough).ShouldBe(
             (new DateOnly(2027, 12, 31), 1, new DateOnly(2028, 1, 19))
         );
@@ -53,10 +53,10 @@ public class ChargeConfirmationsTests
             [("host", new Money(13050, Currency.Get("GBP"))), ("nobody", new Money(1, Currency.Get("GBP")))],
             tenure.Start
         );
-        var movement = Movement.Of(book).ShouldHaveSingleItem();
+        var movement = Movement.ListAll(book).ShouldHaveSingleItem();
         (movement.Over!.Value.Units, movement.Seen!.Total.Units).ShouldBe(((Minor)50, (Minor)13050));
         Movement
-            .Of(ChargeConfirmations.Paid(book, [("host", new Money(13000, Currency.Get("USD")))], tenure.Start))[0]
+            .ListAll(ChargeConfirmations.Paid(book, [("host", new Money(13000, Currency.Get("USD")))], tenure.Start))[0]
             .Seen!.Total.Units.ShouldBe(13050);
         ChargeConfirmations.Open(tenure, book).ShouldBeEmpty();
     }
@@ -70,7 +70,7 @@ public class ChargeConfirmationsTests
             book.With(new ChangePlan(new DateOnly(2027, 7, 1), "big", 12, 12)),
             new DateOnly(2028, 7, 2)
         );
-        var movements = Movement.Of(book);
+        var movements = Movement.ListAll(book);
         movements
             .Select(movement => (movement.On, ChargeConfirmations.MayHaveFailed(tenure, book, movement)))
             .ShouldBe([
@@ -88,12 +88,14 @@ public class ChargeConfirmationsTests
     {
         var (tenure, book) = There();
         book = Play(tenure, book.With(new Leave(new DateOnly(2027, 1, 31))), new DateOnly(2027, 2, 2));
-        var back = Movement.Of(book)[^1];
+        var back = Movement.ListAll(book)[^1];
         (back.Charged, back.Sum.Units, ChargeConfirmations.MayHaveFailed(tenure, book, back)).ShouldBe(
             (null, (Minor)(-12000), false)
         );
         Movement
-            .Of(ChargeConfirmations.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[^1]
+            .ListAll(ChargeConfirmations.Seen(book, new SeenMovement(back.Line, new Money(-10000, back.Sum.Currency))))[
+                ^1
+            ]
             .Over!.Value.Units.ShouldBe(2000);
     }
 
@@ -146,7 +148,7 @@ public class ChargeConfirmationsTests
                     foreach (var (seller, on) in missed)
                     {
                         Movement
-                            .Of(book)
+                            .ListAll(book)
                             .ShouldNotContain(movement =>
                                 movement.Book == seller
                                 && movement.Due == on

@@ -172,7 +172,7 @@ public class DayKeeperTests
         var faults = new FaultList();
         if (
             UpkeepRequestReader.Read(json.Deserialize<JsonElement>(), [], faults) is not { Costing: var asked } request
-            || !Tenure.Of(asked.Candidate, asked.Books, asked.Settings, faults).Has(out var tenure)
+            || !Tenure.Begin(asked.Candidate, asked.Books, asked.Settings, faults).Has(out var tenure)
         )
         {
             return null;

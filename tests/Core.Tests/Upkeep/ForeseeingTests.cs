@@ -155,7 +155,10 @@ public class ForeseeingTests
     {
         // On 2 July 183 of 365 days are left of the 120.00: a credit of 60.16 against the 360.00 of the larger plan at
         // its later price.
-        var effect = Effect.Of(Look(new DateOnly(2027, 7, 2)), new ChangePlan(new DateOnly(2027, 7, 2), "big", 12, 12));
+        var effect = Effect.WorkOut(
+            Look(new DateOnly(2027, 7, 2)),
+            new ChangePlan(new DateOnly(2027, 7, 2), "big", 12, 12)
+        );
         effect.Refused.ShouldBeNull();
         Said(effect.DueThen).ShouldBe("299.84");
         effect
@@ -168,7 +171,7 @@ public class ForeseeingTests
     [Fact]
     public void A_decision_for_a_later_day_is_shown_as_it_would_be_then()
     {
-        var effect = Effect.Of(Look(Spring), new ChangePlan(new DateOnly(2028, 1, 1), "big", 12, 12));
+        var effect = Effect.WorkOut(Look(Spring), new ChangePlan(new DateOnly(2028, 1, 1), "big", 12, 12));
         Said(effect.DueThen).ShouldBe("360.00"); // The renewal of the smaller plan does not come any more.
         effect.On.ShouldBe(new DateOnly(2028, 1, 1));
         Said(effect.Difference).ShouldBe("360.00"); // 120.00 more on each of three days.
@@ -177,7 +180,7 @@ public class ForeseeingTests
     [Fact]
     public void What_cannot_be_done_says_why_and_changes_nothing()
     {
-        var effect = Effect.Of(Look(Spring), new PayMissed(Spring, "hosting"));
+        var effect = Effect.WorkOut(Look(Spring), new PayMissed(Spring, "hosting"));
         effect.Refused.ShouldBe(RefusalReason.NothingToPay);
         effect.Difference.Amounts.Values.ShouldAllBe(money => money.Units == 0);
     }
@@ -185,7 +188,7 @@ public class ForeseeingTests
     [Fact]
     public void Leaving_shows_what_comes_back_and_what_is_saved()
     {
-        var effect = Effect.Of(Look(new DateOnly(2027, 1, 20)), new Leave(new DateOnly(2027, 1, 20)));
+        var effect = Effect.WorkOut(Look(new DateOnly(2027, 1, 20)), new Leave(new DateOnly(2027, 1, 20)));
         Said(effect.DueThen).ShouldBe("-120.00");
         Said(effect.Difference).ShouldBe("-840.00"); // The refund, and three renewals at 240.00.
         effect
@@ -198,7 +201,8 @@ public class ForeseeingTests
     {
         var outlook = Look(new DateOnly(2027, 7, 2));
         // 50.00 on three second of Julys.
-        Said(Effect.Of(outlook, new AddExtra(outlook.DecidingOn, "certificate", 1)).Difference).ShouldBe("150.00");
+        Said(Effect.WorkOut(outlook, new AddExtra(outlook.DecidingOn, "certificate", 1)).Difference)
+            .ShouldBe("150.00");
         // 5.00 and then 50.00 on three first of Januarys.
         Said(LateExtra.FromTheStart(outlook, "certificate").ShouldNotBeNull()).ShouldBe("155.00");
         LateExtra.FromTheStart(outlook, "no-such").ShouldBeNull();
@@ -223,7 +227,7 @@ public class ForeseeingTests
     public void An_allowance_says_who_takes_it_and_where_it_saves_most()
     {
         var market = UpkeepByHand.Given().With("books[0].plans[0].includedDomain.everyYear", "true");
-        var taken = Allowance.Of(Look(Spring, market));
+        var taken = Allowance.ListAll(Look(Spring, market));
         taken
             .Select(allowance =>
                 $"{allowance.From:yyyy-MM-dd} {allowance.LastDay:yyyy-MM-dd} {allowance.TakenBy} "
@@ -243,7 +247,7 @@ public class ForeseeingTests
                 "books[0].plans[0].includedDomain",
                 "{\"minCommitMonths\":12,\"endings\":[\"com\"],\"everyYear\":true}"
             );
-        var free = Allowance.Of(Look(Spring, elsewhere));
+        var free = Allowance.ListAll(Look(Spring, elsewhere));
         free[0].TakenBy.ShouldBeNull();
         free[0].Best.ShouldNotBeNull().Saves!.Value.ToAmount().ShouldBe("10.00");
         // Each later year gives a domain-year of its own, which pays that renewal (rule 15).
@@ -263,7 +267,7 @@ public class ForeseeingTests
                 }
             )
         );
-        Allowance.Of(claimed)[0].TakenBy.ShouldBe("barometers.com");
+        Allowance.ListAll(claimed)[0].TakenBy.ShouldBe("barometers.com");
         Told(claimed, null).ShouldNotContain(notice => notice.Contains("Allowance", StringComparison.Ordinal));
     }
 
@@ -281,7 +285,7 @@ public class ForeseeingTests
 
         var monthly = UpkeepByHand.Market();
         monthly["candidate"]!["hosting"]!["everyMonths"] = 1;
-        var charges = Foreseen.Of(Look(Spring, monthly), []).Where(one => one.Charge is not null).ToList();
+        var charges = Foreseen.ListAll(Look(Spring, monthly), []).Where(one => one.Charge is not null).ToList();
         charges[0].Remembers(7, 1).ShouldBeTrue();
         charges[0].Remembers(60, 1).ShouldBeFalse();
 
@@ -293,9 +297,9 @@ public class ForeseeingTests
                 .. Foreseen
                     .RemindersOn(
                         outlook,
-                        Foreseen.Of(
+                        Foreseen.ListAll(
                             outlook,
-                            OwnerNotices.Of(outlook, null, ImmutableDictionary<string, DateOnly>.Empty)
+                            OwnerNotices.ListAll(outlook, null, ImmutableDictionary<string, DateOnly>.Empty)
                         ),
                         [60, 7]
                     )
@@ -316,7 +320,7 @@ public class ForeseeingTests
                 Other = new DateOnly(2028, 1, due),
             };
         var foreseen = Foreseen
-            .Of(outlook, [Open(1), Open(3), Open(3)])
+            .ListAll(outlook, [Open(1), Open(3), Open(3)])
             .Where(one => one.Notice is not null)
             .Select(one => one.Key);
         foreseen.ShouldBe(["20280104-Unpaid-host-20280101", "20280104-Unpaid-host-20280103"]);
@@ -326,7 +330,7 @@ public class ForeseeingTests
     public void Staying_and_moving_are_counted_over_the_same_months_near_the_end_of_ten_years()
     {
         var site = Shop.Choosing("tidemarsh", "slipway", 12);
-        var tenure = Tenure.Of(site.Listed("A")!.Candidate, Shop.Books, Shop.Settings, new FaultList()).Value!;
+        var tenure = Tenure.Begin(site.Listed("A")!.Candidate, Shop.Books, Shop.Settings, new FaultList()).Value!;
         var outlook = new Outlook(
             tenure,
             DayKeeper.Opened(tenure, Guid.Empty, Guid.Empty, new PaidBy("card", "0004")),
@@ -334,7 +338,7 @@ public class ForeseeingTests
             36
         );
         var answer = StayOrMove
-            .Of(outlook, new Needs(), Shop.Settings, [.. Shop.Books], CancellationToken.None)
+            .Compare(outlook, new Needs(), Shop.Settings, [.. Shop.Books], CancellationToken.None)
             .Value.ShouldNotBeNull();
         (answer.On, answer.Months).ShouldBe((new DateOnly(2035, 12, 1), 12));
         answer.Staying.Units.ShouldBe(outlook.Coming.OfType<Charged>().First().Total);
@@ -344,7 +348,7 @@ public class ForeseeingTests
     public void Staying_is_held_against_the_best_of_everything_else_from_the_day_it_renews()
     {
         var site = Shop.Choosing("tidemarsh", "slipway", 12);
-        var tenure = Tenure.Of(site.Listed("A")!.Candidate, Shop.Books, Shop.Settings, new FaultList()).Value!;
+        var tenure = Tenure.Begin(site.Listed("A")!.Candidate, Shop.Books, Shop.Settings, new FaultList()).Value!;
         var outlook = new Outlook(
             tenure,
             DayKeeper.Opened(tenure, Guid.Empty, Guid.Empty, new PaidBy("card", "0004")),
@@ -352,7 +356,7 @@ public class ForeseeingTests
             36
         );
         var answer = StayOrMove
-            .Of(outlook, new Needs(), Shop.Settings, [.. Shop.Books], CancellationToken.None)
+            .Compare(outlook, new Needs(), Shop.Settings, [.. Shop.Books], CancellationToken.None)
             .Value.ShouldNotBeNull();
         answer.On.ShouldBe(new DateOnly(2027, 12, 1));
         answer.LastDay.ShouldBe(new DateOnly(2027, 11, 24));
@@ -432,7 +436,7 @@ public class ForeseeingTests
     ) =>
         [
             .. OwnerNotices
-                .Of(outlook, cardExpires, unconfirmed ?? [])
+                .ListAll(outlook, cardExpires, unconfirmed ?? [])
                 .Select(notice =>
                     string.Join(
                         ' ',
@@ -455,7 +459,7 @@ public class ForeseeingTests
     private static List<string> Steps(Outlook outlook, string holding) =>
         [
             .. LapseStep
-                .Of(outlook, outlook.Now.Holding(holding)!)
+                .ListAll(outlook, outlook.Now.Holding(holding)!)
                 .Select(step => $"{step.On:yyyy-MM-dd} {step.State} {step.Return?.Cost.ToAmount() ?? "none"}"),
         ];
 

@@ -29,7 +29,7 @@ public class SameFigures
                         return;
                     }
 
-                    var tenure = Tenure.Of(read.Candidate, read.Books, read.Settings, new FaultList()).Value!;
+                    var tenure = Tenure.Begin(read.Candidate, read.Books, read.Settings, new FaultList()).Value!;
                     var later = read.Candidate.Domains[0];
                     var claim = new ClaimDomain(
                         read.Settings.StartDate.AddMonths(inMonths),
@@ -94,7 +94,8 @@ public class SameFigures
 
                     if (
                         Asked(request, 36) is not { } read
-                        || Tenure.Of(read.Candidate, read.Books, read.Settings, new FaultList()).Value is not { } tenure
+                        || Tenure.Begin(read.Candidate, read.Books, read.Settings, new FaultList()).Value
+                            is not { } tenure
                     )
                     {
                         return;
@@ -107,7 +108,7 @@ public class SameFigures
                         today,
                         60
                     );
-                    foreach (var had in NameHad.Of(outlook))
+                    foreach (var had in NameHad.ListAll(outlook))
                     {
                         // A renewal that costs nothing is on no bill: the next one that is seen may be a later one.
                         if (
@@ -150,7 +151,7 @@ public class SameFigures
         var read = Asked(market, 36)!;
         var worksheet = Coster.Cost(read.Candidate, read.Books, read.Settings).Value!;
         worksheet.Totals.Horizon.ShouldBe(60000); // 120.00 and twice 240.00: nothing for the name.
-        var tenure = Tenure.Of(read.Candidate, read.Books, read.Settings, new FaultList()).Value!;
+        var tenure = Tenure.Begin(read.Candidate, read.Books, read.Settings, new FaultList()).Value!;
         var claim = new ClaimDomain(
             new DateOnly(2027, 6, 1),
             read.Candidate.Domains[0] with
@@ -166,7 +167,7 @@ public class SameFigures
             36
         );
         Allowance
-            .Of(outlook)
+            .ListAll(outlook)
             .Select(allowance => $"{allowance.Number} {allowance.TakenBy}")
             .ShouldBe(["0 clocks.com", "1 clocks.com", "2 clocks.com", "3 clocks.com"]);
     }

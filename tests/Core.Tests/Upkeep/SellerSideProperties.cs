@@ -57,7 +57,7 @@ public class SellerSideProperties
                 if (
                     read is null
                     || Tenure
-                        .Of(read.Costing.Candidate, read.Costing.Books, read.Costing.Settings, new FaultList())
+                        .Begin(read.Costing.Candidate, read.Costing.Books, read.Costing.Settings, new FaultList())
                         .Value
                         is not { } tenure
                 )
@@ -74,10 +74,10 @@ public class SellerSideProperties
                 {
                     var (candidate, decisions) = (
                         read.Costing.Candidate.At(book.Id),
-                        SellerDecisions.Of(read.Costing.Candidate, book.Id, read.Decisions)
+                        SellerDecisions.Select(read.Costing.Candidate, book.Id, read.Decisions)
                     );
                     var own = Tenure
-                        .Of(
+                        .Begin(
                             candidate,
                             [book],
                             new CountSettings(read.Costing.Settings.StartDate, 12)
@@ -95,7 +95,7 @@ public class SellerSideProperties
                             .GroupBy(charged => (charged.On, charged.Due))
                     )
                     {
-                        var made = SellerDecisions.Of(
+                        var made = SellerDecisions.Select(
                             read.Costing.Candidate,
                             book.Id,
                             read.Decisions.Where(decision => decision.On <= like.Key.On)
@@ -103,7 +103,7 @@ public class SellerSideProperties
                         foreach (var (occurrence, charged) in like.Index())
                         {
                             LaterSums
-                                .Of(
+                                .WorkOut(
                                     own,
                                     book.Id,
                                     new LaterMoment(like.Key.On, IsDecision: false, made, made.Length),
@@ -155,7 +155,7 @@ public class SellerSideProperties
         Of(LaterMovementKind.Claim, spring, new Leave(spring)).ShouldBeNull();
         var back = new Leave(new DateOnly(2027, 1, 20));
         LaterSums
-            .Of(
+            .WorkOut(
                 tenure,
                 "host",
                 new LaterMoment(back.On, IsDecision: true, [back], 0),
@@ -163,7 +163,7 @@ public class SellerSideProperties
             )!
             .Amount.Units.ShouldBe(12000);
         LaterSums
-            .Of(
+            .WorkOut(
                 tenure,
                 "host",
                 new LaterMoment(spring, IsDecision: true, [back, claim], 1),
@@ -172,7 +172,7 @@ public class SellerSideProperties
             .Amount.Units.ShouldBe(1000); // Given back, it gives no domain any more.
 
         LaterSum? Of(LaterMovementKind kind, DateOnly on, params Decision[] decisions) =>
-            LaterSums.Of(
+            LaterSums.WorkOut(
                 tenure,
                 "host",
                 new LaterMoment(
@@ -210,16 +210,16 @@ public class SellerSideProperties
                     new LaterMovement(LaterMovementKind.Charge, read.Until, 2)
                 );
                 var node = new Node(
-                    JsonSerializer.SerializeToElement(LaterBody.Of(later), WireJson.Options),
+                    JsonSerializer.SerializeToElement(LaterBody.From(later), WireJson.Options),
                     "",
                     new FaultList()
                 );
                 JsonSerializer
                     .Serialize(
-                        SellerPurchaseWire.Of(SellerPurchaseWire.Read("host", node["purchase"])!),
+                        SellerPurchaseWire.From(SellerPurchaseWire.Read("host", node["purchase"])!),
                         WireJson.Options
                     )
-                    .ShouldBe(JsonSerializer.Serialize(SellerPurchaseWire.Of(purchase), WireJson.Options));
+                    .ShouldBe(JsonSerializer.Serialize(SellerPurchaseWire.From(purchase), WireJson.Options));
                 var (moment, movement) = LaterBody
                     .Read(node, read.Costing.Settings.StartDate, [.. read.Costing.Books])
                     .ShouldNotBeNull();
@@ -227,8 +227,10 @@ public class SellerSideProperties
                     (read.Until, true, 0, later.Movement)
                 );
                 moment
-                    .Decisions.Select(decision => JsonSerializer.Serialize(DecisionBodies.Of(decision)))
-                    .ShouldBe(read.Decisions.Select(decision => JsonSerializer.Serialize(DecisionBodies.Of(decision))));
+                    .Decisions.Select(decision => JsonSerializer.Serialize(DecisionBodies.From(decision)))
+                    .ShouldBe(
+                        read.Decisions.Select(decision => JsonSerializer.Serialize(DecisionBodies.From(decision)))
+                    );
             },
             iter: Cases
         );
@@ -240,7 +242,7 @@ public class SellerSideProperties
             [],
             new FaultList()
         )!;
-        return Tenure.Of(read.Costing.Candidate, read.Costing.Books, read.Costing.Settings, new FaultList()).Value!;
+        return Tenure.Begin(read.Costing.Candidate, read.Costing.Books, read.Costing.Settings, new FaultList()).Value!;
     }
 
     // Names are claimed through orders at the plan's own seller alone.

@@ -17,7 +17,7 @@ public class UpkeepExamples
     {
         using var example = JsonDocument.Parse(File.ReadAllText(Path.Combine(Folder, file + ".json")));
         var answer = JsonSerializer.SerializeToElement(
-            UpkeepWire.Of(Run(example.RootElement.GetProperty("request"))),
+            UpkeepWire.From(Run(example.RootElement.GetProperty("request"))),
             WireJson.Options
         );
         JsonElement.DeepEquals(answer, example.RootElement.GetProperty("response")).ShouldBeTrue(answer.ToString());

@@ -334,7 +334,7 @@ public class UpkeepProperties
     }
 
     internal static List<string> Told(IEnumerable<Happening> happened) =>
-        [.. happened.Select(happening => JsonSerializer.Serialize(HappeningWire.Of(happening), WireJson.Options))];
+        [.. happened.Select(happening => JsonSerializer.Serialize(HappeningWire.From(happening), WireJson.Options))];
 
     private static DateOnly Date(JsonNode? node) => DateOnly.Parse(node!.GetValue<string>());
 

@@ -41,7 +41,7 @@ internal sealed class UpkeepReference
         var json = request.Deserialize<JsonElement>();
         (_start, _until) = (Day(json.GetProperty("startDate")), Day(json.GetProperty("until")));
         _books = [.. json.GetProperty("books").EnumerateArray()];
-        _tax = R.Of(Text(Get(json, "owner"), "taxPercent") ?? "0");
+        _tax = R.From(Text(Get(json, "owner"), "taxPercent") ?? "0");
         var candidate = json.GetProperty("candidate");
         var all = Items(candidate, "domains").ToList();
         _next = all.Count;
@@ -347,11 +347,11 @@ internal sealed class UpkeepReference
 
         if (Flag(rule, "pricesInclude") == true)
         {
-            var net = (R.Of(sum) * R.Of(100) / (R.Of(100) + _tax)).Round();
+            var net = (R.From(sum) * R.From(100) / (R.From(100) + _tax)).Round();
             return (sum, net, sum - net);
         }
 
-        var tax = (R.Of(sum) * _tax / R.Of(100)).Round();
+        var tax = (R.From(sum) * _tax / R.From(100)).Round();
         return (sum + tax, sum, tax);
     }
 
@@ -616,7 +616,9 @@ internal sealed class UpkeepReference
             {
                 var (from, until) = line.Cover!.Value;
                 var left = (
-                    R.Of(line.Paid) * R.Of(until.DayNumber - day.DayNumber) / R.Of(until.DayNumber - from.DayNumber)
+                    R.From(line.Paid)
+                    * R.From(until.DayNumber - day.DayNumber)
+                    / R.From(until.DayNumber - from.DayNumber)
                 ).Round();
                 if (!left.IsZero)
                 {
@@ -782,7 +784,9 @@ internal sealed class UpkeepReference
                     Line(
                         day,
                         (
-                            R.Of(whole) * R.Of(ends.DayNumber - day.DayNumber) / R.Of(ends.DayNumber - begins.DayNumber)
+                            R.From(whole)
+                            * R.From(ends.DayNumber - day.DayNumber)
+                            / R.From(ends.DayNumber - begins.DayNumber)
                         ).Round(),
                         (day, ends)
                     )

@@ -16,11 +16,11 @@ public class FaultCureTests
     [InlineData(typeof(NotConnected), FaultCure.BuyThere)]
     [InlineData(typeof(CodeLength), null)]
     public void What_mends_a_fault_on_another_page_is_named(Type reason, FaultCure? cure) =>
-        FaultReasons.Of(reason).ShouldAllBe(made => FaultCures.Of(made) == cure);
+        FaultReasons.Samples(reason).ShouldAllBe(made => FaultCures.For(made) == cure);
 
     [Fact]
     public void Every_cure_mends_something() =>
         Enum.GetValues<FaultCure>()
-            .Except(FaultReasons.Kinds.SelectMany(FaultReasons.Of).Select(FaultCures.Of).OfType<FaultCure>())
+            .Except(FaultReasons.Kinds.SelectMany(FaultReasons.Samples).Select(FaultCures.For).OfType<FaultCure>())
             .ShouldBeEmpty();
 }

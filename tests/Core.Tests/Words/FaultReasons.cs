@@ -11,14 +11,15 @@ internal static class FaultReasons
         .. typeof(FaultReason).Assembly.GetTypes().Where(type => type.BaseType == typeof(FaultReason)),
     ];
 
-    /// <summary>One of a kind with figures of its types; where a figure is one of a few words, one for each word.</summary>
-    public static IEnumerable<FaultReason> Of(Type reason)
+    /// <summary>One of a kind; where a figure of it is one of a few words, one for each word.</summary>
+    public static IEnumerable<FaultReason> Samples(Type reason)
     {
         var maker = reason.GetConstructors().Single();
         var choices = maker.GetParameters().Select(Values).ToList();
         for (var at = 0; at < choices.Select(values => values.Length).Append(1).Max(); at++)
         {
-            yield return (FaultReason)maker.Invoke([.. choices.Select(values => values[Math.Min(at, values.Length - 1)])]);
+            yield return (FaultReason)
+                maker.Invoke([.. choices.Select(values => values[Math.Min(at, values.Length - 1)])]);
         }
 
         object[] Values(ParameterInfo figure) =>

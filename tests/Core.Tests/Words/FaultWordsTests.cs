@@ -11,7 +11,7 @@ public class FaultWordsTests
     [MemberData(nameof(Reasons))]
     public void Every_reason_is_a_sentence(Type reason)
     {
-        foreach (var sentence in FaultReasons.Of(reason).Select(Sentence))
+        foreach (var sentence in FaultReasons.Samples(reason).Select(Sentence))
         {
             sentence.ShouldEndWith(".");
             sentence.ShouldNotContain("  ");
@@ -29,12 +29,12 @@ public class FaultWordsTests
         Sentence(new CellNotMonths("x", 2, 9)).ShouldBe("“x” is no number of months: write 2 to 9.");
         Sentence(new TooManyRecords(Most: 7, There: 8)).ShouldBe("There are 8 here; at most 7 are kept.");
         Sentence(new TooManyFiles(Most: 7, There: 8)).ShouldBe("There are 8 files; a web space holds at most 7.");
-        Sentence(new YearsOutOfRange(10, 11)).ShouldBe("This domain can be registered for 1 to 10 years; this says 11.");
+        Sentence(new YearsOutOfRange(10, 11))
+            .ShouldBe("This domain can be registered for 1 to 10 years; this says 11.");
         Sentence(new NoSuchPlan("slip", "ostler")).ShouldBe("There is no plan “slip” in the price list “ostler”.");
         Sentence(new RowSaidTwice(3, "Twig", 12))
             .ShouldBe("Row 3 says a second price of “Twig” for bills of 12 months: keep one of them.");
-        Sentence(new PlanUsedUp(PlanLimit.Databases, 2, 1))
-            .ShouldBe("That would be 2 databases; your plan allows 1.");
+        Sentence(new PlanUsedUp(PlanLimit.Databases, 2, 1)).ShouldBe("That would be 2 databases; your plan allows 1.");
         Sentence(new ThereTwice(Listed.BillingOption, "12/24"))
             .ShouldBe("Way to pay (months of a bill/of commitment) “12/24” is there twice: keep one of them.");
         Sentence(new TooManyWays("Twig", "Ostler", 12, 9)).ShouldContain("What Twig of Ostler lacks");

@@ -16,5 +16,5 @@ public class MoneyWordsTests
     [InlineData("JPY", 12300, "JP¥12,300")]
     [InlineData("KWD", 1, "KWD\u00a00.001")]
     public void A_sum_has_its_sign_or_its_code(string currency, int units, string words) =>
-        MoneyWords.Of(new Money(units, Currency.Get(currency))).ShouldBe(words);
+        MoneyWords.Format(new Money(units, Currency.Get(currency))).ShouldBe(words);
 }

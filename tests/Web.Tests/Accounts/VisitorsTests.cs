@@ -326,7 +326,7 @@ public class VisitorsTests
         var visitor = host.Visit();
         await visitor.OpenAsync();
         await visitor.UntilAsync((await visitor.OrderAsync()).GetProperty("id").GetGuid(), "completed");
-        http.DefaultRequestHeaders.Authorization = new("Bearer", CounterpartsSecret.Of(host.DataFolder));
+        http.DefaultRequestHeaders.Authorization = new("Bearer", CounterpartsSecret.Read(host.DataFolder));
         var metrics = await http.GetStringAsync("/metrics", TestContext.Current.CancellationToken);
         metrics.ShouldContain("home_start_order_actions_total{");
         metrics.ShouldContain("outcome=\"Done\"");
@@ -342,7 +342,7 @@ public class VisitorsTests
         var folder = Path.Combine(Directory.CreateTempSubdirectory("home-start-folder-").FullName, "data");
         using var held = DataFolder.TryTake(folder).Held;
         held.ShouldNotBeNull();
-        _ = CounterpartsSecret.Of(folder);
+        _ = CounterpartsSecret.Read(folder);
         File.GetUnixFileMode(folder).ShouldBe(DataFolder.PrivateFolder);
         foreach (
             var file in Directory.GetFiles(folder).Where(file => !file.EndsWith("in-use", StringComparison.Ordinal))

@@ -236,8 +236,11 @@ public class OrderFaultsTests
     [InlineData("x?y#z", "/hosts/x%3Fy%23z/accounts")]
     public void Whatever_is_put_into_an_address_stays_one_segment(string book, string path)
     {
-        CounterpartPath.Of($"/hosts/{book}/accounts").ShouldBe(path);
-        new Uri(new Uri("http://localhost"), CounterpartPath.Of($"/hosts/{book}/accounts")).Segments.Length.ShouldBe(4);
+        CounterpartPath.Escape($"/hosts/{book}/accounts").ShouldBe(path);
+        new Uri(
+            new Uri("http://localhost"),
+            CounterpartPath.Escape($"/hosts/{book}/accounts")
+        ).Segments.Length.ShouldBe(4);
     }
 
     [Fact]
@@ -248,9 +251,9 @@ public class OrderFaultsTests
         {
             CultureInfo.CurrentCulture = CultureInfo.GetCultureInfo("ar-SA"); // Another calendar, and other digits.
             CounterpartPath
-                .Of($"/a?date={new DateOnly(2026, 12, 1):yyyy-MM-dd}&at={1234.5m:0.00}&name={"a b/c"}")
+                .Escape($"/a?date={new DateOnly(2026, 12, 1):yyyy-MM-dd}&at={1234.5m:0.00}&name={"a b/c"}")
                 .ShouldBe("/a?date=2026-12-01&at=1234.50&name=a%20b%2Fc");
-            CounterpartPath.Of($"/a/{new DateOnly(2026, 12, 1)}").ShouldBe("/a/12%2F01%2F2026");
+            CounterpartPath.Escape($"/a/{new DateOnly(2026, 12, 1)}").ShouldBe("/a/12%2F01%2F2026");
         }
         finally
         {

@@ -256,7 +256,7 @@ public sealed partial class PayingTests : OneOwner
                 state = "paid",
             }
         );
-        var secret = CounterpartsSecret.Of(_host.DataFolder);
+        var secret = CounterpartsSecret.Read(_host.DataFolder);
         (await NoticeAsync(notice, "00")).ShouldBe(HttpStatusCode.Unauthorized);
         (await NoticeAsync(notice, Notices.Sign("another", notice))).ShouldBe(HttpStatusCode.Unauthorized);
         // Before a byte of it is read.
@@ -344,7 +344,7 @@ public sealed partial class PayingTests : OneOwner
     {
         using var app = _host.App();
         app.DefaultRequestHeaders.Authorization = knows
-            ? new("Bearer", HomeStart.Web.Startup.CounterpartsSecret.Of(_host.DataFolder))
+            ? new("Bearer", HomeStart.Web.Startup.CounterpartsSecret.Read(_host.DataFolder))
             : null;
         using var request = new HttpRequestMessage(HttpMethod.Post, "/api/notices/payments")
         {

@@ -776,7 +776,7 @@ public class UpkeepTests
 
     private static Tenure Tenure_(Order order, IReadOnlyList<OfferBook> books) =>
         HomeStart
-            .Core.Upkeep.Tenure.Of(
+            .Core.Upkeep.Tenure.Begin(
                 order.Bought!.Candidate,
                 books,
                 order.Bought.CountedFrom(order.PlacedOn),

@@ -19,7 +19,7 @@ public sealed class Result<T>
 
     /// <summary>The value as something else; what bars it stays.</summary>
     public Result<TOther> As<TOther>(Func<T, TOther> other)
-        where TOther : class => Result.Of(Value is null ? null : other(Value), Faults);
+        where TOther : class => Result.From(Value is null ? null : other(Value), Faults);
 
     /// <summary>Whether there is a value, and the value.</summary>
     public bool Has([NotNullWhen(true)] out T? value) => (value = Value) is not null;
@@ -29,6 +29,6 @@ public sealed class Result<T>
 public static class Result
 {
     /// <summary>The value, unless any fault was found.</summary>
-    public static Result<T> Of<T>(T? value, FaultList faults)
+    public static Result<T> From<T>(T? value, FaultList faults)
         where T : class => new(faults.Any ? null : value, faults);
 }

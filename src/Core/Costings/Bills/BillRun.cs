@@ -37,7 +37,7 @@ public sealed class BillRun
     public ImmutableArray<InclusionVerdict> Inclusions { get; private set; } = [];
 
     /// <summary>Makes all bills of a purchase.</summary>
-    public static BillRun Of(Purchase purchase) => Until(purchase.StartDate.AddMonths(Months.Run), purchase);
+    public static BillRun Whole(Purchase purchase) => Until(purchase.StartDate.AddMonths(Months.Run), purchase);
 
     /// <summary>
     /// Makes only the bills dated before <paramref name="end"/>: the same ones, as nothing about a bill depends on

@@ -31,5 +31,5 @@ public static class ChargeSchedule
         };
 
     /// <summary>The price that holds for good.</summary>
-    public static Price Lasting(PriceSteps prices) => Price.Of(prices.Steps[^1].Units);
+    public static Price Lasting(PriceSteps prices) => Price.FromUnits(prices.Steps[^1].Units);
 }

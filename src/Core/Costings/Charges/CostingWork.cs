@@ -19,7 +19,7 @@ internal static class CostingWork
     /// <summary>Whether a purchase can be costed; reported where it cannot.</summary>
     public static bool IsBounded(Purchase purchase, FaultList faults)
     {
-        var work = Of(purchase);
+        var work = Count(purchase);
         if (work > Most)
         {
             faults.Add(FaultCodes.OutOfRange, "candidate", new CostingTooLarge(work, Most));
@@ -29,7 +29,7 @@ internal static class CostingWork
     }
 
     /// <summary>Steps: lines over the whole run, each held against every promotion and code.</summary>
-    public static long Of(Purchase purchase)
+    public static long Count(Purchase purchase)
     {
         long codes = (purchase.Hosting?.Codes.Length ?? 0) + purchase.Domains.Sum(domain => domain.Choice.Codes.Length);
         long rules = purchase

@@ -48,12 +48,20 @@ internal static class DomainCharges
                 ? purchase.StartDate.AddMonths(domain.Choice.InMonths)
                 : purchase.StartDate;
         var years = domain.Choice.Years;
-        var register = Price.Of(domain.Register);
-        var laterYears = Price.Of(domain.Renew).Times(years - 1);
+        var register = Price.FromUnits(domain.Register);
+        var laterYears = Price.FromUnits(domain.Renew).Times(years - 1);
         Charge(first, 0, years, register + laterYears, register, laterYears.IsStated, first);
         for (var year = years; run.Holds(first.AddMonths(12 * year)); year++)
         {
-            Charge(first.AddMonths(12 * year), year, 1, Price.Of(domain.Renew), Price.Of(domain.Renew), true, first);
+            Charge(
+                first.AddMonths(12 * year),
+                year,
+                1,
+                Price.FromUnits(domain.Renew),
+                Price.FromUnits(domain.Renew),
+                true,
+                first
+            );
         }
 
         void Charge(DateOnly date, int year, int count, Price price, Price waivable, bool restIsStated, DateOnly origin)
@@ -81,11 +89,11 @@ internal static class DomainCharges
     private static void TransferredIn(Purchase purchase, BoughtDomain domain, BillRun run, List<DomainLine> lines)
     {
         var expires = domain.Choice.Expires!.Value;
-        var price = Price.Of(domain.Price!.Transfer!.Price);
+        var price = Price.FromUnits(domain.Price!.Transfer!.Price);
         lines.Add(Line(purchase, domain, purchase.StartDate, 0, 1, price, price, true, YearsFrom(expires, 0, 1), run));
         for (var year = 1; run.Holds(expires.AddMonths(12 * year)); year++)
         {
-            var renew = Price.Of(domain.Renew);
+            var renew = Price.FromUnits(domain.Renew);
             lines.Add(
                 Line(
                     purchase,
@@ -109,7 +117,7 @@ internal static class DomainCharges
         for (var year = 0; run.Holds(expires.AddMonths(12 * year)); year++)
         {
             var cover = YearsFrom(expires, year, 1);
-            run.Add(cover.From, null, domain.ChargedIn, OwnLine(domain, 1, Price.Of(domain.Renew), cover));
+            run.Add(cover.From, null, domain.ChargedIn, OwnLine(domain, 1, Price.FromUnits(domain.Renew), cover));
         }
     }
 

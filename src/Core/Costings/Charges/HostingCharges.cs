@@ -35,7 +35,7 @@ internal static class HostingCharges
     {
         if (hosting.Option.SetupFee is { } fee && fee != 0)
         {
-            Add(hosting, start, new BillLine(LineKind.Setup, hosting.Plan.Id, 1, Price.Of(fee), null), run);
+            Add(hosting, start, new BillLine(LineKind.Setup, hosting.Plan.Id, 1, Price.FromUnits(fee), null), run);
         }
 
         foreach (
@@ -78,7 +78,7 @@ internal static class HostingCharges
             Add(
                 hosting,
                 cover.From,
-                new BillLine(LineKind.DataCentre, centre.Id, 1, Price.Of(perMonth).Times(every), cover),
+                new BillLine(LineKind.DataCentre, centre.Id, 1, Price.FromUnits(perMonth).Times(every), cover),
                 run
             );
         }

@@ -49,7 +49,7 @@ public sealed class Ledger
                 .Aggregate((sum, cell) => sum + cell)
             : null;
 
-    internal static Ledger Of(Costing costing)
+    internal static Ledger Build(Costing costing)
     {
         var columns = 1 + ((costing.Settings.HorizonMonths + 11) / 12);
         var entry = new LedgerEntry(costing, columns);

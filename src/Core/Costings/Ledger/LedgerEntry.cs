@@ -10,7 +10,7 @@ namespace HomeStart.Core.Costings;
 /// </summary>
 internal sealed class LedgerEntry(Costing costing, int columns)
 {
-    private readonly RowOrder _order = RowOrder.Of(costing.Run.Purchase);
+    private readonly RowOrder _order = RowOrder.For(costing.Run.Purchase);
     private readonly List<LedgerRow> _rows = [];
 
     // What each row holds of the bill at hand, in the bill's own currency.

@@ -18,7 +18,7 @@ internal sealed class RowOrder : IComparer<RowKey>
         _domains = [.. purchase.Domains.Select(domain => (domain.Book, domain.Choice.Ref))];
     }
 
-    public static RowOrder Of(Purchase purchase) => new(purchase);
+    public static RowOrder For(Purchase purchase) => new(purchase);
 
     public int Compare(RowKey? left, RowKey? right)
     {

@@ -6,7 +6,7 @@ namespace HomeStart.Core.Costings;
 internal readonly record struct BillSpan(int Bills, Minor Total, bool IsAtLeast)
 {
     /// <param name="book">Only the bills of this book; null: of all.</param>
-    public static BillSpan Of(Costing costing, int first, DateOnly before, OfferBook? book = null)
+    public static BillSpan Measure(Costing costing, int first, DateOnly before, OfferBook? book = null)
     {
         var bills = costing.Run.Bills;
         var index = first;

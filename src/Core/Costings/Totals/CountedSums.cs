@@ -3,7 +3,7 @@ namespace HomeStart.Core.Costings;
 /// <summary>What the counted bills come to, in one pass over them.</summary>
 internal readonly record struct CountedSums(Minor Today, Minor FirstTerm, Minor Horizon, DueOn? Peak, AtLeast AtLeast)
 {
-    public static CountedSums Of(Costing costing)
+    public static CountedSums Count(Costing costing)
     {
         var start = costing.Settings.StartDate;
         var (today, firstTerm, horizon) = ((Minor)0, (Minor)0, (Minor)0);

@@ -17,19 +17,19 @@ internal sealed class ExpectedCost
         (_start, _chance) = (settings.StartDate, double.Parse(settings.KeepChancePercent!.Value.ToString()) / 100);
 
     /// <summary>In minor units of the display currency, before rounding.</summary>
-    public static double Of(Costing costing)
+    public static double WorkOut(Costing costing)
     {
         var chance = new ExpectedCost(costing.Settings);
         var expected = 0.0;
         for (var index = 0; index < costing.Counted.Length; index++)
         {
-            expected += chance.Of(costing.Values[index], costing.Counted[index].Date);
+            expected += chance.WorkOut(costing.Values[index], costing.Counted[index].Date);
         }
 
         return expected;
     }
 
     /// <summary>The part of it that one bill adds.</summary>
-    public double Of(Minor value, DateOnly date) =>
+    public double WorkOut(Minor value, DateOnly date) =>
         (double)value * Math.Pow(_chance, Months.WholeBetween(_start, date) / 12.0);
 }

@@ -6,7 +6,7 @@ namespace HomeStart.Core.Costings;
 public sealed record NextDue(DateOnly Date, Minor Total, bool AtLeast, ImmutableArray<Bill> Bills)
 {
     /// <summary>Null: nothing falls due any more.</summary>
-    internal static NextDue? Of(Costing costing)
+    internal static NextDue? Find(Costing costing)
     {
         var bills = BillsOf(costing.Run.Bills, costing.Counted.Length, costing.Counting);
         return bills.IsEmpty

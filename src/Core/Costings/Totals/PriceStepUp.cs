@@ -9,7 +9,7 @@ namespace HomeStart.Core.Costings;
 public sealed record PriceStepUp(DateOnly Date, Money From, Money? To)
 {
     /// <summary>Null: the price holds over what is counted.</summary>
-    internal static PriceStepUp? Of(Costing costing)
+    internal static PriceStepUp? Find(Costing costing)
     {
         if (costing.Run.Purchase.Hosting is not { } hosting)
         {

@@ -4,7 +4,7 @@ namespace HomeStart.Core.Costings;
 /// <param name="LastDay">The last day to leave; null where there is no refund.</param>
 public sealed record Refundable(Minor Amount, DateOnly? LastDay, NoRefund? Reason, int? MinCommitMonths)
 {
-    internal static Refundable Of(Costing costing)
+    internal static Refundable WorkOut(Costing costing)
     {
         if (costing.Run.Purchase.Hosting is not { } hosting)
         {

@@ -63,9 +63,9 @@ internal static class TotalsOf
     public static Totals Costing(Costing costing)
     {
         var hosting = costing.Run.Purchase.Hosting;
-        var counted = CountedSums.Of(costing);
-        var beyond = BillSpan.Of(costing, costing.Counted.Length, costing.FirstTermEnd);
-        var owed = BillSpan.Of(costing, costing.Counted.Length, costing.FirstTermEnd, hosting?.Book);
+        var counted = CountedSums.Count(costing);
+        var beyond = BillSpan.Measure(costing, costing.Counted.Length, costing.FirstTermEnd);
+        var owed = BillSpan.Measure(costing, costing.Counted.Length, costing.FirstTermEnd, hosting?.Book);
         return new Totals
         {
             DueToday = counted.Today,
@@ -73,17 +73,17 @@ internal static class TotalsOf
             Horizon = counted.Horizon,
             PerMonth = new Fraction(1, costing.Settings.HorizonMonths).Of(counted.Horizon),
             Peak = counted.Peak,
-            Next = NextDue.Of(costing),
+            Next = NextDue.Find(costing),
             OwedAfterHorizon = hosting is null ? 0 : owed.Total,
-            UnusedAtEnd = Unused.Of(costing),
-            Refundable = Refundable.Of(costing),
+            UnusedAtEnd = Unused.Count(costing),
+            Refundable = Refundable.WorkOut(costing),
             AdvertisedPerMonth = hosting is null
                 ? null
                 : PriceStepUp.PerMonth(hosting, hosting.Option.Prices.At(0).Units),
             Expected = costing.Settings.KeepChancePercent is null
                 ? null
-                : (Minor)Math.Round(ExpectedCost.Of(costing), MidpointRounding.AwayFromZero),
-            PriceStep = PriceStepUp.Of(costing),
+                : (Minor)Math.Round(ExpectedCost.WorkOut(costing), MidpointRounding.AwayFromZero),
+            PriceStep = PriceStepUp.Find(costing),
             AtLeast = counted.AtLeast with { FirstTerm = counted.AtLeast.FirstTerm || beyond.IsAtLeast },
             Unstated = counted.AtLeast.Horizon
                 ?

@@ -5,7 +5,7 @@ namespace HomeStart.Core.Costings;
 /// <summary>What is paid for days after the end of the horizon (costing rule 27).</summary>
 internal static class Unused
 {
-    public static Minor Of(Costing costing)
+    public static Minor Count(Costing costing)
     {
         Minor unused = 0;
         foreach (var bill in costing.Counted)

@@ -25,7 +25,7 @@ internal sealed record MendedName(
     public bool IsJoined => Mends.Contains(NameMend.Joined) && Typed.Length > 1;
 
     /// <summary>Mends what was taken out of the text.</summary>
-    public static MendedName Of(string name)
+    public static MendedName Mend(string name)
     {
         var mends = new List<NameMend>();
         var parts = new List<(StringBuilder Text, bool IsSign)>();

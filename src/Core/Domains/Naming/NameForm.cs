@@ -20,7 +20,7 @@ internal sealed record NameForm(string Label, string? Ascii, ImmutableArray<Name
     private static readonly IdnMapping Idn = new() { UseStd3AsciiRules = true };
 
     /// <summary>The form of a mended name that stands before an ending.</summary>
-    public static NameForm Of(string name, string? ending, Scripts scripts)
+    public static NameForm Read(string name, string? ending, Scripts scripts)
     {
         if (name.Length == 0)
         {

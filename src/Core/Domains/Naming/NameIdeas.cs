@@ -42,7 +42,7 @@ public static class NameIdeas
     /// <summary>
     /// Ideas that nothing bars, those with the least to think twice about first, then the shorter ones.
     /// </summary>
-    public static ImmutableArray<NameIdea> Of(
+    public static ImmutableArray<NameIdea> Suggest(
         string business,
         string trade,
         string town,
@@ -151,7 +151,7 @@ public static class NameIdeas
     private static ImmutableArray<string> Words(string text) =>
         [
             .. MendedName
-                .Of((text.Length > Longest ? text[..Longest] : text).ToLowerInvariant())
+                .Mend((text.Length > Longest ? text[..Longest] : text).ToLowerInvariant())
                 .Typed.Where(word => !Small.Contains(word))
                 .Take(MostWords),
         ];

@@ -130,9 +130,9 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
     /// abroad.</param>
     public ReadName Read(string text, string? ending, string? customersIn)
     {
-        var taken = TakenOut.Of(text, ending, suffixes);
-        var mended = MendedName.Of(taken.Name);
-        var form = NameForm.Of(mended.Text, taken.Ending, scripts);
+        var taken = TakenOut.Find(text, ending, suffixes);
+        var mended = MendedName.Mend(taken.Name);
+        var form = NameForm.Read(mended.Text, taken.Ending, scripts);
         ImmutableArray<NameProblem> problems = taken.Problem switch
         {
             NameProblem.IsAnEnding => [NameProblem.IsAnEnding],
@@ -235,7 +235,7 @@ public sealed class NameReader(PublicSuffixes suffixes, Scripts scripts, WordLis
         [
             .. wanted
                 .OfType<string>()
-                .Where(other => other != form.Label && NameForm.Of(other, ending, scripts).Problems.IsEmpty)
+                .Where(other => other != form.Label && NameForm.Read(other, ending, scripts).Problems.IsEmpty)
                 .Distinct(StringComparer.Ordinal),
         ];
     }

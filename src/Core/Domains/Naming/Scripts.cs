@@ -33,7 +33,7 @@ public sealed class Scripts
     {
         var scripts = text.EnumerateRunes()
             .Where(Rune.IsLetter)
-            .Select(Of)
+            .Select(ScriptOf)
             .Where(script => script is not ("Common" or "Inherited"))
             .Distinct(StringComparer.Ordinal)
             .ToList();
@@ -43,7 +43,7 @@ public sealed class Scripts
             );
     }
 
-    private string Of(Rune rune)
+    private string ScriptOf(Rune rune)
     {
         var (low, high) = (0, _ranges.Length - 1);
         while (low <= high)

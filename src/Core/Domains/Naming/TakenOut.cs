@@ -12,7 +12,7 @@ internal sealed record TakenOut(string Name, string? Ending, ImmutableArray<Name
 
     /// <summary>Takes the name out of a text.</summary>
     /// <param name="given">The ending that stands beside the field.</param>
-    public static TakenOut Of(string typed, string? given, PublicSuffixes suffixes)
+    public static TakenOut Find(string typed, string? given, PublicSuffixes suffixes)
     {
         var text = typed
             .Trim()

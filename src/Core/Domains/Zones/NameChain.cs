@@ -76,7 +76,7 @@ public sealed record NameChain(ImmutableArray<ChainLink> Links, ImmutableArray<P
     /// Judges what was found. A domain is joined by the host's name servers, or by records that lead there whoever
     /// keeps them.
     /// </summary>
-    public static NameChain Of(NameFacts facts)
+    public static NameChain From(NameFacts facts)
     {
         var (entry, zone, places) = (facts.Entry, facts.Zone, facts.Places);
         var leads = zone is not null && entry.IsLedToBy(zone.Addresses);

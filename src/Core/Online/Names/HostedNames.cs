@@ -44,7 +44,8 @@ public sealed record HostedNames(ImmutableArray<HostedName> Names)
     private const int LongestAddress = 500;
 
     /// <summary>An account with its main domain alone.</summary>
-    public static HostedNames Of(DomainName? main) => new(main is null ? [] : [new HostedName(main, NameUse.OwnSite)]);
+    public static HostedNames ForMain(DomainName? main) =>
+        new(main is null ? [] : [new HostedName(main, NameUse.OwnSite)]);
 
     /// <summary>Sites of their own, each folder counted once.</summary>
     public int Websites =>

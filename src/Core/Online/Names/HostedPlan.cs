@@ -11,7 +11,7 @@ public sealed record HostedPlan(OfferBook Book, Plan Plan, BillingOption? Option
     private const long Gigabyte = 1L << 30;
 
     /// <summary>The plan of an order in its book; null: the book does not sell it any more.</summary>
-    public static HostedPlan? Of(Order order, OrderedHosting hosting, OfferBook book)
+    public static HostedPlan? Find(Order order, OrderedHosting hosting, OfferBook book)
     {
         ImmutableArray<OrderedItem> items = [.. order.Things.Items.Where(item => item.Book == book.Id)];
         return book.Plan(hosting.Plan) is { } plan
@@ -36,7 +36,7 @@ public sealed record HostedPlan(OfferBook Book, Plan Plan, BillingOption? Option
             : null;
 
     /// <summary>How much of something is used up, extras that were bought with it counted in.</summary>
-    public PlanUse Use(PlanLimit limit, int used) => PlanUse.Of(limit, used, Book, Plan, Option, Added(limit));
+    public PlanUse Use(PlanLimit limit, int used) => PlanUse.Measure(limit, used, Book, Plan, Option, Added(limit));
 
     /// <summary>How much of something is allowed; null: without a limit, or not stated.</summary>
     public int? Allowed(PlanLimit limit) => Use(limit, 0).Allowed;

@@ -37,7 +37,14 @@ public sealed record PlanUse(PlanLimit Limit, int Used, int? Allowed, bool IsSta
 
     /// <summary>How much is used up, and what would allow more.</summary>
     /// <param name="extra">What extras add to it.</param>
-    public static PlanUse Of(PlanLimit limit, int used, OfferBook book, Plan plan, BillingOption? option, int extra = 0)
+    public static PlanUse Measure(
+        PlanLimit limit,
+        int used,
+        OfferBook book,
+        Plan plan,
+        BillingOption? option,
+        int extra = 0
+    )
     {
         var allowed = AllowedBy(plan, limit) is { } number ? number + extra : (int?)null;
         return new PlanUse(limit, used, allowed, plan.Features[FeatureOf(limit)] is not null)

@@ -95,7 +95,7 @@ public sealed record Order(
     public ImmutableArray<MissedDomain> Missed { get; init; } = [];
 
     /// <summary>What the owner quotes: made from the id, easy to read out.</summary>
-    public string Reference => OrderReference.Of(Id);
+    public string Reference => OrderReference.From(Id);
 
     /// <summary>Whether the owner can still call it off: nothing was done that cannot be undone.</summary>
     public bool CanCancel => State.IsWaiting() && !Steps.Any(step => step.IsForGood);

@@ -10,7 +10,7 @@ public static class OrderReference
     /// <summary>
     /// The reference of an order's id: "HS-XXXX-XXXX", in letters and digits that are not taken for one another.
     /// </summary>
-    public static string Of(Guid id)
+    public static string From(Guid id)
     {
         var number = BitConverter.ToUInt64(id.ToByteArray(), 0);
         var letters = new char[8];

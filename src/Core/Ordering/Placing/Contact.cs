@@ -27,7 +27,7 @@ public sealed record Contact(
         Need(Name, "name");
         Need(Street, "street");
         Need(Town, "town");
-        var country = Countries.Of(Country);
+        var country = Countries.Get(Country);
         if (country.AsksPostcode)
         {
             Need(Postcode, "postcode");

@@ -28,6 +28,6 @@ public static class Countries
     /// <summary>
     /// What an address in a country holds; one that is not known is asked for a postcode and no state.
     /// </summary>
-    public static Country Of(string code) =>
+    public static Country Get(string code) =>
         All.FirstOrDefault(country => country.Code == code) ?? new Country(code, AsksPostcode: true, AsksState: false);
 }

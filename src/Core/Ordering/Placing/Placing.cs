@@ -12,7 +12,7 @@ public static class Placing
 {
     /// <summary>What is bought today by a costing, or why it cannot be ordered.</summary>
     /// <param name="isConnected">Whether a book's seller can be ordered from here; without it all can.</param>
-    public static Result<OrderedThings> Of(Costing costing, Func<OfferBook, bool>? isConnected = null)
+    public static Result<OrderedThings> Prepare(Costing costing, Func<OfferBook, bool>? isConnected = null)
     {
         var faults = new FaultList();
         if (
@@ -31,7 +31,7 @@ public static class Placing
             faults.Add(FaultCodes.Unavailable, "candidate", new UnstatedToday());
         }
 
-        return Result.Of(faults.Any ? null : Things(costing, today), faults);
+        return Result.From(faults.Any ? null : Things(costing, today), faults);
     }
 
     /// <summary>The things with every seller paid what its quote says.</summary>

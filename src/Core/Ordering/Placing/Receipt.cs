@@ -25,13 +25,13 @@ public sealed record Receipt(
 
     /// <summary>Of all sellers of an order; none of what was bought at their own pages, which gave their own.</summary>
     public static IEnumerable<Receipt> AllOf(Order order) =>
-        order.Things.Payments.Select(payment => Of(order, payment.Book)).OfType<Receipt>();
+        order.Things.Payments.Select(payment => ForSeller(order, payment.Book)).OfType<Receipt>();
 
     /// <summary>
     /// The receipt or open invoice of a seller's; null where there is neither yet, where nothing is paid there, or for
     /// orders of whose payments the tax was not kept.
     /// </summary>
-    public static Receipt? Of(Order order, string book)
+    public static Receipt? ForSeller(Order order, string book)
     {
         var dueOn = order
             .Steps.FirstOrDefault(step =>

@@ -60,7 +60,7 @@ public static class Terms
     /// By seller, in the order of the bills of the first day; within it hosting, then domains, then giving back and
     /// notice.
     /// </summary>
-    public static ImmutableArray<Term> Of(Costing costing)
+    public static ImmutableArray<Term> Agreed(Costing costing)
     {
         var sellers = costing
             .Run.Bills.Where(bill => bill.Date == costing.Settings.StartDate && bill.Book is not null)

@@ -21,7 +21,10 @@ public sealed record PriceTable(
     /// row.
     /// </summary>
     /// <param name="roles">What the columns are to be taken for, after turning; null: as their headings say.</param>
-    public static PriceTable? Of(ImmutableArray<ImmutableArray<string>> cells, ImmutableArray<ColumnRole>? roles = null)
+    public static PriceTable? Read(
+        ImmutableArray<ImmutableArray<string>> cells,
+        ImmutableArray<ColumnRole>? roles = null
+    )
     {
         ImmutableArray<ImmutableArray<string>> grid =
         [

@@ -14,9 +14,9 @@ internal sealed record ProseAmount(string Number, string? Currency, Per Per, int
 {
     /// <summary>Every such amount of a sentence, in order.</summary>
     public static ImmutableArray<ProseAmount> In(string sentence) =>
-        [.. PageAmount.In(sentence, 0).Select(amount => Of(amount, sentence)).OfType<ProseAmount>()];
+        [.. PageAmount.In(sentence, 0).Select(amount => Read(amount, sentence)).OfType<ProseAmount>()];
 
-    private static ProseAmount? Of(PageAmount amount, string sentence)
+    private static ProseAmount? Read(PageAmount amount, string sentence)
     {
         var (from, to) = (amount.At.From, amount.At.To);
         var isForOther =

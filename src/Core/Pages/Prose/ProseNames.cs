@@ -74,8 +74,8 @@ internal static class ProseNames
 
     public static ImmutableArray<Finding> In(ImmutableArray<string> sentences) =>
         [
-            .. Of(ProseField.Provider, Provider, sentences, skipCommon: true),
-            .. Of(ProseField.Plan, Plan, sentences, skipCommon: false),
+            .. Find(ProseField.Provider, Provider, sentences, skipCommon: true),
+            .. Find(ProseField.Plan, Plan, sentences, skipCommon: false),
         ];
 
     /// <summary>The plan that words name for certain, and where in them; null: none, or several.</summary>
@@ -95,7 +95,7 @@ internal static class ProseNames
     }
 
     // Two different names, or words that any advertisement has, are no name.
-    private static IEnumerable<Finding> Of(
+    private static IEnumerable<Finding> Find(
         ProseField field,
         Regex pattern,
         ImmutableArray<string> sentences,

@@ -113,7 +113,8 @@ internal sealed class ProsePrices
     /// <summary>What was found.</summary>
     public ImmutableArray<Finding> Found => _found.ToImmutable();
 
-    public static ProsePrices Of(ImmutableArray<string> sentences, ImmutableArray<string> rest) => new(sentences, rest);
+    public static ProsePrices Read(ImmutableArray<string> sentences, ImmutableArray<string> rest) =>
+        new(sentences, rest);
 
     private static IEnumerable<Said> SaidIn(string sentence, string rest, int index)
     {

@@ -88,7 +88,7 @@ internal sealed class ProsePromises
     /// <summary>The sentences with the words of promises blanked, each as long as it was.</summary>
     public ImmutableArray<string> Rest { get; }
 
-    public static ProsePromises Of(ImmutableArray<string> sentences) => new(sentences);
+    public static ProsePromises Read(ImmutableArray<string> sentences) => new(sentences);
 
     private void Domain(ImmutableArray<string> sentences)
     {

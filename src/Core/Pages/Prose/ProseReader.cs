@@ -16,11 +16,11 @@ public static class ProseReader
     public static ImmutableArray<Finding> Read(string text)
     {
         var sentences = ProseText.Sentences(text.Length > Longest ? text[..Longest] : text);
-        var promises = ProsePromises.Of(sentences);
+        var promises = ProsePromises.Read(sentences);
         var found = ProseNames
             .In(sentences)
             .Concat(promises.Found)
-            .Concat(ProsePrices.Of(sentences, promises.Rest).Found);
+            .Concat(ProsePrices.Read(sentences, promises.Rest).Found);
 
         // Said twice in different ways ("no set-up fee" and a fee), it is not certain.
         return

@@ -27,7 +27,7 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
 
     /// <summary>The account of what is bought at one book.</summary>
     /// <param name="withVerdicts">Needed with several codes: which of them count is settled by the whole run.</param>
-    public Account Of(Purchase purchase, bool withVerdicts, bool chargesHosting = true)
+    public Account WorkOut(Purchase purchase, bool withVerdicts, bool chargesHosting = true)
     {
         cancel.ThrowIfCancellationRequested();
         var run = BillRun.Until(
@@ -114,7 +114,13 @@ internal sealed class Accounts(ScanRequest request, CancellationToken cancel)
             date,
             sum,
             isAtLeast,
-            new PartTotals(isToday ? value : 0, value, isToday && isAtLeast, isAtLeast, _expected?.Of(value, date) ?? 0)
+            new PartTotals(
+                isToday ? value : 0,
+                value,
+                isToday && isAtLeast,
+                isAtLeast,
+                _expected?.WorkOut(value, date) ?? 0
+            )
         );
     }
 }

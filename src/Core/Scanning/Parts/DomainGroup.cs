@@ -73,7 +73,10 @@ internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffe
             : Part.Kept(
                 from extras in offer.Side.SetsFor(wants)
                 from codes in CodeSets.At(offer.Way.Book, _purchases.Conditions(offer.Way.Book, null))
-                let account = _accounts.Of(_purchases.Of(offer.Way, extras, codes), withVerdicts: codes.Length > 1)
+                let account = _accounts.WorkOut(
+                    _purchases.Make(offer.Way, extras, codes),
+                    withVerdicts: codes.Length > 1
+                )
                 select new Part
                 {
                     PartTotals = account.PartTotals,

@@ -56,7 +56,7 @@ internal sealed class HostingParts
 
     private IEnumerable<Part> Added(DomainOffer domain, Split split) =>
         from hosting in Hostings(split.AtHost)
-        from name in _names.Of(_host, domain, split.AtDomain, _codes)
+        from name in _names.ListAll(_host, domain, split.AtDomain, _codes)
         where hosting.CodeSet == name.CodeSet
         let applied = hosting.Codes.Length > 1
             ? hosting.Codes.RemoveAll(code =>
@@ -76,8 +76,8 @@ internal sealed class HostingParts
         from hosting in _side.SetsFor(split.AtHost)
         from name in domain.Side.SetsFor(split.AtDomain)
         from codes in _codes
-        let account = _accounts.Of(
-            _purchases.Of(_host, hosting, domain.Way, name, codes),
+        let account = _accounts.WorkOut(
+            _purchases.Make(_host, hosting, domain.Way, name, codes),
             withVerdicts: codes.Length > 1
         )
         select ToPart(hosting, name, codes, account.Applied, account.PartTotals, domain.Side.Bought(name));
@@ -93,7 +93,7 @@ internal sealed class HostingParts
                     extras,
                     codes.Index,
                     codes.Item,
-                    _accounts.Of(_purchases.Of(_host, extras, codes.Item), withVerdicts: codes.Item.Length > 1)
+                    _accounts.WorkOut(_purchases.Make(_host, extras, codes.Item), withVerdicts: codes.Item.Length > 1)
                 ),
             ];
         }

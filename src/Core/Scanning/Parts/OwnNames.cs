@@ -13,7 +13,7 @@ internal sealed class OwnNames(Accounts accounts, Purchases purchases)
     private BillingOption? _option;
 
     /// <param name="codes">The codes worth entering with this way to pay.</param>
-    public ImmutableArray<Entered> Of(
+    public ImmutableArray<Entered> ListAll(
         HostWay host,
         DomainOffer domain,
         int wants,
@@ -31,12 +31,12 @@ internal sealed class OwnNames(Accounts accounts, Purchases purchases)
             _known[(domain, wants)] = known = [
                 .. from extras in domain.Side.SetsFor(wants)
                 from entered in codes.Index()
-                let purchase = purchases.Of(host, [], domain.Way, extras, entered.Item)
+                let purchase = purchases.Make(host, [], domain.Way, extras, entered.Item)
                 select new Entered(
                     extras,
                     entered.Index,
                     entered.Item,
-                    accounts.Of(purchase, withVerdicts: entered.Item.Length > 1, chargesHosting: false)
+                    accounts.WorkOut(purchase, withVerdicts: entered.Item.Length > 1, chargesHosting: false)
                 ),
             ];
         }

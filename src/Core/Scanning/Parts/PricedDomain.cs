@@ -6,13 +6,13 @@ namespace HomeStart.Core.Scanning;
 internal sealed record PricedDomain(DomainWay Way, ImmutableArray<ImmutableArray<Part>> Parts, RankOrder Order)
 {
     /// <summary>No part of it ranks before this.</summary>
-    public LeastRanks Least { get; } = LeastRanks.Of(Parts, Order);
+    public LeastRanks Least { get; } = LeastRanks.Find(Parts, Order);
 }
 
 /// <summary>The least figure of any part, and of the parts that are whole; null: none is.</summary>
 internal readonly record struct LeastRanks(Minor Any, Minor? Whole)
 {
-    public static LeastRanks Of(ImmutableArray<ImmutableArray<Part>> parts, RankOrder order)
+    public static LeastRanks Find(ImmutableArray<ImmutableArray<Part>> parts, RankOrder order)
     {
         Minor? any = null;
         Minor? whole = null;

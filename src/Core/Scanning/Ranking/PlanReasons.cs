@@ -83,7 +83,7 @@ internal sealed class PlanReasons(
                 (
                     new Reason(
                         want.Need,
-                        want.Kind == WantKind.Tag ? null : ReasonValue.Of(plan.Features[want.Need]),
+                        want.Kind == WantKind.Tag ? null : ReasonValue.From(plan.Features[want.Need]),
                         want.Wanted
                     ),
                     none || bars.TrueForAll(barred => barred)
@@ -118,7 +118,7 @@ internal sealed class PlanReasons(
 
     // What holds for the whole plan, whatever is bought with it.
     private IEnumerable<Reason> Fixed() =>
-        ProviderNeeds.Of(_needs, book, plan).Where(need => !need.IsMet).Select(need => need.Reason);
+        ProviderNeeds.Check(_needs, book, plan).Where(need => !need.IsMet).Select(need => need.Reason);
 
     private static ImmutableArray<DataCentre?> CentresOf(Needs needs, OfferBook book) =>
         needs.Regions.IsEmpty ? [null]

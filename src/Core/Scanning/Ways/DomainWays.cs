@@ -10,7 +10,7 @@ namespace HomeStart.Core.Scanning;
 internal static class DomainWays
 {
     /// <summary>With what bars one, a date that has passed say, in <paramref name="faults"/>.</summary>
-    public static ImmutableArray<DomainWay> Of(ScanRequest request, FaultList faults)
+    public static ImmutableArray<DomainWay> ListAll(ScanRequest request, FaultList faults)
     {
         if (request.Needs.Domain is not { } need)
         {

@@ -7,10 +7,10 @@ namespace HomeStart.Core.Scanning;
 /// <summary>Puts together what is bought at one book; nothing is looked up by id that is at hand already.</summary>
 internal sealed class Purchases(CountSettings settings)
 {
-    public Purchase Of(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
+    public Purchase Make(HostWay host, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
         new(settings.StartDate, settings.Customer, Hosting(host, extras, codes), [], [host.Book]);
 
-    public Purchase Of(DomainWay domain, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
+    public Purchase Make(DomainWay domain, ImmutableArray<AddOnChoice> extras, ImmutableArray<string> codes) =>
         new(
             settings.StartDate,
             settings.Customer,
@@ -19,7 +19,7 @@ internal sealed class Purchases(CountSettings settings)
             domain.Book is { } book ? [book] : []
         );
 
-    public Purchase Of(
+    public Purchase Make(
         HostWay host,
         ImmutableArray<AddOnChoice> hostExtras,
         DomainWay domain,

@@ -6,7 +6,7 @@ namespace HomeStart.Core.Scanning;
 internal readonly record struct Split(int AtHost, int AtDomain)
 {
     /// <summary>Every way to share out what is lacking so that each side can make good its part.</summary>
-    public static ImmutableArray<Split> Of(int lacking, int curableAtHost, int curableAtDomain)
+    public static ImmutableArray<Split> ListAll(int lacking, int curableAtHost, int curableAtDomain)
     {
         var splits = ImmutableArray.CreateBuilder<Split>();
         var free = lacking & curableAtDomain;

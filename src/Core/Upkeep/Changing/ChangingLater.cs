@@ -26,7 +26,7 @@ public sealed record ChangingLater(
     private static readonly ImmutableArray<int> _after = [1, 3, 6, 12];
 
     /// <summary>Null where the plan is paid in one way only, or what is chosen cannot be costed.</summary>
-    public static ChangingLater? Of(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
+    public static ChangingLater? WorkOut(Candidate candidate, IReadOnlyList<OfferBook> books, CountSettings settings)
     {
         if (
             Coster.Cost(candidate, books, settings).Value?.Run.Purchase.Hosting
@@ -49,19 +49,19 @@ public sealed record ChangingLater(
         var counting = new Counting(settings, settings.DisplayCurrency!);
         var whole = SumOf(longer.Through(LastDay(settings), []).Happened, counting, settings);
         var changes = DaysOf(from, settings)
-            .Select(months => ChangeOn.Of(shorter, hosting.Plan, to, months, whole, counting))
+            .Select(months => ChangeOn.WorkOut(shorter, hosting.Plan, to, months, whole, counting))
             .OfType<ChangeOn>();
         return new ChangingLater(
             from,
             to,
             hosting.Book,
             [.. changes],
-            LostByChanging.Of(CostingOf(from)!, CostingOf(to)!, to)
+            LostByChanging.Compare(CostingOf(from)!, CostingOf(to)!, to)
         );
 
         Costing? CostingOf(BillingOption option) => Coster.Cost(Paying(option), books, settings).Value;
 
-        Tenure? TenureOf(BillingOption option) => Tenure.Of(Paying(option), books, settings, new FaultList()).Value;
+        Tenure? TenureOf(BillingOption option) => Tenure.Begin(Paying(option), books, settings, new FaultList()).Value;
 
         Candidate Paying(BillingOption option) =>
             candidate with
@@ -112,7 +112,14 @@ public sealed record ChangingLater(
 /// <param name="IsAssumed">Whether the book does not say what a change does, so that the usual was taken.</param>
 public sealed record ChangeOn(DateOnly On, int Months, Sum DueThen, Minor? More, bool IsAssumed)
 {
-    internal static ChangeOn? Of(Tenure tenure, Plan plan, BillingOption to, int months, Sum whole, Counting counting)
+    internal static ChangeOn? WorkOut(
+        Tenure tenure,
+        Plan plan,
+        BillingOption to,
+        int months,
+        Sum whole,
+        Counting counting
+    )
     {
         var on = tenure.Start.AddMonths(months);
         var years = tenure.Through(
@@ -156,7 +163,7 @@ public sealed record LostByChanging(
     bool Refund
 )
 {
-    internal static LostByChanging Of(Costing from, Costing to, BillingOption option)
+    internal static LostByChanging Compare(Costing from, Costing to, BillingOption option)
     {
         var (book, there) = (to.Run.Purchase.Hosting!.Book, from.Run.Purchase.Hosting!.Option);
         var isLost = book.Change?.FirstPrice != true && option.LaterPerMonth != option.FirstPerMonth;

@@ -30,7 +30,7 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
     /// <summary>What can be claimed of an order; null: nothing.</summary>
     /// <param name="taken">The numbers of the domain-years that claims under way, or claims not noted down yet, have
     /// taken.</param>
-    public static Claim? Of(Order order, Outlook outlook, IReadOnlySet<int> taken)
+    public static Claim? Find(Order order, Outlook outlook, IReadOnlySet<int> taken)
     {
         if (
             order is not { State: OrderState.Completed, Account: not null, There: null }
@@ -41,7 +41,7 @@ public sealed record Claim(Order Order, OfferBook Book, Allowance Allowance, Dat
         }
 
         var open = Allowance
-            .Of(outlook)
+            .ListAll(outlook)
             .FirstOrDefault(known =>
                 known is { TakenBy: null, Endings.IsEmpty: false }
                 && known.From <= outlook.DecidingOn

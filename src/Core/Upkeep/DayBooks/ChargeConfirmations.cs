@@ -11,7 +11,7 @@ public static class ChargeConfirmations
     /// <summary>What is to be asked about: what moved after the day of the order, and was not seen.</summary>
     public static IEnumerable<Movement> Open(Tenure tenure, DayBook book) =>
         book.Payer.AtTheSellers
-            ? Movement.Of(book).Where(movement => movement.Seen is null && movement.On > tenure.Start)
+            ? Movement.ListAll(book).Where(movement => movement.Seen is null && movement.On > tenure.Start)
             : [];
 
     /// <summary>The day book with what was seen of a movement, in place of what was before.</summary>
@@ -25,7 +25,7 @@ public static class ChargeConfirmations
     public static DayBook Paid(DayBook book, IEnumerable<(string Book, Money Paid)> paid, DateOnly start) =>
         paid.Aggregate(book, (with, took) =>
             Movement
-                .Of(with)
+                .ListAll(with)
                 .FirstOrDefault(movement =>
                     movement.On == start && movement.Book == took.Book && movement.Sum.Currency == took.Paid.Currency
                 )

@@ -174,7 +174,7 @@ public static class DayKeeper
     /// <summary>The next act of the moment under way; null: all of them are carried out.</summary>
     public static Act? NextAct(Tenure tenure, DayBook book) =>
         NextLine(book) is { } line
-            ? Of(tenure, book, line)
+            ? ActFor(tenure, book, line)
             : Rest(tenure, book).Skip(book.UnderWay!.ActsDone).FirstOrDefault();
 
     /// <summary>
@@ -225,7 +225,7 @@ public static class DayKeeper
             Problem = null,
         };
 
-    private static Act Of(Tenure tenure, DayBook book, Happening happening) =>
+    private static Act ActFor(Tenure tenure, DayBook book, Happening happening) =>
         happening switch
         {
             _ when book.Payer.AtTheSellers => new NoteDown(),

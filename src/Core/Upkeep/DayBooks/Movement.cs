@@ -24,11 +24,11 @@ public sealed record Movement(int Line, string Book, DateOnly On, DateOnly Due, 
     public Money? Over => Seen is { } seen ? seen.Total - Sum : null;
 
     /// <summary>All of a day book, in its order.</summary>
-    public static ImmutableArray<Movement> Of(DayBook book) =>
+    public static ImmutableArray<Movement> ListAll(DayBook book) =>
         [
             .. book
                 .Lines.Index()
-                .Select(line => Of(line.Index, line.Item))
+                .Select(line => From(line.Index, line.Item))
                 .OfType<Movement>()
                 .Select(movement =>
                     movement with
@@ -38,7 +38,7 @@ public sealed record Movement(int Line, string Book, DateOnly On, DateOnly Due, 
                 ),
         ];
 
-    private static Movement? Of(int line, Happening happening) =>
+    private static Movement? From(int line, Happening happening) =>
         happening switch
         {
             Charged charged when charged.Total > charged.FromBalance => new Movement(

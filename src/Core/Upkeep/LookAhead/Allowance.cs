@@ -38,7 +38,7 @@ public sealed record Allowance(
     public AllowanceUse? Best => Uses.FirstOrDefault();
 
     /// <summary>Those that can still be used, up to the horizon, the first first.</summary>
-    public static ImmutableArray<Allowance> Of(Outlook outlook)
+    public static ImmutableArray<Allowance> ListAll(Outlook outlook)
     {
         if (
             outlook.Tenure.Purchase.Hosting
@@ -60,7 +60,7 @@ public sealed record Allowance(
         [
             .. Windows(outlook.Tenure.Start, given)
                 .Where(window => window.Last >= outlook.Today && window.From < outlook.End)
-                .Select(window => Of(outlook, book, endings, given.EveryYear, window)),
+                .Select(window => WorkOut(outlook, book, endings, given.EveryYear, window)),
         ];
     }
 
@@ -78,7 +78,7 @@ public sealed record Allowance(
         }
     }
 
-    private static Allowance Of(
+    private static Allowance WorkOut(
         Outlook outlook,
         OfferBook book,
         ImmutableArray<string> endings,
@@ -111,7 +111,7 @@ public sealed record Allowance(
                 ?
                 [
                     .. endings
-                        .Select(ending => AllowanceUse.Of(outlook, book, ending))
+                        .Select(ending => AllowanceUse.Find(outlook, book, ending))
                         .OfType<AllowanceUse>()
                         .OrderByDescending(use => use.Saves?.Units ?? -1)
                         .ThenBy(use => use.Ending, StringComparer.Ordinal),
@@ -128,7 +128,7 @@ public sealed record AllowanceUse(string Ending, Money? Saves, AmountsPaid Costs
 {
     private const string AnyName = "a-new-name";
 
-    internal static AllowanceUse? Of(Outlook outlook, OfferBook book, string ending)
+    internal static AllowanceUse? Find(Outlook outlook, OfferBook book, string ending)
     {
         var choice = new DomainChoice(DomainRoute.Register)
         {
@@ -136,7 +136,7 @@ public sealed record AllowanceUse(string Ending, Money? Saves, AmountsPaid Costs
             Name = AnyName,
             Ending = ending,
         };
-        var effect = Effect.Of(outlook, new ClaimDomain(outlook.DecidingOn, choice));
+        var effect = Effect.WorkOut(outlook, new ClaimDomain(outlook.DecidingOn, choice));
         return effect.Refused is not null
             ? null
             : new AllowanceUse(

@@ -17,7 +17,7 @@ public sealed record AmountsPaid(ImmutableSortedDictionary<string, Money> Amount
     );
 
     /// <summary>What happenings came to.</summary>
-    public static AmountsPaid Of(IEnumerable<Happening> happened)
+    public static AmountsPaid Sum(IEnumerable<Happening> happened)
     {
         var (amounts, isAtLeast) = (new List<Money>(1), false);
         foreach (var happening in happened)

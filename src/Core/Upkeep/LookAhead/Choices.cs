@@ -31,7 +31,7 @@ public static class Choices
     /// Each with its group, in the order of the groups; what can be chosen for a name that is claimed is asked for by
     /// itself.
     /// </summary>
-    public static IEnumerable<(ChoiceGroup Group, Decision Decision)> Of(Outlook outlook)
+    public static IEnumerable<(ChoiceGroup Group, Decision Decision)> ListAll(Outlook outlook)
     {
         var day = outlook.DecidingOn;
         foreach (
@@ -112,6 +112,6 @@ public static class LateExtra
         }
 
         var with = whole.Through(outlook.LastDay, outlook.Book.Decisions);
-        return AmountsPaid.Of(with.Happened) - AmountsPaid.Of(outlook.Happened.Concat(outlook.Coming));
+        return AmountsPaid.Sum(with.Happened) - AmountsPaid.Sum(outlook.Happened.Concat(outlook.Coming));
     }
 }

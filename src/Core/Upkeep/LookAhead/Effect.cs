@@ -28,7 +28,7 @@ public sealed record Effect(
     public DateOnly On => Decisions[0].On;
 
     /// <summary>What is paid by card when it is carried out, less what comes back.</summary>
-    public AmountsPaid DueThen => AmountsPaid.Of(AtOnce);
+    public AmountsPaid DueThen => AmountsPaid.Sum(AtOnce);
 
     /// <summary>What the seller owes the owner from then on, by book.</summary>
     public IEnumerable<Credited> Credits => AtOnce.OfType<Credited>();
@@ -38,7 +38,7 @@ public sealed record Effect(
         AtOnce.Any(happening => happening is Charged { IsAssumed: true } or Credited { IsAssumed: true });
 
     /// <param name="decisions">All on one day, from the first on that can still be decided.</param>
-    public static Effect Of(Outlook outlook, params ImmutableArray<Decision> decisions)
+    public static Effect WorkOut(Outlook outlook, params ImmutableArray<Decision> decisions)
     {
         var day = decisions[0].On;
         var years = outlook.Tenure.Ahead(
@@ -56,9 +56,9 @@ public sealed record Effect(
             [.. years.Happened.OfType<StateChanged>().Where(state => !kept.Contains(state))]
         )
         {
-            Years = [.. EffectYear.Of(outlook, years)],
-            Horizon = AmountsPaid.Of(years.Happened),
-            Difference = AmountsPaid.Of(years.Happened) - outlook.Staying,
+            Years = [.. EffectYear.ListAll(outlook, years)],
+            Horizon = AmountsPaid.Sum(years.Happened),
+            Difference = AmountsPaid.Sum(years.Happened) - outlook.Staying,
         };
     }
 }
@@ -67,7 +67,7 @@ public sealed record Effect(
 /// <param name="Until">The first day that is no longer in it.</param>
 public sealed record EffectYear(DateOnly From, DateOnly Until, AmountsPaid Then, AmountsPaid Staying)
 {
-    internal static IEnumerable<EffectYear> Of(Outlook outlook, UpkeepYears years)
+    internal static IEnumerable<EffectYear> ListAll(Outlook outlook, UpkeepYears years)
     {
         var then = years.Happened;
         var staying = outlook.Coming.ToList();
@@ -79,8 +79,8 @@ public sealed record EffectYear(DateOnly From, DateOnly Until, AmountsPaid Then,
             yield return new EffectYear(
                 first,
                 until,
-                AmountsPaid.Of(then.Where(In)),
-                AmountsPaid.Of(staying.Where(In))
+                AmountsPaid.Sum(then.Where(In)),
+                AmountsPaid.Sum(staying.Where(In))
             );
 
             bool In(Happening happening) => happening.On >= first && happening.On < until;

@@ -21,7 +21,7 @@ public sealed record Foreseen(DateOnly On, Charged? Charge, Notice? Notice)
                 + $"{(Notice.Other is { } other ? $"-{other:yyyyMMdd}" : "")}";
 
     /// <summary>What is to come within the horizon, by its day.</summary>
-    public static ImmutableArray<Foreseen> Of(Outlook outlook, IEnumerable<Notice> notices) =>
+    public static ImmutableArray<Foreseen> ListAll(Outlook outlook, IEnumerable<Notice> notices) =>
         [
             .. outlook
                 .Coming.OfType<Charged>()
@@ -85,7 +85,10 @@ public sealed record Foreseen(DateOnly On, Charged? Charge, Notice? Notice)
         );
         return
         [
-            .. Of(outlook, OwnerNotices.Of(outlook, book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty))
+            .. ListAll(
+                    outlook,
+                    OwnerNotices.ListAll(outlook, book.Payer.Expires, ImmutableDictionary<string, DateOnly>.Empty)
+                )
                 .SelectMany(one => daysBefore.Select(days => one.On.AddDays(-days)))
                 .Where(day => day > from && day <= to)
                 .Distinct()

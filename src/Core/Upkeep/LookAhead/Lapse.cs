@@ -9,9 +9,9 @@ namespace HomeStart.Core.Upkeep;
 public sealed record Return(DateOnly On, Money Cost, bool IsAtLeast)
 {
     /// <summary>Paying on a day; null: there is nothing to pay, or it is too late.</summary>
-    public static Return? Paying(Outlook outlook, HoldingAtEnd held, DateOnly day) => Of(outlook, held, day, []);
+    public static Return? Paying(Outlook outlook, HoldingAtEnd held, DateOnly day) => WorkOut(outlook, held, day, []);
 
-    internal static Return? Of(Outlook outlook, HoldingAtEnd held, DateOnly day, ImmutableArray<Decision> before)
+    internal static Return? WorkOut(Outlook outlook, HoldingAtEnd held, DateOnly day, ImmutableArray<Decision> before)
     {
         ImmutableArray<Decision> able = [.. before, new SetCard(day, Works: true)];
         var without = Morning(able).Happened.Length;
@@ -36,7 +36,7 @@ public sealed record Return(DateOnly On, Money Cost, bool IsAtLeast)
 public sealed record LapseStep(DateOnly On, HoldingState State, Return? Return, bool IsAssumed)
 {
     /// <summary>The steps of a holding that stops renewing now; empty where it is not live.</summary>
-    public static ImmutableArray<LapseStep> Of(Outlook outlook, HoldingAtEnd held)
+    public static ImmutableArray<LapseStep> ListAll(Outlook outlook, HoldingAtEnd held)
     {
         if (held is not { State: HoldingState.Live, PaidUntil: { } paid })
         {
@@ -59,7 +59,7 @@ public sealed record LapseStep(DateOnly On, HoldingState State, Return? Return, 
                 .Select(state => new LapseStep(
                     state.On,
                     state.State,
-                    Return.Of(outlook, held, state.On.AddDays(1), held.Renews ? [stop] : []),
+                    Return.WorkOut(outlook, held, state.On.AddDays(1), held.Renews ? [stop] : []),
                     state.IsAssumed
                 )),
         ];

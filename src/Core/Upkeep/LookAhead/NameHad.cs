@@ -12,13 +12,13 @@ namespace HomeStart.Core.Upkeep;
 public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, Money? Renewal)
 {
     /// <summary>The names of an order that are live on a morning.</summary>
-    public static ImmutableArray<NameHad> Of(Outlook outlook) =>
+    public static ImmutableArray<NameHad> ListAll(Outlook outlook) =>
         [
             .. outlook
                 .Holdings.Where(holding =>
                     holding.Held is { IsHosting: false, State: HoldingState.Live, PaidUntil: not null }
                 )
-                .Select(holding => Of(outlook, holding))
+                .Select(holding => Find(outlook, holding))
                 .OfType<NameHad>(),
         ];
 
@@ -36,7 +36,7 @@ public sealed record NameHad(DomainName Domain, string Book, DateOnly Expires, M
         };
     }
 
-    private static NameHad? Of(Outlook outlook, Holding holding)
+    private static NameHad? Find(Outlook outlook, Holding holding)
     {
         if (DomainName.Parse(holding.Held.Ref) is not { } domain)
         {

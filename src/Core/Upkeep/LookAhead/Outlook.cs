@@ -70,10 +70,10 @@ public sealed class Outlook
         Planned.Concat(decisions).OrderBy(decision => decision.On);
 
     /// <summary>What is paid from now to the end of the horizon if nothing else is decided.</summary>
-    public AmountsPaid Staying => _staying ??= AmountsPaid.Of(Coming);
+    public AmountsPaid Staying => _staying ??= AmountsPaid.Sum(Coming);
 
     /// <summary>What is had, each with what was paid first and what comes next.</summary>
-    public ImmutableArray<Holding> Holdings => [.. Now.Holdings.Select(Of)];
+    public ImmutableArray<Holding> Holdings => [.. Now.Holdings.Select(HoldingFor)];
 
     /// <summary>An amount of a line as it is paid: with the tax its seller charges.</summary>
     public Money WithTax(string book, Minor amount)
@@ -85,7 +85,7 @@ public sealed class Outlook
     /// <summary>The months that a line of a holding pays for after the first term.</summary>
     public int MonthsOf(HoldingAtEnd held) => held.IsHosting ? Now.Hosting!.Option.EveryMonths : 12;
 
-    private Holding Of(HoldingAtEnd held)
+    private Holding HoldingFor(HoldingAtEnd held)
     {
         var book = Now.Books[held.Holding];
         var first = First(held, book);

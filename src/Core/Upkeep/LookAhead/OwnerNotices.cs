@@ -10,7 +10,7 @@ public static class OwnerNotices
     /// <summary>All of them by their day, then the most pressing first.</summary>
     /// <param name="cardExpires">The last day the card is good for; null: it is not known.</param>
     /// <param name="unconfirmed">Domains whose holder's address is not confirmed, and until when it must be.</param>
-    public static ImmutableArray<Notice> Of(
+    public static ImmutableArray<Notice> ListAll(
         Outlook outlook,
         DateOnly? cardExpires,
         IReadOnlyDictionary<string, DateOnly> unconfirmed
@@ -25,7 +25,7 @@ public static class OwnerNotices
                 .Concat(GiveBack(outlook))
                 .Concat(
                     Allowance
-                        .Of(outlook)
+                        .ListAll(outlook)
                         .Where(allowance => allowance.TakenBy is null && allowance.From <= outlook.DecidingOn)
                         .Select(AllowanceNotice)
                 )
@@ -92,7 +92,10 @@ public static class OwnerNotices
         var last = outlook.Tenure.Start.AddDays(rule.Days);
         if (outlook.DecidingOn <= last && outlook.Now.Holding(HoldingAtEnd.HostingKey) is { State: HoldingState.Live })
         {
-            var back = Effect.Of(outlook, new Leave(outlook.DecidingOn)).AtOnce.OfType<Refunded>().FirstOrDefault();
+            var back = Effect
+                .WorkOut(outlook, new Leave(outlook.DecidingOn))
+                .AtOnce.OfType<Refunded>()
+                .FirstOrDefault();
             yield return new Notice(
                 NoticeKind.GiveBack,
                 last,

@@ -43,7 +43,7 @@ public sealed record StayOrMove(
     /// <param name="needs">What the site must do.</param>
     /// <param name="counted">How the site is counted: display currency, rates and tax.</param>
     /// <param name="books">All books there are now.</param>
-    public static Result<StayOrMove> Of(
+    public static Result<StayOrMove> Compare(
         Outlook outlook,
         Needs needs,
         CountSettings counted,
@@ -52,8 +52,8 @@ public sealed record StayOrMove(
     )
     {
         var faults = new FaultList();
-        return Result.Of(
-            Renewal(outlook) is { } on ? Of(outlook, on, needs, counted, books, faults, cancel) : null,
+        return Result.From(
+            Renewal(outlook) is { } on ? Compare(outlook, on, needs, counted, books, faults, cancel) : null,
             faults
         );
     }
@@ -70,7 +70,7 @@ public sealed record StayOrMove(
         return holding?.Next?.On;
     }
 
-    private static StayOrMove? Of(
+    private static StayOrMove? Compare(
         Outlook outlook,
         DateOnly on,
         Needs needs,

@@ -51,7 +51,7 @@ internal sealed class Held(string key, string reference, int index, OfferBook bo
         };
 
     /// <summary>As it was kept, without its lines.</summary>
-    public static Held Of(HoldingThen kept, OfferBook book) =>
+    public static Held Restore(HoldingThen kept, OfferBook book) =>
         new(kept.Holding, kept.Ref, kept.Place, book)
         {
             State = kept.State,

@@ -31,7 +31,7 @@ internal sealed class HeldHosting
     public BoughtHosting Now => _bought with { Plan = Plan, Option = Option };
 
     /// <summary>As it is on the day of the order.</summary>
-    public static HeldHosting Of(Held held, BoughtHosting bought, DateOnly start) =>
+    public static HeldHosting Begin(Held held, BoughtHosting bought, DateOnly start) =>
         new(held, bought)
         {
             Plan = bought.Plan,
@@ -45,7 +45,7 @@ internal sealed class HeldHosting
         };
 
     /// <summary>As it was kept.</summary>
-    public static HeldHosting Of(Held held, BoughtHosting bought, HostingThen kept)
+    public static HeldHosting Restore(Held held, BoughtHosting bought, HostingThen kept)
     {
         var plan = held.Book.Plan(kept.Plan)!;
         return new HeldHosting(held, bought)

@@ -46,7 +46,7 @@ internal static class LineMaking
             lines.Add(new UpkeepLine(UpkeepLineKind.Plan, plan.Id, held, from, price, cover) { IsByCycle = true });
             if (hosting.DataCentre is { PerMonth: { } perMonth } centre && perMonth != 0)
             {
-                var surcharge = Price.Of(perMonth).Times(every);
+                var surcharge = Price.FromUnits(perMonth).Times(every);
                 lines.Add(
                     new UpkeepLine(UpkeepLineKind.DataCentre, centre.Id, held, from, surcharge, cover)
                     {
@@ -84,7 +84,9 @@ internal static class LineMaking
     /// <summary>Those of a hosting extra bought on a day after the order (upkeep rule 16).</summary>
     public static List<UpkeepLine> OfExtra(HeldHosting hosting, AddOn extra, int quantity, DateOnly day, DateOnly last)
     {
-        var unit = extra.PriceIfBoughtLater is { } later ? Price.Of(later) : ChargeSchedule.Lasting(extra.Prices);
+        var unit = extra.PriceIfBoughtLater is { } later
+            ? Price.FromUnits(later)
+            : ChargeSchedule.Lasting(extra.Prices);
         var price = unit.Times(quantity);
         var lines = new List<UpkeepLine>();
         switch (extra.Every)
@@ -160,7 +162,7 @@ internal static class LineMaking
             {
                 var isFirst = bill.Date == day && line.Kind == LineKind.Domain;
                 Waiver? waiver = isGiven && isFirst ? new Waiver(own[0].Waivable.Units, own[0].RestIsStated) : null;
-                lines.Add(UpkeepLine.Of(line, bill.Date, held, isByCycle: false, waiver));
+                lines.Add(UpkeepLine.From(line, bill.Date, held, isByCycle: false, waiver));
             }
         }
 
@@ -174,7 +176,7 @@ internal static class LineMaking
         var left = new Fraction(cover.DaysFrom(day), cover.Days).Of(line.PaidAmount);
         return left == 0
             ? null
-            : new UpkeepLine(UpkeepLineKind.Credit, line.Ref, line.Holding, day, Price.Of(-left), null)
+            : new UpkeepLine(UpkeepLineKind.Credit, line.Ref, line.Holding, day, Price.FromUnits(-left), null)
             {
                 Credits = line.Kind,
             };

@@ -18,7 +18,7 @@ internal sealed class Till(OfferBook book)
 
     /// <summary>As it was kept.</summary>
     /// <param name="lines">All lines of the state.</param>
-    public static Till Of(SellerAccount kept, OfferBook book, UpkeepLine[] lines)
+    public static Till Restore(SellerAccount kept, OfferBook book, UpkeepLine[] lines)
     {
         var till = new Till(book)
         {

@@ -83,7 +83,7 @@ internal sealed class UpkeepLine(
         };
 
     /// <summary>As it was kept.</summary>
-    public static UpkeepLine Of(LineThen kept, Held holding) =>
+    public static UpkeepLine Restore(LineThen kept, Held holding) =>
         new(kept.Kind, kept.Ref, holding, kept.On, new Price(kept.Units, !kept.IsUnstated), kept.Cover)
         {
             BookOrder = kept.BookOrder,
@@ -99,7 +99,7 @@ internal sealed class UpkeepLine(
 
     /// <summary>A line of a costing.</summary>
     /// <param name="waiver">What an allowance waives of it, where the costing took none.</param>
-    public static UpkeepLine Of(BillLine line, DateOnly date, Held holding, bool isByCycle, Waiver? waiver = null) =>
+    public static UpkeepLine From(BillLine line, DateOnly date, Held holding, bool isByCycle, Waiver? waiver = null) =>
         new(
             (UpkeepLineKind)line.Kind,
             line.Ref,

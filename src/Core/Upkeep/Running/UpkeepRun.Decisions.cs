@@ -112,7 +112,7 @@ internal sealed partial class UpkeepRun
                     held.Ref,
                     held,
                     pay.On,
-                    Price.Of(held.Lapse?.RedemptionFee),
+                    Price.FromUnits(held.Lapse?.RedemptionFee),
                     null
                 )
             );

@@ -34,7 +34,7 @@ internal sealed partial class UpkeepRun
         if (purchase.Hosting is { } bought)
         {
             var held = new Held(HoldingAtEnd.HostingKey, bought.Plan.Id, -1, bought.Book);
-            _hosting = HeldHosting.Of(held, bought, tenure.Start);
+            _hosting = HeldHosting.Begin(held, bought, tenure.Start);
             TillOf(bought.Book);
         }
 
@@ -61,10 +61,10 @@ internal sealed partial class UpkeepRun
         (_tenure, _day, _nextIndex, _cardWorks) = (tenure, state.Day, state.NextDomain, state.CardWorks);
         foreach (var kept in state.Holdings)
         {
-            var held = Held.Of(kept, tenure.Book(kept.Book));
+            var held = Held.Restore(kept, tenure.Book(kept.Book));
             if (held.IsHosting)
             {
-                _hosting = HeldHosting.Of(held, tenure.Purchase.Hosting!, state.Hosting!);
+                _hosting = HeldHosting.Restore(held, tenure.Purchase.Hosting!, state.Hosting!);
             }
             else
             {
@@ -78,14 +78,14 @@ internal sealed partial class UpkeepRun
         {
             if (state.Lines[place] is var kept && !(kept.On > until))
             {
-                lines[place] = UpkeepLine.Of(kept, holdings[kept.Holding]);
+                lines[place] = UpkeepLine.Restore(kept, holdings[kept.Holding]);
                 Add(lines[place]);
             }
         }
 
         foreach (var account in state.Accounts)
         {
-            _tills.Add(account.Book, Till.Of(account, tenure.Book(account.Book), lines));
+            _tills.Add(account.Book, Till.Restore(account, tenure.Book(account.Book), lines));
         }
 
         foreach (var (number, domain) in state.AllowancesTaken)
@@ -309,7 +309,7 @@ internal sealed partial class UpkeepRun
 
         if (date <= _tenure.Last)
         {
-            Add(UpkeepLine.Of(line, date, held, held.IsHosting && IsByCycle(line, held.Book)));
+            Add(UpkeepLine.From(line, date, held, held.IsHosting && IsByCycle(line, held.Book)));
         }
     }
 

@@ -69,7 +69,7 @@ public static class LaterSums
 {
     /// <summary>What a movement comes to; null: no such money moves at that moment.</summary>
     /// <param name="tenure">Of the seller's part of what was bought, by its own price list.</param>
-    public static LaterSum? Of(Tenure tenure, string book, LaterMoment moment, LaterMovement movement)
+    public static LaterSum? WorkOut(Tenure tenure, string book, LaterMoment moment, LaterMovement movement)
     {
         var after = moment.IsDecision
             ? tenure.ToMorning(moment.Day, moment.Decisions)

@@ -15,7 +15,7 @@ public static class SellerDecisions
     /// <summary>
     /// Of all the decisions of an order, those about what was bought at a book. The card is every seller's concern.
     /// </summary>
-    public static ImmutableArray<Decision> Of(Candidate candidate, string book, IEnumerable<Decision> decisions) =>
+    public static ImmutableArray<Decision> Select(Candidate candidate, string book, IEnumerable<Decision> decisions) =>
         [.. decisions.Select(decision => At(candidate, book, decision)).OfType<Decision>()];
 
     private static Decision? At(Candidate candidate, string book, Decision decision)
