@@ -1,6 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using HomeStart.Core.Domains;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
 
 namespace HomeStart.Bench;
 

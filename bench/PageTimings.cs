@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Sites;
 
 namespace HomeStart.Bench;
 

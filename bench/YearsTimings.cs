@@ -6,7 +6,7 @@ using HomeStart.Core.Domains;
 using HomeStart.Core.Offers;
 using HomeStart.Core.Reconciling;
 using HomeStart.Core.Upkeep;
-using HomeStart.Formats;
+using HomeStart.Formats.Upkeep;
 
 namespace HomeStart.Bench;
 

@@ -1,7 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
 
 namespace HomeStart.Connectors;
 

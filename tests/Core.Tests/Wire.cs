@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
 
 namespace HomeStart.Core.Tests;
 

@@ -218,9 +218,7 @@ public sealed class TestHost : IAsyncDisposable
                 }
             },
         };
-        _meters.SetMeasurementEventCallback<long>(
-            (_, change, _, _) => Interlocked.Add(ref _requestsUnderWay, change)
-        );
+        _meters.SetMeasurementEventCallback<long>((_, change, _, _) => Interlocked.Add(ref _requestsUnderWay, change));
         _meters.Start();
     }
 

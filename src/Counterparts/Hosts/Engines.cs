@@ -1,6 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
-using HomeStart.Formats;
+using HomeStart.Formats.Online;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Identity;

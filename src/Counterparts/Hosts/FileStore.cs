@@ -1,5 +1,5 @@
 using System.Security.Cryptography;
-using HomeStart.Formats;
+using HomeStart.Formats.Online;
 using Microsoft.AspNetCore.Http;
 
 namespace HomeStart.Counterparts;

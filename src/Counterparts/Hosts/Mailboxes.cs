@@ -1,4 +1,5 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Dns;
+using HomeStart.Formats.Online;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Counterparts;

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Online;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Features;

@@ -1,4 +1,5 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Dns;
+using HomeStart.Formats.Online;
 using Microsoft.AspNetCore.Http;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Net.Http.Headers;

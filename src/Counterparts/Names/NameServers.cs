@@ -1,5 +1,5 @@
 using System.Globalization;
-using HomeStart.Formats;
+using HomeStart.Formats.Dns;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Dns;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Counterparts;

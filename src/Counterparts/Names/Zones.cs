@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Security.Cryptography;
 using System.Text;
-using HomeStart.Formats;
+using HomeStart.Formats.Dns;
+using HomeStart.Formats.Online;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Counterparts;

@@ -1,7 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Counterparts;

@@ -1,6 +1,8 @@
 using System.Security.Cryptography;
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;

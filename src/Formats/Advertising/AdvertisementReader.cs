@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Advertising;
 
 /// <summary>
 /// Reads an advertisement as an owner typed it: all values are text, so that nothing typed is lost, and every fault

@@ -1,4 +1,8 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Sites;
+
+namespace HomeStart.Formats.Advertising;
 
 /// <summary>An advertisement as it is typed in: every value as text, an empty one is not given.</summary>
 /// <param name="Currency">A code.</param>

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Sites;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Advertising;
 
 /// <summary>Reads a table of prices from text: pasted from a page or spreadsheet, or a CSV file.</summary>
 public static class PriceTableReader

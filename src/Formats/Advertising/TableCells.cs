@@ -2,8 +2,9 @@ using System.Collections.Immutable;
 using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
+using HomeStart.Formats.Foreign;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Advertising;
 
 /// <summary>Parts a table that was pasted, or a CSV file, into its cells, whatever parts them.</summary>
 internal static class TableCells

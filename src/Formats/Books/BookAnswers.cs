@@ -1,6 +1,9 @@
 using System.Text.Json.Nodes;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>What a seller answered to a question of the slip.</summary>
 /// <param name="Amount">As its price list counts it, for questions of price.</param>

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// What the ids of a book on a shelf may be: 1 to 60 ASCII letters, digits, hyphens, underscores and dots, not dots

@@ -1,6 +1,6 @@
 using System.Text.Json.Nodes;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// Adds what was typed in of a seller to the book one has of them: its own fields, their order, and what is unknown

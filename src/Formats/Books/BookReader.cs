@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// Reads an offer book (costing.md, wire format) and reports every fault with its place. A part that cannot be read is

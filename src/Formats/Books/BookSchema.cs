@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>The JSON Schema of offer books, and the example that teaches them, as docs/ has both.</summary>
 public static class BookSchema

@@ -1,7 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// What an owner tells of a seller while comparing: a code that its price list does not know yet, or a limit that the

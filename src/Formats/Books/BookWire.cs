@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// An offer book as the page shows it to choose from. Amounts are decimal strings in <see cref="Currency"/>; null is

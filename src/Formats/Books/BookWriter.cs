@@ -2,7 +2,7 @@ using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// Writes an offer book as <see cref="BookReader"/> reads it. What a book that came in says in words unknown here is

@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// Reads the features of a plan, and what an extra adds: numbers, true or false, words, or lists of words.

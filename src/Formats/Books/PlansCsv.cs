@@ -1,6 +1,7 @@
 using System.Globalization;
+using HomeStart.Formats.Exports;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// The plans of a book as CSV for a spreadsheet: one row a plan and way to pay, under the headings that

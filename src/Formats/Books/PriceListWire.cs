@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Sites;
+
+namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// A whole book as a price list to be read. Amounts are decimal strings in the book's currency; null is not stated.

@@ -1,4 +1,7 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Sites;
+
+namespace HomeStart.Formats.Books;
 
 /// <summary>A book on the shelf.</summary>
 /// <param name="IsOwn">The visitor's own; else the demo's.</param>

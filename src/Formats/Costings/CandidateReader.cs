@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>
 /// Reads a candidate: what is missing or of another type; whether it fits the books is <see cref="Resolver"/>'s to say.

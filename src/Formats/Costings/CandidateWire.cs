@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>A candidate as <c>/api/costings</c> takes it; what is not chosen is null.</summary>
 public sealed record CandidateWire(HostingWire? Hosting, IReadOnlyList<DomainWire> Domains)

@@ -1,6 +1,6 @@
 using System.Text.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>
 /// The body of <c>POST /api/costings</c>, for those who call; <see cref="CostingRequestReader"/> reads it with every

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>What a request asks to be costed; null where it has faults.</summary>
 public sealed record CostingRequest(ImmutableArray<OfferBook> Books, CountSettings Settings, Candidate Candidate);

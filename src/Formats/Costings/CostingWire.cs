@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>
 /// The answer of <c>POST /api/costings</c> (costing.md, wire format). Amounts are decimal strings with exactly their

@@ -1,6 +1,6 @@
 using System.Text.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>Writes a costing as the wire has it.</summary>
 public static class CostingWriter

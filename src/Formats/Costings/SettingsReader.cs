@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>Reads how the owner counts: start date, horizon, owner, display.</summary>
 public static class SettingsReader

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Costings;
 
 /// <summary>A sum in the display currency.</summary>
 /// <param name="AtLeast">A part of it is not stated: it is this or more.</param>

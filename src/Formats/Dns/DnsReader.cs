@@ -3,7 +3,7 @@ using System.Collections.Immutable;
 using System.Net;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Dns;
 
 /// <summary>
 /// Reads messages. They come from outside: whatever is cut off, points in circles or is too long makes no message, and

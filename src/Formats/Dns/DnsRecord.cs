@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Dns;
 
 /// <summary>Types of records, by their numbers (RFC 1035, 2782, 3596, 8659).</summary>
 public enum DnsType

@@ -3,7 +3,7 @@ using System.Globalization;
 using System.Net;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Dns;
 
 /// <summary>Writes messages as bytes. Names are written out each time: messages here are small.</summary>
 public static class DnsWriter

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+
+namespace HomeStart.Formats.Domains;
 
 /// <summary>What was said of a domain, and when.</summary>
 /// <param name="Label">Before the ending.</param>

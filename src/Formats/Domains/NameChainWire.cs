@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Domains;
 
 /// <summary>The way from a domain to its host, as it is right now.</summary>
 /// <param name="AskedAt">The real time at which everybody was asked.</param>

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+
+namespace HomeStart.Formats.Domains;
 
 /// <summary>
 /// What a new name under an ending costs at one seller as a part of the candidate; sums are in the display currency, as

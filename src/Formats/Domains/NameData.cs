@@ -1,6 +1,6 @@
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Domains;
 
 /// <summary>
 /// The reader of names with the lists that ship with the application: see Data/README.md for where they are from.

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+
+namespace HomeStart.Formats.Domains;
 
 /// <summary>A name that the visitor has through an order.</summary>
 /// <param name="Choice">What a candidate is given to use it.</param>

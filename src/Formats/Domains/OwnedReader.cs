@@ -1,6 +1,8 @@
 using System.Text.Json;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Domains;
 
 /// <summary>Reads what is sent of a domain that the owner has.</summary>
 public static class OwnedReader

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+
+namespace HomeStart.Formats.Domains;
 
 /// <summary>A domain that the owner has, and where it could be moved to.</summary>
 /// <param name="Code">The transfer code; it is passed on to the registrar and nowhere kept.</param>
@@ -149,7 +151,7 @@ public sealed record PointingWire(
             [.. pointing.Records.Select(ResourceRecordWire.From)],
             pointing.MailToday is { } mail ? [.. mail.Select(ResourceRecordWire.From)] : null,
             pointing.StopsMail,
-            Formats.ZoneFile.Write(pointing.Domain, pointing.Records)
+            Domains.ZoneFile.Write(pointing.Domain, pointing.Records)
         );
 }
 

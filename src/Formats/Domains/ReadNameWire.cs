@@ -1,6 +1,7 @@
 using System.Text.Json;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Domains;
 
 /// <summary>What is sent to have a name read.</summary>
 /// <param name="Ending">The one that stands beside the field.</param>

@@ -3,8 +3,10 @@ using System.Globalization;
 using System.Text.Json;
 using CsvHelper;
 using CsvHelper.Configuration;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Domains;
 
 /// <summary>
 /// Reads what names are looked for: ideas, a pasted list, or a column of a CSV file. Each is read as a name is; what is

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Domains;
 
 /// <summary>A domain that an owner has, taken apart and checked for its spelling.</summary>
 /// <param name="Label">The part before the ending; null where it cannot be one.</param>

@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Domains;
 
 /// <summary>Writes records as a zone file (RFC 1035, section 5).</summary>
 public static class ZoneFile

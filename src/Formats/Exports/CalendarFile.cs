@@ -3,7 +3,7 @@ using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>A day to remember.</summary>
 /// <param name="Uid">The same for the same day, so that a calendar replaces it.</param>

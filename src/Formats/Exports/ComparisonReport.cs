@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Exports;
 
 /// <summary>
 /// The shortlist side by side, for a partner or accountant; what cannot be costed yet is left out, and said.

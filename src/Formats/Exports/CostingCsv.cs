@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>A costing as CSV (RFC 4180): its bills line by line, or its ledger.</summary>
 public static class CostingCsv

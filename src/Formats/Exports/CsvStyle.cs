@@ -2,7 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>
 /// How a CSV file writes days and sums: plainly, for programs (2026-12-01, 1083.20), or as a British spreadsheet reads

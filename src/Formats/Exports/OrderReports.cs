@@ -1,4 +1,7 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Exports;
 
 /// <summary>What is kept of an order on paper. No secret stands on any of it.</summary>
 public static class OrderReports

@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStart.Formats.Words;
 using PdfSharp;
 using PdfSharp.Drawing;
 using PdfSharp.Drawing.Layout;
@@ -6,7 +7,7 @@ using PdfSharp.Fonts;
 using PdfSharp.Pdf;
 using PdfSharp.UniversalAccessibility;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>
 /// Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has. It is tagged

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Exports;
 
 /// <summary>A date to remember as an iCalendar file (RFC 5545), with alarms before it.</summary>
 public static class Reminder

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>A page to hand to somebody: a title, a few sentences, one table, notes under it.</summary>
 /// <param name="Lead">Sentences above the table.</param>

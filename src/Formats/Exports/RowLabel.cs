@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>What a line or a row of the ledger is about, by the names of its book.</summary>
 internal static class RowLabel

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Exports;
 
 /// <summary>The slip on paper: what to do at each seller, to tick off, and the sum that must stand there.</summary>
 public static class SlipReport

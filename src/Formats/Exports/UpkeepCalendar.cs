@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Exports;
 
 /// <summary>The days to remember of what was bought, as a calendar file with alarms.</summary>
 public static class UpkeepCalendar

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Exports;
 
 /// <summary>One candidate for a partner or accountant.</summary>
 public static class WorksheetReport

@@ -1,6 +1,6 @@
 using System.Diagnostics;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Foreign;
 
 /// <summary>
 /// Watches over the reading of what strangers wrote: so many parts, so deep, so long, and no longer than its caller

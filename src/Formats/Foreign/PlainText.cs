@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Foreign;
 
 /// <summary>
 /// What a text may hold: everything people write. Not control characters, which no document can hold, nor code points

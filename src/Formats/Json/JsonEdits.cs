@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Json;
 
 /// <summary>
 /// Applies changes in the form of JSON Patch (RFC 6902: add, remove, replace, copy, move) to a document. Fields that

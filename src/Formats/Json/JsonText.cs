@@ -1,8 +1,9 @@
 using System.Buffers;
 using System.Text.Json;
 using System.Text.Unicode;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Json;
 
 /// <summary>
 /// Whether bytes are JSON whose texts are all text: what JSON allows to be written but no program can hold is found

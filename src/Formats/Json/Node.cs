@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Text.Json;
+using HomeStart.Formats.Foreign;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Json;
 
 /// <summary>
 /// A place in a JSON document that is read into values and faults: what is missing or of another type is reported with

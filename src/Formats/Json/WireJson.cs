@@ -1,8 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using HomeStart.Formats.Costings;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Json;
 
 /// <summary>How wire records become JSON.</summary>
 public static class WireJson

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Letters;
 
 /// <summary>What is written to whoever wants to confirm a mail address.</summary>
 public static class AccountLetters

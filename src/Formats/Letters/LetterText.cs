@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Encodings.Web;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Letters;
 
 /// <summary>
 /// The contents of a mail, put together once and written twice: as plain text and as plain HTML that say the same,

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Letters;
 
 /// <summary>The owner's mail.</summary>
 /// <param name="IsSilent">The mail server did not answer: what arrived cannot be shown just now.</param>

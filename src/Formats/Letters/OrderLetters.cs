@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Letters;
 
 /// <summary>What an owner is written about an order. No password and no card number stands in any of it.</summary>
 public static class OrderLetters

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Letters;
 
 /// <summary>What an owner is written after the order: that something is to come, and what happened.</summary>
 public static class UpkeepLetters

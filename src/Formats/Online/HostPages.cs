@@ -1,6 +1,6 @@
 using System.Security.Cryptography;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>
 /// The page that stands in a web space before its owner puts anything there. It is nobody's work, and may always give

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Online;
 
 /// <summary>How much of a plan is used up.</summary>
 /// <param name="Allowed">Null: without a limit, or <paramref name="IsStated"/> is false.</param>

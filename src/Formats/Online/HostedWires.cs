@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>A name that a hosting account answers for.</summary>
 public sealed record HostedNameWire(string Name, string Use, string Folder, string? ForwardTo, bool KeepsPath)

@@ -1,6 +1,7 @@
 using System.Globalization;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>What an owner says of their business.</summary>
 /// <param name="Hours">Monday first, seven.</param>

@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>The kinds of documents that a host keeps for its customers.</summary>
 public static class PanelKinds

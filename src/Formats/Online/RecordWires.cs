@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>One record of a zone.</summary>
 /// <param name="Data">As a zone file has it, but a text without its quotation marks; names end with a dot.</param>

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>What stands in a web space.</summary>
 /// <param name="Size">In words; so is <paramref name="Storage"/>, null: without a limit, or not stated.</param>

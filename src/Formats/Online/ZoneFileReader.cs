@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using System.Text;
+using HomeStart.Formats.Foreign;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Online;
 
 /// <summary>
 /// Reads a zone file (RFC 1035, section 5): comments, brackets over several lines, quoted texts, $ORIGIN and $TTL,

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>A candidate that was bought at the sellers' own pages.</summary>
 /// <param name="Id">Made by the page, so that pressing twice notes it once.</param>

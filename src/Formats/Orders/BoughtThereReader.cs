@@ -1,7 +1,8 @@
 using System.Collections.Immutable;
 using System.Net;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>Reads what an owner tells of buying at the sellers' own pages.</summary>
 public static class BoughtThereReader

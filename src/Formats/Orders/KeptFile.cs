@@ -1,6 +1,8 @@
 using System.Text;
+using HomeStart.Formats.Foreign;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>A file that can be kept with what was bought: told by what is in it, not by its name.</summary>
 /// <param name="Name">Without folders, and without signs that a file system stumbles over.</param>

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Sites;
+
+namespace HomeStart.Formats.Orders;
 
 /// <summary>What is sent to order a candidate; <see cref="PlaceOrderReader"/> reads it.</summary>
 /// <param name="Id">Made by the page, so that pressing twice places once.</param>

@@ -1,4 +1,7 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Sites;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Orders;
 
 /// <summary>An order as its page shows it. Amounts are decimal strings in their currency.</summary>
 /// <param name="Charged">Whether any money was taken.</param>

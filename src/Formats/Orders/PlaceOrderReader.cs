@@ -1,6 +1,8 @@
 using System.Text.Json;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>What an owner agreed to when they placed an order.</summary>
 /// <param name="Id">Made by the page, so that pressing twice places once.</param>

@@ -1,6 +1,9 @@
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Upkeep;
 using Currencies = HomeStart.Core.Basics.Currency;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>A purchase as a seller is asked about it.</summary>
 public sealed record SellerPurchaseWire(

@@ -1,6 +1,6 @@
 using PhoneNumbers;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>Reads telephone numbers as people in a country write them.</summary>
 public static class Telephones

@@ -2,8 +2,10 @@ using System.Collections.Immutable;
 using System.Globalization;
 using System.Xml;
 using System.Xml.Linq;
+using HomeStart.Formats.Foreign;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>
 /// Reads what a seller's invoice says, and writes a receipt, or what is still to be paid, as an invoice in UBL 2.1

@@ -1,6 +1,7 @@
 using System.Text;
+using HomeStart.Formats.Foreign;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Orders;
 
 /// <summary>
 /// Writes a contact as a vCard, and reads one (RFC 6350): name, organisation, address, mail and telephone; whatever

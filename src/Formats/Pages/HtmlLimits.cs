@@ -1,6 +1,6 @@
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>
 /// Makes HTML fit for a parser that follows the standard: there each start tag looks at all that are open, and each

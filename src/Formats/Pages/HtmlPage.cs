@@ -2,8 +2,9 @@ using System.Collections.Immutable;
 using System.Globalization;
 using AngleSharp.Dom;
 using AngleSharp.Html.Parser;
+using HomeStart.Formats.Foreign;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>Reads HTML as a page: what a reader would see of it. Nothing is fetched or run.</summary>
 public sealed class HtmlPage

@@ -1,6 +1,8 @@
 using System.Text.Json;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>Reads what was pasted or dropped as a page: HTML where it shows words, else text.</summary>
 public static class PageBodyReader

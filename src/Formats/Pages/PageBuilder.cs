@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>Puts the visible words of a page together, line by line.</summary>
 internal sealed class PageBuilder

@@ -1,7 +1,8 @@
 using System.Text;
+using HomeStart.Formats.Words;
 using MimeKit;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>
 /// Reads a file as a page: saved HTML, a web archive (MHTML), a PDF or text, told by what is in it and not by its name.

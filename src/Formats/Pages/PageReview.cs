@@ -1,6 +1,10 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Sites;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>A page with what its owner answers, as a review sends it.</summary>
 /// <param name="Provider">Who sells, where the page does not say.</param>

@@ -1,6 +1,6 @@
 using System.Text.Json.Serialization;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>A seller's page or cart, as a clipboard or a file holds it.</summary>
 /// <param name="Html">Read where it has visible words.</param>

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>Writes readings of pages and carts.</summary>
 public static class PageWriter

@@ -1,9 +1,10 @@
 using System.Text;
+using HomeStart.Formats.Words;
 using UglyToad.PdfPig;
 using UglyToad.PdfPig.Content;
 using UglyToad.PdfPig.Exceptions;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>
 /// Reads the words of a PDF by their places: what stands at one height is a line, and wide gaps part its columns.

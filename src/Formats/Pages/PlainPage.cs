@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.RegularExpressions;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>Reads plain text as a page: its lines, and the tables that tabs or columns of spaces make.</summary>
 public static class PlainPage

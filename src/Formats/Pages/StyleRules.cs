@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Pages;
 
 /// <summary>
 /// What style rules and attributes say of a look: whether it is seen, struck, a line of its own, how large and heavy.

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Reconciling;
 
 /// <summary>Money that was to move, held against what was seen of it.</summary>
 /// <param name="Line">Of the day book.</param>

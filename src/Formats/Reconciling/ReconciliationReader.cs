@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Reconciling;
 
 /// <summary>What a request asks to be reconciled.</summary>
 public sealed record ReconciliationRequest(CostingRequest Costing, SeenSum Seen);

@@ -1,7 +1,8 @@
 using System.Globalization;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Reconciling;
 
 /// <summary>
 /// The body of <c>POST /api/reconciliations</c>, for those who call; <see cref="ReconciliationReader"/> reads it with

@@ -1,8 +1,10 @@
 using System.Collections.Immutable;
 using System.Globalization;
 using HomeStart.Core.Advertising;
+using HomeStart.Formats.Advertising;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Reconciling;
 
 /// <summary>Reads a card statement that a bank gave as CSV: its headings say which column is which.</summary>
 public static class StatementReader

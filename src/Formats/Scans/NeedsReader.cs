@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>Reads needs as scan.md has them. A need of 0, "none", false, [] or null asks for nothing.</summary>
 public static class NeedsReader

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>
 /// Needs as <c>POST /api/scans</c> takes them; what is not asked for is zero, "none", false, empty or null.

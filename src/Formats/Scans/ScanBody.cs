@@ -1,6 +1,7 @@
 using System.Text.Json;
+using HomeStart.Formats.Costings;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>
 /// The body of <c>POST /api/scans</c>, for those who call; <see cref="ScanRequestReader"/> reads it with every fault at

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>Reads the body of <c>POST /api/scans</c> (scan.md).</summary>
 public static class ScanRequestReader

@@ -1,6 +1,7 @@
 using System.Text.Json;
+using HomeStart.Formats.Costings;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>The answer of <c>POST /api/scans</c>.</summary>
 public sealed record ScanWire(

@@ -1,6 +1,6 @@
 using System.Text.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>What settles which candidate is the least.</summary>
 /// <param name="Least">Null: nothing fits.</param>

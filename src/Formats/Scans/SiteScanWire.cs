@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Scans;
 
 /// <summary>What a scan for a site found, with what its picture shows.</summary>
 /// <param name="Points">Of every way to buy that fits, at most <see cref="ScanRequest.MostRows"/>, those whose sums are

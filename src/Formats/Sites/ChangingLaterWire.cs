@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+
+namespace HomeStart.Formats.Sites;
 
 /// <summary>What it costs to start with the way to pay that binds least and to change later.</summary>
 /// <param name="Currency">Of the sums; prices a month and the domain-year are in

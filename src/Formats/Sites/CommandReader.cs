@@ -1,7 +1,10 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Scans;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Sites;
 
 /// <summary>Reads <c>{ "revision": 3, "command": { "kind": "choose-plan", … } }</c>.</summary>
 public static class CommandReader

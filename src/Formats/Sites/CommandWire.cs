@@ -1,6 +1,8 @@
 using System.Text.Json.Serialization;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Scans;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Sites;
 
 /// <summary>What is sent to change a site.</summary>
 /// <param name="Revision">The revision the caller saw.</param>

@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+
+namespace HomeStart.Formats.Sites;
 
 /// <summary>The shortlist side by side. Amounts are in <see cref="Currency"/>.</summary>
 /// <param name="Base">The letter that every change is against.</param>

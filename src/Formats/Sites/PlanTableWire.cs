@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Sites;
 
 /// <summary>Every plan with every way to pay for it, the least over the horizon first.</summary>
 public sealed record PlanTableWire(IReadOnlyList<PlanWayWire> Ways)

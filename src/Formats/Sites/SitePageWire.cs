@@ -1,4 +1,7 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Scans;
+
+namespace HomeStart.Formats.Sites;
 
 /// <summary>Everything the worksheet page shows of a site at one revision.</summary>
 public sealed record SitePageWire(

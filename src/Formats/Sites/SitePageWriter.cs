@@ -1,4 +1,7 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Words;
+
+namespace HomeStart.Formats.Sites;
 
 /// <summary>Writes the shortlist of a site.</summary>
 public static class SitePageWriter

@@ -1,6 +1,8 @@
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Scans;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Sites;
 
 /// <summary>
 /// What a choice would make of the candidate, in the display currency; changes are the exact differences of two

@@ -1,6 +1,8 @@
 using System.Text.Json.Serialization;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Sites;
 
 /// <summary>Everything the page shows of one candidate.</summary>
 /// <param name="Faults">Why it cannot be costed, where that is not merely that something is not chosen yet.</param>

@@ -1,6 +1,7 @@
 using System.Text.Json;
+using HomeStart.Formats.Costings;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Sites;
 
 /// <summary>Writes one candidate worked out, with its what-ifs.</summary>
 public static class WorksheetWriter

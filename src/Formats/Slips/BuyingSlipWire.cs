@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Slips;
 
 /// <summary>What to do at the sellers' own pages to buy a candidate there.</summary>
 /// <param name="Done">The steps that were ticked off, each with its seller's book before it.</param>

@@ -1,6 +1,9 @@
 using System.Collections.Immutable;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Pages;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Slips;
 
 /// <summary>A seller's cart, a quote or a receipt, pasted or dropped, to be held against a candidate.</summary>
 /// <param name="Book">The seller's price list.</param>

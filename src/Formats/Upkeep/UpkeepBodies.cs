@@ -1,4 +1,6 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Orders;
+
+namespace HomeStart.Formats.Upkeep;
 
 /// <summary>Moves the clock of a workspace on.</summary>
 /// <param name="From">The business date that was seen: of two that move it at once, one does.</param>

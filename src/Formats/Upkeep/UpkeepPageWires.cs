@@ -1,4 +1,7 @@
-namespace HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Reconciling;
+
+namespace HomeStart.Formats.Upkeep;
 
 /// <summary>What is had, and what is to come of it, for a site.</summary>
 /// <param name="Today">The business date.</param>

@@ -1,7 +1,10 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Reconciling;
+using HomeStart.Formats.Words;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Upkeep;
 
 /// <summary>Writes what is had and what is to come of it.</summary>
 public static class UpkeepPageWriter

@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Upkeep;
 
 /// <summary>What a request asks to be run through the years.</summary>
 public sealed record UpkeepRequest(CostingRequest Costing, DateOnly Until, ImmutableArray<Decision> Decisions);

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
+using HomeStart.Formats.Costings;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Upkeep;
 
 /// <summary>
 /// The body of <c>POST /api/upkeep</c>, for those who call; <see cref="UpkeepRequestReader"/> reads it with every fault

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>Lines of a seller's cart, and what to do about them, in words.</summary>
 public static class CartWords

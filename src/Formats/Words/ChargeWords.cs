@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What was charged, held against what was due, in words.</summary>
 public static class ChargeWords

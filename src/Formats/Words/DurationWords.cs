@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>
 /// Lengths of time and how often a bill comes, worded alike everywhere: "3 years", "every 3 years". The client says the

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What mends a fault, where one thing on one page does: the client leads there.</summary>
 public enum FaultCure

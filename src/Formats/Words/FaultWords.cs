@@ -1,6 +1,6 @@
 using System.Diagnostics;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>Faults as sentences for a person: what is wrong, and how to mend it.</summary>
 public static class FaultWords

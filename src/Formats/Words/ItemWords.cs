@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>A line of an order in words.</summary>
 internal static class ItemWords

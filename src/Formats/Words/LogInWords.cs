@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What a host asks of a log-in, a sentence a rule.</summary>
 public static class LogInWords

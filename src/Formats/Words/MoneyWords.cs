@@ -1,6 +1,6 @@
 using System.Collections.Frozen;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>
 /// Sums as a British reader has them, alike on every page, letter and sheet; the client writes them the same way

@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What moving away from a seller takes, in the order in which site and mail never stop.</summary>
 public static class MovingWords

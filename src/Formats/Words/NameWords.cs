@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What is wrong with a name, as a sentence.</summary>
 public static class NameWords

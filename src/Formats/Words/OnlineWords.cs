@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>The sentences of what is wrong with records, files, pages, mail addresses, names and engines.</summary>
 internal static class OnlineWords

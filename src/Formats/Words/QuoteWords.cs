@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>
 /// Where a seller's quote is not the worksheet's sum, in sentences: what differs, why, and what to do.

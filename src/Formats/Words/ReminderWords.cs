@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What is said of a day to remember: the sum, and what happens if nothing is done.</summary>
 public static class ReminderWords

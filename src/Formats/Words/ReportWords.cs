@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>
 /// Days, sums and spans as a British reader has them, for reports. The invariant culture writes English months and

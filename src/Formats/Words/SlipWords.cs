@@ -1,4 +1,4 @@
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What to do, and what to ask, at a seller's own page, in words.</summary>
 public static class SlipWords

@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What buying agrees to, one sentence each.</summary>
 public static class TermWords

@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace HomeStart.Formats;
+namespace HomeStart.Formats.Words;
 
 /// <summary>What happens after the order, in words.</summary>
 public static class UpkeepWords

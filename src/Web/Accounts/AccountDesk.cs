@@ -1,5 +1,6 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Letters;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;

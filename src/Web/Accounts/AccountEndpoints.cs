@@ -1,6 +1,6 @@
 using System.Threading.RateLimiting;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;

@@ -3,7 +3,11 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Exports;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Upkeep;
 using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,6 +1,10 @@
 using System.Text;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Advertising;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Pages;
 using HomeStart.Web.Books;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;

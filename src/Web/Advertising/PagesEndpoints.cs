@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using HomeStart.Formats;
+using HomeStart.Formats.Pages;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Costings;
 using Microsoft.AspNetCore.Mvc;
 

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Pages;
 
 namespace HomeStart.Web.Advertising;
 

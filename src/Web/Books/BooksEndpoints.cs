@@ -1,7 +1,8 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Json;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;

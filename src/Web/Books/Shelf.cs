@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Security.Cryptography;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
 using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Sites;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 

@@ -1,5 +1,7 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Reconciling;
+using HomeStart.Formats.Upkeep;
 using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Costings;

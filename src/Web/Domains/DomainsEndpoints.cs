@@ -1,6 +1,7 @@
 using System.Threading.RateLimiting;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Domains;

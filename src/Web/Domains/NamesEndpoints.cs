@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Startup;
 

@@ -1,4 +1,5 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 using HomeStart.Web.Upkeep;
 

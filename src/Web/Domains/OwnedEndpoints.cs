@@ -1,6 +1,7 @@
 using System.Text;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Exports;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

@@ -1,6 +1,6 @@
 using System.Runtime.CompilerServices;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

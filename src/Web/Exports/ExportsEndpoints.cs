@@ -1,5 +1,5 @@
 using System.Text;
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 

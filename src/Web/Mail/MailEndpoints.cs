@@ -1,5 +1,5 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Letters;
 using HomeStart.Web.Startup;
 using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;

@@ -1,7 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Letters;
 using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Mail;

@@ -1,5 +1,5 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Session;
 

@@ -1,5 +1,7 @@
 using System.Security.Cryptography;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Online;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Startup;
 

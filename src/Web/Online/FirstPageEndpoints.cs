@@ -1,7 +1,9 @@
 using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Online;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;

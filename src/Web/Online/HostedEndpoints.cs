@@ -1,4 +1,6 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Online;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Startup;

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Online;
 using HomeStart.Web.Domains;
 
 namespace HomeStart.Web.Online;

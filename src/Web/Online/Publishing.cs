@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Security.Cryptography;
-using HomeStart.Formats;
+using HomeStart.Formats.Online;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Web.Online;
 

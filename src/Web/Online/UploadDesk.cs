@@ -1,5 +1,6 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Online;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;

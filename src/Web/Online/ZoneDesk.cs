@@ -1,7 +1,9 @@
 using System.Collections.Immutable;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Online;
 using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Online;

@@ -1,4 +1,5 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Online;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Startup;

@@ -1,5 +1,5 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 using HomeStart.Web.Upkeep;
 using Microsoft.EntityFrameworkCore;

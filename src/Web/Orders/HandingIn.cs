@@ -1,4 +1,5 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Orders;

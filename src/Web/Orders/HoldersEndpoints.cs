@@ -1,5 +1,5 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Orders;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Orders;

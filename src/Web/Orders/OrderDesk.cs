@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Accounts;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;

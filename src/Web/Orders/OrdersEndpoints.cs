@@ -1,7 +1,11 @@
 using System.Text;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
+using HomeStart.Formats.Foreign;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Sites;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

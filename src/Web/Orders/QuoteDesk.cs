@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Orders;

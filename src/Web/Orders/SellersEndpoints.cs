@@ -1,5 +1,7 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;

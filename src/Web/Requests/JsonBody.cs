@@ -1,6 +1,7 @@
 using System.Reflection;
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.Net.Http.Headers;

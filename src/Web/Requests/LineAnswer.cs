@@ -1,5 +1,5 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
 
 namespace HomeStart.Web.Requests;
 

@@ -1,5 +1,5 @@
 using System.Threading.Channels;
-using HomeStart.Formats;
+using HomeStart.Formats.Scans;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Startup;
 

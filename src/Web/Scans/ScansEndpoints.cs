@@ -1,5 +1,6 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Scans;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;

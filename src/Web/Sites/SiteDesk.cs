@@ -1,6 +1,8 @@
 using System.Security.Cryptography;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Scans;
+using HomeStart.Formats.Sites;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;

@@ -1,5 +1,6 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Sites;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;

@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
 using HomeStart.Web.Upkeep;

@@ -1,6 +1,8 @@
 using System.Net.Mime;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;

@@ -1,7 +1,7 @@
 using System.IO.Compression;
 using HomeStart.Connectors;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
 using HomeStart.Web.Accounts;
 using HomeStart.Web.Advertising;
 using HomeStart.Web.Books;

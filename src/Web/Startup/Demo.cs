@@ -2,7 +2,8 @@ using System.Collections.Immutable;
 using System.Security.Cryptography;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Web.Startup;
 

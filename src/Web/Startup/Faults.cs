@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Sites;
 
 namespace HomeStart.Web.Startup;
 

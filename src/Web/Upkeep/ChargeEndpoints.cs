@@ -1,5 +1,9 @@
 using System.Collections.Immutable;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Reconciling;
+using HomeStart.Formats.Slips;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

@@ -1,7 +1,10 @@
 using System.Collections.Immutable;
 using System.Text;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Upkeep;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

@@ -3,7 +3,7 @@ using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Letters;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;

@@ -1,5 +1,7 @@
 using HomeStart.Data;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Upkeep;
+using HomeStart.Formats.Words;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;

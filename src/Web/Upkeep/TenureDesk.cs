@@ -1,5 +1,4 @@
 using HomeStart.Data;
-using HomeStart.Formats;
 using HomeStart.Web.Books;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Session;

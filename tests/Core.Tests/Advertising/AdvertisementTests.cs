@@ -1,5 +1,7 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Advertising;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Json;
 
 namespace HomeStart.Core.Tests;
 

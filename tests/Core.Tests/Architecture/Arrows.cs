@@ -1,7 +1,7 @@
 using System.Reflection.Metadata;
 using System.Reflection.PortableExecutable;
 using System.Xml.Linq;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Words;
 using Json.Schema;
 
 namespace HomeStart.Core.Tests;

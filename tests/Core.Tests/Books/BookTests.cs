@@ -1,6 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
 using Json.Schema;
 
 namespace HomeStart.Core.Tests;

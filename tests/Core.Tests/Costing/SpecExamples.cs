@@ -1,5 +1,4 @@
 using System.Text.Json;
-using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,5 @@
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Dns;
 
 namespace HomeStart.Core.Tests;
 

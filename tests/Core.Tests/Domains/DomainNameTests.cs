@@ -1,5 +1,5 @@
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,7 @@
 using System.Text;
 using System.Text.Json;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
 
 namespace HomeStart.Core.Tests;
 

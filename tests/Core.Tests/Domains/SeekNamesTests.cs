@@ -1,5 +1,7 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Exports;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,6 @@
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Domains;
+using HomeStart.Formats.Online;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
 using PdfSharp.Pdf;
 using PdfSharp.Pdf.Advanced;
 using PdfSharp.Pdf.IO;

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
 using PdfSharp.Pdf.IO;
 using static HomeStart.Core.Tests.Shop;
 

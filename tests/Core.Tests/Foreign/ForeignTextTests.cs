@@ -1,7 +1,13 @@
 using System.Text;
 using System.Text.Json;
 using System.Xml.Linq;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Foreign;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Online;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Reconciling;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -3,7 +3,7 @@ using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using CsCheck;
 using HomeStart.Core.Online;
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

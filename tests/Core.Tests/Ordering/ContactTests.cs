@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Orders;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Letters;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,7 @@
 using System.Xml.Linq;
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Words;
 using PdfSharp.Pdf.IO;
 using static HomeStart.Core.Tests.Shop;
 

@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 using static HomeStart.Core.Tests.Shop;
 
 namespace HomeStart.Core.Tests;

@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
-using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,7 @@
 using System.Text;
-using HomeStart.Formats;
+using HomeStart.Formats.Exports;
+using HomeStart.Formats.Pages;
+using HomeStart.Formats.Sites;
 using PdfSharp.Pdf;
 
 namespace HomeStart.Core.Tests;

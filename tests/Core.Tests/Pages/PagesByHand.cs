@@ -1,5 +1,5 @@
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Pages;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
-using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,7 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Reconciling;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,7 @@
 using System.Collections.Immutable;
 using System.Text.Json;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
 
 namespace HomeStart.Core.Tests;
 

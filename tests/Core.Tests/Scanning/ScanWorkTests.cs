@@ -1,5 +1,5 @@
 using System.Collections.Immutable;
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

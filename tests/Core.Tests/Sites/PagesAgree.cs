@@ -8,7 +8,7 @@ using HomeStart.Core.Sites;
 using HomeStart.Core.Slips;
 using HomeStart.Core.Wants;
 using HomeStart.Core.Worksheets;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
 
 namespace HomeStart.Core.Tests;
 

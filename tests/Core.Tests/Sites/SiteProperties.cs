@@ -2,7 +2,8 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Exports;
 
 namespace HomeStart.Core.Tests;
 

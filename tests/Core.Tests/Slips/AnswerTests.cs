@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Json;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,6 +1,9 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
+using HomeStart.Formats.Books;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Pages;
+using HomeStart.Formats.Slips;
 
 namespace HomeStart.Core.Tests;
 

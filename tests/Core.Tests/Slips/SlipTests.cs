@@ -1,4 +1,4 @@
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,4 @@
 using CsCheck;
-using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Upkeep;
 
 namespace HomeStart.Core.Tests;
 

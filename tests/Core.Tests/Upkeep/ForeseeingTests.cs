@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Text.Json.Nodes;
-using HomeStart.Formats;
 
 namespace HomeStart.Core.Tests;
 

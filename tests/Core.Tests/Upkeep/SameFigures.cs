@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,10 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
-using HomeStart.Formats;
+using HomeStart.Formats.Costings;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Orders;
+using HomeStart.Formats.Upkeep;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,6 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Json;
+using HomeStart.Formats.Upkeep;
 
 namespace HomeStart.Core.Tests;
 

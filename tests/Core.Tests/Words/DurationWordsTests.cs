@@ -1,5 +1,5 @@
 using System.Text.Json;
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,5 +1,5 @@
 using HomeStart.Core.Basics;
-using HomeStart.Formats;
+using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;
 

@@ -1,7 +1,6 @@
 using System.Net;
 using System.Text.Json;
 using HomeStart.Data;
-using HomeStart.Formats;
 using HomeStart.Web.Domains;
 using Microsoft.EntityFrameworkCore;
 
@@ -305,7 +304,6 @@ public class SeekingTests
         status.ShouldBe(HttpStatusCode.OK, body.ToString());
         return body;
     }
-
 
     private static string Text(JsonElement element, string field) => element.GetProperty(field).GetString()!;
 

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Net;
 using System.Text;
 using System.Text.Json;
+using HomeStart.Formats.Dns;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace HomeStart.Web.Tests;
@@ -802,7 +803,7 @@ public sealed class OnlineTests() : OneOwner(isRecording: true)
     {
         using var outside = _host.Outside();
         using var content = new ByteArrayContent(
-            Formats.DnsWriter.Write(Formats.DnsMessage.Ask(name, Formats.DnsType.A))
+            Formats.Dns.DnsWriter.Write(Formats.Dns.DnsMessage.Ask(name, Formats.Dns.DnsType.A))
         )
         {
             Headers = { ContentType = new("application/dns-message") },
@@ -813,7 +814,7 @@ public sealed class OnlineTests() : OneOwner(isRecording: true)
             TestContext.Current.CancellationToken
         );
         return Formats
-            .DnsReader.Read(await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken))!
+            .Dns.DnsReader.Read(await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken))!
             .Answers.LastOrDefault()
             ?.Data;
     }

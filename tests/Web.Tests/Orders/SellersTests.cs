@@ -3,7 +3,6 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using HomeStart.Counterparts;
 using HomeStart.Data;
-using HomeStart.Formats;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
