@@ -1,9 +1,10 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keys } from './wire/keys';
 import { api, expect } from './wire/client';
 import { sessionQuery } from './wire/queries';
 
 export const accountQuery = queryOptions({
-  queryKey: ['account'],
+  queryKey: keys.account(),
   queryFn: async () => expect(await api.GET('/api/account')),
 });
 
@@ -26,7 +27,7 @@ export function useConfirming() {
         queries.setQueryData(accountQuery.queryKey, account);
         await queries.refetchQueries({ queryKey: sessionQuery.queryKey });
         await queries.invalidateQueries({
-          predicate: ({ queryKey }) => !['session', 'account'].includes(String(queryKey[0])),
+          predicate: ({ queryKey }) => ![keys.session, keys.account].some((key) => key()[0] === queryKey[0]),
         });
       },
     }),

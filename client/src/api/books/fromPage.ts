@@ -1,4 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { api, expect, type Schemas } from '../wire/client';
 
 export type Finding = Schemas['FindingWire'];
@@ -26,7 +27,7 @@ export const emptyWay: DraftWay = {
 /** What a draft comes to, and what it still lacks. The answer before stays until the next is there. */
 export const advertisementQuery = (siteId: string, draft: Draft) =>
   queryOptions({
-    queryKey: ['advertisement', siteId, draft],
+    queryKey: keys.advertisement(siteId, draft),
     queryFn: async ({ signal }) =>
       expect(
         await api.POST('/api/sites/{siteId}/advertisement', { params: { path: { siteId } }, body: draft, signal }),
@@ -39,7 +40,7 @@ export const readAdvertisement = async (text: string) =>
 
 export const priceTableQuery = (siteId: string, body: Schemas['PriceTableBody']) =>
   queryOptions({
-    queryKey: ['price-table', siteId, body],
+    queryKey: keys.priceTable(siteId, body),
     queryFn: async ({ signal }) =>
       expect(await api.POST('/api/sites/{siteId}/price-table', { params: { path: { siteId } }, body, signal })),
     placeholderData: keepPreviousData,

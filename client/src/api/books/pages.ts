@@ -1,4 +1,5 @@
 import { keepPreviousData, queryOptions, type QueryClient } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { api, expect, type Schemas } from '../wire/client';
 
 export type PageReview = Schemas['PageReviewWire'];
@@ -19,7 +20,7 @@ let pages = 0;
 /** Numbers a page. */
 export const numbered = (page: Page): Pasted => ({ ...page, number: ++pages });
 
-const pastedKey = (siteId: string) => ['pasted', siteId] as const;
+const pastedKey = (siteId: string) => keys.pasted(siteId);
 
 /** A page pasted before its site was open waits for the page that reviews it. */
 export const pastedBefore = {
@@ -46,7 +47,7 @@ export const noAnswers: Answers = { provider: '', currency: '', tax: '', left: [
 /** The page as it is read, with what is answered. The answer before stays until the next is there. */
 export const pageReviewQuery = (siteId: string, pasted: Pasted | null, answers: Answers) =>
   queryOptions({
-    queryKey: ['page-review', siteId, pasted?.number, answers],
+    queryKey: keys.pageReview(siteId, pasted?.number, answers),
     enabled: pasted !== null,
     queryFn: async ({ signal }) =>
       expect(

@@ -1,4 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { api, expect, type Schemas } from '../wire/client';
 
 export type Shelved = Schemas['ShelvedWire'];
@@ -6,7 +7,7 @@ export type PriceList = Schemas['PriceListWire'];
 export type BookLook = Schemas['BookLookWire'];
 
 export const shelfQuery = queryOptions({
-  queryKey: ['shelf'],
+  queryKey: keys.shelf(),
   queryFn: async () => expect(await api.GET('/api/shelf')),
   // Whether a book is on a shortlist changes with every site.
   staleTime: 0,
@@ -14,7 +15,7 @@ export const shelfQuery = queryOptions({
 
 export const priceListQuery = (book: string) =>
   queryOptions({
-    queryKey: ['shelf', book],
+    queryKey: keys.shelf(book),
     queryFn: async () => expect(await api.GET('/api/shelf/{book}', { params: { path: { book } } })),
   });
 
@@ -23,7 +24,7 @@ export const lookAt = async (text: string) =>
   expect(await api.POST('/api/shelf/look', { body: text, bodySerializer: asItIs, headers: json }));
 
 export const lookAtQuery = (text: string) =>
-  queryOptions({ queryKey: ['shelf', 'look', text], queryFn: () => lookAt(text) });
+  queryOptions({ queryKey: keys.shelf('look', text), queryFn: () => lookAt(text) });
 
 /** The text of a version's file, exactly as it came in. */
 async function fileText(book: string, version?: number): Promise<string> {
@@ -33,10 +34,10 @@ async function fileText(book: string, version?: number): Promise<string> {
 }
 
 export const bookFileQuery = (book: string) =>
-  queryOptions({ queryKey: ['shelf', book, 'file'], queryFn: () => fileText(book) });
+  queryOptions({ queryKey: keys.shelf(book, 'file'), queryFn: () => fileText(book) });
 
 export const bookSchemaQuery = queryOptions({
-  queryKey: ['book-schema'],
+  queryKey: keys.bookSchema(),
   queryFn: async () => expect(await api.GET('/api/offer-book.schema.json')),
   staleTime: Infinity,
 });
@@ -47,13 +48,13 @@ export const edit = async (book: string, body: Schemas['EditBookBody']) =>
 
 export const editedQuery = (book: string, version: number, operations: Schemas['BookEditWire'][]) =>
   queryOptions({
-    queryKey: ['book-edit', book, version, operations],
+    queryKey: keys.bookEdit(book, version, operations),
     queryFn: () => edit(book, { version, operations, asNew: null }),
   });
 
 export const historyQuery = (book: string) =>
   queryOptions({
-    queryKey: ['shelf', book, 'history'],
+    queryKey: keys.shelf(book, 'history'),
     queryFn: async () => expect(await api.GET('/api/shelf/{book}/history', { params: { path: { book } } })),
   });
 

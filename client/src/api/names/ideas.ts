@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { useEffect } from 'react';
 import { api, expect } from '../wire/client';
 import { useAnswers, useAsking } from './names';
@@ -16,7 +17,7 @@ export function useIdeas(label: string, ending: string): { found: string[]; isAs
   const answers = useAnswers(page.id, letter);
   const { ask, isAsking } = useAsking(page.id, letter);
   const ideas = useQuery({
-    queryKey: ['ideas', label],
+    queryKey: keys.ideas(label),
     queryFn: async () =>
       expect(
         await api.POST('/api/names/ideas', { body: { business: label, trade: null, town: null, customersIn: null } }),

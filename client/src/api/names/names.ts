@@ -1,7 +1,8 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, expect, tokenHeader, type NameAnswer, type Schemas } from '../wire/client';
-import { linesOf } from '../wire/lines';
+import { keys } from '../wire/keys';
+import { useCallback, useState } from 'react';
+import { api, expect, type NameAnswer, type Schemas } from '../wire/client';
+import { useLines } from '../wire/useLines';
 import { nameNewsOf } from '../wire/shapes';
 
 export type SoughtNames = Schemas['SoughtNamesWire'];
@@ -10,7 +11,7 @@ type Answers = Readonly<Record<string, NameAnswer>>;
 
 const none: Answers = {};
 
-const answersKey = (siteId: string, view: string) => ['name-answers', siteId, view] as const;
+const answersKey = (siteId: string, view: string) => keys.nameAnswers(siteId, view);
 
 function keep(queries: QueryClient, siteId: string, view: string, answers: readonly NameAnswer[]) {
   if (answers.length > 0) {
@@ -38,7 +39,7 @@ export function useAnswers(siteId: string, view: string): Answers {
 export function useSought(siteId: string, view: string) {
   const queries = useQueryClient();
   return useQuery({
-    queryKey: ['sought', siteId, view],
+    queryKey: keys.sought(siteId, view),
     queryFn: async () => {
       const sought = expect(
         await api.GET('/api/sites/{siteId}/names', { params: { path: { siteId }, query: { view } } }),
@@ -59,7 +60,7 @@ export function useSeek(siteId: string, view: string) {
       await api.PUT('/api/sites/{siteId}/names', { params: { path: { siteId }, query: { view } }, body }),
     );
     keep(queries, siteId, view, sought.answers);
-    queries.setQueryData(['sought', siteId, view], sought);
+    queries.setQueryData(keys.sought(siteId, view), sought);
     return sought;
   };
 }
@@ -67,7 +68,7 @@ export function useSeek(siteId: string, view: string) {
 /** What new names cost with the candidate looked at, by ending and seller. */
 export const nameCostsQuery = (siteId: string, view: string, revision: number) =>
   queryOptions({
-    queryKey: ['name-costs', siteId, view, revision],
+    queryKey: keys.nameCosts(siteId, view, revision),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}/names/costs', { params: { path: { siteId }, query: { view } } })),
     placeholderData: keepPreviousData,
@@ -76,7 +77,7 @@ export const nameCostsQuery = (siteId: string, view: string, revision: number) =
 /** Names close to one that somebody has, as advice. */
 export const nearQuery = (siteId: string, view: string, name: string, ending: string) =>
   queryOptions({
-    queryKey: ['near', siteId, name, ending],
+    queryKey: keys.near(siteId, name, ending),
     queryFn: async ({ signal }) =>
       expect(
         await api.POST('/api/sites/{siteId}/names/near', {
@@ -99,71 +100,47 @@ export interface Asking {
 
 const paintEvery = 120;
 
-const idle: Asking = { isAsking: false, asked: 0, of: 0, pause: null, error: null };
+const noneAsked: Pick<Asking, 'asked' | 'of' | 'pause'> = { asked: 0, of: 0, pause: null };
 
 /** Asks registrars about names; each answer is there as it comes. It can be stopped, and what came so far stays. */
 export function useAsking(siteId: string, view: string) {
   const queries = useQueryClient();
-  const [state, setState] = useState(idle);
-  const running = useRef<AbortController | null>(null);
-
-  const stop = useCallback(() => {
-    running.current?.abort();
-    running.current = null;
-    setState((now) => ({ ...now, isAsking: false, pause: null }));
-  }, []);
+  const { isRunning, error, run, stop } = useLines();
+  const [news, setNews] = useState(noneAsked);
 
   const ask = useCallback(
     async (question: Partial<Schemas['CheckNamesBody']>) => {
-      running.current?.abort();
-      const mine = new AbortController();
-      running.current = mine;
-      setState({ ...idle, isAsking: true });
-      try {
-        const lines = linesOf(`/api/sites/${siteId}/names/check?view=${encodeURIComponent(view)}`, {
-          method: 'POST',
-          headers: { 'Content-Type': 'application/json', ...tokenHeader() },
-          body: JSON.stringify(question),
-          signal: mine.signal,
-        });
-        let last: Pick<Asking, 'asked' | 'of' | 'pause'> = idle;
-        let painted = 0;
-        let fresh: NameAnswer[] = [];
-        const paint = () => {
-          keep(queries, siteId, view, fresh);
-          fresh = [];
-          painted = performance.now();
-        };
-        try {
-          for await (const line of lines) {
-            const { answer, ...news } = nameNewsOf(line);
-            last = news;
-            fresh.push(...(answer ? [answer] : []));
-            // Answers may come by the hundred a second: they need not be painted as often.
-            if (news.pause || performance.now() - painted > paintEvery) {
-              paint();
-              setState({ ...last, isAsking: true, error: null });
-            }
+      let last = noneAsked;
+      let painted = 0;
+      let fresh: NameAnswer[] = [];
+      const paint = () => {
+        keep(queries, siteId, view, fresh);
+        fresh = [];
+        painted = performance.now();
+      };
+      setNews(noneAsked);
+      const isWhole = await run(
+        `/api/sites/${siteId}/names/check?view=${encodeURIComponent(view)}`,
+        question,
+        (line) => {
+          const { answer, ...told } = nameNewsOf(line);
+          last = told;
+          fresh.push(...(answer ? [answer] : []));
+          // Answers may come by the hundred a second: they need not be painted as often.
+          if (told.pause || performance.now() - painted > paintEvery) {
+            paint();
+            setNews(last);
           }
-        } finally {
-          paint();
-        }
-
-        setState({ ...last, isAsking: false, pause: null, error: null });
-      } catch (error) {
-        if (!mine.signal.aborted) {
-          setState((now) => ({
-            ...now,
-            isAsking: false,
-            pause: null,
-            error: error instanceof Error ? error : new Error(String(error)),
-          }));
-        }
+        },
+      );
+      paint();
+      if (isWhole) {
+        setNews(last);
       }
     },
-    [queries, siteId, view],
+    [queries, run, siteId, view],
   );
 
-  useEffect(() => () => running.current?.abort(), []);
-  return { ...state, ask, stop };
+  const asking: Asking = { ...news, pause: isRunning ? news.pause : null, isAsking: isRunning, error };
+  return { ...asking, ask, stop };
 }

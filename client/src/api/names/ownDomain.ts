@@ -1,4 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { api, expect } from '../wire/client';
 
 /** A domain that the owner has, taken apart by the server; or why it is none. */
@@ -12,7 +13,7 @@ export async function readOwnDomain(text: string): Promise<{ name: string; endin
 /** What the registry, or an order of the owner's, says of a domain. */
 export const ownedRecordQuery = (siteId: string, domain: string) =>
   queryOptions({
-    queryKey: ['owned-record', siteId, domain],
+    queryKey: keys.ownedRecord(siteId, domain),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}/owned-record', { params: { path: { siteId }, query: { domain } } })),
     staleTime: 300_000,
@@ -21,7 +22,7 @@ export const ownedRecordQuery = (siteId: string, domain: string) =>
 
 /** The names that came with orders of the owner's. */
 export const namesHadQuery = queryOptions({
-  queryKey: ['names-had'],
+  queryKey: keys.namesHad(),
   queryFn: async () => expect(await api.GET('/api/names-had')),
   staleTime: 30_000,
 });

@@ -1,4 +1,5 @@
 import { useIsMutating, useMutation, useMutationState, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { useState } from 'react';
 import { api, Refused, type Schemas, type SitePage } from '../wire/client';
 import { siteKey } from '../wire/queries';
@@ -50,7 +51,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
     queries.setQueryData<SitePage>(key, (seen) => (seen && seen.revision > page.revision ? seen : page));
     // Another view may be on its way with what was before: it is asked for anew.
     const others = {
-      queryKey: ['site', siteId],
+      queryKey: keys.site(siteId),
       predicate: (query: { queryKey: readonly unknown[] }) => query.queryKey[2] !== key[2],
     };
     void queries.cancelQueries(others).then(() => queries.invalidateQueries(others));
@@ -82,7 +83,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
       setMessage(null);
       setOvertaken(null);
       if (change.kind === 'rename-site' || page.revision === 1) {
-        void queries.invalidateQueries({ queryKey: ['session'] });
+        void queries.invalidateQueries({ queryKey: keys.session() });
       }
     },
     onError: (error, change) => {

@@ -1,4 +1,5 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { useState } from 'react';
 import { Refused, type Schemas } from '../wire/client';
 import { linesOf } from '../wire/lines';
@@ -37,7 +38,7 @@ export const scanQuery = (
   onProgress: (share: number) => void = () => undefined,
 ) =>
   queryOptions({
-    queryKey: ['scan', siteId, objective, byPlan, oneSeller, revision],
+    queryKey: keys.scan(siteId, objective, byPlan, oneSeller, revision),
     queryFn: ({ signal }) =>
       read<SiteScan>(
         `/api/sites/${siteId}/scan?objective=${objective}&byPlan=${byPlan}&oneSeller=${oneSeller}`,
@@ -67,7 +68,7 @@ export function useScan(siteId: string, revision: number, objective: string, byP
 /** What settles it: worked out after the rows are there. */
 export const settlingQuery = (siteId: string, revision: number, objective: string, oneSeller: boolean) =>
   queryOptions({
-    queryKey: ['settling', siteId, objective, oneSeller, revision],
+    queryKey: keys.settling(siteId, objective, oneSeller, revision),
     queryFn: ({ signal }) =>
       read<Settling>(
         `/api/sites/${siteId}/settling?objective=${objective}&oneSeller=${oneSeller}`,

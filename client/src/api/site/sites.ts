@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../wire/keys';
 import { api, carriedOut, expect, type Schemas } from '../wire/client';
 import { sessionQuery } from '../wire/queries';
 
@@ -59,7 +60,7 @@ export function useSiteList() {
         );
       },
       onSuccess: async () => {
-        await queries.invalidateQueries({ queryKey: ['site'] });
+        await queries.invalidateQueries({ queryKey: keys.site() });
         await onSuccess();
       },
     }),

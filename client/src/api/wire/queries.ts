@@ -1,8 +1,9 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { keys } from './keys';
 import { api, expect, setToken } from './client';
 
 export const sessionQuery = queryOptions({
-  queryKey: ['session'],
+  queryKey: keys.session(),
   queryFn: async () => {
     const session = expect(await api.GET('/api/session'));
     setToken(session.token);
@@ -13,18 +14,18 @@ export const sessionQuery = queryOptions({
 
 /** The codes of all currencies (ISO 4217). */
 export const currenciesQuery = queryOptions({
-  queryKey: ['currencies'],
+  queryKey: keys.currencies(),
   queryFn: async () => expect(await api.GET('/api/currencies')),
   staleTime: Infinity,
 });
 
 export const booksQuery = queryOptions({
-  queryKey: ['books'],
+  queryKey: keys.books(),
   queryFn: async () => expect(await api.GET('/api/books')),
   staleTime: Infinity,
 });
 
-export const siteKey = (siteId: string, view: string | undefined) => ['site', siteId, view ?? ''] as const;
+export const siteKey = (siteId: string, view: string | undefined) => keys.site(siteId, view ?? '');
 
 export const siteQuery = (siteId: string, view: string | undefined) =>
   queryOptions({
@@ -38,7 +39,7 @@ export const siteQuery = (siteId: string, view: string | undefined) =>
 /** The shortlist side by side, at a revision; figures stay while the next ones are worked out. */
 export const comparisonQuery = (siteId: string, revision: number, base?: string, against?: string) =>
   queryOptions({
-    queryKey: ['comparison', siteId, base ?? '', against ?? '', revision],
+    queryKey: keys.comparison(siteId, base ?? '', against ?? '', revision),
     queryFn: async () =>
       expect(
         await api.GET('/api/sites/{siteId}/comparison', { params: { path: { siteId }, query: { base, against } } }),
@@ -48,7 +49,7 @@ export const comparisonQuery = (siteId: string, revision: number, base?: string,
 
 export const stoppingQuery = (siteId: string, revision: number, letter: string) =>
   queryOptions({
-    queryKey: ['stopping', siteId, letter, revision],
+    queryKey: keys.stopping(siteId, letter, revision),
     queryFn: async () =>
       expect(
         await api.GET('/api/sites/{siteId}/candidates/{letter}/stopping', { params: { path: { siteId, letter } } }),
@@ -59,7 +60,7 @@ export const stoppingQuery = (siteId: string, revision: number, letter: string) 
 /** Every plan with every way to pay for it, as the candidate would be with it. */
 export const plansQuery = (siteId: string, revision: number, letter: string) =>
   queryOptions({
-    queryKey: ['plans', siteId, letter, revision],
+    queryKey: keys.plans(siteId, letter, revision),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}/candidates/{letter}/plans', { params: { path: { siteId, letter } } })),
     placeholderData: keepPreviousData,
@@ -68,7 +69,7 @@ export const plansQuery = (siteId: string, revision: number, letter: string) =>
 /** What it would cost to start with the shortest way to pay and change later. */
 export const changingQuery = (siteId: string, revision: number, letter: string) =>
   queryOptions({
-    queryKey: ['changing', siteId, letter, revision],
+    queryKey: keys.changing(siteId, letter, revision),
     queryFn: async () =>
       expect(
         await api.GET('/api/sites/{siteId}/candidates/{letter}/changing', { params: { path: { siteId, letter } } }),
@@ -77,13 +78,13 @@ export const changingQuery = (siteId: string, revision: number, letter: string) 
   });
 
 export const ordersQuery = queryOptions({
-  queryKey: ['orders'],
+  queryKey: keys.orders(),
   queryFn: async () => expect(await api.GET('/api/orders')),
 });
 
 export const orderQuery = (orderId: string) =>
   queryOptions({
-    queryKey: ['order', orderId],
+    queryKey: keys.order(orderId),
     queryFn: async () => expect(await api.GET('/api/orders/{orderId}', { params: { path: { orderId } } })),
     // While steps are being carried out the page follows them, and what waits outside is looked at now and then.
     refetchInterval: (query) => {
@@ -97,7 +98,7 @@ export const orderQuery = (orderId: string) =>
   });
 
 export const mailQuery = queryOptions({
-  queryKey: ['mail'],
+  queryKey: keys.mail(),
   queryFn: async () => expect(await api.GET('/api/mail')),
   refetchOnMount: 'always',
   // What is on its way is followed; mail may come at any time.

@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
 import { api, expect } from '../../api/wire/client';
@@ -26,7 +27,7 @@ export function DomainPage() {
   const [text, setText] = useState(sought ?? page.worksheet.candidate.domains[0]?.name ?? '');
   const settled = useSettled(text, 300);
   const read = useQuery({
-    queryKey: ['name', settled],
+    queryKey: keys.name(settled),
     queryFn: async ({ signal }) =>
       expect(await api.POST('/api/names/read', { body: { text: settled, ending: null, customersIn: null }, signal })),
     placeholderData: keepPreviousData,

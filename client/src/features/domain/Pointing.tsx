@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../api/wire/client';
 import { useSite } from '../../api/site/site';
@@ -19,7 +20,7 @@ export function Pointing({ domain }: { domain: string }) {
   const [keepMail, setKeepMail] = useState<boolean | undefined>(undefined);
   const query = { view: letter, domain, keepMail };
   const pointing = useQuery({
-    queryKey: ['pointing', page.id, letter, page.revision, domain, keepMail],
+    queryKey: keys.pointing(page.id, letter, page.revision, domain, keepMail),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}/pointing', { params: { path: { siteId: page.id }, query } })),
     enabled: hasPlan && domain !== '',

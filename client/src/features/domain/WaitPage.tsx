@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { useWatch } from 'react-hook-form';
 import { useChangeForm } from '../../api/site/changeForm';
 import { api, expect } from '../../api/wire/client';
@@ -97,7 +98,7 @@ function Lent() {
   const { letter, candidate } = page.worksheet;
   const hasPlan = !!candidate.hosting?.plan;
   const entry = useQuery({
-    queryKey: ['host-entry', page.id, letter, candidate.hosting?.book],
+    queryKey: keys.hostEntry(page.id, letter, candidate.hosting?.book),
     queryFn: async () =>
       expect(
         await api.GET('/api/sites/{siteId}/host-entry', {

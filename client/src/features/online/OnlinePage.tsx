@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { Link } from '@tanstack/react-router';
 import { api, expect, type Schemas } from '../../api/wire/client';
 import { ordersQuery } from '../../api/wire/queries';
@@ -70,7 +71,7 @@ interface ChainProps {
 
 function Chain({ siteId, orderId, reference, there }: ChainProps) {
   const chain = useQuery({
-    queryKey: ['online', orderId],
+    queryKey: keys.online(orderId),
     queryFn: async () => {
       const answer = await api.GET('/api/orders/{orderId}/online', { params: { path: { orderId } } });
       return answer.response.status === 204 ? null : expect(answer);
@@ -180,7 +181,7 @@ function Certificate({ orderId, chain }: { orderId: string; chain: Schemas['Name
   const ask = useMutation({
     mutationFn: async () =>
       expect(await api.POST('/api/orders/{orderId}/certificate', { params: { path: { orderId } } })),
-    onSuccess: (now) => queries.setQueryData(['online', orderId], now),
+    onSuccess: (now) => queries.setQueryData(keys.online(orderId), now),
   });
   const { certificate } = chain;
   const leads = chain.links.some(({ kind, state }) => kind === 'address' && state === 'right');

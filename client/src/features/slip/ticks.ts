@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { api, carriedOut, type Schemas } from '../../api/wire/client';
 
 export interface Ticks {
@@ -20,12 +21,12 @@ export function useTicks(siteId: string, letter: string, slip: Schemas['BuyingSl
           body: { done },
         }),
       ),
-    onError: () => queries.invalidateQueries({ queryKey: ['slip', siteId, letter] }),
+    onError: () => queries.invalidateQueries({ queryKey: keys.slip(siteId, letter) }),
   });
   const done = slip?.done ?? [];
   const tick = (key: string) => {
     const now = done.includes(key) ? done.filter((known) => known !== key) : [...done, key];
-    queries.setQueriesData<Schemas['BuyingSlipWire']>({ queryKey: ['slip', siteId, letter] }, (old) =>
+    queries.setQueriesData<Schemas['BuyingSlipWire']>({ queryKey: keys.slip(siteId, letter) }, (old) =>
       old ? { ...old, done: now } : old,
     );
     keep.mutate(now);

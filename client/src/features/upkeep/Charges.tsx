@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
@@ -104,7 +105,7 @@ function MovementRow({ tenure, movement }: { tenure: Tenure; movement: Movement 
 
 function Reasons({ tenure, movement }: { tenure: Tenure; movement: Movement }) {
   const why = useQuery({
-    queryKey: ['why', tenure.orderId, movement.line, movement.seen],
+    queryKey: keys.why(tenure.orderId, movement.line, movement.seen),
     queryFn: async () => {
       const answer = await api.GET('/api/orders/{orderId}/upkeep/charges/{line}/why', {
         params: { path: { orderId: tenure.orderId, line: movement.line } },
@@ -137,7 +138,7 @@ function Letter({ tenure, seller }: { tenure: Tenure; seller: Schemas['Overcharg
   const [open, setOpen] = useState(false);
   const [copied, setCopied] = useState(false);
   const letter = useQuery({
-    queryKey: ['letter', tenure.orderId, seller.book, tenure.version],
+    queryKey: keys.letter(tenure.orderId, seller.book, tenure.version),
     queryFn: async () =>
       expect(
         await api.GET('/api/orders/{orderId}/upkeep/letter/{book}', {

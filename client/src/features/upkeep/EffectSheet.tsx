@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { useState } from 'react';
 import { api, carriedOut, expect } from '../../api/wire/client';
 import { longDay, shortDay } from '../../format/dates';
@@ -16,7 +17,7 @@ import { Announced } from '../../ui/said/Announced';
 export function EffectSheet({ tenure, effect, close }: { tenure: Tenure; effect: Effect; close: () => void }) {
   const [on, setOn] = useState(effect.on);
   const later = useQuery({
-    queryKey: ['what-if', tenure.orderId, tenure.version, on, effect.decision],
+    queryKey: keys.whatIf(tenure.orderId, tenure.version, on, effect.decision),
     queryFn: async () =>
       expect(
         await api.POST('/api/orders/{orderId}/upkeep/what-if', {

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { api, expect, type Schemas } from '../../api/wire/client';
 import { longDay, shortDay } from '../../format/dates';
 import { money } from '../../format/money';
@@ -11,7 +12,7 @@ import type { Tenure } from './upkeep';
 /** What follows, state by state, if something is let lapse; and what coming back costs then. */
 export function Lapse({ tenure, held, close }: { tenure: Tenure; held: Schemas['HadWire']; close: () => void }) {
   const steps = useQuery({
-    queryKey: ['lapse', tenure.orderId, held.holding, tenure.version],
+    queryKey: keys.lapse(tenure.orderId, held.holding, tenure.version),
     queryFn: async () =>
       expect(
         await api.GET('/api/orders/{orderId}/upkeep/lapse/{holding}', {

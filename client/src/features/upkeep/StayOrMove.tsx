@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { Link, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../api/wire/client';
@@ -18,7 +19,7 @@ export function StayOrMove({ tenure }: { tenure: Tenure }) {
   const { stay } = useSearch({ from: '/sites/$siteId/upkeep' });
   const [asked, setAsked] = useState(stay === tenure.orderId);
   const answer = useQuery({
-    queryKey: ['stay-or-move', tenure.orderId, tenure.version],
+    queryKey: keys.stayOrMove(tenure.orderId, tenure.version),
     queryFn: async () => {
       const found = await api.GET('/api/orders/{orderId}/upkeep/stay-or-move', {
         params: { path: { orderId: tenure.orderId } },

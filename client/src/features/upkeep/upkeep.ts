@@ -1,4 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../api/wire/keys';
 import { api, expect, type Schemas } from '../../api/wire/client';
 
 export type Tenure = Schemas['TenureWire'];
@@ -9,7 +10,7 @@ export type Effect = Schemas['EffectWire'];
  */
 export const upkeepQuery = (siteId: string) =>
   queryOptions({
-    queryKey: ['upkeep', siteId],
+    queryKey: keys.upkeep(siteId),
     queryFn: async () => expect(await api.GET('/api/sites/{siteId}/upkeep', { params: { path: { siteId } } })),
     refetchOnMount: 'always',
     refetchInterval: ({ state: { data } }) =>

@@ -1,8 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
-import { api, expect, tokenHeader, type Schemas } from '../../../api/wire/client';
-import { linesOf } from '../../../api/wire/lines';
+import { api, expect, type Schemas } from '../../../api/wire/client';
+import { useLines } from '../../../api/wire/useLines';
 import { faultAt, faultElsewhere } from '../../../api/wire/faults';
 import { usePanel } from '../../../api/wire/panel';
 import { engineLineOf } from '../../../api/wire/shapes';
@@ -31,8 +32,8 @@ export function EnginePage() {
   const queries = useQueryClient();
   const path = { params: { path: { orderId } } };
   const [chosen, setChosen] = useState<string | null>(null);
-  const running = useEngineLines(orderId, () => void queries.invalidateQueries({ queryKey: ['engines', orderId] }));
-  const { query, change } = usePanel(['engines', orderId], async () =>
+  const running = useEngineRun(orderId, () => void queries.invalidateQueries({ queryKey: keys.engines(orderId) }));
+  const { query, change } = usePanel(keys.engines(orderId), async () =>
     expect(await api.GET('/api/orders/{orderId}/engines', path)),
   );
   if (!query.data) {
@@ -111,38 +112,26 @@ interface Running {
   run: (what: 'set-up' | 'update', body: unknown) => Promise<boolean>;
 }
 
-function useEngineLines(orderId: string, done: () => void): Running {
-  const [isBusy, setBusy] = useState(false);
+/** Setting up or updating, with the steps as the host reports them. */
+function useEngineRun(orderId: string, done: () => void): Running {
+  const { isRunning, error, run } = useLines();
   const [lines, setLines] = useState<Line[]>([]);
-  const [error, setError] = useState<unknown>(null);
-  const run = async (what: 'set-up' | 'update', body: unknown) => {
-    setBusy(true);
-    setLines([]);
-    setError(null);
-    let isDone = false;
-    try {
-      const request = {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json', ...tokenHeader() },
-        body: JSON.stringify(body),
-      };
-      for await (const text of linesOf(
-        `/api/orders/${orderId}/engines${what === 'update' ? '/update' : ''}`,
-        request,
-      )) {
+  return {
+    isBusy: isRunning,
+    lines,
+    error,
+    run: async (what, body) => {
+      setLines([]);
+      let isDone = false;
+      await run(`/api/orders/${orderId}/engines${what === 'update' ? '/update' : ''}`, body, (text) => {
         const line = engineLineOf(text);
         isDone = line.done === line.steps;
         setLines((before) => [...before, line]);
-      }
-    } catch (failure) {
-      setError(failure);
-    }
-
-    setBusy(false);
-    done();
-    return isDone;
+      });
+      done();
+      return isDone;
+    },
   };
-  return { isBusy, lines, error, run };
 }
 
 function Steps({ running: { lines, isBusy } }: { running: Running }) {

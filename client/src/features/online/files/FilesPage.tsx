@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../../api/wire/client';
@@ -16,11 +17,11 @@ export function FilesPage() {
   const { page } = useSite();
   const queries = useQueryClient();
   const path = { params: { path: { orderId } } };
-  const { query, change } = usePanel(['files', orderId], async () =>
+  const { query, change } = usePanel(keys.files(orderId), async () =>
     expect(await api.GET('/api/orders/{orderId}/files', path)),
   );
   const uploads = useQuery({
-    queryKey: ['uploads', orderId],
+    queryKey: keys.uploads(orderId),
     queryFn: async () => expect(await api.GET('/api/orders/{orderId}/uploads', path)),
     refetchOnMount: 'always',
   });
@@ -31,8 +32,8 @@ export function FilesPage() {
   const space = query.data;
   const refresh = () =>
     void Promise.all([
-      queries.invalidateQueries({ queryKey: ['files', orderId] }),
-      queries.invalidateQueries({ queryKey: ['uploads', orderId] }),
+      queries.invalidateQueries({ queryKey: keys.files(orderId) }),
+      queries.invalidateQueries({ queryKey: keys.uploads(orderId) }),
     ]);
   return (
     <>

@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
 import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { api, expect, tokenHeader, Refused, type Schemas } from '../../../api/wire/client';
@@ -20,7 +21,7 @@ export function FirstPagePage() {
   const { orderId } = useParams({ from: '/sites/$siteId/online/$orderId' });
   const { page } = useSite();
   const path = { params: { path: { orderId } } };
-  const panel = usePanel(['first-page', orderId], async () =>
+  const panel = usePanel(keys.firstPage(orderId), async () =>
     expect(await api.GET('/api/orders/{orderId}/first-page', path)),
   );
   return (

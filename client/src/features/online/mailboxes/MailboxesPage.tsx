@@ -1,4 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
 import { useState, type FormEvent } from 'react';
 import { api, expect, type Schemas } from '../../../api/wire/client';
@@ -19,7 +20,7 @@ export function MailboxesPage() {
   const { orderId } = useParams({ from: '/sites/$siteId/online/$orderId' });
   const { page } = useSite();
   const path = { params: { path: { orderId } } };
-  const { query, change } = usePanel(['mailboxes', orderId], async () =>
+  const { query, change } = usePanel(keys.mailboxes(orderId), async () =>
     expect(await api.GET('/api/orders/{orderId}/mailboxes', path)),
   );
   if (!query.data) {

@@ -1,4 +1,5 @@
 import { useParams } from '@tanstack/react-router';
+import { keys } from '../../../api/wire/keys';
 import { useState, type FormEvent } from 'react';
 import { api, expect, type Schemas } from '../../../api/wire/client';
 import { faultElsewhere } from '../../../api/wire/faults';
@@ -35,7 +36,7 @@ export function NamesPage() {
   const { orderId } = useParams({ from: '/sites/$siteId/online/$orderId' });
   const { page } = useSite();
   const path = { params: { path: { orderId } } };
-  const { query, change } = usePanel(['names', orderId], async () =>
+  const { query, change } = usePanel(keys.names(orderId), async () =>
     expect(await api.GET('/api/orders/{orderId}/names', path)),
   );
   if (!query.data) {

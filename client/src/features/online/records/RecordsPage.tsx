@@ -1,4 +1,5 @@
 import { useParams } from '@tanstack/react-router';
+import { keys } from '../../../api/wire/keys';
 import { useState, type FormEvent } from 'react';
 import { api, expect, type Schemas } from '../../../api/wire/client';
 import { faultAt, faultElsewhere } from '../../../api/wire/faults';
@@ -22,7 +23,7 @@ export function RecordsPage() {
   const [domain, setDomain] = useState<string | undefined>();
   const path = { params: { path: { orderId }, query: { domain } } };
   const [edited, setEdited] = useState<number | null>(null);
-  const { query, change } = usePanel(['zone', orderId, domain ?? ''], async () =>
+  const { query, change } = usePanel(keys.zone(orderId, domain ?? ''), async () =>
     expect(await api.GET('/api/orders/{orderId}/zone', path)),
   );
   if (!query.data) {

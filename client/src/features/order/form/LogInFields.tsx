@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { api, expect } from '../../../api/wire/client';
@@ -15,7 +16,7 @@ export function LogInFields({ form, book }: { form: UseFormReturn<OrderForm>; bo
   const typed = useWatch({ control: form.control, name: 'logIn' });
   const settled = useSettled(typed, 250);
   const check = useQuery({
-    queryKey: ['log-in', book, settled],
+    queryKey: keys.logIn(book, settled),
     queryFn: async () =>
       expect(await api.POST('/api/sellers/{book}/log-in-check', { params: { path: { book } }, body: settled })),
     placeholderData: (before) => before,

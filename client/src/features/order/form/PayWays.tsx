@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { api, expect, type Costing } from '../../../api/wire/client';
@@ -70,7 +71,7 @@ function Customer({
 }) {
   const [asking, setAsking] = useState(false);
   const customer = useQuery({
-    queryKey: ['customer', book],
+    queryKey: keys.customer(book),
     queryFn: async () => expect(await api.GET('/api/sellers/{book}/customer', { params: { path: { book } } })),
   });
   const { balance, currency } = customer.data ?? {};
@@ -112,9 +113,9 @@ function CustomerCode({ book, provider, mail: first }: { book: string; provider:
   const confirmed = useMutation({
     mutationFn: async () => expect(await api.POST('/api/sellers/{book}/customer/confirm', { params, body: { code } })),
     onSuccess: async (customer) => {
-      queries.setQueryData(['customer', book], customer);
+      queries.setQueryData(keys.customer(book), customer);
       // Codes for new customers do not count there any more: the sum may be another.
-      await queries.invalidateQueries({ queryKey: ['site', page.id] });
+      await queries.invalidateQueries({ queryKey: keys.site(page.id) });
     },
   });
   return (

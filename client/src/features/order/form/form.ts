@@ -1,4 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { z } from '../../../api/wire/zod';
 import { api, expect, type Costing, type Schemas } from '../../../api/wire/client';
 import { isZero } from '../../../format/money';
@@ -64,7 +65,7 @@ export const empty: OrderForm = {
 
 /** Who ordered last, to be filled in again; null: nobody yet. */
 export const lastContactQuery = queryOptions({
-  queryKey: ['last-contact'],
+  queryKey: keys.lastContact(),
   queryFn: async () => {
     const answer = await api.GET('/api/contacts/last');
     return answer.response.status === 204

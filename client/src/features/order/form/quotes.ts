@@ -1,4 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { api, expect } from '../../../api/wire/client';
 
 const MINUTE = 60_000;
@@ -9,7 +10,7 @@ const MINUTE = 60_000;
  */
 export const quotesQuery = (siteId: string, revision: number, letter: string, country: string) =>
   queryOptions({
-    queryKey: ['quotes', siteId, revision, letter, country],
+    queryKey: keys.quotes(siteId, revision, letter, country),
     queryFn: async () =>
       expect(
         await api.POST('/api/sites/{siteId}/orders/quotes', {

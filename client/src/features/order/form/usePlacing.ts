@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useRef, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
@@ -26,7 +27,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
 
   const open = async (order: Order) => {
     placingId.drop(page.id, letter);
-    queries.setQueryData(['order', order.id], order);
+    queries.setQueryData(keys.order(order.id), order);
     await navigate({
       to: '/sites/$siteId/orders/$orderId',
       params: { siteId: page.id, orderId: order.id },
@@ -76,11 +77,11 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
     const others = showAtFields(form, faults, place);
     const fields = faults.filter((found) => !others.includes(found));
     if (others.some((found) => found.where === 'terms' || found.where === 'today')) {
-      void queries.invalidateQueries({ queryKey: ['site', page.id] });
+      void queries.invalidateQueries({ queryKey: keys.site(page.id) });
     }
 
     if (others.some((found) => found.where.startsWith('quotes.'))) {
-      void queries.invalidateQueries({ queryKey: ['quotes', page.id] });
+      void queries.invalidateQueries({ queryKey: keys.quotes(page.id) });
     }
 
     const repeated = others.find((found) => found.code === 'repeated');
@@ -187,7 +188,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
           terms: page.worksheet.terms?.stamp ?? null,
         });
         if (placed === 'stale') {
-          await queries.invalidateQueries({ queryKey: ['site', page.id] });
+          await queries.invalidateQueries({ queryKey: keys.site(page.id) });
           setHindrance({
             kind: 'said',
             words: 'The worksheet was changed in another window. Check what you are buying once more, then order.',

@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, carriedOut, expect, Refused, tokenHeader, type Order } from '../../../api/wire/client';
@@ -76,7 +77,7 @@ export function BoughtThere({ order }: { order: Order }) {
 function KeptFiles({ orderId }: { orderId: string }) {
   const queries = useQueryClient();
   const kept = useQuery({
-    queryKey: ['kept', orderId],
+    queryKey: keys.kept(orderId),
     queryFn: async () => expect(await api.GET('/api/orders/{orderId}/kept', { params: { path: { orderId } } })),
   });
   const keep = useMutation({
@@ -86,7 +87,7 @@ function KeptFiles({ orderId }: { orderId: string }) {
   const drop = useMutation({
     mutationFn: async (fileId: string) =>
       carriedOut(await api.DELETE('/api/orders/{orderId}/kept/{fileId}', { params: { path: { orderId, fileId } } })),
-    onSettled: () => queries.invalidateQueries({ queryKey: ['kept', orderId] }),
+    onSettled: () => queries.invalidateQueries({ queryKey: keys.kept(orderId) }),
   });
   const fault = keep.error ?? drop.error ?? kept.error;
   return (

@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { useNavigate } from '@tanstack/react-router';
 import { useEffect, useState, type FormEvent } from 'react';
 import { api, expect, Refused, type NameAnswer, type Order, type Schemas } from '../../../api/wire/client';
@@ -28,7 +29,7 @@ interface Typed {
  */
 export function ClaimDomain({ order }: { order: Order }) {
   const claim = useQuery({
-    queryKey: ['claim', order.id],
+    queryKey: keys.claim(order.id),
     queryFn: async () => {
       const answer = await api.GET('/api/orders/{orderId}/claim', { params: { path: { orderId: order.id } } });
       return answer.response.status === 404 || answer.response.status === 204 ? null : expect(answer);
@@ -46,7 +47,7 @@ function Claiming({ order, claim }: { order: Order; claim: Claim }) {
   const [now, setNow] = useState<Typed>({ name: held?.name ?? '', ending: held?.ending ?? null, agreed: false });
   const label = useSettled(now.name.trim(), 400);
   const read = useQuery({
-    queryKey: ['name', label],
+    queryKey: keys.name(label),
     queryFn: async () =>
       expect(await api.POST('/api/names/read', { body: { text: label, ending: null, customersIn: null } })),
     enabled: label !== '',
@@ -63,8 +64,8 @@ function Claiming({ order, claim }: { order: Order; claim: Claim }) {
         }),
       ),
     onSuccess: async (made) => {
-      queries.setQueryData(['order', made.id], made);
-      await queries.invalidateQueries({ queryKey: ['claim', order.id] });
+      queries.setQueryData(keys.order(made.id), made);
+      await queries.invalidateQueries({ queryKey: keys.claim(order.id) });
       await navigate({ to: '/sites/$siteId/orders/$orderId', params: { siteId: made.siteId, orderId: made.id } });
     },
   });

@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { Link } from '@tanstack/react-router';
 import { api, expect, type Order, type Schemas } from '../../../api/wire/client';
 import { longDay } from '../../../format/dates';
@@ -9,7 +10,7 @@ import { Announced } from '../../../ui/said/Announced';
 export function HolderChecks({ order }: { order: Order }) {
   const params = { path: { orderId: order.id } };
   const checks = useQuery({
-    queryKey: ['holders', order.id],
+    queryKey: keys.holders(order.id),
     queryFn: async () => expect(await api.GET('/api/orders/{orderId}/holders', { params })),
     refetchOnWindowFocus: true,
     refetchInterval: 20_000,

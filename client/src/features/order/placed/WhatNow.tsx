@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../../api/wire/keys';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -134,8 +135,8 @@ function Waits({ order }: { order: Order }) {
 function useDecision(order: Order) {
   const queries = useQueryClient();
   const accept = (decided: Order) => {
-    queries.setQueryData(['order', order.id], decided);
-    void queries.invalidateQueries({ queryKey: ['order', order.id] });
+    queries.setQueryData(keys.order(order.id), decided);
+    void queries.invalidateQueries({ queryKey: keys.order(order.id) });
   };
   const params = { path: { orderId: order.id } };
   return {
