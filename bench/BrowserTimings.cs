@@ -40,7 +40,7 @@ internal static class BrowserTimings
     {
         using var browser = new Chromium();
         browser.StartAfresh();
-        browser.Reads("over three years");
+        browser.Reads("over 3 years");
         Console.WriteLine($"script sent for the first page: {ScriptSent(browser):N0} bytes, compressed");
         var choices = Choices(browser, warmUp: 20, times: 200).ToList();
         foreach (
@@ -89,9 +89,9 @@ internal static class BrowserTimings
         for (var time = 0; time < warmUp + times; time++)
         {
             browser.Press("Worksheet");
-            browser.Reads("over three years");
+            browser.Reads("over 3 years");
             browser.Driver.Navigate().Refresh(); // What was scanned before is forgotten.
-            browser.Reads("over three years");
+            browser.Reads("over 3 years");
             var taken = Timed(browser, browser.Control("Scan"), "main tbody th[scope=row]");
             if (time >= warmUp)
             {

@@ -8,6 +8,7 @@ using HomeStart.Bench;
 // and what they held in memory at most
 // dotnet run -c Release --project bench -- browser        in the real browser: script sent, from choice to figures,
 // from opening the scan to rows
+// dotnet run -c Release --project bench -- first-load     from a cold cache to the figures of the first page
 // dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at
 // once; first answer in the browser
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
@@ -22,6 +23,12 @@ using HomeStart.Bench;
 if (args is ["years"])
 {
     YearsTimings.Run();
+    return;
+}
+
+if (args is ["first-load"])
+{
+    FirstLoadTimings.Run();
     return;
 }
 

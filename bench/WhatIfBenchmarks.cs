@@ -5,7 +5,7 @@ namespace HomeStart.Bench;
 
 /// <summary>
 /// A worksheet with every what-if: one book of 4 plans, 6 billing cycles, 3 data centres and 8 extras, its own domain,
-/// a code, over three years.
+/// a code, over 3 years.
 /// </summary>
 [MemoryDiagnoser]
 public class WhatIfBenchmarks

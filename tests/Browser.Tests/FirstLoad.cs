@@ -29,5 +29,18 @@ public sealed class FirstLoad(Browser browser) : IClassFixture<Browser>
         page.ShouldContain("/assets/WorksheetPage-");
         page.ShouldContain("/assets/SiteLayout-");
         page.ShouldNotContain("/assets/UpkeepPage-");
+
+        // What the page names is what the client then takes: nothing is asked for twice.
+        var asked =
+            (IReadOnlyCollection<object>)
+                browser.Driver.ExecuteScript(
+                    """
+                    return performance.getEntriesByType('resource')
+                      .map(({ name }) => new URL(name).pathname)
+                      .filter((path) => path === '/api/session' || /^\/api\/sites\/[^/]+$/.test(path))
+                      .map((path) => path.split('/')[2]);
+                    """
+                )!;
+        asked.ShouldBe(["session", "sites"], ignoreOrder: true);
     }
 }

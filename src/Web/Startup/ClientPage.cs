@@ -7,8 +7,8 @@ using Microsoft.Net.Http.Headers;
 namespace HomeStart.Web.Startup;
 
 /// <summary>
-/// The built client: its one page, with the nonce of the answer put in and the programs of the address named, so that
-/// they are on their way before the first has been read; and its hashed assets.
+/// The built client: its one page, with the nonce of the answer put in, and with what its address needs named at once:
+/// the programs and the first answers are on their way before the first program has been read. And its hashed assets.
 /// </summary>
 public sealed class ClientPage(IWebHostEnvironment environment)
 {
@@ -29,10 +29,28 @@ public sealed class ClientPage(IWebHostEnvironment environment)
             : [];
     });
 
-    public string? For(string nonce, PathString path) =>
+    public string? For(string nonce, PathString path, string? view) =>
         _html
             .Value?.Replace(NonceMark, nonce, StringComparison.Ordinal)
-            .Replace(HeadEnd, $"{Preloads(path)}{HeadEnd}", StringComparison.Ordinal);
+            .Replace(HeadEnd, $"{Preloads(path)}{FirstAnswers(path, view)}{HeadEnd}", StringComparison.Ordinal);
+
+    // Asked for just as the client will ask: it is given what has come. The page itself has brought the visitor's cookie.
+    private static string FirstAnswers(PathString path, string? view)
+    {
+        var site =
+            path.Value!.Trim('/').Split('/') is ["sites", var id, ..] && Guid.TryParse(id, out var known)
+                ? $"/api/sites/{known}"
+                : null;
+        var shown =
+            view is null ? site
+            : view.All(char.IsAsciiLetterUpper) ? $"{site}?view={view}"
+            : null;
+        return string.Concat(
+            new[] { "/api/session", site is null ? null : shown }
+                .OfType<string>()
+                .Select(answer => $"""<link rel="preload" as="fetch" crossorigin href="{answer}">""")
+        );
+    }
 
     // "/sites/*/orders/*" is the route of "/sites/8f2c…/orders/51d0…".
     private string Preloads(PathString path)
@@ -127,7 +145,7 @@ internal static class ClientPageRoutes
         http.Response.Headers.CacheControl = "no-store";
         var page = http
             .RequestServices.GetRequiredService<ClientPage>()
-            .For((string)http.Items[SecurityHeaders.NonceItem]!, http.Request.Path)
+            .For((string)http.Items[SecurityHeaders.NonceItem]!, http.Request.Path, http.Request.Query["view"])
             is { } html
             ? Results.Content(html, "text/html; charset=utf-8")
             : Results.Problem(

@@ -5,7 +5,7 @@ using Microsoft.Extensions.FileProviders;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>The page names the programs of the address that is asked for, and no others.</summary>
+/// <summary>The page names the programs and first answers of the address that is asked for, and no others.</summary>
 public sealed class ClientPageTests : IDisposable
 {
     private readonly string _folder = Directory.CreateTempSubdirectory("home-start-client-").FullName;
@@ -34,20 +34,33 @@ public sealed class ClientPageTests : IDisposable
         var links = files
             .Split(' ', StringSplitOptions.RemoveEmptyEntries)
             .Select(file => $"""<link rel="modulepreload" crossorigin href="/{file}">""");
-        Page(path).ShouldBe($"<head><meta content=\"n1\">{string.Concat(links)}</head>");
+        Page(path).ShouldBe($"<head><meta content=\"n1\">{string.Concat(links)}{Session}</head>");
     }
+
+    [Theory]
+    [InlineData(null, "/api/sites/3e4d6e21-c9a6-0ecd-6268-edf611dd0ccc")]
+    [InlineData("B", "/api/sites/3e4d6e21-c9a6-0ecd-6268-edf611dd0ccc?view=B")]
+    [InlineData("\"><script>", null)]
+    [InlineData("B&view=C", null)]
+    public void A_site_is_asked_for_as_the_client_asks(string? view, string? asked) =>
+        Page("/sites/3e4d6e21-c9a6-0ecd-6268-edf611dd0ccc/compare", view)
+            .ShouldBe($"<head><meta content=\"n1\">{Session}{(asked is null ? "" : Asked(asked))}</head>");
 
     [Fact]
     public void Without_a_list_of_programs_the_page_is_as_it_is() =>
-        Page("/start").ShouldBe("<head><meta content=\"n1\"></head>");
+        Page("/start").ShouldBe($"<head><meta content=\"n1\">{Session}</head>");
 
     public void Dispose() => Directory.Delete(_folder, recursive: true);
 
-    private string? Page(string path)
+    private static string Session => Asked("/api/session");
+
+    private static string Asked(string answer) => $"""<link rel="preload" as="fetch" crossorigin href="{answer}">""";
+
+    private string? Page(string path, string? view = null)
     {
         Write("index.html", "<head><meta content=\"__NONCE__\"></head>");
         using var files = new PhysicalFileProvider(_folder);
-        return new ClientPage(new Served(files)).For("n1", new PathString(path));
+        return new ClientPage(new Served(files)).For("n1", new PathString(path), view);
     }
 
     private void Write(string name, string text) => File.WriteAllText(Path.Combine(_folder, name), text);
