@@ -1,4 +1,4 @@
-import '@fontsource-variable/bricolage-grotesque/opsz.css';
+import '@fontsource-variable/bricolage-grotesque/wght.css';
 import '@fontsource-variable/hanken-grotesk';
 import './styles.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
