@@ -52,6 +52,16 @@ need_engines() {
   install_packages webkit2gtk-driver firefox-esr xvfb
 }
 
+# What stands before the application on a server: a test has it pass requests on.
+need_nginx() {
+  if [ -x /usr/sbin/nginx ]; then
+    return
+  fi
+
+  say "Installing nginx"
+  install_packages nginx-light
+}
+
 # A client of name servers that nobody here wrote: a test has it read what the counterpart answers.
 need_dig() {
   if [ -x /usr/bin/dig ]; then

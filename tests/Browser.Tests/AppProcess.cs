@@ -52,7 +52,7 @@ public sealed class AppProcess : IDisposable
     public string DataFolder => _data.FullName;
 
     /// <summary>The bare process, which may refuse to start.</summary>
-    public static Process Start(int port, string data) =>
+    public static Process Start(int port, string data, params string[] more) =>
         Process.Start(
             new ProcessStartInfo(
                 "dotnet",
@@ -68,6 +68,7 @@ public sealed class AppProcess : IDisposable
                     Repository.Folder("demo"),
                     "--contentRoot",
                     Repository.Folder("src", "Web"),
+                    .. more,
                 ]
             )
             {

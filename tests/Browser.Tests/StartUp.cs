@@ -39,6 +39,38 @@ public sealed class StartUp
     }
 
     [Fact]
+    public async Task Before_data_is_brought_forward_what_it_was_is_kept()
+    {
+        var data = Directory.CreateTempSubdirectory("home-start-earlier-").FullName;
+        foreach (var file in Directory.GetFiles(Repository.Folder("tests", "Web.Tests", "fixtures", "first-release")))
+        {
+            File.Copy(file, Path.Combine(data, Path.GetFileName(file)));
+        }
+
+        using var process = AppProcess.Start(AppProcess.FreePort(), data);
+        (await process.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken))!.ShouldStartWith(
+            "Home Start is at"
+        );
+        process.Kill(entireProcessTree: true);
+        var kept = Directory.GetDirectories(Path.Combine(data, "before")).ShouldHaveSingleItem();
+        File.Exists(Path.Combine(kept, "home-start.db")).ShouldBeTrue();
+    }
+
+    [Theory]
+    [InlineData("--log", "xml", "--log takes text or json")]
+    [InlineData("--behind-proxy", "yes", "--behind-proxy takes true or false")]
+    [InlineData("--port", "0", "--port takes a number")]
+    public async Task An_option_that_is_no_option_is_said_in_one_sentence(string option, string value, string said) =>
+        (
+            await RefusalAsync(
+                AppProcess.FreePort(),
+                Directory.CreateTempSubdirectory("home-start-option-").FullName,
+                option,
+                value
+            )
+        ).ShouldStartWith(said);
+
+    [Fact]
     public async Task A_folder_that_cannot_be_written_is_said_in_one_sentence()
     {
         var data = Path.Combine(Directory.CreateTempSubdirectory("home-start-file-").FullName, "file");
@@ -57,9 +89,9 @@ public sealed class StartUp
         (await RefusalAsync(AppProcess.FreePort(), app.DataFolder)).ShouldContain("runs already with the data");
     }
 
-    private static async Task<string> RefusalAsync(int port, string data)
+    private static async Task<string> RefusalAsync(int port, string data, params string[] more)
     {
-        using var process = AppProcess.Start(port, data);
+        using var process = AppProcess.Start(port, data, more);
         var said = await process.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
         await process.WaitForExitAsync(TestContext.Current.CancellationToken);
         process.ExitCode.ShouldBe(1);

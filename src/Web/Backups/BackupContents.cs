@@ -107,6 +107,7 @@ internal static class BackupContents
             .EnumerateFiles(folder, "*", SearchOption.AllDirectories)
             .Where(file =>
                 Path.GetFileName(file) is not "in-use"
+                && Path.GetRelativePath(folder, file).Split(Path.DirectorySeparatorChar)[0] is not BeforeUpgrade.Folder
                 && !Databases.Any(database => Path.GetFileName(file).StartsWith(database, StringComparison.Ordinal))
             )
             .Order(StringComparer.Ordinal);

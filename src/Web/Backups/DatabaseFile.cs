@@ -48,18 +48,22 @@ internal static class DatabaseFile
         }
     }
 
-    /// <summary>Whether a newer release wrote it; false where it cannot be read, which shows elsewhere.</summary>
+    /// <summary>Whether a newer release wrote it.</summary>
     /// <param name="known">The migrations this program knows.</param>
-    public static bool IsNewer(string database, IReadOnlyCollection<string> known)
+    public static bool IsNewer(string database, IReadOnlyCollection<string> known) =>
+        Applied(database).Except(known).Any();
+
+    /// <summary>The migrations it has been through; none where it cannot be read, which shows elsewhere.</summary>
+    public static IReadOnlyList<string> Applied(string database)
     {
         try
         {
             using var connection = Open(database, SqliteOpenMode.ReadWrite);
-            return Ask(connection, Migrations).Except(known).Any();
+            return [.. Ask(connection, Migrations)];
         }
         catch (SqliteException)
         {
-            return false;
+            return [];
         }
     }
 

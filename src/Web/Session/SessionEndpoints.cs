@@ -50,7 +50,7 @@ internal static class SessionEndpoints
 
         return new(
             antiforgery.GetAndStoreTokens(http).RequestToken!,
-            options.CounterpartsAddress.GetLeftPart(UriPartial.Authority),
+            options.CardProcessor.GetLeftPart(UriPartial.Authority),
             await workspace.BusinessDateAsync(cancel),
             await desk.ListAsync(cancel),
             scope.IsLost

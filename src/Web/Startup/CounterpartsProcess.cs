@@ -17,10 +17,11 @@ internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<
     /// <summary>Starts it and waits until it listens; false with what it said where it could not.</summary>
     public async Task<(bool IsUp, string Said)> TryStartAsync(CancellationToken cancel)
     {
+        var (program, itself) = Program();
         var start = new ProcessStartInfo(
-            Path.GetFileNameWithoutExtension(Environment.ProcessPath) == "dotnet" ? Environment.ProcessPath! : "dotnet",
+            program,
             [
-                Path.Combine(AppContext.BaseDirectory, "HomeStart.Counterparts.dll"),
+                .. itself,
                 "--port",
                 (options.Port + 1).ToString(CultureInfo.InvariantCulture),
                 "--file",
@@ -66,6 +67,15 @@ internal sealed partial class CounterpartsProcess(StartOptions options, ILogger<
             LogDied(_process.ExitCode);
             await TryStartAsync(stoppingToken);
         }
+    }
+
+    // In a release both are programs of their own; else both are run by dotnet.
+    private static (string Program, string[] Itself) Program()
+    {
+        var itself = Path.Combine(AppContext.BaseDirectory, "HomeStart.Counterparts");
+        return Path.GetFileNameWithoutExtension(Environment.ProcessPath) == "dotnet"
+            ? (Environment.ProcessPath!, [itself + ".dll"])
+            : (itself, []);
     }
 
     private static TimeSpan Pause(int deaths) =>

@@ -1,4 +1,5 @@
 using HomeStart.Data;
+using HomeStart.Web.Backups;
 using HomeStart.Web.Online;
 
 namespace HomeStart.Web.Startup;
@@ -7,6 +8,7 @@ namespace HomeStart.Web.Startup;
 internal sealed partial class DailyTidying(
     IServiceScopeFactory scopes,
     Demo demo,
+    StartOptions options,
     TimeProvider time,
     ILogger<DailyTidying> log
 ) : BackgroundService
@@ -27,6 +29,7 @@ internal sealed partial class DailyTidying(
                         stoppingToken
                     );
                 await scope.ServiceProvider.GetRequiredService<UploadTidying>().TidyAsync(stoppingToken);
+                BeforeUpgrade.Tidy(options.Data, time.GetUtcNow());
             }
             catch (Exception exception) when (!stoppingToken.IsCancellationRequested)
             {

@@ -55,6 +55,11 @@ public static class HomeStartApp
             );
         }
 
+        if (BeforeUpgrade.Keep(options.Data, KnownMigrations.All) is { } unkept)
+        {
+            return Refuse($"The databases are not brought forward without a copy of what they were. {unkept}");
+        }
+
         _ = CounterpartsSecret.Read(options.Data);
 
         // A scan keeps as many threads busy as there are cores: others must be there for whoever else asks, and to see
@@ -66,7 +71,19 @@ public static class HomeStartApp
             kestrel.Limits.MaxRequestBodySize = Composition.LargestBody;
             kestrel.AddServerHeader = false;
         });
-        builder.Logging.ClearProviders().AddPlainConsole().SetMinimumLevel(LogLevel.Warning);
+        builder.Logging.ClearProviders().SetMinimumLevel(LogLevel.Warning);
+        if (options.LogsJson)
+        {
+            builder
+                .Logging.AddJsonConsole(json => json.TimestampFormat = "yyyy-MM-dd'T'HH:mm:ss.fff'Z'")
+                .Services.Configure<Microsoft.Extensions.Logging.Console.JsonConsoleFormatterOptions>(json =>
+                    json.UseUtcTimestamp = true
+                );
+        }
+        else
+        {
+            builder.Logging.AddPlainConsole();
+        }
 
         // A port in use is said in one sentence below; keys in the owner's own data folder are as safe as the data.
         builder

@@ -39,7 +39,7 @@ internal sealed class SecurityHeaders(RequestDelegate next, StartOptions options
             http.Items[PolicyItem] as string
             ?? $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; font-src 'self'; img-src "
                 + "'self' data:; "
-                + $"connect-src 'self' {options.CounterpartsAddress.GetLeftPart(UriPartial.Authority)}; frame-src "
+                + $"connect-src 'self' {options.CardProcessor.GetLeftPart(UriPartial.Authority)}; frame-src "
                 + "'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "same-origin";

@@ -19,6 +19,9 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
     /// <summary>Whether a proxy on this machine stands before it, whose word on scheme and address is taken.</summary>
     public bool BehindProxy { get; init; }
 
+    /// <summary>Whether each line of the log is one JSON object, for whoever collects logs; else it is text.</summary>
+    public bool LogsJson { get; init; }
+
     public const int DefaultPort = 5080;
 
     /// <summary>
@@ -36,6 +39,11 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
             ? new($"{(BehindProxy ? "https" : "http")}://{host}{(BehindProxy ? "" : $":{Port}")}")
             : new($"http://localhost:{Port}");
 
+    /// <summary>
+    /// Where browsers hand card numbers in: the counterparts, which a proxy passes <c>/cards</c> on to.
+    /// </summary>
+    public Uri CardProcessor => BehindProxy ? PublicAddress : CounterpartsAddress;
+
     public Uri CounterpartsAddress => new($"http://localhost:{Port + 1}");
 
     /// <summary>Reads the options; a message says what is wrong with one that cannot be read.</summary>
@@ -45,6 +53,16 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
         if (!int.TryParse(port, out var number) || number is < 1 or > 65533)
         {
             return (null, $"--port takes a number from 1 to 65533, not “{port}”.");
+        }
+
+        if (configuration["log"] is { } log && log is not ("text" or "json"))
+        {
+            return (null, $"--log takes text or json, not “{log}”.");
+        }
+
+        if (configuration["behind-proxy"] is { } proxy && proxy is not ("true" or "false"))
+        {
+            return (null, $"--behind-proxy takes true or false, not “{proxy}”.");
         }
 
         DateOnly? date = null;
@@ -69,6 +87,7 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
                 Hosts = configuration["host"]
                     ?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [],
                 BehindProxy = configuration["behind-proxy"] == "true",
+                LogsJson = configuration["log"] == "json",
             },
             null
         );
