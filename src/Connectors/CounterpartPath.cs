@@ -9,8 +9,8 @@ namespace HomeStart.Connectors;
 internal static class CounterpartPath
 {
     /// <summary>
-    /// The path with each value escaped, in its format: <c>Escape($"/hosts/{book}/accounts?date={day:yyyy-MM-dd}")</c>. The
-    /// machine's language has no say in it.
+    /// The path with each value escaped, in its format: <c>Escape($"/hosts/{book}/accounts?date={day:yyyy-MM-dd}")</c>.
+    /// The machine's language has no say in it.
     /// </summary>
     public static string Escape(FormattableString path) =>
         string.Format(Escaping.Instance, path.Format, path.GetArguments());

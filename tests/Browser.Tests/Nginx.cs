@@ -8,8 +8,8 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Browser.Tests;
 
 /// <summary>
-/// nginx with the file that a release brings (<c>deploy/nginx.conf</c>) and a certificate made here, and the application
-/// behind it.
+/// nginx with the file that a release brings (<c>deploy/nginx.conf</c>) and a certificate made here, and the
+/// application behind it.
 /// </summary>
 public sealed partial class Nginx : IAsyncLifetime
 {

@@ -34,7 +34,8 @@ public sealed class ClientPage(IWebHostEnvironment environment)
             .Value?.Replace(NonceMark, nonce, StringComparison.Ordinal)
             .Replace(HeadEnd, $"{Preloads(path)}{FirstAnswers(path, view)}{HeadEnd}", StringComparison.Ordinal);
 
-    // Asked for just as the client will ask: it is given what has come. The page itself has brought the visitor's cookie.
+    // Asked for just as the client will ask: it is given what has come. The page itself has brought the visitor's
+    // cookie.
     private static string FirstAnswers(PathString path, string? view)
     {
         var site =
