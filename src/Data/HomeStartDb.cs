@@ -50,6 +50,10 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     public DbSet<OutboxRow> Outbox => Set<OutboxRow>();
 
+    public DbSet<SharedRow> Shared => Set<SharedRow>();
+
+    public DbSet<SharedNoteRow> SharedNotes => Set<SharedNoteRow>();
+
     /// <summary>
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to
     /// the next checkpoint. For whatever must not be forgotten
@@ -205,6 +209,24 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
             letter.HasQueryFilter(row => row.WorkspaceId == scope.Id);
             letter.HasIndex(row => new { row.State, row.NextAt });
             letter.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        builder.Entity<SharedRow>(link =>
+        {
+            link.HasKey(row => new { row.WorkspaceId, row.Id });
+            link.HasIndex(row => row.Secret).IsUnique();
+            link.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            link.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
+        });
+        builder.Entity<SharedNoteRow>(note =>
+        {
+            note.HasKey(row => new
+            {
+                row.WorkspaceId,
+                row.SharedId,
+                row.Line,
+            });
+            note.HasQueryFilter(row => row.WorkspaceId == scope.Id);
+            note.HasOne<WorkspaceRow>().WithMany().HasForeignKey(row => row.WorkspaceId);
         });
         builder.Entity<FirstPageRow>(page =>
         {

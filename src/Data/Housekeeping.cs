@@ -30,6 +30,9 @@ public sealed class Housekeeping(HomeStartDb db, TimeProvider time)
     /// </summary>
     public const int UnconfirmedDays = 2;
 
+    /// <summary>For how many days after its end a link, and what readers wrote, is kept.</summary>
+    public const int SharedDays = 30;
+
     /// <param name="today">The real day.</param>
     /// <param name="shipped">The hashes of the offer books that come with the program: they stay.</param>
     public async Task TidyAsync(DateOnly today, IReadOnlyCollection<string> shipped, CancellationToken cancel)
@@ -74,6 +77,7 @@ public sealed class Housekeeping(HomeStartDb db, TimeProvider time)
             .Outbox.IgnoreQueryFilters()
             .Where(letter => letter.State == OutboxState.Sent && letter.NextAt < delivered)
             .ExecuteDeleteAsync(cancel);
+        await TidySharedAsync(today, cancel);
         var unreachable = today.AddDays(-WorkspaceDays);
         var forgotten = db
             .Workspaces.IgnoreQueryFilters()
@@ -170,5 +174,16 @@ public sealed class Housekeeping(HomeStartDb db, TimeProvider time)
         await db.Workspaces.IgnoreQueryFilters().Where(workspace => workspace.Id == id).ExecuteDeleteAsync(cancel);
         await db.CloseAsync(id, time, cancel);
         await transaction.CommitAsync(cancel);
+    }
+
+    private async Task TidySharedAsync(DateOnly today, CancellationToken cancel)
+    {
+        var over = new DateTimeOffset(today.AddDays(-SharedDays), TimeOnly.MinValue, TimeSpan.Zero).ToUnixTimeSeconds();
+        var ended = db.Shared.IgnoreQueryFilters().Where(link => link.Until < over);
+        await db
+            .SharedNotes.IgnoreQueryFilters()
+            .Where(note => ended.Any(link => link.Id == note.SharedId))
+            .ExecuteDeleteAsync(cancel);
+        await ended.ExecuteDeleteAsync(cancel);
     }
 }

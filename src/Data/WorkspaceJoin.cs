@@ -22,6 +22,8 @@ public sealed class WorkspaceJoin(HomeStartDb db, TimeProvider time)
             "KeptFiles",
             "Slips",
             "Uploads",
+            "Shared",
+            "SharedNotes",
         }.SelectMany(table =>
             new[]
             {

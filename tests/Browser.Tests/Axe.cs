@@ -39,6 +39,11 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         browser.Select("Line by line", "B");
         browser.Reads("In total");
         Check("compare");
+        browser.Press("A link to show somebody");
+        browser.Press("Make a link");
+        browser.Reads("can be read until");
+        Check("a link to show somebody");
+        browser.Press("Close");
         Sheet("Needs");
         browser.Reads("plans fit");
         Check("needs");

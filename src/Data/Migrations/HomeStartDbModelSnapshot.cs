@@ -427,6 +427,69 @@ namespace HomeStart.Data.Migrations
                     b.ToTable("Sessions");
                 });
 
+            modelBuilder.Entity("HomeStart.Data.SharedNoteRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("SharedId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Line")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "SharedId", "Line");
+
+                    b.ToTable("SharedNotes");
+                });
+
+            modelBuilder.Entity("HomeStart.Data.SharedRow", b =>
+                {
+                    b.Property<Guid>("WorkspaceId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Letter")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Of")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Secret")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Until")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WorkspaceId", "Id");
+
+                    b.HasIndex("Secret")
+                        .IsUnique();
+
+                    b.ToTable("Shared");
+                });
+
             modelBuilder.Entity("HomeStart.Data.ShelfRow", b =>
                 {
                     b.Property<Guid>("WorkspaceId")
@@ -733,6 +796,24 @@ namespace HomeStart.Data.Migrations
                     b.HasOne("HomeStart.Data.Account", null)
                         .WithMany()
                         .HasForeignKey("AccountId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.SharedNoteRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HomeStart.Data.SharedRow", b =>
+                {
+                    b.HasOne("HomeStart.Data.WorkspaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("WorkspaceId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

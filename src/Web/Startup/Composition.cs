@@ -15,6 +15,7 @@ using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Scans;
 using HomeStart.Web.Session;
+using HomeStart.Web.Sharing;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Slips;
 using HomeStart.Web.Upkeep;
@@ -72,6 +73,7 @@ public static class Composition
         services.AddOrders(carriesOut: hasData);
         services.AddUpkeep(carriesOut: hasData);
         services.AddScoped<Slips.BoughtDesk>();
+        services.AddScoped<ShareDesk>();
         services.AddMail(sends: hasData);
         AddProtection(services, options);
         services.AddWatching();
@@ -136,6 +138,8 @@ public static class Composition
         own.MapClock();
         own.MapMail();
         own.MapAccounts();
+        own.MapShares();
+        all.MapSharedPages();
         app.MapClientPage();
     }
 

@@ -123,6 +123,11 @@ public class SitesTests
         (await RowsAsync(host)).ShouldBe((0, 0));
     }
 
+    private static async Task<Guid> ShareOfAsync(Visitor owner) =>
+        (await owner.PostAsync("/api/shares", new { what = "comparison", of = owner.SiteId }))
+            .Body.GetProperty("id")
+            .GetGuid();
+
     [Fact]
     public async Task Every_route_answers_404_to_another_workspaces_ids()
     {
@@ -139,6 +144,7 @@ public class SitesTests
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}", null),
             (HttpMethod.Delete, $"/api/sites/{owner.SiteId}", null),
             (HttpMethod.Post, $"/api/sites/{owner.SiteId}/restore", new { }),
+            (HttpMethod.Delete, $"/api/shares/{await ShareOfAsync(owner)}", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/scan", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/settling", null),
             (HttpMethod.Get, $"/api/sites/{owner.SiteId}/comparison", null),
@@ -374,5 +380,5 @@ public class SitesTests
                 )
             )
             .Distinct()
-            .Count(endpoint => endpoint.Route!.Contains("Id:guid", StringComparison.Ordinal));
+            .Count(endpoint => endpoint.Route!.Contains("d:guid", StringComparison.Ordinal));
 }

@@ -51,6 +51,8 @@ export const keys = {
   customer: named<[book: string]>('customer'),
   logIn: named<[book: string, typed: unknown]>('log-in'),
 
+  shares: named<[of: string]>('shares'),
+
   // Of an order.
   orders: named('orders'),
   order: named<[orderId: string]>('order'),

@@ -8,6 +8,7 @@ import { span } from '../../format/words';
 import { InkSelect } from '../../ui/fields/Field';
 import { Failed, Waiting } from '../../ui/said/Waiting';
 import { useSite } from '../../api/site/site';
+import { ShowSomebody } from '../../ui/sheets/ShowSomebody';
 import { Download } from '../../ui/Download';
 import { needWords } from '../../format/needs';
 import { useTitles } from '../../format/titles';
@@ -164,8 +165,11 @@ function Choices({ base, all }: { base: string; all: boolean }) {
         />
         also rows that do not differ
       </label>
-      <ul>
+      <ul className="flex gap-4">
         <Download href={`/api/sites/${page.id}/comparison.pdf?base=${base}`}>One page as PDF</Download>
+        <li>
+          <ShowSomebody shown={{ what: 'comparison', of: page.id }} name="the comparison" />
+        </li>
       </ul>
     </div>
   );

@@ -12,6 +12,7 @@ import { ClaimDomain } from './ClaimDomain';
 import { FirstPassword } from './FirstPassword';
 import { HolderChecks } from './HolderChecks';
 import { Receipts } from './Receipts';
+import { ShowSomebody } from '../../../ui/sheets/ShowSomebody';
 import { Announced } from '../../../ui/said/Announced';
 
 /**
@@ -29,6 +30,9 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
         <a className="ink no-print" download href={`/api/orders/${order.id}/key-sheet.pdf`}>
           As PDF
         </a>
+        <span className="no-print">
+          <ShowSomebody shown={{ what: 'key-sheet', of: order.id }} name="the key sheet" />
+        </span>
       </div>
       <Announced onlyChanges className="text-soft">
         {order.there ? (
