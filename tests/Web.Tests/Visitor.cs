@@ -61,7 +61,8 @@ public sealed class Visitor
     }
 
     /// <summary>Waits until something is so; fails where it never is.</summary>
-    public async Task WaitForAsync(Func<Task<bool>> isSo)
+    /// <param name="every">How often it is looked at: some routes tell whoever asks too often to wait.</param>
+    public async Task WaitForAsync(Func<Task<bool>> isSo, TimeSpan? every = null)
     {
         for (var tries = 0; tries < 300; tries++)
         {
@@ -70,7 +71,7 @@ public sealed class Visitor
                 return;
             }
 
-            await Task.Delay(50);
+            await Task.Delay(every ?? TimeSpan.FromMilliseconds(50));
         }
 
         throw new ShouldAssertException("What was waited for did not come about.");

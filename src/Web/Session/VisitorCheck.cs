@@ -11,6 +11,11 @@ namespace HomeStart.Web.Session;
 internal sealed record ForEverybody(bool IsPage = false);
 
 /// <summary>
+/// Marks a route whose address is itself the key to what it shows: no visitor is looked for, and no cookie is given.
+/// </summary>
+internal sealed record OpenByAddress;
+
+/// <summary>
 /// Marks the route that each page load asks first: there a browser whose cookie opens nothing any more gets a new one.
 /// </summary>
 internal sealed record BeginsVisit;
@@ -36,6 +41,12 @@ internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
                 Welcome(http, given);
             }
 
+            await next(http);
+            return;
+        }
+
+        if (http.GetEndpoint()?.Metadata.GetMetadata<OpenByAddress>() is not null)
+        {
             await next(http);
             return;
         }

@@ -15,8 +15,8 @@ internal static class SharedPages
 
     public static void MapSharedPages(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/shared/{secret}", ReadAsync).WithMetadata(new ForEverybody()).ExcludeFromDescription();
-        app.MapPost("/shared/{secret}", NoteAsync).WithMetadata(new ForEverybody()).ExcludeFromDescription();
+        app.MapGet("/shared/{secret}", ReadAsync).WithMetadata(new OpenByAddress()).ExcludeFromDescription();
+        app.MapPost("/shared/{secret}", NoteAsync).WithMetadata(new OpenByAddress()).ExcludeFromDescription();
     }
 
     private static async Task<IResult> ReadAsync(

@@ -37,6 +37,13 @@ public sealed class SessionRoutesTests : OneOwner
             .ShouldBe(Public.Order(StringComparer.Ordinal));
 
     [Fact]
+    public void Only_these_routes_are_opened_by_their_address() =>
+        Routes()
+            .Where(route => route.Metadata.GetMetadata<OpenByAddress>() is not null)
+            .Select(route => route.RoutePattern.RawText!)
+            .ShouldBe(["/shared/{secret}", "/shared/{secret}"]);
+
+    [Fact]
     public async Task No_way_of_writing_a_path_lets_in_who_may_not_see_it()
     {
         var cookie = _visitor.CookieNames.Single(name => name.EndsWith("-workspace", StringComparison.Ordinal));

@@ -2,7 +2,7 @@ using System.Text.RegularExpressions;
 using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Http;
 using MimeKit;
-using static HomeStart.Web.Tests.UpkeepTests;
+using static HomeStart.Web.Tests.UpkeepSteps;
 
 namespace HomeStart.Web.Tests;
 

@@ -4,7 +4,7 @@ using System.Text;
 using System.Text.Json;
 using HomeStart.Counterparts;
 using Microsoft.EntityFrameworkCore;
-using static HomeStart.Web.Tests.UpkeepTests;
+using static HomeStart.Web.Tests.UpkeepSteps;
 
 namespace HomeStart.Web.Tests;
 

@@ -69,8 +69,8 @@ public class ReleasesTests
         var before = await DayBookAsync(owner);
         before.Differs.ShouldBeNull();
         before.Lines.Count(line => line.Contains("was taken by Tidemarsh", StringComparison.Ordinal)).ShouldBe(2);
-        await UpkeepTests.MoveToAsync(owner, "2030-01-05");
-        await UpkeepTests.CalmAsync(owner);
+        await UpkeepSteps.MoveToAsync(owner, "2030-01-05");
+        await UpkeepSteps.CalmAsync(owner);
         var after = await DayBookAsync(owner);
         // The card was good until September 2029.
         after.Lines.TakeLast(before.Lines.Count).ShouldBe(before.Lines);
@@ -101,8 +101,8 @@ public class ReleasesTests
                 .ExecuteUpdateAsync(set => set.SetProperty(book => book.Document, written));
         });
         var owner = await OwnerOfTheDayBookAsync(host);
-        await UpkeepTests.MoveToAsync(owner, "2030-01-05");
-        await UpkeepTests.CalmAsync(owner);
+        await UpkeepSteps.MoveToAsync(owner, "2030-01-05");
+        await UpkeepSteps.CalmAsync(owner);
         var (lines, differs) = await DayBookAsync(owner);
         differs.ShouldBe("2027-12-01");
         lines.Count(line => line.Contains("£188.07 was taken", StringComparison.Ordinal)).ShouldBe(2);
@@ -129,7 +129,7 @@ public class ReleasesTests
 
     private static async Task<(List<string> Lines, string? Differs)> DayBookAsync(Visitor owner)
     {
-        var tenure = (await UpkeepTests.PageAsync(owner)).GetProperty("tenures")[0];
+        var tenure = (await UpkeepSteps.PageAsync(owner)).GetProperty("tenures")[0];
         return (
             [
                 .. tenure
