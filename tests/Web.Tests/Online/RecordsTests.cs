@@ -2,7 +2,9 @@ using System.Net;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>The records of a domain that was delivered, at its host and back, and the certificate that hangs on them.</summary>
+/// <summary>
+/// The records of a domain that was delivered, at its host and back, and the certificate that hangs on them.
+/// </summary>
 public sealed class RecordsTests : Delivered
 {
     [Fact]
