@@ -184,6 +184,7 @@ internal sealed class AttackRoutes(HttpClient http, JsonElement session)
                 """{"folder":"notes"}""",
             "/api/orders/{orderId}/first-page" =>
                 """{"page":{"name":"Ostler & Wren","about":"Clocks","street":"4 Mill Lane","town":"Hexworth","telephone":"","hours":[{"isOpen":true,"opens":"09:00","closes":"17:30"}],"layout":"shopfront","picture":null,"pictureText":""},"mayReplace":true}""",
+            "/api/shares" => $$"""{"what":"worksheet","of":"{{Guid.NewGuid()}}","letter":"A"}""",
             "/api/sites" => """{"name":"Another"}""",
             "/api/names/read" => """{"text":"Ostler & Wren","ending":"com","customersIn":"GB"}""",
             "/api/account/code" => """{"mail":"tom@example.com"}""",

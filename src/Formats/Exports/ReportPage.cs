@@ -39,6 +39,7 @@ public static class ReportPage
         tr.total :is(th, td) { border-top: 1px solid var(--ink); font-weight: 700; }
         .amount { text-align: right; font-variant-numeric: tabular-nums; }
         .note { min-width: 13rem; }
+        .note p { white-space: pre-line; }
         summary { color: var(--blue); cursor: pointer; min-height: 1.6rem; }
         label { display: block; margin-top: .4rem; }
         input, textarea { display: block; box-sizing: border-box; width: 100%; font: inherit; color: inherit;

@@ -41,7 +41,7 @@ internal static class SharedPages
             return Nothing(http);
         }
 
-        if (!http.Request.HasFormContentType || http.Request.ContentLength is null or > LargestForm)
+        if (await FormAsync(http.Request, cancel) is not { } form)
         {
             return Results.Problem(
                 "A note is sent as the form on this page sends it.",
@@ -49,7 +49,6 @@ internal static class SharedPages
             );
         }
 
-        var form = await http.Request.ReadFormAsync(cancel);
         var line = form["line"].ToString();
         var note = new LineNote(form["by"].ToString().Trim(), form["text"].ToString().Trim());
         if (!ReportPage.Lines(report).Contains(line, StringComparer.Ordinal))
@@ -71,8 +70,32 @@ internal static class SharedPages
         return Results.LocalRedirect($"/shared/{secret}"); // A reload does not send it again.
     }
 
+    // Null: it is no form, or not one of this page's size.
+    private static async Task<IFormCollection?> FormAsync(HttpRequest request, CancellationToken cancel)
+    {
+        if (
+            request.ContentType?.StartsWith("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase)
+                != true
+            || request.ContentLength is null or > LargestForm
+        )
+        {
+            return null;
+        }
+
+        try
+        {
+            return await request.ReadFormAsync(cancel);
+        }
+        catch (InvalidDataException)
+        {
+            return null; // More fields than any form of ours has.
+        }
+    }
+
     private static string? Fault(LineNote note) =>
         note.Text.Length == 0 ? "Type the note."
+        : note.Text.Any(letter => char.IsControl(letter) && letter is not ('\n' or '\r' or '\t'))
+            ? "The note holds a character that cannot be seen: type it again without."
         : note.Text.Length > ShareDesk.LongestNote
             ? $"A note has at most {ShareDesk.LongestNote} characters; this has {note.Text.Length}."
         : note.By.Length > ShareDesk.LongestName

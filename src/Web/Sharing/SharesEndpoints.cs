@@ -62,18 +62,22 @@ internal static class SharesEndpoints
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
-        var what = node["what"].Text();
-        var of = node["of"].Text();
+        if (!node.IsObject())
+        {
+            return FaultResults.Unprocessable(faults);
+        }
+
+        var what = node["what"].RequiredText("What is shown");
+        var of = node["of"].RequiredText("The site or order");
         var letter = node["letter"].IsAbsent ? null : node["letter"].Text();
         if (faults.Any)
         {
             return FaultResults.Unprocessable(faults);
         }
 
-        var made =
-            what is not null && Guid.TryParse(of, out var subject)
-                ? await desk.MakeAsync(what, subject, letter, faults, cancel)
-                : null;
+        var made = Guid.TryParse(of, out var subject)
+            ? await desk.MakeAsync(what!, subject, letter, faults, cancel)
+            : null;
         return faults.Any ? FaultResults.Unprocessable(faults)
             : made is null ? Missing()
             : Results.Ok(Wire(made, [], open, time));

@@ -103,6 +103,18 @@ public sealed partial class SharedPagesTests : IAsyncLifetime
         (await _owner.GetAsync($"/api/shares?of={_owner.SiteId}")).GetArrayLength().ShouldBe(0);
     }
 
+    [Theory]
+    [InlineData("[]", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("7", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("""{"what":"worksheet"}""", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("""{"what":7,"of":{},"letter":[]}""", HttpStatusCode.UnprocessableEntity)]
+    [InlineData("""{"what":"worksheet","of":"A"}""", HttpStatusCode.NotFound)]
+    public async Task What_is_no_question_is_refused(string body, HttpStatusCode status)
+    {
+        using var question = JsonDocument.Parse(body);
+        (await _owner.PostAsync("/api/shares", question.RootElement)).Status.ShouldBe(status);
+    }
+
     [Fact]
     public async Task It_ends_after_a_week_or_when_it_is_withdrawn_and_says_nothing_then()
     {
@@ -221,6 +233,21 @@ public sealed partial class SharedPagesTests : IAsyncLifetime
         (await _reader.PostAsync(path, new StringContent("{}"), Cancel)).StatusCode.ShouldBe(
             HttpStatusCode.UnsupportedMediaType
         );
+        (await NoteAsync(path, "Total", "a\u0007b", "")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        foreach (
+            var (type, sent) in new[]
+            {
+                ("multipart/form-data", "line=Total&text=Fine"),
+                ("application/x-www-form-urlencoded", string.Concat(Enumerable.Repeat("a&", 3_000))),
+                ("application/x-www-form-urlencoded", "%zz=%\u00e9&&=&line"),
+            }
+        )
+        {
+            using var content = new StringContent(sent);
+            content.Headers.ContentType = new(type);
+            ((int)(await _reader.PostAsync(path, content, Cancel)).StatusCode).ShouldBeInRange(415, 422, sent[..9]);
+        }
+
         (await NoteAsync("/shared/nothing", "Total", "Fine", "")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
         (await _host.InDatabaseAsync(db => db.SharedNotes.IgnoreQueryFilters().CountAsync())).ShouldBe(0);
     }
