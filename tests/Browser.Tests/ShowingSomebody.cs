@@ -21,6 +21,7 @@ public sealed class ShowingSomebody(Browser browser) : IClassFixture<Browser>
         browser.Reads("Ostler & Wren: candidate A");
         browser.Reads("£443.29 over 3 years");
         browser.Driver.ExecuteScript("return document.querySelectorAll('script, a[href], link').length").ShouldBe(0L);
+        browser.AxeFindings().ShouldBeEmpty();
         browser.Find("summary").Click();
         browser.Find("textarea").SendKeys("Is one site enough?");
         browser.Find("input[name=by]").SendKeys("Ann" + Keys.Enter);

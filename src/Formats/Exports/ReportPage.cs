@@ -95,10 +95,14 @@ public static class ReportPage
             .Append("Line by line</caption><thead><tr>");
         foreach (var (column, head) in report.Head.Index())
         {
-            html.Append(
-                CultureInfo.InvariantCulture,
-                $"<th scope=\"col\"{(column == 0 ? "" : " class=\"amount\"")}>{Text(head)}</th>"
-            );
+            // On paper a head may be empty; to somebody who hears the page it must say something.
+            var said =
+                head.Length > 0 ? head
+                : column == 0 ? "Line"
+                : "What it says";
+            html.Append(column == 0 || head.Length == 0 ? "<th scope=\"col\">" : "<th scope=\"col\" class=\"amount\">")
+                .Append(Text(said))
+                .Append("</th>");
         }
 
         html.Append("<th scope=\"col\">Your note</th></tr></thead><tbody>");

@@ -165,7 +165,7 @@ function Choices({ base, all }: { base: string; all: boolean }) {
         />
         also rows that do not differ
       </label>
-      <ul className="flex gap-4">
+      <ul className="flex flex-wrap items-baseline gap-x-4">
         <Download href={`/api/sites/${page.id}/comparison.pdf?base=${base}`}>One page as PDF</Download>
         <li>
           <ShowSomebody shown={{ what: 'comparison', of: page.id }} name="the comparison" />
