@@ -1,3 +1,6 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text.Json;
 using Microsoft.Data.Sqlite;
 
 namespace HomeStart.Browser.Tests;
@@ -56,6 +59,27 @@ public sealed class StartUp
         File.Exists(Path.Combine(kept, "home-start.db")).ShouldBeTrue();
     }
 
+    [Fact]
+    public async Task Each_line_of_the_log_is_an_object_where_it_is_asked_for()
+    {
+        var data = Directory.CreateTempSubdirectory("home-start-log-").FullName;
+        using var process = AppProcess.Start(AppProcess.FreePort(), data, "--log", "json");
+        (await process.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken))!.ShouldStartWith(
+            "Home Start is at"
+        );
+        foreach (var child in Children(process))
+        {
+            child.Kill();
+        }
+
+        var line = await process.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken);
+        process.Kill(entireProcessTree: true);
+        using var logged = JsonDocument.Parse(line!);
+        logged.RootElement.GetProperty("LogLevel").GetString().ShouldBe("Warning");
+        logged.RootElement.GetProperty("Timestamp").GetString()!.ShouldEndWith("Z");
+        logged.RootElement.GetProperty("Message").GetString()!.ShouldStartWith("The counterparts ended with code");
+    }
+
     [Theory]
     [InlineData("--log", "xml", "--log takes text or json")]
     [InlineData("--behind-proxy", "yes", "--behind-proxy takes true or false")]
@@ -88,6 +112,15 @@ public sealed class StartUp
         );
         (await RefusalAsync(AppProcess.FreePort(), app.DataFolder)).ShouldContain("runs already with the data");
     }
+
+    // The process that starts a process is some thread of it.
+    private static IEnumerable<Process> Children(Process process) =>
+        Directory
+            .GetDirectories($"/proc/{process.Id}/task")
+            .SelectMany(task =>
+                File.ReadAllText(Path.Combine(task, "children")).Split(' ', StringSplitOptions.RemoveEmptyEntries)
+            )
+            .Select(id => Process.GetProcessById(int.Parse(id, CultureInfo.InvariantCulture)));
 
     private static async Task<string> RefusalAsync(int port, string data, params string[] more)
     {
