@@ -1,6 +1,6 @@
 namespace HomeStart.Data;
 
-/// <summary>One page of an owner's that whoever has its link may read, for a while.</summary>
+/// <summary>One page of an owner's that anyone with its link may read, for a while.</summary>
 public sealed class SharedRow
 {
     public Guid WorkspaceId { get; set; }

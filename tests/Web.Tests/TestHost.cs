@@ -191,7 +191,7 @@ public sealed class TestHost : IAsyncDisposable
     }
 
     /// <summary>
-    /// Waits until no request is under way: whoever left was noticed, and what they asked for has ended.
+    /// Waits until no request is under way: a caller who left was noticed, and their question has ended.
     /// </summary>
     public async Task QuietAsync()
     {

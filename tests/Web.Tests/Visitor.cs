@@ -61,7 +61,7 @@ public sealed class Visitor
     }
 
     /// <summary>Waits until something is so; fails where it never is.</summary>
-    /// <param name="every">How often it is looked at: some routes tell whoever asks too often to wait.</param>
+    /// <param name="every">How often it is looked at: some routes ask a frequent caller to wait.</param>
     public async Task WaitForAsync(Func<Task<bool>> isSo, TimeSpan? every = null)
     {
         for (var tries = 0; tries < 300; tries++)

@@ -11,7 +11,7 @@ namespace HomeStart.Formats.Exports;
 public sealed record LineNote(string By, string Text, string? Fault = null);
 
 /// <summary>
-/// A report as a page by itself, for whoever was given its link: no scripts, nothing to follow, and one note to be left
+/// A report as a page by itself, for anyone who was given its link: no scripts, nothing to follow, and one note to be left
 /// for each line.
 /// </summary>
 public static class ReportPage
@@ -145,10 +145,9 @@ public static class ReportPage
         html.Append(CultureInfo.InvariantCulture, $"<th scope=\"row\">{Text(row.Label)}</th>");
         foreach (var (column, cell) in row.Cells.Index())
         {
-            var isAmount = cell.Length > 0 && (char.IsAsciiDigit(cell[^1]) || cell == "not stated");
             html.Append(
                 CultureInfo.InvariantCulture,
-                $"<td{(isAmount ? " class=\"amount\"" : "")} data-head=\"{Text(head[column + 1])}\">{Text(cell)}</td>"
+                $"<td{(head[column + 1].Length > 0 ? " class=\"amount\"" : "")} data-head=\"{Text(head[column + 1])}\">{Text(cell)}</td>"
             );
         }
 

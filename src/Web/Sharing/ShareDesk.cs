@@ -11,7 +11,7 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Sharing;
 
 /// <summary>
-/// Links that let somebody read one page: made and withdrawn by the owner, and opened by whoever has one. The page is
+/// Links that let somebody read one page: made and withdrawn by the owner, and opened by anyone who has one. The page is
 /// always as it is now.
 /// </summary>
 internal sealed class ShareDesk(

@@ -38,18 +38,18 @@ public sealed class ClientPage(IWebHostEnvironment environment)
     // cookie.
     private static string FirstAnswers(PathString path, string? view)
     {
-        var site =
-            path.Value!.Trim('/').Split('/') is ["sites", var id, ..] && Guid.TryParse(id, out var known)
-                ? $"/api/sites/{known}"
-                : null;
-        var shown =
-            view is null ? site
-            : view.All(char.IsAsciiLetterUpper) ? $"{site}?view={view}"
-            : null;
+        var answers = new List<string> { "/api/session" };
+        if (
+            path.Value!.Trim('/').Split('/') is ["sites", var id, ..]
+            && Guid.TryParse(id, out var site)
+            && (view ?? "").All(char.IsAsciiLetterUpper)
+        )
+        {
+            answers.Add(view is null or "" ? $"/api/sites/{site}" : $"/api/sites/{site}?view={view}");
+        }
+
         return string.Concat(
-            new[] { "/api/session", site is null ? null : shown }
-                .OfType<string>()
-                .Select(answer => $"""<link rel="preload" as="fetch" crossorigin href="{answer}">""")
+            answers.Select(answer => $"""<link rel="preload" as="fetch" crossorigin href="{answer}">""")
         );
     }
 

@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Tests;
 
-/// <summary>A link opens one page to whoever has it, for a week, and nothing else.</summary>
+/// <summary>A link opens one page to anyone who has it, for a week, and nothing else.</summary>
 public sealed partial class SharedPagesTests : IAsyncLifetime
 {
     private TestHost _host = null!;
@@ -68,6 +68,7 @@ public sealed partial class SharedPagesTests : IAsyncLifetime
         var page = await _reader.GetStringAsync(keys.Path, Cancel);
         page.ShouldContain("<h1>Key sheet for ostlerwren.com</h1>");
         page.ShouldNotContain(WebUtility.HtmlEncode(password));
+        page.ShouldNotContain("<td class=\"amount\"", customMessage: "addresses and dates are no amounts");
     }
 
     [Theory]

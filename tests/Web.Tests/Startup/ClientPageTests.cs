@@ -39,6 +39,7 @@ public sealed class ClientPageTests : IDisposable
 
     [Theory]
     [InlineData(null, "/api/sites/3e4d6e21-c9a6-0ecd-6268-edf611dd0ccc")]
+    [InlineData("", "/api/sites/3e4d6e21-c9a6-0ecd-6268-edf611dd0ccc")]
     [InlineData("B", "/api/sites/3e4d6e21-c9a6-0ecd-6268-edf611dd0ccc?view=B")]
     [InlineData("\"><script>", null)]
     [InlineData("B&view=C", null)]

@@ -1,8 +1,8 @@
 namespace HomeStart.Core.Basics;
 
 /// <summary>
-/// Why something is at fault, with the figures that belong to it: a record of the room that finds it. Whoever puts it
-/// into words is in Formats.
+/// Why something is at fault, with the figures that belong to it: a record of the room that finds it. The words
+/// for it are in Formats.
 /// </summary>
 public abstract record FaultReason;
 
@@ -37,7 +37,7 @@ public enum Listed
     Domain,
 }
 
-/// <summary>Found by whoever read the input, who says it in a sentence.</summary>
+/// <summary>Found by a reader of the input, which says it in a sentence.</summary>
 public sealed record Said(string Sentence) : FaultReason;
 
 /// <summary>An id or a name that stands a second time in its list.</summary>
