@@ -11,8 +11,8 @@ namespace HomeStart.Formats.Exports;
 public sealed record LineNote(string By, string Text, string? Fault = null);
 
 /// <summary>
-/// A report as a page by itself, for anyone who was given its link: no scripts, nothing to follow, and one note to be left
-/// for each line.
+/// A report as a page by itself, for anyone who was given its link: no scripts, nothing to follow, and one note to be
+/// left for each line.
 /// </summary>
 public static class ReportPage
 {

@@ -11,8 +11,8 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Sharing;
 
 /// <summary>
-/// Links that let somebody read one page: made and withdrawn by the owner, and opened by anyone who has one. The page is
-/// always as it is now.
+/// Links that let somebody read one page: made and withdrawn by the owner, and opened by anyone who has one. The page
+/// is always as it is now.
 /// </summary>
 internal sealed class ShareDesk(
     HomeStartDb db,

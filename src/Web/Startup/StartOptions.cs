@@ -19,7 +19,7 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
     /// <summary>Whether a proxy on this machine stands before it, whose word on scheme and address is taken.</summary>
     public bool BehindProxy { get; init; }
 
-    /// <summary>Whether each line of the log is one JSON object, for programs that collect logs; else it is text.</summary>
+    /// <summary>Whether each line of the log is a JSON object, for programs that collect logs; else text.</summary>
     public bool LogsJson { get; init; }
 
     public const int DefaultPort = 5080;
