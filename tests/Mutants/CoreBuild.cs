@@ -17,7 +17,7 @@ internal sealed class CoreBuild
         var files = Directory
             .GetFiles(core, "*.cs", SearchOption.AllDirectories)
             .Where(file => !IsMade(core, file))
-            .Concat(Directory.GetFiles(made, "*.cs"));
+            .Concat(Directory.GetFiles(made, "*.cs", SearchOption.AllDirectories)); // What generators made among them.
         var trees = files
             .Order(StringComparer.Ordinal)
             .Select(file =>
