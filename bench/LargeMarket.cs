@@ -4,8 +4,8 @@ namespace HomeStart.Bench;
 
 /// <summary>
 /// A made-up market: hosts with four plans, six ways to pay and three data centres each, and registrars with ten
-/// endings. Its sizes are settable, its prices always the same.
-/// Where the hosts sell domains too they sell all ten, and give a domain-year from a yearly term on.
+/// endings. Its sizes are settable, its prices always the same. Where the hosts sell domains too they sell all ten, and
+/// give a domain-year from a yearly term on.
 /// </summary>
 internal static class LargeMarket
 {

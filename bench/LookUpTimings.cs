@@ -1,7 +1,4 @@
 using System.Diagnostics;
-using HomeStart.Core.Basics;
-using HomeStart.Core.Domains;
-using HomeStart.Core.Outside;
 using HomeStart.Web.Domains;
 using Chromium = HomeStart.Browser.Tests.Browser;
 
@@ -9,8 +6,7 @@ namespace HomeStart.Bench;
 
 /// <summary>
 /// Three hundred look-ups at a registrar that takes 50 ms each and 20 at once: 750 ms is the least possible. Then, in
-/// the real browser, from asking about a list to the first answer
-/// on the page.
+/// the real browser, from asking about a list to the first answer on the page.
 /// </summary>
 internal static class LookUpTimings
 {

@@ -1,5 +1,4 @@
 using BenchmarkDotNet.Attributes;
-using HomeStart.Core.Domains;
 using HomeStart.Formats.Domains;
 
 namespace HomeStart.Bench;

@@ -1,11 +1,5 @@
 using System.Collections.Immutable;
 using System.Diagnostics;
-using HomeStart.Core.Basics;
-using HomeStart.Core.Costings;
-using HomeStart.Core.Domains;
-using HomeStart.Core.Offers;
-using HomeStart.Core.Reconciling;
-using HomeStart.Core.Upkeep;
 using HomeStart.Formats.Upkeep;
 
 namespace HomeStart.Bench;

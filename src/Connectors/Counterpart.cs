@@ -6,8 +6,8 @@ namespace HomeStart.Connectors;
 
 /// <summary>
 /// One way of asking a counterpart for a change: an idempotency key in, an <see cref="Outcome"/> out. 200 is done, 202
-/// taken up and waiting for somebody, 409 refused;
-/// everything else, and no answer at all, leaves open whether it was done.
+/// taken up and waiting for somebody, 409 refused; everything else, and no answer at all, leaves open whether it was
+/// done.
 /// </summary>
 public sealed class Counterpart(HttpClient http)
 {

@@ -4,7 +4,6 @@ using System.Net.Sockets;
 using System.Text.Json;
 using HomeStart.Formats.Books;
 using HomeStart.Formats.Words;
-using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.Hosting;
@@ -13,8 +12,7 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// Runs the counterparts as a process of their own, so that no card number is ever in the application's memory. They
-/// end when whoever started them does: then their
-/// standard input ends.
+/// end when whoever started them does: then their standard input ends.
 /// </summary>
 internal static class Program
 {

@@ -7,8 +7,8 @@ namespace HomeStart.Data;
 
 /// <summary>
 /// How the documents of sites and orders are kept: as JSON of Core's own records, with the version of their shape.
-/// Older ones are brought up to date as they are read, step by
-/// step, and are read for ever: <c>tests/Web.Tests/fixtures</c> holds what each release wrote.
+/// Older ones are brought up to date as they are read, step by step, and are read for ever:
+/// <c>tests/Web.Tests/fixtures</c> holds what each release wrote.
 /// </summary>
 public static class Documents
 {

@@ -56,8 +56,7 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
 
     /// <summary>
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to
-    /// the next checkpoint. For whatever must not be forgotten
-    /// once the outside was asked.
+    /// the next checkpoint. For whatever must not be forgotten once the outside was asked.
     /// </summary>
     public Task SaveDurablyAsync(CancellationToken cancel) => SaveDurablyAsync(() => Task.FromResult(true), cancel);
 

@@ -21,8 +21,7 @@ internal static class OrderSteps
 
     /// <summary>
     /// 2 to 3: amounts and their currencies stood apart, a premium price had none of its own, and a domain could be any
-    /// text: one that no registry would take is left out, so
-    /// that its step is refused as it always was.
+    /// text: one that no registry would take is left out, so that its step is refused as it always was.
     /// </summary>
     public static void AmountsHaveTheirCurrency(JsonObject order)
     {

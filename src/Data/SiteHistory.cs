@@ -4,8 +4,7 @@ namespace HomeStart.Data;
 
 /// <summary>
 /// A site as a versioned document: its kept revisions with a cursor. A change drops what redo could reach; undo and
-/// redo move the cursor. Saving fails with
-/// <see cref="DbUpdateConcurrencyException"/> where somebody else was first.
+/// redo move the cursor. Saving fails with <see cref="DbUpdateConcurrencyException"/> where somebody else was first.
 /// </summary>
 public sealed class SiteHistory(HomeStartDb db, TimeProvider time)
 {

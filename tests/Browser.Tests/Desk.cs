@@ -6,8 +6,7 @@ namespace HomeStart.Browser.Tests;
 
 /// <summary>
 /// An application and a Chromium at it. There are as many as classes that run at a time: one class after another sits
-/// down at a desk, since starting both, and compiling what the first
-/// pages need, costs more than most classes do.
+/// down at a desk, since starting both, and compiling what the first pages need, costs more than most classes do.
 /// </summary>
 internal sealed class Desk : IDisposable
 {

@@ -1,4 +1,3 @@
-using OpenQA.Selenium;
 using OpenQA.Selenium.Interactions;
 
 namespace HomeStart.Browser.Tests;

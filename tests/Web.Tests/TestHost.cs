@@ -9,7 +9,6 @@ using HomeStart.Web.Upkeep;
 using HomeStart.Web.Work;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.DataProtection;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -22,8 +21,7 @@ namespace HomeStart.Web.Tests;
 
 /// <summary>
 /// The real host in memory with a real SQLite file, and the counterparts as a second one whose handler the connectors
-/// are given. Can be stopped and started again
-/// over the same files, as a server would be.
+/// are given. Can be stopped and started again over the same files, as a server would be.
 /// </summary>
 public sealed class TestHost : IAsyncDisposable
 {

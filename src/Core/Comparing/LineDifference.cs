@@ -6,8 +6,8 @@ namespace HomeStart.Core.Comparing;
 
 /// <summary>
 /// What one candidate pays more or less than another for the same thing, column by column of the ledger. Plans stand
-/// against plans, domains against domains, extras against those that
-/// provide the same. Minor units of the display currency.
+/// against plans, domains against domains, extras against those that provide the same. Minor units of the display
+/// currency.
 /// </summary>
 /// <param name="Of">What the extra provides, or its id; null for other kinds.</param>
 /// <param name="One">The names of it at the one.</param>

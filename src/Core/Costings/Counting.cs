@@ -6,8 +6,8 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// What bills and amounts count for the owner: tax on top, inside or not charged, reclaimed or not (costing rules 22
-/// and 23), then converted to the display
-/// currency (rule 24). Amounts are minor units. Immutable, so that any number of threads may share one.
+/// and 23), then converted to the display currency (rule 24). Amounts are minor units. Immutable, so that any number of
+/// threads may share one.
 /// </summary>
 public sealed class Counting
 {

@@ -5,8 +5,7 @@ namespace HomeStart.Core.Domains;
 
 /// <summary>
 /// A domain as a registry knows it: two labels or more, lower case, in ASCII form, at most 253 characters in all (RFC
-/// 1035, RFC 5890). Only a text that is one can be
-/// ordered, costed or sent to a counterpart.
+/// 1035, RFC 5890). Only a text that is one can be ordered, costed or sent to a counterpart.
 /// </summary>
 public sealed record DomainName
 {

@@ -28,8 +28,8 @@ public sealed record Plan(string Id, string Name)
 
 /// <summary>
 /// One way to pay for a plan: every <see cref="EveryMonths"/> (E), first committed to for <see cref="CommitMonths"/>
-/// (C); together they name it.
-/// <see cref="Prices"/> has one step a bill; <see cref="SetupFee"/> is charged once, null or zero: none.
+/// (C); together they name it. <see cref="Prices"/> has one step a bill; <see cref="SetupFee"/> is charged once, null
+/// or zero: none.
 /// </summary>
 public sealed record BillingOption(int EveryMonths, int CommitMonths, Minor? SetupFee, PriceSteps Prices)
 {

@@ -202,8 +202,8 @@ internal sealed class PlanScan
     }
 
     // What is lacking, and the ways to share it out; null: it cannot be made good, so that there is nothing to cost.
-    // With a limit for today the least that would be due is
-    // worked out all the same, as if what bars the plan were not asked for.
+    // With a limit for today the least that would be due is worked out all the same, as if what bars the plan were not
+    // asked for.
     private (ImmutableArray<Split> Splits, bool IsOut)? Lack(HostWay host, int metByDomain, int curableByDomain)
     {
         var lacking = _market.AllWants & ~_side.Met & ~metByDomain;

@@ -6,9 +6,8 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// Costs every way to buy against the needs (scan.md). A domain at a registrar costs the same whatever host it is
-/// paired with, so hosting and domains are costed
-/// apart where they are bought apart, and each pair is an addition; pairs that cannot come before what is found already
-/// are not even added.
+/// paired with, so hosting and domains are costed apart where they are bought apart, and each pair is an addition;
+/// pairs that cannot come before what is found already are not even added.
 /// </summary>
 public static class Scan
 {

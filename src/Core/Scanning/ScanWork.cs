@@ -7,8 +7,7 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// How much a scan would have to cost, counted before it begins. Needs that many extras could make good multiply: what
-/// is too much is said with its figure, instead of being
-/// listed until memory runs out.
+/// is too much is said with its figure, instead of being listed until memory runs out.
 /// </summary>
 internal sealed class ScanWork(ScanMarket market, FaultList faults)
 {

@@ -7,8 +7,7 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// What settles which candidate is the least: over how many months another would be, and what each need costs. Each
-/// answer is a scan with that one thing changed, so it
-/// holds against every way to buy there is.
+/// answer is a scan with that one thing changed, so it holds against every way to buy there is.
 /// </summary>
 /// <param name="Least">The first row of the scan; null: nothing is feasible.</param>
 /// <param name="Shorter">Over fewer months than the owner counts; null: it stays the least down to a month.</param>

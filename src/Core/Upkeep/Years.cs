@@ -7,8 +7,8 @@ namespace HomeStart.Core.Upkeep;
 
 /// <summary>
 /// What happens after the order (upkeep.md): runs what was bought day by day through renewals, refused cards, lapses
-/// and the owner's decisions. Pure: the same request gives the same years, and
-/// going on from where it stopped gives the same as one go.
+/// and the owner's decisions. Pure: the same request gives the same years, and going on from where it stopped gives the
+/// same as one go.
 /// </summary>
 public static class Years
 {
@@ -119,8 +119,7 @@ public sealed class Tenure
 
     /// <summary>
     /// Its days from the order up to the morning of one: what is decided on it counts, and what falls due on it is
-    /// still
-    /// to come.
+    /// still to come.
     /// </summary>
     public UpkeepYears ToMorning(DateOnly day, IEnumerable<Decision> decisions) =>
         FromTheOrder().Through(day, decisions, isMorning: true);

@@ -10,8 +10,7 @@ internal static class PriceNeed
 
     /// <summary>
     /// Whether every plan charge that falls within <paramref name="months"/> of the start has the first one's price. A
-    /// charge whose price is not stated fails, unless the
-    /// needs accept what is not stated.
+    /// charge whose price is not stated fails, unless the needs accept what is not stated.
     /// </summary>
     public static bool IsMet(Needs needs, BillingOption option, int months)
     {

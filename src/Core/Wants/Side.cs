@@ -5,8 +5,7 @@ namespace HomeStart.Core.Wants;
 
 /// <summary>
 /// How far one side of a candidate meets the wants: a plan with its book's hosting extras, or a domain's seller with
-/// its domain extras. Wants are numbered, sets of
-/// them are bit masks (scan rule 3).
+/// its domain extras. Wants are numbered, sets of them are bit masks (scan rule 3).
 /// </summary>
 public sealed class Side
 {

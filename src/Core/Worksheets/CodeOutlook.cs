@@ -49,8 +49,7 @@ internal sealed class CodeOutlooks(
 
     /// <summary>
     /// Of none, each alone and all combinable together, per book bought from (scan rule 4): what makes the horizon
-    /// least, with the fewest codes. Null where the codes entered do
-    /// as well.
+    /// least, with the fewest codes. Null where the codes entered do as well.
     /// </summary>
     public WhatIf<ImmutableArray<string>>? Best()
     {

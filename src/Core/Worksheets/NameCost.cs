@@ -7,8 +7,7 @@ namespace HomeStart.Core.Worksheets;
 
 /// <summary>
 /// What a new name under an ending costs at one seller, as a part of a candidate: the costing with it less the costing
-/// without any domain. Sums are minor units of the
-/// display currency, taxed as it counts.
+/// without any domain. Sums are minor units of the display currency, taxed as it counts.
 /// </summary>
 public sealed record NameCost(string Ending, EndingSeller Seller)
 {

@@ -8,8 +8,7 @@ public static class Shortlist
 {
     /// <summary>
     /// The places of those that cost least over the horizon among those that do what is needed: equal ones all, never
-    /// one whose total is only "at least", and none where fewer
-    /// than two can be compared.
+    /// one whose total is only "at least", and none where fewer than two can be compared.
     /// </summary>
     public static IReadOnlySet<int> Least(IReadOnlyList<Costing?> costings, Needs needs)
     {

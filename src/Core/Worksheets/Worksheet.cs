@@ -9,8 +9,7 @@ namespace HomeStart.Core.Worksheets;
 
 /// <summary>
 /// One candidate worked out, with what every other choice would change: each what-if is the costing of the candidate
-/// with that one thing chosen. Nothing here
-/// is kept; it is worked out anew from the site.
+/// with that one thing chosen. Nothing here is kept; it is worked out anew from the site.
 /// </summary>
 public sealed record Worksheet(string Letter, Candidate Candidate)
 {

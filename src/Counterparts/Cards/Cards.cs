@@ -9,9 +9,9 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The cards of the payment processor. A browser hands it a number and gets a token; the number is checked and
-/// forgotten. Numbers that begin with 9999 51 are refused for
-/// want of money, with 9999 54 because they have expired; with 9999 57 the bank wants its customer's yes. With 9999 52
-/// later charges are refused, with 9999 53 only for three days.
+/// forgotten. Numbers that begin with 9999 51 are refused for want of money, with 9999 54 because they have expired;
+/// with 9999 57 the bank wants its customer's yes. With 9999 52 later charges are refused, with 9999 53 only for three
+/// days.
 /// </summary>
 internal static class Cards
 {

@@ -8,8 +8,8 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The payment processor: sets money aside by card, wallet, invoice or balance, takes it or a part of it, or lets it
-/// go. A wallet, and some banks, want a yes on a page of
-/// theirs first; an invoice wants to be paid, and is closed after its last day.
+/// go. A wallet, and some banks, want a yes on a page of theirs first; an invoice wants to be paid, and is closed after
+/// its last day.
 /// </summary>
 internal static class Holds
 {

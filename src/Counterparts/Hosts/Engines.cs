@@ -11,8 +11,8 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The site engines that hosts offer, and setting one up step by step: files, database, administrator, and last the
-/// check, which puts its front page into the web space. Each step can be
-/// asked for again; nothing is seen before the last.
+/// check, which puts its front page into the web space. Each step can be asked for again; nothing is seen before the
+/// last.
 /// </summary>
 internal static class Engines
 {

@@ -9,8 +9,8 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The pages of the simulated bank and wallet, at their own address: say yes or no, or pay an invoice. Whoever knows a
-/// page's name is taken for its owner, as the name cannot
-/// be guessed. What was said is told to the application by a notice, and the owner is sent back.
+/// page's name is taken for its owner, as the name cannot be guessed. What was said is told to the application by a
+/// notice, and the owner is sent back.
 /// </summary>
 internal static class Pages
 {

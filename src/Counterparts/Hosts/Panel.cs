@@ -9,8 +9,8 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// What a host lets its customers change: documents with versions, of which the newest counts and earlier ones can be
-/// read again, and files kept under their hash. A change says which
-/// version it saw, so that of two at once one is refused, and what it makes stands whole or not at all.
+/// read again, and files kept under their hash. A change says which version it saw, so that of two at once one is
+/// refused, and what it makes stands whole or not at all.
 /// </summary>
 internal static class Panel
 {

@@ -8,8 +8,8 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The hosts' web servers: whoever asks for <c>name.world.localhost</c> gets what the world's owner put there, if the
-/// name leads to the host. That is another origin for each name, none of
-/// them ours, so that nothing uploaded can run as Home Start.
+/// name leads to the host. That is another origin for each name, none of them ours, so that nothing uploaded can run as
+/// Home Start.
 /// </summary>
 internal sealed class WebServers(CounterpartsDb db, Zones zones, PanelDesk panel, FileStore files)
 {

@@ -5,8 +5,7 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// Resolvers ask whoever is in charge and keep what they heard until its time to live runs out. When a name is pointed
-/// somewhere else each still holds what it heard before, one
-/// longer than the other: so the news spreads.
+/// somewhere else each still holds what it heard before, one longer than the other: so the news spreads.
 /// </summary>
 internal sealed class Resolvers(CounterpartsDb db, Zones zones, TimeProvider time)
 {

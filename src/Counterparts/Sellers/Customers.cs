@@ -9,8 +9,7 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// Each seller's customers: whoever bought there, and whoever says they are one and can read the code that the seller
-/// mails them. In this simulated world everybody who says so
-/// has a little money waiting.
+/// mails them. In this simulated world everybody who says so has a little money waiting.
 /// </summary>
 internal static class Customers
 {

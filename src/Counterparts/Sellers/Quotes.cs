@@ -13,8 +13,8 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// The sums that sellers name: for a purchase, and later for each charge, refund, change of a balance and claimed name.
-/// Each is worked out from the seller's own price list and records, never from a figure
-/// of the caller's. Money moves, and goods are delivered, only against such a sum.
+/// Each is worked out from the seller's own price list and records, never from a figure of the caller's. Money moves,
+/// and goods are delivered, only against such a sum.
 /// </summary>
 internal static class Quotes
 {

@@ -4,8 +4,7 @@ namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// What the ids of a book on a shelf may be: 1 to 60 ASCII letters, digits, hyphens, underscores and dots, not dots
-/// alone. They stand in addresses and name files. Books that were stored before with
-/// other ids are still read.
+/// alone. They stand in addresses and name files. Books that were stored before with other ids are still read.
 /// </summary>
 public static class BookIds
 {

@@ -6,8 +6,7 @@ namespace HomeStart.Formats.Books;
 
 /// <summary>
 /// Reads an offer book (costing.md, wire format) and reports every fault with its place. A part that cannot be read is
-/// replaced by a harmless one, so that
-/// the rest is still checked; a book with faults is never used.
+/// replaced by a harmless one, so that the rest is still checked; a book with faults is never used.
 /// </summary>
 public static class BookReader
 {

@@ -2,8 +2,7 @@ namespace HomeStart.Formats.Costings;
 
 /// <summary>
 /// The answer of <c>POST /api/costings</c> (costing.md, wire format). Amounts are decimal strings with exactly their
-/// currency's decimals, those without a
-/// currency of their own in <see cref="TotalsWire.Currency"/>; dates are ISO days.
+/// currency's decimals, those without a currency of their own in <see cref="TotalsWire.Currency"/>; dates are ISO days.
 /// </summary>
 public sealed record CostingWire(
     TotalsWire Totals,

@@ -1,5 +1,3 @@
-using System.Text.Json;
-
 namespace HomeStart.Formats.Costings;
 
 /// <summary>Writes a costing as the wire has it.</summary>

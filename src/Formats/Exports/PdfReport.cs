@@ -11,8 +11,7 @@ namespace HomeStart.Formats.Exports;
 
 /// <summary>
 /// Writes a report as a PDF, on one A4 page where it fits, upright or lying by how many columns it has. It is tagged
-/// (PDF/UA): a reader hears its language, its title, and the table with the
-/// heads of its columns and rows.
+/// (PDF/UA): a reader hears its language, its title, and the table with the heads of its columns and rows.
 /// </summary>
 public static class PdfReport
 {

@@ -4,8 +4,8 @@ namespace HomeStart.Formats.Foreign;
 
 /// <summary>
 /// Watches over the reading of what strangers wrote: so many parts, so deep, so long, and no longer than its caller
-/// waits. Every reader of foreign text tells it of each part it comes to, so that a text
-/// made to take for ever takes no longer than any other.
+/// waits. Every reader of foreign text tells it of each part it comes to, so that a text made to take for ever takes no
+/// longer than any other.
 /// </summary>
 public sealed class Guard(GuardLimits limits, CancellationToken cancel)
 {

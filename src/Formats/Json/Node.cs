@@ -8,8 +8,8 @@ namespace HomeStart.Formats.Json;
 
 /// <summary>
 /// A place in a JSON document that is read into values and faults: what is missing or of another type is reported with
-/// its path, and reading goes on, so that all
-/// faults come back at once. An absent field and null are the same, but for prices (costing.md, wire format).
+/// its path, and reading goes on, so that all faults come back at once. An absent field and null are the same, but for
+/// prices (costing.md, wire format).
 /// </summary>
 public readonly struct Node
 {

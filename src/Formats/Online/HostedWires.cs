@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using HomeStart.Formats.Json;
 
 namespace HomeStart.Formats.Online;

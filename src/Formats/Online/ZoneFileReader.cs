@@ -8,8 +8,8 @@ namespace HomeStart.Formats.Online;
 
 /// <summary>
 /// Reads a zone file (RFC 1035, section 5): comments, brackets over several lines, quoted texts, $ORIGIN and $TTL,
-/// owners left out, times such as 1h. What the host keeps itself (SOA and
-/// the name servers of the domain) is passed over; a type that is not kept here is a fault at its line.
+/// owners left out, times such as 1h. What the host keeps itself (SOA and the name servers of the domain) is passed
+/// over; a type that is not kept here is a fault at its line.
 /// </summary>
 public static class ZoneFileReader
 {

@@ -4,8 +4,8 @@ namespace HomeStart.Formats.Pages;
 
 /// <summary>
 /// Makes HTML fit for a parser that follows the standard: there each start tag looks at all that are open, and each
-/// attribute at all before it. Browsers too stop nesting after some hundred levels.
-/// What lies deeper stays, only its tags go; words are never lost.
+/// attribute at all before it. Browsers too stop nesting after some hundred levels. What lies deeper stays, only its
+/// tags go; words are never lost.
 /// </summary>
 internal static class HtmlLimits
 {

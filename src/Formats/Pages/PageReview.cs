@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using HomeStart.Formats.Books;
 using HomeStart.Formats.Costings;
 using HomeStart.Formats.Json;

@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using System.Globalization;
-using HomeStart.Core.Advertising;
 using HomeStart.Formats.Advertising;
 using HomeStart.Formats.Json;
 

@@ -17,8 +17,7 @@ public sealed record StartSiteBody(string? Name);
 
 /// <summary>
 /// The named changes of a site as they are written: their shapes, for those who call. <see cref="CommandReader"/> reads
-/// them, with every fault at its place; what each
-/// does is said at its <see cref="SiteCommand"/>.
+/// them, with every fault at its place; what each does is said at its <see cref="SiteCommand"/>.
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(RenameSiteWire), "rename-site")]

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using HomeStart.Formats.Costings;
 
 namespace HomeStart.Formats.Sites;

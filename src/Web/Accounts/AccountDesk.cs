@@ -12,8 +12,7 @@ namespace HomeStart.Web.Accounts;
 
 /// <summary>
 /// Confirming a mail address by a code, which makes an account or opens it again. Nothing that is answered tells
-/// whether an address is known: every address that is typed is
-/// treated alike.
+/// whether an address is known: every address that is typed is treated alike.
 /// </summary>
 public sealed class AccountDesk(
     UserManager<Account> users,

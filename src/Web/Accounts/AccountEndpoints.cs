@@ -3,7 +3,6 @@ using HomeStart.Data;
 using HomeStart.Formats.Json;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
-using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 
@@ -54,40 +53,27 @@ internal static class AccountEndpoints
     public static void MapAccounts(this IEndpointRouteBuilder app)
     {
         var account = app.MapGroup("/api/account");
-        account.MapGet("", GetAsync).WithName("getAccount").Produces<AccountWire>();
-        account
-            .MapPost("/code", CodeAsync)
-            .WithName("sendCode")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .RequireRateLimiting(Limit);
-        account
-            .MapPost("/confirm", ConfirmAsync)
-            .WithName("confirmAccount")
-            .Produces<AccountWire>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .RequireRateLimiting(Limit);
-        account.MapPost("/sign-out", SignOutAsync).WithName("signOut").Produces(StatusCodes.Status204NoContent);
+        account.MapGet("", GetAsync).WithName("getAccount");
+        account.MapPost("/code", CodeAsync).WithName("sendCode").RequireRateLimiting(Limit);
+        account.MapPost("/confirm", ConfirmAsync).WithName("confirmAccount").RequireRateLimiting(Limit);
+        account.MapPost("/sign-out", SignOutAsync).WithName("signOut");
         account
             .MapPost(
                 "/sign-out-everywhere",
                 (HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) =>
                     EndAsync(null, http, desk, cookie, cancel)
             )
-            .WithName("signOutEverywhere")
-            .Produces(StatusCodes.Status204NoContent);
+            .WithName("signOutEverywhere");
         account
             .MapPost(
                 "/sessions/{sessionId:guid}/end",
                 (Guid sessionId, HttpContext http, AccountDesk desk, VisitorCookie cookie, CancellationToken cancel) =>
                     EndAsync(sessionId, http, desk, cookie, cancel)
             )
-            .WithName("endSession")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+            .WithName("endSession");
         account
             .MapGet("/data.zip", async (DataArchive archive, Workspace workspace, CancellationToken cancel) =>
-                Results.File(
+                TypedResults.File(
                     await archive.WriteAsync(await workspace.BusinessDateAsync(cancel), cancel),
                     "application/zip",
                     "home-start.zip"
@@ -95,21 +81,20 @@ internal static class AccountEndpoints
             )
             .WithName("takeDataAway")
             .Produces(StatusCodes.Status200OK);
-        account
-            .MapDelete("", DeleteAsync)
-            .WithName("deleteAccount")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        account.MapDelete("", DeleteAsync).WithName("deleteAccount");
     }
 
-    private static async Task<IResult> GetAsync(AccountDesk desk, WorkspaceScope scope, CancellationToken cancel)
+    private static async Task<Ok<AccountWire>> GetAsync(
+        AccountDesk desk,
+        WorkspaceScope scope,
+        CancellationToken cancel
+    )
     {
         await desk.SeenAsync(cancel);
-        return Results.Ok(await WireAsync(desk, await desk.PresentAsync(cancel), scope.Session, cancel));
+        return TypedResults.Ok(await WireAsync(desk, await desk.PresentAsync(cancel), scope.Session, cancel));
     }
 
-    private static async Task<IResult> CodeAsync(
+    private static async Task<Results<NoContent, UnprocessableProblem>> CodeAsync(
         JsonBody<AccountCodeBody> body,
         AccountDesk desk,
         CancellationToken cancel
@@ -118,14 +103,14 @@ internal static class AccountEndpoints
         var faults = new FaultList();
         if (ReadMail(new Node(body.Root, "", faults)) is not { } mail)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         await desk.SendCodeAsync(mail, cancel);
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> ConfirmAsync(
+    private static async Task<Results<Ok<AccountWire>, UnprocessableProblem>> ConfirmAsync(
         JsonBody<ConfirmAccountBody> body,
         HttpContext http,
         AccountDesk desk,
@@ -147,24 +132,24 @@ internal static class AccountEndpoints
                 is not { Session: { } session } visitor
         )
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         cookie.Write(http, visitor);
         cookie.WriteMailbox(http, session);
         var account = await db.Users.SingleAsync(known => known.WorkspaceId == visitor.Workspace, cancel);
-        return Results.Ok(await WireAsync(desk, account, session, cancel));
+        return TypedResults.Ok(await WireAsync(desk, account, session, cancel));
     }
 
-    private static async Task<IResult> SignOutAsync(
+    private static async Task<Results<NoContent, NotFoundProblem>> SignOutAsync(
         HttpContext http,
         WorkspaceScope scope,
         AccountDesk desk,
         VisitorCookie cookie,
         CancellationToken cancel
-    ) => scope.Session is { } session ? await EndAsync(session, http, desk, cookie, cancel) : Results.NoContent();
+    ) => scope.Session is { } session ? await EndAsync(session, http, desk, cookie, cancel) : TypedResults.NoContent();
 
-    private static async Task<IResult> EndAsync(
+    private static async Task<Results<NoContent, NotFoundProblem>> EndAsync(
         Guid? session,
         HttpContext http,
         AccountDesk desk,
@@ -175,7 +160,7 @@ internal static class AccountEndpoints
         var own = http.RequestServices.GetRequiredService<WorkspaceScope>().Session;
         if (await desk.PresentAsync(cancel) is not { } account)
         {
-            return session is null ? Results.NoContent() : Missing();
+            return session is null ? TypedResults.NoContent() : Missing();
         }
 
         if (await desk.EndAsync(account.Id, session, cancel) == 0)
@@ -188,13 +173,12 @@ internal static class AccountEndpoints
             cookie.Write(http, new VisitorId(Guid.NewGuid(), null));
         }
 
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static IResult Missing() =>
-        Results.Problem("There is no such session here.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem Missing() => new NotFoundProblem("There is no such session here.");
 
-    private static async Task<IResult> DeleteAsync(
+    private static async Task<Results<NoContent, ConflictProblem, UnprocessableProblem>> DeleteAsync(
         JsonBody<DeleteAccountBody> body,
         HttpContext http,
         HomeStartDb db,
@@ -210,7 +194,7 @@ internal static class AccountEndpoints
         if (sure.Flag() != true)
         {
             sure.Fault(FaultCodes.Required, "Say that you are sure: it cannot be undone.");
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var orders = await db.Orders.AsNoTracking().ToListAsync(cancel);
@@ -221,16 +205,13 @@ internal static class AccountEndpoints
             { } open
         )
         {
-            return Results.Problem(
-                $"Order {open.Reference} is not over yet: wait for it, or call it off first.",
-                statusCode: StatusCodes.Status409Conflict
-            );
+            return new ConflictProblem($"Order {open.Reference} is not over yet: wait for it, or call it off first.");
         }
 
         await housekeeping.ForgetAsync(workspace.Id, cancel);
         await uploads.TidyAsync(cancel); // Bytes that came for a site lie in files beside the database.
         cookie.Write(http, new VisitorId(Guid.NewGuid(), null));
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
     private static async Task<AccountWire> WireAsync(

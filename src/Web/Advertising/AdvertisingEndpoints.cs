@@ -23,32 +23,18 @@ internal static class AdvertisingEndpoints
     public static void MapAdvertising(this IEndpointRouteBuilder app)
     {
         var pages = app.MapGroup("/api").AddEndpointFilter<OneConnection>();
-        pages
-            .MapPost("/advertisements/read", Read)
-            .WithName("readAdvertisement")
-            .Produces<IReadOnlyList<FindingWire>>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        pages
-            .MapPost("/sites/{siteId:guid}/advertisement", LookAsync)
-            .WithName("lookAtAdvertisement")
-            .Produces<AdvertisementWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        pages.MapPost("/advertisements/read", Read).WithName("readAdvertisement");
+        pages.MapPost("/sites/{siteId:guid}/advertisement", LookAsync).WithName("lookAtAdvertisement");
         pages
             .MapPost("/sites/{siteId:guid}/page", ReviewAsync)
             .WithName("reviewPage")
-            .Produces<PageReviewWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
-        pages
-            .MapPost("/sites/{siteId:guid}/price-table", TableAsync)
-            .WithName("readPriceTable")
-            .Produces<PriceTableWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        pages.MapPost("/sites/{siteId:guid}/price-table", TableAsync).WithName("readPriceTable");
     }
 
-    private static IResult Read(JsonBody<AdvertisementTextBody> body)
+    private static Results<Ok<IEnumerable<FindingWire>>, UnprocessableProblem> Read(
+        JsonBody<AdvertisementTextBody> body
+    )
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
@@ -68,13 +54,13 @@ internal static class AdvertisingEndpoints
         }
 
         return faults.Any
-            ? FaultResults.Unprocessable(faults)
-            : Results.Ok(
+            ? new UnprocessableProblem(faults)
+            : TypedResults.Ok(
                 ProseReader.Read(text!).Select(finding => new FindingWire(finding.Field, finding.Value, finding.Words))
             );
     }
 
-    private static async Task<IResult> LookAsync(
+    private static async Task<Results<Ok<AdvertisementWire>, NotFoundProblem>> LookAsync(
         Guid siteId,
         JsonBody<AdvertisementBody> body,
         SiteDesk sites,
@@ -95,9 +81,9 @@ internal static class AdvertisingEndpoints
         var costs = made is null ? null : HiddenCosts.Find(made, site.Site.Settings.On(today));
         var (book, addsTo) = made is null || faults.Any ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
-        return Results.Ok(
+        return TypedResults.Ok(
             new AdvertisementWire(
-                FaultResults.Wires(faults),
+                UnprocessableProblem.Wires(faults),
                 costs is null ? null : HiddenCostsWire.From(costs, made!),
                 whole is null ? null : BookWriter.Text(book!),
                 addsTo,
@@ -106,7 +92,9 @@ internal static class AdvertisingEndpoints
         );
     }
 
-    private static async Task<IResult> ReviewAsync(
+    private static async Task<
+        Results<Ok<PageReviewWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > ReviewAsync(
         Guid siteId,
         JsonBody<PageReviewBody> body,
         SiteDesk sites,
@@ -131,14 +119,14 @@ internal static class AdvertisingEndpoints
         var (unreadable, faults) = (new FaultList(), new FaultList());
         if (PagesEndpoints.Read(body.Root, unreadable, PageReader.Read, cancel) is not { } printed)
         {
-            return FaultResults.Unprocessable(unreadable);
+            return new UnprocessableProblem(unreadable);
         }
 
         var node = new Node(body.Root, "", unreadable);
         var (answers, changes) = (PageAnswersReader.Read(node), PageAnswersReader.Changes(node["changes"]));
         if (unreadable.Any)
         {
-            return FaultResults.Unprocessable(unreadable);
+            return new UnprocessableProblem(unreadable);
         }
 
         var today = await workspace.BusinessDateAsync(cancel);
@@ -151,10 +139,10 @@ internal static class AdvertisingEndpoints
         var (book, addsTo) = made is null ? (null, null) : await joining.JoinAsync(made, faults, cancel);
         var whole = book is null ? null : BookReader.Read(book, faults);
         var text = whole is null ? null : BookWriter.Text(book!);
-        return Results.Ok(
+        return TypedResults.Ok(
             new PageReviewWire(
                 PageWriter.Write(reading),
-                FaultResults.Wires(faults),
+                UnprocessableProblem.Wires(faults),
                 costs,
                 text,
                 addsTo,
@@ -182,7 +170,7 @@ internal static class AdvertisingEndpoints
             ),
         ];
 
-    private static async Task<IResult> TableAsync(
+    private static async Task<Results<Ok<PriceTableWire>, NotFoundProblem, UnprocessableProblem>> TableAsync(
         Guid siteId,
         JsonBody<PriceTableBody> body,
         SiteDesk sites,
@@ -201,25 +189,25 @@ internal static class AdvertisingEndpoints
         if (!node.IsObject())
         {
             node.Required("The table");
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var (_, wire, made) = PriceTableReader.Read(node, await workspace.BusinessDateAsync(cancel));
         if (made is null)
         {
-            return Results.Ok(wire);
+            return TypedResults.Ok(wire);
         }
 
         var (book, _) = await joining.JoinAsync(made, faults, cancel);
         return BookReader.Read(book, faults) is { } whole
-            ? Results.Ok(
+            ? TypedResults.Ok(
                 wire with
                 {
                     Book = BookWriter.Text(book),
                     Candidates = ForSite(site.Site, whole, made, workspace),
                 }
             )
-            : Results.Ok(wire with { Faults = FaultResults.Wires(faults) });
+            : TypedResults.Ok(wire with { Faults = UnprocessableProblem.Wires(faults) });
     }
 }
 

@@ -5,9 +5,8 @@ namespace HomeStart.Web.Backups;
 
 /// <summary>
 /// A file that only its passphrase opens: AES-256-GCM in pieces, the key from the passphrase by PBKDF2 (SHA-256,
-/// 600,000
-/// rounds). Each piece is bound to its place and to whether it is the last, so that none can be changed, moved or cut
-/// off unseen.
+/// 600,000 rounds). Each piece is bound to its place and to whether it is the last, so that none can be changed, moved
+/// or cut off unseen.
 /// </summary>
 internal static class SealedFile
 {

@@ -24,102 +24,49 @@ internal static class BooksEndpoints
 
     public static void MapBooks(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/books", ListAsync).WithName("getBooks").Produces<IReadOnlyList<BookWire>>();
+        app.MapGet("/api/books", ListAsync).WithName("getBooks");
         var shelf = app.MapGroup("/api/shelf").AddEndpointFilter<OneConnection>();
         shelf
             .MapGet("", async (ShelfDesk desk, CancellationToken cancel) => await desk.ListAsync(cancel))
             .WithName("getShelf");
-        shelf
-            .MapGet("/{book}", PriceListAsync)
-            .WithName("getPriceList")
-            .Produces<PriceListWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        shelf
-            .MapPost("/look", LookAsync)
-            .WithName("lookAtBook")
-            .Produces<BookLookWire>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf
-            .MapPost("", TakeAsync)
-            .WithName("takeBook")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf
-            .MapPost("/{book}/put-away", PutAwayAsync)
-            .WithName("putBookAway")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        shelf.MapGet("/{book}", PriceListAsync).WithName("getPriceList");
+        shelf.MapPost("/look", LookAsync).WithName("lookAtBook");
+        shelf.MapPost("", TakeAsync).WithName("takeBook");
+        shelf.MapPost("/{book}/put-away", PutAwayAsync).WithName("putBookAway");
         app.MapPost("/api/examples/put-away", PutExamplesAwayAsync)
             .AddEndpointFilter<OneConnection>()
-            .WithName("putExamplesAway")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf
-            .MapPost("/{book}/codes", TellCodeAsync)
-            .WithName("tellCode")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shelf
-            .MapPost("/{book}/plans/{plan}/limits", TellLimitAsync)
-            .WithName("tellLimit")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+            .WithName("putExamplesAway");
+        shelf.MapPost("/{book}/codes", TellCodeAsync).WithName("tellCode");
+        shelf.MapPost("/{book}/plans/{plan}/limits", TellLimitAsync).WithName("tellLimit");
         shelf
             .MapPost("/{book}/looked", (string book, Shelf books, ShelfDesk desk, CancellationToken cancel) =>
                 KnownAsync(book, books, desk, () => desk.LookedAgainAsync(book, cancel), cancel)
             )
-            .WithName("lookedAgain")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+            .WithName("lookedAgain");
+        shelf.MapDelete("/{book}", RemoveAsync).WithName("removeBook");
+        shelf.MapGet("/{book}/file", FileAsync).WithName("getBookFile").Produces<JsonElement>();
         shelf
-            .MapDelete("/{book}", RemoveAsync)
-            .WithName("removeBook")
-            .Produces<IReadOnlyList<ShelvedWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        shelf
-            .MapGet("/{book}/file", FileAsync)
-            .WithName("getBookFile")
-            .Produces<JsonElement>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        shelf
-            .MapGet("/{book}/plans.csv", (string book, Shelf books) =>
-                books.Find(book) is { } shelved
-                    ? Results.File(
-                        Encoding.UTF8.GetBytes(PlansCsv.Write(shelved.Book)),
-                        "text/csv; charset=utf-8",
-                        $"{FileName(book)}-plans.csv"
-                    )
-                    : Missing()
-            )
+            .MapGet("/{book}/plans.csv", PlansCsvFile)
             .WithName("getPlansCsv")
-            .Produces<string>(contentType: "text/csv")
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        shelf
-            .MapGet("/{book}/history", HistoryAsync)
-            .WithName("getPriceHistory")
-            .Produces<IReadOnlyList<PriceHistoryWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        shelf
-            .MapPost("/{book}/edit", EditAsync)
-            .WithName("editBook")
-            .Produces<EditedBookWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapGet("/api/offer-book.schema.json", () => Results.Stream(BookSchema.Open(), "application/schema+json"))
+            .Produces<string>(contentType: "text/csv");
+        shelf.MapGet("/{book}/history", HistoryAsync).WithName("getPriceHistory");
+        shelf.MapPost("/{book}/edit", EditAsync).WithName("editBook");
+        app.MapGet("/api/offer-book.schema.json", () =>
+                TypedResults.Stream(BookSchema.Open(), "application/schema+json")
+            )
             .WithName("getBookSchema")
             .Produces<JsonElement>();
-        app.MapGet("/api/offer-book.example.json", () => Results.Stream(BookSchema.OpenExample(), "application/json"))
+        app.MapGet("/api/offer-book.example.json", () =>
+                TypedResults.Stream(BookSchema.OpenExample(), "application/json")
+            )
             .WithName("getBookExample")
             .Produces<JsonElement>();
     }
 
-    private static async Task<IResult> ListAsync(Workspace workspace, Shelf shelf, CancellationToken cancel)
+    private static async Task<Ok<List<BookWire>>> ListAsync(Workspace workspace, Shelf shelf, CancellationToken cancel)
     {
         var today = await workspace.BusinessDateAsync(cancel);
-        return Results.Ok(
+        return TypedResults.Ok(
             shelf
                 .All.Select(shelved =>
                     BookWire.From(shelved.Book, today) with
@@ -132,22 +79,26 @@ internal static class BooksEndpoints
         );
     }
 
-    private static async Task<IResult> PriceListAsync(
+    private static async Task<Results<Ok<PriceListWire>, NotFoundProblem>> PriceListAsync(
         string book,
         Shelf books,
         Workspace workspace,
         CancellationToken cancel
     ) =>
         books.Find(book) is { } shelved
-            ? Results.Ok(PriceListWire.From(shelved.Book, await workspace.BusinessDateAsync(cancel)))
+            ? TypedResults.Ok(PriceListWire.From(shelved.Book, await workspace.BusinessDateAsync(cancel)))
             : Missing();
 
-    private static async Task<IResult> LookAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
+    private static async Task<Ok<BookLookWire>> LookAsync(
+        JsonBody<JsonElement> body,
+        ShelfDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         return ReadFile(body, faults) is { } book
-            ? Results.Ok(await desk.LookAsync(book, body.Bytes, cancel))
-            : Results.Ok(BookLookWire.From(faults));
+            ? TypedResults.Ok(await desk.LookAsync(book, body.Bytes, cancel))
+            : TypedResults.Ok(BookLookWire.From(faults));
     }
 
     // A file is kept and edited as it is written, so that no field may stand in it twice.
@@ -158,7 +109,11 @@ internal static class BooksEndpoints
         return faults.Any ? null : book;
     }
 
-    private static async Task<IResult> TakeAsync(JsonBody<JsonElement> body, ShelfDesk desk, CancellationToken cancel)
+    private static async Task<Results<Ok<IReadOnlyList<ShelvedWire>>, UnprocessableProblem>> TakeAsync(
+        JsonBody<JsonElement> body,
+        ShelfDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         if (ReadFile(body, faults) is { } book)
@@ -166,10 +121,10 @@ internal static class BooksEndpoints
             await desk.TakeAsync(book, body.Bytes, faults, cancel);
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
+        return faults.Any ? new UnprocessableProblem(faults) : TypedResults.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> PutExamplesAwayAsync(
+    private static async Task<Results<Ok<IReadOnlyList<ShelvedWire>>, UnprocessableProblem>> PutExamplesAwayAsync(
         JsonBody<PutAwayBody> body,
         ShelfDesk desk,
         CancellationToken cancel
@@ -179,11 +134,11 @@ internal static class BooksEndpoints
         var isPutAway = IsPutAway(body, faults);
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         await desk.PutExamplesAwayAsync(isPutAway, cancel);
-        return Results.Ok(await desk.ListAsync(cancel));
+        return TypedResults.Ok(await desk.ListAsync(cancel));
     }
 
     private static bool IsPutAway(JsonBody<PutAwayBody> body, FaultList faults)
@@ -197,7 +152,7 @@ internal static class BooksEndpoints
         return node.Flag() ?? false;
     }
 
-    private static Task<IResult> TellCodeAsync(
+    private static Task<Results<Ok<IReadOnlyList<ShelvedWire>>, NotFoundProblem, UnprocessableProblem>> TellCodeAsync(
         string book,
         JsonBody<ToldCodeBody> body,
         Shelf books,
@@ -213,7 +168,7 @@ internal static class BooksEndpoints
             cancel
         );
 
-    private static Task<IResult> TellLimitAsync(
+    private static Task<Results<Ok<IReadOnlyList<ShelvedWire>>, NotFoundProblem, UnprocessableProblem>> TellLimitAsync(
         string book,
         string plan,
         JsonBody<ToldLimitBody> body,
@@ -224,7 +179,9 @@ internal static class BooksEndpoints
 
     // Into a price list of the visitor's own alone: the made-up sellers keep to what they say, else nothing could be
     // ordered from them any more.
-    private static async Task<IResult> ToldAsync<T>(
+    private static async Task<
+        Results<Ok<IReadOnlyList<ShelvedWire>>, NotFoundProblem, UnprocessableProblem>
+    > ToldAsync<T>(
         string book,
         JsonBody<T> body,
         Shelf books,
@@ -248,25 +205,30 @@ internal static class BooksEndpoints
             await desk.TakeEditedAsync(told, faults, cancel);
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await desk.ListAsync(cancel));
+        return faults.Any ? new UnprocessableProblem(faults) : TypedResults.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> PutAwayAsync(
-        string book,
-        JsonBody<PutAwayBody> body,
-        Shelf books,
-        ShelfDesk desk,
-        CancellationToken cancel
-    )
+    private static async Task<
+        Results<Ok<IReadOnlyList<ShelvedWire>>, NotFoundProblem, UnprocessableProblem>
+    > PutAwayAsync(string book, JsonBody<PutAwayBody> body, Shelf books, ShelfDesk desk, CancellationToken cancel)
     {
         var faults = new FaultList();
         var isPutAway = IsPutAway(body, faults);
-        return faults.Any
-            ? FaultResults.Unprocessable(faults)
-            : await KnownAsync(book, books, desk, () => desk.PutAwayAsync(book, isPutAway, cancel), cancel);
+        if (faults.Any)
+        {
+            return new UnprocessableProblem(faults);
+        }
+
+        if (books.Find(book) is null)
+        {
+            return Missing();
+        }
+
+        await desk.PutAwayAsync(book, isPutAway, cancel);
+        return TypedResults.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> RemoveAsync(
+    private static async Task<Results<Ok<IReadOnlyList<ShelvedWire>>, NotFoundProblem>> RemoveAsync(
         string book,
         Shelf books,
         ShelfDesk desk,
@@ -276,12 +238,26 @@ internal static class BooksEndpoints
             ? await KnownAsync(book, books, desk, () => desk.RemoveAsync(id, cancel), cancel)
             : Missing();
 
-    private static async Task<IResult> FileAsync(string book, int? version, Shelf books, CancellationToken cancel) =>
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> FileAsync(
+        string book,
+        int? version,
+        Shelf books,
+        CancellationToken cancel
+    ) =>
         await books.BytesAsync(books.Find(book)?.Book.Id ?? book, version, cancel) is { } bytes
-            ? Results.File(bytes, "application/json", $"{FileName(book)}.json")
+            ? TypedResults.File(bytes, "application/json", $"{FileName(book)}.json")
             : Missing();
 
-    private static async Task<IResult> KnownAsync(
+    private static Results<FileContentHttpResult, NotFoundProblem> PlansCsvFile(string book, Shelf books) =>
+        books.Find(book) is { } shelved
+            ? TypedResults.File(
+                Encoding.UTF8.GetBytes(PlansCsv.Write(shelved.Book)),
+                "text/csv; charset=utf-8",
+                $"{FileName(book)}-plans.csv"
+            )
+            : Missing();
+
+    private static async Task<Results<Ok<IReadOnlyList<ShelvedWire>>, NotFoundProblem>> KnownAsync(
         string book,
         Shelf books,
         ShelfDesk desk,
@@ -295,19 +271,23 @@ internal static class BooksEndpoints
         }
 
         await change();
-        return Results.Ok(await desk.ListAsync(cancel));
+        return TypedResults.Ok(await desk.ListAsync(cancel));
     }
 
-    private static async Task<IResult> HistoryAsync(string book, Shelf books, CancellationToken cancel) =>
+    private static async Task<Results<Ok<IEnumerable<PriceHistoryWire>>, NotFoundProblem>> HistoryAsync(
+        string book,
+        Shelf books,
+        CancellationToken cancel
+    ) =>
         books.Find(book) is { } shelved
-            ? Results.Ok(
+            ? TypedResults.Ok(
                 PriceHistory
                     .ListAll(await books.VersionsAsync(book, cancel))
                     .Select(history => PriceHistoryWire.From(history, shelved.Book.Currency))
             )
             : Missing();
 
-    private static async Task<IResult> EditAsync(
+    private static async Task<Results<Ok<EditedBookWire>, NotFoundProblem, UnprocessableProblem>> EditAsync(
         string book,
         JsonBody<EditBookBody> body,
         Shelf books,
@@ -336,10 +316,10 @@ internal static class BooksEndpoints
         var edited = JsonEdits.Apply(JsonNode.Parse(bytes)!, node["operations"]);
         if (faults.Any || edited is null)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
-        return Results.Ok(await desk.EditedAsync(edited, asNew is { Length: > 0 } ? asNew : null, cancel));
+        return TypedResults.Ok(await desk.EditedAsync(edited, asNew is { Length: > 0 } ? asNew : null, cancel));
     }
 
     // An id may be any text.
@@ -349,6 +329,5 @@ internal static class BooksEndpoints
             ? name
             : "offer-book";
 
-    private static IResult Missing() =>
-        Results.Problem("There is no such book on your shelf.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem Missing() => new NotFoundProblem("There is no such book on your shelf.");
 }

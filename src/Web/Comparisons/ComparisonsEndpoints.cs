@@ -1,4 +1,5 @@
 using HomeStart.Formats.Sites;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 
@@ -13,29 +14,13 @@ internal static class ComparisonsEndpoints
     public static void MapComparisons(this IEndpointRouteBuilder app)
     {
         var sites = app.MapGroup("/api/sites/{siteId:guid}");
-        sites
-            .MapGet("/comparison", CompareAsync)
-            .WithName("compare")
-            .Produces<ComparisonWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        sites
-            .MapGet("/candidates/{letter}/plans", PlansAsync)
-            .WithName("plans")
-            .Produces<PlanTableWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        sites
-            .MapGet("/candidates/{letter}/changing", ChangeAsync)
-            .WithName("changing")
-            .Produces<ChangingLaterWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        sites
-            .MapGet("/candidates/{letter}/stopping", StopAsync)
-            .WithName("stopping")
-            .Produces<StoppingWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        sites.MapGet("/comparison", CompareAsync).WithName("compare");
+        sites.MapGet("/candidates/{letter}/plans", PlansAsync).WithName("plans");
+        sites.MapGet("/candidates/{letter}/changing", ChangeAsync).WithName("changing");
+        sites.MapGet("/candidates/{letter}/stopping", StopAsync).WithName("stopping");
     }
 
-    private static async Task<IResult> CompareAsync(
+    private static async Task<Results<Ok<ComparisonWire>, NotFoundProblem>> CompareAsync(
         Guid siteId,
         string? @base,
         string? against,
@@ -44,12 +29,12 @@ internal static class ComparisonsEndpoints
         CancellationToken cancel
     ) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings)
-            ? Results.Ok(
+            ? TypedResults.Ok(
                 ComparisonWire.From(Comparison.Compare(site, workspace.Books, settings, @base, against), settings)
             )
             : SiteDesk.Missing();
 
-    private static async Task<IResult> PlansAsync(
+    private static async Task<Results<Ok<PlanTableWire>, NotFoundProblem>> PlansAsync(
         Guid siteId,
         string letter,
         SiteDesk desk,
@@ -57,7 +42,7 @@ internal static class ComparisonsEndpoints
         CancellationToken cancel
     ) =>
         await desk.CountedAsync(siteId, cancel) is var (site, settings) && site.Listed(letter) is { } listed
-            ? Results.Ok(
+            ? TypedResults.Ok(
                 PlanTableWire.From(
                     PlanTable.Build(listed.Candidate, workspace.OfferedTo(listed.Candidate), settings, site.Needs),
                     site.Needs
@@ -65,7 +50,7 @@ internal static class ComparisonsEndpoints
             )
             : SiteDesk.Missing();
 
-    private static async Task<IResult> ChangeAsync(
+    private static async Task<Results<Ok<ChangingLaterWire>, NotFoundProblem>> ChangeAsync(
         Guid siteId,
         string letter,
         SiteDesk desk,
@@ -75,10 +60,10 @@ internal static class ComparisonsEndpoints
         await desk.CountedAsync(siteId, cancel) is var (site, settings)
         && site.Listed(letter) is { } listed
         && ChangingLater.WorkOut(listed.Candidate, workspace.Books, settings) is { } changing
-            ? Results.Ok(ChangingLaterWire.From(changing, settings.DisplayCurrency!))
+            ? TypedResults.Ok(ChangingLaterWire.From(changing, settings.DisplayCurrency!))
             : SiteDesk.Missing();
 
-    private static async Task<IResult> StopAsync(
+    private static async Task<Results<Ok<StoppingWire>, NotFoundProblem>> StopAsync(
         Guid siteId,
         string letter,
         SiteDesk desk,
@@ -88,6 +73,6 @@ internal static class ComparisonsEndpoints
         await desk.CountedAsync(siteId, cancel) is var (site, settings)
         && site.Listed(letter) is { } listed
         && Stopping.WorkOut(listed.Candidate, workspace.Books, settings) is { } stopping
-            ? Results.Ok(StoppingWire.From(stopping, settings.DisplayCurrency!))
+            ? TypedResults.Ok(StoppingWire.From(stopping, settings.DisplayCurrency!))
             : SiteDesk.Missing();
 }

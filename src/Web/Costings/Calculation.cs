@@ -17,28 +17,27 @@ internal static class Calculation
         Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work
     )
         where TAnswer : class =>
-        app.MapPost(path, async (JsonBody<TBody> body, Demo demo, WorkSlots turns, CancellationToken cancel) =>
-            {
-                using var turn = await turns.CostingAsync(cancel);
-                return turn.Refusal ?? Answer(body, demo, work, cancel);
-            })
-            .WithName(name)
-            .Produces<TAnswer>()
-            .ProducesProblem(StatusCodes.Status400BadRequest)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
+        app.MapPost(
+                path,
+                async Task<Results<Ok<TAnswer>, UnprocessableProblem, TooManyProblem>> (
+                    JsonBody<TBody> body,
+                    Demo demo,
+                    WorkSlots turns,
+                    CancellationToken cancel
+                ) =>
+                {
+                    using var turn = await turns.CostingAsync(cancel);
+                    if (turn.Refusal is { } refusal)
+                    {
+                        return refusal;
+                    }
 
-    private static IResult Answer<TAnswer>(
-        JsonBody body,
-        Demo demo,
-        Func<JsonElement, Demo, FaultList, CancellationToken, Result<TAnswer>?> work,
-        CancellationToken cancel
-    )
-        where TAnswer : class
-    {
-        var faults = new FaultList();
-        return work(body.Root, demo, faults, cancel) is { } result
-            ? FaultResults.Answer(result)
-            : FaultResults.Unprocessable(faults);
-    }
+                    var faults = new FaultList();
+                    var result = work(body.Root, demo, faults, cancel) ?? Result.From<TAnswer>(null, faults);
+                    return result.Has(out var answer)
+                        ? TypedResults.Ok(answer)
+                        : new UnprocessableProblem(result.Faults);
+                }
+            )
+            .WithName(name);
 }

@@ -2,6 +2,7 @@ using System.Threading.RateLimiting;
 using HomeStart.Data;
 using HomeStart.Formats.Domains;
 using HomeStart.Formats.Words;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Domains;
@@ -46,15 +47,10 @@ internal static class DomainsEndpoints
         domains
             .MapGet("/typed", (string? text) => TypedDomainWire.From(TypedDomain.Parse(Short(text))))
             .WithName("readTypedDomain");
-        domains
-            .MapGet("/check", CheckAsync)
-            .WithName("checkDomain")
-            .Produces<NameAnswerWire>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .RequireRateLimiting(Limit);
+        domains.MapGet("/check", CheckAsync).WithName("checkDomain").RequireRateLimiting(Limit);
     }
 
-    private static async Task<IResult> CheckAsync(
+    private static async Task<Results<Ok<NameAnswerWire>, UnprocessableProblem>> CheckAsync(
         string label,
         string ending,
         string? book,
@@ -81,7 +77,7 @@ internal static class DomainsEndpoints
 
         if (faults.Any)
         {
-            return Startup.FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (DomainName.Parse(name!.Text, ending).Domain is not { } domain)
@@ -91,7 +87,7 @@ internal static class DomainsEndpoints
                 "label",
                 $"With its ending this is too long: a domain has at most {DomainName.Longest} characters."
             );
-            return Startup.FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var answer = (
@@ -99,7 +95,7 @@ internal static class DomainsEndpoints
                 .AskAsync(workspace.World, [new NameQuestion(seller!.Id, domain)], withRecord: true, cancel)
                 .FirstAsync(news => news.Answer is not null, cancel)
         ).Answer!;
-        return Results.Ok(NameAnswerWire.From(answer, time.GetUtcNow()));
+        return TypedResults.Ok(NameAnswerWire.From(answer, time.GetUtcNow()));
     }
 
     private static string? Short(string? text) => text is { Length: > 300 } ? text[..300] : text;

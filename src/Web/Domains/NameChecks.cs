@@ -11,8 +11,7 @@ public sealed record NameNews(NameAnswer? Answer, string? PausedBook = null, Tim
 
 /// <summary>
 /// Asks about many names at once and tells each answer as it comes. A registrar that asks for a pause gets it; one that
-/// does not answer any more is let be, and
-/// whatever else is asked goes on.
+/// does not answer any more is let be, and whatever else is asked goes on.
 /// </summary>
 public sealed class NameChecks(IRegistrar registrar, RegistrarGates gates, TimeProvider time)
 {

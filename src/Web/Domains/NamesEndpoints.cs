@@ -1,6 +1,5 @@
 using HomeStart.Formats.Domains;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Domains;
 
@@ -9,31 +8,23 @@ internal static class NamesEndpoints
 {
     public static void MapNames(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/names/read", Read)
-            .WithName("readName")
-            .Produces<ReadNameWire>()
-            .ProducesProblem(StatusCodes.Status400BadRequest)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPost("/api/names/ideas", Ideas)
-            .WithName("findNameIdeas")
-            .Produces<IReadOnlyList<ReadNameWire>>()
-            .ProducesProblem(StatusCodes.Status400BadRequest)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/names/read", Read).WithName("readName");
+        app.MapPost("/api/names/ideas", Ideas).WithName("findNameIdeas");
     }
 
-    private static IResult Ideas(JsonBody<NameIdeasBody> body)
+    private static Results<Ok<IEnumerable<ReadNameWire>>, UnprocessableProblem> Ideas(JsonBody<NameIdeasBody> body)
     {
         var faults = new FaultList();
         return ReadNameReader.ReadIdeas(body.Root, faults) is { } ideas
-            ? Results.Ok(ideas.Select(idea => ReadNameWire.From(idea.Name)))
-            : FaultResults.Unprocessable(faults);
+            ? TypedResults.Ok(ideas.Select(idea => ReadNameWire.From(idea.Name)))
+            : new UnprocessableProblem(faults);
     }
 
-    private static IResult Read(JsonBody<ReadNameBody> body)
+    private static Results<Ok<ReadNameWire>, UnprocessableProblem> Read(JsonBody<ReadNameBody> body)
     {
         var faults = new FaultList();
         return ReadNameReader.Read(body.Root, faults) is { } name
-            ? Results.Ok(ReadNameWire.From(name))
-            : FaultResults.Unprocessable(faults);
+            ? TypedResults.Ok(ReadNameWire.From(name))
+            : new UnprocessableProblem(faults);
     }
 }

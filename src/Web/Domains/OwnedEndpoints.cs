@@ -1,11 +1,9 @@
 using System.Text;
-using HomeStart.Data;
 using HomeStart.Formats.Domains;
 using HomeStart.Formats.Exports;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
 
 namespace HomeStart.Web.Domains;
@@ -19,56 +17,25 @@ internal static class OwnedEndpoints
     public static void MapOwned(this IEndpointRouteBuilder app)
     {
         var site = app.MapGroup("/api/sites/{siteId:guid}");
-        Faulted(
-            site.MapPost("/transfer-checks", CheckTransferAsync)
-                .WithName("checkTransfer")
-                .Produces<TransferWire>()
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
-        Faulted(
-            site.MapPost("/owned-name", WeighAsync)
-                .WithName("weighOwnedName")
-                .Produces<OwnedNameWire>()
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
-        Faulted(
-            site.MapGet("/owned-record", RecordAsync)
-                .WithName("getOwnedRecord")
-                .Produces<OwnedRecordWire>()
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
+        site.MapPost("/transfer-checks", CheckTransferAsync)
+            .WithName("checkTransfer")
+            .RequireRateLimiting(DomainsEndpoints.Limit);
+        site.MapPost("/owned-name", WeighAsync).WithName("weighOwnedName").RequireRateLimiting(DomainsEndpoints.Limit);
+        site.MapGet("/owned-record", RecordAsync)
+            .WithName("getOwnedRecord")
+            .RequireRateLimiting(DomainsEndpoints.Limit);
         app.MapGet("/api/names-had", async (NamesHad names, CancellationToken cancel) => await names.WiresAsync(cancel))
             .WithName("getNamesHad");
-        Faulted(
-            site.MapGet("/pointing", PointingAsync)
-                .WithName("getPointing")
-                .Produces<PointingWire>()
-                .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
-        Faulted(
-            site.MapGet("/pointing.zone", ZoneAsync)
-                .WithName("zoneFile")
-                .Produces(StatusCodes.Status200OK)
-                .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
-        Faulted(
-            site.MapGet("/host-entry", EntryAsync)
-                .WithName("getHostEntry")
-                .Produces<HostEntryWire>()
-                .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-        );
-        site.MapGet("/claim.ics", ClaimAsync)
-            .WithName("claimReminder")
+        site.MapGet("/pointing", PointingAsync).WithName("getPointing").RequireRateLimiting(DomainsEndpoints.Limit);
+        site.MapGet("/pointing.zone", ZoneAsync)
+            .WithName("zoneFile")
             .Produces(StatusCodes.Status200OK)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+            .RequireRateLimiting(DomainsEndpoints.Limit);
+        site.MapGet("/host-entry", EntryAsync).WithName("getHostEntry");
+        site.MapGet("/claim.ics", ClaimAsync).WithName("claimReminder").Produces(StatusCodes.Status200OK);
     }
 
-    private static void Faulted(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-
-    private static async Task<IResult> CheckTransferAsync(
+    private static async Task<Results<Ok<TransferWire>, NotFoundProblem, UnprocessableProblem>> CheckTransferAsync(
         Guid siteId,
         JsonBody<CheckTransferBody> body,
         SiteDesk sites,
@@ -85,7 +52,7 @@ internal static class OwnedEndpoints
         var faults = new FaultList();
         if (OwnedReader.ReadTransfer(body.Root, workspace.Books, faults) is not var (domain, code, book))
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var asking = registrar.LookUpAsync(workspace.World, domain, cancel);
@@ -97,10 +64,10 @@ internal static class OwnedEndpoints
             await workspace.BusinessDateAsync(cancel),
             cancel
         );
-        return Results.Ok(TransferWire.From(domain, answer, await asking));
+        return TypedResults.Ok(TransferWire.From(domain, answer, await asking));
     }
 
-    private static async Task<IResult> RecordAsync(
+    private static async Task<Results<Ok<OwnedRecordWire>, NotFoundProblem, UnprocessableProblem>> RecordAsync(
         Guid siteId,
         string? domain,
         SiteDesk sites,
@@ -115,11 +82,11 @@ internal static class OwnedEndpoints
 
         var faults = new FaultList();
         return OwnedReader.ReadDomain(domain, "domain", faults) is { } name
-            ? Results.Ok(await desk.RecordAsync(name, cancel))
-            : FaultResults.Unprocessable(faults);
+            ? TypedResults.Ok(await desk.RecordAsync(name, cancel))
+            : new UnprocessableProblem(faults);
     }
 
-    private static async Task<IResult> WeighAsync(
+    private static async Task<Results<Ok<OwnedNameWire>, NotFoundProblem, UnprocessableProblem>> WeighAsync(
         Guid siteId,
         string? view,
         JsonBody<WeighOwnedBody> body,
@@ -137,12 +104,12 @@ internal static class OwnedEndpoints
         var (faults, settings) = (new FaultList(), await workspace.CountAsync(site.Settings, cancel));
         if (OwnedReader.ReadOwned(body.Root, settings.DisplayCurrency!, faults) is not var (keep, book))
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (await desk.FilledAsync(keep, book, settings, faults, cancel) is not var (kept, expiresFrom, renewalFrom))
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var owned = OwnedName.WorkOut(
@@ -154,11 +121,11 @@ internal static class OwnedEndpoints
             faults
         );
         return owned is { Staying: null, Moving: null }
-            ? FaultResults.Unprocessable(faults)
-            : Results.Ok(OwnedNameWire.From(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
+            ? new UnprocessableProblem(faults)
+            : TypedResults.Ok(OwnedNameWire.From(owned, settings.DisplayCurrency!, kept, expiresFrom, renewalFrom));
     }
 
-    private static Task<IResult> PointingAsync(
+    private static Task<Results<Ok<PointingWire>, NotFoundProblem, UnprocessableProblem, SilentProblem>> PointingAsync(
         Guid siteId,
         string? view,
         string? domain,
@@ -178,11 +145,11 @@ internal static class OwnedEndpoints
             workspace,
             host,
             nameServers,
-            (pointing, provider) => Results.Ok(PointingWire.From(pointing, provider)),
+            (pointing, provider) => TypedResults.Ok(PointingWire.From(pointing, provider)),
             cancel
         );
 
-    private static Task<IResult> ZoneAsync(
+    private static Task<Results<FileContentHttpResult, NotFoundProblem, UnprocessableProblem, SilentProblem>> ZoneAsync(
         Guid siteId,
         string? view,
         string? domain,
@@ -203,7 +170,7 @@ internal static class OwnedEndpoints
             host,
             nameServers,
             (pointing, _) =>
-                Results.File(
+                TypedResults.File(
                     Encoding.ASCII.GetBytes(ZoneFile.Write(pointing.Domain, pointing.Records)),
                     "text/dns",
                     $"{pointing.Domain}.zone"
@@ -211,7 +178,9 @@ internal static class OwnedEndpoints
             cancel
         );
 
-    private static async Task<IResult> PointedAsync(
+    private static async Task<
+        Results<TAnswer, NotFoundProblem, UnprocessableProblem, SilentProblem>
+    > PointedAsync<TAnswer>(
         Guid siteId,
         string? view,
         string? domain,
@@ -220,9 +189,10 @@ internal static class OwnedEndpoints
         Workspace workspace,
         IHostingCompany host,
         NameServerDesk nameServers,
-        Func<Pointing, string, IResult> answer,
+        Func<Pointing, string, TAnswer> answer,
         CancellationToken cancel
     )
+        where TAnswer : IResult
     {
         if (await HostOfAsync(siteId, view, sites, workspace, cancel) is not { } book)
         {
@@ -232,7 +202,7 @@ internal static class OwnedEndpoints
         var faults = new FaultList();
         if (OwnedReader.ReadDomain(domain, "domain", faults) is not { } name)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var asking = nameServers.MailOfAsync(workspace.World, name, cancel);
@@ -246,7 +216,7 @@ internal static class OwnedEndpoints
             );
     }
 
-    private static async Task<IResult> EntryAsync(
+    private static async Task<Results<Ok<HostEntryWire>, NotFoundProblem, SilentProblem>> EntryAsync(
         Guid siteId,
         string? view,
         SiteDesk sites,
@@ -263,7 +233,7 @@ internal static class OwnedEndpoints
         var site = (await sites.FindAsync(siteId, cancel))!.Site;
         return await host.EntryAsync(workspace.World, book.Id, cancel) is not { } entry
             ? Silent(book)
-            : Results.Ok(
+            : TypedResults.Ok(
                 new HostEntryWire(
                     book.Provider.Name,
                     entry.NameServers,
@@ -273,7 +243,7 @@ internal static class OwnedEndpoints
             );
     }
 
-    private static async Task<IResult> ClaimAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> ClaimAsync(
         Guid siteId,
         string? view,
         SiteDesk sites,
@@ -290,7 +260,7 @@ internal static class OwnedEndpoints
             return SiteDesk.Missing();
         }
 
-        return Results.File(
+        return TypedResults.File(
             Encoding.UTF8.GetBytes(
                 Reminder.Write(
                     claim,
@@ -316,9 +286,8 @@ internal static class OwnedEndpoints
             ? workspace.Books.FirstOrDefault(book => book.Id == hosting.Book)
             : null;
 
-    private static IResult Silent(OfferBook book) =>
-        Results.Problem(
-            $"{book.Provider.Name} did not answer what names are to be pointed at. Try again in a while.",
-            statusCode: StatusCodes.Status503ServiceUnavailable
+    private static SilentProblem Silent(OfferBook book) =>
+        new SilentProblem(
+            $"{book.Provider.Name} did not answer what names are to be pointed at. Try again in a while."
         );
 }

@@ -1,7 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats.Domains;
 using HomeStart.Web.Session;
-using HomeStart.Web.Sites;
 
 namespace HomeStart.Web.Domains;
 

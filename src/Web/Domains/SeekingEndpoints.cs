@@ -4,7 +4,6 @@ using HomeStart.Formats.Domains;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Domains;
 
@@ -26,40 +25,14 @@ internal static class SeekingEndpoints
     public static void MapSeeking(this IEndpointRouteBuilder app)
     {
         var names = app.MapGroup("/api/sites/{siteId:guid}/names");
-        names
-            .MapGet("", GetAsync)
-            .WithName("getSoughtNames")
-            .Produces<SoughtNamesWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        Faulted(names.MapPut("", SeekAsync).WithName("seekNames").Produces<SoughtNamesWire>());
-        Faulted(
-            names
-                .MapPost("/check", CheckAsync)
-                .WithName("checkNames")
-                .Produces<NameNewsWire>(StatusCodes.Status200OK, LineAnswer.ContentType)
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
-        Faulted(
-            names
-                .MapPost("/near", NearAsync)
-                .WithName("findNearNames")
-                .Produces<NearNamesWire>()
-                .RequireRateLimiting(DomainsEndpoints.Limit)
-        );
-        names
-            .MapGet("/costs", CostsAsync)
-            .WithName("getNameCosts")
-            .Produces<IReadOnlyList<NameCostWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        names.MapGet("", GetAsync).WithName("getSoughtNames");
+        names.MapPut("", SeekAsync).WithName("seekNames");
+        names.MapPost("/check", CheckAsync).WithName("checkNames").RequireRateLimiting(DomainsEndpoints.Limit);
+        names.MapPost("/near", NearAsync).WithName("findNearNames").RequireRateLimiting(DomainsEndpoints.Limit);
+        names.MapGet("/costs", CostsAsync).WithName("getNameCosts");
     }
 
-    private static void Faulted(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
-
-    private static async Task<IResult> GetAsync(
+    private static async Task<Results<Ok<SoughtNamesWire>, NotFoundProblem>> GetAsync(
         Guid siteId,
         string? view,
         SiteDesk sites,
@@ -68,10 +41,10 @@ internal static class SeekingEndpoints
         CancellationToken cancel
     ) =>
         await sites.FindAsync(siteId, cancel) is { } site
-            ? Results.Ok(await seeking.PageAsync(site, view, await desk.SoughtAsync(siteId, cancel), [], cancel))
+            ? TypedResults.Ok(await seeking.PageAsync(site, view, await desk.SoughtAsync(siteId, cancel), [], cancel))
             : SiteDesk.Missing();
 
-    private static async Task<IResult> SeekAsync(
+    private static async Task<Results<Ok<SoughtNamesWire>, NotFoundProblem, UnprocessableProblem>> SeekAsync(
         Guid siteId,
         string? view,
         JsonBody<SeekNamesBody> body,
@@ -89,14 +62,14 @@ internal static class SeekingEndpoints
         var faults = new FaultList();
         if (SeekNamesReader.Read(body.Root, seeking.Sold(site, view), faults) is not var (sought, refused))
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         await desk.SeekAsync((await sites.ThereAsync(site, cancel)).Row.Id, sought, cancel);
-        return Results.Ok(await seeking.PageAsync(site, view, sought, refused, cancel));
+        return TypedResults.Ok(await seeking.PageAsync(site, view, sought, refused, cancel));
     }
 
-    private static async Task<IResult> CostsAsync(
+    private static async Task<Results<Ok<IReadOnlyList<NameCostWire>>, NotFoundProblem>> CostsAsync(
         Guid siteId,
         string? view,
         SiteDesk sites,
@@ -104,11 +77,13 @@ internal static class SeekingEndpoints
         CancellationToken cancel
     ) =>
         await sites.FindAsync(siteId, cancel) is { } site
-            ? Results.Ok(await seeking.CostsAsync(site, view, cancel))
+            ? TypedResults.Ok(await seeking.CostsAsync(site, view, cancel))
             : SiteDesk.Missing();
 
     // What is known and still good is told at once; the rest as the registrars answer.
-    private static async Task<IResult> CheckAsync(
+    private static async Task<
+        Results<LinesSent<NameNewsWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > CheckAsync(
         Guid siteId,
         string? view,
         JsonBody<CheckNamesBody> body,
@@ -134,7 +109,7 @@ internal static class SeekingEndpoints
         var (again, withRecord) = SeekNamesReader.ReadManner(body.Root, faults);
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         using var turn = await turns.ChecksAsync(scope, cancel);
@@ -186,7 +161,7 @@ internal static class SeekingEndpoints
             );
         }
 
-        return Results.Empty;
+        return new LinesSent<NameNewsWire>();
 
         async Task TellAsync(NameAnswer answer) =>
             await lines.WriteAsync(
@@ -227,7 +202,9 @@ internal static class SeekingEndpoints
         }
     }
 
-    private static async Task<IResult> NearAsync(
+    private static async Task<
+        Results<Ok<NearNamesWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > NearAsync(
         Guid siteId,
         string? view,
         JsonBody<NearNamesBody> body,
@@ -250,7 +227,7 @@ internal static class SeekingEndpoints
         var faults = new FaultList();
         if (SeekNamesReader.ReadNear(body.Root, seeking.Sold(site, view), faults) is not var (label, ending))
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         using var turn = await turns.ChecksAsync(scope, cancel);
@@ -288,6 +265,6 @@ internal static class SeekingEndpoints
             fresh.AddRange(news.Answer is { } answer ? [answer] : []);
         }
 
-        return Results.Ok(NearNamesWire.From(label, ending, known.Values.Concat(fresh)));
+        return TypedResults.Ok(NearNamesWire.From(label, ending, known.Values.Concat(fresh)));
     }
 }

@@ -1,5 +1,7 @@
 using System.Text;
 using HomeStart.Formats.Exports;
+using HomeStart.Formats.Words;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 
@@ -32,10 +34,9 @@ internal static class ExportsEndpoints
             .WithName("ledgerCsv");
     }
 
-    private static RouteHandlerBuilder File(RouteHandlerBuilder route) =>
-        route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+    private static RouteHandlerBuilder File(RouteHandlerBuilder route) => route.Produces(StatusCodes.Status200OK);
 
-    private static async Task<IResult> CsvAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem, UnprocessableProblem>> CsvAsync(
         Guid siteId,
         string letter,
         string what,
@@ -47,15 +48,14 @@ internal static class ExportsEndpoints
     {
         if (CsvStyle.Named(style) is not { } named)
         {
-            return Results.Problem(
-                $"There is no way of writing CSV called “{style}”: plain or en-GB.",
-                statusCode: StatusCodes.Status422UnprocessableEntity
-            );
+            var faults = new FaultList();
+            faults.Say(FaultCodes.Unknown, "style", "CSV is written plain, or as en-GB.");
+            return new UnprocessableProblem(faults);
         }
 
         // A byte order mark, so that spreadsheets read the names as they are written.
         return await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
-            ? Results.File(
+            ? TypedResults.File(
                 [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(write(costing, named))],
                 "text/csv; charset=utf-8",
                 $"candidate-{letter}-{what}.csv"
@@ -63,7 +63,7 @@ internal static class ExportsEndpoints
             : SiteDesk.Missing();
     }
 
-    private static async Task<IResult> WorksheetAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> WorksheetAsync(
         Guid siteId,
         string letter,
         SiteDesk desk,
@@ -71,7 +71,7 @@ internal static class ExportsEndpoints
         CancellationToken cancel
     ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
-            ? Results.File(
+            ? TypedResults.File(
                 PdfReport.Write(
                     WorksheetReport.Make(site.Name, letter, costing),
                     await workspace.BusinessDateAsync(cancel)
@@ -81,7 +81,7 @@ internal static class ExportsEndpoints
             )
             : SiteDesk.Missing();
 
-    private static async Task<IResult> ComparisonAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> ComparisonAsync(
         Guid siteId,
         string? @base,
         SiteDesk desk,
@@ -95,7 +95,7 @@ internal static class ExportsEndpoints
         }
 
         var comparison = Comparison.Compare(site, workspace.Books, settings, @base, against: null);
-        return Results.File(
+        return TypedResults.File(
             PdfReport.Write(
                 ComparisonReport.Make(site.Name, comparison, settings),
                 await workspace.BusinessDateAsync(cancel)

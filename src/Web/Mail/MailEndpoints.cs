@@ -1,5 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats.Letters;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Startup;
 using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
@@ -21,14 +22,11 @@ internal static class MailEndpoints
 
     public static void MapMail(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/mail", ListAsync).WithName("getMail").Produces<MailWire>();
-        app.MapGet("/api/mail/{id}.eml", FileAsync)
-            .WithName("mailFile")
-            .Produces(StatusCodes.Status200OK)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapGet("/api/mail", ListAsync).WithName("getMail");
+        app.MapGet("/api/mail/{id}.eml", FileAsync).WithName("mailFile").Produces(StatusCodes.Status200OK);
     }
 
-    private static async Task<IResult> ListAsync(
+    private static async Task<Ok<MailWire>> ListAsync(
         OwnMailbox own,
         HomeStartDb db,
         IMailbox mailbox,
@@ -39,7 +37,7 @@ internal static class MailEndpoints
     {
         var arrived = await mailbox.ListAsync(await own.WorldAsync(cancel), cancel);
         var rows = await db.Outbox.AsNoTracking().Where(row => row.State != OutboxState.Sent).ToListAsync(cancel);
-        return Results.Ok(
+        return TypedResults.Ok(
             new MailWire(
                 arrived is null,
                 [
@@ -66,13 +64,13 @@ internal static class MailEndpoints
         );
     }
 
-    private static async Task<IResult> FileAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> FileAsync(
         string id,
         OwnMailbox own,
         IMailbox mailbox,
         CancellationToken cancel
     ) =>
         await mailbox.ReadAsync(await own.WorldAsync(cancel), id, cancel) is { } raw
-            ? Results.File(raw, "message/rfc822", $"mail-{id[..8]}.eml")
-            : Results.Problem("There is no such mail here.", statusCode: StatusCodes.Status404NotFound);
+            ? TypedResults.File(raw, "message/rfc822", $"mail-{id[..8]}.eml")
+            : new NotFoundProblem("There is no such mail here.");
 }

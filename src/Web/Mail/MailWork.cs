@@ -6,8 +6,7 @@ namespace HomeStart.Web.Mail;
 
 /// <summary>
 /// Sends what is in the outbox, oldest first. What nobody takes is tried again after growing pauses and never given up;
-/// what a stopped server may have sent is sent again, under
-/// the same id, and filed once.
+/// what a stopped server may have sent is sent again, under the same id, and filed once.
 /// </summary>
 public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : IDurableWork
 {

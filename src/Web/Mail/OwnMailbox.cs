@@ -6,8 +6,7 @@ namespace HomeStart.Web.Mail;
 
 /// <summary>
 /// Whose mail a browser reads. A mailbox is not the account's: who signs out can still read their mail, and so comes
-/// back in. A browser that was signed out from another one
-/// cannot.
+/// back in. A browser that was signed out from another one cannot.
 /// </summary>
 public sealed class OwnMailbox(
     IHttpContextAccessor accessor,

@@ -1,6 +1,7 @@
 using HomeStart.Data;
 using HomeStart.Formats.Domains;
 using HomeStart.Web.Domains;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Online;
@@ -18,21 +19,27 @@ internal sealed class ChainDesk(
 )
 {
     /// <param name="ask">Whether the certificate is asked for first.</param>
-    public async Task<IResult> AnswerAsync(Guid orderId, bool ask, CancellationToken cancel)
+    public async Task<Results<Ok<NameChainWire>, NoContent, NotFoundProblem, SilentProblem>> AnswerAsync(
+        Guid orderId,
+        bool ask,
+        CancellationToken cancel
+    )
     {
         if (await orders.FindAsync(orderId, cancel) is not { } row)
         {
-            return Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+            return new NotFoundProblem("There is no such order here.");
         }
 
         if (Documents.Read<Order>(row.Document) is { There: not null } bought)
         {
-            return await ThereAsync(bought, new World(row.WorldId), cancel);
+            return await ThereAsync(bought, new World(row.WorldId), cancel) is { } chain
+                ? TypedResults.Ok(chain)
+                : TypedResults.NoContent();
         }
 
         if (await desk.FindAsync(orderId, cancel) is not { Domain: { } domain } hosted)
         {
-            return Results.NoContent();
+            return TypedResults.NoContent();
         }
 
         var (world, today) = (hosted.World, await workspace.BusinessDateAsync(cancel));
@@ -49,9 +56,8 @@ internal sealed class ChainDesk(
         await Task.WhenAll(entry, record, zone, places, server, certificate);
         if (await entry is not { } known)
         {
-            return Results.Problem(
-                $"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while.",
-                statusCode: StatusCodes.Status503ServiceUnavailable
+            return new SilentProblem(
+                $"{hosted.Hosting.Provider} does not answer where it takes names in. Try again in a while."
             );
         }
 
@@ -68,7 +74,7 @@ internal sealed class ChainDesk(
             ServerStatus = await server,
             Certificate = await certificate,
         };
-        return Results.Ok(
+        return TypedResults.Ok(
             NameChainWire.From(domain, hosted.Hosting.Provider, NameChain.From(facts), facts, time.GetUtcNow()) with
             {
                 Site = desk.AddressOf(hosted, domain)!,
@@ -78,7 +84,7 @@ internal sealed class ChainDesk(
 
     // What was bought at a seller's own page is held against its key sheet: everybody is asked but the host, who knows
     // nothing of us.
-    private async Task<IResult> ThereAsync(Order order, World world, CancellationToken cancel)
+    private async Task<NameChainWire?> ThereAsync(Order order, World world, CancellationToken cancel)
     {
         if (
             order is not { Things.Hosting: { } hosting }
@@ -86,7 +92,7 @@ internal sealed class ChainDesk(
             || (order.Things.Domains.FirstOrDefault()?.Name ?? hosting.Address) is not { } domain
         )
         {
-            return Results.NoContent();
+            return null;
         }
 
         var (record, zone, places, server) = (
@@ -105,6 +111,6 @@ internal sealed class ChainDesk(
         {
             ServerStatus = await server,
         };
-        return Results.Ok(NameChainWire.From(domain, hosting.Provider, NameChain.From(facts), facts, time.GetUtcNow()));
+        return NameChainWire.From(domain, hosting.Provider, NameChain.From(facts), facts, time.GetUtcNow());
     }
 }

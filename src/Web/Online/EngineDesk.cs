@@ -70,16 +70,16 @@ internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace wo
 
     /// <summary>
     /// Takes an engine away, its own files and no others. The version before stays with the host: they can be put back
-    /// from it.
+    /// from it. Null: the host could not be asked what is there, and nothing was changed.
     /// </summary>
-    public async Task<IResult> RemoveAsync(Hosted hosted, InstalledEngine engine, CancellationToken cancel)
+    public async Task<PanelAnswer?> RemoveAsync(Hosted hosted, InstalledEngine engine, CancellationToken cancel)
     {
         if (
             await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space)
             || await InstalledAsync(hosted, cancel) is not var (listed, engines)
         )
         {
-            return OnlineDesk.Silent(hosted);
+            return null;
         }
 
         var removed = await desk.WriteAsync(
@@ -89,18 +89,14 @@ internal sealed class EngineDesk(OnlineDesk desk, IHostPanel panel, Workspace wo
             PanelDocuments.Write(space.Without(engine.Files)),
             cancel
         );
-        var answer =
-            removed.State == PanelState.Done
-                ? await desk.WriteAsync(
-                    hosted,
-                    PanelKinds.Engines,
-                    listed,
-                    PanelDocuments.Write(engines.Where(other => other.Folder != engine.Folder)),
-                    cancel
-                )
-                : removed;
-        return answer.State != PanelState.Done ? OnlineDesk.Explain(answer, hosted)
-            : await WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire)
-            : OnlineDesk.Silent(hosted);
+        return removed.State == PanelState.Done
+            ? await desk.WriteAsync(
+                hosted,
+                PanelKinds.Engines,
+                listed,
+                PanelDocuments.Write(engines.Where(other => other.Folder != engine.Folder)),
+                cancel
+            )
+            : removed;
     }
 }

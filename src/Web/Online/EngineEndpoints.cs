@@ -3,7 +3,6 @@ using HomeStart.Formats.Json;
 using HomeStart.Formats.Online;
 using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Online;
 
@@ -17,47 +16,25 @@ internal static class EngineEndpoints
     public static void MapEngines(this IEndpointRouteBuilder order)
     {
         var engines = order.MapGroup("/engines");
-        Problems(engines.MapGet("", GetAsync).WithName("getEngines").Produces<EnginesWire>());
-        Problems(
-                engines
-                    .MapPost("", SetUpAsync)
-                    .WithName("setUpEngine")
-                    .Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)
-            )
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        Problems(
-                engines
-                    .MapPost("/update", UpdateAsync)
-                    .WithName("updateEngine")
-                    .Produces<EngineLine>(StatusCodes.Status200OK, LineAnswer.ContentType)
-            )
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        Problems(engines.MapPost("/remove", RemoveAsync).WithName("removeEngine").Produces<EnginesWire>())
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status507InsufficientStorage);
+        engines.MapGet("", GetAsync).WithName("getEngines");
+        engines.MapPost("", SetUpAsync).WithName("setUpEngine");
+        engines.MapPost("/update", UpdateAsync).WithName("updateEngine");
+        engines.MapPost("/remove", RemoveAsync).WithName("removeEngine");
     }
 
-    private static RouteHandlerBuilder Problems(RouteHandlerBuilder route) =>
-        route.ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status503ServiceUnavailable);
-
-    private static async Task<IResult> GetAsync(
+    private static async Task<Results<Ok<EnginesWire>, NotFoundProblem, SilentProblem>> GetAsync(
         Guid orderId,
         OnlineDesk desk,
         EngineDesk engines,
         CancellationToken cancel
     ) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
-        : await engines.WireAsync(hosted, cancel) is { } wire ? Results.Ok(wire)
+        : await engines.WireAsync(hosted, cancel) is { } wire ? TypedResults.Ok(wire)
         : OnlineDesk.Silent(hosted);
 
-    private static async Task<IResult> SetUpAsync(
-        Guid orderId,
-        JsonBody<SetUpEngineBody> body,
-        HttpContext http,
-        OnlineDesk desk,
-        EngineDesk engines
-    )
+    private static async Task<
+        Results<LinesSent<EngineLine>, NotFoundProblem, UnprocessableProblem, SilentProblem>
+    > SetUpAsync(Guid orderId, JsonBody<SetUpEngineBody> body, HttpContext http, OnlineDesk desk, EngineDesk engines)
     {
         var cancel = http.RequestAborted;
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
@@ -109,70 +86,51 @@ internal static class EngineEndpoints
 
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var made = typed is null ? RandomNumberGenerator.GetString(PasswordLetters, MadeLength) : null;
-        await TellAsync(http, hosted, engines, wish, typed ?? made, made);
-        return Results.Empty;
+        return await TellAsync(http, hosted, engines, wish, typed ?? made, made);
     }
 
-    private static Task<IResult> UpdateAsync(
-        Guid orderId,
-        JsonBody<EngineFolderBody> body,
-        HttpContext http,
-        OnlineDesk desk,
-        EngineDesk engines
-    ) =>
-        WithAsync(
-            orderId,
-            body,
-            desk,
-            engines,
-            async (hosted, engine) =>
-            {
-                await TellAsync(
-                    http,
-                    hosted,
-                    engines,
-                    new EngineWish(
-                        engine.Engine,
-                        engine.Folder,
-                        engine.Title,
-                        engine.User,
-                        hosted.Order.Contact.Mail,
-                        true
-                    ),
-                    null,
-                    null
-                );
-                return Results.Empty;
-            },
-            http.RequestAborted
-        );
+    private static async Task<
+        Results<LinesSent<EngineLine>, NotFoundProblem, UnprocessableProblem, SilentProblem>
+    > UpdateAsync(Guid orderId, JsonBody<EngineFolderBody> body, HttpContext http, OnlineDesk desk, EngineDesk engines)
+    {
+        if (await desk.FindAsync(orderId, http.RequestAborted) is not { } hosted)
+        {
+            return OnlineDesk.Missing();
+        }
 
-    private static Task<IResult> RemoveAsync(
+        if (await engines.InstalledAsync(hosted, http.RequestAborted) is not var (_, installed))
+        {
+            return OnlineDesk.Silent(hosted);
+        }
+
+        var faults = new FaultList();
+        if (Named(body, installed, faults) is not { } engine)
+        {
+            return new UnprocessableProblem(faults);
+        }
+
+        var wish = new EngineWish(
+            engine.Engine,
+            engine.Folder,
+            engine.Title,
+            engine.User,
+            hosted.Order.Contact.Mail,
+            true
+        );
+        return await TellAsync(http, hosted, engines, wish, null, null);
+    }
+
+    private static async Task<
+        Results<Ok<EnginesWire>, NotFoundProblem, UnprocessableProblem, SilentProblem, HostProblem>
+    > RemoveAsync(
         Guid orderId,
         JsonBody<EngineFolderBody> body,
         OnlineDesk desk,
         EngineDesk engines,
-        CancellationToken cancel
-    ) =>
-        WithAsync(
-            orderId,
-            body,
-            desk,
-            engines,
-            (hosted, engine) => engines.RemoveAsync(hosted, engine, cancel),
-            cancel
-        );
-
-    private static async Task<IResult> WithAsync(
-        Guid orderId,
-        JsonBody<EngineFolderBody> body,
-        OnlineDesk desk,
-        EngineDesk engines,
-        Func<Hosted, InstalledEngine, Task<IResult>> then,
         CancellationToken cancel
     )
     {
@@ -181,23 +139,41 @@ internal static class EngineEndpoints
             return OnlineDesk.Missing();
         }
 
-        var faults = new FaultList();
-        var folder = new Node(body.Root, "", faults)["folder"].Text() ?? "";
         if (await engines.InstalledAsync(hosted, cancel) is not var (_, installed))
         {
             return OnlineDesk.Silent(hosted);
         }
 
-        if (installed.FirstOrDefault(engine => engine.Folder == folder) is { } engine && !faults.Any)
+        var faults = new FaultList();
+        if (Named(body, installed, faults) is not { } engine)
         {
-            return await then(hosted, engine);
+            return new UnprocessableProblem(faults);
         }
 
-        faults.Say(FaultCodes.Unknown, "folder", "No engine stands there.");
-        return FaultResults.Unprocessable(faults);
+        var answer = await engines.RemoveAsync(hosted, engine, cancel);
+        return answer is { State: not PanelState.Done } ? OnlineDesk.Explain(answer, hosted)
+            : answer is not null && await engines.WireAsync(hosted, cancel) is { } wire ? TypedResults.Ok(wire)
+            : OnlineDesk.Silent(hosted);
     }
 
-    private static async Task TellAsync(
+    // The engine of the folder that is named.
+    private static InstalledEngine? Named(
+        JsonBody<EngineFolderBody> body,
+        IReadOnlyList<InstalledEngine> installed,
+        FaultList faults
+    )
+    {
+        var folder = new Node(body.Root, "", faults)["folder"].Text() ?? "";
+        var engine = installed.FirstOrDefault(engine => engine.Folder == folder);
+        if (engine is null && !faults.Any)
+        {
+            faults.Say(FaultCodes.Unknown, "folder", "No engine stands there.");
+        }
+
+        return faults.Any ? null : engine;
+    }
+
+    private static async Task<LinesSent<EngineLine>> TellAsync(
         HttpContext http,
         Hosted hosted,
         EngineDesk engines,
@@ -230,7 +206,7 @@ internal static class EngineEndpoints
                                     + "else try again."
                     )
                 );
-                return;
+                return new LinesSent<EngineLine>();
             }
 
             // One that needs no database makes none: nothing is said of that step.
@@ -245,5 +221,7 @@ internal static class EngineEndpoints
                 )
             );
         }
+
+        return new LinesSent<EngineLine>();
     }
 }

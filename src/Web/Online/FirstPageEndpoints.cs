@@ -21,13 +21,10 @@ internal static class FirstPageEndpoints
     public static void MapFirstPage(this IEndpointRouteBuilder order)
     {
         var page = order.MapGroup("/first-page");
-        page.MapGet("", GetAsync)
-            .WithName("getFirstPage")
-            .Produces<FirstPageWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
-        Changes(page.MapPut("", PutUpAsync).WithName("putPageUp").Produces<FirstPageWire>());
-        Changes(page.MapPut("/picture", PictureAsync).WithName("putPictureUp").Produces<PictureWire>())
+        page.MapGet("", GetAsync).WithName("getFirstPage");
+        page.MapPut("", PutUpAsync).WithName("putPageUp");
+        page.MapPut("/picture", PictureAsync)
+            .WithName("putPictureUp")
             .WithMetadata(new RequestSizeLimitAttribute(LargestPicture));
     }
 
@@ -38,15 +35,12 @@ internal static class FirstPageEndpoints
             .DisableAntiforgery()
             .ExcludeFromDescription();
 
-    private static RouteHandlerBuilder Changes(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-            .ProducesProblem(StatusCodes.Status507InsufficientStorage);
-
-    private static async Task<IResult> GetAsync(Guid orderId, OnlineDesk desk, HomeStartDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<FirstPageWire>, NotFoundProblem, SilentProblem>> GetAsync(
+        Guid orderId,
+        OnlineDesk desk,
+        HomeStartDb db,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -54,7 +48,7 @@ internal static class FirstPageEndpoints
         }
 
         return await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is var (version, space)
-            ? Results.Ok(Wire(await MadeAsync(db, orderId, cancel), version, space))
+            ? TypedResults.Ok(Wire(await MadeAsync(db, orderId, cancel), version, space))
             : OnlineDesk.Silent(hosted);
     }
 
@@ -68,7 +62,10 @@ internal static class FirstPageEndpoints
 
         if (!http.Request.HasFormContentType)
         {
-            return Results.Problem("Send the page as a form.", statusCode: StatusCodes.Status415UnsupportedMediaType);
+            return TypedResults.Problem(
+                "Send the page as a form.",
+                statusCode: StatusCodes.Status415UnsupportedMediaType
+            );
         }
 
         var form = await http.Request.ReadFormAsync(http.RequestAborted);
@@ -80,7 +77,7 @@ internal static class FirstPageEndpoints
         http.Items[SecurityHeaders.PolicyItem] =
             $"default-src 'none'; style-src 'unsafe-inline'; img-src {site ?? "'none'"}; sandbox; "
             + "frame-ancestors 'self'";
-        return Results.Text(
+        return TypedResults.Text(
             page is null
                 ? "<!DOCTYPE html><title>Not yet</title><p>Fill in the form, and the page stands here."
                 : PageMaker.Make(page, page.Picture is { } picture && site is not null ? site + picture : null),
@@ -89,7 +86,9 @@ internal static class FirstPageEndpoints
     }
 
     // What stands at the front is only replaced by this page where the owner says so, or where it is this page.
-    private static async Task<IResult> PutUpAsync(
+    private static async Task<
+        Results<Ok<FirstPageWire>, NotFoundProblem, UnprocessableProblem, SilentProblem, HostProblem>
+    > PutUpAsync(
         Guid orderId,
         JsonBody<PutPageUpBody> body,
         OnlineDesk desk,
@@ -109,7 +108,7 @@ internal static class FirstPageEndpoints
         var (mayReplace, page) = (node["mayReplace"].Flag() ?? false, BusinessPageReader.Read(node["page"]));
         if (page is null || faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space))
@@ -125,7 +124,7 @@ internal static class FirstPageEndpoints
                 "Another page stands at the front of your site. Say that it may be replaced: the version "
                     + "before is kept under Files."
             );
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var html = Encoding.UTF8.GetBytes(PageMaker.Make(page));
@@ -159,17 +158,13 @@ internal static class FirstPageEndpoints
             },
             cancel
         );
-        return Results.Ok(Wire(page, answer.Version, after));
+        return TypedResults.Ok(Wire(page, answer.Version, after));
     }
 
     // A picture goes to the host at once, under a name of its own; it is seen when a page is put up with it.
-    private static async Task<IResult> PictureAsync(
-        Guid orderId,
-        RawBody body,
-        OnlineDesk desk,
-        IHostPanel panel,
-        CancellationToken cancel
-    )
+    private static async Task<
+        Results<Ok<PictureWire>, NotFoundProblem, UnprocessableProblem, SilentProblem, HostProblem>
+    > PictureAsync(Guid orderId, RawBody body, OnlineDesk desk, IHostPanel panel, CancellationToken cancel)
     {
         if (await desk.FindAsync(orderId, cancel) is not { } hosted)
         {
@@ -187,7 +182,7 @@ internal static class FirstPageEndpoints
                     ? "This picture has more than 5 MB: make it smaller first."
                     : "This is no picture that browsers show: choose a PNG, JPEG, GIF or WebP."
             );
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (await desk.ReadAsync(hosted, PanelKinds.Space, PanelDocuments.Space, cancel) is not var (version, space))
@@ -215,7 +210,7 @@ internal static class FirstPageEndpoints
                 )
                 : stored;
         return answer.State == PanelState.Done
-            ? Results.Ok(new PictureWire(file.Path))
+            ? TypedResults.Ok(new PictureWire(file.Path))
             : OnlineDesk.Explain(answer, hosted);
     }
 

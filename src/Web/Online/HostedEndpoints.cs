@@ -3,7 +3,6 @@ using HomeStart.Formats.Online;
 using HomeStart.Formats.Words;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Online;
 
@@ -12,25 +11,15 @@ internal static class HostedEndpoints
 {
     public static void MapHosted(this IEndpointRouteBuilder order)
     {
-        Asked(order.MapGet("/names", NamesAsync).WithName("getHostedNames").Produces<HostedNamesWire>());
-        Changes(order.MapPut("/names", ChangeNamesAsync).WithName("changeHostedNames").Produces<HostedNamesWire>());
-        Asked(order.MapGet("/mailboxes", MailAsync).WithName("getMailboxes").Produces<MailboxesWire>());
-        Changes(order.MapPut("/mailboxes", ChangeMailAsync).WithName("changeMailboxes").Produces<MailboxesWire>());
-        Changes(order.MapPost("/mailboxes/test", TestMailAsync).WithName("sendTestMail").Produces<TestMailWire>());
+        var hosted = order.MapGroup("").RequireRateLimiting(DomainsEndpoints.Limit);
+        hosted.MapGet("/names", NamesAsync).WithName("getHostedNames");
+        hosted.MapPut("/names", ChangeNamesAsync).WithName("changeHostedNames");
+        hosted.MapGet("/mailboxes", MailAsync).WithName("getMailboxes");
+        hosted.MapPut("/mailboxes", ChangeMailAsync).WithName("changeMailboxes");
+        hosted.MapPost("/mailboxes/test", TestMailAsync).WithName("sendTestMail");
     }
 
-    private static RouteHandlerBuilder Asked(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-            .RequireRateLimiting(DomainsEndpoints.Limit);
-
-    private static void Changes(RouteHandlerBuilder route) =>
-        Asked(route)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-
-    private static async Task<IResult> NamesAsync(
+    private static async Task<Results<Ok<HostedNamesWire>, NotFoundProblem, SilentProblem>> NamesAsync(
         Guid orderId,
         OnlineDesk desk,
         NameUses uses,
@@ -38,10 +27,12 @@ internal static class HostedEndpoints
     ) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
         : await uses.FindAsync(hosted, cancel) is var (version, names)
-            ? Results.Ok(await uses.WireAsync(hosted, version, names, cancel))
+            ? TypedResults.Ok(await uses.WireAsync(hosted, version, names, cancel))
         : OnlineDesk.Silent(hosted);
 
-    private static async Task<IResult> ChangeNamesAsync(
+    private static async Task<
+        Results<Ok<HostedNamesWire>, NotFoundProblem, UnprocessableProblem, HostProblem>
+    > ChangeNamesAsync(
         Guid orderId,
         JsonBody<ChangeNamesBody> body,
         OnlineDesk desk,
@@ -68,10 +59,16 @@ internal static class HostedEndpoints
             );
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : await uses.ChangeAsync(hosted, seen, names, cancel);
+        if (faults.Any)
+        {
+            return new UnprocessableProblem(faults);
+        }
+
+        var (answer, changed) = await uses.ChangeAsync(hosted, seen, names, cancel);
+        return changed is null ? OnlineDesk.Explain(answer, hosted) : TypedResults.Ok(changed);
     }
 
-    private static async Task<IResult> MailAsync(
+    private static async Task<Results<Ok<MailboxesWire>, NotFoundProblem, SilentProblem>> MailAsync(
         Guid orderId,
         OnlineDesk desk,
         MailDesk mail,
@@ -79,10 +76,12 @@ internal static class HostedEndpoints
     ) =>
         await desk.FindAsync(orderId, cancel) is not { } hosted ? OnlineDesk.Missing()
         : await desk.ReadAsync(hosted, PanelKinds.Mail, PanelDocuments.Mail, cancel) is var (version, setUp)
-            ? Results.Ok(await mail.WireAsync(hosted, version, setUp, cancel))
+            ? TypedResults.Ok(await mail.WireAsync(hosted, version, setUp, cancel))
         : OnlineDesk.Silent(hosted);
 
-    private static async Task<IResult> ChangeMailAsync(
+    private static async Task<
+        Results<Ok<MailboxesWire>, NotFoundProblem, UnprocessableProblem, HostProblem>
+    > ChangeMailAsync(
         Guid orderId,
         JsonBody<ChangeMailBody> body,
         OnlineDesk desk,
@@ -105,16 +104,16 @@ internal static class HostedEndpoints
 
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var answer = await desk.WriteAsync(hosted, PanelKinds.Mail, seen, PanelDocuments.Write(setUp), cancel);
         return answer.State == PanelState.Done
-            ? Results.Ok(await mail.WireAsync(hosted, answer.Version, setUp, cancel))
+            ? TypedResults.Ok(await mail.WireAsync(hosted, answer.Version, setUp, cancel))
             : OnlineDesk.Explain(answer, hosted);
     }
 
-    private static async Task<IResult> TestMailAsync(
+    private static async Task<Results<Ok<TestMailWire>, NotFoundProblem, UnprocessableProblem>> TestMailAsync(
         Guid orderId,
         JsonBody<TestMailBody> body,
         OnlineDesk desk,
@@ -139,6 +138,8 @@ internal static class HostedEndpoints
             faults.Say(FaultCodes.BadType, "to", "A test mail goes to an address at one of your own domains.");
         }
 
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.Ok(await mail.TestAsync(hosted, to!, cancel));
+        return faults.Any
+            ? new UnprocessableProblem(faults)
+            : TypedResults.Ok(await mail.TestAsync(hosted, to!, cancel));
     }
 }

@@ -15,17 +15,22 @@ internal sealed class NameUses(OnlineDesk desk, IHostPanel panel, IHostingCompan
             ? (version, names.Names.IsEmpty ? HostedNames.ForMain(hosted.Domain) : names)
             : null;
 
-    public async Task<IResult> ChangeAsync(Hosted hosted, int seen, HostedNames names, CancellationToken cancel)
+    /// <summary>What the host said of the change, and the names as they are where it is done.</summary>
+    public async Task<(PanelAnswer Answer, HostedNamesWire? Names)> ChangeAsync(
+        Hosted hosted,
+        int seen,
+        HostedNames names,
+        CancellationToken cancel
+    )
     {
         var answer = await desk.WriteAsync(hosted, PanelKinds.Names, seen, PanelDocuments.Write(names), cancel);
         if (answer.State != PanelState.Done)
         {
-            return OnlineDesk.Explain(answer, hosted);
+            return (answer, null);
         }
 
         await PointAsync(hosted, names, cancel);
-
-        return Results.Ok(await WireAsync(hosted, answer.Version, names, cancel));
+        return (answer, await WireAsync(hosted, answer.Version, names, cancel));
     }
 
     public async Task<HostedNamesWire> WireAsync(

@@ -1,5 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
@@ -27,17 +28,11 @@ public sealed class OnlineDesk(
     StartOptions options
 )
 {
-    public static IResult Missing() =>
-        Results.Problem(
-            "There is no hosting of yours here: it may not be delivered yet.",
-            statusCode: StatusCodes.Status404NotFound
-        );
+    public static NotFoundProblem Missing() =>
+        new NotFoundProblem("There is no hosting of yours here: it may not be delivered yet.");
 
-    public static IResult Silent(Hosted hosted) =>
-        Results.Problem(
-            $"{hosted.Hosting.Provider} does not answer. Nothing is lost: try again in a while.",
-            statusCode: StatusCodes.Status503ServiceUnavailable
-        );
+    public static SilentProblem Silent(Hosted hosted) =>
+        new SilentProblem($"{hosted.Hosting.Provider} does not answer. Nothing is lost: try again in a while.");
 
     /// <summary>
     /// The hosting of an order, or of the one whose included domain it claims; null: none was delivered.
@@ -115,28 +110,32 @@ public sealed class OnlineDesk(
         CancellationToken cancel
     ) => panel.WriteAsync(hosted.World, hosted.Account.Id, kind, seen, content, cancel);
 
+    /// <summary>What to say where the version before is asked for, and there is none.</summary>
+    public static HostProblem NoneBefore() =>
+        new(StatusCodes.Status409Conflict, "There is no version before this one.");
+
     /// <summary>What to say where a change did not go through.</summary>
-    public static IResult Explain(PanelAnswer answer, Hosted hosted) =>
+    public static HostProblem Explain(PanelAnswer answer, Hosted hosted) =>
         answer.State switch
         {
-            PanelState.Stale => Results.Problem(
+            PanelState.Stale => new HostProblem(
+                StatusCodes.Status409Conflict,
                 "This was changed meanwhile, perhaps in another window. Look at what is there now, and make "
-                    + "your change again.",
-                statusCode: StatusCodes.Status409Conflict
+                    + "your change again."
             ),
-            PanelState.Full => Results.Problem(
+            PanelState.Full => new HostProblem(
+                StatusCodes.Status507InsufficientStorage,
                 $"{hosted.Hosting.Provider} has no room for it: its disk, or the storage of your plan, is full. "
-                    + "Nothing was changed.",
-                statusCode: StatusCodes.Status507InsufficientStorage
+                    + "Nothing was changed."
             ),
-            PanelState.Refused => Results.Problem(
-                answer.Message ?? $"{hosted.Hosting.Provider} would not do it. Nothing was changed.",
-                statusCode: StatusCodes.Status409Conflict
+            PanelState.Refused => new HostProblem(
+                StatusCodes.Status409Conflict,
+                answer.Message ?? $"{hosted.Hosting.Provider} would not do it. Nothing was changed."
             ),
-            _ => Results.Problem(
+            _ => new HostProblem(
+                StatusCodes.Status503ServiceUnavailable,
                 $"{hosted.Hosting.Provider} did not say whether it was done. Look again in a while: it stands "
-                    + "whole or not at all.",
-                statusCode: StatusCodes.Status503ServiceUnavailable
+                    + "whole or not at all."
             ),
         };
 

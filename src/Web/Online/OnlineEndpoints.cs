@@ -1,5 +1,6 @@
 using HomeStart.Formats.Domains;
 using HomeStart.Web.Domains;
+using HomeStart.Web.Requests;
 
 namespace HomeStart.Web.Online;
 
@@ -11,8 +12,11 @@ internal static class OnlineEndpoints
     public static void MapOnline(this IEndpointRouteBuilder app)
     {
         var order = app.MapGroup("/api/orders/{orderId:guid}");
-        Asked(order.MapGet("/online", ChainAsync).WithName("getNameChain"));
-        Asked(order.MapPost("/certificate", CertificateAsync).WithName("askForCertificate"));
+        order.MapGet("/online", ChainAsync).WithName("getNameChain").RequireRateLimiting(DomainsEndpoints.Limit);
+        order
+            .MapPost("/certificate", CertificateAsync)
+            .WithName("askForCertificate")
+            .RequireRateLimiting(DomainsEndpoints.Limit);
         order.MapZones();
         order.MapFiles();
         order.MapUploads();
@@ -21,17 +25,15 @@ internal static class OnlineEndpoints
         order.MapEngines();
     }
 
-    private static void Asked(RouteHandlerBuilder route) =>
-        route
-            .Produces<NameChainWire>()
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-            .RequireRateLimiting(DomainsEndpoints.Limit);
+    private static Task<Results<Ok<NameChainWire>, NoContent, NotFoundProblem, SilentProblem>> ChainAsync(
+        Guid orderId,
+        ChainDesk chains,
+        CancellationToken cancel
+    ) => chains.AnswerAsync(orderId, ask: false, cancel);
 
-    private static Task<IResult> ChainAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) =>
-        chains.AnswerAsync(orderId, ask: false, cancel);
-
-    private static Task<IResult> CertificateAsync(Guid orderId, ChainDesk chains, CancellationToken cancel) =>
-        chains.AnswerAsync(orderId, ask: true, cancel);
+    private static Task<Results<Ok<NameChainWire>, NoContent, NotFoundProblem, SilentProblem>> CertificateAsync(
+        Guid orderId,
+        ChainDesk chains,
+        CancellationToken cancel
+    ) => chains.AnswerAsync(orderId, ask: true, cancel);
 }

@@ -1,15 +1,15 @@
+using System.Reflection;
 using HomeStart.Formats.Json;
 using HomeStart.Formats.Online;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Startup;
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HomeStart.Web.Online;
 
 /// <summary>
 /// Uploads: what is to come is said first and checked, then come the bytes in pieces, each with the place it begins at,
-/// so that a lost connection or a restart costs one piece; last the whole is
-/// put up. Nothing is seen before that.
+/// so that a lost connection or a restart costs one piece; last the whole is put up. Nothing is seen before that.
 /// </summary>
 internal static class UploadEndpoints
 {
@@ -19,46 +19,34 @@ internal static class UploadEndpoints
     public static void MapUploads(this IEndpointRouteBuilder order)
     {
         var uploads = order.MapGroup("/uploads");
+        uploads.MapGet("", ListAsync).WithName("getUploads");
+        uploads.MapPost("", StartAsync).WithName("startUpload");
         uploads
-            .MapGet("", ListAsync)
-            .WithName("getUploads")
-            .Produces<IReadOnlyList<UploadWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        Problems(uploads.MapPost("", StartAsync).WithName("startUpload").Produces<UploadWire>());
-        Problems(
-                uploads
-                    .MapPut("/{uploadId:guid}/files/{index:int}", PutAsync)
-                    .WithName("sendPiece")
-                    .Produces<PieceWire>()
-            )
-            .ProducesProblem(StatusCodes.Status409Conflict)
+            .MapPut("/{uploadId:guid}/files/{index:int}", PutAsync)
+            .WithName("sendPiece")
             .WithMetadata(new RequestSizeLimitAttribute(LargestPiece));
-        Problems(
-            uploads
-                .MapPost("/{uploadId:guid}/put-up", PutUpAsync)
-                .WithName("putUp")
-                .Produces<PutUpLine>(StatusCodes.Status200OK, LineAnswer.ContentType)
-        );
-        uploads
-            .MapDelete("/{uploadId:guid}", DropAsync)
-            .WithName("dropUpload")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        uploads.MapPost("/{uploadId:guid}/put-up", PutUpAsync).WithName("putUp");
+        uploads.MapDelete("/{uploadId:guid}", DropAsync).WithName("dropUpload");
     }
 
-    private static RouteHandlerBuilder Problems(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+    private static NotFoundProblem Missing() =>
+        new NotFoundProblem("There is no such upload here: it was put up, given up, or left for a week.");
 
-    private static IResult Missing() =>
-        Results.Problem(
-            "There is no such upload here: it was put up, given up, or left for a week.",
-            statusCode: StatusCodes.Status404NotFound
-        );
+    // Says how far the file is here, so that the sender goes on from there.
+    internal sealed class OutOfPlaceProblem(long from, long has)
+        : Problem(StatusCodes.Status409Conflict, $"This piece begins at {from}; {has} bytes are here."),
+            IEndpointMetadataProvider
+    {
+        public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
+            Describe(builder, StatusCodes.Status409Conflict);
 
-    private static async Task<IResult> ListAsync(
+        public override Task ExecuteAsync(HttpContext httpContext) =>
+            TypedResults
+                .Problem(Detail, statusCode: StatusCode, extensions: new Dictionary<string, object?> { ["has"] = has })
+                .ExecuteAsync(httpContext);
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<UploadWire>>, NotFoundProblem>> ListAsync(
         Guid orderId,
         OnlineDesk desk,
         UploadDesk uploads,
@@ -66,9 +54,9 @@ internal static class UploadEndpoints
     ) =>
         await desk.FindAsync(orderId, cancel) is null
             ? OnlineDesk.Missing()
-            : Results.Ok(await uploads.ListAsync(orderId, cancel));
+            : TypedResults.Ok(await uploads.ListAsync(orderId, cancel));
 
-    private static async Task<IResult> StartAsync(
+    private static async Task<Results<Ok<UploadWire>, NotFoundProblem, UnprocessableProblem>> StartAsync(
         Guid orderId,
         JsonBody<StartUploadBody> body,
         OnlineDesk desk,
@@ -84,11 +72,11 @@ internal static class UploadEndpoints
         var faults = new FaultList();
         var plan = UploadReader.Read(new Node(body.Root, "", faults), hosted.Plan?.Storage);
         return faults.Any || plan is null
-            ? FaultResults.Unprocessable(faults)
-            : Results.Ok(await uploads.StartAsync(orderId, plan, cancel));
+            ? new UnprocessableProblem(faults)
+            : TypedResults.Ok(await uploads.StartAsync(orderId, plan, cancel));
     }
 
-    private static async Task<IResult> PutAsync(
+    private static async Task<Results<Ok<PieceWire>, NotFoundProblem, OutOfPlaceProblem>> PutAsync(
         Guid orderId,
         Guid uploadId,
         int index,
@@ -115,17 +103,11 @@ internal static class UploadEndpoints
             request.Body,
             cancel
         );
-        return isTaken
-            ? Results.Ok(new PieceWire(has))
-            : Results.Problem(
-                $"This piece begins at {from ?? 0}; {has} bytes are here.",
-                statusCode: StatusCodes.Status409Conflict,
-                extensions: new Dictionary<string, object?> { ["has"] = has }
-            );
+        return isTaken ? TypedResults.Ok(new PieceWire(has)) : new OutOfPlaceProblem(from ?? 0, has);
     }
 
     // What came is checked before anything is told; then each file, and last the whole.
-    private static async Task<IResult> PutUpAsync(
+    private static async Task<Results<LinesSent<PutUpLine>, NotFoundProblem, UnprocessableProblem>> PutUpAsync(
         Guid orderId,
         Guid uploadId,
         HttpContext http,
@@ -149,7 +131,7 @@ internal static class UploadEndpoints
         using var arrived = uploads.Arrived(uploadId, plan, hosted.Plan?.Storage, faults);
         if (arrived is null || faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var lines = new LineAnswer(http);
@@ -165,10 +147,10 @@ internal static class UploadEndpoints
             await uploads.DropAsync(orderId, uploadId, CancellationToken.None);
         }
 
-        return Results.Empty;
+        return new LinesSent<PutUpLine>();
     }
 
-    private static async Task<IResult> DropAsync(
+    private static async Task<Results<NoContent, NotFoundProblem>> DropAsync(
         Guid orderId,
         Guid uploadId,
         UploadDesk uploads,
@@ -177,6 +159,6 @@ internal static class UploadEndpoints
     {
         var isThere = await uploads.FindAsync(orderId, uploadId, cancel) is not null;
         await uploads.DropAsync(orderId, uploadId, cancel);
-        return isThere ? Results.NoContent() : Missing();
+        return isThere ? TypedResults.NoContent() : Missing();
     }
 }

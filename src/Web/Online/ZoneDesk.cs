@@ -4,40 +4,55 @@ using System.Text.Json;
 using HomeStart.Formats.Domains;
 using HomeStart.Formats.Json;
 using HomeStart.Formats.Online;
-using HomeStart.Web.Startup;
+using HomeStart.Web.Requests;
 
 namespace HomeStart.Web.Online;
 
 /// <summary>The zones of an owner's domains, wherever they are kept.</summary>
 internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompany hosts, IRegistrar registrar)
 {
-    /// <summary>The zone as the page shows it.</summary>
-    public Task<IResult> GetAsync(Guid orderId, string? typed, CancellationToken cancel) =>
-        ReadAsync(
-            orderId,
-            typed,
-            async (hosted, domain, kept, records) =>
-                Results.Ok(await WireAsync(hosted, domain, kept.Version, records, cancel)),
-            cancel
-        );
+    /// <summary>The zone as the page shows it; without a version where it is kept elsewhere.</summary>
+    public async Task<Results<Ok<ZoneWire>, NotFoundProblem, SilentProblem>> GetAsync(
+        Guid orderId,
+        string? typed,
+        CancellationToken cancel
+    )
+    {
+        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
+        {
+            return OnlineDesk.Missing();
+        }
+
+        return await FindAsync(hosted, domain, null, cancel) is var (kept, records)
+                ? TypedResults.Ok(await WireAsync(hosted, domain, kept.Version, records, cancel))
+            : await IsSilentAsync(hosted, cancel) ? OnlineDesk.Silent(hosted)
+            : TypedResults.Ok(
+                new ZoneWire(domain.Text, 0, "somebody else", false, [], await DomainsAsync(hosted, cancel))
+            );
+    }
 
     /// <summary>The zone as a file.</summary>
-    public Task<IResult> FileAsync(Guid orderId, string? typed, CancellationToken cancel) =>
-        ReadAsync(
-            orderId,
-            typed,
-            (_, domain, _, records) =>
-                Task.FromResult(
-                    Results.File(
-                        Encoding.UTF8.GetBytes(ZoneFile.Write(domain, records)),
-                        "text/dns; charset=utf-8",
-                        $"{domain}.zone"
-                    )
-                ),
-            cancel
-        );
+    public async Task<Results<FileContentHttpResult, NotFoundProblem, HostProblem>> FileAsync(
+        Guid orderId,
+        string? typed,
+        CancellationToken cancel
+    )
+    {
+        if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
+        {
+            return OnlineDesk.Missing();
+        }
 
-    public async Task<IResult> ChangeAsync(
+        return await FindAsync(hosted, domain, null, cancel) is var (_, records)
+            ? TypedResults.File(
+                Encoding.UTF8.GetBytes(ZoneFile.Write(domain, records)),
+                "text/dns; charset=utf-8",
+                $"{domain}.zone"
+            )
+            : await NotHereAsync(hosted, domain, cancel);
+    }
+
+    public async Task<Results<Ok<ZoneWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> ChangeAsync(
         Guid orderId,
         string? typed,
         int seen,
@@ -54,7 +69,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         ZoneRules.Check(domain, records, faults);
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var answer = await panel.WriteAsync(
@@ -66,12 +81,17 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             cancel
         );
         return answer.State == PanelState.Done
-            ? Results.Ok(await WireAsync(hosted, domain, answer.Version, records, cancel))
+            ? TypedResults.Ok(await WireAsync(hosted, domain, answer.Version, records, cancel))
             : OnlineDesk.Explain(answer, hosted);
     }
 
     /// <summary>Says what a zone file or a ready set would change, and changes nothing.</summary>
-    public async Task<IResult> TryAsync(Guid orderId, string? typed, JsonElement body, CancellationToken cancel)
+    public async Task<Results<Ok<ZoneChangeWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> TryAsync(
+        Guid orderId,
+        string? typed,
+        JsonElement body,
+        CancellationToken cancel
+    )
     {
         if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
         {
@@ -80,12 +100,12 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
 
         if (await FindAsync(hosted, domain, null, cancel) is not var (_, now))
         {
-            return await KeptElsewhereAsync(hosted, domain, cancel);
+            return await NotHereAsync(hosted, domain, cancel);
         }
 
         if (await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is not { } entry)
         {
-            return OnlineDesk.Silent(hosted);
+            return new HostProblem(StatusCodes.Status503ServiceUnavailable, OnlineDesk.Silent(hosted).Detail);
         }
 
         var faults = new FaultList();
@@ -96,12 +116,17 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
         }
 
         return faults.Any
-            ? FaultResults.Unprocessable(faults)
-            : Results.Ok(ZoneChangeWire.From(ZoneChange.Between(now, after!.Value), after.Value));
+            ? new UnprocessableProblem(faults)
+            : TypedResults.Ok(ZoneChangeWire.From(ZoneChange.Between(now, after!.Value), after.Value));
     }
 
     /// <summary>Puts the version before in place of the one that is seen.</summary>
-    public async Task<IResult> BackAsync(Guid orderId, string? typed, int seen, CancellationToken cancel)
+    public async Task<Results<Ok<ZoneWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> BackAsync(
+        Guid orderId,
+        string? typed,
+        int seen,
+        CancellationToken cancel
+    )
     {
         if (await WhichAsync(orderId, typed, cancel) is not var (hosted, domain))
         {
@@ -110,20 +135,8 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
 
         return seen > 0 && await FindAsync(hosted, domain, seen - 1, cancel) is var (_, before)
             ? await ChangeAsync(orderId, typed, seen, before, cancel)
-            : Results.Problem("There is no version before this one.", statusCode: StatusCodes.Status409Conflict);
+            : OnlineDesk.NoneBefore();
     }
-
-    // Goes on with the zone of a domain that belongs to a hosting: the one that is named, else the main one.
-    private async Task<IResult> ReadAsync(
-        Guid orderId,
-        string? typed,
-        Func<Hosted, DomainName, KeptDocument, ImmutableArray<ResourceRecord>, Task<IResult>> then,
-        CancellationToken cancel
-    ) =>
-        await WhichAsync(orderId, typed, cancel) is not var (hosted, domain) ? OnlineDesk.Missing()
-        : await FindAsync(hosted, domain, null, cancel) is var (kept, records)
-            ? await then(hosted, domain, kept, records)
-        : await KeptElsewhereAsync(hosted, domain, cancel);
 
     private static ImmutableArray<ResourceRecord>? Wanted(
         Node node,
@@ -199,8 +212,14 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             ? string.Join(", ", servers)
             : "the registrar it was bought from";
 
-    private async Task<IResult> KeptElsewhereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
-        await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null
-            ? OnlineDesk.Silent(hosted)
-            : Results.Ok(new ZoneWire(domain.Text, 0, "somebody else", false, [], await DomainsAsync(hosted, cancel)));
+    private async Task<bool> IsSilentAsync(Hosted hosted, CancellationToken cancel) =>
+        await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null;
+
+    private async Task<HostProblem> NotHereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
+        await IsSilentAsync(hosted, cancel)
+            ? new HostProblem(StatusCodes.Status503ServiceUnavailable, OnlineDesk.Silent(hosted).Detail)
+            : new HostProblem(
+                StatusCodes.Status409Conflict,
+                $"The records of {domain} are kept elsewhere: see and change them there."
+            );
 }

@@ -2,7 +2,6 @@ using HomeStart.Formats.Json;
 using HomeStart.Formats.Online;
 using HomeStart.Web.Domains;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Online;
 
@@ -11,43 +10,29 @@ internal static class ZoneEndpoints
 {
     public static void MapZones(this IEndpointRouteBuilder order)
     {
-        var zone = order.MapGroup("/zone");
-        Asked(zone.MapGet("", GetAsync).WithName("getZone").Produces<ZoneWire>());
-        Asked(zone.MapGet("/file", FileAsync).WithName("getZoneFile").Produces(StatusCodes.Status200OK));
-        Asked(
-            zone.MapPut("", PutAsync)
-                .WithName("changeZone")
-                .Produces<ZoneWire>()
-                .ProducesProblem(StatusCodes.Status409Conflict)
-                .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-        );
-        Asked(
-            zone.MapPost("/try", TryAsync)
-                .WithName("tryZone")
-                .Produces<ZoneChangeWire>()
-                .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-        );
-        Asked(
-            zone.MapPost("/back", BackAsync)
-                .WithName("putZoneBack")
-                .Produces<ZoneWire>()
-                .ProducesProblem(StatusCodes.Status409Conflict)
-        );
+        var zone = order.MapGroup("/zone").RequireRateLimiting(DomainsEndpoints.Limit);
+        zone.MapGet("", GetAsync).WithName("getZone");
+        zone.MapGet("/file", FileAsync).WithName("getZoneFile").Produces(StatusCodes.Status200OK);
+        zone.MapPut("", PutAsync).WithName("changeZone");
+        zone.MapPost("/try", TryAsync).WithName("tryZone");
+        zone.MapPost("/back", BackAsync).WithName("putZoneBack");
     }
 
-    private static void Asked(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-            .RequireRateLimiting(DomainsEndpoints.Limit);
+    private static Task<Results<Ok<ZoneWire>, NotFoundProblem, SilentProblem>> GetAsync(
+        Guid orderId,
+        string? domain,
+        ZoneDesk zones,
+        CancellationToken cancel
+    ) => zones.GetAsync(orderId, domain, cancel);
 
-    private static Task<IResult> GetAsync(Guid orderId, string? domain, ZoneDesk zones, CancellationToken cancel) =>
-        zones.GetAsync(orderId, domain, cancel);
+    private static Task<Results<FileContentHttpResult, NotFoundProblem, HostProblem>> FileAsync(
+        Guid orderId,
+        string? domain,
+        ZoneDesk zones,
+        CancellationToken cancel
+    ) => zones.FileAsync(orderId, domain, cancel);
 
-    private static Task<IResult> FileAsync(Guid orderId, string? domain, ZoneDesk zones, CancellationToken cancel) =>
-        zones.FileAsync(orderId, domain, cancel);
-
-    private static Task<IResult> PutAsync(
+    private static async Task<Results<Ok<ZoneWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> PutAsync(
         Guid orderId,
         string? domain,
         JsonBody<ChangeZoneBody> body,
@@ -60,11 +45,11 @@ internal static class ZoneEndpoints
         node.IsObject();
         var (version, records) = (node["version"].Whole(), RecordReader.Read(node["records"]));
         return faults.Any
-            ? Task.FromResult(FaultResults.Unprocessable(faults))
-            : zones.ChangeAsync(orderId, domain, version ?? 0, records, cancel);
+            ? new UnprocessableProblem(faults)
+            : await zones.ChangeAsync(orderId, domain, version ?? 0, records, cancel);
     }
 
-    private static Task<IResult> TryAsync(
+    private static Task<Results<Ok<ZoneChangeWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> TryAsync(
         Guid orderId,
         string? domain,
         JsonBody<TryZoneBody> body,
@@ -72,7 +57,7 @@ internal static class ZoneEndpoints
         CancellationToken cancel
     ) => zones.TryAsync(orderId, domain, body.Root, cancel);
 
-    private static Task<IResult> BackAsync(
+    private static async Task<Results<Ok<ZoneWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> BackAsync(
         Guid orderId,
         string? domain,
         JsonBody<SeenBody> body,
@@ -83,7 +68,7 @@ internal static class ZoneEndpoints
         var faults = new FaultList();
         var version = new Node(body.Root, "", faults)["version"].Whole();
         return faults.Any
-            ? Task.FromResult(FaultResults.Unprocessable(faults))
-            : zones.BackAsync(orderId, domain, version ?? 0, cancel);
+            ? new UnprocessableProblem(faults)
+            : await zones.BackAsync(orderId, domain, version ?? 0, cancel);
     }
 }

@@ -8,8 +8,8 @@ namespace HomeStart.Web.Orders;
 
 /// <summary>
 /// Claims a domain-year that came with hosting ordered before: an order like any other, with nothing due. Whether there
-/// is one is judged by how the hosting stands today; it is taken in the step
-/// that stores the claim, so that of several at once one gets it.
+/// is one is judged by how the hosting stands today; it is taken in the step that stores the claim, so that of several
+/// at once one gets it.
 /// </summary>
 public sealed class ClaimDesk(
     Workspace workspace,

@@ -1,5 +1,6 @@
 using HomeStart.Data;
 using HomeStart.Formats.Orders;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 
 namespace HomeStart.Web.Orders;
@@ -10,21 +11,14 @@ internal static class HoldersEndpoints
     public static void MapHolders(this IEndpointRouteBuilder app)
     {
         var holders = app.MapGroup("/api/orders/{orderId:guid}/holders");
-        holders
-            .MapGet("", ListAsync)
-            .WithName("getHolderChecks")
-            .Produces<IReadOnlyList<HolderCheckWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        holders.MapGet("", ListAsync).WithName("getHolderChecks");
         holders
             .MapPost("/{domain}/write", WriteAsync)
             .WithName("writeToHolder")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
             .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
     }
 
-    private static async Task<IResult> ListAsync(
+    private static async Task<Results<Ok<List<HolderCheckWire>>, NotFoundProblem>> ListAsync(
         Guid orderId,
         OrderDesk desk,
         Workspace workspace,
@@ -54,10 +48,10 @@ internal static class HoldersEndpoints
             }
         }
 
-        return Results.Ok(checks);
+        return TypedResults.Ok(checks);
     }
 
-    private static async Task<IResult> WriteAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, SilentProblem>> WriteAsync(
         Guid orderId,
         string domain,
         OrderDesk desk,
@@ -75,13 +69,9 @@ internal static class HoldersEndpoints
         }
 
         return await registrar.WriteToHolderAsync(new World(row.WorldId), had.Book, name, cancel)
-            ? Results.NoContent()
-            : Results.Problem(
-                $"{had.Seller} did not answer. Try again in a while.",
-                statusCode: StatusCodes.Status503ServiceUnavailable
-            );
+            ? TypedResults.NoContent()
+            : new SilentProblem($"{had.Seller} did not answer. Try again in a while.");
     }
 
-    private static IResult Missing() =>
-        Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem Missing() => new NotFoundProblem("There is no such order here.");
 }

@@ -12,8 +12,8 @@ namespace HomeStart.Web.Orders;
 
 /// <summary>
 /// Notices of the payment processor that something changed, signed with the secret it knows us by. What a notice says
-/// is not believed: the orders of its world that wait are looked
-/// at again, each asking by its own key. So one that comes twice, late or in the wrong order does no harm.
+/// is not believed: the orders of its world that wait are looked at again, each asking by its own key. So one that
+/// comes twice, late or in the wrong order does no harm.
 /// </summary>
 internal static class NoticesEndpoints
 {
@@ -34,7 +34,7 @@ internal static class NoticesEndpoints
     {
         if (!CounterpartsSecret.IsKnownTo(http.Request, options.Data))
         {
-            return Results.Problem(
+            return TypedResults.Problem(
                 "This notice is not from the payment processor.",
                 statusCode: StatusCodes.Status401Unauthorized
             );
@@ -48,7 +48,7 @@ internal static class NoticesEndpoints
 
         if (!IsSigned(body, http.Request.Headers[SignatureHeader].ToString(), CounterpartsSecret.Read(options.Data)))
         {
-            return Results.Problem(
+            return TypedResults.Problem(
                 "This notice is not signed by the payment processor.",
                 statusCode: StatusCodes.Status401Unauthorized
             );
@@ -56,7 +56,7 @@ internal static class NoticesEndpoints
 
         if (WorldOf(body) is not { } world)
         {
-            return Results.Problem("This is no notice.", statusCode: StatusCodes.Status400BadRequest);
+            return new BadRequestProblem("This is no notice.");
         }
 
         foreach (
@@ -70,7 +70,7 @@ internal static class NoticesEndpoints
             bell.Ring<OrderWork>(order);
         }
 
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
     private static bool IsSigned(byte[] body, string signature, string secret) =>

@@ -5,7 +5,6 @@ using HomeStart.Formats.Words;
 using HomeStart.Web.Accounts;
 using HomeStart.Web.Mail;
 using HomeStart.Web.Session;
-using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;
 using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
@@ -35,8 +34,7 @@ public sealed class OrderDesk(
 
     /// <summary>
     /// Places an order from what the owner saw; null, with the reasons, where that is not so any more or cannot be
-    /// ordered. The same id places once, however often and
-    /// however close together it comes.
+    /// ordered. The same id places once, however often and however close together it comes.
     /// </summary>
     public async Task<Order?> PlaceAsync(
         VersionedSite versioned,

@@ -9,7 +9,6 @@ using HomeStart.Formats.Sites;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 using HomeStart.Web.Upkeep;
 using HomeStart.Web.Work;
 
@@ -47,28 +46,14 @@ internal static class OrdersEndpoints
 
     public static void MapOrders(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync)
-            .WithName("placeOrder")
-            .Produces<OrderWire>()
-            .Produces<SitePageWire>(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/sites/{siteId:guid}/orders", PlaceAsync).WithName("placeOrder");
         app.MapPost("/api/sites/{siteId:guid}/orders/quotes", QuotesAsync)
             .WithName("askQuotes")
-            .Produces<OrderQuotesWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
-        app.MapPost("/api/orders/check", CheckAsync).WithName("checkOrder").Produces<OrderCheckWire>();
+        app.MapPost("/api/orders/check", CheckAsync).WithName("checkOrder");
         app.MapGet("/api/countries", () => Countries.All.Select(CountryWire.From)).WithName("getCountries");
-        app.MapPost("/api/contacts/read", ReadCard)
-            .WithName("readContact")
-            .Produces<ContactBody>()
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapGet("/api/contacts/last", LastContactAsync)
-            .WithName("getLastContact")
-            .Produces<ContactBody>()
-            .Produces(StatusCodes.Status204NoContent);
+        app.MapPost("/api/contacts/read", ReadCard).WithName("readContact");
+        app.MapGet("/api/contacts/last", LastContactAsync).WithName("getLastContact");
         app.MapPost("/api/contacts/vcard", WriteCard).WithName("writeContact").Produces(StatusCodes.Status200OK);
         var orders = app.MapGroup("/api/orders");
         orders
@@ -76,11 +61,7 @@ internal static class OrdersEndpoints
                 (await desk.ListAsync(cancel)).Select(OrderWire.From).ToList()
             )
             .WithName("getOrders");
-        orders
-            .MapGet("/{orderId:guid}", GetAsync)
-            .WithName("getOrder")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        orders.MapGet("/{orderId:guid}", GetAsync).WithName("getOrder");
         File(orders.MapGet("/{orderId:guid}/key-sheet.pdf", KeySheetAsync)).WithName("keySheetPdf");
         File(
                 orders.MapGet(
@@ -90,7 +71,7 @@ internal static class OrdersEndpoints
                             orderId,
                             book,
                             receipt =>
-                                Results.File(
+                                TypedResults.File(
                                     PdfReport.Write(OrderReports.ForReceipt(receipt), receipt.Order.PlacedOn),
                                     "application/pdf",
                                     $"{FileName(receipt)}.pdf"
@@ -109,7 +90,7 @@ internal static class OrdersEndpoints
                             orderId,
                             book,
                             receipt =>
-                                Results.File(
+                                TypedResults.File(
                                     Encoding.UTF8.GetBytes(UblInvoice.Write(receipt).ToString()),
                                     "application/xml",
                                     $"{FileName(receipt)}.xml"
@@ -120,50 +101,17 @@ internal static class OrdersEndpoints
                 )
             )
             .WithName("receiptUbl");
-        orders
-            .MapPost("/{orderId:guid}/resume", ResumeAsync)
-            .WithName("resumeOrder")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        orders
-            .MapPost("/{orderId:guid}/look", LookAsync)
-            .WithName("lookAtOrder")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        orders
-            .MapGet("/{orderId:guid}/claim", ClaimAsync)
-            .WithName("getClaim")
-            .Produces<ClaimWire>()
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        orders
-            .MapPost("/{orderId:guid}/claim", PlaceClaimAsync)
-            .WithName("placeClaim")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        orders
-            .MapPost("/{orderId:guid}/cancel", CancelAsync)
-            .WithName("cancelOrder")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        orders
-            .MapPost("/{orderId:guid}/first-password", FirstPasswordAsync)
-            .WithName("showFirstPassword")
-            .Produces<FirstPasswordWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
-        orders
-            .MapPost("/{orderId:guid}/first-password/seen", FirstPasswordSeenAsync)
-            .WithName("confirmFirstPassword")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
+        orders.MapPost("/{orderId:guid}/resume", ResumeAsync).WithName("resumeOrder");
+        orders.MapPost("/{orderId:guid}/look", LookAsync).WithName("lookAtOrder");
+        orders.MapGet("/{orderId:guid}/claim", ClaimAsync).WithName("getClaim");
+        orders.MapPost("/{orderId:guid}/claim", PlaceClaimAsync).WithName("placeClaim");
+        orders.MapPost("/{orderId:guid}/cancel", CancelAsync).WithName("cancelOrder");
+        orders.MapPost("/{orderId:guid}/first-password", FirstPasswordAsync).WithName("showFirstPassword");
+        orders.MapPost("/{orderId:guid}/first-password/seen", FirstPasswordSeenAsync).WithName("confirmFirstPassword");
     }
 
     // Each seller names its own sum for what is bought today: that, and nothing of ours, is what is agreed to and paid.
-    private static async Task<IResult> QuotesAsync(
+    private static async Task<Results<Ok<OrderQuotesWire>, NotFoundProblem, UnprocessableProblem>> QuotesAsync(
         Guid siteId,
         JsonBody<AskQuotesBody> body,
         SiteDesk sites,
@@ -182,7 +130,7 @@ internal static class OrdersEndpoints
         );
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (await sites.CostedAsync(siteId, letter!, cancel) is not var (site, costing))
@@ -197,14 +145,14 @@ internal static class OrdersEndpoints
             ? []
             : await quoting.AskAsync(costing, site.Listed(letter)!.Candidate, country!, null, faults, cancel);
         await SayHadAsync(site.Listed(letter)!.Candidate, names, faults, cancel);
-        return Results.Ok(
+        return TypedResults.Ok(
             new OrderQuotesWire(
                 [
                     .. quotes.Select(quote =>
                         SellerQuoteWire.From(quote, workspace.Books.First(book => book.Id == quote.Book).Provider.Name)
                     ),
                 ],
-                FaultResults.Wires(faults),
+                UnprocessableProblem.Wires(faults),
                 like is null ? null : new LikeOrderWire(like.Id, like.Reference, like.PlacedOn)
             )
         );
@@ -235,7 +183,7 @@ internal static class OrdersEndpoints
     }
 
     // Before the card goes to its processor, so that the owner sees all that is wrong at once. Nothing is kept.
-    private static async Task<IResult> CheckAsync(
+    private static async Task<Ok<OrderCheckWire>> CheckAsync(
         JsonBody<CheckOrderBody> body,
         OrderDesk desk,
         CancellationToken cancel
@@ -244,10 +192,13 @@ internal static class OrdersEndpoints
         var faults = new FaultList();
         var contact = PlaceOrderReader.ReadAgreed(new Node(body.Root, "", faults));
         await desk.CheckConfirmedAsync(contact.Mail, "contact.mail", faults, cancel);
-        return Results.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.From(fault))]));
+        return TypedResults.Ok(new OrderCheckWire([.. faults.Faults.Select(fault => FaultWire.From(fault))]));
     }
 
-    private static IResult ReadCard(JsonBody<VCardBody> body, CancellationToken cancel)
+    private static Results<Ok<ContactBody>, UnprocessableProblem> ReadCard(
+        JsonBody<VCardBody> body,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults)["text"];
@@ -262,16 +213,19 @@ internal static class OrdersEndpoints
                 FaultCodes.BadType,
                 stopped ?? "This is no contact: choose a vCard file, whose name ends with .vcf."
             );
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
-        return Results.Ok(Body(contact));
+        return TypedResults.Ok(Body(contact));
     }
 
-    private static async Task<IResult> LastContactAsync(OrderDesk desk, CancellationToken cancel) =>
+    private static async Task<Results<Ok<ContactBody>, NoContent>> LastContactAsync(
+        OrderDesk desk,
+        CancellationToken cancel
+    ) =>
         (await desk.ListAsync(cancel)).FirstOrDefault(order => order.There is null) is { } last
-            ? Results.Ok(Body(last.Contact))
-            : Results.NoContent();
+            ? TypedResults.Ok(Body(last.Contact))
+            : TypedResults.NoContent();
 
     private static ContactBody Body(Contact contact) =>
         new(
@@ -286,14 +240,16 @@ internal static class OrdersEndpoints
             contact.State
         );
 
-    private static IResult WriteCard(JsonBody<ContactBody> body) =>
-        Results.File(
+    private static FileContentHttpResult WriteCard(JsonBody<ContactBody> body) =>
+        TypedResults.File(
             Encoding.UTF8.GetBytes(VCard.Write(PlaceOrderReader.ReadContact(new Node(body.Root, "", new FaultList())))),
             "text/vcard; charset=utf-8",
             "contact.vcf"
         );
 
-    private static async Task<IResult> PlaceAsync(
+    private static async Task<
+        Results<Ok<OrderWire>, Conflict<SitePageWire>, NotFoundProblem, UnprocessableProblem>
+    > PlaceAsync(
         Guid siteId,
         JsonBody<PlaceOrderBody> body,
         SiteDesk sites,
@@ -305,20 +261,17 @@ internal static class OrdersEndpoints
         var faults = new FaultList();
         if (await sites.FindAsync(siteId, cancel) is not { } site)
         {
-            return Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
+            return new NotFoundProblem("There is no such site here.");
         }
 
         if (PlaceOrderReader.Read(body.Root, faults) is not { } wanted)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (wanted.Revision != site.Row.Revision && await desk.FindAsync(wanted.Id, cancel) is null)
         {
-            return Results.Json(
-                await sites.PageAsync(site, wanted.Letter, cancel),
-                statusCode: StatusCodes.Status409Conflict
-            );
+            return TypedResults.Conflict(await sites.PageAsync(site, wanted.Letter, cancel));
         }
 
         var order = await desk.PlaceAsync(
@@ -330,34 +283,41 @@ internal static class OrdersEndpoints
             faults,
             cancel
         );
-        return order is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.From(order));
+        return order is null ? new UnprocessableProblem(faults) : TypedResults.Ok(OrderWire.From(order));
     }
 
-    private static async Task<IResult> GetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem>> GetAsync(
+        Guid orderId,
+        OrderDesk desk,
+        CancellationToken cancel
+    ) =>
         await desk.FindAsync(orderId, cancel) is { } row
-            ? Results.Ok(OrderWire.From(Documents.Read<Order>(row.Document)))
+            ? TypedResults.Ok(OrderWire.From(Documents.Read<Order>(row.Document)))
             : Missing();
 
-    private static RouteHandlerBuilder File(RouteHandlerBuilder route) =>
-        route.Produces(StatusCodes.Status200OK).ProducesProblem(StatusCodes.Status404NotFound);
+    private static RouteHandlerBuilder File(RouteHandlerBuilder route) => route.Produces(StatusCodes.Status200OK);
 
     private static string FileName(Receipt receipt) =>
         $"{(receipt.DueOn is null ? "receipt" : "invoice")}-{receipt.Number}";
 
-    private static async Task<IResult> KeySheetAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> KeySheetAsync(
+        Guid orderId,
+        OrderDesk desk,
+        CancellationToken cancel
+    ) =>
         await desk.FindAsync(orderId, cancel) is { } row
         && Documents.Read<Order>(row.Document) is { State: OrderState.Completed } order
-            ? Results.File(
+            ? TypedResults.File(
                 PdfReport.Write(OrderReports.KeySheet(order), order.PlacedOn),
                 "application/pdf",
                 $"key-sheet-{order.Reference}.pdf"
             )
             : Missing();
 
-    private static async Task<IResult> ReceiptAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> ReceiptAsync(
         Guid orderId,
         string book,
-        Func<Receipt, IResult> write,
+        Func<Receipt, FileContentHttpResult> write,
         OrderDesk desk,
         CancellationToken cancel
     ) =>
@@ -366,7 +326,7 @@ internal static class OrdersEndpoints
             ? write(receipt)
             : Missing();
 
-    private static async Task<IResult> ResumeAsync(
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem, UnprocessableProblem>> ResumeAsync(
         Guid orderId,
         JsonBody<ResumeOrderBody> body,
         OrderDesk desk,
@@ -393,7 +353,7 @@ internal static class OrdersEndpoints
             && await quoting.RenewedAsync(row, before, faults, cancel) is { } renewed
         )
         {
-            return Results.Ok(
+            return TypedResults.Ok(
                 OrderWire.From(
                     await desk.DecideAsync(
                         row,
@@ -405,11 +365,17 @@ internal static class OrdersEndpoints
         }
 
         return faults.Any
-            ? FaultResults.Unprocessable(faults)
-            : Results.Ok(OrderWire.From(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, other), cancel)));
+            ? new UnprocessableProblem(faults)
+            : TypedResults.Ok(
+                OrderWire.From(await desk.DecideAsync(row, order => OrderFlow.Resumed(order, other), cancel))
+            );
     }
 
-    private static async Task<IResult> LookAsync(Guid orderId, OrderDesk desk, CancellationToken cancel)
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem>> LookAsync(
+        Guid orderId,
+        OrderDesk desk,
+        CancellationToken cancel
+    )
     {
         if (await desk.FindAsync(orderId, cancel) is not { } row)
         {
@@ -417,10 +383,10 @@ internal static class OrdersEndpoints
         }
 
         desk.Look(row);
-        return Results.Ok(OrderWire.From(Documents.Read<Order>(row.Document)));
+        return TypedResults.Ok(OrderWire.From(Documents.Read<Order>(row.Document)));
     }
 
-    private static async Task<IResult> ClaimAsync(
+    private static async Task<Results<Ok<ClaimWire>, NoContent, NotFoundProblem>> ClaimAsync(
         Guid orderId,
         OrderDesk desk,
         ClaimDesk claims,
@@ -428,11 +394,11 @@ internal static class OrdersEndpoints
     ) =>
         await desk.FindAsync(orderId, cancel) is not null && await claims.FindAsync(orderId, cancel) is var claim
             ? claim is null
-                ? Results.NoContent()
-                : Results.Ok(ClaimWire.From(claim))
+                ? TypedResults.NoContent()
+                : TypedResults.Ok(ClaimWire.From(claim))
             : Missing();
 
-    private static async Task<IResult> PlaceClaimAsync(
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem, UnprocessableProblem>> PlaceClaimAsync(
         Guid orderId,
         JsonBody<ClaimBody> body,
         OrderDesk desk,
@@ -457,15 +423,19 @@ internal static class OrdersEndpoints
                 cancel
             )
             : null;
-        return placed is null ? FaultResults.Unprocessable(faults) : Results.Ok(OrderWire.From(placed));
+        return placed is null ? new UnprocessableProblem(faults) : TypedResults.Ok(OrderWire.From(placed));
     }
 
-    private static async Task<IResult> CancelAsync(Guid orderId, OrderDesk desk, CancellationToken cancel) =>
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem>> CancelAsync(
+        Guid orderId,
+        OrderDesk desk,
+        CancellationToken cancel
+    ) =>
         await desk.FindAsync(orderId, cancel) is { } row
-            ? Results.Ok(OrderWire.From(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel)))
+            ? TypedResults.Ok(OrderWire.From(await desk.DecideAsync(row, OrderFlow.CalledOff, cancel)))
             : Missing();
 
-    private static Task<IResult> FirstPasswordAsync(
+    private static Task<Results<Ok<FirstPasswordWire>, NotFoundProblem, SilentProblem>> FirstPasswordAsync(
         Guid orderId,
         OrderDesk desk,
         IHostingCompany hosts,
@@ -475,11 +445,11 @@ internal static class OrdersEndpoints
             orderId,
             desk,
             async (world, account) =>
-                Results.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(world, account.Id, cancel))),
+                TypedResults.Ok(new FirstPasswordWire(await hosts.FirstPasswordAsync(world, account.Id, cancel))),
             cancel
         );
 
-    private static Task<IResult> FirstPasswordSeenAsync(
+    private static Task<Results<NoContent, NotFoundProblem, SilentProblem>> FirstPasswordSeenAsync(
         Guid orderId,
         OrderDesk desk,
         IHostingCompany hosts,
@@ -491,17 +461,18 @@ internal static class OrdersEndpoints
             async (world, account) =>
             {
                 await hosts.FirstPasswordSeenAsync(world, account.Id, cancel);
-                return Results.NoContent();
+                return TypedResults.NoContent();
             },
             cancel
         );
 
-    private static async Task<IResult> OfAccountAsync(
+    private static async Task<Results<TAnswer, NotFoundProblem, SilentProblem>> OfAccountAsync<TAnswer>(
         Guid orderId,
         OrderDesk desk,
-        Func<World, HostAccount, Task<IResult>> ask,
+        Func<World, HostAccount, Task<TAnswer>> ask,
         CancellationToken cancel
     )
+        where TAnswer : IResult
     {
         if (
             await desk.FindAsync(orderId, cancel) is not { } row
@@ -517,13 +488,9 @@ internal static class OrdersEndpoints
         }
         catch (NoAnswerException)
         {
-            return Results.Problem(
-                "The host is not answering just now. Nothing is lost: try again in a while.",
-                statusCode: StatusCodes.Status503ServiceUnavailable
-            );
+            return new SilentProblem("The host is not answering just now. Nothing is lost: try again in a while.");
         }
     }
 
-    private static IResult Missing() =>
-        Results.Problem("There is no such order here.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem Missing() => new NotFoundProblem("There is no such order here.");
 }

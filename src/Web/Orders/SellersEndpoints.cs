@@ -4,7 +4,6 @@ using HomeStart.Formats.Orders;
 using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Orders;
 
@@ -26,36 +25,29 @@ internal static class SellersEndpoints
     public static void MapSellers(this IEndpointRouteBuilder app)
     {
         var seller = app.MapGroup("/api/sellers/{book}");
+        seller.MapGet("/customer", CustomerAsync).WithName("getCustomer");
         seller
-            .MapGet("/customer", CustomerAsync)
-            .WithName("getCustomer")
-            .Produces<CustomerWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        Changes(
-            seller
-                .MapPost("/customer/code", CodeAsync)
-                .WithName("sendCustomerCode")
-                .Produces(StatusCodes.Status204NoContent)
-        );
-        Changes(seller.MapPost("/customer/confirm", ConfirmAsync).WithName("confirmCustomer").Produces<CustomerWire>());
-        Changes(seller.MapPost("/log-in-check", CheckLogInAsync).WithName("checkLogIn").Produces<LogInCheckWire>());
+            .MapPost("/customer/code", CodeAsync)
+            .WithName("sendCustomerCode")
+            .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
+        seller
+            .MapPost("/customer/confirm", ConfirmAsync)
+            .WithName("confirmCustomer")
+            .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
+        seller
+            .MapPost("/log-in-check", CheckLogInAsync)
+            .WithName("checkLogIn")
+            .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
     }
 
-    private static void Changes(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable)
-            .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
-
-    private static async Task<IResult> CustomerAsync(
+    private static async Task<Results<Ok<CustomerWire>, NotFoundProblem>> CustomerAsync(
         string book,
         Workspace workspace,
         ISellers sellers,
         CancellationToken cancel
     ) =>
         Connected(book, workspace) is { } seller
-            ? Results.Ok(
+            ? TypedResults.Ok(
                 new CustomerWire(
                     (await sellers.BalanceAsync(workspace.World, book, cancel))?.ToAmount(),
                     seller.Currency.Code
@@ -63,7 +55,7 @@ internal static class SellersEndpoints
             )
             : Missing();
 
-    private static async Task<IResult> CodeAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, UnprocessableProblem, SilentProblem>> CodeAsync(
         string book,
         JsonBody<CustomerCodeBody> body,
         Workspace workspace,
@@ -79,12 +71,14 @@ internal static class SellersEndpoints
         }
 
         return seller is null ? Missing()
-            : faults.Any ? FaultResults.Unprocessable(faults)
-            : await sellers.SendCodeAsync(workspace.World, book, mail!, cancel) ? Results.NoContent()
+            : faults.Any ? new UnprocessableProblem(faults)
+            : await sellers.SendCodeAsync(workspace.World, book, mail!, cancel) ? TypedResults.NoContent()
             : Silent(seller);
     }
 
-    private static async Task<IResult> ConfirmAsync(
+    private static async Task<
+        Results<Ok<CustomerWire>, NotFoundProblem, UnprocessableProblem, SilentProblem>
+    > ConfirmAsync(
         string book,
         JsonBody<ConfirmCustomerBody> body,
         Workspace workspace,
@@ -97,22 +91,24 @@ internal static class SellersEndpoints
         var code = new Node(body.Root, "", faults)["code"].RequiredText("The code")?.Trim();
         if (seller is null || faults.Any)
         {
-            return seller is null ? Missing() : FaultResults.Unprocessable(faults);
+            return seller is null ? Missing() : new UnprocessableProblem(faults);
         }
 
         var answer = await sellers.ConfirmAsync(workspace.World, book, code!, cancel);
         if (answer is not { Balance: { } balance })
         {
             faults.Say(FaultCodes.Unavailable, "code", answer?.Refusal ?? "");
-            return answer is null ? Silent(seller) : FaultResults.Unprocessable(faults);
+            return answer is null ? Silent(seller) : new UnprocessableProblem(faults);
         }
 
         await workspace.BeCustomerAsync(book, cancel);
         await db.SaveChangesAsync(cancel);
-        return Results.Ok(new CustomerWire(balance.ToAmount(), balance.Currency.Code));
+        return TypedResults.Ok(new CustomerWire(balance.ToAmount(), balance.Currency.Code));
     }
 
-    private static async Task<IResult> CheckLogInAsync(
+    private static async Task<
+        Results<Ok<LogInCheckWire>, NotFoundProblem, UnprocessableProblem, SilentProblem>
+    > CheckLogInAsync(
         string book,
         JsonBody<LogInBody> body,
         Workspace workspace,
@@ -125,7 +121,7 @@ internal static class SellersEndpoints
         var (user, passcode) = (root["user"].Text()?.Trim() ?? "", root["passcode"].Text()?.Trim() ?? "");
         if (seller is null || faults.Any)
         {
-            return seller is null ? Missing() : FaultResults.Unprocessable(faults);
+            return seller is null ? Missing() : new UnprocessableProblem(faults);
         }
 
         if (await hosts.LogInRulesAsync(workspace.World, book, cancel) is not { } rules)
@@ -135,7 +131,7 @@ internal static class SellersEndpoints
 
         var isRight =
             rules.IsMet(LogInRule.UserLength, user, "") == true && rules.IsMet(LogInRule.UserLetters, user, "") == true;
-        return Results.Ok(
+        return TypedResults.Ok(
             LogInCheckWire.From(
                 rules,
                 user,
@@ -148,12 +144,8 @@ internal static class SellersEndpoints
     private static OfferBook? Connected(string book, Workspace workspace) =>
         workspace.Books.FirstOrDefault(known => known.Id == book && workspace.IsConnected(known));
 
-    private static IResult Missing() =>
-        Results.Problem("There is no such seller here.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem Missing() => new NotFoundProblem("There is no such seller here.");
 
-    private static IResult Silent(OfferBook seller) =>
-        Results.Problem(
-            $"{seller.Provider.Name} did not answer. Try again in a while.",
-            statusCode: StatusCodes.Status503ServiceUnavailable
-        );
+    private static SilentProblem Silent(OfferBook seller) =>
+        new SilentProblem($"{seller.Provider.Name} did not answer. Try again in a while.");
 }

@@ -10,8 +10,7 @@ namespace HomeStart.Web.Requests;
 
 /// <summary>
 /// The JSON that came with a request, whole: nothing is worked out, and no turn taken, before it is there. What cannot
-/// be read at all is answered by
-/// <see cref="ReadableBody"/>, so that a handler never sees it.
+/// be read at all is answered by <see cref="ReadableBody"/>, so that a handler never sees it.
 /// </summary>
 internal abstract class JsonBody : IReadBody
 {
@@ -48,11 +47,7 @@ internal abstract class JsonBody : IReadBody
         var (bytes, problem) = await RawBody.ReadAsync(context, most);
         if (problem is not null || bytes.Length == 0)
         {
-            return (
-                default,
-                [],
-                problem ?? Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest)
-            );
+            return (default, [], problem ?? new BadRequestProblem("There is no body: send JSON."));
         }
 
         var (document, flaw) = JsonText.Parse(bytes);
@@ -74,8 +69,8 @@ internal abstract class JsonBody : IReadBody
                 request.ContentLength is null or 0
                 && request.ContentType is null
                 && !request.Headers.ContainsKey(HeaderNames.TransferEncoding)
-                ? Results.Problem("There is no body: send JSON.", statusCode: StatusCodes.Status400BadRequest)
-                : Results.Problem(
+                ? new BadRequestProblem("There is no body: send JSON.")
+                : TypedResults.Problem(
                     "Send JSON, as application/json.",
                     statusCode: StatusCodes.Status415UnsupportedMediaType
                 );
@@ -83,7 +78,7 @@ internal abstract class JsonBody : IReadBody
 
         var charset = HeaderUtilities.RemoveQuotes(type.Charset);
         return charset.Length > 0 && !charset.Equals("utf-8", StringComparison.OrdinalIgnoreCase)
-            ? Results.Problem(
+            ? TypedResults.Problem(
                 "Send JSON in UTF-8: no other character set is read here.",
                 statusCode: StatusCodes.Status415UnsupportedMediaType
             )
@@ -94,12 +89,12 @@ internal abstract class JsonBody : IReadBody
     {
         if (flaw.Where is null)
         {
-            return Results.Problem(flaw.Message, statusCode: StatusCodes.Status400BadRequest);
+            return new BadRequestProblem(flaw.Message);
         }
 
         var faults = new FaultList();
         faults.Say(FaultCodes.BadType, flaw.Where, flaw.Message);
-        return FaultResults.Unprocessable(faults);
+        return new UnprocessableProblem(faults);
     }
 }
 
@@ -121,9 +116,12 @@ internal sealed class JsonBody<TShape>
         return new JsonBody<TShape>(root, bytes, problem);
     }
 
-    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
+    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder)
+    {
         // Routing would send bodies of another type to no route at all, which is 404: we say 415 ourselves.
         builder.Metadata.Add(new AcceptsMetadata([AnyType], typeof(TShape)));
+        BadRequestProblem.Describe(builder);
+    }
 }
 
 /// <summary>Answers for a handler whose body could not be read.</summary>

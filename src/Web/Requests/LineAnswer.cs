@@ -1,5 +1,7 @@
+using System.Reflection;
 using System.Text.Json;
 using HomeStart.Formats.Json;
+using Microsoft.AspNetCore.Http.Metadata;
 
 namespace HomeStart.Web.Requests;
 
@@ -18,4 +20,17 @@ internal sealed class LineAnswer(HttpContext http)
         await http.Response.WriteAsync(JsonSerializer.Serialize(value, WireJson.Options) + "\n", http.RequestAborted);
         await http.Response.Body.FlushAsync(http.RequestAborted);
     }
+}
+
+/// <summary>
+/// The answer of a handler that told it by <see cref="LineAnswer"/>: nothing is left to send.
+/// </summary>
+internal sealed class LinesSent<TLine> : IResult, IEndpointMetadataProvider
+{
+    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
+        builder.Metadata.Add(
+            new ProducesResponseTypeMetadata(StatusCodes.Status200OK, typeof(TLine), [LineAnswer.ContentType])
+        );
+
+    public Task ExecuteAsync(HttpContext httpContext) => Task.CompletedTask;
 }

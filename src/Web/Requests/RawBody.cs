@@ -56,22 +56,19 @@ internal sealed class RawBody : IReadBody, IBindableFromHttpContext<RawBody>
                 [],
                 exception.StatusCode == StatusCodes.Status413PayloadTooLarge
                     ? TooLarge()
-                    : Results.Problem(UnreadableRequests.Words(exception.StatusCode), statusCode: exception.StatusCode)
+                    : TypedResults.Problem(
+                        UnreadableRequests.Words(exception.StatusCode),
+                        statusCode: exception.StatusCode
+                    )
             );
         }
         catch (IOException)
         {
-            return (
-                [],
-                Results.Problem(
-                    UnreadableRequests.Words(StatusCodes.Status400BadRequest),
-                    statusCode: StatusCodes.Status400BadRequest
-                )
-            );
+            return ([], new BadRequestProblem(UnreadableRequests.Words(StatusCodes.Status400BadRequest)));
         }
 
         IResult TooLarge() =>
-            Results.Problem(
+            TypedResults.Problem(
                 most < 1 << 20
                     ? UnreadableRequests.Words(StatusCodes.Status413PayloadTooLarge)
                     : $"This is larger than is read here: up to {most >> 20} MB are.",

@@ -4,10 +4,9 @@ using HomeStart.Data;
 namespace HomeStart.Web.Requests;
 
 /// <summary>
-/// WorkSlots at what takes a processor for long. One is taken only when the whole request is there, so that a slow
-/// sender
-/// holds nobody up; a workspace has one scan at a time, and
-/// the page's own scans do not wait for those of programs, nor the other way round.
+/// Turns at what takes a processor for long. One is taken only when the whole request is there, so that a slow sender
+/// holds nobody up; a workspace has one scan at a time, and the page's own scans do not wait for those of programs, nor
+/// the other way round.
 /// </summary>
 public sealed class WorkSlots : IDisposable
 {
@@ -98,13 +97,10 @@ public sealed class WorkSlots : IDisposable
 public readonly record struct WorkSlot(RateLimitLease First, RateLimitLease? Second = null) : IDisposable
 {
     /// <summary>The answer where too many wait already; null: it is one's turn.</summary>
-    public IResult? Refusal =>
+    public TooManyProblem? Refusal =>
         First.IsAcquired && Second is not { IsAcquired: false }
             ? null
-            : Results.Problem(
-                "Too much is being worked out just now. Try again in a moment.",
-                statusCode: StatusCodes.Status429TooManyRequests
-            );
+            : new TooManyProblem("Too much is being worked out just now. Try again in a moment.");
 
     public void Dispose()
     {

@@ -1,50 +1,58 @@
+using System.Reflection;
 using System.Threading.Channels;
 using HomeStart.Formats.Scans;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Startup;
+using Microsoft.AspNetCore.Http.Metadata;
 
 namespace HomeStart.Web.Scans;
 
 /// <summary>
 /// Answers with what a scan finds: at once, or, for a caller who accepts lines, with progress first. Each line is one
-/// JSON value; the last holds the result or the faults. The scan
-/// stops when the caller leaves.
+/// JSON value; the last holds the result or the faults. The scan stops when the caller leaves.
 /// </summary>
-internal static class ScanAnswer
+internal sealed class ScanAnswer<T>(Func<IProgress<(int Done, int Of)>, CancellationToken, Result<T>> scan)
+    : IResult,
+        IEndpointMetadataProvider
+    where T : class
 {
-    public static async Task<IResult> Stream<T>(HttpContext http, Func<IProgress<(int Done, int Of)>, Result<T>> scan)
-        where T : class
+    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder)
     {
-        var cancel = http.RequestAborted;
+        builder.Metadata.Add(
+            new ProducesResponseTypeMetadata(StatusCodes.Status200OK, typeof(T), ["application/json"])
+        );
+        UnprocessableProblem.PopulateMetadata(method, builder);
+    }
+
+    public async Task ExecuteAsync(HttpContext httpContext)
+    {
+        var cancel = httpContext.RequestAborted;
         var lines = Channel.CreateUnbounded<(int Done, int Of)>();
-        var scanning = Task.Run(() => Run(scan, lines.Writer), cancel);
-        if (!http.Request.Headers.Accept.ToString().Contains(LineAnswer.ContentType, StringComparison.Ordinal))
+        var scanning = Task.Run(() => Run(lines.Writer, cancel), cancel);
+        if (!httpContext.Request.Headers.Accept.ToString().Contains(LineAnswer.ContentType, StringComparison.Ordinal))
         {
-            return FaultResults.Answer(await scanning);
+            var result = await scanning;
+            await (
+                result.Has(out var found) ? TypedResults.Ok(found) : (IResult)new UnprocessableProblem(result.Faults)
+            ).ExecuteAsync(httpContext);
+            return;
         }
 
         try
         {
-            await WriteLinesAsync(http, lines.Reader, scanning, cancel);
+            await WriteLinesAsync(httpContext, lines.Reader, scanning, cancel);
         }
         finally
         {
             // Whoever waits for a turn gets it when the work has stopped, not when its caller left.
             await ((Task)scanning).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         }
-
-        return Results.Empty;
     }
 
-    private static Result<T> Run<T>(
-        Func<IProgress<(int Done, int Of)>, Result<T>> scan,
-        ChannelWriter<(int Done, int Of)> lines
-    )
-        where T : class
+    private Result<T> Run(ChannelWriter<(int Done, int Of)> lines, CancellationToken cancel)
     {
         try
         {
-            return scan(new Told(lines));
+            return scan(new Told(lines), cancel);
         }
         finally
         {
@@ -52,13 +60,12 @@ internal static class ScanAnswer
         }
     }
 
-    private static async Task WriteLinesAsync<T>(
+    private static async Task WriteLinesAsync(
         HttpContext http,
         ChannelReader<(int Done, int Of)> progress,
         Task<Result<T>> scanning,
         CancellationToken cancel
     )
-        where T : class
     {
         var answer = new LineAnswer(http);
         await foreach (var (done, of) in progress.ReadAllAsync(cancel))
@@ -68,7 +75,7 @@ internal static class ScanAnswer
 
         var found = await scanning;
         await answer.WriteAsync(
-            found.Has(out var result) ? new { result } : new { errors = FaultResults.Wires(found.Faults) }
+            found.Has(out var result) ? new { result } : new { errors = UnprocessableProblem.Wires(found.Faults) }
         );
     }
 

@@ -17,24 +17,12 @@ internal static class ScansEndpoints
 
     public static void MapScans(this IEndpointRouteBuilder app)
     {
-        Limited(app.MapPost("/api/scans", ScanAsync).WithName("scan"))
-            .WithMetadata(new RequestSizeLimitAttribute(LargestScan))
-            .Produces<ScanWire>()
-            .ProducesProblem(StatusCodes.Status400BadRequest);
-        Limited(app.MapGet("/api/sites/{siteId:guid}/scan", ScanSiteAsync).WithName("scanForSite"))
-            .Produces<SiteScanWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        Limited(app.MapGet("/api/sites/{siteId:guid}/settling", SettleSiteAsync).WithName("settlingForSite"))
-            .Produces<SettlingWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapPost("/api/scans", ScanAsync).WithName("scan").WithMetadata(new RequestSizeLimitAttribute(LargestScan));
+        app.MapGet("/api/sites/{siteId:guid}/scan", ScanSiteAsync).WithName("scanForSite");
+        app.MapGet("/api/sites/{siteId:guid}/settling", SettleSiteAsync).WithName("settlingForSite");
     }
 
-    private static RouteHandlerBuilder Limited(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
-
-    private static async Task<IResult> ScanAsync(
+    private static async Task<Results<ScanAnswer<ScanWire>, UnprocessableProblem, TooManyProblem>> ScanAsync(
         JsonBody<ScanBody> body,
         HttpContext http,
         Demo demo,
@@ -42,7 +30,9 @@ internal static class ScansEndpoints
         WorkspaceScope workspace
     )
     {
-        using var turn = await turns.ScanAsync(workspace, http.RequestAborted);
+        // Given back when all is answered.
+        var turn = await turns.ScanAsync(workspace, http.RequestAborted);
+        http.Response.RegisterForDispose(turn);
         if (turn.Refusal is { } refusal)
         {
             return refusal;
@@ -50,13 +40,13 @@ internal static class ScansEndpoints
 
         var faults = new FaultList();
         return ScanRequestReader.Read(body.Root, demo.OfferBooks, faults) is { } request
-            ? await ScanAnswer.Stream(http, progress =>
-                Scan.Run(request, progress, http.RequestAborted).As(ScanWire.From)
-            )
-            : FaultResults.Unprocessable(faults);
+            ? new ScanAnswer<ScanWire>((progress, cancel) => Scan.Run(request, progress, cancel).As(ScanWire.From))
+            : new UnprocessableProblem(faults);
     }
 
-    private static Task<IResult> ScanSiteAsync(
+    private static Task<
+        Results<ScanAnswer<SiteScanWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > ScanSiteAsync(
         Guid siteId,
         string? objective,
         bool? byPlan,
@@ -65,17 +55,19 @@ internal static class ScansEndpoints
         SiteDesk desk,
         WorkSlots turns,
         WorkspaceScope workspace
-    ) => ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress) =>
+    ) => ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress, cancel) =>
         {
             var wanted = request with { OneSeller = oneSeller ?? false };
-            var listed = Scan.Run(wanted, progress, http.RequestAborted);
+            var listed = Scan.Run(wanted, progress, cancel);
             return listed.Value is { } rows
-                ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, http.RequestAborted)
+                ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, cancel)
                     .As(all => SiteScanWire.From(rows, all, wanted.Objective))
                 : listed.As(rows => SiteScanWire.From(rows, rows, wanted.Objective));
         });
 
-    private static Task<IResult> SettleSiteAsync(
+    private static Task<
+        Results<ScanAnswer<SettlingWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > SettleSiteAsync(
         Guid siteId,
         string? objective,
         bool? oneSeller,
@@ -84,13 +76,15 @@ internal static class ScansEndpoints
         WorkSlots turns,
         WorkspaceScope workspace
     ) =>
-        ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _) =>
+        ForSiteAsync(siteId, objective, byPlan: false, http, desk, turns, workspace, (request, _, cancel) =>
             Settling
-                .WorkOut(request with { OneSeller = oneSeller ?? false }, http.RequestAborted)
+                .WorkOut(request with { OneSeller = oneSeller ?? false }, cancel)
                 .As(settling => SettlingWire.From(settling, request.Settings.DisplayCurrency!))
         );
 
-    private static async Task<IResult> ForSiteAsync<T>(
+    private static async Task<
+        Results<ScanAnswer<T>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > ForSiteAsync<T>(
         Guid siteId,
         string? objective,
         bool byPlan,
@@ -98,20 +92,20 @@ internal static class ScansEndpoints
         SiteDesk desk,
         WorkSlots turns,
         WorkspaceScope workspace,
-        Func<ScanRequest, IProgress<(int Done, int Of)>, Result<T>> work
+        Func<ScanRequest, IProgress<(int Done, int Of)>, CancellationToken, Result<T>> work
     )
         where T : class
     {
         if (await desk.FindAsync(siteId, http.RequestAborted) is not { } site)
         {
-            return Results.Problem("There is no such site here.", statusCode: StatusCodes.Status404NotFound);
+            return new NotFoundProblem("There is no such site here.");
         }
 
         var faults = new FaultList();
         if (ScanRequestReader.ObjectiveOf(objective) is not { } wanted)
         {
             faults.Say(FaultCodes.Unknown, "objective", "A scan ranks by horizon, dueToday or expected.");
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var request = await desk.ScanAsync(site.Site, wanted, byPlan, http.RequestAborted);
@@ -122,10 +116,14 @@ internal static class ScansEndpoints
                 "keepChancePercent",
                 "Say on the needs page how sure you are to keep the site, to scan for what is expected."
             );
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
-        using var turn = await turns.OwnScanAsync(workspace, http.RequestAborted);
-        return turn.Refusal ?? await ScanAnswer.Stream(http, progress => work(request, progress));
+        // Given back when all is answered.
+        var turn = await turns.OwnScanAsync(workspace, http.RequestAborted);
+        http.Response.RegisterForDispose(turn);
+        return turn.Refusal is { } refusal
+            ? refusal
+            : new ScanAnswer<T>((progress, cancel) => work(request, progress, cancel));
     }
 }

@@ -22,9 +22,9 @@ internal sealed record BeginsVisit;
 
 /// <summary>
 /// The one place that opens a visitor's workspace: reads the signed cookie, checks the session it names, and opens the
-/// workspace to this request. What is decided depends on the route that
-/// was found, never on the text of its path. An account's workspace is open only to its sessions that were not ended;
-/// one that was deleted or joined to another is open to nobody.
+/// workspace to this request. What is decided depends on the route that was found, never on the text of its path. An
+/// account's workspace is open only to its sessions that were not ended; one that was deleted or joined to another is
+/// open to nobody.
 /// </summary>
 internal sealed class VisitorCheck(RequestDelegate next, VisitorCookie cookie)
 {

@@ -43,7 +43,7 @@ internal static class SharedPages
 
         if (await FormAsync(http.Request, cancel) is not { } form)
         {
-            return Results.Problem(
+            return TypedResults.Problem(
                 "A note is sent as the form on this page sends it.",
                 statusCode: StatusCodes.Status415UnsupportedMediaType
             );
@@ -53,7 +53,7 @@ internal static class SharedPages
         var note = new LineNote(form["by"].ToString().Trim(), form["text"].ToString().Trim());
         if (!ReportPage.Lines(report).Contains(line, StringComparer.Ordinal))
         {
-            return Results.Problem(
+            return TypedResults.Problem(
                 "This line is not on the page any more: go back and reload it.",
                 statusCode: StatusCodes.Status422UnprocessableEntity
             );
@@ -67,7 +67,7 @@ internal static class SharedPages
         }
 
         await desk.NoteAsync(link, line, note, cancel);
-        return Results.LocalRedirect($"/shared/{secret}"); // A reload does not send it again.
+        return TypedResults.LocalRedirect($"/shared/{secret}"); // A reload does not send it again.
     }
 
     // Null: it is no form, or not one of this page's size.
@@ -132,6 +132,6 @@ internal static class SharedPages
         http.Items[SecurityHeaders.PolicyItem] =
             $"default-src 'none'; style-src 'nonce-{nonce}'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
         http.Response.Headers["X-Robots-Tag"] = "noindex, nofollow";
-        return Results.Content(write(nonce), "text/html; charset=utf-8", statusCode: status);
+        return TypedResults.Content(write(nonce), "text/html; charset=utf-8", statusCode: status);
     }
 }

@@ -30,29 +30,20 @@ internal static class SharesEndpoints
     public static void MapShares(this IEndpointRouteBuilder app)
     {
         var shares = app.MapGroup("/api/shares");
-        shares.MapGet("", ListAsync).WithName("shares").Produces<IReadOnlyList<ShareWire>>();
-        shares
-            .MapPost("", MakeAsync)
-            .WithName("share")
-            .Produces<ShareWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        shares
-            .MapDelete("/{id:guid}", WithdrawAsync)
-            .WithName("withdrawShare")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        shares.MapGet("", ListAsync).WithName("shares");
+        shares.MapPost("", MakeAsync).WithName("share");
+        shares.MapDelete("/{id:guid}", WithdrawAsync).WithName("withdrawShare");
     }
 
-    private static async Task<IResult> ListAsync(
+    private static async Task<Ok<IEnumerable<ShareWire>>> ListAsync(
         Guid of,
         ShareDesk desk,
         OpenAddress open,
         TimeProvider time,
         CancellationToken cancel
-    ) => Results.Ok((await desk.ListAsync(of, cancel)).Select(link => Wire(link.Link, link.Notes, open, time)));
+    ) => TypedResults.Ok((await desk.ListAsync(of, cancel)).Select(link => Wire(link.Link, link.Notes, open, time)));
 
-    private static async Task<IResult> MakeAsync(
+    private static async Task<Results<Ok<ShareWire>, NotFoundProblem, UnprocessableProblem>> MakeAsync(
         JsonBody<ShareBody> body,
         ShareDesk desk,
         OpenAddress open,
@@ -64,7 +55,7 @@ internal static class SharesEndpoints
         var node = new Node(body.Root, "", faults);
         if (!node.IsObject())
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var what = node["what"].RequiredText("What is shown");
@@ -72,19 +63,22 @@ internal static class SharesEndpoints
         var letter = node["letter"].IsAbsent ? null : node["letter"].Text();
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var made = Guid.TryParse(of, out var subject)
             ? await desk.MakeAsync(what!, subject, letter, faults, cancel)
             : null;
-        return faults.Any ? FaultResults.Unprocessable(faults)
+        return faults.Any ? new UnprocessableProblem(faults)
             : made is null ? Missing()
-            : Results.Ok(Wire(made, [], open, time));
+            : TypedResults.Ok(Wire(made, [], open, time));
     }
 
-    private static async Task<IResult> WithdrawAsync(Guid id, ShareDesk desk, CancellationToken cancel) =>
-        await desk.WithdrawAsync(id, cancel) ? Results.NoContent() : Missing();
+    private static async Task<Results<NoContent, NotFoundProblem>> WithdrawAsync(
+        Guid id,
+        ShareDesk desk,
+        CancellationToken cancel
+    ) => await desk.WithdrawAsync(id, cancel) ? TypedResults.NoContent() : Missing();
 
     private static ShareWire Wire(
         SharedRow link,
@@ -103,6 +97,5 @@ internal static class SharesEndpoints
             [.. notes.Select(note => new ShareNoteWire(note.Line, note.By, note.Text, note.At))]
         );
 
-    private static IResult Missing() =>
-        Results.Problem("There is no such page to show here.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem Missing() => new NotFoundProblem("There is no such page to show here.");
 }

@@ -3,6 +3,7 @@ using HomeStart.Data;
 using HomeStart.Formats.Scans;
 using HomeStart.Formats.Sites;
 using HomeStart.Formats.Words;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
@@ -11,8 +12,7 @@ namespace HomeStart.Web.Sites;
 
 /// <summary>
 /// The sites of a visitor. Until their first change they see a copy of the demo's site that is nowhere stored: its id
-/// is made from the workspace's, so that
-/// links to it hold.
+/// is made from the workspace's, so that links to it hold.
 /// </summary>
 public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory history, Demo demo, TimeProvider time)
 {
@@ -277,8 +277,7 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
             ? (site, costing)
             : null;
 
-    public static IResult Missing() =>
-        Results.Problem("There is no such site or candidate here.", statusCode: StatusCodes.Status404NotFound);
+    public static NotFoundProblem Missing() => new NotFoundProblem("There is no such site or candidate here.");
 
     /// <summary>What scanning for a site's needs asks: its own books, counted as the site is.</summary>
     public async Task<ScanRequest> ScanAsync(Site site, Objective objective, bool byPlan, CancellationToken cancel) =>

@@ -14,64 +14,44 @@ internal static class SitesEndpoints
     public static void MapSites(this IEndpointRouteBuilder app)
     {
         var sites = app.MapGroup("/api/sites").AddEndpointFilter<OneConnection>();
-        sites.MapPost("", StartAsync).WithName("startSite").Produces<SitePageWire>();
+        sites.MapPost("", StartAsync).WithName("startSite");
+        sites.MapGet("/{siteId:guid}", GetAsync).WithName("getSite");
+        sites.MapDelete("/{siteId:guid}", DeleteAsync).WithName("deleteSite");
+        sites.MapPost("/{siteId:guid}/restore", RestoreAsync).WithName("restoreSite");
+        sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite");
         sites
-            .MapGet("/{siteId:guid}", GetAsync)
-            .WithName("getSite")
-            .Produces<SitePageWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+            .MapPost(
+                "/{siteId:guid}/undo",
+                (
+                    Guid siteId,
+                    string? view,
+                    JsonBody<RevisionBody> body,
+                    SiteDesk desk,
+                    SiteHistory history,
+                    CancellationToken cancel
+                ) => MoveAsync(siteId, view, body, -1, desk, history, cancel)
+            )
+            .WithName("undo");
         sites
-            .MapDelete("/{siteId:guid}", DeleteAsync)
-            .WithName("deleteSite")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        sites
-            .MapPost("/{siteId:guid}/restore", RestoreAsync)
-            .WithName("restoreSite")
-            .Produces<SitePageWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        Changes(sites.MapPost("/{siteId:guid}/commands", CommandAsync).WithName("changeSite"));
-        Changes(
-            sites
-                .MapPost(
-                    "/{siteId:guid}/undo",
-                    (
-                        Guid siteId,
-                        string? view,
-                        JsonBody<RevisionBody> body,
-                        SiteDesk desk,
-                        SiteHistory history,
-                        CancellationToken cancel
-                    ) => MoveAsync(siteId, view, body, -1, desk, history, cancel)
-                )
-                .WithName("undo")
-        );
-        Changes(
-            sites
-                .MapPost(
-                    "/{siteId:guid}/redo",
-                    (
-                        Guid siteId,
-                        string? view,
-                        JsonBody<RevisionBody> body,
-                        SiteDesk desk,
-                        SiteHistory history,
-                        CancellationToken cancel
-                    ) => MoveAsync(siteId, view, body, +1, desk, history, cancel)
-                )
-                .WithName("redo")
-        );
+            .MapPost(
+                "/{siteId:guid}/redo",
+                (
+                    Guid siteId,
+                    string? view,
+                    JsonBody<RevisionBody> body,
+                    SiteDesk desk,
+                    SiteHistory history,
+                    CancellationToken cancel
+                ) => MoveAsync(siteId, view, body, +1, desk, history, cancel)
+            )
+            .WithName("redo");
     }
 
-    private static void Changes(RouteHandlerBuilder route) =>
-        route
-            .Produces<SitePageWire>()
-            .Produces<SitePageWire>(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-
-    private static async Task<IResult> StartAsync(JsonBody<StartSiteBody> body, SiteDesk desk, CancellationToken cancel)
+    private static async Task<Results<Ok<SitePageWire>, UnprocessableProblem>> StartAsync(
+        JsonBody<StartSiteBody> body,
+        SiteDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
@@ -83,29 +63,44 @@ internal static class SitesEndpoints
         }
 
         return !faults.Any && await desk.StartAsync(named?.Value!.Name, faults, cancel) is { } started
-            ? Results.Ok(await desk.PageAsync(started, null, cancel))
-            : FaultResults.Unprocessable(faults);
+            ? TypedResults.Ok(await desk.PageAsync(started, null, cancel))
+            : new UnprocessableProblem(faults);
     }
 
-    private static async Task<IResult> DeleteAsync(Guid siteId, SiteDesk desk, CancellationToken cancel)
+    private static async Task<Results<NoContent, NotFoundProblem, UnprocessableProblem>> DeleteAsync(
+        Guid siteId,
+        SiteDesk desk,
+        CancellationToken cancel
+    )
     {
         var faults = new FaultList();
         return !await desk.DeleteAsync(siteId, faults, cancel) ? SiteDesk.Missing()
-            : faults.Any ? FaultResults.Unprocessable(faults)
-            : Results.NoContent();
+            : faults.Any ? new UnprocessableProblem(faults)
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> RestoreAsync(Guid siteId, SiteDesk desk, CancellationToken cancel) =>
+    private static async Task<Results<Ok<SitePageWire>, NotFoundProblem>> RestoreAsync(
+        Guid siteId,
+        SiteDesk desk,
+        CancellationToken cancel
+    ) =>
         await desk.RestoreAsync(siteId, cancel) is { } site
-            ? Results.Ok(await desk.PageAsync(site, null, cancel))
+            ? TypedResults.Ok(await desk.PageAsync(site, null, cancel))
             : SiteDesk.Missing();
 
-    private static async Task<IResult> GetAsync(Guid siteId, string? view, SiteDesk desk, CancellationToken cancel) =>
+    private static async Task<Results<Ok<SitePageWire>, NotFoundProblem>> GetAsync(
+        Guid siteId,
+        string? view,
+        SiteDesk desk,
+        CancellationToken cancel
+    ) =>
         await desk.FindAsync(siteId, cancel) is { } site
-            ? Results.Ok(await desk.PageAsync(site, view, cancel))
+            ? TypedResults.Ok(await desk.PageAsync(site, view, cancel))
             : SiteDesk.Missing();
 
-    private static async Task<IResult> CommandAsync(
+    private static async Task<
+        Results<Ok<SitePageWire>, Conflict<SitePageWire>, NotFoundProblem, UnprocessableProblem>
+    > CommandAsync(
         Guid siteId,
         string? view,
         JsonBody<ChangeSiteBody> body,
@@ -124,7 +119,7 @@ internal static class SitesEndpoints
         var today = await workspace.BusinessDateAsync(cancel);
         if (CommandReader.Read(body.Root, site.Site.Settings.On(today), faults) is not { } request)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (request.Revision != site.Row.Revision)
@@ -139,7 +134,7 @@ internal static class SitesEndpoints
         }
 
         return changed is null || change.Faults.Any
-            ? FaultResults.Unprocessable(change.Faults)
+            ? new UnprocessableProblem(change.Faults)
             : await SavedAsync(
                 siteId,
                 view,
@@ -149,7 +144,9 @@ internal static class SitesEndpoints
             );
     }
 
-    private static async Task<IResult> MoveAsync(
+    private static async Task<
+        Results<Ok<SitePageWire>, Conflict<SitePageWire>, NotFoundProblem, UnprocessableProblem>
+    > MoveAsync(
         Guid siteId,
         string? view,
         JsonBody body,
@@ -166,7 +163,7 @@ internal static class SitesEndpoints
             return SiteDesk.Missing();
         }
 
-        return revision is null ? FaultResults.Unprocessable(faults)
+        return revision is null ? new UnprocessableProblem(faults)
             : revision != site.Row.Revision ? await StaleAsync(site, view, desk, cancel)
             : await SavedAsync(
                 siteId,
@@ -179,17 +176,13 @@ internal static class SitesEndpoints
 
     // Two changes that saw the same revision may arrive together: the database lets one through, and the other is told
     // what came of it.
-    private static async Task<IResult> SavedAsync(
-        Guid siteId,
-        string? view,
-        SiteDesk desk,
-        Func<Task<VersionedSite>> save,
-        CancellationToken cancel
-    )
+    private static async Task<
+        Results<Ok<SitePageWire>, Conflict<SitePageWire>, NotFoundProblem, UnprocessableProblem>
+    > SavedAsync(Guid siteId, string? view, SiteDesk desk, Func<Task<VersionedSite>> save, CancellationToken cancel)
     {
         try
         {
-            return Results.Ok(await desk.PageAsync(await save(), view, cancel));
+            return TypedResults.Ok(await desk.PageAsync(await save(), view, cancel));
         }
         catch (DbUpdateException exception)
             when (exception is DbUpdateConcurrencyException || Sqlite.IsDuplicate(exception))
@@ -200,10 +193,8 @@ internal static class SitesEndpoints
         }
     }
 
-    private static async Task<IResult> StaleAsync(
-        VersionedSite newer,
-        string? view,
-        SiteDesk desk,
-        CancellationToken cancel
-    ) => Results.Json(await desk.PageAsync(newer, view, cancel), statusCode: StatusCodes.Status409Conflict);
+    private static async Task<
+        Results<Ok<SitePageWire>, Conflict<SitePageWire>, NotFoundProblem, UnprocessableProblem>
+    > StaleAsync(VersionedSite newer, string? view, SiteDesk desk, CancellationToken cancel) =>
+        TypedResults.Conflict(await desk.PageAsync(newer, view, cancel));
 }

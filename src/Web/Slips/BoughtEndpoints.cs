@@ -7,7 +7,6 @@ using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
@@ -24,62 +23,30 @@ internal static class BoughtEndpoints
 
     public static void MapBought(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/sites/{siteId:guid}/bought", NoteAsync)
-            .WithName("noteBought")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        app.MapPost("/api/sites/{siteId:guid}/bought", NoteAsync).WithName("noteBought");
         var order = app.MapGroup("/api/orders/{orderId:guid}");
-        order
-            .MapPut("/bought", ChangeAsync)
-            .WithName("changeBought")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        order
-            .MapDelete("/bought", ForgetAsync)
-            .WithName("forgetBought")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        order
-            .MapGet("/kept", ListAsync)
-            .WithName("getKeptFiles")
-            .Produces<IReadOnlyList<KeptFileWire>>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        order.MapPut("/bought", ChangeAsync).WithName("changeBought");
+        order.MapDelete("/bought", ForgetAsync).WithName("forgetBought");
+        order.MapGet("/kept", ListAsync).WithName("getKeptFiles");
         order
             .MapPost("/kept", KeepAsync)
             .WithName("keepFile")
-            .Produces<OrderWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithMetadata(new RequestSizeLimitAttribute(KeptFile.Largest + 1));
-        order
-            .MapGet("/kept/{fileId:guid}", GetAsync)
-            .WithName("getKeptFile")
-            .Produces(StatusCodes.Status200OK)
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        order
-            .MapDelete("/kept/{fileId:guid}", DropAsync)
-            .WithName("dropKeptFile")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        order.MapGet("/kept/{fileId:guid}", GetAsync).WithName("getKeptFile").Produces(StatusCodes.Status200OK);
+        order.MapDelete("/kept/{fileId:guid}", DropAsync).WithName("dropKeptFile");
     }
 
-    private static IResult Missing() =>
-        Results.Problem(
-            "There is nothing here that was bought at a seller’s own page.",
-            statusCode: StatusCodes.Status404NotFound
-        );
+    private static NotFoundProblem Missing() =>
+        new NotFoundProblem("There is nothing here that was bought at a seller’s own page.");
 
-    private static IResult NoFile() =>
-        Results.Problem("There is no such file here.", statusCode: StatusCodes.Status404NotFound);
+    private static NotFoundProblem NoFile() => new NotFoundProblem("There is no such file here.");
 
     private static async Task<OrderRow?> FindAsync(OrderDesk orders, Guid orderId, CancellationToken cancel) =>
         await orders.FindAsync(orderId, cancel) is { } row && Documents.Read<Order>(row.Document).There is not null
             ? row
             : null;
 
-    private static async Task<IResult> NoteAsync(
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem, UnprocessableProblem>> NoteAsync(
         Guid siteId,
         JsonBody<NoteBoughtBody> body,
         SiteDesk sites,
@@ -96,11 +63,11 @@ internal static class BoughtEndpoints
         return
             await desk.NoteAsync(await sites.ThereAsync(found, cancel), new Node(body.Root, "", faults), faults, cancel)
                 is { } order
-            ? Results.Ok(OrderWire.From(order))
-            : FaultResults.Unprocessable(faults);
+            ? TypedResults.Ok(OrderWire.From(order))
+            : new UnprocessableProblem(faults);
     }
 
-    private static async Task<IResult> ChangeAsync(
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem, UnprocessableProblem>> ChangeAsync(
         Guid orderId,
         JsonBody<ChangeBoughtBody> body,
         OrderDesk orders,
@@ -115,11 +82,11 @@ internal static class BoughtEndpoints
 
         var faults = new FaultList();
         return await desk.ChangeAsync(row, new Node(body.Root, "", faults), faults, cancel) is { } order
-            ? Results.Ok(OrderWire.From(order))
-            : FaultResults.Unprocessable(faults);
+            ? TypedResults.Ok(OrderWire.From(order))
+            : new UnprocessableProblem(faults);
     }
 
-    private static async Task<IResult> ForgetAsync(
+    private static async Task<Results<NoContent, NotFoundProblem>> ForgetAsync(
         Guid orderId,
         OrderDesk orders,
         BoughtDesk desk,
@@ -132,10 +99,10 @@ internal static class BoughtEndpoints
         }
 
         await desk.ForgetAsync(Documents.Read<Order>(row.Document), cancel);
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> ListAsync(
+    private static async Task<Results<Ok<List<KeptFileWire>>, NotFoundProblem>> ListAsync(
         Guid orderId,
         OrderDesk orders,
         HomeStartDb db,
@@ -143,7 +110,7 @@ internal static class BoughtEndpoints
     ) =>
         await FindAsync(orders, orderId, cancel) is null
             ? Missing()
-            : Results.Ok(
+            : TypedResults.Ok(
                 await db
                     .KeptFiles.AsNoTracking()
                     .Where(file => file.OrderId == orderId)
@@ -154,7 +121,7 @@ internal static class BoughtEndpoints
             );
 
     // The bytes as they are, told by what is in them. What an invoice in UBL says fills in what was not typed.
-    private static async Task<IResult> KeepAsync(
+    private static async Task<Results<Ok<OrderWire>, NotFoundProblem, UnprocessableProblem>> KeepAsync(
         Guid orderId,
         string? name,
         RawBody body,
@@ -222,13 +189,13 @@ internal static class BoughtEndpoints
             );
         if (!isKept)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var order = file!.Invoice is { } invoice
             ? await orders.DecideAsync(row, now => FilledIn(now, invoice), cancel)
             : Documents.Read<Order>(row.Document);
-        return Results.Ok(OrderWire.From(order));
+        return TypedResults.Ok(OrderWire.From(order));
     }
 
     private static Order FilledIn(Order order, InvoiceRead invoice)
@@ -257,20 +224,30 @@ internal static class BoughtEndpoints
         };
     }
 
-    private static async Task<IResult> GetAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> GetAsync(
+        Guid orderId,
+        Guid fileId,
+        HomeStartDb db,
+        CancellationToken cancel
+    ) =>
         await db
             .KeptFiles.AsNoTracking()
             .SingleOrDefaultAsync(file => file.OrderId == orderId && file.Id == fileId, cancel)
             is { } file
-            ? Results.File(
+            ? TypedResults.File(
                 file.Content,
                 file.MediaType == MediaTypeNames.Application.Pdf ? file.MediaType : MediaTypeNames.Application.Octet,
                 file.Name
             )
             : NoFile();
 
-    private static async Task<IResult> DropAsync(Guid orderId, Guid fileId, HomeStartDb db, CancellationToken cancel) =>
+    private static async Task<Results<NoContent, NotFoundProblem>> DropAsync(
+        Guid orderId,
+        Guid fileId,
+        HomeStartDb db,
+        CancellationToken cancel
+    ) =>
         await db.KeptFiles.Where(file => file.OrderId == orderId && file.Id == fileId).ExecuteDeleteAsync(cancel) > 0
-            ? Results.NoContent()
+            ? TypedResults.NoContent()
             : NoFile();
 }

@@ -1,6 +1,4 @@
 using System.Collections.Immutable;
-using System.Text;
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using HomeStart.Data;
 using HomeStart.Formats.Books;
@@ -13,7 +11,6 @@ using HomeStart.Web.Books;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
@@ -28,46 +25,18 @@ internal static class SlipEndpoints
     public static void MapSlips(this IEndpointRouteBuilder app)
     {
         var candidate = app.MapGroup("/api/sites/{siteId:guid}/candidates/{letter}");
-        candidate
-            .MapGet("/slip", SlipAsync)
-            .WithName("getSlip")
-            .Produces<BuyingSlipWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        candidate
-            .MapPut("/slip", TickAsync)
-            .WithName("tickSlip")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        candidate
-            .MapGet("/slip.pdf", PdfAsync)
-            .WithName("slipPdf")
-            .Produces(StatusCodes.Status200OK)
-            .ProducesProblem(StatusCodes.Status404NotFound);
-        candidate
-            .MapPost("/slip/answers", AnswerAsync)
-            .WithName("answerQuestion")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        candidate.MapGet("/slip", SlipAsync).WithName("getSlip");
+        candidate.MapPut("/slip", TickAsync).WithName("tickSlip");
+        candidate.MapGet("/slip.pdf", PdfAsync).WithName("slipPdf").Produces(StatusCodes.Status200OK);
+        candidate.MapPost("/slip/answers", AnswerAsync).WithName("answerQuestion");
         candidate
             .MapPost("/cart", CartAsync)
             .WithName("checkCart")
-            .Produces<CartCheckWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests)
             .WithMetadata(new RequestSizeLimitAttribute(PagesEndpoints.LargestBody));
-        candidate
-            .MapPost("/their-sum", TheirSumAsync)
-            .WithName("explainTheirSum")
-            .Produces<TheirSumWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
+        candidate.MapPost("/their-sum", TheirSumAsync).WithName("explainTheirSum");
     }
 
-    private static async Task<IResult> SlipAsync(
+    private static async Task<Results<Ok<BuyingSlipWire>, NotFoundProblem>> SlipAsync(
         Guid siteId,
         string letter,
         SiteDesk desk,
@@ -75,7 +44,7 @@ internal static class SlipEndpoints
         CancellationToken cancel
     ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (_, costing)
-            ? Results.Ok(
+            ? TypedResults.Ok(
                 BuyingSlipWire.From(
                     letter,
                     Slip.Write(costing),
@@ -91,7 +60,7 @@ internal static class SlipEndpoints
         db.Slips.SingleOrDefaultAsync(row => row.SiteId == siteId && row.Letter == letter, cancel);
 
     // Kept with the site, so that what was ticked off on the telephone is so at the desk.
-    private static async Task<IResult> TickAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, UnprocessableProblem>> TickAsync(
         Guid siteId,
         string letter,
         JsonBody<TickBody> body,
@@ -110,7 +79,7 @@ internal static class SlipEndpoints
         var done = new Node(body.Root, "", faults)["done"].Texts(MostSteps);
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         await workspace.EnsureStoredAsync(cancel);
@@ -134,12 +103,12 @@ internal static class SlipEndpoints
             // Two first ticks at once: the other one is kept, and the next tick brings both.
         }
 
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
     // What they said goes into the visitor's own version of the price list, with the day; the slip, and every sum, is
     // made from that one then.
-    private static async Task<IResult> AnswerAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, UnprocessableProblem>> AnswerAsync(
         Guid siteId,
         string letter,
         JsonBody<AnswerBody> body,
@@ -168,12 +137,12 @@ internal static class SlipEndpoints
         )
         {
             node["question"].Fault(FaultCodes.Unknown, "This is not asked any more: it stands in the price list now.");
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (BookAnswers.Read(node, asked, shelved.Book) is not { } answer)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         await shelf.TakeEditedAsync(
@@ -188,10 +157,10 @@ internal static class SlipEndpoints
             faults,
             cancel
         );
-        return faults.Any ? FaultResults.Unprocessable(faults) : Results.NoContent();
+        return faults.Any ? new UnprocessableProblem(faults) : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> PdfAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> PdfAsync(
         Guid siteId,
         string letter,
         SiteDesk desk,
@@ -199,7 +168,7 @@ internal static class SlipEndpoints
         CancellationToken cancel
     ) =>
         await desk.CostedAsync(siteId, letter, cancel) is var (site, costing)
-            ? Results.File(
+            ? TypedResults.File(
                 PdfReport.Write(
                     SlipReport.Make(site.Name, letter, Slip.Write(costing), costing),
                     await workspace.BusinessDateAsync(cancel)
@@ -209,7 +178,9 @@ internal static class SlipEndpoints
             )
             : SiteDesk.Missing();
 
-    private static async Task<IResult> CartAsync(
+    private static async Task<
+        Results<Ok<CartCheckWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > CartAsync(
         Guid siteId,
         string letter,
         JsonBody<CartCheckBody> body,
@@ -240,7 +211,7 @@ internal static class SlipEndpoints
 
         if (faults.Any || cart is null || book is null)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var (check, candidate, books) = (
@@ -269,7 +240,7 @@ internal static class SlipEndpoints
                     new SeenSum(book.Id, total, costing.Settings.StartDate)
                 )
                 : null;
-        return Results.Ok(CartCheckWriter.Write(check, cart, candidate, books, costing.Settings, sum));
+        return TypedResults.Ok(CartCheckWriter.Write(check, cart, candidate, books, costing.Settings, sum));
     }
 
     // A cart without a word on its currency is taken for one in the book's.
@@ -309,7 +280,9 @@ internal static class SlipEndpoints
         return book;
     }
 
-    private static async Task<IResult> TheirSumAsync(
+    private static async Task<
+        Results<Ok<TheirSumWire>, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > TheirSumAsync(
         Guid siteId,
         string letter,
         JsonBody<TheirSumBody> body,
@@ -335,19 +308,23 @@ internal static class SlipEndpoints
         var total = node["total"].Amount(book?.Currency);
         if (faults.Any || book is null || total is not { } units)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         using var turn = await turns.CostingAsync(cancel);
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
         var (candidate, seen) = (
             site.Listed(letter)!.Candidate,
             new SeenSum(book.Id, units, costing.Settings.StartDate)
         );
-        return turn.Refusal
-            ?? FaultResults.Answer(
-                Reconciler
-                    .Run(candidate, [.. workspace.Books], costing.Settings, seen, faults, cancel)
-                    .As(found => TheirSumWriter.Write(found, candidate, [.. workspace.Books], costing.Settings, seen))
-            );
+        return Reconciler
+            .Run(candidate, [.. workspace.Books], costing.Settings, seen, faults, cancel)
+            .Has(out var found)
+            ? TypedResults.Ok(TheirSumWriter.Write(found, candidate, [.. workspace.Books], costing.Settings, seen))
+            : new UnprocessableProblem(faults);
     }
 }

@@ -2,8 +2,8 @@ namespace HomeStart.Web.Startup;
 
 /// <summary>
 /// The address under which a visitor has the application open: links in mails and from the bank's page lead back there,
-/// since the visitor is known under that name alone. Where the
-/// application was started with <c>--host</c>, that name counts for all.
+/// since the visitor is known under that name alone. Where the application was started with <c>--host</c>, that name
+/// counts for all.
 /// </summary>
 public sealed class OpenAddress(IHttpContextAccessor accessor, StartOptions options)
 {

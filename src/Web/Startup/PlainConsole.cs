@@ -5,8 +5,7 @@ namespace HomeStart.Web.Startup;
 
 /// <summary>
 /// One line an event, in plain text. What comes from outside may hold line ends and terminal commands: every control
-/// character is written as its code, so that nobody can make
-/// up a line of the log.
+/// character is written as its code, so that nobody can make up a line of the log.
 /// </summary>
 internal sealed class PlainConsole() : ConsoleFormatter(FormatterName)
 {

@@ -5,8 +5,7 @@ namespace HomeStart.Web.Startup;
 
 /// <summary>
 /// What a browser may do with our pages: our own scripts only, styles by nonce, connections to us and the card
-/// processor, nothing of its devices. Set when the answer begins, so
-/// that answers on faults have them too.
+/// processor, nothing of its devices. Set when the answer begins, so that answers on faults have them too.
 /// </summary>
 internal sealed class SecurityHeaders(RequestDelegate next, StartOptions options)
 {

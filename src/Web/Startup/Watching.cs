@@ -9,8 +9,7 @@ namespace HomeStart.Web.Startup;
 
 /// <summary>
 /// For whoever runs it: <c>/health</c> says whether it can work, <c>/metrics</c> how it works (requests, runtime,
-/// orders) in Prometheus' text format, to who knows the secret of
-/// the data folder.
+/// orders) in Prometheus' text format, to who knows the secret of the data folder.
 /// </summary>
 internal static class Watching
 {

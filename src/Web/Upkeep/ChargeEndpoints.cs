@@ -5,9 +5,7 @@ using HomeStart.Formats.Reconciling;
 using HomeStart.Formats.Slips;
 using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
-using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 
 namespace HomeStart.Web.Upkeep;
 
@@ -24,36 +22,13 @@ internal static class ChargeEndpoints
     public static void MapCharges(this IEndpointRouteBuilder app)
     {
         var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
-        tenure
-            .MapPost("/charges/{line:int}", TellAsync)
-            .WithName("tellCharge")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        tenure
-            .MapGet("/charges/{line:int}/why", WhyAsync)
-            .WithName("explainCharge")
-            .Produces<TheirSumWire>()
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
-        tenure
-            .MapGet("/letter/{book}", LetterAsync)
-            .WithName("overchargeLetter")
-            .Produces<LetterTextWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
-        app.MapPost("/api/sites/{siteId:guid}/upkeep/statement", StatementAsync)
-            .WithName("readStatement")
-            .Produces<StatementWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status429TooManyRequests);
+        tenure.MapPost("/charges/{line:int}", TellAsync).WithName("tellCharge");
+        tenure.MapGet("/charges/{line:int}/why", WhyAsync).WithName("explainCharge");
+        tenure.MapGet("/letter/{book}", LetterAsync).WithName("overchargeLetter");
+        app.MapPost("/api/sites/{siteId:guid}/upkeep/statement", StatementAsync).WithName("readStatement");
     }
 
-    private static async Task<IResult> TellAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, ConflictProblem, UnprocessableProblem>> TellAsync(
         Guid orderId,
         int line,
         JsonBody<TellChargeBody> body,
@@ -86,23 +61,27 @@ internal static class ChargeEndpoints
             : null as Money?;
         if (faults.Any || total is not { } sum)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         var failed = taken == false && ChargeConfirmations.MayHaveFailed(kept.Tenure, kept.Book, movement);
-        return await decisions.ChangeAsync(
-            kept,
-            seen,
-            book =>
-                failed
-                    ? ChargeConfirmations.NotTaken(kept.Tenure, book, movement)
-                    : ChargeConfirmations.Seen(book, new SeenMovement(movement.Line, sum)),
-            failed ? movement.On : null,
-            cancel
-        );
+        return
+            await decisions.ChangeAsync(
+                kept,
+                seen,
+                book =>
+                    failed
+                        ? ChargeConfirmations.NotTaken(kept.Tenure, book, movement)
+                        : ChargeConfirmations.Seen(book, new SeenMovement(movement.Line, sum)),
+                failed ? movement.On : null,
+                cancel
+            )
+                is { } conflict
+            ? conflict
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> WhyAsync(
+    private static async Task<Results<Ok<TheirSumWire>, NoContent, NotFoundProblem, TooManyProblem>> WhyAsync(
         Guid orderId,
         int line,
         DecisionDesk decisions,
@@ -119,24 +98,25 @@ internal static class ChargeEndpoints
         }
 
         using var turn = await turns.CostingAsync(cancel);
-        var why = turn.Refusal is null ? ChargeCheck.Why(kept.Tenure, movement, seen.Total, cancel) : null;
-        return turn.Refusal
-            ?? (
-                why is null
-                    ? Results.NoContent()
-                    : Results.Ok(
-                        TheirSumWriter.Write(
-                            why,
-                            kept.Tenure.Candidate,
-                            [.. kept.Tenure.Books],
-                            kept.Tenure.Settings,
-                            ChargeCheck.Sum(movement.Charged!, seen.Total)
-                        )
-                    )
-            );
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
+        return ChargeCheck.Why(kept.Tenure, movement, seen.Total, cancel) is { } why
+            ? TypedResults.Ok(
+                TheirSumWriter.Write(
+                    why,
+                    kept.Tenure.Candidate,
+                    [.. kept.Tenure.Books],
+                    kept.Tenure.Settings,
+                    ChargeCheck.Sum(movement.Charged!, seen.Total)
+                )
+            )
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> LetterAsync(
+    private static async Task<Results<Ok<LetterTextWire>, NotFoundProblem, TooManyProblem>> LetterAsync(
         Guid orderId,
         string book,
         DecisionDesk decisions,
@@ -150,9 +130,9 @@ internal static class ChargeEndpoints
         }
 
         using var turn = await turns.CostingAsync(cancel);
-        if (turn.Refusal is not null)
+        if (turn.Refusal is { } refusal)
         {
-            return turn.Refusal;
+            return refusal;
         }
 
         var over = Movement
@@ -168,7 +148,7 @@ internal static class ChargeEndpoints
             : kept.Order.Reference;
         return over.Count == 0
             ? TenureDesk.Missing()
-            : Results.Ok(
+            : TypedResults.Ok(
                 new LetterTextWire(
                     ChargeWords.Letter(kept.Tenure, book, kept.Order.Contact.Name.Trim(), reference, over)
                 )
@@ -176,7 +156,9 @@ internal static class ChargeEndpoints
     }
 
     // The statement is read anew when it is kept: what was shown is what is kept, or the day books went on meanwhile.
-    private static async Task<IResult> StatementAsync(
+    private static async Task<
+        Results<Ok<StatementWire>, NotFoundProblem, ConflictProblem, UnprocessableProblem, TooManyProblem>
+    > StatementAsync(
         Guid siteId,
         JsonBody<StatementBody> body,
         SiteDesk sites,
@@ -196,13 +178,13 @@ internal static class ChargeEndpoints
         var rows = StatementReader.Read(node["text"], settings.DisplayCurrency ?? Currency.Get("GBP"), cancel);
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         using var turn = await turns.CostingAsync(cancel);
-        if (turn.Refusal is not null)
+        if (turn.Refusal is { } refusal)
         {
-            return turn.Refusal;
+            return refusal;
         }
 
         var all = await desk.ListAsync(siteId, cancel);
@@ -221,7 +203,7 @@ internal static class ChargeEndpoints
             .Take(MostReasons)
             .Select(match => match.Row.Number)
             .ToHashSet();
-        return Results.Ok(
+        return TypedResults.Ok(
             new StatementWire(
                 [.. matches.Select(match => Row(match, all, explained.Contains(match.Row.Number), cancel))],
                 rows.Length - matches.Length,
@@ -230,7 +212,7 @@ internal static class ChargeEndpoints
         );
     }
 
-    private static async Task<IResult?> KeepAsync(
+    private static async Task<ConflictProblem?> KeepAsync(
         IReadOnlyList<LoadedTenure> all,
         ImmutableArray<StatementMatch> matches,
         DecisionDesk decisions,

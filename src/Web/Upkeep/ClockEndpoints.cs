@@ -8,7 +8,6 @@ using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
@@ -25,33 +24,20 @@ internal static class ClockEndpoints
 
     public static void MapClock(this IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/clock", MoveAsync)
-            .WithName("moveClock")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPut("/api/reminders", RemindAsync)
-            .WithName("setReminders")
-            .Produces(StatusCodes.Status204NoContent)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        app.MapPost("/api/calendar", MakeAsync)
-            .WithName("makeCalendarAddress")
-            .Produces(StatusCodes.Status204NoContent);
-        app.MapPost("/api/calendar/withdraw", WithdrawAsync)
-            .WithName("withdrawCalendarAddress")
-            .Produces(StatusCodes.Status204NoContent);
+        app.MapPost("/api/clock", MoveAsync).WithName("moveClock");
+        app.MapPut("/api/reminders", RemindAsync).WithName("setReminders");
+        app.MapPost("/api/calendar", MakeAsync).WithName("makeCalendarAddress");
+        app.MapPost("/api/calendar/withdraw", WithdrawAsync).WithName("withdrawCalendarAddress");
         app.MapGet("/api/calendar/{token}.ics", SubscribedAsync)
             .WithName("subscribedCalendar")
             .Produces(StatusCodes.Status200OK)
-            .ProducesProblem(StatusCodes.Status404NotFound)
             .RequireRateLimiting(Domains.DomainsEndpoints.Limit);
         app.MapGet("/api/sites/{siteId:guid}/upkeep.ics", DownloadAsync)
             .WithName("upkeepCalendar")
-            .Produces(StatusCodes.Status200OK)
-            .ProducesProblem(StatusCodes.Status404NotFound);
+            .Produces(StatusCodes.Status200OK);
     }
 
-    private static async Task<IResult> MoveAsync(
+    private static async Task<Results<NoContent, ConflictProblem, UnprocessableProblem>> MoveAsync(
         JsonBody<MoveClockBody> body,
         Workspace workspace,
         TenureDesk desk,
@@ -83,7 +69,7 @@ internal static class ClockEndpoints
 
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         if (!await MovedAsync(db, workspace, today, to!.Value, cancel))
@@ -92,14 +78,11 @@ internal static class ClockEndpoints
         }
 
         await runner.PlayForAWhileAsync(workspace.Id, Patience, cancel);
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static IResult MovedMeanwhile() =>
-        Results.Problem(
-            "The clock was moved meanwhile, perhaps in another window. Look at the day it shows now.",
-            statusCode: StatusCodes.Status409Conflict
-        );
+    private static ConflictProblem MovedMeanwhile() =>
+        new ConflictProblem("The clock was moved meanwhile, perhaps in another window. Look at the day it shows now.");
 
     // Only from the day that was seen: of two that move it at once, one does.
     private static async Task<bool> MovedAsync(
@@ -119,7 +102,7 @@ internal static class ClockEndpoints
                 ) == 1;
     }
 
-    private static async Task<IResult> RemindAsync(
+    private static async Task<Results<NoContent, UnprocessableProblem>> RemindAsync(
         JsonBody<RemindDaysBody> body,
         Workspace workspace,
         HomeStartDb db,
@@ -140,7 +123,7 @@ internal static class ClockEndpoints
 
         if (faults.Any)
         {
-            return FaultResults.Unprocessable(faults);
+            return new UnprocessableProblem(faults);
         }
 
         await workspace.EnsureStoredAsync(cancel);
@@ -149,22 +132,22 @@ internal static class ClockEndpoints
         // What they wait for is worked out anew.
         await db.DayBooks.ExecuteUpdateAsync(set => set.SetProperty(row => row.WaitsFor, 0), cancel);
         bell.Ring<DayWork>(new WorkKey(workspace.Id));
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> MakeAsync(CalendarAddress calendar, CancellationToken cancel)
+    private static async Task<NoContent> MakeAsync(CalendarAddress calendar, CancellationToken cancel)
     {
         await calendar.MakeAsync(cancel);
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> WithdrawAsync(CalendarAddress calendar, CancellationToken cancel)
+    private static async Task<NoContent> WithdrawAsync(CalendarAddress calendar, CancellationToken cancel)
     {
         await calendar.WithdrawAsync(cancel);
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> SubscribedAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> SubscribedAsync(
         string token,
         CalendarAddress calendar,
         IServiceProvider services,
@@ -178,12 +161,9 @@ internal static class ClockEndpoints
                 services.GetRequiredService<SiteDesk>(),
                 cancel
             )
-            : Results.Problem(
-                "There is no such calendar, or its address was withdrawn.",
-                statusCode: StatusCodes.Status404NotFound
-            );
+            : new NotFoundProblem("There is no such calendar, or its address was withdrawn.");
 
-    private static async Task<IResult> DownloadAsync(
+    private static async Task<Results<FileContentHttpResult, NotFoundProblem>> DownloadAsync(
         Guid siteId,
         TenureDesk desk,
         Workspace workspace,
@@ -194,7 +174,7 @@ internal static class ClockEndpoints
             ? SiteDesk.Missing()
             : await CalendarAsync(siteId, desk, workspace, sites, cancel);
 
-    private static async Task<IResult> CalendarAsync(
+    private static async Task<FileContentHttpResult> CalendarAsync(
         Guid? siteId,
         TenureDesk desk,
         Workspace workspace,
@@ -233,6 +213,6 @@ internal static class ClockEndpoints
             [.. await workspace.RemindDaysAsync(cancel)],
             await workspace.BusinessDateAsync(cancel)
         );
-        return Results.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "home-start.ics");
+        return TypedResults.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "home-start.ics");
     }
 }

@@ -1,5 +1,3 @@
-using HomeStart.Data;
-
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>

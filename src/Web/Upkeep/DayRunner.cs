@@ -1,15 +1,12 @@
 using System.Collections.Concurrent;
 using HomeStart.Data;
-using HomeStart.Web.Session;
-using HomeStart.Web.Startup;
 using Microsoft.EntityFrameworkCore;
 
 namespace HomeStart.Web.Upkeep;
 
 /// <summary>
 /// Lets days pass: what falls due up to a workspace's business date is carried out at the counterparts, one workspace
-/// at
-/// a time by itself, several side by side.
+/// at a time by itself, several side by side.
 /// </summary>
 public sealed partial class DayRunner(IServiceScopeFactory scopes, TimeProvider time, ILogger<DayRunner> log)
 {

@@ -2,7 +2,7 @@ using HomeStart.Data;
 using HomeStart.Formats.Json;
 using HomeStart.Formats.Upkeep;
 using HomeStart.Formats.Words;
-using HomeStart.Web.Orders;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
 using HomeStart.Web.Startup;
@@ -67,7 +67,7 @@ public sealed class DecisionDesk(
     }
 
     /// <summary>What to say where the owner saw something else than there is now; null: they saw it.</summary>
-    public async Task<IResult?> StaleAsync(
+    public async Task<ConflictProblem?> StaleAsync(
         LoadedTenure kept,
         int seen,
         CancellationToken cancel,
@@ -78,17 +78,17 @@ public sealed class DecisionDesk(
             ? WentOn()
             : null;
 
-    private static IResult WentOn() =>
-        Results.Problem(
-            "This went on meanwhile: look at how it stands now, and decide again.",
-            statusCode: StatusCodes.Status409Conflict
-        );
+    private static ConflictProblem WentOn() =>
+        new ConflictProblem("This went on meanwhile: look at how it stands now, and decide again.");
 
-    /// <summary>Changes a day book by the owner's decision, and has what is to happen at once carried out.</summary>
+    /// <summary>
+    /// Changes a day book by the owner's decision, and has what is to happen at once carried out; what to say where it
+    /// could not be changed, else null.
+    /// </summary>
     /// <param name="seen">The version the owner saw.</param>
     /// <param name="on">The day it is to be carried out on; null: nothing is.</param>
     /// <param name="whileBehind">Whether it can be made while earlier days are still being carried out.</param>
-    public async Task<IResult> ChangeAsync(
+    public async Task<ConflictProblem?> ChangeAsync(
         LoadedTenure kept,
         int seen,
         Func<DayBook, DayBook> change,
@@ -105,9 +105,8 @@ public sealed class DecisionDesk(
         var book = change(kept.Book);
         if (book.Decisions.Length > MostDecisions)
         {
-            return Results.Problem(
-                $"{MostDecisions} decisions were made about this order, and no more can be kept.",
-                statusCode: StatusCodes.Status409Conflict
+            return new ConflictProblem(
+                $"{MostDecisions} decisions were made about this order, and no more can be kept."
             );
         }
 
@@ -117,14 +116,14 @@ public sealed class DecisionDesk(
         }
 
         await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
-        return Results.NoContent();
+        return null;
     }
 
     /// <summary>
     /// Stores a day book in place of the one that was seen; what to say where it went on meanwhile, else null.
     /// </summary>
     /// <param name="waitsFor">Null: what it waits for is as before.</param>
-    public async Task<IResult?> SaveAsync(
+    public async Task<ConflictProblem?> SaveAsync(
         LoadedTenure kept,
         DayBook book,
         CancellationToken cancel,
@@ -147,13 +146,15 @@ public sealed class DecisionDesk(
     }
 
     /// <summary>
-    /// Pays what is missing for something: by the card, from the balance with its seller, or against an invoice.
+    /// Pays what is missing for something: by the card, from the balance with its seller, or against an invoice. What
+    /// to say where it went on meanwhile, else null: it is paid, or the faults say why not.
     /// </summary>
-    public async Task<IResult> PayAsync(
+    public async Task<ConflictProblem?> PayAsync(
         LoadedTenure kept,
         Outlook outlook,
         string holding,
         PayWay way,
+        FaultList faults,
         CancellationToken cancel
     )
     {
@@ -162,9 +163,8 @@ public sealed class DecisionDesk(
             || Return.Paying(outlook, held, outlook.DecidingOn) is not { } back
         )
         {
-            var faults = new FaultList();
             faults.Say(FaultCodes.Unavailable, "holding", "There is nothing to pay for it, or it is too late.");
-            return FaultResults.Unprocessable(faults);
+            return null;
         }
 
         if (way == PayWay.Card || kept.Book.Payer.AtTheSellers)
@@ -198,7 +198,6 @@ public sealed class DecisionDesk(
         );
         if (quote?.Amount != back.Cost)
         {
-            var faults = new FaultList();
             faults.Say(
                 FaultCodes.Unavailable,
                 "way",
@@ -207,7 +206,7 @@ public sealed class DecisionDesk(
                         + "was charged."
                     : refusal ?? "The seller did not answer. Nothing was charged; try again in a while."
             );
-            return FaultResults.Unprocessable(faults);
+            return null;
         }
 
         var paying = new PaidOtherwise(
@@ -238,7 +237,7 @@ public sealed class DecisionDesk(
             async () =>
                 await SaveAsync(kept, kept.Book with { Otherwise = paying }, cancel, outlook.Today) is { } overtaken
                     ? (overtaken, null)
-                    : ((IResult?)null, await payments.HoldAsync(kept.World, paying.Hold, request, cancel)),
+                    : ((ConflictProblem?)null, await payments.HoldAsync(kept.World, paying.Hold, request, cancel)),
             cancel
         );
         if (meanwhile is not null)
@@ -250,11 +249,9 @@ public sealed class DecisionDesk(
         await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
         if (outcome is { State: OutcomeState.Refused })
         {
-            var faults = new FaultList();
             faults.Say(FaultCodes.Unavailable, "way", outcome.Message ?? "It was refused, without a reason.");
-            return FaultResults.Unprocessable(faults);
         }
 
-        return Results.NoContent();
+        return null;
     }
 }

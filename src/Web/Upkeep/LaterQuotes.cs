@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using HomeStart.Data;
 using HomeStart.Web.Orders;
 
 namespace HomeStart.Web.Upkeep;

@@ -1,6 +1,7 @@
 using HomeStart.Data;
 using HomeStart.Web.Books;
 using HomeStart.Web.Orders;
+using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using Microsoft.EntityFrameworkCore;
 
@@ -29,11 +30,8 @@ public sealed record LoadedTenure(Order Order, World World, DayBookRow Row, DayB
 /// <summary>Finds what is had of a visitor's orders.</summary>
 public sealed class TenureDesk(OrderDesk orders, Workspace workspace, Shelf shelf, HomeStartDb db)
 {
-    public static IResult Missing() =>
-        Results.Problem(
-            "There is no such order here that is delivered and looked after.",
-            statusCode: StatusCodes.Status404NotFound
-        );
+    public static NotFoundProblem Missing() =>
+        new NotFoundProblem("There is no such order here that is delivered and looked after.");
 
     /// <summary>What is had of an order; null: nothing was delivered, or what it was made of is not known.</summary>
     public async Task<LoadedTenure?> FindAsync(Guid orderId, CancellationToken cancel) =>

@@ -7,7 +7,6 @@ using HomeStart.Web.Orders;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
-using HomeStart.Web.Startup;
 using HomeStart.Web.Work;
 
 namespace HomeStart.Web.Upkeep;
@@ -36,45 +35,20 @@ internal static class UpkeepEndpoints
 
     public static void MapUpkeep(this IEndpointRouteBuilder app)
     {
-        app.MapGet("/api/sites/{siteId:guid}/upkeep", PageAsync)
-            .WithName("getUpkeep")
-            .Produces<UpkeepPageWire>()
-            .ProducesProblem(StatusCodes.Status404NotFound);
+        app.MapGet("/api/sites/{siteId:guid}/upkeep", PageAsync).WithName("getUpkeep");
         var tenure = app.MapGroup("/api/orders/{orderId:guid}/upkeep");
-        Answers(tenure.MapPost("/what-if", WhatIfAsync).WithName("whatIf").Produces<EffectWire>());
-        Answers(tenure.MapPost("/decisions", DecideAsync).WithName("decide").Produces(StatusCodes.Status204NoContent));
-        Answers(
-            tenure
-                .MapPost("/withdraw", WithdrawAsync)
-                .WithName("withdrawDecision")
-                .Produces(StatusCodes.Status204NoContent)
-        );
-        Answers(tenure.MapPost("/card", CardAsync).WithName("setUpkeepCard").Produces(StatusCodes.Status204NoContent));
-        Answers(tenure.MapPost("/pay", PayAsync).WithName("payMissed").Produces(StatusCodes.Status204NoContent));
-        Answers(
-            tenure.MapPost("/again", AgainAsync).WithName("carryOnUpkeep").Produces(StatusCodes.Status204NoContent)
-        );
-        Answers(
-            tenure.MapGet("/lapse/{holding}", LapseAsync).WithName("getLapse").Produces<IReadOnlyList<LapseStepWire>>()
-        );
-        Answers(
-            tenure
-                .MapGet("/stay-or-move", StayOrMoveAsync)
-                .WithName("stayOrMove")
-                .Produces<StayOrMoveWire>()
-                .Produces(StatusCodes.Status204NoContent)
-        );
-        Answers(tenure.MapPost("/release", ReleaseAsync).WithName("releaseDomain").Produces<ReleaseWire>());
+        tenure.MapPost("/what-if", WhatIfAsync).WithName("whatIf");
+        tenure.MapPost("/decisions", DecideAsync).WithName("decide");
+        tenure.MapPost("/withdraw", WithdrawAsync).WithName("withdrawDecision");
+        tenure.MapPost("/card", CardAsync).WithName("setUpkeepCard");
+        tenure.MapPost("/pay", PayAsync).WithName("payMissed");
+        tenure.MapPost("/again", AgainAsync).WithName("carryOnUpkeep");
+        tenure.MapGet("/lapse/{holding}", LapseAsync).WithName("getLapse");
+        tenure.MapGet("/stay-or-move", StayOrMoveAsync).WithName("stayOrMove");
+        tenure.MapPost("/release", ReleaseAsync).WithName("releaseDomain");
     }
 
-    private static void Answers(RouteHandlerBuilder route) =>
-        route
-            .ProducesProblem(StatusCodes.Status404NotFound)
-            .ProducesProblem(StatusCodes.Status409Conflict)
-            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
-            .ProducesProblem(StatusCodes.Status503ServiceUnavailable);
-
-    private static async Task<IResult> PageAsync(
+    private static async Task<Results<Ok<UpkeepPageWire>, NotFoundProblem>> PageAsync(
         Guid siteId,
         SiteDesk sites,
         TenureDesk desk,
@@ -88,10 +62,10 @@ internal static class UpkeepEndpoints
             return SiteDesk.Missing();
         }
 
-        return Results.Ok(await page.OfAsync(siteId, site.Site.Settings.HorizonMonths, cancel));
+        return TypedResults.Ok(await page.OfAsync(siteId, site.Site.Settings.HorizonMonths, cancel));
     }
 
-    private static async Task<IResult> WhatIfAsync(
+    private static async Task<Results<Ok<EffectWire>, NotFoundProblem, UnprocessableProblem>> WhatIfAsync(
         Guid orderId,
         JsonBody<WhatIfBody> body,
         DecisionDesk decisions,
@@ -101,11 +75,11 @@ internal static class UpkeepEndpoints
         var faults = new FaultList();
         return await decisions.OutlookAsync(orderId, cancel) is not var (_, outlook) ? TenureDesk.Missing()
             : DecisionDesk.Read(new Node(body.Root, "", faults)["decision"], outlook) is { } decision && !faults.Any
-                ? Results.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.WorkOut(outlook, decision)))
-            : FaultResults.Unprocessable(faults);
+                ? TypedResults.Ok(UpkeepPageWriter.Effect(outlook, null, Effect.WorkOut(outlook, decision)))
+            : new UnprocessableProblem(faults);
     }
 
-    private static async Task<IResult> DecideAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, ConflictProblem, UnprocessableProblem>> DecideAsync(
         Guid orderId,
         JsonBody<DecideBody> body,
         DecisionDesk decisions,
@@ -130,12 +104,17 @@ internal static class UpkeepEndpoints
             faults.Say(FaultCodes.Unavailable, "decision", $"This cannot be done: {UpkeepWords.Reason(refused)}");
         }
 
-        return faults.Any || decision is null
-            ? FaultResults.Unprocessable(faults)
-            : await decisions.ChangeAsync(kept, seen, book => book.With(decision), decision.On, cancel);
+        if (faults.Any || decision is null)
+        {
+            return new UnprocessableProblem(faults);
+        }
+
+        return await decisions.ChangeAsync(kept, seen, book => book.With(decision), decision.On, cancel) is { } conflict
+            ? conflict
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> WithdrawAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, ConflictProblem>> WithdrawAsync(
         Guid orderId,
         JsonBody<WithdrawBody> body,
         DecisionDesk decisions,
@@ -148,16 +127,20 @@ internal static class UpkeepEndpoints
         }
 
         var node = new Node(body.Root, "", new FaultList());
-        return await decisions.ChangeAsync(
-            kept,
-            node["version"].Whole() ?? 0,
-            book => book.Without(node["index"].Whole() ?? -1),
-            null,
-            cancel
-        );
+        return
+            await decisions.ChangeAsync(
+                kept,
+                node["version"].Whole() ?? 0,
+                book => book.Without(node["index"].Whole() ?? -1),
+                null,
+                cancel
+            )
+                is { } conflict
+            ? conflict
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> CardAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, ConflictProblem, UnprocessableProblem>> CardAsync(
         Guid orderId,
         JsonBody<OtherCardBody> body,
         DecisionDesk decisions,
@@ -173,27 +156,33 @@ internal static class UpkeepEndpoints
         var faults = new FaultList();
         if (kept.Book.Payer.AtTheSellers)
         {
-            return Results.Problem(
-                "Give the other card at the seller’s own page: none is charged from here for what was bought there.",
-                statusCode: StatusCodes.Status409Conflict
+            return new ConflictProblem(
+                "Give the other card at the seller’s own page: none is charged from here for what was bought there."
             );
         }
 
         var token = PlaceOrderReader.ReadCard(new Node(body.Root, "", faults)["card"]);
         var card = faults.Any ? null : await handing.CardAsync(token, "card", faults, cancel);
-        return faults.Any
-            ? FaultResults.Unprocessable(faults)
-            : await decisions.ChangeAsync(
+        if (faults.Any)
+        {
+            return new UnprocessableProblem(faults);
+        }
+
+        return
+            await decisions.ChangeAsync(
                 kept,
                 kept.Row.Version,
                 book => DecisionDesk.WithCard(book, outlook, new PaidBy(token, card?.Ending, Expires: card?.Expires)),
                 outlook.DecidingOn,
                 cancel,
                 whileBehind: true
-            );
+            )
+                is { } conflict
+            ? conflict
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> PayAsync(
+    private static async Task<Results<NoContent, NotFoundProblem, ConflictProblem, UnprocessableProblem>> PayAsync(
         Guid orderId,
         JsonBody<PayMissedBody> body,
         DecisionDesk decisions,
@@ -211,12 +200,16 @@ internal static class UpkeepEndpoints
             node["holding"].RequiredText("What is paid for"),
             node["way"].Word(("card", PayWay.Card), ("balance", PayWay.Balance), ("invoice", PayWay.Invoice))
         );
-        return faults.Any || holding is null || way is null
-            ? FaultResults.Unprocessable(faults)
-            : await decisions.PayAsync(kept, outlook, holding, way.Value, cancel);
+        var conflict =
+            faults.Any || holding is null || way is null
+                ? null
+                : await decisions.PayAsync(kept, outlook, holding, way.Value, faults, cancel);
+        return conflict is not null ? conflict
+            : faults.Any ? new UnprocessableProblem(faults)
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> AgainAsync(
+    private static async Task<Results<NoContent, NotFoundProblem>> AgainAsync(
         Guid orderId,
         DecisionDesk decisions,
         DayRunner runner,
@@ -230,20 +223,22 @@ internal static class UpkeepEndpoints
         }
 
         await runner.PlayForAWhileAsync(workspace.Id, ClockEndpoints.Patience, cancel);
-        return Results.NoContent();
+        return TypedResults.NoContent();
     }
 
-    private static async Task<IResult> LapseAsync(
+    private static async Task<Results<Ok<IReadOnlyList<LapseStepWire>>, NotFoundProblem>> LapseAsync(
         Guid orderId,
         string holding,
         DecisionDesk decisions,
         CancellationToken cancel
     ) =>
         await decisions.OutlookAsync(orderId, cancel) is var (_, outlook) && outlook.Now.Holding(holding) is { } held
-            ? Results.Ok(UpkeepPageWriter.Lapse(outlook, held))
+            ? TypedResults.Ok(UpkeepPageWriter.Lapse(outlook, held))
             : TenureDesk.Missing();
 
-    private static async Task<IResult> StayOrMoveAsync(
+    private static async Task<
+        Results<Ok<StayOrMoveWire>, NoContent, NotFoundProblem, UnprocessableProblem, TooManyProblem>
+    > StayOrMoveAsync(
         Guid orderId,
         DecisionDesk decisions,
         SiteDesk sites,
@@ -262,21 +257,21 @@ internal static class UpkeepEndpoints
         }
 
         using var turn = await turns.OwnScanAsync(scope, cancel);
-        var answer = turn.Refusal is null
-            ? await Task.Run(
-                () => StayOrMove.Compare(outlook, site.Needs, settings, [.. workspace.Offered], cancel),
-                cancel
-            )
-            : null;
-        return turn.Refusal
-            ?? (
-                answer!.Faults.Any ? FaultResults.Unprocessable(answer.Faults)
-                : answer.Value is { } worked ? Results.Ok(UpkeepPageWriter.StayOrMove(worked, workspace.Books))
-                : Results.NoContent()
-            );
+        if (turn.Refusal is { } refusal)
+        {
+            return refusal;
+        }
+
+        var answer = await Task.Run(
+            () => StayOrMove.Compare(outlook, site.Needs, settings, [.. workspace.Offered], cancel),
+            cancel
+        );
+        return answer.Faults.Any ? new UnprocessableProblem(answer.Faults)
+            : answer.Has(out var worked) ? TypedResults.Ok(UpkeepPageWriter.StayOrMove(worked, workspace.Books))
+            : TypedResults.NoContent();
     }
 
-    private static async Task<IResult> ReleaseAsync(
+    private static async Task<Results<Ok<ReleaseWire>, NotFoundProblem, ConflictProblem, SilentProblem>> ReleaseAsync(
         Guid orderId,
         JsonBody<ReleaseBody> body,
         DecisionDesk decisions,
@@ -299,21 +294,19 @@ internal static class UpkeepEndpoints
         var book = outlook.Now.Books[held.Holding];
         if (kept.Book.Payer.AtTheSellers)
         {
-            return Results.Problem(
+            return new ConflictProblem(
                 $"Ask for it at {kept.Tenure.Book(book).Provider.Name}’s own page, where you bought {domain}: "
-                    + "unlock it there first.",
-                statusCode: StatusCodes.Status409Conflict
+                    + "unlock it there first."
             );
         }
 
         return
             await registrar.ReleaseAsync(kept.World, book, domain, await workspace.BusinessDateAsync(cancel), cancel)
                 is { } release
-            ? Results.Ok(new ReleaseWire(domain.Text, release.Code, release.Until))
-            : Results.Problem(
+            ? TypedResults.Ok(new ReleaseWire(domain.Text, release.Code, release.Until))
+            : new SilentProblem(
                 $"{kept.Tenure.Book(book).Provider.Name} did not answer, or does not have {domain} any more. "
-                    + "Try again in a while.",
-                statusCode: StatusCodes.Status503ServiceUnavailable
+                    + "Try again in a while."
             );
     }
 }

@@ -1,7 +1,6 @@
 using System.Collections.Immutable;
 using HomeStart.Data;
 using HomeStart.Formats.Upkeep;
-using HomeStart.Web.Orders;
 using HomeStart.Web.Session;
 using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;

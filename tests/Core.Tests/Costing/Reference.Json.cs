@@ -1,7 +1,5 @@
 using System.Globalization;
-using System.Numerics;
 using System.Text.Json;
-using System.Text.Json.Nodes;
 
 namespace HomeStart.Core.Tests;
 

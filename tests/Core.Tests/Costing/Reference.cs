@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Numerics;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -7,8 +6,8 @@ namespace HomeStart.Core.Tests;
 
 /// <summary>
 /// The costing once more, written from the specification alone and straight from the JSON, with exact fractions and no
-/// thought of speed. It shares nothing with the
-/// product but the text both were written from; the two must agree to the last cent.
+/// thought of speed. It shares nothing with the product but the text both were written from; the two must agree to the
+/// last cent.
 /// </summary>
 internal sealed partial class Reference
 {

@@ -4,8 +4,7 @@ namespace HomeStart.Core.Tests;
 
 /// <summary>
 /// The worked example of the specification as a request to change: book tidemarsh, plan slip paid every 12 months,
-/// ostlerwren.com registered there. Each test says
-/// only what is different.
+/// ostlerwren.com registered there. Each test says only what is different.
 /// </summary>
 internal static class Request
 {

@@ -1,4 +1,3 @@
-using System.Text;
 using System.Text.Json;
 using CsCheck;
 using HomeStart.Formats.Domains;

@@ -1,4 +1,3 @@
-using HomeStart.Core.Online;
 using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;

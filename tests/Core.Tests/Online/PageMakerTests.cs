@@ -2,7 +2,6 @@ using System.Text.Json;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using CsCheck;
-using HomeStart.Core.Online;
 using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;

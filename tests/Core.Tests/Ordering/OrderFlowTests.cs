@@ -84,8 +84,8 @@ public class OrderFlowTests
 
     /// <summary>
     /// A world of counterparts that answer at random, wait for somebody, lose answers after having done the work, and
-    /// keep what was done; owners decide at random. Two domains, one of
-    /// them moved in, and two sellers, one of them paid in part from a balance.
+    /// keep what was done; owners decide at random. Two domains, one of them moved in, and two sellers, one of them
+    /// paid in part from a balance.
     /// </summary>
     [Fact]
     public void Through_any_weather_the_money_follows_the_goods() =>

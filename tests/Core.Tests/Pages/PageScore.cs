@@ -6,9 +6,8 @@ namespace HomeStart.Core.Tests;
 
 /// <summary>
 /// Holds a reading against what the page says: every value of the truth is a fact, right, missing (null or absent) or
-/// wrong (another value, or one where the truth has none).
-/// Plans, extras and lines are paired by name, then by their amounts; ways by months, price and paid; endings and codes
-/// by themselves.
+/// wrong (another value, or one where the truth has none). Plans, extras and lines are paired by name, then by their
+/// amounts; ways by months, price and paid; endings and codes by themselves.
 /// </summary>
 internal sealed class PageScore
 {

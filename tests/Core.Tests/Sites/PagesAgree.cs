@@ -1,13 +1,5 @@
 using System.Text.Json;
 using CsCheck;
-using HomeStart.Core.Basics;
-using HomeStart.Core.Comparing;
-using HomeStart.Core.Costings;
-using HomeStart.Core.Ordering;
-using HomeStart.Core.Sites;
-using HomeStart.Core.Slips;
-using HomeStart.Core.Wants;
-using HomeStart.Core.Worksheets;
 using HomeStart.Formats.Costings;
 
 namespace HomeStart.Core.Tests;

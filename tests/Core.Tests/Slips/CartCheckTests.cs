@@ -1,7 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using HomeStart.Formats.Books;
-using HomeStart.Formats.Costings;
 using HomeStart.Formats.Pages;
 using HomeStart.Formats.Slips;
 

@@ -6,8 +6,7 @@ namespace HomeStart.Core.Tests;
 
 /// <summary>
 /// Each rule of upkeep.md, worked out by hand on one small market: a host whose plan costs 120.00 the first year and
-/// 240.00 later, a domain at 10.00 and 20.00, no tax but where it is said.
-/// The order is of 2027-01-01.
+/// 240.00 later, a domain at 10.00 and 20.00, no tax but where it is said. The order is of 2027-01-01.
 /// </summary>
 public class UpkeepByHand
 {

@@ -7,8 +7,8 @@ namespace HomeStart.Core.Tests;
 
 /// <summary>
 /// Upkeep once more, written from the rules alone and straight from the JSON, one day after another, with no thought of
-/// speed. It takes the lines of the costing from that room's reference, and shares
-/// nothing with the product but the text both were written from.
+/// speed. It takes the lines of the costing from that room's reference, and shares nothing with the product but the
+/// text both were written from.
 /// </summary>
 internal sealed class UpkeepReference
 {

@@ -1,4 +1,3 @@
-using HomeStart.Core.Basics;
 using HomeStart.Formats.Words;
 
 namespace HomeStart.Core.Tests;

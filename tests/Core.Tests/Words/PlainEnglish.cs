@@ -4,8 +4,7 @@ namespace HomeStart.Core.Tests;
 
 /// <summary>
 /// How easily screens read: no sentence of the client or of Formats is as long as a paragraph, and none uses words that
-/// owners did not understand. What is looked at are the texts between
-/// tags and quotes; comments and names are not.
+/// owners did not understand. What is looked at are the texts between tags and quotes; comments and names are not.
 /// </summary>
 public class PlainEnglish
 {

@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Json;
 using HomeStart.Web.Session;
 using Microsoft.AspNetCore.Http;
-using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.AspNetCore.Routing.Patterns;
 using Microsoft.EntityFrameworkCore;

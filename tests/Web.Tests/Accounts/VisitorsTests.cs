@@ -1,5 +1,4 @@
 using System.Net;
-using System.Text;
 using HomeStart.Data;
 using HomeStart.Web.Startup;
 using Microsoft.Data.Sqlite;

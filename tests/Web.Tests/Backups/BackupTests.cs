@@ -1,6 +1,4 @@
 using System.IO.Compression;
-using System.Net;
-using HomeStart.Data;
 using HomeStart.Web.Backups;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;

@@ -118,6 +118,13 @@ public sealed class NameServersTests : OneOwner
             ("wrong", "ns1.tidemarsh.example.net")
         );
         links[0].GetProperty("found").GetArrayLength().ShouldBe(2);
+
+        // Its records are not here: the page is told so, and neither a file of them nor a trial is answered.
+        (await _visitor.GetAsync($"/api/orders/{id}/zone")).GetProperty("version").GetInt32().ShouldBe(0);
+        (await _visitor.RawAsync($"/api/orders/{id}/zone/file")).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        var (status, problem) = await _visitor.PostAsync($"/api/orders/{id}/zone/try", new { set = "mail-elsewhere" });
+        status.ShouldBe(HttpStatusCode.Conflict);
+        problem.GetProperty("detail").GetString()!.ShouldContain("wren.com are kept elsewhere");
     }
 
     [Fact]

@@ -8,8 +8,7 @@ namespace HomeStart.Web.Tests;
 
 /// <summary>
 /// Links in mails lead to the address under which the application was open, since the browser's cookie counts there
-/// alone. In these tests that is http://localhost, without the
-/// port that the server itself has.
+/// alone. In these tests that is http://localhost, without the port that the server itself has.
 /// </summary>
 public sealed partial class LinksInMailsTests
 {

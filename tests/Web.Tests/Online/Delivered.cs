@@ -2,7 +2,6 @@ using System.IO.Compression;
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Formats.Dns;
 
 namespace HomeStart.Web.Tests;
 

@@ -4,7 +4,6 @@ using System.Net;
 using System.Text;
 using System.Text.Json;
 using HomeStart.Connectors;
-using HomeStart.Counterparts;
 using HomeStart.Data;
 using HomeStart.Web.Orders;
 using HomeStart.Web.Work;

@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Net;
 using System.Text;
 using System.Text.Json;
-using HomeStart.Counterparts;
 using Microsoft.EntityFrameworkCore;
 using static HomeStart.Web.Tests.UpkeepSteps;
 

@@ -1,6 +1,5 @@
 using System.Net;
 using System.Text.Json;
-using HomeStart.Counterparts;
 using Microsoft.EntityFrameworkCore;
 using static HomeStart.Web.Tests.UpkeepSteps;
 

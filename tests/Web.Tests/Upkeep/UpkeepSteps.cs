@@ -1,9 +1,7 @@
 using System.Globalization;
 using System.Net;
 using System.Text.Json;
-using HomeStart.Counterparts;
 using HomeStart.Data;
-using HomeStart.Web.Orders;
 using HomeStart.Web.Upkeep;
 using Microsoft.EntityFrameworkCore;
 

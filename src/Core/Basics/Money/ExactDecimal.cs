@@ -4,8 +4,7 @@ namespace HomeStart.Core.Basics;
 
 /// <summary>
 /// A decimal number that is not below zero, held exactly as <c>Mantissa / 10^Scale</c>: percentages and currency rates
-/// are used as written, never as
-/// floating point (costing rule 2).
+/// are used as written, never as floating point (costing rule 2).
 /// </summary>
 public readonly record struct ExactDecimal
 {

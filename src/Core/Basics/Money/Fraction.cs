@@ -4,8 +4,8 @@ namespace HomeStart.Core.Basics;
 
 /// <summary>
 /// A fixed factor of amounts, <c>numerator / denominator</c> with both above or equal to zero: a percentage, a rate, a
-/// share of days. Built once, applied
-/// to many amounts; each application is exact and rounded once, half away from zero (costing rule 2).
+/// share of days. Built once, applied to many amounts; each application is exact and rounded once, half away from zero
+/// (costing rule 2).
 /// </summary>
 public readonly struct Fraction
 {

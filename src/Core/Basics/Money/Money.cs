@@ -4,8 +4,7 @@ namespace HomeStart.Core.Basics;
 
 /// <summary>
 /// A sum of money: a whole number of minor units of one currency (costing rule 1). Made by <see cref="TryParse"/> from
-/// text, or from units that
-/// a rule worked out. Adding two currencies throws: a rate must be applied first.
+/// text, or from units that a rule worked out. Adding two currencies throws: a rate must be applied first.
 /// </summary>
 /// <param name="Units">Minor units; below zero for what is given back.</param>
 /// <param name="Currency">What the units are of.</param>
@@ -25,8 +24,8 @@ public readonly record struct Money(Minor Units, Currency Currency)
 
     /// <summary>
     /// Reads "47.40", "47.4" or "47". A sign, an exponent, white space, more decimals than the currency has, or
-    /// anything else is
-    /// <see cref="AmountFault.NotAnAmount"/>; more than <see cref="Largest"/> is <see cref="AmountFault.TooLarge"/>.
+    /// anything else is <see cref="AmountFault.NotAnAmount"/>; more than <see cref="Largest"/> is <see
+    /// cref="AmountFault.TooLarge"/>.
     /// </summary>
     public static AmountFault TryParse(string? text, Currency currency, out Money money)
     {

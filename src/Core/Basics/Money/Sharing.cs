@@ -7,9 +7,8 @@ public static class Sharing
 {
     /// <summary>
     /// Shares <paramref name="total"/> in proportion to <paramref name="weights"/>: each exact part is rounded towards
-    /// minus infinity, the units left over go
-    /// one each to the largest remainders, ties to the earlier part. Weights may be below zero, as a discount's row is;
-    /// their sum must be above zero.
+    /// minus infinity, the units left over go one each to the largest remainders, ties to the earlier part. Weights may
+    /// be below zero, as a discount's row is; their sum must be above zero.
     /// </summary>
     /// <exception cref="ArgumentException">The weights add up to zero or less.</exception>
     public static Minor[] InProportion(Minor total, IReadOnlyList<Minor> weights)
@@ -27,8 +26,7 @@ public static class Sharing
 
     /// <summary>
     /// The weights themselves, converted by <paramref name="rate"/> and settled so that they add up to nothing, as the
-    /// weights do (the last sentence of
-    /// costing rule 30).
+    /// weights do (the last sentence of costing rule 30).
     /// </summary>
     public static Minor[] ToNothing(IReadOnlyList<Minor> weights, Fraction rate) =>
         Settle(0, weights.Select(weight => rate.Numerator * (BigInteger)weight), rate.Denominator);

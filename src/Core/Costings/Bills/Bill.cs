@@ -6,8 +6,7 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// What is paid to one book, in one currency, on one date (costing rule 17). <see cref="Book"/> is null for a domain
-/// kept elsewhere.
-/// Made by <see cref="BillRun"/> and not changed afterwards.
+/// kept elsewhere. Made by <see cref="BillRun"/> and not changed afterwards.
 /// </summary>
 public sealed class Bill
 {

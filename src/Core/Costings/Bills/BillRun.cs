@@ -6,8 +6,8 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// The one engine: every bill of a purchase from the start date over <see cref="Months.Run"/> months, discounts taken
-/// (costing rules 5 to 21). No horizon, no
-/// tax, no display currency enters here; costing, ledger, what-ifs and scan all read from the run.
+/// (costing rules 5 to 21). No horizon, no tax, no display currency enters here; costing, ledger, what-ifs and scan all
+/// read from the run.
 /// </summary>
 public sealed class BillRun
 {
@@ -41,8 +41,8 @@ public sealed class BillRun
 
     /// <summary>
     /// Makes only the bills dated before <paramref name="end"/>: the same ones, as nothing about a bill depends on
-    /// later ones, but that verdicts look at the whole run
-    /// (<see cref="SettlesCodes"/>), and with several codes decide which count.
+    /// later ones, but that verdicts look at the whole run (<see cref="SettlesCodes"/>), and with several codes decide
+    /// which count.
     /// </summary>
     /// <param name="chargesHosting">False: only the domains' lines, as they are with this hosting.</param>
     internal static BillRun Until(DateOnly end, Purchase purchase, bool chargesHosting = true)
@@ -74,8 +74,7 @@ public sealed class BillRun
 
     /// <summary>
     /// Up to where a run has to reach for the usual costing: past the horizon, the first term and the first line of
-    /// every domain by a cycle and a year, so that what falls due
-    /// next is in it.
+    /// every domain by a cycle and a year, so that what falls due next is in it.
     /// </summary>
     internal static DateOnly FarEnough(Purchase purchase, DateOnly horizonEnd)
     {

@@ -5,8 +5,7 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// How much there is to do for a costing, known before it is begun: lines over the whole run, times the promotions and
-/// codes each is held against. What is too much is said
-/// with its figure instead of being worked out for minutes.
+/// codes each is held against. What is too much is said with its figure instead of being worked out for minutes.
 /// </summary>
 internal static class CostingWork
 {

@@ -5,8 +5,7 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// The worksheet's rows and columns in minor units of the display currency, which add up exactly (costing rule 30).
-/// Column 0 is today, column N the year N
-/// without the start date's own bills.
+/// Column 0 is today, column N the year N without the start date's own bills.
 /// </summary>
 public sealed class Ledger
 {

@@ -4,8 +4,7 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// The order of rule 30: by kind; domains as the candidate lists them; in other kinds the host's book first, then by
-/// book id; extras and promotions in book
-/// order, automatic ones first.
+/// book id; extras and promotions in book order, automatic ones first.
 /// </summary>
 internal sealed class RowOrder : IComparer<RowKey>
 {

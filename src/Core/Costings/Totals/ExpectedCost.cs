@@ -4,8 +4,7 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// What the bills are expected to come to, given the chance that the site still runs a year on (costing rule 28): the
-/// one place where floating point is right, a chance
-/// being no amount.
+/// one place where floating point is right, a chance being no amount.
 /// </summary>
 internal sealed class ExpectedCost
 {

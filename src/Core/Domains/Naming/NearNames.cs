@@ -4,8 +4,7 @@ namespace HomeStart.Core.Domains;
 
 /// <summary>
 /// Names that are easily taken for another: one letter off, a doubled letter, a hyphen or the plural s (names.md).
-/// Whoever holds one gets a part of the mail and the
-/// visits meant for the other.
+/// Whoever holds one gets a part of the mail and the visits meant for the other.
 /// </summary>
 public static class NearNames
 {
@@ -48,8 +47,7 @@ public static class NearNames
 
     /// <summary>
     /// Whether people write the one for the other without noticing: with and without hyphens, or the plural s, or a
-    /// doubled letter that the first has and the other lacks. Other near names are
-    /// mistyped too seldom to warn of.
+    /// doubled letter that the first has and the other lacks. Other near names are mistyped too seldom to warn of.
     /// </summary>
     public static bool IsEasilyTaken(string label, string near) =>
         label != near

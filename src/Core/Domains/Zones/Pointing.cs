@@ -4,8 +4,7 @@ namespace HomeStart.Core.Domains;
 
 /// <summary>
 /// What to set where a domain is kept, so that it leads to a host: either the host's name servers, or these records.
-/// Mail that goes somewhere today is not
-/// to be lost by it.
+/// Mail that goes somewhere today is not to be lost by it.
 /// </summary>
 /// <param name="MailToday">The MX records it has today; null: nobody could say.</param>
 /// <param name="IsMailKept">Whether mail stays where it goes today.</param>

@@ -6,8 +6,7 @@ namespace HomeStart.Core.Online;
 
 /// <summary>
 /// Makes a first page: one file of valid HTML without a script, its styles in it, described to search engines as a
-/// <c>LocalBusiness</c> of schema.org. Whatever the owner typed is
-/// text in it and nothing else.
+/// <c>LocalBusiness</c> of schema.org. Whatever the owner typed is text in it and nothing else.
 /// </summary>
 public static class PageMaker
 {

@@ -8,8 +8,7 @@ namespace HomeStart.Core.Ordering;
 
 /// <summary>
 /// A candidate being bought: what was agreed, and the steps that carry it out. Every step is recorded before it is
-/// tried; <see cref="OrderFlow"/> says what
-/// comes next. Amounts are fixed when the order was placed.
+/// tried; <see cref="OrderFlow"/> says what comes next. Amounts are fixed when the order was placed.
 /// </summary>
 public sealed record Order(
     Guid Id,

@@ -5,8 +5,8 @@ namespace HomeStart.Core.Outside;
 
 /// <summary>
 /// What a host lets its customer change: documents, each with a version, so that of two changes at once one is refused;
-/// the bytes of files, kept under their hash; and what only the
-/// host can do. A document is bytes here: Formats reads and writes it.
+/// the bytes of files, kept under their hash; and what only the host can do. A document is bytes here: Formats reads
+/// and writes it.
 /// </summary>
 public interface IHostPanel
 {

@@ -82,8 +82,7 @@ public interface IRegistrar
 
     /// <summary>
     /// What became of a key by a business date; with <paramref name="voidIfUnsettled"/> a key that is not known or not
-    /// settled
-    /// yet can never be used afterwards.
+    /// settled yet can never be used afterwards.
     /// </summary>
     Task<Outcome> AskAsync(World world, string key, bool voidIfUnsettled, DateOnly today, CancellationToken cancel);
 }

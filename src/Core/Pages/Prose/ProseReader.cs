@@ -4,8 +4,7 @@ namespace HomeStart.Core.Pages;
 
 /// <summary>
 /// Reads the words of one offer, an advertisement in sentences, into the fields of the form beside it. What is not
-/// certain stays empty: a field left empty
-/// asks the owner, a field read wrong misleads them.
+/// certain stays empty: a field left empty asks the owner, a field read wrong misleads them.
 /// </summary>
 public static class ProseReader
 {

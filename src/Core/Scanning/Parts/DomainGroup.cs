@@ -8,8 +8,7 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// Domains that meet the same wants and could make good the same ones: to a host they differ in what they cost alone.
-/// What they cost is worked out once for each set of wants
-/// left to them, whatever host asks.
+/// What they cost is worked out once for each set of wants left to them, whatever host asks.
 /// </summary>
 internal sealed class DomainGroup(ScanRequest request, ImmutableArray<DomainOffer> offers, CancellationToken cancel)
 {

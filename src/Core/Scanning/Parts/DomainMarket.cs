@@ -33,8 +33,7 @@ internal sealed class DomainMarket
 
     /// <summary>
     /// For each split the parts that can stand on the front with some host: no other is as good on both sums. Domains
-    /// of one book can be left out, as its own hosting buys them
-    /// together with it.
+    /// of one book can be left out, as its own hosting buys them together with it.
     /// </summary>
     public ImmutableArray<ImmutableArray<FrontPart>> FrontWithout(OfferBook book) =>
         _front.Any(parts => parts.Any(part => ReferenceEquals(part.Way.Book, book)))

@@ -5,8 +5,7 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// What hosting, a domain, or both together come to, with the extras and codes it takes: the sums that ranking needs.
-/// Bills of different books are separate, so two
-/// parts bought apart add up exactly.
+/// Bills of different books are separate, so two parts bought apart add up exactly.
 /// </summary>
 internal sealed class Part
 {
@@ -91,8 +90,7 @@ internal sealed class Part
 
     /// <summary>
     /// Those worth combining: a part goes where another is no dearer in any figure and comes first in every tie,
-    /// because every candidate with it is then beaten by the same
-    /// candidate with the other.
+    /// because every candidate with it is then beaten by the same candidate with the other.
     /// </summary>
     public static ImmutableArray<Part> Kept(IEnumerable<Part> parts)
     {

@@ -6,8 +6,7 @@ namespace HomeStart.Core.Scanning;
 
 /// <summary>
 /// The codes worth entering at one book: none, each alone, all that combine together (scan rule 4). A code barred by
-/// its conditions is left out, as it changes no figure and
-/// fewer codes come first.
+/// its conditions is left out, as it changes no figure and fewer codes come first.
 /// </summary>
 internal static class CodeSets
 {
@@ -45,8 +44,8 @@ internal static class CodeSets
 
     /// <summary>
     /// Whether the bills of hosting and domain at one book can be discounted apart: each discount in force is for lines
-    /// of one of them only, or a percentage of every line it
-    /// matches. An amount is shared over lines of both, and a number of bills is counted over both.
+    /// of one of them only, or a percentage of every line it matches. An amount is shared over lines of both, and a
+    /// number of bills is counted over both.
     /// </summary>
     public static bool AreApart(OfferBook book, PromotionConditions conditions) =>
         InForce(book, conditions)

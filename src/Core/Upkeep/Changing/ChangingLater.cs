@@ -7,8 +7,8 @@ namespace HomeStart.Core.Upkeep;
 
 /// <summary>
 /// "Can I start with the way to pay that binds least, and change later?": what the change would cost on one of several
-/// days, and what is lost by it. Each is the upkeep of what would be
-/// bought, with that one decision (upkeep rule 14), against having chosen the other way from the start.
+/// days, and what is lost by it. Each is the upkeep of what would be bought, with that one decision (upkeep rule 14),
+/// against having chosen the other way from the start.
 /// </summary>
 /// <param name="From">The way to pay that binds least.</param>
 /// <param name="To">The way chosen; where that is <paramref name="From"/>, the other that costs least over the

@@ -35,8 +35,7 @@ public sealed record DayBook(Guid OrderId, DateOnly ClosedTo, Guid Secret)
 
     /// <summary>
     /// The day of the first line that an earlier release carried out and the rules would not bring now; null: none.
-    /// What
-    /// happened stays as it was.
+    /// What happened stays as it was.
     /// </summary>
     public DateOnly? DiffersFrom { get; init; }
 

@@ -51,9 +51,8 @@ public static class DayKeeper
 
     /// <summary>
     /// A day book that an earlier release wrote without its state: that is worked out from the order once more, and
-    /// from
-    /// then on gone on from. What happened stays as it was written; where the rules would not bring it now, the day
-    /// book says from when on.
+    /// from then on gone on from. What happened stays as it was written; where the rules would not bring it now, the
+    /// day book says from when on.
     /// </summary>
     public static DayBook Restored(Tenure tenure, DayBook book)
     {
