@@ -186,7 +186,7 @@ public sealed class Browser : IDisposable
     public void Select(string label, string text) =>
         Doing(() => new SelectElement(Field(label)).SelectByText(text), $"“{text}” cannot be chosen for “{label}”");
 
-    /// <summary>Waits until the page says this somewhere.</summary>
+    /// <summary>Waits until the page itself says this, or a sheet over it.</summary>
     public void Reads(string words) =>
         Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
 
@@ -207,8 +207,18 @@ public sealed class Browser : IDisposable
     private void Rested() =>
         Until(() => Text.Contains("Days are passing", StringComparison.Ordinal) ? null : "", "days do not end");
 
-    // Between two pages there is none.
-    public string Text => Retrying(() => _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text) ?? "";
+    /// <summary>
+    /// What the page itself says, and the sheets over it: neither the head with its menus, which says the same on every
+    /// page, nor what is hidden. Of a page that is not ours, all of it; between two pages, nothing.
+    /// </summary>
+    public string Text =>
+        Retrying(() =>
+        {
+            var parts = _driver.FindElements(By.CssSelector("main, [role=dialog], [role=menu]"));
+            return parts.Count > 0
+                ? string.Join('\n', parts.Select(part => part.Text))
+                : _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text;
+        }) ?? "";
 
     /// <summary>The cells of the ledger's row that say this.</summary>
     public IReadOnlyList<string> Row(string says) =>

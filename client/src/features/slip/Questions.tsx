@@ -1,6 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
-import { api, carriedOut, Refused, type Schemas } from '../../api/wire/client';
+import { useState } from 'react';
+import { api, carriedOut, type Schemas } from '../../api/wire/client';
+import { faultElsewhere } from '../../api/wire/faults';
+import { useSentForm } from '../../api/wire/sentForm';
 import { useSite } from '../../api/site/site';
 import { currencySign } from '../../format/money';
 import { Button } from '../../ui/Button';
@@ -63,9 +65,8 @@ function AnswerForm(props: { seller: Seller; question: Question; letter: string;
   const { seller, question, letter, close } = props;
   const { page } = useSite();
   const queries = useQueryClient();
-  const [typed, setTyped] = useState(unanswered);
   const keep = useMutation({
-    mutationFn: async () =>
+    mutationFn: async (typed: typeof unanswered) =>
       carriedOut(
         await api.POST('/api/sites/{siteId}/candidates/{letter}/slip/answers', {
           params: { path: { siteId: page.id, letter } },
@@ -78,19 +79,15 @@ function AnswerForm(props: { seller: Seller; question: Question; letter: string;
       close();
     },
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    keep.mutate();
-  };
-  const faults = keep.error instanceof Refused ? keep.error.faults : [];
-  const field = (name: keyof typeof unanswered) => ({
-    value: typed[name],
-    onChange: (event: { target: { value: string } }) => setTyped({ ...typed, [name]: event.target.value }),
-    fault: faults.find(({ where }) => where === name)?.message,
-  });
-  const elsewhere = keep.error && !faults.some(({ where }) => where in unanswered);
+  const { form, field } = useSentForm(unanswered, keep.error);
+  const submit = form.handleSubmit((typed) => keep.mutate(typed));
+  const elsewhere = faultElsewhere(keep.error, Object.keys(unanswered));
   return (
-    <form onSubmit={submit} noValidate className="no-print mt-2 grid max-w-2xl gap-3 sm:grid-cols-2">
+    <form
+      onSubmit={(event) => void submit(event)}
+      noValidate
+      className="no-print mt-2 grid max-w-2xl gap-3 sm:grid-cols-2"
+    >
       {question.asks === 'amount' && (
         <TextField
           label={`What they said, ${currencySign(seller.currency)}`}
@@ -128,7 +125,7 @@ function AnswerForm(props: { seller: Seller; question: Question; letter: string;
         </Button>
         <Button onClick={close}>Leave it</Button>
       </div>
-      {elsewhere && <Announced className="text-red sm:col-span-2">{keep.error.message}</Announced>}
+      {elsewhere && <Announced className="text-red sm:col-span-2">{elsewhere}</Announced>}
     </form>
   );
 }

@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { api, expect, type Schemas } from '../../../api/wire/client';
 import { useLines } from '../../../api/wire/useLines';
 import { faultAt, faultElsewhere } from '../../../api/wire/faults';
+import { useSentForm } from '../../../api/wire/sentForm';
 import { usePanel } from '../../../api/wire/panel';
 import { engineLineOf } from '../../../api/wire/shapes';
 import { useSite } from '../../../api/site/site';
@@ -229,62 +230,42 @@ function Standing({
 
 function SetUp({ offer, running }: { offer: Offer; running: Running }) {
   const { page } = useSite();
-  const [typed, setTyped] = useState({ folder: '', title: page.name, user: '', password: '', mayReplace: false });
   const { error } = running;
+  const { form, field } = useSentForm(
+    { folder: '', title: page.name, user: '', password: '', mayReplace: false },
+    error,
+  );
   const said = faultElsewhere(error, ['folder', 'title', 'user', 'password']);
-  const set = (field: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [field]: event.target.value });
-  const send = async (event: FormEvent) => {
-    event.preventDefault();
+  const send = form.handleSubmit(async (typed) => {
     if (await running.run('set-up', { ...typed, engine: offer.id, mail: null, password: typed.password || null })) {
-      setTyped({ ...typed, user: '', password: '' });
+      form.reset({ ...typed, user: '', password: '' });
     }
-  };
+  });
   return (
     <form className="flex max-w-md flex-col gap-3" noValidate onSubmit={(event) => void send(event)}>
       <h2 className="text-lg">
         Set up <bdi>{offer.name}</bdi>
       </h2>
-      <TextField
-        label="Where"
-        hint="A folder, such as journal. Empty: the front of your site."
-        value={typed.folder}
-        onChange={set('folder')}
-        fault={faultAt(error, 'folder')}
-      />
+      <TextField label="Where" hint="A folder, such as journal. Empty: the front of your site." {...field('folder')} />
       {faultAt(error, 'folder') && (
         <label className="flex items-baseline gap-2">
-          <input
-            type="checkbox"
-            className="accent-blue"
-            checked={typed.mayReplace}
-            onChange={(event) => setTyped({ ...typed, mayReplace: event.target.checked })}
-          />
+          <input type="checkbox" className="accent-blue" {...form.register('mayReplace')} />
           <span>Replace what is there</span>
         </label>
       )}
-      <TextField
-        label="Title of the site"
-        value={typed.title}
-        onChange={set('title')}
-        fault={faultAt(error, 'title')}
-      />
+      <TextField label="Title of the site" {...field('title')} />
       <TextField
         label="The administrator’s name"
         hint="Not admin, nor your site’s name: those are tried first."
         autoComplete="off"
-        value={typed.user}
-        onChange={set('user')}
-        fault={faultAt(error, 'user')}
+        {...field('user')}
       />
       <TextField
         label="Password"
         hint="Empty: one is made for you and shown once. It goes to the host and is kept nowhere here."
         type="password"
         autoComplete="new-password"
-        value={typed.password}
-        onChange={set('password')}
-        fault={faultAt(error, 'password')}
+        {...field('password')}
       />
       {said && <Announced className="text-red">{said}</Announced>}
       <div>

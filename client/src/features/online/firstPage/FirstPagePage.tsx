@@ -1,9 +1,11 @@
 import { useMutation } from '@tanstack/react-query';
 import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
-import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { useEffect, useRef } from 'react';
+import { useWatch } from 'react-hook-form';
 import { api, expect, tokenHeader, Refused, type Schemas } from '../../../api/wire/client';
 import { faultAt, faultElsewhere } from '../../../api/wire/faults';
+import { useSentForm } from '../../../api/wire/sentForm';
 import { usePanel } from '../../../api/wire/panel';
 import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
@@ -59,52 +61,42 @@ function Making({
   change: ReturnType<typeof usePanel<Schemas['FirstPageWire']>>['change'];
 }) {
   const { page } = useSite();
-  const [typed, setTyped] = useState(now.page ?? blank(page.name));
-  const [mayReplace, setMayReplace] = useState(false);
-  const picture = usePicture(orderId, (path) => setTyped((before) => ({ ...before, picture: path })));
-  const set = (field: keyof Page) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [field]: event.target.value });
-  const at = (field: string) => faultAt(change.error, field);
-  const send = (event: FormEvent) => {
-    event.preventDefault();
+  const { form, field } = useSentForm<{ page: Page; mayReplace: boolean }>(
+    { page: now.page ?? blank(page.name), mayReplace: false },
+    change.error,
+  );
+  const typed = useWatch({ control: form.control, name: 'page' });
+  const picture = usePicture(orderId, (path) => form.setValue('page.picture', path));
+  const send = form.handleSubmit((body) =>
     change.mutate(async () =>
-      expect(
-        await api.PUT('/api/orders/{orderId}/first-page', {
-          params: { path: { orderId } },
-          body: { page: typed, mayReplace },
-        }),
-      ),
-    );
-  };
+      expect(await api.PUT('/api/orders/{orderId}/first-page', { params: { path: { orderId } }, body })),
+    ),
+  );
   return (
     <div className="mt-3 grid gap-x-12 gap-y-6 lg:grid-cols-[26rem_minmax(0,1fr)]">
-      <form className="flex flex-col gap-3" noValidate onSubmit={send}>
-        <TextField label="Name of your business" value={typed.name} onChange={set('name')} fault={at('page.name')} />
+      <form className="flex flex-col gap-3" noValidate onSubmit={(event) => void send(event)}>
+        <TextField label="Name of your business" {...field('page.name')} />
         <TextArea
           label="What you do"
           hint="A few sentences. An empty line begins a new paragraph."
           rows={4}
-          value={typed.about}
-          onChange={set('about')}
-          fault={at('page.about')}
+          {...field('page.about')}
         />
         <div className="grid gap-3 sm:grid-cols-2">
-          <TextField label="Street" value={typed.street} onChange={set('street')} fault={at('page.street')} />
-          <TextField label="Town" value={typed.town} onChange={set('town')} fault={at('page.town')} />
-          <TextField
-            label="Telephone"
-            type="tel"
-            value={typed.telephone}
-            onChange={set('telephone')}
-            fault={at('page.telephone')}
-          />
-          <SelectField label="Layout" value={typed.layout} onChange={set('layout')}>
+          <TextField label="Street" {...field('page.street')} />
+          <TextField label="Town" {...field('page.town')} />
+          <TextField label="Telephone" type="tel" {...field('page.telephone')} />
+          <SelectField label="Layout" {...form.register('page.layout')}>
             <option value="column">One column</option>
             <option value="shopfront">Shopfront: picture across the top</option>
             <option value="spine">Spine: the name at the side</option>
           </SelectField>
         </div>
-        <Hours hours={typed.hours} fault={at('page.hours')} set={(hours) => setTyped({ ...typed, hours })} />
+        <Hours
+          hours={typed.hours}
+          fault={faultAt(change.error, 'page.hours')}
+          set={(hours) => form.setValue('page.hours', hours)}
+        />
         <label className="flex flex-wrap items-baseline gap-x-2">
           <span className="font-semibold">A picture, if you like</span>
           <input
@@ -121,12 +113,10 @@ function Making({
             <TextField
               label="What is to be seen on it"
               hint="For those who cannot see it."
-              value={typed.pictureText}
-              onChange={set('pictureText')}
-              fault={at('page.pictureText')}
+              {...field('page.pictureText')}
             />
             <div>
-              <Button look="text" onClick={() => setTyped({ ...typed, picture: null, pictureText: '' })}>
+              <Button look="text" onClick={() => form.setValue('page', { ...typed, picture: null, pictureText: '' })}>
                 Leave the picture out
               </Button>
             </div>
@@ -134,12 +124,7 @@ function Making({
         )}
         {now.isOccupied && (
           <label className="flex items-baseline gap-2">
-            <input
-              type="checkbox"
-              className="accent-blue"
-              checked={mayReplace}
-              onChange={(event) => setMayReplace(event.target.checked)}
-            />
+            <input type="checkbox" className="accent-blue" {...form.register('mayReplace')} />
             <span>Your site has another front page. Replace it.</span>
           </label>
         )}

@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { keys } from '../../../api/wire/keys';
 import { useParams } from '@tanstack/react-router';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { api, expect, type Schemas } from '../../../api/wire/client';
 import { faultElsewhere } from '../../../api/wire/faults';
 import { usePanel } from '../../../api/wire/panel';
@@ -120,52 +121,37 @@ function Addresses({ now, orderId, isBusy, put }: { now: Mailboxes; orderId: str
 }
 
 function AddAddress({ now, put, isBusy }: { now: Mailboxes; put: Put; isBusy: boolean }) {
-  const [local, setLocal] = useState('');
-  const [domain, setDomain] = useState(now.domains[0] ?? '');
-  const [to, setTo] = useState('');
-  const [kind, setKind] = useState<'box' | 'forward'>('box');
-  const add = (event: FormEvent) => {
-    event.preventDefault();
+  const form = useForm({ defaultValues: { local: '', domain: now.domains[0] ?? '', kind: 'box', to: '' } });
+  const kind = useWatch({ control: form.control, name: 'kind' });
+  const add = form.handleSubmit(({ local, domain, to }) => {
     const address = `${local.trim().toLowerCase()}@${domain}`;
-    const done = () => (setLocal(''), setTo(''));
     put(
       kind === 'box'
         ? { boxes: [...now.boxes, address] }
         : { forwards: [...now.forwards, { from: address, to: to.trim().toLowerCase() }] },
-      done,
+      () => form.reset({ local: '', domain, kind, to: '' }),
     );
-  };
+  });
   return (
-    <form className="flex max-w-md flex-col gap-3" noValidate onSubmit={add}>
+    <form className="flex max-w-md flex-col gap-3" noValidate onSubmit={(event) => void add(event)}>
       <h2 className="text-lg">Add an address</h2>
       <div className="flex items-end gap-2">
         <div className="grow">
-          <TextField
-            label="Before the @"
-            value={local}
-            autoComplete="off"
-            onChange={(event) => setLocal(event.target.value)}
-          />
+          <TextField label="Before the @" autoComplete="off" {...form.register('local')} />
         </div>
         <div className="grow">
-          <SelectField label="At" value={domain} onChange={(event) => setDomain(event.target.value)}>
+          <SelectField label="At" {...form.register('domain')}>
             {now.domains.map((known) => (
               <option key={known}>{known}</option>
             ))}
           </SelectField>
         </div>
       </div>
-      <SelectField
-        label="What happens to its mail"
-        value={kind}
-        onChange={(event) => setKind(event.target.value as typeof kind)}
-      >
+      <SelectField label="What happens to its mail" {...form.register('kind')}>
         <option value="box">It is kept in a mailbox</option>
         <option value="forward">It is passed on to another address</option>
       </SelectField>
-      {kind === 'forward' && (
-        <TextField label="Passed on to" type="email" value={to} onChange={(event) => setTo(event.target.value)} />
-      )}
+      {kind === 'forward' && <TextField label="Passed on to" type="email" {...form.register('to')} />}
       <div>
         <Button type="submit" look="main" disabled={isBusy || now.domains.length === 0}>
           Add the address

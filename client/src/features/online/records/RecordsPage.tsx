@@ -1,8 +1,10 @@
 import { useParams } from '@tanstack/react-router';
 import { keys } from '../../../api/wire/keys';
-import { useState, type FormEvent } from 'react';
+import { useEffect, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { api, expect, type Schemas } from '../../../api/wire/client';
-import { faultAt, faultElsewhere } from '../../../api/wire/faults';
+import { faultElsewhere } from '../../../api/wire/faults';
+import { useSentForm } from '../../../api/wire/sentForm';
 import { usePanel } from '../../../api/wire/panel';
 import { useSite } from '../../../api/site/site';
 import { Button } from '../../../ui/Button';
@@ -185,7 +187,8 @@ function Records({
   );
 }
 
-const focused = (input: HTMLInputElement | null) => input?.focus();
+// What is no number is refused as 0 is.
+const asNumber = { setValueAs: (typed: string | number) => Number(typed) || 0 };
 
 function RecordForm({
   record,
@@ -204,65 +207,51 @@ function RecordForm({
   save: (record: ZoneRecord) => void;
   cancel: () => void;
 }) {
-  const [typed, setTyped] = useState<ZoneRecord>(
-    record ?? { owner: '', type: 'A', data: '', ttlSeconds: 3600, preference: null },
+  const now = record ?? { owner: '', type: 'A', data: '', ttlSeconds: 3600, preference: null };
+  const { form, field } = useSentForm<ZoneRecord & { preference: number }>(
+    { ...now, owner: now.owner === '@' ? '' : now.owner, preference: now.preference ?? 10 },
+    error,
+    `${at}.`,
   );
-  const kind = recordTypes[typed.type as keyof typeof recordTypes];
-  const send = (event: FormEvent) => {
-    event.preventDefault();
-    save({ ...typed, preference: typed.type === 'MX' ? (typed.preference ?? 10) : null });
-  };
+  const type = useWatch({ control: form.control, name: 'type' });
+  const kind = recordTypes[type as keyof typeof recordTypes];
+  const send = form.handleSubmit((typed) =>
+    save({ ...typed, preference: typed.type === 'MX' ? (typed.preference ?? 10) : null }),
+  );
+  useEffect(() => form.setFocus('owner'), [form]);
   const said = faultElsewhere(
     error,
     ['owner', 'data', 'ttlSeconds', 'preference'].map((field) => `${at}.${field}`),
   );
   return (
-    <form className="mt-4 grid max-w-3xl gap-3 sm:grid-cols-2" noValidate onSubmit={send}>
+    <form className="mt-4 grid max-w-3xl gap-3 sm:grid-cols-2" noValidate onSubmit={(event) => void send(event)}>
       <h2 className="text-lg sm:col-span-2">{record ? 'Change this record' : 'Add a record'}</h2>
       <TextField
         label="Name"
         hint={`What stands before ${domain}, such as www. Empty: the domain itself.`}
-        ref={focused}
-        value={typed.owner === '@' ? '' : typed.owner}
-        onChange={(event) => setTyped({ ...typed, owner: event.target.value })}
-        fault={faultAt(error, `${at}.owner`)}
+        {...field('owner')}
       />
-      <SelectField
-        label="Type"
-        hint={kind.hint}
-        value={typed.type}
-        onChange={(event) => setTyped({ ...typed, type: event.target.value })}
-      >
+      <SelectField label="Type" hint={kind.hint} {...form.register('type')}>
         {Object.entries(recordTypes).map(([type, { label }]) => (
           <option key={type} value={type}>
             {type}: {label}
           </option>
         ))}
       </SelectField>
-      <TextField
-        label={kind.value}
-        placeholder={kind.example}
-        value={typed.data}
-        onChange={(event) => setTyped({ ...typed, data: event.target.value })}
-        fault={faultAt(error, `${at}.data`)}
-      />
-      {typed.type === 'MX' && (
+      <TextField label={kind.value} placeholder={kind.example} {...field('data')} />
+      {type === 'MX' && (
         <TextField
           label="Preference"
           hint="The lowest number is tried first."
           inputMode="numeric"
-          value={typed.preference ?? 10}
-          onChange={(event) => setTyped({ ...typed, preference: Number(event.target.value) || 0 })}
-          fault={faultAt(error, `${at}.preference`)}
+          {...field('preference', asNumber)}
         />
       )}
       <TextField
         label="Remembered for (seconds)"
         hint="3600 is an hour. Shorter before a change, longer when all is settled (TTL)."
         inputMode="numeric"
-        value={typed.ttlSeconds}
-        onChange={(event) => setTyped({ ...typed, ttlSeconds: Number(event.target.value) || 0 })}
-        fault={faultAt(error, `${at}.ttlSeconds`)}
+        {...field('ttlSeconds', asNumber)}
       />
       {said && <Announced className="text-red sm:col-span-2">{said}</Announced>}
       <p className="flex gap-4 sm:col-span-2">
