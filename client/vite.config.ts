@@ -69,12 +69,23 @@ function programsOfRoutes(): Plugin {
 }
 
 /**
- * Few files, so that a page is not thirty requests away: what every page needs, what forms need, and a file for each
- * page with its own parts. Sheets, and what they stand on, come when one is first reached for.
+ * Few files, so that a page is not thirty requests away: what every page needs, what forms need, what reads answers
+ * that come by other ways, and a file for each page with its own parts. Sheets, and what they stand on, come when one is
+ * first reached for.
  */
+const forms = /node_modules\/react-hook-form|src\/api\/(site\/changeForm|wire\/sentForm)/;
+const otherWays = /node_modules\/zod|src\/api\/(wire\/(shapes|zod|useLines)|card|names\/(names|ideas)|site\/scan)\b/;
 const groups = [
-  { name: 'base', test: /node_modules\/(react|react-dom|scheduler|@tanstack|openapi-fetch|clsx|tailwind-merge)\// },
-  { name: 'parts', test: /src\/(api|format|ui)\/(?!.*Sheet\.tsx)/, minShareCount: 2 },
+  { name: 'base', priority: 3, test: /node_modules\/(react|react-dom|scheduler|@tanstack|openapi-fetch|clsx)\// },
+  { name: 'forms', priority: 1, test: forms },
+  { name: 'other-ways', priority: 1, test: otherWays },
+  {
+    name: 'parts',
+    priority: 2, // Before those below, which would take what they stand on with them.
+    test: (module: string) =>
+      /src\/(api|format|ui)\/(?!.*Sheet\.tsx)/.test(module) && !forms.test(module) && !otherWays.test(module),
+    minShareCount: 2,
+  },
 ];
 
 export default defineConfig({

@@ -190,6 +190,17 @@ public sealed class Browser : IDisposable
     public void Reads(string words) =>
         Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
 
+    /// <summary>Waits until the head above the page says this: the site's name, who is signed in.</summary>
+    public void HeadReads(string words) =>
+        Until(
+            () =>
+                Retrying(() => _driver.FindElements(By.TagName("header")).FirstOrDefault()?.Text)
+                    ?.Contains(words, StringComparison.Ordinal) == true
+                    ? words
+                    : null,
+            $"the head does not say “{words}”"
+        );
+
     /// <summary>Moves the simulated clock of the upkeep page on, and waits until all days have passed.</summary>
     public void MoveClock(string day)
     {

@@ -155,7 +155,7 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Control("Delete Hexworth clocks");
         browser.Go("/");
         browser.Find("[aria-label='Sheets of this site']");
-        browser.Reads("Hexworth clocks");
+        browser.HeadReads("Hexworth clocks");
         browser.Complaints().ShouldBeEmpty();
     }
 

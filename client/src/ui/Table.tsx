@@ -19,7 +19,7 @@ export function Table({
   ...props
 }: Props<'table'> & { caption: ReactNode; shown?: boolean; stacks?: boolean }) {
   return (
-    <table className={cx('mt-1 text-left text-[14px]', stacks && stacked, className)} {...props}>
+    <table className={cx('text-left text-[14px]', stacks && stacked, className)} {...props}>
       <caption className={shown ? 'text-soft text-left' : 'sr-only'}>{caption}</caption>
       {children}
     </table>

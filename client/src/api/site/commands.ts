@@ -3,7 +3,7 @@ import { keys } from '../wire/keys';
 import { useState } from 'react';
 import { api, Refused, type Schemas, type SitePage } from '../wire/client';
 import { siteKey } from '../wire/queries';
-import { isSitePage } from '../wire/shapes';
+import { isSitePage } from '../wire/refusal';
 
 /** The named changes of a site; the server says what each does. */
 export type Command = Schemas['CommandWire'];

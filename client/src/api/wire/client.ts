@@ -1,6 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from '../schema';
-import { problemOf } from './shapes';
+import { problemOf } from './refusal';
 
 export type Schemas = components['schemas'];
 export type SitePage = Schemas['SitePageWire'];

@@ -1,29 +1,9 @@
 import { z } from './zod';
 import type { components } from '../schema';
 
-/**
- * Shapes of what does not come through the typed client: answers that are refusals, lines of progress, another's
- * service.
- */
+/** Shapes of what does not come through the typed client: lines of progress, and another's service. */
 
 const fault = z.object({ code: z.string(), where: z.string(), message: z.string() });
-
-const problem = z.object({
-  title: z.optional(z.nullable(z.string())),
-  detail: z.optional(z.nullable(z.string())),
-  errors: z.optional(z.nullable(z.array(fault))),
-});
-
-export interface Problem {
-  words: string | undefined;
-  faults: components['schemas']['FaultWire'][];
-}
-
-/** What a refusal says; nothing where it says nothing that can be read. */
-export function problemOf(answer: unknown): Problem {
-  const told = problem.safeParse(answer).data;
-  return { words: told?.detail ?? told?.title ?? undefined, faults: told?.errors ?? [] };
-}
 
 const line = z.object({
   progress: z.optional(z.object({ done: z.number(), of: z.number() })),
@@ -43,16 +23,6 @@ const nameNews = z.object({
 
 /** One line of what comes of asking about many names. */
 export const nameNewsOf = (text: string) => nameNews.parse(JSON.parse(text)) as components['schemas']['NameNewsWire'];
-
-const sitePage = z.looseObject({
-  id: z.string(),
-  revision: z.number(),
-  worksheet: z.looseObject({ letter: z.string() }),
-});
-
-/** Whether a refusal carries the newer state of a site. */
-export const isSitePage = (answer: unknown): answer is components['schemas']['SitePageWire'] =>
-  sitePage.safeParse(answer).success;
 
 const handedIn = z.union([
   z.object({ token: z.string(), ending: z.string() }),

@@ -37,7 +37,7 @@ export function CompareTable({ comparison, all }: { comparison: Comparison; all:
   const differs = (row: Compare) => all || row.strong || new Set(shown.map(row.text)).size > 1;
   return (
     <ScrollRegion label="Candidates side by side">
-      <Table className="w-full" caption="The shortlist, figure by figure and feature by feature">
+      <Table className="mt-1 w-full" caption="The shortlist, figure by figure and feature by feature">
         <Heads>
           <td />
           {shown.map((known) => (

@@ -53,7 +53,7 @@ export function LineByLine({ comparison, against }: { comparison: Comparison; ag
       </div>
       {other && comparison.differences.length > 0 && (
         <ScrollRegion label="Differences line by line">
-          <Table className="w-full" caption="Where the two differ, line by line">
+          <Table className="mt-1 w-full" caption="Where the two differ, line by line">
             <Heads>
               <Head>What</Head>
               <Head>{comparison.base}</Head>

@@ -155,7 +155,7 @@ function Sums({ comparison, shown }: { comparison: Comparison; shown: readonly C
   const dates = [...new Set(shown.flatMap((known) => known.paid.map((paid) => paid.date)))].sort();
   const nothing = { amount: '0', atLeast: false };
   return (
-    <Table caption="What each candidate has taken by each day of a bill">
+    <Table className="mt-1" caption="What each candidate has taken by each day of a bill">
       <Heads>
         <Head>By</Head>
         {shown.map((known) => (

@@ -68,7 +68,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
           'Asked again before anything is ordered.'
         )}
       </Announced>
-      <Table className="w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
+      <Table className="mt-1 w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
         <Heads className="max-lg:sr-only">
           <Head>Domain</Head>
           <Head>Seller</Head>

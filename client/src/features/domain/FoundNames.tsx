@@ -70,7 +70,7 @@ export function FoundNames({ list, costs }: { list: SoughtNames; costs: readonly
         </TickLine>
       </div>
       <ScrollRegion label="Names and endings">
-        <Table className="w-full" caption="Names and what the registrars say of them">
+        <Table className="mt-1 w-full" caption="Names and what the registrars say of them">
           <Heads className="max-md:sr-only">
             <Head>Name</Head>
             {list.endings.map((ending) => (

@@ -112,7 +112,7 @@ function MailToday({ found }: { found: Schemas['PointingWire'] }) {
 function Records({ records }: { records: Record[] }) {
   return (
     <ScrollRegion label="Records to set">
-      <Table className="w-full" caption="Records to set where the domain is kept">
+      <Table className="mt-1 w-full" caption="Records to set where the domain is kept">
         <Heads>
           <Head>Name</Head>
           <Head>Type</Head>

@@ -52,7 +52,7 @@ function Years({ cost }: { cost: NameCost }) {
       >
         {() => (
           <ScrollRegion label="Years at once" className="max-h-96">
-            <Table caption="What paying for more years at once comes to">
+            <Table className="mt-1" caption="What paying for more years at once comes to">
               <Heads>
                 <Head figures>Years</Head>
                 <Head figures>Today, {currency}</Head>
@@ -108,7 +108,7 @@ function WhatIsSeen({ cost }: { cost: NameCost }) {
       <InkPopover label={`what is seen of you: .${cost.ending} at ${cost.provider}`} words="what is seen of you">
         {() =>
           shownWithout && shownWith ? (
-            <Table caption={`What the public record of .${cost.ending} shows`}>
+            <Table className="mt-1" caption={`What the public record of .${cost.ending} shows`}>
               <Heads>
                 <Head>Of the holder</Head>
                 <Head>Without privacy</Head>

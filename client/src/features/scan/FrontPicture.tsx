@@ -140,7 +140,7 @@ export function FrontPicture({
             )}
           </Announced>
         </div>
-        <Table className="text-[13.5px] lg:w-[30rem]" caption={<>Those joined by the line</>} shown>
+        <Table className="mt-1 lg:w-[30rem]" caption={<>Those joined by the line</>} shown>
           <Heads>
             <Head>Way to buy</Head>
             <Head figures>Today</Head>

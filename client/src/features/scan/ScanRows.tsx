@@ -28,7 +28,7 @@ export function ScanRows({ rows, by }: { rows: readonly Row[]; by: string }) {
   };
   return (
     <div className="mt-3 overflow-x-auto">
-      <Table className="w-full" caption="Ways to buy that meet the needs, best first">
+      <Table className="mt-1 w-full" caption="Ways to buy that meet the needs, best first">
         <Heads>
           <Head figures>
             <span className="sr-only">Rank</span>

@@ -36,7 +36,7 @@ function PlanHistory({ plan: { name, currency, prices } }: { plan: Plan }) {
         </figcaption>
         <Picture prices={prices} />
       </figure>
-      <Table caption={`${name}: a month, ${currencySign(currency)}`} shown>
+      <Table className="mt-1" caption={`${name}: a month, ${currencySign(currency)}`} shown>
         <Heads>
           <Head>Read on</Head>
           <Head figures>First price</Head>

@@ -134,7 +134,7 @@ function Plans({ list: { book, plans } }: { list: PriceList }) {
   const allowed = features.filter(([key]) => book.plans.some((plan) => plan.features[key] !== undefined));
   return (
     <ScrollRegion label="Plans and their prices">
-      <Table className="w-full" caption="Plans, how they can be paid, and what they allow">
+      <Table className="mt-1 w-full" caption="Plans, how they can be paid, and what they allow">
         <Heads>
           <Head>Per month, {currencySign(book.currency)}</Head>
           {book.plans.map((plan) => (
@@ -200,7 +200,7 @@ const stated = (amount: string | null) =>
 
 function Endings({ list: { book, endings } }: { list: PriceList }) {
   return (
-    <Table caption={`Domains, ${currencySign(book.currency)}`} shown>
+    <Table className="mt-1" caption={`Domains, ${currencySign(book.currency)}`} shown>
       <Heads>
         <Head>Ending</Head>
         <Head figures>First year</Head>
@@ -224,7 +224,7 @@ function Endings({ list: { book, endings } }: { list: PriceList }) {
 
 function Extras({ list: { book, extras } }: { list: PriceList }) {
   return (
-    <Table caption={`Extras, ${currencySign(book.currency)}`} shown>
+    <Table className="mt-1" caption={`Extras, ${currencySign(book.currency)}`} shown>
       <Heads>
         <Head>Extra</Head>
         <Head>Charged</Head>

@@ -29,7 +29,7 @@ export function Decisions({ tenure, horizonMonths }: { tenure: Tenure; horizonMo
       <h3 className="text-lg">Try a change before you make it</h3>
       <Planned tenure={tenure} />
       {there.length > 0 && (
-        <Table className="w-full" caption="What could be decided, against leaving all as it is">
+        <Table className="mt-1 w-full" caption="What could be decided, against leaving all as it is">
           <Heads>
             <Head>
               <span className="sr-only">Decision</span>

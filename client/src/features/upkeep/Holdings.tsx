@@ -18,7 +18,7 @@ export function Holdings({ tenure }: { tenure: Tenure }) {
   const [lapsing, setLapsing] = useState<Had | null>(null);
   return (
     <div className="mt-3">
-      <Table className="w-full max-md:block" caption="What you have">
+      <Table className="mt-1 w-full max-md:block" caption="What you have">
         <Heads className="max-md:hidden">
           <Head>What you have</Head>
           <Head>Paid until</Head>

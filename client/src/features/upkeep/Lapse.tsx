@@ -41,7 +41,7 @@ export function Lapse({ tenure, held, close }: { tenure: Tenure; held: Schemas['
       ) : steps.data.length === 0 ? (
         <p>It does not lapse within the years that are looked ahead to.</p>
       ) : (
-        <Table className="w-full" caption="Day by day">
+        <Table className="mt-1 w-full" caption="Day by day">
           <Heads>
             <Head>From</Head>
             <Head>It is</Head>

@@ -183,7 +183,11 @@ function Sums({ costing, timeline }: { costing: Costing; timeline: Schemas['Time
   );
   return (
     <ScrollRegion label="Bills as a table" className="mt-3 max-w-3xl">
-      <Table className="w-full" shown caption={`Everything due before ${shortDay(costing.dates.end)}, in ${currency}`}>
+      <Table
+        className="mt-1 w-full"
+        shown
+        caption={`Everything due before ${shortDay(costing.dates.end)}, in ${currency}`}
+      >
         <Heads>
           <Head>Due</Head>
           {parts.map(([key, label]) => (

@@ -4,8 +4,8 @@ import { useSite } from '../../api/site/site';
 import { figure, isZero, sumFigure } from '../../format/money';
 import { cx } from '../../ui/cx';
 import { useSheet } from './sheet';
-import { Why, whySheet, type Asked } from './Why';
-import { figureAt, type Column, type Figures as RowFigures } from './columns';
+import { Why, whySheet } from './Why';
+import { figureAt, type Asked, type Column, type Figures as RowFigures } from './columns';
 
 interface Shape {
   columns: Column[];

@@ -11,6 +11,12 @@ export interface Column {
   endsTerm: boolean;
 }
 
+/** A figure whose origin is asked for. */
+export interface Asked {
+  row: Schemas['LedgerRowWire'];
+  column: Column;
+}
+
 /** The columns over a horizon; the years after the third are one while they are folded. */
 export function columnsOf(
   ledger: Schemas['LedgerWire'] | null,

@@ -1,5 +1,5 @@
-import { useId } from 'react';
-import { useChangeForm } from '../../api/site/changeForm';
+import { useId, useState, type FormEvent } from 'react';
+import { faultsOf } from '../../api/wire/faults';
 import { useSite } from '../../api/site/site';
 import { Button } from '../Button';
 import { Announced } from '../said/Announced';
@@ -10,14 +10,21 @@ export function CodeField({ id }: { id?: string }) {
 }
 
 function Typed({ id }: { id?: string }) {
-  const { page } = useSite();
+  const { page, changes } = useSite();
   const own = useId();
-  const { field, submit } = useChangeForm({ code: '' }, ({ code }) =>
-    code.trim() ? { kind: 'enter-code', letter: page.worksheet.letter, code } : null,
-  );
-  const { fault, ...code } = field('code');
+  const [code, setCode] = useState('');
+  const [fault, setFault] = useState<string>();
+  const enter = async (event: FormEvent) => {
+    event.preventDefault();
+    setFault(undefined);
+    if (code.trim()) {
+      await changes
+        .changeAsync({ kind: 'enter-code', letter: page.worksheet.letter, code })
+        .catch((error: unknown) => setFault(faultsOf(error)[0]?.message));
+    }
+  };
   return (
-    <form onSubmit={submit} className="no-print flex flex-wrap items-baseline gap-x-2">
+    <form onSubmit={(event) => void enter(event)} className="no-print flex flex-wrap items-baseline gap-x-2">
       <input
         id={id ?? own}
         aria-label="A code to try"
@@ -27,7 +34,8 @@ function Typed({ id }: { id?: string }) {
         maxLength={60}
         autoComplete="off"
         className="border-blue text-blue placeholder:text-soft w-28 max-w-40 grow border-b border-dotted bg-transparent font-semibold placeholder:font-normal"
-        {...code}
+        value={code}
+        onChange={(event) => setCode(event.target.value)}
       />
       <Button type="submit" look="text">
         Try it

@@ -133,7 +133,7 @@ function Records({
 }) {
   return (
     <div className="mt-3 max-w-5xl">
-      <Table caption={`Records of ${zone.domain}`} className="w-full max-sm:block">
+      <Table caption={`Records of ${zone.domain}`} className="mt-1 w-full max-sm:block">
         <Heads className="max-sm:sr-only">
           <Head>Name</Head>
           <Head>Type</Head>

@@ -16,7 +16,7 @@ export function LastLook({ costing }: { costing: Costing }) {
       {today.map((bill) => (
         <Table
           key={`${bill.book}${bill.currency}`}
-          className="mb-4 w-full"
+          className="mt-1 mb-4 w-full"
           caption={
             <>
               From <bdi>{seller(bill.book)}</bdi>, today

@@ -20,7 +20,7 @@ export function BoughtThere({ order }: { order: Order }) {
       <h2 id="paid-there" className="text-lg">
         Paid at the sellers
       </h2>
-      <Table stacks className="w-full" caption="What you paid each seller">
+      <Table stacks className="mt-1 w-full" caption="What you paid each seller">
         <Heads>
           <Head>Seller</Head>
           <Head>Their number</Head>

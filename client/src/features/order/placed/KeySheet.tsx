@@ -99,7 +99,7 @@ export function KeySheet({ order, sheet }: { order: Order; sheet: Schemas['KeySh
           <h2 id="bought" className="text-lg">
             What you bought
           </h2>
-          <Table stacks className="w-full" caption="What you bought, from whom, and until when it is paid">
+          <Table stacks className="mt-1 w-full" caption="What you bought, from whom, and until when it is paid">
             <Heads>
               <Head>What</Head>
               <Head>From</Head>

@@ -59,7 +59,7 @@ export function ReadTable({ table, choose }: { table: PriceTable; choose: (roles
                 {row.map((cell, column) => {
                   const fault = faultAt(index, column);
                   return (
-                    <td key={column} className={cx(fault && 'text-red', roles[column] === 'ignored' && 'text-soft')}>
+                    <td key={column} className={cx(roles[column] === 'ignored' ? 'text-soft' : fault && 'text-red')}>
                       <bdi>{cell}</bdi>
                       {fault && <span className="block text-[13px]">{fault.message}</span>}
                     </td>

@@ -1,11 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { plansQuery } from '../../../api/wire/queries';
 import { useSite } from '../../../api/site/site';
 import { span } from '../../../format/words';
 import { Dialog } from '../../../ui/sheets/Dialog';
-import { Awaited } from '../../../ui/said/Waiting';
+import { Awaited, Waiting } from '../../../ui/said/Waiting';
 import { plansSheet, useSheet } from '../sheet';
-import { Plans } from './Plans';
+
+const Plans = lazy(() => import('./Plans'));
+const working = 'Working every plan out';
 
 /** Every plan of every seller, paid in one of the ways there are, side by side. */
 export function PlanDialog() {
@@ -21,7 +24,11 @@ export function PlanDialog() {
       title={`Choose a plan for ${page.worksheet.letter}`}
       about={`What each plan costs over ${over}, ${page.settings.countTax ? 'with tax' : 'without tax'}, with the domain, extras and codes you have chosen where the seller has them.`}
     >
-      {open && <Loaded />}
+      {open && (
+        <Suspense fallback={<Waiting for={working} />}>
+          <Loaded />
+        </Suspense>
+      )}
     </Dialog>
   );
 }
@@ -40,6 +47,6 @@ function Loaded() {
       }}
     />
   ) : (
-    <Awaited query={plans} for="Working every plan out" />
+    <Awaited query={plans} for={working} />
   );
 }

@@ -44,7 +44,7 @@ export function PlanTable({
     all || asked.length === 0 ? differing(rows.map((row) => row.plan)).filter(([key]) => !told.has(key)) : [];
   const limits = all ? features.filter(([key]) => !told.has(key)) : more.slice(0, 5);
   return (
-    <Table className="w-full" caption="Plans, with what each costs and how far it does what is needed">
+    <Table className="mt-1 w-full" caption="Plans, with what each costs and how far it does what is needed">
       <Heads>
         <Head>Plan</Head>
         <Head figures>A month, then later</Head>

@@ -11,7 +11,7 @@ import { PlanTable } from './PlanTable';
 import { chosenWay, inOrder, keyOf, type Order, type PlanWay } from './ways';
 
 /** The ways to pay on top; under them the plans sold so, which can be narrowed and put in another order. */
-export function Plans({ ways, choose }: { ways: readonly PlanWay[]; choose: (way: PlanWay) => void }) {
+export default function Plans({ ways, choose }: { ways: readonly PlanWay[]; choose: (way: PlanWay) => void }) {
   const { page, books } = useSite();
   const [paid, setPaid] = useState(() => chosenWay(ways));
   const [only, setOnly] = useState('');

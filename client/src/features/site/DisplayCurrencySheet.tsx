@@ -12,7 +12,7 @@ const common = ['GBP', 'EUR', 'USD'];
  * The currency that sums are shown in, and what one unit of each other currency in the books is worth: typed by the
  * owner, with the day it was typed.
  */
-export function DisplayCurrency({ close }: { close: () => void }) {
+export default function DisplayCurrencySheet({ close }: { close: () => void }) {
   const { page, books } = useSite();
   const { settings } = page;
   const { form, submit } = useChangeForm<{ currency: string; rates: Record<string, string> }>(
