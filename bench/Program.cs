@@ -9,6 +9,7 @@ using HomeStart.Bench;
 // dotnet run -c Release --project bench -- browser        in the real browser: script sent, from choice to figures,
 // from opening the scan to rows
 // dotnet run -c Release --project bench -- first-load     from a cold cache to the figures of the first page
+// dotnet run -c Release --project bench -- navigation     from a press to the figures of another page, seen before
 // dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at
 // once; first answer in the browser
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
@@ -23,6 +24,12 @@ using HomeStart.Bench;
 if (args is ["years"])
 {
     YearsTimings.Run();
+    return;
+}
+
+if (args is ["navigation"])
+{
+    NavigationTimings.Run();
     return;
 }
 
