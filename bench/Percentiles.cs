@@ -10,5 +10,5 @@ internal sealed class Percentiles(IEnumerable<double> taken)
         + $"{_sorted[^1]:0.0} ms";
 
     // The nearest rank.
-    private double At(int percent) => _sorted[(int)Math.Ceiling(percent / 100.0 * _sorted.Length) - 1];
+    public double At(int percent) => _sorted[(int)Math.Ceiling(percent / 100.0 * _sorted.Length) - 1];
 }

@@ -12,6 +12,10 @@ using HomeStart.Bench;
 // dotnet run -c Release --project bench -- navigation     from a press to the figures of another page, seen before
 // dotnet run -c Release --project bench -- look-ups       300 names at a registrar that takes 50 ms each and 20 at
 // once; first answer in the browser
+// dotnet run -c Release --project bench -- town 200       as many owners at once, each with a life; without a number:
+// ever more, until a change takes too long
+// dotnet run -c Release --project bench -- hour           a town under attack whose application, counterparts and disk
+// fail at random; with a number: so many minutes of it
 // dotnet run -c Release --project bench -- page           the parts of the answer to a command
 // dotnet run -c Release --project bench -- attack         a change and its answer, alone and while a second process
 // attacks
@@ -24,6 +28,24 @@ using HomeStart.Bench;
 if (args is ["years"])
 {
     YearsTimings.Run();
+    return;
+}
+
+if (args is ["town"])
+{
+    await TownTimings.GrowAsync();
+    return;
+}
+
+if (args is ["town", var owners])
+{
+    await TownTimings.RunAsync(int.Parse(owners));
+    return;
+}
+
+if (args is ["hour", .. var minutes])
+{
+    await HourOfTrouble.RunAsync(TimeSpan.FromMinutes(minutes is [var few] ? int.Parse(few) : 60));
     return;
 }
 

@@ -12,11 +12,14 @@ public sealed class AppProcess : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
 
-    private readonly Process _process = null!;
-    private readonly DirectoryInfo _data = Directory.CreateTempSubdirectory("home-start-browser-");
+    private readonly DirectoryInfo _data;
+    private Process _process = null!;
 
-    public AppProcess()
+    /// <param name="data">An empty folder for its data; null: one of its own.</param>
+    public AppProcess(DirectoryInfo? data = null)
     {
+        _data = data ?? Directory.CreateTempSubdirectory("home-start-browser-");
+
         // Between finding a free port and taking it somebody else may: then another is tried.
         for (var tries = 1; ; tries++)
         {
@@ -50,6 +53,21 @@ public sealed class AppProcess : IDisposable
     public int Id => _process.Id;
 
     public string DataFolder => _data.FullName;
+
+    /// <summary>Kills it in the middle of whatever it does, and starts it again over the same data.</summary>
+    public async Task KillAndStartAsync()
+    {
+        _process.Kill();
+        await _process.WaitForExitAsync();
+        _process.Dispose();
+        _process = Start(Address.Port, _data.FullName);
+        if (!await WaitForAddressAsync().WaitAsync(Patience))
+        {
+            throw new InvalidOperationException(
+                "The application did not start again: " + await _process.StandardError.ReadToEndAsync()
+            );
+        }
+    }
 
     /// <summary>The bare process, which may refuse to start.</summary>
     public static Process Start(int port, string data, params string[] more) =>

@@ -46,6 +46,20 @@ public sealed class Visitor
         _outside.DefaultRequestHeaders.Authorization = new("Bearer", secret);
     }
 
+    /// <summary>One of a real server, over the network. Which workspace is theirs is not seen from outside.</summary>
+    public Visitor(Uri app, Uri counterparts, string secret)
+    {
+        _readCookie = _ => throw new NotSupportedException("What a real server's cookie holds cannot be read.");
+        Mail = $"ada{Interlocked.Increment(ref _count)}@example.com";
+        _cookies = new CookieContainer();
+        _http = new HttpClient(new Cookies(_cookies, new SocketsHttpHandler { UseCookies = false }))
+        {
+            BaseAddress = app,
+        };
+        _outside = new HttpClient { BaseAddress = counterparts };
+        _outside.DefaultRequestHeaders.Authorization = new("Bearer", secret);
+    }
+
     public Guid SiteId { get; private set; }
 
     /// <summary>The address they order with: nobody else has it.</summary>

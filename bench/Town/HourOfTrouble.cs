@@ -1,0 +1,100 @@
+using System.Diagnostics;
+using System.Globalization;
+using HomeStart.Browser.Tests;
+
+namespace HomeStart.Bench;
+
+/// <summary>
+/// A town, while a second process attacks, and while the application, the counterparts and the disk's last free
+/// megabyte are taken away at random moments. At its end nothing may be lost, charged twice, or delivered unpaid.
+/// </summary>
+internal static class HourOfTrouble
+{
+    private const int Owners = 100;
+
+    // A file system of its own, small enough to be filled.
+    private const int DiskMegabytes = 192;
+
+    public static async Task RunAsync(TimeSpan time)
+    {
+        using var disk = SmallDisk.TryMount(DiskMegabytes);
+        Console.WriteLine(disk is null ? "No small disk can be mounted here: it is never filled." : "");
+        using var app = new AppProcess(disk?.Folder);
+        using var attack = Process.Start(
+            new ProcessStartInfo("dotnet", [Environment.GetCommandLineArgs()[0], "attack-on", app.Address.ToString()])
+            {
+                UseShellExecute = false,
+            }
+        )!;
+        var diary = new Diary { Counts = true };
+        using var over = new CancellationTokenSource();
+        var owners = Enumerable.Range(0, Owners).Select(number => new TownOwner(number, app, diary)).ToList();
+        var living = owners.Select(owner => owner.LiveAsync(over.Token)).ToList();
+        var held = await TroubleAsync(app, disk, time);
+        await over.CancelAsync();
+        await Task.WhenAll(living);
+        attack.Kill(entireProcessTree: true);
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{Owners} owners under attack for {time.TotalMinutes} minutes; megabytes held, before each kill: "
+            ) + string.Join(' ', held)
+        );
+        diary.Print();
+        foreach (var fault in await TownAudit.FindFaultsAsync(app, owners))
+        {
+            Console.WriteLine($"WRONG: {fault}");
+        }
+
+        Console.WriteLine("audited");
+    }
+
+    // Every few seconds something fails, and is mended. What the application held before each kill comes back.
+    private static async Task<List<long>> TroubleAsync(AppProcess app, SmallDisk? disk, TimeSpan time)
+    {
+        var (random, held) = (new Random(20261201), new List<long>());
+        for (var watch = Stopwatch.StartNew(); watch.Elapsed < time; )
+        {
+            await Task.Delay(TimeSpan.FromSeconds(8 + random.Next(12)));
+            switch (random.Next(disk is null ? 2 : 3))
+            {
+                case 0:
+                    using (var process = Process.GetProcessById(app.Id))
+                    {
+                        held.Add(process.WorkingSet64 >> 20);
+                    }
+
+                    await app.KillAndStartAsync();
+                    break;
+                case 1:
+                    KillChildren(app.Id);
+                    break;
+                default:
+                    await disk!.FillAsync(TimeSpan.FromSeconds(3));
+                    break;
+            }
+        }
+
+        return held;
+    }
+
+    // The counterparts: their parent starts them again.
+    private static void KillChildren(int id)
+    {
+        foreach (
+            var child in File.ReadAllText($"/proc/{id}/task/{id}/children")
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+        )
+        {
+            try
+            {
+                using var process = Process.GetProcessById(int.Parse(child, CultureInfo.InvariantCulture));
+                process.Kill();
+            }
+            catch (ArgumentException)
+            {
+                // It had ended already.
+            }
+        }
+    }
+}
