@@ -67,7 +67,11 @@ internal static class HourOfTrouble
                     await app.KillAndStartAsync();
                     break;
                 case 1:
-                    KillChildren(app.Id);
+                    foreach (var counterparts in AppProcess.Children(app.Id))
+                    {
+                        counterparts.Kill(); // They are started again.
+                    }
+
                     break;
                 default:
                     await disk!.FillAsync(TimeSpan.FromSeconds(3));
@@ -76,25 +80,5 @@ internal static class HourOfTrouble
         }
 
         return held;
-    }
-
-    // The counterparts: their parent starts them again.
-    private static void KillChildren(int id)
-    {
-        foreach (
-            var child in File.ReadAllText($"/proc/{id}/task/{id}/children")
-                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
-        )
-        {
-            try
-            {
-                using var process = Process.GetProcessById(int.Parse(child, CultureInfo.InvariantCulture));
-                process.Kill();
-            }
-            catch (ArgumentException)
-            {
-                // It had ended already.
-            }
-        }
     }
 }

@@ -17,13 +17,13 @@ public static class ConnectorsSetUp
     /// <summary>No counterpart has more to say than this many bytes: a list of ten thousand files.</summary>
     private const long LongestAnswer = 4 * 1024 * 1024;
 
-    /// <param name="mailPort">Where the mail counterpart takes mail in, on the same machine.</param>
+    /// <param name="mail">Where mail is handed over.</param>
     /// <param name="secret">What the counterparts know us by.</param>
     /// <param name="handler">In tests: the counterparts' own handler, in place of the network.</param>
     public static IServiceCollection AddConnectors(
         this IServiceCollection services,
         Uri address,
-        int mailPort,
+        MailServer mail,
         string secret,
         Func<HttpMessageHandler>? handler = null
     )
@@ -67,7 +67,7 @@ public static class ConnectorsSetUp
             .AddTransient<ILaterSums, HttpSellers>()
             .AddTransient<IOutsideHealth, HttpOutsideHealth>()
             .AddTransient<INameServers, HttpNameServers>()
-            .AddSingleton(new PostOfficeAddress(address.Host, mailPort, secret))
+            .AddSingleton(mail)
             .AddTransient<IPostOffice, SmtpPostOffice>()
             .AddTransient<IMailbox, HttpMailbox>();
 

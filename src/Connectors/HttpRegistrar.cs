@@ -38,8 +38,7 @@ public sealed class HttpRegistrar(Counterpart changes, LookUps lookUps) : IRegis
                     {
                         Pause = Pause(response),
                     }
-                : response.StatusCode == HttpStatusCode.NotFound
-                    ? Unchecked("This seller cannot be asked from here: look on its own pages.")
+                : response.StatusCode == HttpStatusCode.NotFound ? new Availability(AvailabilityState.NotAsked)
                 : !response.IsSuccessStatusCode ? Unchecked("The registrar is not working at the moment.")
                 : Read(await response.Content.ReadFromJsonAsync<JsonElement>(cancel));
         }

@@ -6,16 +6,25 @@ using MimeKit;
 
 namespace HomeStart.Connectors;
 
-/// <summary>Where mail is handed over, and how it is known whose it is.</summary>
-public sealed record PostOfficeAddress(string Host, int Port, string Secret);
+/// <summary>Where mail is handed over.</summary>
+/// <param name="From">Who it is from.</param>
+public sealed record MailServer(string Host, int Port, MailboxAddress From, SecureSocketOptions Encryption)
+{
+    /// <summary>Who logs in there, for mail of a world; null: nobody has to.</summary>
+    public Func<World, (string User, string Password)>? LogIn { get; init; }
+
+    /// <summary>The mail counterpart of this machine, which knows by the log-in whose mailbox it is.</summary>
+    public static MailServer ForCounterpart(string host, int port, string secret) =>
+        new(host, port, new MailboxAddress("Home Start", "desk@home-start.example"), SecureSocketOptions.None)
+        {
+            LogIn = world => (world.ToString(), secret),
+        };
+}
 
 /// <summary>Mail by SMTP (RFC 5321), as multipart/alternative of plain text and HTML.</summary>
-public sealed class SmtpPostOffice(PostOfficeAddress address, TimeProvider time) : IPostOffice
+public sealed class SmtpPostOffice(MailServer server, TimeProvider time) : IPostOffice
 {
     private const int PatienceMilliseconds = 8000;
-
-    /// <summary>Who it is from: an address that is kept for documentation (RFC 2606).</summary>
-    private static readonly MailboxAddress Sender = new("Home Start", "desk@home-start.example");
 
     public async Task<Outcome> SendAsync(World world, Letter letter, CancellationToken cancel)
     {
@@ -23,8 +32,12 @@ public sealed class SmtpPostOffice(PostOfficeAddress address, TimeProvider time)
         {
             using var message = Message(letter);
             using var smtp = new SmtpClient { Timeout = PatienceMilliseconds };
-            await smtp.ConnectAsync(address.Host, address.Port, SecureSocketOptions.None, cancel);
-            await smtp.AuthenticateAsync(world.ToString(), address.Secret, cancel);
+            await smtp.ConnectAsync(server.Host, server.Port, server.Encryption, cancel);
+            if (server.LogIn?.Invoke(world) is var (user, password))
+            {
+                await smtp.AuthenticateAsync(user, password, cancel);
+            }
+
             await smtp.SendAsync(message, cancel);
             await smtp.DisconnectAsync(quit: true, cancel);
             return Outcome.Done;
@@ -45,6 +58,8 @@ public sealed class SmtpPostOffice(PostOfficeAddress address, TimeProvider time)
                         or ServiceNotConnectedException
                         or ServiceNotAuthenticatedException
                         or AuthenticationException
+                        or SslHandshakeException
+                        or NotSupportedException
                         or IOException
                         or SocketException
                         or OperationCanceledException
@@ -59,11 +74,11 @@ public sealed class SmtpPostOffice(PostOfficeAddress address, TimeProvider time)
     {
         var message = new MimeMessage
         {
-            MessageId = $"{letter.Id:N}@home-start.example",
+            MessageId = $"{letter.Id:N}@{server.From.Domain}",
             Subject = letter.Subject,
             Date = time.GetUtcNow(),
         };
-        message.From.Add(Sender);
+        message.From.Add(server.From);
         message.To.Add(MailboxAddress.Parse(letter.To));
         message.Body = new MultipartAlternative
         {

@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using System.Net;
 using System.Net.Sockets;
 
@@ -13,18 +14,21 @@ public sealed class AppProcess : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
 
     private readonly DirectoryInfo _data;
+    private readonly string[] _more;
     private Process _process = null!;
 
     /// <param name="data">An empty folder for its data; null: one of its own.</param>
-    public AppProcess(DirectoryInfo? data = null)
+    /// <param name="more">Further options.</param>
+    public AppProcess(DirectoryInfo? data = null, params string[] more)
     {
+        _more = more;
         _data = data ?? Directory.CreateTempSubdirectory("home-start-browser-");
 
         // Between finding a free port and taking it somebody else may: then another is tried.
         for (var tries = 1; ; tries++)
         {
             var port = FreePort();
-            _process = Start(port, _data.FullName);
+            _process = Start(port, _data.FullName, _more);
             var ready = WaitForAddressAsync();
             if (ready.Wait(Patience) && ready.Result)
             {
@@ -54,13 +58,24 @@ public sealed class AppProcess : IDisposable
 
     public string DataFolder => _data.FullName;
 
+    /// <summary>What a process started: its counterparts. The process that starts a process is some thread of it.</summary>
+    public static IReadOnlyList<Process> Children(int id) =>
+        [
+            .. Directory
+                .GetDirectories($"/proc/{id}/task")
+                .SelectMany(task =>
+                    File.ReadAllText(Path.Combine(task, "children")).Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                )
+                .Select(child => Process.GetProcessById(int.Parse(child, CultureInfo.InvariantCulture))),
+        ];
+
     /// <summary>Kills it in the middle of whatever it does, and starts it again over the same data.</summary>
     public async Task KillAndStartAsync()
     {
         _process.Kill();
         await _process.WaitForExitAsync();
         _process.Dispose();
-        _process = Start(Address.Port, _data.FullName);
+        _process = Start(Address.Port, _data.FullName, _more);
         if (!await WaitForAddressAsync().WaitAsync(Patience))
         {
             throw new InvalidOperationException(

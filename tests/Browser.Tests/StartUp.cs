@@ -1,5 +1,4 @@
 using System.Diagnostics;
-using System.Globalization;
 using System.Text.Json;
 using Microsoft.Data.Sqlite;
 
@@ -67,7 +66,7 @@ public sealed class StartUp
         (await process.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken))!.ShouldStartWith(
             "Home Start is at"
         );
-        foreach (var child in Children(process))
+        foreach (var child in AppProcess.Children(process.Id))
         {
             child.Kill();
         }
@@ -84,6 +83,10 @@ public sealed class StartUp
     [InlineData("--log", "xml", "--log takes text or json")]
     [InlineData("--behind-proxy", "yes", "--behind-proxy takes true or false")]
     [InlineData("--port", "0", "--port takes a number")]
+    [InlineData("--counterparts", "no", "--counterparts takes on or off")]
+    [InlineData("--counterparts", "off", "--counterparts off needs a mail server")]
+    [InlineData("--mail", "localhost", "--mail takes an address such as smtp://localhost:25")]
+    [InlineData("--mail", "smtp://localhost", "--mail-from takes the address that mails come from")]
     public async Task An_option_that_is_no_option_is_said_in_one_sentence(string option, string value, string said) =>
         (
             await RefusalAsync(
@@ -112,15 +115,6 @@ public sealed class StartUp
         );
         (await RefusalAsync(AppProcess.FreePort(), app.DataFolder)).ShouldContain("runs already with the data");
     }
-
-    // The process that starts a process is some thread of it.
-    private static IEnumerable<Process> Children(Process process) =>
-        Directory
-            .GetDirectories($"/proc/{process.Id}/task")
-            .SelectMany(task =>
-                File.ReadAllText(Path.Combine(task, "children")).Split(' ', StringSplitOptions.RemoveEmptyEntries)
-            )
-            .Select(id => Process.GetProcessById(int.Parse(id, CultureInfo.InvariantCulture)));
 
     private static async Task<string> RefusalAsync(int port, string data, params string[] more)
     {

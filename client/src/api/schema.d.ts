@@ -2445,10 +2445,10 @@ export interface components {
             country: string;
         };
         /**
-         * @description Five different answers.
+         * @description Six different answers.
          * @enum {string}
          */
-        AvailabilityState: "free" | "taken" | "premium" | "reserved" | "unchecked";
+        AvailabilityState: "free" | "taken" | "premium" | "reserved" | "unchecked" | "not-asked";
         BalanceWire: {
             seller: string;
             amount: string;
@@ -4879,6 +4879,7 @@ export interface components {
             /** Format: date */
             businessDate: string;
             sites: components["schemas"]["SiteListedWire"][];
+            hasCounterparts: boolean;
             isLost: boolean;
         };
         SettlingWire: {

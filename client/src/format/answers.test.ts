@@ -21,10 +21,10 @@ const answer: NameAnswer = {
 
 const cost = { ending: 'com', book: 'one', provider: 'One', currency: 'GBP', rank: 2 } as NameCost;
 
-it('says each of the five answers in words of its own', () => {
-  const states = ['free', 'taken', 'premium', 'reserved', 'unchecked'] as const;
-  expect(new Set(states.map((state) => answerWord({ ...answer, state }))).size).toBe(5);
-  expect(new Set(states.map((state) => answerSentence({ ...answer, state }))).size).toBe(5);
+it('says each of the six answers in words of its own', () => {
+  const states = ['free', 'taken', 'premium', 'reserved', 'unchecked', 'not-asked'] as const;
+  expect(new Set(states.map((state) => answerWord({ ...answer, state }))).size).toBe(6);
+  expect(new Set(states.map((state) => answerSentence({ ...answer, state }))).size).toBe(6);
 });
 
 it('says since when a name is taken, and that what contradicts itself is not to be relied on', () => {

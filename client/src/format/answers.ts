@@ -14,6 +14,7 @@ export function answerWord({ state, isContradicted, registration }: NameAnswer):
         premium: 'available at a premium price',
         reserved: 'reserved',
         unchecked: 'not checked',
+        'not-asked': 'to be looked up there',
       }[state];
 }
 
@@ -39,6 +40,8 @@ export function answerSentence(answer: NameAnswer): string {
       return 'Reserved by the registry: nobody can register it.';
     case 'unchecked':
       return `Could not be checked. ${why ?? ''} It may or may not be available.`;
+    case 'not-asked':
+      return 'Not asked: see on the seller’s own pages whether it is available.';
   }
 }
 

@@ -139,8 +139,7 @@ public static class FaultWords
             ContactTooLong(var most, var typed) => $"At most {most} characters; this has {typed}.",
             ContactNotOneLine => "This is one line: take the line breaks and tabs out.",
             NotConnected(var provider) =>
-                $"The price list of {provider} is your own: it can be compared here, and bought at the "
-                    + "seller’s own page.",
+                $"{provider} can’t be ordered from here: compare it here, and buy it at the seller’s own page.",
             UnstatedToday => "Part of what is due today is not stated in the price list, so it can’t be ordered here. "
                 + "Ask the seller, or buy it at the seller’s own page.",
             NameIsYours(var domain, var order) =>

@@ -185,6 +185,9 @@ public sealed class AgreedOrder(Workspace workspace, IRegistrar registrar, IHost
                         $"{name} is a premium name and costs more than you saw. Check it again on the domain page.",
                     AvailabilityState.Free =>
                         $"{name} is not a premium name any more. Check it again on the domain page.",
+                    AvailabilityState.NotAsked =>
+                        $"The seller of {name} cannot be asked from here. Nothing was ordered; buy it at the seller’s "
+                            + "own page.",
                     AvailabilityState.Unchecked =>
                         $"{name} could not be checked just now: {answer.Why} Nothing was ordered. Try again in "
                             + "a while.",

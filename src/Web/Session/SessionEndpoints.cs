@@ -8,6 +8,7 @@ namespace HomeStart.Web.Session;
 /// <param name="Token">Goes with every change.</param>
 /// <param name="CardProcessor">Where the browser hands card numbers in.</param>
 /// <param name="Sites">The visitor's sites, the first one first.</param>
+/// <param name="HasCounterparts">Whether sellers can be asked and ordered from here, and the clock moved on.</param>
 /// <param name="IsLost">The browser was here before, and its cookie cannot be read any more: what is shown begins
 /// anew.</param>
 public sealed record SessionWire(
@@ -15,6 +16,7 @@ public sealed record SessionWire(
     string CardProcessor,
     DateOnly BusinessDate,
     IReadOnlyList<SiteListedWire> Sites,
+    bool HasCounterparts,
     bool IsLost
 );
 
@@ -53,6 +55,7 @@ internal static class SessionEndpoints
             options.CardProcessor.GetLeftPart(UriPartial.Authority),
             await workspace.BusinessDateAsync(cancel),
             await desk.ListAsync(cancel),
+            options.HasCounterparts,
             scope.IsLost
         );
     }

@@ -52,10 +52,12 @@ public sealed class Workspace(
 
     /// <summary>
     /// Whether a seller can be ordered from here: it ships with the demo, and what stands on the shelf is its own price
-    /// list. A list of the visitor's own never is.
+    /// list. A list of the visitor's own never is, and nobody is where there are no counterparts.
     /// </summary>
     public bool IsConnected(OfferBook book) =>
-        demo.OfferBooks.Any(known => known.Id == book.Id) && shelf.Find(book.Id) is { Versions: 0 };
+        options.HasCounterparts
+        && demo.OfferBooks.Any(known => known.Id == book.Id)
+        && shelf.Find(book.Id) is { Versions: 0 };
 
     /// <summary>The only date Core sees: the fixed or present day, moved on by look-ahead.</summary>
     public async Task<DateOnly> BusinessDateAsync(CancellationToken cancel) => _today ??= await TodayAsync(cancel);

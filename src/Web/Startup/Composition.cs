@@ -60,11 +60,12 @@ public static class Composition
         services.AddScoped<Joining>();
         services.AddScoped<Workspace>();
         services.AddScoped<SiteDesk>();
+        var secret = CounterpartsSecret.Read(options.Data);
         services.AddConnectors(
             options.CounterpartsAddress,
-            options.MailPort,
-            CounterpartsSecret.Read(options.Data),
-            counterparts
+            options.Mail ?? MailServer.ForCounterpart(options.CounterpartsAddress.Host, options.MailPort, secret),
+            secret,
+            options.HasCounterparts ? counterparts : () => new NobodyOutside()
         );
         services.AddAccounts();
         services.AddHttpContextAccessor();
@@ -76,7 +77,7 @@ public static class Composition
         services.AddScoped<ShareDesk>();
         services.AddMail(sends: hasData);
         AddProtection(services, options);
-        services.AddWatching();
+        services.AddWatching(options);
         services.AddProblemDetails();
         services.AddExceptionHandler<UnreadableRequests>();
         services.AddExceptionHandler<StorageFaults>();

@@ -91,8 +91,12 @@ public static class HomeStartApp
             .AddFilter("Microsoft.Extensions.Hosting", LogLevel.None)
             .AddFilter("Microsoft.AspNetCore.DataProtection", LogLevel.Error);
         Composition.AddHomeStart(builder, options, Demo.Load(options.Demo));
-        builder.Services.AddSingleton<CounterpartsProcess>();
-        builder.Services.AddHostedService(services => services.GetRequiredService<CounterpartsProcess>());
+        if (options.HasCounterparts)
+        {
+            builder.Services.AddSingleton<CounterpartsProcess>();
+            builder.Services.AddHostedService(services => services.GetRequiredService<CounterpartsProcess>());
+        }
+
         await using var app = builder.Build();
         Composition.MapHomeStart(app);
         return await StartAsync(app, options) is { } why ? Refuse(why) : await RunAsync(app, options);
@@ -105,8 +109,8 @@ public static class HomeStartApp
         {
             await Composition.PrepareAsync(app);
             if (
-                await app.Services.GetRequiredService<CounterpartsProcess>().TryStartAsync(CancellationToken.None) is
-                { IsUp: false, Said: var said }
+                app.Services.GetService<CounterpartsProcess>() is { } counterparts
+                && await counterparts.TryStartAsync(CancellationToken.None) is { IsUp: false, Said: var said }
             )
             {
                 return InUse(options)

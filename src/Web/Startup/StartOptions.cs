@@ -1,4 +1,5 @@
 using System.Globalization;
+using HomeStart.Connectors;
 
 namespace HomeStart.Web.Startup;
 
@@ -18,6 +19,15 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
 
     /// <summary>Whether a proxy on this machine stands before it, whose word on scheme and address is taken.</summary>
     public bool BehindProxy { get; init; }
+
+    /// <summary>
+    /// Whether the simulated counterparts run beside it. Without them nothing is ordered from here, no seller is asked,
+    /// and the clock is the real one.
+    /// </summary>
+    public bool HasCounterparts { get; init; } = true;
+
+    /// <summary>The mail server of a place without counterparts; null: theirs.</summary>
+    public MailServer? Mail { get; init; }
 
     /// <summary>Whether each line of the log is a JSON object, for programs that collect logs; else text.</summary>
     public bool LogsJson { get; init; }
@@ -65,6 +75,27 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
             return (null, $"--behind-proxy takes true or false, not “{proxy}”.");
         }
 
+        if (configuration["counterparts"] is { } counterparts && counterparts is not ("on" or "off"))
+        {
+            return (null, $"--counterparts takes on or off, not “{counterparts}”.");
+        }
+
+        var isAlone = configuration["counterparts"] == "off";
+        var (mail, unread) = MailServerOption.Read(configuration);
+        if (unread is not null || isAlone != mail is not null)
+        {
+            return (
+                null,
+                unread
+                    ?? (
+                        isAlone
+                            ? "--counterparts off needs a mail server: codes to sign in, and reminders, are sent by it. "
+                                + "Name it with --mail smtp://HOST:PORT and --mail-from ADDRESS."
+                            : "--mail is for --counterparts off: with them, mail goes to their own mailbox."
+                    )
+            );
+        }
+
         DateOnly? date = null;
         if (configuration["date"] is { } text)
         {
@@ -88,6 +119,8 @@ public sealed record StartOptions(int Port, string Data, DateOnly? Date, string 
                     ?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [],
                 BehindProxy = configuration["behind-proxy"] == "true",
                 LogsJson = configuration["log"] == "json",
+                HasCounterparts = !isAlone,
+                Mail = mail,
             },
             null
         );

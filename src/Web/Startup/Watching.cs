@@ -15,9 +15,14 @@ internal static class Watching
 {
     private const string Metrics = "/metrics";
 
-    public static void AddWatching(this IServiceCollection services)
+    public static void AddWatching(this IServiceCollection services, StartOptions options)
     {
-        services.AddHealthChecks().AddCheck<DatabaseHealth>("database").AddCheck<OutsideHealth>("counterparts");
+        var health = services.AddHealthChecks().AddCheck<DatabaseHealth>("database");
+        if (options.HasCounterparts)
+        {
+            health.AddCheck<OutsideHealth>("counterparts");
+        }
+
         services
             .AddOpenTelemetry()
             .WithMetrics(metrics =>

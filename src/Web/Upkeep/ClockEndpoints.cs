@@ -8,6 +8,7 @@ using HomeStart.Formats.Words;
 using HomeStart.Web.Requests;
 using HomeStart.Web.Session;
 using HomeStart.Web.Sites;
+using HomeStart.Web.Startup;
 using HomeStart.Web.Work;
 using Microsoft.EntityFrameworkCore;
 
@@ -39,6 +40,7 @@ internal static class ClockEndpoints
 
     private static async Task<Results<NoContent, ConflictProblem, UnprocessableProblem>> MoveAsync(
         JsonBody<MoveClockBody> body,
+        StartOptions options,
         Workspace workspace,
         TenureDesk desk,
         DayRunner runner,
@@ -46,6 +48,11 @@ internal static class ClockEndpoints
         CancellationToken cancel
     )
     {
+        if (!options.HasCounterparts)
+        {
+            return new ConflictProblem("The clock here is the real one: days pass by themselves.");
+        }
+
         var faults = new FaultList();
         var node = new Node(body.Root, "", faults);
         var (from, to, today) = (node["from"].Date(), node["to"].Date(), await workspace.BusinessDateAsync(cancel));

@@ -167,7 +167,9 @@ function EndingRows({
           ) : answer ? (
             <>
               <AnswerMark answer={answer} words={answerSentence(answer)} />
-              <span className="text-soft block text-[13px]">{askedWords(answer)}</span>
+              {answer.state !== 'not-asked' && (
+                <span className="text-soft block text-[13px]">{askedWords(answer)}</span>
+              )}
             </>
           ) : (
             <span className="text-soft block">{isAsking ? 'asking …' : 'not asked yet'}</span>

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { keys } from '../../api/wire/keys';
 import { useState } from 'react';
 import { api, expect, type Schemas } from '../../api/wire/client';
+import { useHasCounterparts } from '../../api/session';
 import { useSite } from '../../api/site/site';
 import { Button } from '../../ui/Button';
 import { Note } from '../../ui/said/Note';
@@ -17,13 +18,14 @@ export function Pointing({ domain }: { domain: string }) {
   const { page } = useSite();
   const { letter, candidate } = page.worksheet;
   const hasPlan = !!candidate.hosting?.plan;
+  const hasCounterparts = useHasCounterparts();
   const [keepMail, setKeepMail] = useState<boolean | undefined>(undefined);
   const query = { view: letter, domain, keepMail };
   const pointing = useQuery({
     queryKey: keys.pointing(page.id, letter, page.revision, domain, keepMail),
     queryFn: async () =>
       expect(await api.GET('/api/sites/{siteId}/pointing', { params: { path: { siteId: page.id }, query } })),
-    enabled: hasPlan && domain !== '',
+    enabled: hasCounterparts && hasPlan && domain !== '',
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 300_000,
@@ -34,7 +36,11 @@ export function Pointing({ domain }: { domain: string }) {
       <h2 id="pointing" className="text-lg">
         To leave it there and point it here
       </h2>
-      {!hasPlan ? (
+      {!hasCounterparts ? (
+        <p className="text-soft">
+          Your host says on its own pages what to set where the domain is kept: two name servers, or a few records.
+        </p>
+      ) : !hasPlan ? (
         <p className="text-soft">Choose a plan for {letter} first: what to set depends on its host.</p>
       ) : domain === '' ? (
         <p className="text-soft">Type your domain and compare: what to set at its present seller will stand here.</p>

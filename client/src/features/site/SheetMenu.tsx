@@ -1,13 +1,14 @@
 import { Link, useLocation, useParams, useSearch } from '@tanstack/react-router';
 import { InkPopover } from '../../ui/sheets/Popover';
-import { choosing, having, tabs } from './tabs';
+import { choosing, useHaving } from './tabs';
 
 /** The sheets where there is no room for their tabs: a menu, so that nothing is left by an arrow key. */
 export function SheetMenu() {
   const { siteId } = useParams({ from: '/sites/$siteId' });
   const { view } = useSearch({ from: '/sites/$siteId' });
   const { pathname } = useLocation();
-  const at = tabs.find(([to]) => pathname === to.replace('$siteId', siteId))?.[1] ?? 'This page';
+  const having = useHaving();
+  const at = [...choosing, ...having].find(([to]) => pathname === to.replace('$siteId', siteId))?.[1] ?? 'This page';
   return (
     <div className="my-2 sm:hidden">
       <InkPopover words={`${at} ▾`} label={`${at}: go to another sheet`}>

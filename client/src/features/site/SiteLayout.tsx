@@ -17,7 +17,7 @@ import { SiteContext } from '../../api/site/site';
 import { SheetMenu } from './SheetMenu';
 import { SiteHelp } from './SiteHelp';
 import { SiteMenu } from './SiteMenu';
-import { having, tabs } from './tabs';
+import { choosing, useHaving } from './tabs';
 
 /** The desk a site lies on: its name, how it is counted, and the index tabs of its sheets. */
 export function SiteLayout() {
@@ -27,6 +27,7 @@ export function SiteLayout() {
   const books = useQuery(booksQuery);
   const changes = useSiteChanges(siteId, view);
   const saving = useIsSaving(siteId);
+  const having = useHaving();
   const failed = site.error ?? books.error;
   const isThere = site.data !== undefined;
   useEffect(() => {
@@ -54,7 +55,7 @@ export function SiteLayout() {
           <>
             <SheetMenu />
             <nav aria-label="Sheets of this site" className="mt-2 hidden flex-wrap gap-1.5 sm:flex">
-              {tabs.map(([to, label]) => (
+              {[...choosing, ...having].map(([to, label]) => (
                 <Link
                   key={to}
                   to={to}
@@ -62,7 +63,7 @@ export function SiteLayout() {
                   search={{ view }}
                   className={cx(
                     'border-rule bg-band text-soft -mb-px rounded-t-md border px-4 py-1.5',
-                    to === having[0][0] && 'ml-6',
+                    label === 'Orders' && 'ml-6',
                   )}
                   activeProps={{ className: 'bg-sheet! text-ink! border-b-sheet! font-semibold' }}
                 >

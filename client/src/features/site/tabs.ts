@@ -1,3 +1,5 @@
+import { useHasCounterparts } from '../../api/session';
+
 /** The sheets on which a way to buy is chosen. */
 export const choosing = [
   ['/sites/$siteId/needs', 'Needs'],
@@ -9,11 +11,15 @@ export const choosing = [
 ] as const;
 
 /** The sheets on what was bought. */
-export const having = [
+const having = [
   ['/sites/$siteId/orders', 'Orders'],
   ['/sites/$siteId/online', 'Online'],
   ['/sites/$siteId/upkeep', 'Upkeep'],
   ['/sites/$siteId/mail', 'Mail'],
 ] as const;
 
-export const tabs = [...choosing, ...having];
+/** Of the sheets on what was bought, those there are: without counterparts nothing is put online or mailed here. */
+export const useHaving = () => {
+  const hasCounterparts = useHasCounterparts();
+  return having.filter(([, label]) => hasCounterparts || label === 'Orders' || label === 'Upkeep');
+};

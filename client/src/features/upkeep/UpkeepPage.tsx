@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
+import { useHasCounterparts } from '../../api/session';
 import { useSite } from '../../api/site/site';
 import { span } from '../../format/words';
 import { Awaited } from '../../ui/said/Waiting';
@@ -28,6 +29,7 @@ import { Announced } from '../../ui/said/Announced';
  */
 export function UpkeepPage() {
   const { page } = useSite();
+  const hasCounterparts = useHasCounterparts();
   const upkeep = useQuery(upkeepQuery(page.id));
   if (!upkeep.data) {
     return <Awaited query={upkeep} for="Looking at what you have" />;
@@ -38,7 +40,7 @@ export function UpkeepPage() {
     <div className="py-5">
       <title>{`Upkeep · ${page.name} · Home Start`}</title>
       <h1 className="text-2xl">Upkeep</h1>
-      <Clock upkeep={upkeep.data} />
+      {hasCounterparts && <Clock upkeep={upkeep.data} />}
       {awaited.map(({ orderId, reference }) => (
         <Announced key={orderId} className="mt-4">
           <Link to="/sites/$siteId/orders/$orderId" params={{ siteId: page.id, orderId }} search={{}} className="ink">

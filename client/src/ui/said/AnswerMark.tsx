@@ -6,6 +6,7 @@ const inks = {
   premium: 'font-semibold',
   reserved: 'text-soft',
   unchecked: 'text-red',
+  'not-asked': 'text-soft',
 };
 
 /** An answer in its words; one that is old stands in grey. */

@@ -119,7 +119,7 @@ public sealed record Availability(
     public Buyable Buyable =>
         State switch
         {
-            AvailabilityState.Free => Buyable.Anywhere,
+            AvailabilityState.Free or AvailabilityState.NotAsked => Buyable.Anywhere,
             AvailabilityState.Premium => Buyable.WhereAsked,
             AvailabilityState.Taken or AvailabilityState.Reserved or AvailabilityState.Unchecked => Buyable.Nowhere,
             _ => throw new InvalidOperationException($"There is no rule for {State}."),
@@ -135,11 +135,11 @@ public enum Buyable
     /// <summary>Only from the seller whose registrar was asked.</summary>
     WhereAsked,
 
-    /// <summary>From every seller of its ending.</summary>
+    /// <summary>From every seller of its ending, if it is free where nobody was asked.</summary>
     Anywhere,
 }
 
-/// <summary>Five different answers.</summary>
+/// <summary>Six different answers.</summary>
 public enum AvailabilityState
 {
     /// <summary>It can be had at the ending's price.</summary>
@@ -156,6 +156,11 @@ public enum AvailabilityState
 
     /// <summary>Nobody could say: not the same as free.</summary>
     Unchecked,
+
+    /// <summary>
+    /// Its seller cannot be asked from here: whether it is free is seen on the seller's own pages, where it is bought.
+    /// </summary>
+    NotAsked,
 }
 
 /// <summary>Of the public record: since when, until when, in what state.</summary>

@@ -1,5 +1,6 @@
 import { Link } from '@tanstack/react-router';
 import type { ReactNode } from 'react';
+import { useHasCounterparts } from '../../../api/session';
 import type { Order, Schemas } from '../../../api/wire/client';
 import { longDay, shortDay } from '../../../format/dates';
 import { money } from '../../../format/money';
@@ -171,6 +172,8 @@ function Next({
   /** Whether the order pointed the name at the hosting. */
   isPointed: boolean;
 }) {
+  // Without counterparts nothing is put online from here.
+  const isOnline = useHasCounterparts() && !!sheet.server;
   const elsewhere = sheet.domain && !sheet.domainSeller && !isPointed && sheet.nameServers.length > 0;
   return (
     <>
@@ -190,7 +193,7 @@ function Next({
             Your domain is registered elsewhere: log in there and set its name servers to those on this sheet.
           </li>
         )}
-        {sheet.server && (
+        {isOnline && (
           <li className="no-print">
             Put something there:{' '}
             <Link to="/sites/$siteId/online" params={{ siteId }} search={{}} className="ink">
@@ -199,7 +202,7 @@ function Next({
             .
           </li>
         )}
-        {isPointed && sheet.server && (
+        {isPointed && isOnline && (
           <li>
             Wait: the domain points at the host now, but it can take from some minutes to two days until everybody sees
             it. Until then the site may seem to be missing.{' '}
