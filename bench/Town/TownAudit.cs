@@ -40,7 +40,9 @@ internal static class TownAudit
         ),
     ];
 
-    /// <summary>Everything that is wrong, once the orders have ended; or, after a few minutes, that they have not.</summary>
+    /// <summary>
+    /// Everything that is wrong, once the orders have ended; or, after a few minutes, that they have not.
+    /// </summary>
     public static async Task<IReadOnlyList<string>> FindFaultsAsync(AppProcess app, IReadOnlyList<TownOwner> owners)
     {
         var (home, outside) = (

@@ -6,7 +6,9 @@ using System.Text.Json;
 
 namespace HomeStart.Browser.Tests;
 
-/// <summary>Without the counterparts nothing is sold from here, nobody is asked, and mail goes out by a real server.</summary>
+/// <summary>
+/// Without the counterparts nothing is sold from here, nobody is asked, and mail goes out by a real server.
+/// </summary>
 public sealed class Alone : IAsyncLifetime
 {
     private readonly PostBox _post = new();

@@ -58,7 +58,9 @@ public sealed class AppProcess : IDisposable
 
     public string DataFolder => _data.FullName;
 
-    /// <summary>What a process started: its counterparts. The process that starts a process is some thread of it.</summary>
+    /// <summary>
+    /// What a process started: its counterparts. The process that starts a process is some thread of it.
+    /// </summary>
     public static IReadOnlyList<Process> Children(int id) =>
         [
             .. Directory

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { NameCost, Schemas } from '../../api/wire/client';
 import { nameCostsQuery, useAnswers, useAsking } from '../../api/names/names';
 import { namesHadQuery } from '../../api/names/ownDomain';
+import { useHasCounterparts } from '../../api/session';
 import { useSite } from '../../api/site/site';
 import { money, sumFigure } from '../../format/money';
 import { span } from '../../format/words';
@@ -25,6 +26,7 @@ type Ending = Schemas['EndingWire'];
  * years.
  */
 export function Endings({ label, first }: { label: string; first: string | null }) {
+  const hasCounterparts = useHasCounterparts();
   const { page } = useSite();
   const { endings, letter } = page.worksheet;
   const { ask, ...asking } = useAsking(page.id, letter);
@@ -65,7 +67,7 @@ export function Endings({ label, first }: { label: string; first: string | null 
         ) : asking.isAsking ? (
           'Asking the registrars …'
         ) : (
-          'Asked again before anything is ordered.'
+          hasCounterparts && 'Asked again before anything is ordered.'
         )}
       </Announced>
       <Table className="mt-1 w-full" caption={`Endings for ${label}, with what the registrar says and what they cost`}>
