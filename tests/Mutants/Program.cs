@@ -1,18 +1,19 @@
 using System.Globalization;
 using HomeStart.Mutants;
 
-// dotnet HomeStart.Mutants.dll ROOT FOLDER [COUNT] [SEED]: changes Core below FOLDER, COUNT times at one place each,
-// and lists the changes that no test of Core notices.
+// dotnet HomeStart.Mutants.dll ROOT FOLDER [COUNT] [SEED]: changes what is below FOLDER, COUNT times at one place each,
+// and lists the changes that no test notices.
 var root = Path.GetFullPath(args[0]);
 var folder = Path.GetFullPath(Path.Combine(root, args[1])).TrimEnd('/') + "/";
 var count = args.Length > 2 ? int.Parse(args[2], CultureInfo.InvariantCulture) : int.MaxValue;
 var seed = args.Length > 3 ? int.Parse(args[3], CultureInfo.InvariantCulture) : Random.Shared.Next();
 
-var core = new CoreBuild(root);
-var all = core.Written(folder).SelectMany(Mutations.FindAll).ToArray();
+var subject = Subject.Of(root, folder);
+var build = new Build(subject);
+var all = build.Written(folder).SelectMany(Mutations.FindAll).ToArray();
 if (all.Length == 0)
 {
-    Console.Error.WriteLine($"Nothing to change below {folder}: give a folder of src/Core.");
+    Console.Error.WriteLine($"Nothing to change below {folder}: give a folder of src.");
     return 2;
 }
 
@@ -21,10 +22,10 @@ Console.WriteLine($"{all.Length} changes are possible; seed {seed}.");
 
 var benches = Enumerable
     .Range(0, Math.Max(1, Environment.ProcessorCount))
-    .Select(number => new TestBench(root, number))
+    .Select(number => new TestBench(subject, number))
     .ToList();
-core.EmitUnchanged(benches[0].Core);
-if (!await benches[0].PassesAsync())
+build.EmitUnchanged(benches[0].Assembly);
+if (!await benches[0].PassesAsync(subject.Filter(all[0])))
 {
     Console.Error.WriteLine("The tests fail without any change. Mend that first.");
     return 1;
@@ -48,7 +49,7 @@ async Task WorkAsync(TestBench bench)
 {
     while (Next(bench) is { } mutation)
     {
-        var passes = await bench.PassesAsync();
+        var passes = await bench.PassesAsync(subject.Filter(mutation));
         lock (waiting)
         {
             if (passes)
@@ -68,7 +69,7 @@ Mutation? Next(TestBench bench)
     {
         while (tried < count && waiting.TryDequeue(out var mutation))
         {
-            if (core.TryEmit(mutation, bench.Core))
+            if (build.TryEmit(mutation, bench.Assembly))
             {
                 tried++;
                 return mutation;

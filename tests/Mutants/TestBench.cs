@@ -2,17 +2,19 @@ using System.Diagnostics;
 
 namespace HomeStart.Mutants;
 
-/// <summary>A copy of the built tests of Core, run against one changed Core after another.</summary>
+/// <summary>A copy of built tests, run against one change of their subject after another.</summary>
 internal sealed class TestBench
 {
     // A change that makes a loop endless is noticed too.
     private static readonly TimeSpan Longest = TimeSpan.FromMinutes(3);
+    private readonly Subject subject;
     private readonly string folder;
 
-    public TestBench(string root, int number)
+    public TestBench(Subject subject, int number)
     {
-        var built = Path.Combine(root, "tests", "Core.Tests", "bin", "Debug", "net10.0");
-        folder = Path.Combine(root, "tests", "Mutants", "bin", "bench", $"{number}");
+        this.subject = subject;
+        var built = subject.Built;
+        folder = Path.Combine(subject.Root, "tests", "Mutants", "bin", "bench", $"{number}");
         if (Directory.Exists(folder))
         {
             Directory.Delete(folder, recursive: true);
@@ -30,15 +32,23 @@ internal sealed class TestBench
         }
     }
 
-    public string Core => Path.Combine(folder, "HomeStart.Core.dll");
+    /// <summary>Where the changed assembly goes.</summary>
+    public string Assembly => Path.Combine(folder, subject.Assembly + ".dll");
 
     /// <summary>Whether every test passes. Ends at the first that fails.</summary>
-    public async Task<bool> PassesAsync()
+    public async Task<bool> PassesAsync(IEnumerable<string> filter)
     {
         using var process = Process.Start(
             new ProcessStartInfo(
                 "dotnet",
-                ["exec", Path.Combine(folder, "HomeStart.Core.Tests.dll"), "--stop-on-fail", "on", "--no-progress"]
+                [
+                    "exec",
+                    Path.Combine(folder, $"HomeStart.{subject.Tests}.Tests.dll"),
+                    "--stop-on-fail",
+                    "on",
+                    "--no-progress",
+                    .. filter,
+                ]
             )
             {
                 UseShellExecute = false,
