@@ -77,7 +77,7 @@ internal sealed class TownOwner(int number, AppProcess app, Diary diary)
         else if (Orders)
         {
             yield return ("upkeep", () => LookAsync($"{Site}/upkeep"));
-            yield return ("a month later", MoveOnAsync);
+            yield return ("five months later", MoveOnAsync);
         }
     }
 
@@ -171,7 +171,7 @@ internal sealed class TownOwner(int number, AppProcess app, Diary diary)
             (await _visitor.GetAsync("/api/session")).GetProperty("businessDate").GetString()!,
             System.Globalization.CultureInfo.InvariantCulture
         );
-        var (status, _) = await _visitor.PostAsync("/api/clock", new { from = today, to = today.AddMonths(1) });
+        var (status, _) = await _visitor.PostAsync("/api/clock", new { from = today, to = today.AddMonths(5) });
         return status;
     }
 }

@@ -58,10 +58,19 @@ internal static class ScansEndpoints
     ) => ForSiteAsync(siteId, objective, byPlan ?? false, http, desk, turns, workspace, (request, progress, cancel) =>
         {
             var wanted = request with { OneSeller = oneSeller ?? false };
+            var everyWay = wanted with { ByPlan = false, Top = ScanRequest.MostRows };
+            if (!wanted.ByPlan)
+            {
+                // One scan serves the list and its picture: what is listed is the first of all.
+                return Scan.Run(everyWay, progress, cancel)
+                    .As(all =>
+                        SiteScanWire.From(all with { Rows = [.. all.Rows.Take(wanted.Top)] }, all, wanted.Objective)
+                    );
+            }
+
             var listed = Scan.Run(wanted, progress, cancel);
             return listed.Value is { } rows
-                ? Scan.Run(wanted with { ByPlan = false, Top = ScanRequest.MostRows }, null, cancel)
-                    .As(all => SiteScanWire.From(rows, all, wanted.Objective))
+                ? Scan.Run(everyWay, null, cancel).As(all => SiteScanWire.From(rows, all, wanted.Objective))
                 : listed.As(rows => SiteScanWire.From(rows, rows, wanted.Objective));
         });
 
