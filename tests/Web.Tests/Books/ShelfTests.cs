@@ -383,7 +383,7 @@ public sealed class ShelfTests
             .EnumerateArray()
             .Single(known => known.GetProperty("letter").GetString() == "C");
         slip.GetProperty("horizon").GetString().ShouldBe("108.00");
-        slip.GetProperty("cannotOrder").GetString()!.ShouldContain("Heron Hosts is your own");
+        slip.GetProperty("cannotOrder").GetString()!.ShouldContain("Heron Hosts can’t be ordered from here");
     }
 
     [Fact]

@@ -62,14 +62,14 @@ public sealed class SellersTests : OneOwner
         (await _visitor.PostAsync("/api/shelf", cheap)).Status.ShouldBe(HttpStatusCode.OK);
         var (status, body) = await _visitor.TryOrderAsync();
         status.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        body.ToString().ShouldContain("your own");
+        body.ToString().ShouldContain("ordered from here");
         (await _host.InCounterpartsAsync(db => db.Holds.CountAsync())).ShouldBe(0);
         var asked = await _visitor.PostAsync(
             $"/api/sites/{_visitor.SiteId}/orders/quotes",
             new { letter = "A", country = "GB" }
         );
         asked.Body.GetProperty("quotes").GetArrayLength().ShouldBe(0);
-        asked.Body.GetProperty("differences")[0].GetProperty("message").GetString()!.ShouldContain("your own");
+        asked.Body.GetProperty("differences")[0].GetProperty("message").GetString()!.ShouldContain("ordered from here");
 
         // The very bytes of the seller's own list, put on the shelf, are the visitor's all the same.
         (await _visitor.SendAsync(HttpMethod.Delete, "/api/shelf/tidemarsh", null)).Status.ShouldBe(HttpStatusCode.OK);
