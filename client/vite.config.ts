@@ -70,8 +70,8 @@ function programsOfRoutes(): Plugin {
 
 /**
  * Few files, so that a page is not thirty requests away: what every page needs, what forms need, what reads answers
- * that come by other ways, and a file for each page with its own parts. Sheets, and what they stand on, come when one is
- * first reached for.
+ * that come by other ways, and a file for each page with its own parts. Sheets, and what they need, come when one is
+ * first opened.
  */
 const forms = /node_modules\/react-hook-form|src\/api\/(site\/changeForm|wire\/sentForm)/;
 const otherWays = /node_modules\/zod|src\/api\/(wire\/(shapes|zod|useLines)|card|names\/(names|ideas)|site\/scan)\b/;

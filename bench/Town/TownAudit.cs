@@ -75,12 +75,10 @@ internal static class TownAudit
             }
         }
 
-        Console.WriteLine(
-            string.Create(
-                CultureInfo.InvariantCulture,
-                $"{Ask(home, "SELECT Id FROM Orders").Count} orders, {Ask(outside, "SELECT Key FROM Holds WHERE State = 1").Count} payments, {Ask(outside, "SELECT Key FROM Charges").Count} later charges, {Ask(home, "SELECT Id FROM Sites").Count} sites"
-            )
-        );
+        var (orders, sites) = (Ask(home, "SELECT Id FROM Orders").Count, Ask(home, "SELECT Id FROM Sites").Count);
+        var payments = Ask(outside, "SELECT Key FROM Holds WHERE State = 1").Count;
+        var later = Ask(outside, "SELECT Key FROM Charges").Count;
+        Console.WriteLine($"{orders} orders, {payments} payments, {later} later charges, {sites} sites");
         return faults;
     }
 

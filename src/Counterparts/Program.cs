@@ -12,7 +12,7 @@ namespace HomeStart.Counterparts;
 
 /// <summary>
 /// Runs the counterparts as a process of their own, so that no card number is ever in the application's memory. They
-/// end when whoever started them does: then their standard input ends.
+/// end with the program that started them: then their standard input ends.
 /// </summary>
 internal static class Program
 {

@@ -5,8 +5,8 @@ namespace HomeStart.Core.Offers;
 
 /// <summary>
 /// One provider's price list. All prices are minor units of <see cref="Currency"/>. Ids are unique within their list
-/// and compare ordinally. A book from outside is made only by the reader in Formats, which checks it whole with <see
-/// cref="BookRules"/>.
+/// and compare ordinally. A book from outside is made only by the reader in Formats, which checks it whole with
+/// <see cref="BookRules"/>.
 /// </summary>
 public sealed record OfferBook(string Id, Provider Provider, DateOnly AsOf, Currency Currency)
 {

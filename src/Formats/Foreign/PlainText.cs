@@ -5,8 +5,8 @@ namespace HomeStart.Formats.Foreign;
 
 /// <summary>
 /// What a text may hold: everything people write. Not control characters, which no document can hold, nor code points
-/// that are no characters. Line breaks and tabs may stand where several lines may. One rule for every field that comes
-/// in; what was stored before there was one is written out escaped.
+/// that are no characters. Line breaks and tabs are allowed in fields of several lines. One rule for every field that
+/// comes in; what was stored before there was one is written out escaped.
 /// </summary>
 public static class PlainText
 {

@@ -167,7 +167,7 @@ internal static class EngineEndpoints
         var engine = installed.FirstOrDefault(engine => engine.Folder == folder);
         if (engine is null && !faults.Any)
         {
-            faults.Say(FaultCodes.Unknown, "folder", "No engine stands there.");
+            faults.Say(FaultCodes.Unknown, "folder", "There is no engine in that folder.");
         }
 
         return faults.Any ? null : engine;

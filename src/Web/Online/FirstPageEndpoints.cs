@@ -79,7 +79,7 @@ internal static class FirstPageEndpoints
             + "frame-ancestors 'self'";
         return TypedResults.Text(
             page is null
-                ? "<!DOCTYPE html><title>Not yet</title><p>Fill in the form, and the page stands here."
+                ? "<!DOCTYPE html><title>Not yet</title><p>Fill in the form, and your page appears here."
                 : PageMaker.Make(page, page.Picture is { } picture && site is not null ? site + picture : null),
             "text/html; charset=utf-8"
         );

@@ -52,6 +52,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
             : await NotHereAsync(hosted, domain, cancel);
     }
 
+    /// <summary>Puts records in place of those that were seen.</summary>
     public async Task<Results<Ok<ZoneWire>, NotFoundProblem, UnprocessableProblem, HostProblem>> ChangeAsync(
         Guid orderId,
         string? typed,
@@ -105,7 +106,7 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
 
         if (await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is not { } entry)
         {
-            return new HostProblem(StatusCodes.Status503ServiceUnavailable, OnlineDesk.Silent(hosted).Detail);
+            return Silent(hosted);
         }
 
         var faults = new FaultList();
@@ -215,9 +216,12 @@ internal sealed class ZoneDesk(OnlineDesk desk, IHostPanel panel, IHostingCompan
     private async Task<bool> IsSilentAsync(Hosted hosted, CancellationToken cancel) =>
         await hosts.EntryAsync(hosted.World, hosted.Hosting.Book, cancel) is null;
 
+    private static HostProblem Silent(Hosted hosted) =>
+        new(StatusCodes.Status503ServiceUnavailable, OnlineDesk.Silent(hosted).Detail);
+
     private async Task<HostProblem> NotHereAsync(Hosted hosted, DomainName domain, CancellationToken cancel) =>
         await IsSilentAsync(hosted, cancel)
-            ? new HostProblem(StatusCodes.Status503ServiceUnavailable, OnlineDesk.Silent(hosted).Detail)
+            ? Silent(hosted)
             : new HostProblem(
                 StatusCodes.Status409Conflict,
                 $"The records of {domain} are kept elsewhere: see and change them there."

@@ -5,9 +5,10 @@ using MimeKit;
 namespace HomeStart.Web.Startup;
 
 /// <summary>
-/// <c>--mail smtp://HOST:PORT</c> (encrypted where the server offers it) or <c>smtps://HOST:PORT</c> (encrypted from
-/// the start), with <c>--mail-from ADDRESS</c>. Who logs in there does so by the variables
-/// <c>HOME_START_MAIL_USER</c> and <c>HOME_START_MAIL_PASSWORD</c>, so that no list of processes shows them.
+/// <c>--mail smtp://HOST:PORT</c> (encrypted where the server offers it, and always where a password goes to another
+/// machine) or <c>smtps://HOST:PORT</c> (encrypted from the start), with <c>--mail-from ADDRESS</c>. A log-in there
+/// stands in the variables <c>HOME_START_MAIL_USER</c> and <c>HOME_START_MAIL_PASSWORD</c>, so that no list of
+/// processes shows it.
 /// </summary>
 internal static class MailServerOption
 {
@@ -36,6 +37,7 @@ internal static class MailServerOption
         }
 
         var isEncrypted = uri.Scheme == "smtps";
+        var user = configuration["HOME_START_MAIL_USER"] is { Length: > 0 } named ? named : null;
         return (
             new MailServer(
                 uri.Host,
@@ -43,12 +45,12 @@ internal static class MailServerOption
                     : isEncrypted ? Encrypted
                     : Plain,
                 new MailboxAddress(string.IsNullOrEmpty(from.Name) ? "Home Start" : from.Name, from.Address),
-                isEncrypted ? SecureSocketOptions.SslOnConnect : SecureSocketOptions.StartTlsWhenAvailable
+                isEncrypted ? SecureSocketOptions.SslOnConnect
+                    : user is null || uri.IsLoopback ? SecureSocketOptions.StartTlsWhenAvailable
+                    : SecureSocketOptions.StartTls
             )
             {
-                LogIn = configuration["HOME_START_MAIL_USER"] is { Length: > 0 } user
-                    ? _ => (user, configuration["HOME_START_MAIL_PASSWORD"] ?? "")
-                    : null,
+                LogIn = user is null ? null : _ => (user, configuration["HOME_START_MAIL_PASSWORD"] ?? ""),
             },
             null
         );

@@ -29,7 +29,7 @@ const shown = (
 const type = (code: string) => fireEvent.change(screen.getByRole('textbox'), { target: { value: code } });
 const tryIt = () => act(() => Promise.resolve(fireEvent.click(screen.getByRole('button', { name: 'Try it' }))));
 
-it('a code is tried on the candidate in hand; a refusal stands beside it, and the code stays', async () => {
+it('a code is tried on the candidate in hand; a refusal is shown with it, and the code stays', async () => {
   const changeAsync = vi
     .fn()
     .mockRejectedValueOnce(

@@ -24,8 +24,8 @@ public readonly record struct Money(Minor Units, Currency Currency)
 
     /// <summary>
     /// Reads "47.40", "47.4" or "47". A sign, an exponent, white space, more decimals than the currency has, or
-    /// anything else is <see cref="AmountFault.NotAnAmount"/>; more than <see cref="Largest"/> is <see
-    /// cref="AmountFault.TooLarge"/>.
+    /// anything else is <see cref="AmountFault.NotAnAmount"/>; more than <see cref="Largest"/> is
+    /// <see cref="AmountFault.TooLarge"/>.
     /// </summary>
     public static AmountFault TryParse(string? text, Currency currency, out Money money)
     {

@@ -7,8 +7,8 @@ namespace HomeStart.Core.Costings;
 
 /// <summary>
 /// Finds what a candidate names in the books, and says what is wrong with it (the table of errors in costing.md). A
-/// null id has been reported by whoever read the candidate, or has not been chosen yet; it adds no fault here, but
-/// nothing can be costed with it.
+/// null id was reported when the candidate was read, or has not been chosen yet; it adds no fault here, but nothing can
+/// be costed with it.
 /// </summary>
 public sealed class Resolver
 {

@@ -4,7 +4,7 @@ namespace HomeStart.Core.Domains;
 
 /// <summary>
 /// Names that are easily taken for another: one letter off, a doubled letter, a hyphen or the plural s (names.md).
-/// Whoever holds one gets a part of the mail and the visits meant for the other.
+/// The holder of one gets a part of the mail and the visits meant for the other.
 /// </summary>
 public static class NearNames
 {
