@@ -12,8 +12,8 @@ internal static class HourOfTrouble
 {
     private const int Owners = 100;
 
-    // A file system of its own, small enough to be filled.
-    private const int DiskMegabytes = 192;
+    // A file system of its own: more than the town writes in the time, and small enough to be filled.
+    private const int DiskMegabytes = 1_024;
 
     public static async Task RunAsync(TimeSpan time)
     {
@@ -41,6 +41,7 @@ internal static class HourOfTrouble
             ) + string.Join(' ', held)
         );
         diary.Print();
+        Console.WriteLine($"megabytes of the disk taken at the end: {disk?.Taken}");
         foreach (var fault in await TownAudit.FindFaultsAsync(app, owners))
         {
             Console.WriteLine($"WRONG: {fault}");

@@ -26,6 +26,10 @@ internal sealed class SmallDisk : IDisposable
         return disk;
     }
 
+    /// <summary>How much of it is taken, in megabytes.</summary>
+    public long Taken =>
+        new DriveInfo(_mounted.FullName) is var drive ? (drive.TotalSize - drive.AvailableFreeSpace) >> 20 : 0;
+
     /// <summary>Takes all that is free for a while.</summary>
     public async Task FillAsync(TimeSpan time)
     {
@@ -51,7 +55,8 @@ internal sealed class SmallDisk : IDisposable
 
     public void Dispose()
     {
-        Run("umount", _mounted.FullName);
+        // At once, whatever a process that is ending still has open on it.
+        Run("umount", "-l", _mounted.FullName);
         _mounted.Delete(recursive: true);
     }
 

@@ -12,6 +12,8 @@ public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
+    private static readonly string Eyes = File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "eyes.js"));
+
     private readonly Desk _desk = Desk.Take();
     private readonly ChromeDriver _driver;
     private readonly HashSet<string> _told = [];
@@ -108,32 +110,11 @@ public sealed class Browser : IDisposable
         Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"nothing matches {css}");
 
     public IWebElement Field(string label) =>
-        Until(
-            () =>
-                _driver
-                    .FindElements(By.XPath($"//*[@id=//label[normalize-space(.)={Quoted(label)}]/@for]"))
-                    .Concat(_driver.FindElements(By.CssSelector($"[aria-label={JsonSerializer.Serialize(label)}]")))
-                    .FirstOrDefault(element => element.Displayed),
-            $"there is no field “{label}”"
-        );
+        Until(() => Look("field", label) as IWebElement, $"there is no field “{label}”");
 
     /// <summary>A button or link that says this, or else begins with it.</summary>
     public IWebElement Control(string words) =>
-        Until(
-            () =>
-                _driver
-                    .FindElements(
-                        By.XPath(
-                            $"//*[self::a or self::button or self::summary][normalize-space(.)={Quoted(words)} "
-                                + $"or starts-with(normalize-space(.), {Quoted(words)}) or starts-with(@aria-label, "
-                                + $"{Quoted(words)})]"
-                        )
-                    )
-                    .Where(element => element.Displayed)
-                    .OrderBy(element => element.Text == words ? 0 : 1)
-                    .FirstOrDefault(),
-            $"there is no “{words}” to press"
-        );
+        Until(() => Look("control", words) as IWebElement, $"there is no “{words}” to press");
 
     /// <summary>The box or button of a label that begins so; on a sheet that lies over the page, the sheet's.</summary>
     public IWebElement Choice(string label) =>
@@ -222,36 +203,17 @@ public sealed class Browser : IDisposable
     /// What the page itself says, and the sheets over it: neither the head with its menus, which says the same on every
     /// page, nor what is hidden. Of a page that is not ours, all of it; between two pages, nothing.
     /// </summary>
-    public string Text =>
-        Retrying(() =>
-        {
-            var parts = _driver.FindElements(By.CssSelector("main, [role=dialog], [role=menu]"));
-            return parts.Count > 0
-                ? string.Join('\n', parts.Select(part => part.Text))
-                : _driver.FindElements(By.TagName("body")).FirstOrDefault()?.Text;
-        }) ?? "";
+    public string Text => Retrying(() => Look("text") as string) ?? "";
 
     /// <summary>The cells of the ledger's row that say this.</summary>
     public IReadOnlyList<string> Row(string says) =>
         Until(
-            () =>
-                _driver
-                    .FindElements(
-                        By.XPath(
-                            "//main//table//tr[.//*[self::th or self::td][contains(normalize-space(.), "
-                                + $"{Quoted(says)})]]"
-                        )
-                    )
-                    .Select(row =>
-                        row.FindElements(By.TagName("td"))
-                            .Concat(row.FindElements(By.TagName("th")))
-                            .Where(cell => cell.Displayed && cell.GetCssValue("text-align") == "right")
-                            .Select(cell => cell.Text)
-                            .ToList()
-                    )
-                    .FirstOrDefault(),
+            () => (Look("row", says) as IReadOnlyCollection<object>)?.Cast<string>().ToList(),
             $"there is no row “{says}”"
         );
+
+    // In one go within the page: WebDriver's own ways ask about each element by itself.
+    private object? Look(string what, string words = "") => _driver.ExecuteScript(Eyes, what, words);
 
     /// <summary>Everything the console complained of since <see cref="StartAfresh"/>.</summary>
     public IReadOnlyList<string> Complaints() =>

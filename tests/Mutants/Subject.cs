@@ -20,17 +20,24 @@ internal sealed record Subject(string Root, string Name, string Tests)
     }
 
     /// <summary>
-    /// What the runner is told beside its tests: all of Core's; of the host's, those of the room that is changed, which
-    /// has the same name among the tests, or else all.
+    /// The tests of the room that is changed: those in the folder of the same name. None where no folder has it.
     /// </summary>
-    public IEnumerable<string> Filter(Mutation mutation)
+    public IReadOnlyList<string> RoomTests(Mutation mutation)
     {
         var room = Path.GetRelativePath(Folder, mutation.Tree.FilePath).Split('/')[0];
-        var tests = Path.Combine(Root, "tests", "Web.Tests", room);
-        return Name == "Web" && Directory.Exists(tests)
-            ? Directory
-                .GetFiles(tests, "*Tests.cs")
-                .SelectMany(file => new[] { "--filter-class", $"*.{Path.GetFileNameWithoutExtension(file)}" })
+        var tests = Path.Combine(Root, "tests", $"{Tests}.Tests", room);
+        return Directory.Exists(tests)
+            ?
+            [
+                .. Directory
+                    .GetFiles(tests, "*.cs")
+                    .Where(HoldsTests)
+                    .SelectMany(file => new[] { "--filter-class", $"*.{Path.GetFileNameWithoutExtension(file)}" }),
+            ]
             : [];
     }
+
+    private static bool HoldsTests(string file) =>
+        File.ReadAllText(file) is var text
+        && (text.Contains("[Fact", StringComparison.Ordinal) || text.Contains("[Theory", StringComparison.Ordinal));
 }

@@ -55,6 +55,7 @@ internal sealed class ShareDesk(
 
         var now = time.GetUtcNow();
         await workspace.EnsureStoredAsync(cancel);
+        await sites.KeepAsync(of, cancel);
         return await db.AloneAsync<SharedRow?>(
             async () =>
             {

@@ -170,6 +170,18 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     }
 
     /// <summary>
+    /// Stores a site that something was said of, where it is the example as it came: the example of an account is
+    /// another, and when what this browser holds goes to the account, its own would be there no more.
+    /// </summary>
+    public async Task KeepAsync(Guid siteId, CancellationToken cancel)
+    {
+        if (await FindAsync(siteId, cancel) is { } found)
+        {
+            await ThereAsync(found, cancel);
+        }
+    }
+
+    /// <summary>
     /// Starts an empty site, counted as the demo's is: its currency and rates go along. Null, with the reason, where it
     /// would be one too many: counted and started in one step.
     /// </summary>

@@ -82,7 +82,7 @@ internal static class SlipEndpoints
             return new UnprocessableProblem(faults);
         }
 
-        await workspace.EnsureStoredAsync(cancel);
+        await desk.ThereAsync(site, cancel);
         var row = await RowAsync(db, siteId, letter, cancel)
             ?? db.Slips.Add(
                 new SlipRow

@@ -46,8 +46,8 @@ public sealed record Effect(
             outlook.LastDay < day ? day : outlook.LastDay,
             outlook.PlannedWith(decisions)
         );
-        var before = outlook.Tenure.AheadToMorning(outlook.Now.State, day, outlook.Planned).Happened.Length;
-        ImmutableArray<Happening> atOnce = [.. years.Happened.Take(years.AfterDecisions[day]).Skip(before)];
+        ImmutableArray<Happening> atOnce = [.. years.Happened[outlook.CountBefore(day)..years.AfterDecisions[day]]];
+        var horizon = AmountsPaid.Sum(years.Happened);
         var kept = outlook.Coming.OfType<StateChanged>().ToHashSet();
         return new Effect(
             decisions,
@@ -56,34 +56,38 @@ public sealed record Effect(
             [.. years.Happened.OfType<StateChanged>().Where(state => !kept.Contains(state))]
         )
         {
-            Years = [.. EffectYear.ListAll(outlook, years)],
-            Horizon = AmountsPaid.Sum(years.Happened),
-            Difference = AmountsPaid.Sum(years.Happened) - outlook.Staying,
+            Years =
+            [
+                .. outlook.Years.Select(year => new EffectYear(year.From, year.Until, year.Sum(years), year.Staying)),
+            ],
+            Horizon = horizon,
+            Difference = horizon - outlook.Staying,
         };
     }
 }
 
 /// <summary>A year from today, or the part of it within the horizon.</summary>
 /// <param name="Until">The first day that is no longer in it.</param>
-public sealed record EffectYear(DateOnly From, DateOnly Until, AmountsPaid Then, AmountsPaid Staying)
-{
-    internal static IEnumerable<EffectYear> ListAll(Outlook outlook, UpkeepYears years)
-    {
-        var then = years.Happened;
-        var staying = outlook.Coming.ToList();
-        for (var (year, from) = (1, outlook.Today); from < outlook.End; year++)
-        {
-            var (first, next) = (from, outlook.Today.AddMonths(12 * year));
-            var until = next < outlook.End ? next : outlook.End;
-            from = next;
-            yield return new EffectYear(
-                first,
-                until,
-                AmountsPaid.Sum(then.Where(In)),
-                AmountsPaid.Sum(staying.Where(In))
-            );
+public sealed record EffectYear(DateOnly From, DateOnly Until, AmountsPaid Then, AmountsPaid Staying);
 
-            bool In(Happening happening) => happening.On >= first && happening.On < until;
+/// <summary>A year from today, or the part of it within the horizon, with what is paid if nothing else is decided.</summary>
+/// <param name="Until">The first day that is no longer in it.</param>
+internal sealed record YearAhead(DateOnly From, DateOnly Until, AmountsPaid Staying)
+{
+    public static IEnumerable<YearAhead> ListAll(DateOnly today, DateOnly end, UpkeepYears ahead)
+    {
+        for (var (year, from) = (1, today); from < end; year++)
+        {
+            var next = today.AddMonths(12 * year);
+            var until = next < end ? next : end;
+            yield return new YearAhead(from, until, Sum(ahead, from, until));
+            from = next;
         }
     }
+
+    /// <summary>What is paid in this year as it would go.</summary>
+    public AmountsPaid Sum(UpkeepYears years) => Sum(years, From, Until);
+
+    private static AmountsPaid Sum(UpkeepYears years, DateOnly from, DateOnly until) =>
+        AmountsPaid.Sum(years.Happened.Where(happening => happening.On >= from && happening.On < until));
 }

@@ -9,7 +9,9 @@ namespace HomeStart.Core.Upkeep;
 /// </summary>
 public sealed class Outlook
 {
+    private readonly Dictionary<DateOnly, int> _happensBefore = [];
     private AmountsPaid? _staying;
+    private ImmutableArray<YearAhead> _years;
 
     /// <param name="today">The day of the order or a later one, up to the last that is run to.</param>
     /// <param name="horizonMonths">How far is looked ahead from that day.</param>
@@ -71,6 +73,19 @@ public sealed class Outlook
 
     /// <summary>What is paid from now to the end of the horizon if nothing else is decided.</summary>
     public AmountsPaid Staying => _staying ??= AmountsPaid.Sum(Coming);
+
+    /// <summary>The years from today to the end of the horizon, with what is paid in each if nothing else is decided.</summary>
+    internal ImmutableArray<YearAhead> Years =>
+        _years.IsDefault ? _years = [.. YearAhead.ListAll(Today, End, Ahead)] : _years;
+
+    /// <summary>
+    /// How much happens until the morning of a day and by what is decided for it so far: what other decisions of that
+    /// day bring comes after it.
+    /// </summary>
+    internal int CountBefore(DateOnly day) =>
+        _happensBefore.TryGetValue(day, out var count)
+            ? count
+            : _happensBefore[day] = Tenure.AheadToMorning(Now.State, day, Planned).Happened.Length;
 
     /// <summary>What is had, each with what was paid first and what comes next.</summary>
     public ImmutableArray<Holding> Holdings => [.. Now.Holdings.Select(HoldingFor)];

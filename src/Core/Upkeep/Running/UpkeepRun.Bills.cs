@@ -193,15 +193,13 @@ internal sealed partial class UpkeepRun
 
     // What lines come to at this moment: a waiver stands only while hosting lasts beyond the line, or is paid in the
     // same bill (rule 4).
-    private Worthy Worth(IReadOnlyList<UpkeepLine> lines, bool isOrder = false)
+    private Worthy Worth(List<UpkeepLine> lines, bool isOrder = false)
     {
-        var paysHosting = lines.Any(line => line is { IsOwn: true, Holding.IsHosting: true });
+        var paysHosting = lines.Exists(line => line is { IsOwn: true, Holding.IsHosting: true });
         return new Worthy([
-            .. UpkeepLine
-                .InOrder(lines)
-                .Select(line =>
-                    (line, line.Amount(line.Waiver is not null && (isOrder || IsWaived(line, paysHosting))))
-                ),
+            .. (lines.Count == 1 ? lines : UpkeepLine.InOrder(lines)).Select(line =>
+                (line, line.Amount(line.Waiver is not null && (isOrder || IsWaived(line, paysHosting))))
+            ),
         ]);
     }
 
