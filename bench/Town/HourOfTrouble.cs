@@ -41,7 +41,7 @@ internal static class HourOfTrouble
             ) + string.Join(' ', held)
         );
         diary.Print();
-        Console.WriteLine($"megabytes of the disk taken at the end: {disk?.Taken}");
+        Console.WriteLine($"at the end: {disk?.Taken} MB of the disk taken");
         foreach (var fault in await TownAudit.FindFaultsAsync(app, owners))
         {
             Console.WriteLine($"WRONG: {fault}");
@@ -54,9 +54,16 @@ internal static class HourOfTrouble
     private static async Task<List<long>> TroubleAsync(AppProcess app, SmallDisk? disk, TimeSpan time)
     {
         var (random, held) = (new Random(20261201), new List<long>());
+        var told = TimeSpan.Zero;
         for (var watch = Stopwatch.StartNew(); watch.Elapsed < time; )
         {
             await Task.Delay(TimeSpan.FromSeconds(8 + random.Next(12)));
+            if (watch.Elapsed - told > TimeSpan.FromMinutes(5))
+            {
+                told = watch.Elapsed;
+                Console.WriteLine($"after {told.TotalMinutes:0} minutes: {disk?.Taken} MB of the disk taken");
+            }
+
             switch (random.Next(disk is null ? 2 : 3))
             {
                 case 0:
