@@ -55,6 +55,16 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     public DbSet<SharedNoteRow> SharedNotes => Set<SharedNoteRow>();
 
     /// <summary>
+    /// Brings the tables up to date. Whoever is killed meanwhile leaves the lock on it behind, and EF waits for that
+    /// without end: the data folder is held by one program alone, so a lock that is found is nobody's any more.
+    /// </summary>
+    public async Task BringForwardAsync()
+    {
+        await Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
+        await Database.MigrateAsync();
+    }
+
+    /// <summary>
     /// Saves so that it is on the disk before this returns: the write-ahead log is synced, which a usual save leaves to
     /// the next checkpoint. For whatever must not be forgotten once the outside was asked.
     /// </summary>

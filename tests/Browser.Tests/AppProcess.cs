@@ -14,8 +14,8 @@ public sealed class AppProcess : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
 
     // Compiled ahead where ./test says where that is: each start is a third of the work.
-    private static readonly string Programs =
-        Environment.GetEnvironmentVariable("HOME_START_SERVED") ?? AppContext.BaseDirectory;
+    private static readonly string Programs = Environment.GetEnvironmentVariable("HOME_START_SERVED")
+        ?? AppContext.BaseDirectory;
 
     private readonly DirectoryInfo _data;
     private readonly string[] _more;

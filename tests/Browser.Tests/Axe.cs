@@ -144,7 +144,10 @@ public sealed class Axe(Browser browser) : IClassFixture<Browser>
         void Check(string view)
         {
             findings.AddRange(
-                browser.AxeFindings().Concat(browser.AuditFindings()).Select(finding => $"{view}: {finding}")
+                browser
+                    .AxeFindings(onlyColours: theme == "dark")
+                    .Concat(browser.AuditFindings())
+                    .Select(finding => $"{view}: {finding}")
             );
         }
     }

@@ -29,7 +29,7 @@ public sealed partial class CartReader
     private static partial Regex NetWithSum { get; }
 
     [GeneratedRegex(
-        @"^\W*(?:grand total|order total|total|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid"
+        @"^\W*(?:grand total|order total|totals?|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid"
             + @"|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -561,9 +561,24 @@ public sealed partial class CartReader
     // The last line that names a kind; what follows it tells of it.
     private Line? Title()
     {
-        var named = _pending.Where(line => !Detail.IsMatch(line.Words) && Kind(Head(line), null) is not null).ToList();
-        return named.Count > 0
-            ? named[^1]
+        var named = _pending
+            .Where(line =>
+                !Detail.IsMatch(line.Words)
+                && !Patterns.Has(line.Words, @"^\W*(?:free|included?|comes?) (?:with|in)\b")
+                && Kind(Head(line), null) is not null
+            )
+            .ToList();
+        // "Domain privacy", and below it whose: the thing is what is bought.
+        return named is [.., var thing, var whose]
+            && whose.Index - thing.Index <= 3
+            && Kind(Head(whose), null) == "domain"
+            && (
+                Kind(Head(thing), null) == "addOn"
+                || (Kind(Head(thing), null) == "plan" && Domain.Match(whose.Words).Length == whose.Words.Length)
+                || (Domain.IsMatch(thing.Words) && !Domain.IsMatch(whose.Words))
+            )
+                ? thing
+            : named.Count > 0 ? named[^1]
             : _pending.LastOrDefault(line => !Detail.IsMatch(line.Words) && Head(line).Trim().Length > 1);
     }
 
@@ -634,6 +649,12 @@ public sealed partial class CartReader
         {
             if (line.Amounts.Length > 0 && Head(line).Trim(' ', ':', '-', '−', '–').Length == 0)
             {
+                if (IsSummedUpLater(line))
+                {
+                    _why.TryAdd(line.Amounts[^1], "total"); // Net and tax of a row whose last column is the sum.
+                    return true;
+                }
+
                 Set(_label, _labelLine!, line.Amounts[^1]);
                 _label = "";
                 return true;
@@ -667,7 +688,10 @@ public sealed partial class CartReader
         var within =
             label == "total"
             && line.Amounts.Length == 2
-            && TaxWithin.IsMatch(_page.Text[line.Amounts[0].End..line.Amounts[1].At.From])
+            && TaxWithin.IsMatch(
+                _page.Text[line.Amounts[0].End..line.Amounts[1].At.From]
+                    + _page.Text[line.Amounts[1].End..line.Seen.At.To]
+            )
                 ? line.Amounts[1]
                 : null;
         var own = within is null ? line.Amounts[^1] : line.Amounts[0];
@@ -684,6 +708,14 @@ public sealed partial class CartReader
 
         return true;
     }
+
+    private bool IsSummedUpLater(Line line) =>
+        _label == "total"
+        && line.Seen.Cell is { } cell
+        && _lines
+            .Skip(line.Index + 1)
+            .TakeWhile(next => next.Seen.Cell is { } its && its.Table == cell.Table && its.Row == cell.Row)
+            .Any(next => next.Amounts.Length > 0);
 
     private string LabelOf(string words)
     {

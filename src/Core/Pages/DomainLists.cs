@@ -23,6 +23,9 @@ internal sealed class DomainDraft(string ending, PageSpan at)
 /// <summary>Reads the prices of domain endings, from tables and from lines.</summary>
 internal sealed partial class DomainLists(PageText page)
 {
+    [GeneratedRegex(@"[.!?]\s+(?=\p{Lu})", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex NextSentence { get; }
+
     [GeneratedRegex(
         @"^\s*\.?(?<ending>\.[a-z]{2,24}(?:\.[a-z]{2,3})?)(?:\s*[,/]\s*\.[a-z.]{2,24})*\W*$",
         Patterns.ExactCase,
@@ -336,6 +339,7 @@ internal sealed partial class DomainLists(PageText page)
             }
 
             behind = Parted.Match(behind) is { Success: true } stop ? behind[..stop.Index] : behind;
+            behind = NextSentence.Match(behind) is { Success: true } next ? behind[..next.Index] : behind;
             if (
                 PlanReader.IsStruck(page, amount.At)
                 || StruckBefore.IsMatch(before)
@@ -356,7 +360,10 @@ internal sealed partial class DomainLists(PageText page)
             }
             else if (
                 RenewWord.IsMatch(before)
-                || Patterns.Has(behind, @"^\s*(?:on|at|when).{0,12}renew|^[^,;]{0,14}\brenewal\b")
+                || Patterns.Has(
+                    behind,
+                    @"^\s*(?:on|at|when).{0,12}renew|^[^,;]{0,14}\b(?:renewal|after that|thereafter|afterwards)\b"
+                )
             )
             {
                 renew ??= amount;

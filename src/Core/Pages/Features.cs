@@ -33,7 +33,7 @@ internal static partial class Features
 
     private const string Figure =
         @"(?:(?:up to|about|around|approx\.?|over|some|for|or)\s+|~\s?)*(?<n>[0-9][0-9.,'’  ]*[0-9]|[0-9]"
-        + $@"|{Patterns.NumberWord}|an?|no|zero|unlimited|unmetered|infinite|∞)(?<k>\s?(?:k|thousand|million"
+        + $@"|{Patterns.NumberWord}|an?|no|zero|unlimited|unmetered|infinite|any number of|∞)(?<k>\s?(?:k|thousand|million"
         + @"|mio)\b)?";
 
     [GeneratedRegex(
@@ -189,7 +189,7 @@ internal static partial class Features
         (
             "domain",
             Patterns.InAnyCase(
-                @"\b(?:free|included)\b.*\bdomain|\bdomains?\b.*\b(?:free|included|for (?:a|1|one|the first) "
+                @"\b(?:free|included)\b.*\bdomain|\bdomains?\b.*\b(?:free|included|incl|for (?:a|1|one|the first) "
                     + @"year)\b|^(?:a )?domain(?: name)?\W*$"
             )
         ),
@@ -298,7 +298,7 @@ internal static partial class Features
             case var kind when Kinds.Contains(kind):
                 return IsCross(text) || PageAmount.In(text, 0).Length > 0 ? null : new(key, true, at);
             case "storageGB" or "transferGB":
-                if (Says(text, "unlimited", "unmetered"))
+                if (Says(text, "unlimited", "unmetered", "∞"))
                 {
                     return new(key, Unlimited, at);
                 }
@@ -314,7 +314,7 @@ internal static partial class Features
                         )
                     : null;
             default:
-                return Says(text, "unlimited", "unmetered") ? new(key, Unlimited, at)
+                return Says(text, "unlimited", "unmetered", "∞") ? new(key, Unlimited, at)
                     : text is "none" or "no" or "None" or "No" ? new(key, 0m, at)
                     : Plain(text) is { } number ? new(key, number, at)
                     : null;
@@ -513,7 +513,7 @@ internal static partial class Features
     private static object? Value(string text, string scale)
     {
         var word = text.ToLowerInvariant();
-        if (word is "unlimited" or "unmetered" or "infinite" or "∞")
+        if (word is "unlimited" or "unmetered" or "infinite" or "any number of" or "∞")
         {
             return Unlimited;
         }

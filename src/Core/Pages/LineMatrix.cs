@@ -68,9 +68,13 @@ internal static partial class LineMatrix
                 continue;
             }
 
-            if (lines[at].NameScore <= 0 || lines[at].Amounts.Length > 0)
+            if (
+                lines[at].NameScore <= 0
+                || lines[at].Amounts.Length > 0
+                || (names.Count >= 2 && IsLabel(lines[at]) && IsPriced(lines, at))
+            )
             {
-                break;
+                break; // "Price per month" could be a name, but for the prices that follow it.
             }
 
             names.Add(at);
@@ -78,6 +82,9 @@ internal static partial class LineMatrix
 
         return names;
     }
+
+    private static bool IsPriced(List<Line> lines, int at) =>
+        at + 2 < lines.Count && lines[at + 1].Amounts.Length > 0 && lines[at + 2].Amounts.Length > 0;
 
     private static List<List<int>>? Rows(List<Line> lines, List<int> names)
     {
@@ -93,7 +100,14 @@ internal static partial class LineMatrix
             while (
                 at + count < lines.Count
                 && (IsLabel(lines[at]) || (rows.Count > 0 && IsOtherLabel(lines[at])))
-                && Enumerable.Range(at + 1, count).All(next => IsValue(lines[next]))
+                && (
+                    Enumerable.Range(at + 1, count).All(next => IsValue(lines[next]))
+                    || (
+                        rows.Count > 0
+                        && IsLabel(lines[at])
+                        && Enumerable.Range(at + 1, count).All(next => IsShort(lines[next]))
+                    )
+                )
             )
             {
                 rows.Add([.. Enumerable.Range(at, count + 1)]);
@@ -128,6 +142,13 @@ internal static partial class LineMatrix
 
     private static bool IsValue(Line line) =>
         line.Seen.Cell is null && line.Words.Length <= 40 && (Value.IsMatch(line.Words) || line.Amounts.Length > 0);
+
+    // What a label that is known may have: "annually", "1st year".
+    private static bool IsShort(Line line) =>
+        line.Seen.Cell is null
+        && line.Words.Length <= 24
+        && line.Seen.Heading == 0
+        && Features.KeyOf(line.Words) is null;
 
     private static void Set(List<Line> lines, List<int> names, List<List<int>> rows, int table)
     {

@@ -32,7 +32,8 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
             + $@")(?:\s*\n\s*(?<cents>[.,][0-9]{{2}})(?![0-9]))?(?:\s?(?<own>{CurrencySigns.Code})\b)?"
             + $@"|\b(?<sign>{CurrencySigns.Code})\s{{0,2}}(?<number>{Digits})"
             + $@"|(?<number>{Digits})\s{{0,2}}(?:(?<sign>{CurrencySigns.Sign})(?![0-9])|(?<sign>{CurrencySigns.Name})"
-            + $@"|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b)",
+            + $@"|(?<sign>{CurrencySigns.Code})\b)|(?<pence>[0-9]{{1,2}})p\b"
+            + @"|(?<number>[0-9]{1,4}[.,][0-9]{2})(?=\s?(?:/|(?:per|an?) )\s?(?:mo|ye?a?r)))",
         Patterns.ExactCase,
         Patterns.Patience
     )]

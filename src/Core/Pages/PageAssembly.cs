@@ -164,8 +164,23 @@ internal sealed partial class PageAssembly
             }
 
             if (
+                plan
+                    .Ways.Take(at)
+                    .FirstOrDefault(other =>
+                        other.Price.Value == way.Price.Value
+                        && other.Price.Per == way.Price.Per
+                        && (other.Term is null || way.Term is null || other.Term.Months == way.Term.Months)
+                    ) is
+                { } same
+            )
+            {
+                same.Term ??= way.Term; // Printed twice: on its card, and in the choice of lengths.
+                plan.Ways.RemoveAt(at);
+            }
+            else if (
                 (
                     way.Term is null
+                    && way.Paid != Paid.MonthlyFree
                     && way.Price.Per is Per.Month
                     && plan.Ways.Exists(other => other.Term is not null && other.Price.Per == way.Price.Per)
                 )
@@ -232,7 +247,12 @@ internal sealed partial class PageAssembly
         var months = way.Term?.Months ?? ofPlan?.Months;
         var monthsAt = way.Term?.At ?? ofPlan?.At;
         var paid = way.Paid;
-        if (months is null && perUnit == Per.Year)
+        if (way is { Term: null, Price.Per: Per.Month } && (way.Paid == Paid.MonthlyFree || IsBesideAYear(plan, way)))
+        {
+            // "or £8 a month, cancel whenever you like", "£8 monthly or £80 yearly".
+            (months, monthsAt, paid) = (1, way.Price.At, Paid.MonthlyFree);
+        }
+        else if (months is null && perUnit == Per.Year)
         {
             (months, monthsAt) = (12, way.Price.At);
         }
@@ -249,7 +269,7 @@ internal sealed partial class PageAssembly
 
         paid ??=
             (way.Term is null || plan.Term is null || plan.Term.Months == way.Term.Months)
-            && !(perUnit == Per.Year && plan.Paid == Paid.MonthlyFree && plan.Ways.Count > 1)
+            && !(perUnit == Per.Year && plan.Paid is Paid.MonthlyFree or Paid.MonthlyBound && months == 12)
                 ? plan.Paid
                 : null;
         var per = perUnit switch
@@ -315,6 +335,10 @@ internal sealed partial class PageAssembly
             setup
         );
     }
+
+    private static bool IsBesideAYear(PlanDraft plan, WayDraft way) =>
+        way.Totals.Count == 0
+        && plan.Ways.Exists(other => other is { Term: null, Price.Per: Per.Year } && other.Line == way.Line);
 
     private static void Total(WayDraft way, PageAmount total, ref int? months, ref Paid? paid)
     {

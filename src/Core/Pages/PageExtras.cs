@@ -175,7 +175,9 @@ internal sealed partial class PageWork
 
             if (before.Trim().Length > 1)
             {
-                if (ExtraIn(before, line.From) is { } name)
+                // "All amounts in USD. Extra mailbox $1 a month": what the last sentence names.
+                var from = before.LastIndexOf(". ", StringComparison.Ordinal) is var stop and >= 0 ? stop + 2 : 0;
+                if (ExtraIn(before[from..], line.From + from) is { } name && !IsPlan(name.Words))
                 {
                     AddExtra(name.Words, name.At, amount, per);
                     line.Owner = this;
@@ -188,6 +190,7 @@ internal sealed partial class PageWork
                 && ExtraName.IsMatch(above.Words)
                 && above.Words.Split(' ').Length <= 7
                 && !NoExtra.IsMatch(above.Words)
+                && !IsPlan(above.Words)
             )
             {
                 AddExtra(above.Words, above.Seen.At, amount, per);
@@ -197,9 +200,16 @@ internal sealed partial class PageWork
         }
     }
 
+    private bool IsPlan(string name) => Plans.Exists(plan => plan.Name == name);
+
     // "Add-ons: Nightly backup £2/mo · Malware watch £3/mo": every piece is a thing and its price.
     private bool SeveralExtras(Line line)
     {
+        if (LaterContext.IsMatch(line.Words) && !ExtraHeading.IsMatch(line.Words))
+        {
+            return false; // "Renewal: Nest £8 a month, Ledge £13 a month".
+        }
+
         var found = new List<(Piece Name, PageAmount Price, string Per)>();
         foreach (var piece in PageLines.Pieces(line.Words, line.From))
         {

@@ -40,7 +40,12 @@ internal sealed partial class PageWork
 
             foreach (var sentence in line.Amounts.Length > MostInLine ? [] : PageLines.Sentences(line.Words, line.From))
             {
-                if (priceWords.IsMatch(sentence.Words) && !Patterns.Has(sentence.Words, @"\bdomain") && !isIn)
+                if (
+                    priceWords.Match(sentence.Words) is { Success: true } first
+                    && !Patterns.Has(sentence.Words, @"\bdomain")
+                    && !Patterns.Has(sentence.Words[..(first.Index + first.Length)], @"\b(?:no|not|never|without)\b")
+                    && !isIn
+                )
                 {
                     IsFirstForAll = true;
                 }
@@ -326,8 +331,25 @@ internal sealed partial class PageWork
                 == Role.Setup
             )
             {
-                SetupForAll ??= amount;
                 line.Owner = this;
+                if (Meant(words) is not { Count: > 0 } charged)
+                {
+                    SetupForAll ??= amount;
+                    continue;
+                }
+
+                // "£10 for W1 and nothing for the others".
+                foreach (var plan in Plans)
+                {
+                    if (charged.Contains(plan))
+                    {
+                        plan.Setup ??= amount;
+                    }
+                    else if (FreeForOthers.IsMatch(words))
+                    {
+                        plan.FreeSetup ??= sentence.At;
+                    }
+                }
             }
         }
 
@@ -364,7 +386,8 @@ internal sealed partial class PageWork
             var named = Patterns.HasExact(words, "^(?:It|This plan) ")
                 ? Plans.FindLast(plan => plan.NameAt is { } name && name.From < sentence.From)
                 : null;
-            foreach (var plan in Plans.Where(plan => named is null ? !plan.HasNoDomain : plan == named))
+            var meant = named is not null ? [named] : Meant(words);
+            foreach (var plan in meant.Count > 0 ? meant : Plans.Where(plan => !plan.HasNoDomain))
             {
                 plan.Domain = plan.Domain is { } known ? DomainOffers.With(known, offer) : offer;
             }
@@ -382,6 +405,19 @@ internal sealed partial class PageWork
                     BothWord.Replace(words, match => new string(' ', match.Length)),
                     sentence.From
                 );
+            }
+        }
+        else if (
+            amounts.Count == 0
+            && words.Length < 200
+            && !forAll.IsMatch(words)
+            && !Patterns.Has(words, @"\b(?:no|not|without|except|unlike|unless|only|never)\b|n[’']t\b")
+            && Meant(words) is { Count: > 0 } some
+        )
+        {
+            foreach (var plan in some)
+            {
+                new PlanReader(Page, plan).FeaturesOf(words, sentence.From);
             }
         }
         else if (
@@ -405,6 +441,25 @@ internal sealed partial class PageWork
         {
             Everybody("Platform: " + Patterns.Find(words, "linux|windows").Value, sentence.From);
         }
+    }
+
+    [GeneratedRegex(
+        @"\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b[^.]{0,16}\b(?:others?|rest)\b|\b(?:others?|rest)\b[^.]{0,20}\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex FreeForOthers { get; }
+
+    // "One domain is free with Stack", "Stack and Cliff include a domain": some of the plans, by their names.
+    private List<PlanDraft> Meant(string words)
+    {
+        var meant = Plans.FindAll(plan =>
+            plan.Name is { Length: > 0 } name
+            && Patterns
+                .Mentions(words, name)
+                .Any(at => at == 0 || Patterns.Has(words[..at], @"(?:\b(?:with|on|in|for|to|of|and|or|the)\s+|,\s*)$"))
+        );
+        return meant.Count < Plans.Count ? meant : [];
     }
 
     // A note belongs to whatever bears its mark: a name, a price, a domain.

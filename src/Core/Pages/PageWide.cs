@@ -418,7 +418,9 @@ internal static partial class PageWide
         foreach (var (number, line) in lines.Index().Skip(1))
         {
             if (
-                SignOff.IsMatch(lines[number - 1].Words)
+                Enumerable
+                    .Range(Math.Max(0, number - 3), Math.Min(3, number))
+                    .Any(at => SignOff.IsMatch(lines[at].Words))
                 && Tidied(line.Words) is { Length: > 2 and < 46 } signed
                 && Trade.IsMatch(signed)
                 && line.Amounts.IsEmpty
@@ -436,12 +438,13 @@ internal static partial class PageWide
             )
             {
                 var name = Tidied(Patterns.Swap(piece.Words, @"^(?:From|Welcome to)\s+", ""));
-                name = Patterns.Swap(name, @"\s+(?:Basket|Cart)\b.*$", "");
+                name = WithoutMenu(name);
                 if (
                     name.Length is < 3 or > 45
-                    || name.AsSpan().ContainsAny('?', ':')
-                    || Menu.IsMatch(name)
+                    || name.AsSpan().ContainsAny('?', ':', '(')
+                    || IsMenu(name)
                     || plans.Contains(name)
+                    || plans.Contains(PlanBlocks.NameOf(name))
                     || !char.IsLetterOrDigit(name[0])
                     || name.Split(' ').Length > 6
                     || name.EndsWith('.') && name.Count(letter => letter == ' ') > 3
@@ -529,6 +532,13 @@ internal static partial class PageWide
     private static partial Regex Everyday { get; }
 
     [GeneratedRegex(
+        @"\b(?:january|february|march|april|may|june|july|august|september|october|november|december)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex Dated { get; }
+
+    [GeneratedRegex(
         @"^ (?:(?:web|shared|website|cloud) )?hosting\b(?! plans? compared)",
         Patterns.ExactCase,
         Patterns.Patience
@@ -593,11 +603,13 @@ internal static partial class PageWide
                 if (
                     name.Length is < 3 or > 45
                     || plans.Contains(name)
+                    || plans.Contains(PlanBlocks.NameOf(name))
                     || (
                         pattern == Opening
                         && plans.Any(plan => plan.StartsWith(name, StringComparison.OrdinalIgnoreCase))
                     )
                     || Everyday.IsMatch(name)
+                    || Dated.IsMatch(name)
                     || PageAmount.In(name, 0).Length > 0
                     || !name.Any(char.IsLetter)
                 )
@@ -630,8 +642,38 @@ internal static partial class PageWide
             }
         }
 
-        return (null, default);
+        return AtTheTop(lines, plans);
     }
+
+    // A page that says nowhere else who sells often begins with it: one word with a capital, by itself.
+    private static (string? Name, PageSpan At) AtTheTop(IReadOnlyList<Line> lines, IReadOnlySet<string> plans) =>
+        lines.Take(3).FirstOrDefault(line => !IsMenu(Tidied(line.Words))) is { } first
+        && WithoutMenu(Tidied(first.Words)) is { Length: > 3 and < 25 } name
+        && OneName.IsMatch(name)
+        && !Everyday.IsMatch(name)
+        && !NoName.IsMatch(name)
+        && !plans.Contains(name)
+            ? (name, new PageSpan(first.From, first.From + name.Length))
+            : (null, default);
+
+    private static string WithoutMenu(string name) =>
+        Patterns.Swap(name, @"\s+(?:basket|cart|log ?in|sign in|menu|help|contact)\b.*$", "");
+
+    // "Home", and several such words in a row.
+    private static bool IsMenu(string words) => Menu.IsMatch(words) || words.Split(' ').All(word => Menu.IsMatch(word));
+
+    [GeneratedRegex(@"^\p{Lu}[\p{L}’'-]+(?: (?:&|and) \p{Lu}[\p{L}’'-]+)?$", Patterns.ExactCase, Patterns.Patience)]
+    private static partial Regex OneName { get; }
+
+    [GeneratedRegex(
+        @"^(?:sales?|offers?|deals?|save|summary|overview|packages?|features?|rates?|contents|navigation|products?"
+            + @"|services?|reviews?|notice|announcement|important|warning|cookies?|advertisement|limited|hello|dear"
+            + @"|shop|store|accounts?|index|faq|questions?|deutsch|fran[cç]ais|svenska|espa[nñ]ol|italiano|nederlands"
+            + @"|shopping|review|payment|delivery|invoice|receipt|confirmation|recommended|popular|attention|today|now|new|more|web.*|host.*|site.*|mail.*|server.*|login.*)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex NoName { get; }
 
     private static string Tidied(string name) =>
         Patterns.Swap(

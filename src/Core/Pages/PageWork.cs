@@ -38,6 +38,13 @@ internal sealed partial class PageWork
     private static partial Regex MovingHeading { get; }
 
     [GeneratedRegex(
+        @"^\W*(?:(?:domain )?transfers?|moving(?: a (?:domain|name))?(?: to us| in)?)\s*:",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex MovingLead { get; }
+
+    [GeneratedRegex(
         @"\b(?:renews?|renewals?|renewing|then costs?|thereafter|afterwards|after the first|following|from the "
             + @"second)\b",
         Patterns.AnyCase,
@@ -55,7 +62,7 @@ internal sealed partial class PageWork
     private static partial Regex Once { get; }
 
     [GeneratedRegex(
-        @"\b(?:from|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices"
+        @"\b(?:from|starts?|starting|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices"
             + @"|renews?|first year|after that|vat|tax|discount|code|fee|fees|rent|annual|monthly|yearly)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -64,6 +71,9 @@ internal sealed partial class PageWork
 
     /// <summary>No page sells more plans; what has more is something else.</summary>
     private const int MostPlans = 60;
+
+    /// <summary>No more sentences are about the plan that the first of them names.</summary>
+    private const int MostSentences = 8;
 
     /// <summary>No line of a plan has more amounts.</summary>
     public const int MostInLine = 12;
@@ -283,7 +293,7 @@ internal sealed partial class PageWork
                 }
             }
 
-            if (line.Owner is null && DomainPrices.Read(line, isMoving))
+            if (line.Owner is null && DomainPrices.Read(line, isMoving || MovingLead.IsMatch(line.Words)))
             {
                 line.Owner = DomainPrices;
             }
@@ -372,6 +382,36 @@ internal sealed partial class PageWork
         if (Plans.Count == 0)
         {
             Nameless(free);
+        }
+        else if (Plans is [{ Name: null, Features.Count: 0 } only])
+        {
+            Around(only, free);
+        }
+    }
+
+    // The prices of the page's one plan stand in a table: a heading above names it, and the lines around say what it has.
+    private void Around(PlanDraft plan, List<Line> free)
+    {
+        var seller = PageWide.ProviderOf(Page, Lines, new HashSet<string>(), isSure: true).Name;
+        var name = Lines
+            .Take(plan.Lines[0].Index)
+            .LastOrDefault(line =>
+                line.Amounts.IsEmpty
+                && line.Words != seller
+                && (line.Seen.Heading > 0 || (!Page.IsMarked && line.Words.Length <= 40))
+                && line.NameScore > 1
+                && PlanBlocks.NameOf(line.Words).Length < line.Words.Length
+            );
+        if (name is not null)
+        {
+            (plan.Name, plan.NameAt) = (PlanBlocks.NameOf(name.Words), name.Seen.At);
+        }
+
+        var about = free.Where(line => line != name && IsFeatureLine(line)).ToList();
+        new PlanReader(Page, plan).Features(about);
+        foreach (var line in about)
+        {
+            line.Owner = plan;
         }
     }
 
@@ -584,10 +624,13 @@ internal sealed partial class PageWork
                     other.Owner is null
                     && !PlanBlocks.IsSection(other)
                     && other.Seen.Heading == 0
-                    && GoesOn.IsMatch(other.Words)
-                    && other.Amounts.Length <= 1
+                    && (
+                        GoesOn.IsMatch(other.Words)
+                            ? other.Amounts.Length <= 1
+                            : other.Amounts.IsEmpty && !IsForAll(other) && IsInParagraph(line, other)
+                    )
                 )
-                .Take(4)
+                .Take(MostSentences)
                 .ToList();
             if (
                 name.Length == 0
@@ -619,6 +662,10 @@ internal sealed partial class PageWork
         }
     }
 
+    // A paragraph that names a plan and its price is about that plan to its end.
+    private bool IsInParagraph(Line first, Line other) =>
+        !Page.Text.AsSpan(first.Seen.At.To, other.From - first.Seen.At.To).Contains('\n');
+
     /// <summary>Whether a sentence names a plan and then its price: "Our Web 5 account costs £48 a year".</summary>
     public static bool NamesAPlan(string sentence) =>
         sentence.Length < 400
@@ -648,6 +695,7 @@ internal sealed partial class PageWork
             line.Amounts.Any(amount => IsPeriodic(amount, line))
             && !Offers.IsNoHosting(line.Words)
             && !Patterns.Has(line.Words, @"\bfrom\b")
+            && !IsThing(line.Words[..(line.Amounts[0].At.From - line.From)].Split(". ")[^1])
         );
         if (priced is null || (priced.Amounts.Length > 1 && PageLines.Sentences(priced.Words, 0).Count > 1))
         {
@@ -758,6 +806,16 @@ internal sealed partial class PageWork
         var name = Patterns.Find(before, @"^(?<name>[^:–—]{2,36}?)\s*(?::|\s[–—-])\s*(?:from |only |just )?$").Groups[
             "name"
         ];
+        name = name.Success
+            ? name
+            : Regex
+                .Match(
+                    before,
+                    @"^(?<name>\p{Lu}[\p{L}’'-]+(?: [\p{Lu}0-9][\p{L}0-9’'-]*){0,2}):\s",
+                    Patterns.ExactCase,
+                    TimeSpan.FromMilliseconds(Patterns.Patience)
+                )
+                .Groups["name"];
         return name.Success && PlanBlocks.Score(name.Value) > 0
             ? (
                 PlanBlocks.NameOf(name.Value),

@@ -210,7 +210,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         {
             if (
                 !Crosses.Contains(sentence.Words[0])
-                && DomainOffers.In(sentence.Words, sentence.At) is { } whole
+                && DomainOffers.In(Unstruck(sentence), sentence.At) is { } whole
                 && !sentence.Words.Contains('·', StringComparison.Ordinal)
                 && sentence.Words.Count(letter => letter == ',') <= 3
             )
@@ -225,7 +225,7 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             {
                 plan.HasNoDomain = true;
             }
-            else if (DomainOffers.In(piece.Words, piece.At) is { } domain)
+            else if (DomainOffers.In(Unstruck(piece), piece.At) is { } domain)
             {
                 Domain(domain);
             }
@@ -275,6 +275,19 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
     private void Domain(DomainOffer offer) =>
         plan.Domain = plan.Domain is { } known ? DomainOffers.With(known, offer) : offer;
+
+    // "Free domain £9.99", the price struck out, is free all the same.
+    private string Unstruck(Piece piece)
+    {
+        var words = piece.Words.ToCharArray();
+        foreach (var struck in page.Struck.Where(span => span.From < piece.At.To && span.To > piece.From))
+        {
+            var (from, to) = (Math.Max(0, struck.From - piece.From), Math.Min(words.Length, struck.To - piece.From));
+            Array.Fill(words, ' ', from, Math.Max(0, to - from));
+        }
+
+        return new string(words);
+    }
 
     private static bool IsValue(string words) =>
         Pages.Features.IsTick(words)

@@ -38,6 +38,9 @@ internal sealed partial class PlanTables(PageText page)
     )]
     private static partial Regex TotalLabel { get; }
 
+    [GeneratedRegex(@"\b(?:you save|savings?|saved|discount)\b", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex SavingLabel { get; }
+
     [GeneratedRegex(
         @"\b(?:list price|(?:normal|usual|regular|standard|full|old) price|normally|usually|regularly|was|before"
             + @"|instead of)\b",
@@ -129,6 +132,12 @@ internal sealed partial class PlanTables(PageText page)
                 !table.IsWide(row)
                 && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(row, column).Length > 0)
             );
+        // "Package | Infant | Junior | Senior" may stand below a row that says whom each is for.
+        head = Enumerable
+            .Range(0, Math.Min(3, table.Rows))
+            .Where(row => NameHead.IsMatch(table.Words(row, 0)) && !table.IsWide(row))
+            .DefaultIfEmpty(head)
+            .First();
         var across = Enumerable.Range(head + 1, table.Rows - head - 1).Count(row => IsLabel(table.Words(row, 0)));
         var down = Enumerable
             .Range(1, table.Columns - 1)
@@ -184,7 +193,7 @@ internal sealed partial class PlanTables(PageText page)
         var names = Enumerable.Range(1, table.Columns - 1).Select(column => NameIn(table.Cell(head, column))).ToList();
         if (
             names.Count(name => name is not null) * 2 < names.Count
-            || names.All(name => name is null || PriceHead.IsMatch(name.Words))
+            || names.All(name => name is null || PriceHead.IsMatch(name.Words) || IsMoneyHead(name.Words))
         )
         {
             return false;
@@ -236,6 +245,12 @@ internal sealed partial class PlanTables(PageText page)
         return true;
     }
 
+    // "Monthly price", "Total today", "You save": columns of money, and no plans.
+    private static bool IsMoneyHead(string words) =>
+        SavingLabel.IsMatch(words)
+        || TotalLabel.IsMatch(words)
+        || Patterns.Has(words, @"\b(?:price|cost|fee|charge)s?\b");
+
     // One plan's ways to pay, a row each: how long, the price, what is paid today, what it renews at.
     private bool ByLength(PageTable table, int head)
     {
@@ -256,6 +271,7 @@ internal sealed partial class PlanTables(PageText page)
                 || SetupLabel.IsMatch(label)
                 || StruckLabel.IsMatch(label)
                 || TotalLabel.IsMatch(label)
+                || SavingLabel.IsMatch(label)
             )
         )
         {
@@ -267,6 +283,7 @@ internal sealed partial class PlanTables(PageText page)
             && !SetupLabel.IsMatch(label)
             && !StruckLabel.IsMatch(label)
             && !TotalLabel.IsMatch(label)
+            && !SavingLabel.IsMatch(label)
         );
         if (price < 0)
         {
@@ -306,6 +323,10 @@ internal sealed partial class PlanTables(PageText page)
                 else if (StruckLabel.IsMatch(label))
                 {
                     way.Struck = other;
+                }
+                else if (SavingLabel.IsMatch(label))
+                {
+                    way.Savings.Add(other);
                 }
                 else
                 {
@@ -536,6 +557,7 @@ internal sealed partial class PlanTables(PageText page)
             else if (PayLabel.IsMatch(label) || LaterLabel.IsMatch(label))
             {
                 reader.Read(cell);
+                plan.Paid ??= Terms.PaidIn($"{label} {words}");
             }
 
             return;
@@ -566,7 +588,27 @@ internal sealed partial class PlanTables(PageText page)
         {
             if (cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } later)
             {
-                plan.Later ??= later;
+                // "Renewal (12 months)"; where neither it nor its heading says what it is for, it is for what the price is for.
+                if (later.Per == Per.None && Terms.In(label, 0) is [var length])
+                {
+                    later = later with
+                    {
+                        Per = length.Months switch
+                        {
+                            1 => Per.Month,
+                            12 => Per.Year,
+                            _ => Per.None,
+                        },
+                    };
+                }
+
+                plan.Later ??=
+                    later.Per == Per.None && plan.Ways is [{ Price.Per: Per.Month }]
+                        ? later with
+                        {
+                            Per = Per.Month,
+                        }
+                        : later;
             }
         }
         else if (SetupLabel.IsMatch(label))

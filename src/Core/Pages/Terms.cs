@@ -72,8 +72,8 @@ internal static partial class Terms
             + @"(?:by the year|yearly|annually)|(?:annually|yearly) in advance|^\s*(?:yearly|annual|annually)\s*$"
             + @"|with annual (?:billing|payment)|if (?:you pay|paid) (?:annually|yearly)))\b"
             + @"|(?<month>\b(?:month[- ]by[- ]month|monthly rolling|rolling monthly|pay (?:monthly|by the month)"
-            + @"|monthly:|^\s*(?:monthly|month to month)\s*$|month[- ]to[- ]month))|(?<year>\b(?:yearly|annually"
-            + @"|annual|per year):)",
+            + @"|monthly:|^\s*monthly\s+[–—-]\s|^\s*(?:monthly|month to month)\s*$|month[- ]to[- ]month))"
+            + @"|(?<year>\b(?:yearly|annually|annual|per year):|^\s*(?:yearly|annually|annual)\s+[–—-]\s)",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -259,7 +259,7 @@ internal static partial class Terms
     [GeneratedRegex(
         $@"^\W*(?:(?:pay |billed |paid |for |every |term:? ?|price for |on a )*(?:{Patterns.Count}[- ](?:months?"
             + @"|years?|mths?|yrs?)(?:[- ](?:term|contract|commitment|plan))?|monthly|yearly|annually|annual|quarterly"
-            + @"|by the (?:month|year)|half-yearly)\s*(?:[+]\s*[0-9]+ (?:months?|free).*)?)\W*$",
+            + @"|by the (?:month|year)|half-yearly)\s*(?:,?\s*\(?(?:paid|billed|payable|invoiced)\b[^)0-9]{3,24})?(?:[+]\s*[0-9]+ (?:months?|free).*)?)\W*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -149,7 +149,7 @@ public static class Composition
     {
         await using var services = app.Services.CreateAsyncScope();
         var db = services.ServiceProvider.GetRequiredService<HomeStartDb>();
-        await db.Database.MigrateAsync();
+        await db.BringForwardAsync();
         var known = await db.Books.Select(book => book.Hash).ToListAsync();
         db.Books.AddRange(app.Services.GetRequiredService<Demo>().Files.Where(file => !known.Contains(file.Hash)));
         await db.SaveChangesAsync();
