@@ -62,8 +62,8 @@ async Task WorkAsync(TestBench bench)
     }
 }
 
-// The tests of the room notice most changes soon. All of Core's are run for what they let through; all of the host's would
-// take too long.
+// The tests of the room notice most changes soon. All of Core's are run for what they let through; all of the host's
+// would take too long.
 async Task<bool> PassesAsync(TestBench bench, Mutation mutation)
 {
     var ofRoom = subject.RoomTests(mutation);

@@ -389,7 +389,8 @@ internal sealed partial class PageWork
         }
     }
 
-    // The prices of the page's one plan stand in a table: a heading above names it, and the lines around say what it has.
+    // The prices of the page's one plan stand in a table: a heading above names it, and the lines around say what it
+    // has.
     private void Around(PlanDraft plan, List<Line> free)
     {
         var seller = PageWide.ProviderOf(Page, Lines, new HashSet<string>(), isSure: true).Name;

@@ -588,7 +588,7 @@ internal sealed partial class PlanTables(PageText page)
         {
             if (cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } later)
             {
-                // "Renewal (12 months)"; where neither it nor its heading says what it is for, it is for what the price is for.
+                // "Renewal (12 months)"; where nothing says what it is for, it is for what the price is for.
                 if (later.Per == Per.None && Terms.In(label, 0) is [var length])
                 {
                     later = later with

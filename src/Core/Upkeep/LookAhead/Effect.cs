@@ -70,7 +70,9 @@ public sealed record Effect(
 /// <param name="Until">The first day that is no longer in it.</param>
 public sealed record EffectYear(DateOnly From, DateOnly Until, AmountsPaid Then, AmountsPaid Staying);
 
-/// <summary>A year from today, or the part of it within the horizon, with what is paid if nothing else is decided.</summary>
+/// <summary>
+/// A year from today, or the part of it within the horizon, with what is paid if nothing else is decided.
+/// </summary>
 /// <param name="Until">The first day that is no longer in it.</param>
 internal sealed record YearAhead(DateOnly From, DateOnly Until, AmountsPaid Staying)
 {

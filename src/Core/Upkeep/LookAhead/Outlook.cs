@@ -74,7 +74,9 @@ public sealed class Outlook
     /// <summary>What is paid from now to the end of the horizon if nothing else is decided.</summary>
     public AmountsPaid Staying => _staying ??= AmountsPaid.Sum(Coming);
 
-    /// <summary>The years from today to the end of the horizon, with what is paid in each if nothing else is decided.</summary>
+    /// <summary>
+    /// The years from today to the end of the horizon, with what is paid in each if nothing else is decided.
+    /// </summary>
     internal ImmutableArray<YearAhead> Years =>
         _years.IsDefault ? _years = [.. YearAhead.ListAll(Today, End, Ahead)] : _years;
 
