@@ -338,7 +338,9 @@ internal sealed partial class PageAssembly
 
     private static bool IsBesideAYear(PlanDraft plan, WayDraft way) =>
         way.Totals.Count == 0
-        && plan.Ways.Exists(other => other is { Term: null, Price.Per: Per.Year } && other.Line == way.Line);
+        && plan.Ways.Exists(other =>
+            other is { Term: null or { Months: 12 }, Price.Per: Per.Year } && other.Line == way.Line
+        );
 
     private static void Total(WayDraft way, PageAmount total, ref int? months, ref Paid? paid)
     {

@@ -89,7 +89,7 @@ internal sealed partial class PlanTables(PageText page)
 
     [GeneratedRegex(
         @"^(?:price )?(?:when |if )?(?:paid|billed|pay|paying|payable|charged) (?:monthly|each month|every month"
-            + @"|by the month|month by month)$",
+            + @"|by the month|month by month)$|^(?:monthly rolling|rolling monthly|month[- ](?:to|by)[- ]month)$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
