@@ -13,10 +13,6 @@ public sealed class AppProcess : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(40);
 
-    // Compiled ahead where ./test says where that is: each start is a third of the work.
-    private static readonly string Programs = Environment.GetEnvironmentVariable("HOME_START_SERVED")
-        ?? AppContext.BaseDirectory;
-
     private readonly DirectoryInfo _data;
     private readonly string[] _more;
     private Process _process = null!;
@@ -96,7 +92,7 @@ public sealed class AppProcess : IDisposable
             new ProcessStartInfo(
                 "dotnet",
                 [
-                    Path.Combine(Programs, "HomeStart.Web.dll"),
+                    Path.Combine(AppContext.BaseDirectory, "HomeStart.Web.dll"),
                     "--port",
                     $"{port}",
                     "--data",
