@@ -11,7 +11,7 @@ internal static class SchemaMigration
     public static void BringUpToDate(CounterpartsDb db)
     {
         db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
-        // Whoever was killed while they did this left EF's lock on it behind, which is waited for without end.
+        // A process killed at this point leaves EF's lock behind, and EF would wait for it without end.
         db.Database.ExecuteSqlRaw("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
         TakeOver(db);
         db.Database.Migrate();

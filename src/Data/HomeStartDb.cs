@@ -55,8 +55,8 @@ public sealed class HomeStartDb(DbContextOptions<HomeStartDb> options, Workspace
     public DbSet<SharedNoteRow> SharedNotes => Set<SharedNoteRow>();
 
     /// <summary>
-    /// Brings the tables up to date. Whoever is killed meanwhile leaves the lock on it behind, and EF waits for that
-    /// without end: the data folder is held by one program alone, so a lock that is found is nobody's any more.
+    /// Brings the tables up to date. A process killed meanwhile leaves EF's lock behind, and EF would wait for it
+    /// without end. The data folder belongs to one running program, so a lock found here is nobody's any more.
     /// </summary>
     public async Task BringForwardAsync()
     {

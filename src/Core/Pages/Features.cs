@@ -33,7 +33,8 @@ internal static partial class Features
 
     private const string Figure =
         @"(?:(?:up to|about|around|approx\.?|over|some|for|or)\s+|~\s?)*(?<n>[0-9][0-9.,'’  ]*[0-9]|[0-9]"
-        + $@"|{Patterns.NumberWord}|an?|no|zero|unlimited|unmetered|infinite|any number of|∞)(?<k>\s?(?:k|thousand|million"
+        + $@"|{Patterns.NumberWord}|an?|no|zero|unlimited|unmetered|infinite|any number of|∞)"
+        + @"(?<k>\s?(?:k|thousand|million"
         + @"|mio)\b)?";
 
     [GeneratedRegex(

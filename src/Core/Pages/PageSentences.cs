@@ -444,7 +444,8 @@ internal sealed partial class PageWork
     }
 
     [GeneratedRegex(
-        @"\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b[^.]{0,16}\b(?:others?|rest)\b|\b(?:others?|rest)\b[^.]{0,20}\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b",
+        @"\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b[^.]{0,16}\b(?:others?|rest)\b"
+            + @"|\b(?:others?|rest)\b[^.]{0,20}\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -126,6 +126,8 @@ internal static partial class PageWide
     [GeneratedRegex(@"(?:(?! [–—-] )[^·|\t])+", Patterns.ExactCase, Patterns.Patience)]
     private static partial Regex Part { get; }
 
+    private const int LongestSignOff = 30;
+
     [GeneratedRegex(
         @"^\W*(?:(?:kind|best|warm)? ?regards|yours (?:sincerely|truly|faithfully)|many thanks|thank you|thanks"
             + @"|sincerely),?\W*$",
@@ -420,7 +422,7 @@ internal static partial class PageWide
             if (
                 Enumerable
                     .Range(Math.Max(0, number - 3), Math.Min(3, number))
-                    .Any(at => SignOff.IsMatch(lines[at].Words))
+                    .Any(at => lines[at].Words.Length <= LongestSignOff && SignOff.IsMatch(lines[at].Words))
                 && Tidied(line.Words) is { Length: > 2 and < 46 } signed
                 && Trade.IsMatch(signed)
                 && line.Amounts.IsEmpty
@@ -669,7 +671,8 @@ internal static partial class PageWide
         @"^(?:sales?|offers?|deals?|save|summary|overview|packages?|features?|rates?|contents|navigation|products?"
             + @"|services?|reviews?|notice|announcement|important|warning|cookies?|advertisement|limited|hello|dear"
             + @"|shop|store|accounts?|index|faq|questions?|deutsch|fran[cç]ais|svenska|espa[nñ]ol|italiano|nederlands"
-            + @"|shopping|review|payment|delivery|invoice|receipt|confirmation|recommended|popular|attention|today|now|new|more|web.*|host.*|site.*|mail.*|server.*|login.*)$",
+            + @"|shopping|payment|delivery|invoice|receipt|confirmation|recommended|popular|attention|today|now|new"
+            + @"|more|web.*|host.*|site.*|mail.*|server.*|login.*)$",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -62,7 +62,8 @@ internal sealed partial class PageWork
     private static partial Regex Once { get; }
 
     [GeneratedRegex(
-        @"\b(?:from|starts?|starting|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today|price|prices"
+        @"\b(?:from|starts?|starting|hosting|plans?|total|subtotal|sum|save|you|we|our|they|trusted|reviews?|today"
+            + @"|price|prices"
             + @"|renews?|first year|after that|vat|tax|discount|code|fee|fees|rent|annual|monthly|yearly)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -665,7 +666,8 @@ internal sealed partial class PageWork
 
     // A paragraph that names a plan and its price is about that plan to its end.
     private bool IsInParagraph(Line first, Line other) =>
-        !Page.Text.AsSpan(first.Seen.At.To, other.From - first.Seen.At.To).Contains('\n');
+        other.From >= first.Seen.At.To
+        && !Page.Text.AsSpan(first.Seen.At.To, other.From - first.Seen.At.To).Contains('\n');
 
     /// <summary>Whether a sentence names a plan and then its price: "Our Web 5 account costs £48 a year".</summary>
     public static bool NamesAPlan(string sentence) =>
@@ -800,23 +802,21 @@ internal sealed partial class PageWork
         return between.Count > 0 ? (name, between) : (null, []);
     }
 
-    // "Finch: £2.49 a month".
+    [GeneratedRegex(
+        @"^(?<name>\p{Lu}[\p{L}’'-]+(?: [\p{Lu}0-9][\p{L}0-9’'-]*){0,2}):\s",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
+    private static partial Regex LabelledName { get; }
+
+    // "Finch: £2.49 a month", "Business 25: a year's contract at £2.49 a month".
     private static (string? Name, PageSpan? At) Leading(Line line)
     {
         var before = line.Words[..(line.Amounts[0].At.From - line.From)];
         var name = Patterns.Find(before, @"^(?<name>[^:–—]{2,36}?)\s*(?::|\s[–—-])\s*(?:from |only |just )?$").Groups[
             "name"
         ];
-        name = name.Success
-            ? name
-            : Regex
-                .Match(
-                    before,
-                    @"^(?<name>\p{Lu}[\p{L}’'-]+(?: [\p{Lu}0-9][\p{L}0-9’'-]*){0,2}):\s",
-                    Patterns.ExactCase,
-                    TimeSpan.FromMilliseconds(Patterns.Patience)
-                )
-                .Groups["name"];
+        name = name.Success ? name : LabelledName.Match(before).Groups["name"];
         return name.Success && PlanBlocks.Score(name.Value) > 0
             ? (
                 PlanBlocks.NameOf(name.Value),

@@ -279,11 +279,21 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     // "Free domain £9.99", the price struck out, is free all the same.
     private string Unstruck(Piece piece)
     {
-        var words = piece.Words.ToCharArray();
-        foreach (var struck in page.Struck.Where(span => span.From < piece.At.To && span.To > piece.From))
+        if (!IsStruck(page, piece.At))
         {
+            return piece.Words;
+        }
+
+        var words = piece.Words.ToCharArray();
+        for (
+            var number = FirstStruck(page, piece.From);
+            number < page.Struck.Length && page.Struck[number].From < piece.At.To;
+            number++
+        )
+        {
+            var struck = page.Struck[number];
             var (from, to) = (Math.Max(0, struck.From - piece.From), Math.Min(words.Length, struck.To - piece.From));
-            Array.Fill(words, ' ', from, Math.Max(0, to - from));
+            Array.Fill(words, ' ', from, to - from);
         }
 
         return new string(words);
@@ -879,28 +889,20 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
     private bool IsStruck(PageAmount amount) => IsStruck(page, amount.At);
 
     /// <summary>Whether a place is struck out.</summary>
-    public static bool IsStruck(PageText page, PageSpan at)
+    public static bool IsStruck(PageText page, PageSpan at) =>
+        FirstStruck(page, at.From) is var first && first < page.Struck.Length && page.Struck[first].From < at.To;
+
+    // The number of the first struck span that ends behind a place; they are in order, and apart.
+    private static int FirstStruck(PageText page, int from)
     {
-        var (low, high) = (0, page.Struck.Length - 1);
-        while (low <= high)
+        var (low, high) = (0, page.Struck.Length);
+        while (low < high)
         {
             var middle = (low + high) / 2;
-            var struck = page.Struck[middle];
-            if (struck.To <= at.From)
-            {
-                low = middle + 1;
-            }
-            else if (struck.From >= at.To)
-            {
-                high = middle - 1;
-            }
-            else
-            {
-                return true;
-            }
+            (low, high) = page.Struck[middle].To <= from ? (middle + 1, high) : (low, middle);
         }
 
-        return false;
+        return low;
     }
 
     public static bool SaysSame(string words) => SameWords.IsMatch(words);

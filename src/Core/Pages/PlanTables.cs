@@ -132,7 +132,7 @@ internal sealed partial class PlanTables(PageText page)
                 !table.IsWide(row)
                 && Enumerable.Range(1, table.Columns - 1).Any(column => table.Words(row, column).Length > 0)
             );
-        // "Package | Infant | Junior | Senior" may stand below a row that says whom each is for.
+        // "Package | Infant | Junior | Senior" can be the second row, below one that says whom each is for.
         head = Enumerable
             .Range(0, Math.Min(3, table.Rows))
             .Where(row => NameHead.IsMatch(table.Words(row, 0)) && !table.IsWide(row))

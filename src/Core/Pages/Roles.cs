@@ -73,7 +73,8 @@ internal static partial class Roles
     [GeneratedRegex(
         @"\b(?:renews?(?: again)?|renewing|renewals?|renewed|thereafter|afterwards|after that|following years?"
             + @"|next (?:years?|terms?|periods?)|subsequent(?:ly)?|later|after (?:the |your |that )?(?:first|initial"
-            + @"|contract|minimum|introductory|promotional|intro|promo|offer|launch)(?: [a-z0-9-]+){0,2}|after (?:the )?(?:[0-9]{1,2}"
+            + @"|contract|minimum|introductory|promotional|intro|promo|offer|launch)(?: [a-z0-9-]+){0,2}"
+            + @"|after (?:the )?(?:[0-9]{1,2}"
             + @"|\w+(?:-\w+)?) (?:months?|years?)|(?:once|when) (?:the|your) (?:offer|term|first [a-z]+|promotion"
             + @"|introductory period|discount) (?:ends?|expires?|is over|runs out)|(?:second|third|2nd|3rd) (?:year"
             + @"|term|month) (?:on|onwards?|on ?wards)|(?:from|as of|starting(?: in)?|in) (?:the )?(?:second|third"

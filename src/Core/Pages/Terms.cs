@@ -259,7 +259,8 @@ internal static partial class Terms
     [GeneratedRegex(
         $@"^\W*(?:(?:pay |billed |paid |for |every |term:? ?|price for |on a )*(?:{Patterns.Count}[- ](?:months?"
             + @"|years?|mths?|yrs?)(?:[- ](?:term|contract|commitment|plan))?|monthly|yearly|annually|annual|quarterly"
-            + @"|by the (?:month|year)|half-yearly)\s*(?:,?\s*\(?(?:paid|billed|payable|invoiced)\b[^)0-9]{3,24})?(?:[+]\s*[0-9]+ (?:months?|free).*)?)\W*$",
+            + @"|by the (?:month|year)|half-yearly)\s*(?:,?\s*\(?(?:paid|billed|payable|invoiced)\b[^)0-9]{3,24})?"
+            + @"(?:[+]\s*[0-9]+ (?:months?|free).*)?)\W*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -138,7 +138,7 @@ internal static class OrdersEndpoints
             return SiteDesk.Missing();
         }
 
-        await sites.KeepAsync(siteId, cancel); // Whoever orders signs in on the way.
+        await sites.KeepAsync(siteId, cancel); // An owner who orders signs in on the way.
         var placed = Placing.Prepare(costing, workspace.IsConnected);
         faults.Add(placed.Faults);
         var like = placed.Value is { } things ? await desk.LikeAsync(siteId, things, null, cancel) : null;

@@ -170,8 +170,8 @@ public sealed class SiteDesk(Workspace workspace, HomeStartDb db, SiteHistory hi
     }
 
     /// <summary>
-    /// Stores a site that something was said of, where it is the example as it came: the example of an account is
-    /// another, and when what this browser holds goes to the account, its own would be there no more.
+    /// Stores the example, unchanged so far, once something refers to it. An account has an example of its own, so this
+    /// one would be gone when what the browser holds is joined with the account.
     /// </summary>
     public async Task KeepAsync(Guid siteId, CancellationToken cancel)
     {

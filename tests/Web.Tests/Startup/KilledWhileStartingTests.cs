@@ -7,7 +7,7 @@ public sealed class KilledWhileStartingTests
 {
     private static readonly TimeSpan FarTooLong = TimeSpan.FromSeconds(60);
 
-    /// <summary>Only whoever brings a database forward takes this lock away, and they are no more.</summary>
+    /// <summary>Only the process that took this lock gives it back, and that process is gone.</summary>
     [Theory]
     [InlineData("home-start.db")]
     [InlineData("counterparts.db")]
@@ -21,7 +21,8 @@ public sealed class KilledWhileStartingTests
             await connection.OpenAsync(TestContext.Current.CancellationToken);
             await using var command = connection.CreateCommand();
             command.CommandText = """
-                CREATE TABLE IF NOT EXISTS "__EFMigrationsLock" ("Id" INTEGER NOT NULL PRIMARY KEY, "Timestamp" TEXT NOT NULL);
+                CREATE TABLE IF NOT EXISTS "__EFMigrationsLock"
+                    ("Id" INTEGER NOT NULL PRIMARY KEY, "Timestamp" TEXT NOT NULL);
                 INSERT INTO "__EFMigrationsLock" VALUES (1, '2026-12-01 10:00:00');
                 """;
             await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
