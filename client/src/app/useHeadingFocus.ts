@@ -1,39 +1,41 @@
 import { useRouter } from '@tanstack/react-router';
 import { useEffect } from 'react';
 
-const patience = 4_000;
-
 /**
  * A change of page moves the focus to its heading, or to the part that the address names, which announces it: the focus
- * would fall to the page otherwise. Not where the owner has gone on to a field already.
+ * would fall to the page otherwise.
  */
 export function useHeadingFocus() {
   const router = useRouter();
   useEffect(() => {
-    let watching: MutationObserver | null = null;
-    const stop = () => {
-      watching?.disconnect();
-      watching = null;
-    };
+    let giveUp = () => {};
     const unsubscribe = router.subscribe('onRendered', ({ pathChanged, fromLocation, toLocation }) => {
-      stop();
-      if (!pathChanged || !fromLocation) {
-        return;
-      }
-
-      const since = performance.now();
-      const isDone = () =>
-        performance.now() - since > patience || focusOn(toLocation.hash) || isTyping(document.activeElement);
-      if (!isDone()) {
-        watching = new MutationObserver(() => isDone() && stop());
-        watching.observe(document.body, { childList: true, subtree: true });
-      }
+      giveUp();
+      giveUp = pathChanged && fromLocation ? focusOnceThere(toLocation.hash) : () => {};
     });
     return () => {
-      stop();
+      giveUp();
       unsubscribe();
     };
   }, [router]);
+}
+
+/**
+ * Moves the focus to the part with this id, or to the page's heading where there is none, however long its figures take
+ * to come. Not where the owner has gone on to something else meanwhile.
+ *
+ * @returns What gives up waiting for it.
+ */
+export function focusOnceThere(id: string): () => void {
+  const had = document.activeElement;
+  const isDone = () => isElsewhere(had) || focusOn(id);
+  if (isDone()) {
+    return () => {};
+  }
+
+  const watching = new MutationObserver(() => isDone() && watching.disconnect());
+  watching.observe(document.body, { childList: true, subtree: true });
+  return () => watching.disconnect();
 }
 
 function focusOn(id: string): boolean {
@@ -47,4 +49,7 @@ function focusOn(id: string): boolean {
   return true;
 }
 
-const isTyping = (element: Element | null) => element?.matches('main :is(input, select, textarea)') ?? false;
+function isElsewhere(had: Element | null): boolean {
+  const has = document.activeElement;
+  return has !== null && has !== document.body && (has !== had || has.matches('main :is(input, select, textarea)'));
+}

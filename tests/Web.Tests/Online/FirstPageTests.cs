@@ -14,6 +14,7 @@ public sealed class FirstPageTests : Delivered
         var (html, policy) = await PreviewAsync(page);
         html.ShouldContain("Ostler &amp; Wren &lt;clocks&gt;");
         policy.ShouldContain("default-src 'none'");
+        policy.ShouldContain("img-src data: http://ostlerwren.com."); // Its icon, and the pictures put up there.
         policy.ShouldContain("sandbox; frame-ancestors 'self'");
         (await PreviewAsync("nonsense")).Html.ShouldContain("Fill in the form");
         (await PutAsync("first-page", new { page, mayReplace = false }))
