@@ -34,12 +34,12 @@ need_icu() {
 }
 
 need_chromium() {
-  if [ -x /usr/bin/chromium ] && [ -x /usr/bin/chromedriver ]; then
+  if [ -x /usr/bin/chromium-headless-shell ] && [ -x /usr/bin/chromedriver ]; then
     return
   fi
 
   say "Installing Chromium and its driver"
-  install_packages chromium chromium-driver
+  install_packages chromium-headless-shell chromium-driver
 }
 
 # The other two engines: WebKit's small browser with its driver and a screen that nobody sees, and Firefox.

@@ -33,7 +33,21 @@ public sealed class TestHost : IAsyncDisposable
     /// <summary>
     /// The databases of a host that has only just started, so that each further one need not migrate its own.
     /// </summary>
-    private static readonly Lazy<Task<IReadOnlyDictionary<string, byte[]>>> Started = new(StartedAsync);
+    private static readonly Lazy<Task<IReadOnlyList<StartedFile>>> Started = new(StartedAsync);
+
+    /// <summary>What is in the folder of a host that has done nothing unusual.</summary>
+    private static readonly HashSet<string> Usual =
+    [
+        "counterparts.db",
+        "counterparts.db-shm",
+        "counterparts.db-wal",
+        "counterparts.secret",
+        "home-start.db",
+        "home-start.db-shm",
+        "home-start.db-wal",
+        "instance",
+        "keys",
+    ];
     private readonly List<string> _log = [];
     private bool _isRecording;
     private IReadOnlyList<string> _files = [];
@@ -48,6 +62,7 @@ public sealed class TestHost : IAsyncDisposable
     private Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>> _sellers = same => same;
     private MeterListener? _meters;
     private long _requestsUnderWay;
+    private bool _isAnyOnes;
 
     private TestHost() { }
 
@@ -106,6 +121,14 @@ public sealed class TestHost : IAsyncDisposable
         bool isRecording = false
     )
     {
+        var isAnyOnes =
+            !isRecording
+            && (pace, between, interceptor, options, days, work, sellers) == (null, null, null, null, null, null, null);
+        if (isAnyOnes && SpareHosts.TryTake(out var spare))
+        {
+            return spare;
+        }
+
         var host = new TestHost
         {
             _sellers = sellers ?? (same => same),
@@ -116,18 +139,20 @@ public sealed class TestHost : IAsyncDisposable
             _work = work,
             _isRecording = isRecording,
         };
-        foreach (var (name, bytes) in await Started.Value)
+        foreach (var file in await Started.Value)
         {
-            await File.WriteAllBytesAsync(Path.Combine(host.DataFolder, name), bytes);
+            await File.WriteAllBytesAsync(Path.Combine(host.DataFolder, file.Name), file.Bytes);
         }
 
         await host.StartAgainAsync(pace);
+        host._isAnyOnes = isAnyOnes;
         return host;
     }
 
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
+        _isAnyOnes = false;
         _counterparts = CounterpartsApp.Build(
             Path.Combine(DataFolder, "counterparts.db"),
             _sellers(LoadedDemo.Value.OfferBooks),
@@ -151,6 +176,10 @@ public sealed class TestHost : IAsyncDisposable
             _options(new StartOptions(5080, DataFolder, Today, Root("demo")) { MailPort = _mailPort }),
             LoadedDemo.Value,
             Handler
+        );
+        // Tests say themselves when it is tidied: rows they put in would go, or not, as it happens.
+        builder.Services.Remove(
+            builder.Services.Single(service => typeof(DailyTidying).Equals(service.ImplementationType))
         );
         builder.Services.AddSingleton(pace ?? new NoWaiting());
         builder.Services.AddSingleton<TimeProvider>(Clock);
@@ -264,22 +293,63 @@ public sealed class TestHost : IAsyncDisposable
                 .ExecuteUpdateAsync(set => set.SetProperty(row => row.DaysAhead, row => row.DaysAhead + days))
         );
 
+    /// <summary>Another test has it, where it is as it started; else it ends.</summary>
     public async ValueTask DisposeAsync()
+    {
+        if (_isAnyOnes && await IsPutBackAsync())
+        {
+            SpareHosts.Add(this);
+        }
+        else
+        {
+            await EndAsync();
+        }
+    }
+
+    internal async ValueTask EndAsync()
     {
         await StopAsync();
         CloseFiles();
         _data.Delete(recursive: true);
     }
 
-    private static async Task<IReadOnlyDictionary<string, byte[]>> StartedAsync()
+    // What a test changed beside the databases (clocks, work that still waits, other files) is not put back.
+    private async Task<bool> IsPutBackAsync()
+    {
+        var worker = Services.GetServices<IHostedService>().OfType<Worker>().Single();
+        for (var tries = 0; tries < 100 && !(worker.IsIdle && Volatile.Read(ref _requestsUnderWay) == 0); tries++)
+        {
+            await Task.Delay(5);
+        }
+
+        if (!worker.IsIdle || (Clock.Ahead, ClockOutside.Ahead) != (TimeSpan.Zero, TimeSpan.Zero))
+        {
+            return false;
+        }
+
+        var started = await Started.Value;
+        return _data.GetFileSystemInfos().All(file => Usual.Contains(file.Name))
+            && _files.Zip(started).All(pair => pair.Second.Content.IsPutBackIn(pair.First));
+    }
+
+    private static async Task<IReadOnlyList<StartedFile>> StartedAsync()
     {
         await using var host = new TestHost();
         await host.StartAgainAsync();
         await host.StopAsync();
+        var contents = host._files.Select(DatabaseContent.Of).ToList();
         host.CloseFiles();
-        return Directory
-            .GetFiles(host.DataFolder, "*.db")
-            .ToDictionary(file => Path.GetFileName(file)!, File.ReadAllBytes);
+        return
+        [
+            .. host
+                ._files.Select(file => new SqliteConnectionStringBuilder(file).DataSource)
+                .Zip(contents)
+                .Select(pair => new StartedFile(
+                    Path.GetFileName(pair.First),
+                    File.ReadAllBytes(pair.First),
+                    pair.Second
+                )),
+        ];
     }
 
     // Pooled connections hold the files; those of the hosts beside this one stay open.
@@ -383,6 +453,8 @@ public sealed class TestHost : IAsyncDisposable
 
         public void Dispose() { }
     }
+
+    private sealed record StartedFile(string Name, byte[] Bytes, DatabaseContent Content);
 
     public sealed class ShiftedTime : TimeProvider
     {

@@ -96,7 +96,9 @@ public sealed class Visitor
     public async Task<JsonElement> GetAsync(string path)
     {
         using var response = await _http.GetAsync(path);
-        response.IsSuccessStatusCode.ShouldBeTrue($"{path}: {response.StatusCode}");
+        response.IsSuccessStatusCode.ShouldBeTrue(
+            $"{path}: {response.StatusCode} {await response.Content.ReadAsStringAsync()}"
+        );
         return await response.Content.ReadFromJsonAsync<JsonElement>();
     }
 

@@ -63,7 +63,8 @@ public class HostileRequestsTests
         {
             foreach (var (index, body) in bodies.Index())
             {
-                foreach (var type in index == 0 ? types : [types[0], types[index % types.Length]])
+                // All types with the first body, every third of the others; all else is JSON.
+                foreach (var type in index == 0 ? types : [types[index % 3 == 0 ? index / 3 % types.Length : 0]])
                 {
                     asked++;
                     var (status, headers) = await visitor.SendBytesAsync(new HttpMethod(method), path, body, type);
