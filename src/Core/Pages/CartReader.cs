@@ -21,6 +21,9 @@ public sealed partial class CartReader
     )]
     private static partial Regex Subtotal { get; }
 
+    [GeneratedRegex(@"^\W*(?:items|goods|products)(?: \([0-9]+\))?\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex AllItems { get; }
+
     [GeneratedRegex(
         @"^\W*(?:net|items|goods|products)(?: amount| price| value| total)?(?: \([0-9]+\))?\W*(?:[A-Z]{3}\s?)?[0-9]",
         Patterns.AnyCase,
@@ -106,7 +109,7 @@ public sealed partial class CartReader
 
     [GeneratedRegex(
         @"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=(?:[0-9)]|\byears?"
-            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$",
+            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$|(?<=\p{Ll}\s)(?-i:FREE)\W*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -139,7 +142,7 @@ public sealed partial class CartReader
     private static partial Regex AmountHead { get; }
 
     [GeneratedRegex(
-        @"(?:[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))",
+        @"(?:(?<!\b(?:mo|mth|month)\.?\s)[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -211,7 +214,7 @@ public sealed partial class CartReader
     private static partial Regex ThingWord { get; }
 
     [GeneratedRegex(
-        @"\s*(?:\([^()]*\)|[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration"
+        @"\s*(?:\([^()]*\)|(?<=\s)[×x]|[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration"
             + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly"
             + $@"|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "
             + $@"(?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$",
@@ -320,7 +323,7 @@ public sealed partial class CartReader
             return;
         }
 
-        var zero = FreeMonths.IsMatch(words) ? Match.Empty : Zero.Match(words);
+        var zero = FreeMonths.IsMatch(words) ? Match.Empty : Zero.Match(Unstruck(line));
         if (line.Amounts.IsEmpty && !zero.Success)
         {
             if (
@@ -353,6 +356,14 @@ public sealed partial class CartReader
 
         Item(line, head, zero);
     }
+
+    // "FREE $17.99": what it was, struck out or last of a line in plain text, stands behind what it is.
+    private string Unstruck(Line line) =>
+        line.Amounts is [{ Per: Per.None } was]
+        && line.Words[(was.End - line.From)..].Trim().Length == 0
+        && (PlanReader.IsStruck(_page, was.At) || !_page.IsMarked)
+            ? Head(line)
+            : line.Words;
 
     // An item ends at its amount: struck, unit and later prices on the way are none.
     private void Item(Line line, string head, Match zero)
@@ -449,6 +460,14 @@ public sealed partial class CartReader
             _why[other] = "unit";
         }
 
+        _cheaper =
+            !_page.IsMarked
+            && plain is [.., var first, var second]
+            && first.Value < second.Value
+            && _page.Text[first.End..second.At.From].Trim().Length == 0
+                ? first
+                : null;
+
         if (chosen is { IsNegative: true })
         {
             AddDiscount(own.Trim().Length > 2 ? line : _pending.LastOrDefault() ?? line, chosen);
@@ -460,6 +479,7 @@ public sealed partial class CartReader
     }
 
     private PageAmount? _struck;
+    private PageAmount? _cheaper;
 
     private void Close(Line line, PageAmount? amount, PageAmount? struck, Match zero)
     {
@@ -481,6 +501,7 @@ public sealed partial class CartReader
                 if (item.Amount is { } unit)
                 {
                     _why[unit] = "unit";
+                    item.Earlier.Add(unit);
                 }
 
                 item.Amount = amount;
@@ -515,8 +536,8 @@ public sealed partial class CartReader
         );
         var name = NameOf(
             title.Words,
-            title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From
-                : title == line && zero.Success ? zero.Index
+            title == line && zero.Success ? zero.Index
+                : title.Amounts.Length > 0 ? title.Amounts[0].At.From - title.From
                 : -1
         );
         var domain =
@@ -542,6 +563,7 @@ public sealed partial class CartReader
                 ),
             Amount = amount,
             Struck = struck,
+            Cheaper = _cheaper,
             ZeroAt = amount is null ? new PageSpan(line.From + Math.Max(0, zero.Index), line.Seen.At.To) : null,
         };
         _items.Add(draft);
@@ -603,7 +625,7 @@ public sealed partial class CartReader
     private static string NameOf(string words, int cut)
     {
         var name = cut >= 0 ? words[..Math.Min(cut, words.Length)] : words;
-        name = Patterns.Swap(name, @"^\W*(?:[0-9]{1,3}[.)]\s+|[•·-]\s+)", "").Trim();
+        name = Patterns.Swap(name, @"^\W*(?:[0-9]{1,3}[.)]\s+|[0-9]{1,3}\s?[×x]\s+|[•·-]\s+)", "").Trim();
         for (var before = ""; before != name; )
         {
             before = name;
@@ -644,10 +666,14 @@ public sealed partial class CartReader
     private bool Sum(Line line)
     {
         var words = line.Words;
-        var label = words.Length > 120 ? "" : LabelOf(words);
+        var label =
+            words.Length > 120 ? ""
+            : AllItems.IsMatch(words) && line.Index + 1 < _lines.Count && StandsAlone(_lines[line.Index + 1])
+                ? "subtotal"
+            : LabelOf(words);
         if (label.Length == 0 && _label.Length > 0)
         {
-            if (line.Amounts.Length > 0 && Head(line).Trim(' ', ':', '-', '−', '–').Length == 0)
+            if (StandsAlone(line))
             {
                 if (IsSummedUpLater(line))
                 {
@@ -708,6 +734,10 @@ public sealed partial class CartReader
 
         return true;
     }
+
+    // An amount with nothing before it.
+    private static bool StandsAlone(Line line) =>
+        line.Amounts.Length > 0 && Head(line).Trim(' ', ':', '-', '−', '–').Length == 0;
 
     private bool IsSummedUpLater(Line line) =>
         _label == "total"
@@ -800,6 +830,7 @@ public sealed partial class CartReader
         var (currency, currencyAt) = PageWide.CurrencyOf(_lines, [], all);
         var decimals = currency is not null && Currency.TryGet(currency, out var known) ? known.Decimals : 2;
         KnownPlan();
+        Fit();
         var (provider, providerAt) = PageWide.ProviderOf(
             _page,
             _lines,
@@ -892,6 +923,45 @@ public sealed partial class CartReader
         );
     }
 
+    // Where the sum does not fit: the smaller of two amounts side by side, or another column of the table (net, before
+    // tax and gross), is what is paid where the printed subtotal says so.
+    private void Fit()
+    {
+        if (_subtotal is not { Value: var sum } || _items.Sum(item => item.Amount?.Value ?? 0) == sum)
+        {
+            return;
+        }
+
+        if (_items.Sum(item => (item.Cheaper ?? item.Amount)?.Value ?? 0) == sum)
+        {
+            foreach (var item in _items.Where(item => item.Cheaper is not null))
+            {
+                (item.Amount, item.Struck) = (item.Cheaper, item.Amount);
+            }
+
+            return;
+        }
+
+        var columns = _items.Count == 0 ? 0 : _items.Min(item => item.Earlier.Count);
+        for (var column = columns - 1; column >= 0; column--)
+        {
+            if (_items.Sum(item => item.Earlier[column].Value) == sum)
+            {
+                foreach (var item in _items)
+                {
+                    if (item.Amount is { } other)
+                    {
+                        _why[other] = "total";
+                    }
+
+                    item.Amount = item.Earlier[column];
+                }
+
+                return;
+            }
+        }
+    }
+
     // A cart is for a plan: where none is called one, it is the first line with a length that is no domain and no
     // thing.
     private void KnownPlan()
@@ -959,6 +1029,12 @@ public sealed partial class CartReader
         public PageAmount? Amount { get; set; }
 
         public PageAmount? Struck { get; set; }
+
+        /// <summary>The smaller amount right before it in plain text, of which it may be what it was.</summary>
+        public PageAmount? Cheaper { get; init; }
+
+        /// <summary>The amounts of earlier columns of its row.</summary>
+        public List<PageAmount> Earlier { get; } = [];
 
         public PageSpan? ZeroAt { get; set; }
     }

@@ -283,7 +283,10 @@ internal sealed partial class DomainLists(PageText page)
             var amounts = line
                 .Amounts.Where(amount => amount.At.From >= line.From + from && amount.At.From < line.From + to)
                 .ToList();
-            isRead |= Group(group, words, line.From + from, amounts, line, isTransfer);
+            // A name is had for years: a price a month is none of its.
+            isRead |=
+                amounts.Exists(amount => amount.Per == Per.Month)
+                || Group(group, words, line.From + from, amounts, line, isTransfer);
         }
 
         return isRead;

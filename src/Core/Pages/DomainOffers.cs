@@ -44,7 +44,7 @@ internal static partial class DomainOffers
             + $@"|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})[- ](?:(?<month>months?)"
             + @"|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: "
             + @"(?:plans?|terms?|contracts?|billing|prices?|payments?))?)(?:,? (?:and|or) (?:longer|up|more|over"
-            + @"|above)|\s+upwards)?(?! only)",
+            + @"|above)|\s+upwards)?(?! only)|\bpay(?:ing)? (?<yearly>yearly|annually|by the year|for a year)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -65,6 +65,14 @@ internal static partial class DomainOffers
     )]
     private static partial Regex FreeEnding { get; }
 
+    // "A .com or .org name is free".
+    [GeneratedRegex(
+        @"(?<=\.[a-z]{2,24} )names? (?:is|are|comes?) (?:free|included|on us|thrown in|without charge)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex FreeName { get; }
+
     [GeneratedRegex(@"\b(?:for|in) (?:the |its |your )?first\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex OnlyFirst { get; }
 
@@ -73,6 +81,7 @@ internal static partial class DomainOffers
         (
             (words.Contains("domain", StringComparison.OrdinalIgnoreCase) && Word.IsMatch(words))
             || FreeEnding.IsMatch(words)
+            || FreeName.IsMatch(words)
         )
         && (Given.IsMatch(words) || Always.IsMatch(words))
         && !Denied.IsMatch(words)

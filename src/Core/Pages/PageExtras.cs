@@ -211,7 +211,16 @@ internal sealed partial class PageWork
         }
 
         var found = new List<(Piece Name, PageAmount Price, string Per)>();
-        foreach (var piece in PageLines.Pieces(line.Words, line.From))
+        // Behind a heading, what the next sentences say is no part of the list.
+        var pieces = ExtraHeading.IsMatch(line.Words)
+            ? PageLines
+                .Sentences(line.Words, line.From)
+                .Where(sentence =>
+                    line.Amounts.Any(amount => sentence.From <= amount.At.From && amount.At.To <= sentence.At.To)
+                )
+                .SelectMany(sentence => PageLines.Pieces(sentence.Words, sentence.From))
+            : PageLines.Pieces(line.Words, line.From);
+        foreach (var piece in pieces)
         {
             var amounts = line
                 .Amounts.Where(amount => amount.At.From >= piece.From && amount.At.To <= piece.At.To)
@@ -244,7 +253,10 @@ internal sealed partial class PageWork
             ' ',
             match.Length
         ));
-        var name = ExtraHeading.Replace(before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|'), "");
+        var name = ExtraHeading.Replace(
+            before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|', '.', '…', '_'),
+            ""
+        );
         name = Patterns.Swap(ExtraLead.Replace(name, ""), @",?\s+(?:only|just|for|at|costs?|is)$", "");
         return
             ExtraName.IsMatch(name)

@@ -149,7 +149,7 @@ internal static partial class PageLines
                 && price.At.From > 2
             )
             {
-                var before = line.Words[..price.At.From].TrimEnd(' ', '–', '—', '-', ':');
+                var before = line.Words[..price.At.From].TrimEnd(' ', '–', '—', '-', ':', '.', '…', '_'); // Dots lead on.
                 if (
                     before.Length is > 1 and <= 30
                     && char.IsLetterOrDigit(before[^1])
@@ -238,7 +238,7 @@ internal static partial class PageLines
 
     [GeneratedRegex(
         @"(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd"
-            + @"|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/mo)\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n",
+            + @"|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/(?:mo|yr))\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n",
         Patterns.ExactCase,
         Patterns.Patience
     )]
@@ -367,7 +367,7 @@ internal static partial class PageLines
             && Ending.IsMatch(line.Words)
             && !NameAndPrice.IsMatch(line.Words)
             && Sentences(line.Words, line.At.From) is { Count: > 1 } sentences
-            && char.IsLetter(line.Words[0])
+            && (char.IsLetter(line.Words[0]) || line.Words[0] == '.')
         )
         {
             foreach (var sentence in sentences)

@@ -634,7 +634,10 @@ internal static partial class PageWide
                     pattern == By
                     && !name.Contains(' ', StringComparison.Ordinal)
                     && !Trade.IsMatch(name)
-                    && !Patterns.Has(line.Words, @"\b(?:hosting|web ?space) (?:by|from)\b")
+                    && !Patterns.Has(
+                        line.Words,
+                        @"\b(?:hosting|web ?space|plans?|prices?|offers?|domains?|domain names?) (?:by|from|at|with)\b"
+                    )
                 )
                 {
                     continue;
@@ -652,6 +655,7 @@ internal static partial class PageWide
         lines.Take(3).FirstOrDefault(line => !IsMenu(Tidied(line.Words))) is { } first
         && WithoutMenu(Tidied(first.Words)) is { Length: > 3 and < 25 } name
         && OneName.IsMatch(name)
+        && first.Seen.Cell is null // The head of a column.
         && !Everyday.IsMatch(name)
         && !NoName.IsMatch(name)
         && !plans.Contains(name)

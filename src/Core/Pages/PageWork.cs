@@ -192,6 +192,14 @@ internal sealed partial class PageWork
             );
             if (DomainPrices.Read(table) || PlanTables.Read(table, around) || ExtraTable(table, around))
             {
+                foreach (var (name, price) in PlanTables.TakeExtras())
+                {
+                    if (PerOf(price, name.Words) is { } per)
+                    {
+                        AddExtra(name.Words, name.Seen.At, price, per);
+                    }
+                }
+
                 continue;
             }
 
@@ -740,19 +748,17 @@ internal sealed partial class PageWork
                     && ProseNames.PlanIn(line.Words) is not null
                 )
             : null;
+        var over = planHeading ?? Lines.Take(priced.Index).LastOrDefault(line => line.Seen.Heading > 0);
         body.InsertRange(
             0,
-            planHeading is null
+            headed.Name is not null || over is null
                 ? headed.Lines
                 : free.Where(line =>
-                    line.Index > planHeading.Index
-                    && line.Index < priced.Index
-                    && IsFeatureLine(line)
-                    && !body.Contains(line)
+                    line.Index > over.Index && line.Index < priced.Index && IsFeatureLine(line) && !body.Contains(line)
                 )
         );
         var (name, nameAt) =
-            headed.Name is { } over ? (PlanBlocks.NameOf(over.Words), over.Seen.At)
+            headed.Name is { } name2 ? (PlanBlocks.NameOf(name2.Words), name2.Seen.At)
             : Called() is { Name: not null } called ? called
             : Leading(priced) is { Name: not null } leading ? leading
             : InSentence(planHeading ?? priced);

@@ -355,7 +355,8 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         {
             var line = lines[at];
             var isBody = IsBody(line, at);
-            if (IsSection(line) || IsProse(line) || IsProvider(line) || line.Words.EndsWith('?'))
+            var isUnderPrice = body is not null && HasPrice(lines[at - 1]) && IsFeature(line); // What is had for it.
+            if (IsSection(line) || (IsProse(line) && !isUnderPrice) || IsProvider(line) || line.Words.EndsWith('?'))
             {
                 run.Clear();
                 body = null;

@@ -237,6 +237,9 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
         }
     }
 
+    /// <summary>How long the price is for that comes next.</summary>
+    public void Expect(Term term) => (_way, _pending) = (null, term);
+
     /// <summary>An amount that is struck: of the price above, or of the one that comes.</summary>
     public void Struck(PageAmount amount)
     {
@@ -603,6 +606,20 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
             return;
         }
 
+        // The same price again: in the choice of a length, and large below it.
+        if (
+            _labelsFirst
+            && _way is { Term: not null } again
+            && _pending is null
+            && line.Seen.Cell is null
+            && amount.Per is Per.Month or Per.Year
+            && (again.Price.Value, again.Price.Per) == (amount.Value, amount.Per)
+        )
+        {
+            again.Totals.Add(amount);
+            return;
+        }
+
         if (
             !page.IsMarked
             && _lastPlain is { } last
@@ -762,7 +779,20 @@ internal sealed partial class PlanReader(PageText page, PlanDraft plan)
 
         foreach (var sentence in PageLines.Sentences(words, line.From))
         {
-            Apply([.. Terms.In(sentence.Words, sentence.From)], sentence.Words, line);
+            // "2 mailboxes free for 1 year": a length of what the plan has, not of its price.
+            var had = PageLines
+                .Pieces(sentence.Words, sentence.From)
+                .Where(piece => Pages.Features.In(piece.Words, 0).Length > 0)
+                .ToList();
+            Apply(
+                [
+                    .. Terms
+                        .In(sentence.Words, sentence.From)
+                        .Where(term => !had.Exists(piece => piece.From <= term.At.From && term.At.To <= piece.At.To)),
+                ],
+                sentence.Words,
+                line
+            );
         }
     }
 

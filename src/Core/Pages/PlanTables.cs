@@ -20,7 +20,11 @@ internal sealed partial class PlanTables(PageText page)
     )]
     private static partial Regex LaterLabel { get; }
 
-    [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\bset-?\s?up\b|\bactivation\b|\binstallation\b|\b(?:initial|joining) (?:fee|cost|charge|payment)s?\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex SetupLabel { get; }
 
     [GeneratedRegex(
@@ -112,10 +116,25 @@ internal sealed partial class PlanTables(PageText page)
     )]
     private static partial Regex NameHead { get; }
 
+    private readonly List<(Line Name, PageAmount Price)> _extras = [];
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>The plans in their order.</summary>
     public List<PlanDraft> Plans { get; } = [];
+
+    /// <summary>
+    /// What the rows of the last table sell beside plans, at one price: "Daily backup: + £2 a month".
+    /// </summary>
+    public List<(Line Name, PageAmount Price)> TakeExtras()
+    {
+        var extras = _extras
+            .GroupBy(extra => extra.Name)
+            .Where(group => group.Select(extra => (extra.Price.Value, extra.Price.Per)).Distinct().Count() == 1)
+            .Select(group => (group.Key, group.First().Price))
+            .ToList();
+        _extras.Clear();
+        return extras;
+    }
 
     /// <summary>Reads a table of plans; false: it is none.</summary>
     /// <param name="around">The lines right before the table: its title.</param>
@@ -145,6 +164,11 @@ internal sealed partial class PlanTables(PageText page)
                 IsLabel(table.Words(head, column)) && table.Cell(head, column).All(line => line.Amounts.IsEmpty)
             );
         if (down == 0 && Headless(table))
+        {
+            return true;
+        }
+
+        if (Unlabelled(table, head))
         {
             return true;
         }
@@ -402,6 +426,43 @@ internal sealed partial class PlanTables(PageText page)
         return true;
     }
 
+    // Plans side by side, and no column that says what their rows are: each cell does so by itself.
+    private bool Unlabelled(PageTable table, int head)
+    {
+        var columns = Enumerable.Range(0, table.Columns).ToList();
+        var rows = Enumerable.Range(head + 1, table.Rows - head - 1).Where(row => !table.IsWide(row)).ToList();
+        var names = columns.Select(column => NameIn(table.Cell(head, column))).ToList();
+        if (
+            rows.Count < 2
+            || NameHead.IsMatch(table.Words(head, 0))
+            || !names.TrueForAll(name => name is { NameScore: > 0, Amounts.IsEmpty: true } && !IsLabel(name.Words))
+            || !rows.Exists(row => columns.TrueForAll(column => IsPriced(row, column)))
+            || !rows.TrueForAll(row => IsPriced(row, 0) == IsPriced(row, 1))
+            || !rows.Exists(row => columns.TrueForAll(column => Says(row, column)))
+        )
+        {
+            return false;
+        }
+
+        foreach (var column in columns)
+        {
+            var plan = Plan(names[column]!);
+            var reader = new PlanReader(page, plan);
+            var cells = rows.SelectMany(row => table.Cell(row, column)).ToList();
+            reader.Read(cells);
+            reader.Features(cells);
+        }
+
+        Own(table);
+        return true;
+
+        bool IsPriced(int row, int column) =>
+            table.Cell(row, column).Any(line => line.Amounts.Any(amount => amount.Per is Per.Month or Per.Year));
+
+        bool Says(int row, int column) =>
+            table.Cell(row, column).Any(line => line.Amounts.IsEmpty && Features.In(line.Words, 0).Length > 0);
+    }
+
     private bool Down(PageTable table, int head, string around)
     {
         var read = 0;
@@ -509,7 +570,7 @@ internal sealed partial class PlanTables(PageText page)
             );
     }
 
-    private static void Cell(
+    private void Cell(
         PlanDraft plan,
         PlanReader reader,
         string label,
@@ -622,6 +683,11 @@ internal sealed partial class PlanTables(PageText page)
         else if (Features.KeyOf(label) is null || Terms.IsLabel(label))
         {
             var before = plan.Ways.Count;
+            if (before > 0 && MonthlyLabel.IsMatch(label))
+            {
+                reader.Expect(new Term(1, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At));
+            }
+
             reader.Read(cell);
             foreach (var way in plan.Ways.Skip(before))
             {
@@ -656,6 +722,13 @@ internal sealed partial class PlanTables(PageText page)
                     way.Term = new Term(only.Months, labels.Count > 0 ? labels[0].Seen.At : cell[0].Seen.At);
                 }
             }
+        }
+        else if (
+            labels.Count > 0
+            && cell.SelectMany(line => line.Amounts).ToList() is [{ Per: Per.Month or Per.Year } price]
+        )
+        {
+            _extras.Add((labels[0], price));
         }
     }
 

@@ -55,7 +55,8 @@ internal static partial class Roles
     private static partial Regex StruckBefore { get; }
 
     [GeneratedRegex(
-        @"\b(?:set-?\s?up|setting up|activation|installation|joining|connection)(?: fees?| charges?| costs?| "
+        @"\b(?:set-?\s?up|setting up|activation|installation|joining|connection|initial(?= (?:fee|charge"
+            + @"|cost)s?\b))(?: fees?| charges?| costs?| "
             + @"price)?(?: of| is| for \w+ \w+)?[\s(:–—-]*$",
         Patterns.AnyCase,
         Patterns.Patience
