@@ -32,7 +32,7 @@ public sealed partial class CartReader
     private static partial Regex NetWithSum { get; }
 
     [GeneratedRegex(
-        @"^\W*(?:grand total|order total|totals?|to pay(?: now| today)?|amount (?:due|paid|to pay)|you pay|paid"
+        @"^\W*(?:grand total|order total|totals?|to pay(?: now| today)?|amount (?:due|paid|to pay|payable)|you pay|paid"
             + @"|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -66,7 +66,7 @@ public sealed partial class CartReader
 
     [GeneratedRegex(
         @"^\W*(?:.{0,20}\b)?(?:discount|promo(?:tion)?(?: code)?|coupon|voucher|code|rebate|credit|reduction"
-            + @"|loyalty)\b",
+            + @"|loyalty)\b|^\W*less [0-9]",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -132,6 +132,13 @@ public sealed partial class CartReader
     private static partial Regex UnitHead { get; }
 
     [GeneratedRegex(
+        @"\b(?:(?:price|cost|rate|fee) (?:per|a|each) month|monthly (?:price|cost|rate|fee)|unit price)\b[\s:]*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex UnitBefore { get; }
+
+    [GeneratedRegex(
         @"\b(?:was|before|regular|normal(?:ly)?|list price|old price|full price)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -178,7 +185,7 @@ public sealed partial class CartReader
     private static partial Regex FreeMonths { get; }
 
     [GeneratedRegex(
-        @"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b|transfer,"
+        @"^\W*(?:for |domain (?:name )?(?:registration|transfer|renewal)(?:,|\s*$)|registration\b(?! of)|transfer,"
             + $@"|renew|billed|paid|term\b|valid|at |from |until |{Patterns.Count}[- ](?:months?|years?)\b|[0-9]+$"
             + @"|monthly|yearly|annual(?:ly)?\b|per )",
         Patterns.AnyCase,
@@ -189,7 +196,11 @@ public sealed partial class CartReader
     [GeneratedRegex(@"\b(?:(?:web)?hosting|web ?space|plan|package|account)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex PlanWord { get; }
 
-    [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\bset-?\s?up\b|\bsetting up\b|\bactivation\b|\binstallation\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     private static partial Regex SetupWord { get; }
 
     [GeneratedRegex(@"\bdata ?-?cent(?:re|er)\b|\bserver location\b", Patterns.AnyCase, Patterns.Patience)]
@@ -239,6 +250,7 @@ public sealed partial class CartReader
     private int? _quantity;
     private bool _isQuantity;
     private bool _isOffered;
+    private bool _isChanged;
 
     private CartReader(PageText page)
     {
@@ -387,7 +399,7 @@ public sealed partial class CartReader
             {
                 _why[amount] = "later";
             }
-            else if (amount.Per is Per.Month or Per.Year || UnitHead.IsMatch(head))
+            else if (amount.Per is Per.Month or Per.Year || UnitHead.IsMatch(head) || UnitBefore.IsMatch(before))
             {
                 _why[amount] = "unit";
             }
@@ -779,12 +791,17 @@ public sealed partial class CartReader
                 break;
             case "tax" when _tax is null:
                 (_tax, _taxWords) = (amount, line.Words);
+                _isChanged = _total is not null;
                 break;
             case "total" when _total is null:
                 _total = amount;
                 break;
+            case "total" when _subtotal is null && _isChanged && amount.Value != _total.Value:
+                (_subtotal, _total) = (_total, amount); // "Sum", what is taken off or added, and then what is paid.
+                break;
             case "discount":
                 AddDiscount(line, amount);
+                _isChanged = _total is not null;
                 break;
             default:
                 _why.TryAdd(amount, "total");

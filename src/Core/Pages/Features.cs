@@ -299,7 +299,7 @@ internal static partial class Features
             case var kind when Kinds.Contains(kind):
                 return IsCross(text) || PageAmount.In(text, 0).Length > 0 ? null : new(key, true, at);
             case "storageGB" or "transferGB":
-                if (Says(text, "unlimited", "unmetered", "∞"))
+                if (Says(text, "unlimited", "unmetered", "no limit", "∞"))
                 {
                     return new(key, Unlimited, at);
                 }
@@ -315,7 +315,7 @@ internal static partial class Features
                         )
                     : null;
             default:
-                return Says(text, "unlimited", "unmetered", "∞") ? new(key, Unlimited, at)
+                return Says(text, "unlimited", "unmetered", "no limit", "∞") ? new(key, Unlimited, at)
                     : text is "none" or "no" or "None" or "No" ? new(key, 0m, at)
                     : Plain(text) is { } number ? new(key, number, at)
                     : null;

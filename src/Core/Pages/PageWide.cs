@@ -439,7 +439,7 @@ internal static partial class PageWide
                 var piece in Part.Matches(line.Words).Select(match => (Words: match.Value, At: line.From + match.Index))
             )
             {
-                var name = Tidied(Patterns.Swap(piece.Words, @"^(?:From|Welcome to)\s+", ""));
+                var name = Tidied(Patterns.Swap(piece.Words, @"^(?:From:?|Welcome to)\s+", ""));
                 name = WithoutMenu(name);
                 if (
                     name.Length is < 3 or > 45
@@ -452,6 +452,8 @@ internal static partial class PageWide
                     || name.EndsWith('.') && name.Count(letter => letter == ' ') > 3
                     || PageAmount.In(name, 0).Length > 0
                     || Terms.IsLabel(name)
+                    || (line.Seen.Cell is not null && !name.Contains(' ', StringComparison.Ordinal))
+                    || KindAlone.IsMatch(name)
                 )
                 {
                     continue;
@@ -496,11 +498,21 @@ internal static partial class PageWide
         + @"\p{Lu})|of(?= \p{Lu})|the(?= \p{Lu}))){0,4}";
 
     [GeneratedRegex(
-        $@"\b(?:[Ww]e are|[Ww]e.re|I run|[Ww]e run|[Ww]elcome (?:to|at)) (?<name>{Title})",
+        $@"\b(?:[Ww]e are|[Ww]e.re|I run|[Ww]e run|[Ww]elcome (?:to|at)) (?<name>{Title})"
+            + $@"|\b[Aa]t (?<name>{Title}),? we\b",
         Patterns.ExactCase,
         Patterns.Patience
     )]
     private static partial Regex WeAre { get; }
+
+    // "Cloud Web Hosting" says what is sold, and not by whom.
+    [GeneratedRegex(
+        @"^(?:(?:web|website|cloud|shared|managed|linux|windows|business|small|cheap|fast|simple|our|domain|names?"
+            + @"|and|&)\s+)+(?:hosting|plans|prices|packages|domains)$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex KindAlone { get; }
 
     [GeneratedRegex(
         $@"(?:^|\b)(?:from|by|at|of|with|[Bb]y|[Ff]rom) (?<name>{Title})\W*$",
@@ -548,7 +560,7 @@ internal static partial class PageWide
     private static partial Regex Sells { get; }
 
     private static readonly SearchValues<string> Greetings = SearchValues.Create(
-        ["e are ", "e're ", "e’re ", "elcome ", "I run ", "e run "],
+        ["e are ", "e're ", "e’re ", "elcome ", "I run ", "e run ", "At "],
         StringComparison.Ordinal
     );
     private static readonly SearchValues<string> FirmKinds = SearchValues.Create(

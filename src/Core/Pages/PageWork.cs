@@ -18,7 +18,7 @@ internal sealed partial class PageWork
 
     // "Cottage 1 website, 8 GB, 8 mailboxes £36.00 per year".
     [GeneratedRegex(
-        @"^(?<name>\p{Lu}[\p{L}&’'-]+(?: \p{Lu}[\p{L}&’'-]*)?)\s+(?=[0-9]|[Uu]nlimited\b|[Uu]p to [0-9]|[Oo]ne\b)",
+        @"^(?<name>\p{L}[\p{L}&’'-]+(?: \p{Lu}[\p{L}&’'-]*)?)\s+(?=[0-9]|[Uu]nlimited\b|[Uu]p to [0-9]|[Oo]ne\b)",
         Patterns.ExactCase,
         Patterns.Patience
     )]
@@ -576,6 +576,15 @@ internal sealed partial class PageWork
                     )
                 );
             }
+        }
+
+        // "mini 3 GB, 1 site", "midi 12 GB, 4 sites": small letters are names where all are, each another.
+        if (
+            !found.TrueForAll(one => char.IsLower(one.Name[0]))
+            || found.Select(one => one.Name).Distinct(StringComparer.Ordinal).Count() < found.Count
+        )
+        {
+            found.RemoveAll(one => char.IsLower(one.Name[0]));
         }
 
         if (found.Count == 1 && !InlineName.IsMatch(found[0].Line.Words))

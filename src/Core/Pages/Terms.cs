@@ -64,7 +64,8 @@ internal static partial class Terms
     private static partial Regex Length { get; }
 
     [GeneratedRegex(
-        @"\b(?:(?<quarter>quarterly|every quarter|per quarter|each quarter)|(?<half>half[- ]yearly|every half "
+        @"\b(?:(?<two>biennial(?:ly)?)|(?<three>triennial(?:ly)?)|(?<quarter>quarterly|every quarter|per quarter"
+            + @"|each quarter)|(?<half>half[- ]yearly|every half "
             + @"year|six-monthly)|(?<year>(?:billed|paid|pay|payable|charged|invoiced|due|renewed)\s+(?:upfront |in "
             + @"advance )?(?:annually|yearly|each year|every year|once a year|by the year|each january|a year)"
             + @"|annual(?:ly)? (?:billing|payment|plan|term)|yearly (?:billing|payment|plan|term)|for (?:a|one|the "
@@ -125,7 +126,7 @@ internal static partial class Terms
     private static partial Regex Bound { get; }
 
     private static readonly SearchValues<string> Lengths = SearchValues.Create(
-        ["month", "year", "yr", "mth", "mo ", "annual", "quarter", "half", "january"],
+        ["month", "year", "yr", "mth", "mo ", "annual", "ennial", "quarter", "half", "january"],
         StringComparison.OrdinalIgnoreCase
     );
 
@@ -193,6 +194,8 @@ internal static partial class Terms
                 match.Groups["quarter"].Success ? 3
                 : match.Groups["half"].Success ? 6
                 : match.Groups["year"].Success ? 12
+                : match.Groups["two"].Success ? 24
+                : match.Groups["three"].Success ? 36
                 : 1;
             var at = new PageSpan(from + match.Index, from + match.Index + match.Length);
             if (!found.Any(known => known.At.From < at.To && at.From < known.At.To))
