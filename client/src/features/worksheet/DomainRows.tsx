@@ -244,7 +244,7 @@ function Seller({ domain }: { domain: Schemas['DomainWire'] }) {
       from{' '}
       <InkSelect
         label="Where to buy the domain"
-        className="max-w-32"
+        className="max-w-36"
         value={domain.book ?? ''}
         onChange={(event) =>
           change({
