@@ -283,7 +283,7 @@ internal sealed partial class DomainLists(PageText page)
             var amounts = line
                 .Amounts.Where(amount => amount.At.From >= line.From + from && amount.At.From < line.From + to)
                 .ToList();
-            // A name is had for years: a price a month is none of its.
+            // A name is registered for years: a monthly price is not its price.
             isRead |=
                 amounts.Exists(amount => amount.Per == Per.Month)
                 || Group(group, words, line.From + from, amounts, line, isTransfer);

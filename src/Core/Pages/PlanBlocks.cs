@@ -356,7 +356,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         {
             var line = lines[at];
             var isBody = IsBody(line, at);
-            var isUnderPrice = body is not null && HasPrice(lines[at - 1]) && IsFeature(line); // What is had for it.
+            var isUnderPrice = body is not null && HasPrice(lines[at - 1]) && IsFeature(line); // What it buys.
             if (IsSection(line) || (IsProse(line) && !isUnderPrice) || IsProvider(line) || line.Words.EndsWith('?'))
             {
                 run.Clear();
