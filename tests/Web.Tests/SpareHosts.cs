@@ -3,7 +3,7 @@ using System.Collections.Concurrent;
 namespace HomeStart.Web.Tests;
 
 /// <summary>
-/// Hosts that a test is done with: the next one has it, with the databases of a host that has only just started.
+/// Hosts whose tests have ended: the next test takes one, with the databases of a host that has only just started.
 /// Starting two hosts, and what their first answers compile, costs more than most tests do.
 /// </summary>
 internal static class SpareHosts

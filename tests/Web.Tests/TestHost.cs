@@ -62,7 +62,7 @@ public sealed class TestHost : IAsyncDisposable
     private Func<IReadOnlyList<OfferBook>, IReadOnlyList<OfferBook>> _sellers = same => same;
     private MeterListener? _meters;
     private long _requestsUnderWay;
-    private bool _isAnyOnes;
+    private bool _isReusable;
 
     private TestHost() { }
 
@@ -121,10 +121,10 @@ public sealed class TestHost : IAsyncDisposable
         bool isRecording = false
     )
     {
-        var isAnyOnes =
+        var isReusable =
             !isRecording
             && (pace, between, interceptor, options, days, work, sellers) == (null, null, null, null, null, null, null);
-        if (isAnyOnes && SpareHosts.TryTake(out var spare))
+        if (isReusable && SpareHosts.TryTake(out var spare))
         {
             return spare;
         }
@@ -145,14 +145,14 @@ public sealed class TestHost : IAsyncDisposable
         }
 
         await host.StartAgainAsync(pace);
-        host._isAnyOnes = isAnyOnes;
+        host._isReusable = isReusable;
         return host;
     }
 
     public async Task StartAgainAsync(OrderPace? pace = null)
     {
         await StopAsync();
-        _isAnyOnes = false;
+        _isReusable = false;
         _counterparts = CounterpartsApp.Build(
             Path.Combine(DataFolder, "counterparts.db"),
             _sellers(LoadedDemo.Value.OfferBooks),
@@ -177,7 +177,7 @@ public sealed class TestHost : IAsyncDisposable
             LoadedDemo.Value,
             Handler
         );
-        // Tests say themselves when it is tidied: rows they put in would go, or not, as it happens.
+        // Tidying runs at some moment after the start: it could remove a row before the test that wrote it looks.
         builder.Services.Remove(
             builder.Services.Single(service => typeof(DailyTidying).Equals(service.ImplementationType))
         );
@@ -296,7 +296,7 @@ public sealed class TestHost : IAsyncDisposable
     /// <summary>Another test has it, where it is as it started; else it ends.</summary>
     public async ValueTask DisposeAsync()
     {
-        if (_isAnyOnes && await IsPutBackAsync())
+        if (_isReusable && await IsPutBackAsync())
         {
             SpareHosts.Add(this);
         }
@@ -322,7 +322,8 @@ public sealed class TestHost : IAsyncDisposable
             await Task.Delay(5);
         }
 
-        if (!worker.IsIdle || (Clock.Ahead, ClockOutside.Ahead) != (TimeSpan.Zero, TimeSpan.Zero))
+        var isAtRest = worker.IsIdle && Volatile.Read(ref _requestsUnderWay) == 0;
+        if (!isAtRest || (Clock.Ahead, ClockOutside.Ahead) != (TimeSpan.Zero, TimeSpan.Zero))
         {
             return false;
         }

@@ -109,7 +109,8 @@ public sealed partial class CartReader
 
     [GeneratedRegex(
         @"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=(?:[0-9)]|\byears?"
-            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$|(?<=\p{Ll}\s)(?-i:FREE)\W*$",
+            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$"
+            + @"|(?<=\p{Ll}\s)(?-i:FREE)\W*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -225,7 +226,8 @@ public sealed partial class CartReader
     private static partial Regex ThingWord { get; }
 
     [GeneratedRegex(
-        @"\s*(?:\([^()]*\)|(?<=\s)[×x]|[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]|[,;:–—-]\s*(?:domain(?: name)?|registration"
+        @"\s*(?:\([^()]*\)|(?<=\s)[×x]|[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]"
+            + @"|[,;:–—-]\s*(?:domain(?: name)?|registration"
             + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly"
             + $@"|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "
             + $@"(?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$",

@@ -149,7 +149,8 @@ internal static partial class PageLines
                 && price.At.From > 2
             )
             {
-                var before = line.Words[..price.At.From].TrimEnd(' ', '–', '—', '-', ':', '.', '…', '_'); // Dots lead on.
+                // Dots may lead from the name to its price.
+                var before = line.Words[..price.At.From].TrimEnd(' ', '–', '—', '-', ':', '.', '…', '_');
                 if (
                     before.Length is > 1 and <= 30
                     && char.IsLetterOrDigit(before[^1])
@@ -238,7 +239,8 @@ internal static partial class PageLines
 
     [GeneratedRegex(
         @"(?<!\b(?:[Ii]ncl|[Ee]xcl|[Ii]nc|[Ee]x|mo|mth|approx|no|No|yr|St|Dr|vs|Fr|kr|B|Ltd"
-            + @"|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])|(?<=/(?:mo|yr))\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n",
+            + @"|Co))[.!?][”""’)]?(?:\s+)(?=[\p{Lu}0-9“""'£€$₹*†©])"
+            + @"|(?<=/(?:mo|yr))\.\s+(?=\p{Lu}[\p{Ll}]*\s)|\n",
         Patterns.ExactCase,
         Patterns.Patience
     )]

@@ -648,7 +648,7 @@ internal static partial class PageWide
                     && !Trade.IsMatch(name)
                     && !Patterns.Has(
                         line.Words,
-                        @"\b(?:hosting|web ?space|plans?|prices?|offers?|domains?|domain names?) (?:by|from|at|with)\b"
+                        @"\b(?:hosting|web ?space|plans?|prices?|offers?|domains?|domain names?) (?:by|from|at)\b"
                     )
                 )
                 {

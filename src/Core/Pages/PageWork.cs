@@ -194,7 +194,7 @@ internal sealed partial class PageWork
             {
                 foreach (var (name, price) in PlanTables.TakeExtras())
                 {
-                    if (PerOf(price, name.Words) is { } per)
+                    if (IsExtraName(name.Words) && PerOf(price, name.Words) is { } per)
                     {
                         AddExtra(name.Words, name.Seen.At, price, per);
                     }
@@ -757,17 +757,17 @@ internal sealed partial class PageWork
                     && ProseNames.PlanIn(line.Words) is not null
                 )
             : null;
-        var over = planHeading ?? Lines.Take(priced.Index).LastOrDefault(line => line.Seen.Heading > 0);
+        var above = planHeading ?? Lines.Take(priced.Index).LastOrDefault(line => line.Seen.Heading > 0);
         body.InsertRange(
             0,
-            headed.Name is not null || over is null
+            headed.Name is not null || above is null
                 ? headed.Lines
                 : free.Where(line =>
-                    line.Index > over.Index && line.Index < priced.Index && IsFeatureLine(line) && !body.Contains(line)
+                    line.Index > above.Index && line.Index < priced.Index && IsFeatureLine(line) && !body.Contains(line)
                 )
         );
         var (name, nameAt) =
-            headed.Name is { } name2 ? (PlanBlocks.NameOf(name2.Words), name2.Seen.At)
+            headed.Name is { } heading ? (PlanBlocks.NameOf(heading.Words), heading.Seen.At)
             : Called() is { Name: not null } called ? called
             : Leading(priced) is { Name: not null } leading ? leading
             : InSentence(planHeading ?? priced);

@@ -47,8 +47,8 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
     private static partial Regex NameLike { get; }
 
     [GeneratedRegex(
-        @"[\s,:–—(-]*(?:\b(?:hosting|plan|package|account|best[- ]?seller|best value|most (?:popular|chosen))\b)?"
-            + @"[\s*†‡¹²³:)]*$",
+        @"[\s,:–—-]*(?:\b(?:hosting|plan|package|account)\b"
+            + @"|\(?\b(?:best[- ]?seller|best value|most (?:popular|chosen))\b\)?)?[\s*†‡¹²³:]*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -116,6 +116,10 @@ internal sealed partial class PlanTables(PageText page)
     )]
     private static partial Regex NameHead { get; }
 
+    // What may stand beside an extra's price in its cell: "+ £2 a month", not "5, more at £1 a month".
+    [GeneratedRegex(@"^\W*(?:add|from|optional|extra|for|only|just)?\W*$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex OnlyPriced { get; }
+
     private readonly List<(Line Name, PageAmount Price)> _extras = [];
     private readonly Dictionary<string, PlanDraft> _plans = new(StringComparer.OrdinalIgnoreCase);
 
@@ -725,7 +729,8 @@ internal sealed partial class PlanTables(PageText page)
         }
         else if (
             labels.Count > 0
-            && cell.SelectMany(line => line.Amounts).ToList() is [{ Per: Per.Month or Per.Year } price]
+            && cell is [{ Amounts: [{ Per: Per.Month or Per.Year } price] } line]
+            && OnlyPriced.IsMatch(line.Words.Remove(price.At.From - line.From, price.End - price.At.From))
         )
         {
             _extras.Add((labels[0], price));

@@ -91,7 +91,8 @@ internal static partial class Roles
 
     [GeneratedRegex(
         @"^\W{0,3}\s*(?:when (?:you|it) renews?|(?:on|at|upon|for|every) renewals?\b|after (?:the|your|a|an"
-            + @"|[0-9]+|that|one|two|three)\b(?! (?:discount|code|tax))|after\W*$|thereafter|afterwards|from (?:the )?(?:second"
+            + @"|[0-9]+|that|one|two|three)\b(?! (?:discount|code|tax))|after\W*$|thereafter|afterwards"
+            + @"|from (?:the )?(?:second"
             + @"|third|year (?:2|two)|2nd|then|month)|in (?:the )?(?:second|following)|later\b|renewal\b|once (?:the"
             + @"|your) (?:offer|term|first|promotion|discount)|ongoing\b|from (?:year|month) [0-9])",
         Patterns.AnyCase,

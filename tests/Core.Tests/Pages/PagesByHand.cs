@@ -20,6 +20,32 @@ public sealed class PagesByHand
         Said(Read("Oak\n£4 a month\n3 websites\n" + words)["tax"]).ShouldBe(tax);
 
     [Theory]
+    [InlineData("Oak (2026)", "Oak (2026)")]
+    [InlineData("Oak best seller", "Oak")]
+    [InlineData("Oak (most popular)", "Oak")]
+    [InlineData("Oak hosting", "Oak")]
+    public void A_name_is_as_printed_without_its_badge(string printed, string name) =>
+        Said(Read($"{printed}\n£4 a month\n3 websites\n10 GB storage")["plans"]![0]!["name"]).ShouldBe(name);
+
+    [Theory]
+    [InlineData("+ £2/mo", "Daily backup")]
+    [InlineData("once a week, or £2/mo for daily", null)]
+    public void A_price_alone_in_a_plan_s_cell_is_that_of_its_row(string cell, string? extra) =>
+        Said(
+                PageExamples.Read(
+                    "page",
+                    "html",
+                    "<table><tr><th></th><th>Oak</th><th>Elm</th></tr><tr><td>Websites</td><td>1</td><td>5</td></tr>"
+                        + $"<tr><td>Daily backup</td><td>{cell}</td><td>yes</td></tr>"
+                        + "<tr><td>Price</td><td>£4/mo</td><td>£8/mo</td></tr></table>"
+                )["extras"]!
+                    .AsArray()
+                    .SingleOrDefault()
+                    ?["name"]
+            )
+            .ShouldBe(extra);
+
+    [Theory]
     [InlineData("£1,234.56", "1234.56")]
     [InlineData("1.234,56 €", "1234.56")]
     [InlineData("1 234,56 €", "1234.56")]

@@ -63,8 +63,12 @@ public class HostileRequestsTests
         {
             foreach (var (index, body) in bodies.Index())
             {
-                // All types with the first body, every third of the others; all else is JSON.
-                foreach (var type in index == 0 ? types : [types[index % 3 == 0 ? index / 3 % types.Length : 0]])
+                // Each body as JSON, the first as every type, and each third as another one.
+                foreach (
+                    var type in index == 0 ? types
+                    : index % 3 == 0 ? [types[0], types[1 + (index / 3 % (types.Length - 1))]]
+                    : [types[0]]
+                )
                 {
                     asked++;
                     var (status, headers) = await visitor.SendBytesAsync(new HttpMethod(method), path, body, type);
