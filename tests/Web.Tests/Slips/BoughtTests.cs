@@ -265,7 +265,7 @@ public class BoughtTests
         await visitor.OpenAsync();
         var order = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
         await visitor.UntilAsync(order, "completed");
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await OpenedAsync(visitor);
         var movement = Tenure(await PageAsync(visitor)).GetProperty("movements")[0];
         (
             movement.GetProperty("asks").GetBoolean(),

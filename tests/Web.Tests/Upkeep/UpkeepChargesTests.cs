@@ -44,7 +44,7 @@ public sealed class UpkeepChargesTests
         // The name is from another seller.
         var (_, placed) = await visitor.TryOrderAsync(letter: "C", more: new { endingAt = new[] { "plainstone" } });
         await visitor.UntilAsync(placed.GetProperty("id").GetGuid(), "completed");
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await OpenedAsync(visitor);
         Renewing(await PageAsync(visitor)).ShouldBe([("hosting", false), ("domain:0", true)]);
         await MoveToAsync(visitor, "2027-12-02");
         var had = Tenure(await PageAsync(visitor))

@@ -148,7 +148,7 @@ public sealed class UpkeepClockTests
         await host.StartAgainAsync();
         visitor = host.Visit(visitor);
         await visitor.OpenAsync();
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await OpenedAsync(visitor);
         await ShouldAgreeAsync(host, visitor);
     }
 

@@ -23,7 +23,7 @@ internal static class UpkeepSteps
         await visitor.OpenAsync();
         var order = (await visitor.OrderAsync(card, letter)).GetProperty("id").GetGuid();
         await visitor.UntilAsync(order, "completed");
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await OpenedAsync(visitor);
         return (visitor, order);
     }
 
@@ -42,7 +42,7 @@ internal static class UpkeepSteps
         );
         var order = (await visitor.OrderAsync()).GetProperty("id").GetGuid();
         await visitor.UntilAsync(order, "completed");
-        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await OpenedAsync(visitor);
         await MoveToAsync(visitor, "2027-02-01");
         Tenure(await PageAsync(visitor))
             .GetProperty("notices")
@@ -62,6 +62,16 @@ internal static class UpkeepSteps
         var claim = answer.GetProperty("id").GetGuid();
         await visitor.UntilAsync(claim, "completed");
         return (visitor, order, claim);
+    }
+
+    /// <summary>
+    /// Waits until what was delivered has its day book, and its first day is over for deciding: a decision before
+    /// that is refused, as the owner saw it before it stood.
+    /// </summary>
+    public static async Task OpenedAsync(Visitor visitor)
+    {
+        await visitor.WaitForAsync(async () => (await PageAsync(visitor)).GetProperty("tenures").GetArrayLength() == 1);
+        await CalmAsync(visitor);
     }
 
     public sealed class Quick : DayPace
