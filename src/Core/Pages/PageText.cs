@@ -18,6 +18,26 @@ public sealed record PageText(
 {
     /// <summary>The words of a place.</summary>
     public string TextAt(PageSpan span) => Text[span.From..span.To];
+
+    /// <summary>Whether a place is struck out, if only in part.</summary>
+    public bool IsStruck(PageSpan at) => StruckIn(at).Any();
+
+    /// <summary>What is struck out of a place, in its order.</summary>
+    public IEnumerable<PageSpan> StruckIn(PageSpan at) =>
+        Struck.Skip(FirstStruck(at.From)).TakeWhile(span => span.From < at.To);
+
+    // The number of the first struck span that ends behind a place; they are in order, and apart.
+    private int FirstStruck(int from)
+    {
+        var (low, high) = (0, Struck.Length);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            (low, high) = Struck[middle].To <= from ? (middle + 1, high) : (low, middle);
+        }
+
+        return low;
+    }
 }
 
 /// <summary>A place in the text.</summary>

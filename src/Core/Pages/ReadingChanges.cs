@@ -294,7 +294,8 @@ public static partial class ReadingChanges
             or "monthlyVisits"
             or "mailboxes"
             or "databases"
-            or "subdomains" => value.Equals(Features.Unlimited, StringComparison.OrdinalIgnoreCase) ? Features.Unlimited
+            or "subdomains" => value.Equals(FeatureWords.Unlimited, StringComparison.OrdinalIgnoreCase)
+                ? FeatureWords.Unlimited
             : decimal.TryParse(value, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)
             && number <= 1_000_000_000
                 ? number

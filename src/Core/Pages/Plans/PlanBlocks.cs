@@ -127,7 +127,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         score -= text[^1] is '.' or ':' or '?' or '!' ? 4 : 0;
         score -= NoName.IsMatch(name) ? 3 : 0;
         score -= Kind.IsMatch(name) && (name.Length < text.Length || name.Length == 3) ? 8 : 0;
-        score -= Features.KeyOf(text) is not null || Features.In(text, 0).Length > 0 ? 3 : 0;
+        score -= FeatureWords.KeyOf(text) is not null || FeatureWords.In(text, 0).Length > 0 ? 3 : 0;
         score += name.Length < text.TrimEnd('*', '†', ' ').Length ? 2 : 0;
         score -= name.Length > 4 && name.All(letter => !char.IsLower(letter)) && name.Any(char.IsLetter) ? 1 : 0;
         return score;
@@ -258,8 +258,8 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         line.Amounts.IsEmpty
         && line.Words.Length <= 400
         && (
-            Features.KeyOf(line.Words) is not null
-            || PageLines.Pieces(line.Words, 0).Any(piece => Features.In(piece.Words, 0).Length > 0)
+            FeatureWords.KeyOf(line.Words) is not null
+            || PageLines.Pieces(line.Words, 0).Any(piece => FeatureWords.In(piece.Words, 0).Length > 0)
         );
 
     // Each name's lines: its card where each has one, else all to the next.
@@ -444,7 +444,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         }
 
         if (
-            Features.KeyOf(line.Words) is not null
+            FeatureWords.KeyOf(line.Words) is not null
             && at + 1 < lines.Count
             && Patterns.HasExact(
                 lines[at + 1].Words,

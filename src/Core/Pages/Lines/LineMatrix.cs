@@ -129,7 +129,7 @@ internal static partial class LineMatrix
         && line.Amounts.IsEmpty
         && line.Words.Length <= 60
         && char.IsLetter(line.Words[0])
-        && (Features.KeyOf(line.Words) is not null || Terms.IsLabel(line.Words) || PriceLabel.IsMatch(line.Words));
+        && (FeatureWords.KeyOf(line.Words) is not null || Terms.IsLabel(line.Words) || PriceLabel.IsMatch(line.Words));
 
     // A label that nobody here knows, among labels that are known.
     private static bool IsOtherLabel(Line line) =>
@@ -148,7 +148,7 @@ internal static partial class LineMatrix
         line.Seen.Cell is null
         && line.Words.Length <= 24
         && line.Seen.Heading == 0
-        && Features.KeyOf(line.Words) is null;
+        && FeatureWords.KeyOf(line.Words) is null;
 
     private static void Set(List<Line> lines, List<int> names, List<List<int>> rows, int table)
     {

@@ -160,7 +160,7 @@ internal sealed partial class DomainLists(PageText page)
             .SelectMany(line =>
                 line.Amounts.IsEmpty && PageAmount.OfCell(line.Words, line.From) is { } bare ? [bare] : line.Amounts
             )
-            .Where(amount => !PlanReader.IsStruck(page, amount.At))
+            .Where(amount => !page.IsStruck(amount.At))
             .ToList();
         if (amounts.Count == 0 && Patterns.Has(words, @"^\W*free\W*$") && lines.Count > 0)
         {
@@ -344,12 +344,12 @@ internal sealed partial class DomainLists(PageText page)
             behind = Parted.Match(behind) is { Success: true } stop ? behind[..stop.Index] : behind;
             behind = NextSentence.Match(behind) is { Success: true } next ? behind[..next.Index] : behind;
             if (
-                PlanReader.IsStruck(page, amount.At)
+                page.IsStruck(amount.At)
                 || StruckBefore.IsMatch(before)
                 || (number > 0 && Patterns.Has(before, @"\binc[\s(]*$|^\s*\(?$") && Patterns.Has(behind, @"^\s*inc"))
             )
             {
-                isFirst |= PlanReader.IsStruck(page, amount.At) || StruckBefore.IsMatch(before);
+                isFirst |= page.IsStruck(amount.At) || StruckBefore.IsMatch(before);
                 continue;
             }
 

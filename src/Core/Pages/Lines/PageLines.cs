@@ -17,6 +17,10 @@ internal sealed class Line(int index, PageLine at)
 
     public int From => Seen.At.From;
 
+    /// <summary>The words before the first of its amounts; all, where it has none.</summary>
+    public string BeforeAmounts =>
+        Amounts.IsEmpty ? Words : Words[..Math.Clamp(Amounts[0].At.From - From, 0, Words.Length)];
+
     public ImmutableArray<PageAmount> Amounts { get; set; } = [];
 
     /// <summary>Who has read it already; null: nobody.</summary>
@@ -156,14 +160,14 @@ internal static partial class PageLines
                     && char.IsLetterOrDigit(before[^1])
                     && PlanBlocks.Score(before) > 0
                     && !NotNamed.IsMatch(before)
-                    && Features.KeyOf(before) is null
-                    && !PageWork.IsThing(before)
+                    && FeatureWords.KeyOf(before) is null
+                    && !ExtraWords.IsThing(before)
                     && lines
                         .Skip(at + 1)
                         .Take(4)
                         .Any(next =>
                             PageAmount.In(next.Words, 0).IsEmpty
-                            && Pieces(next.Words, 0).Exists(piece => Features.In(piece.Words, 0).Length > 0)
+                            && Pieces(next.Words, 0).Exists(piece => FeatureWords.In(piece.Words, 0).Length > 0)
                         )
                 )
                 {
@@ -306,8 +310,8 @@ internal static partial class PageLines
         && piece.Words[..price.At.From].TrimEnd() is var name
         && PlanBlocks.Score(name) > 0
         && !NotNamed.IsMatch(name)
-        && Features.KeyOf(name) is null
-        && !PageWork.IsThing(name);
+        && FeatureWords.KeyOf(name) is null
+        && !ExtraWords.IsThing(name);
 
     [GeneratedRegex(
         @"(?:^[^:]{2,40}:\s+|,\s+(?:and\s+)?|\s+and\s+|;\s+)(?=\p{Lu}[\p{L}0-9]*(?: "
@@ -348,7 +352,8 @@ internal static partial class PageLines
             line.Words.Length > 60
             && line.Words.AsSpan().ContainsAnyInRange('0', '9')
             && Sentences(line.Words, line.At.From) is { Count: > 1 } named
-            && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words) || PageWork.NamesAPlan(sentence.Words)) > 1
+            && named.Count(sentence => NameAndPrice.IsMatch(sentence.Words) || InlinePlans.NamesAPlan(sentence.Words))
+                > 1
         )
         {
             foreach (var sentence in named)
@@ -438,8 +443,8 @@ internal static partial class PageLines
             && line.Cell is null
             && NameAndMore.Match(line.Words) is { Success: true } match
             && PlanBlocks.Score(match.Groups["name"].Value) > 0
-            && Features.KeyOf(match.Groups["name"].Value) is null
-            && Pieces(match.Groups["more"].Value, 0).Count(piece => Features.In(piece.Words, 0).Length > 0) >= 2
+            && FeatureWords.KeyOf(match.Groups["name"].Value) is null
+            && Pieces(match.Groups["more"].Value, 0).Count(piece => FeatureWords.In(piece.Words, 0).Length > 0) >= 2
             && PageAmount.In(line.Words, 0).IsEmpty
         )
         {

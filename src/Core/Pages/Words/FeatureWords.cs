@@ -14,11 +14,11 @@ internal sealed record Feature(string Key, object Value, PageSpan At)
     /// <summary>Whether it holds for a time only: "for 1 year".</summary>
     public bool IsForATime { get; init; }
 
-    public bool IsKind => Features.Kinds.Contains(Key);
+    public bool IsKind => FeatureWords.Kinds.Contains(Key);
 }
 
 /// <summary>Reads what a plan has from words like "10 GB of web space", from labels and from cells.</summary>
-internal static partial class Features
+internal static partial class FeatureWords
 {
     public const string Unlimited = "unlimited";
 

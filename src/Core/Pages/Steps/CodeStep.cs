@@ -1,0 +1,56 @@
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Core.Pages;
+
+/// <summary>Reads codes to type, and prices of endings outside tables.</summary>
+internal sealed partial class CodeStep(PageDraft draft)
+{
+    [GeneratedRegex(@"^\W*(?:moving|transfer(?:ring|s)?|bring(?:ing)?)\b.{0,40}$", Patterns.AnyCase, Patterns.Patience)]
+    private static partial Regex MovingHeading { get; }
+
+    [GeneratedRegex(
+        @"^\W*(?:(?:domain )?transfers?|moving(?: a (?:domain|name))?(?: to us| in)?)\s*:",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex MovingLead { get; }
+
+    /// <summary>Reads them all.</summary>
+    public void Read()
+    {
+        var isMoving = false;
+        foreach (var line in draft.Lines)
+        {
+            if (MovingHeading.IsMatch(line.Words) && line.Amounts.IsEmpty)
+            {
+                isMoving = true;
+            }
+            else if (line.Seen.Heading > 0 || PlanBlocks.IsSection(line))
+            {
+                isMoving = false;
+            }
+
+            if (line.Owner is not null)
+            {
+                continue;
+            }
+
+            foreach (var sentence in PageLines.Sentences(line.Words, line.From))
+            {
+                if (
+                    Offers.CodeIn(sentence, line.Amounts) is { } code
+                    && !draft.Codes.Any(known => known.Code == code.Code)
+                )
+                {
+                    draft.Codes.Add(code);
+                    line.Owner = line.Amounts.Length > 0 && code.Amount is not null ? draft.Codes : line.Owner;
+                }
+            }
+
+            if (line.Owner is null && draft.DomainPrices.Read(line, isMoving || MovingLead.IsMatch(line.Words)))
+            {
+                line.Owner = draft.DomainPrices;
+            }
+        }
+    }
+}
