@@ -14,6 +14,8 @@ public sealed class PagesByHand
     [InlineData("All prices incl. 19 % VAT", "inside")]
     [InlineData("plus applicable taxes", "on-top")]
     [InlineData("Taxes may apply.", null)]
+    [InlineData("Sales tax is added at checkout where it applies.", null)]
+    [InlineData("Sales tax is added at checkout.", "on-top")]
     [InlineData("We are not registered for VAT.", null)]
     [InlineData("Prices exclude VAT. Later on: prices include VAT.", null)]
     public void Tax_is_inside_or_on_top_or_not_said(string words, string? tax) =>
@@ -258,6 +260,51 @@ public sealed class PagesByHand
         Way(page["plans"]![0]!["ways"]![0]!).ShouldBe("3.50 month 12 at-once same");
         Said(page["domains"]![0]!["renew"]).ShouldBe("9.99");
     }
+
+    private const string Three =
+        "Rookery Hosting\nSolo\n€2.49 a month for the first year\n10 GB storage\nDuo\n€4.49 a month for the first year\n"
+        + "30 GB storage\nTrio\n€6.49 a month for the first year\n80 GB storage\n";
+
+    [Theory]
+    [InlineData("After the first year: €4.99 / €7.99 / €12.99 a month.", "4.99 7.99 12.99")]
+    [InlineData("€4.99, €7.99, €12.99 a month after the first year", "4.99 7.99 12.99")]
+    public void As_many_later_prices_as_plans_are_theirs_in_their_order(string words, string later) =>
+        string.Join(' ', Read(Three + words)["plans"]!.AsArray().Select(plan => plan!["ways"]![0]!["later"]!["price"]))
+            .ShouldBe(later);
+
+    [Theory]
+    [InlineData("Set-up €9.90, waived for Trio.", "9.90 9.90 0.00")]
+    [InlineData("Set-up is €9.90 for Solo and nothing for the others.", "9.90 0.00 0.00")]
+    [InlineData("Set-up is €9.90 on all plans.", "9.90 9.90 9.90")]
+    [InlineData("Tax is added where it applies. No set-up fee.", "0.00 0.00 0.00")]
+    public void A_fee_is_of_all_plans_but_those_it_is_waived_for(string words, string fees) =>
+        string.Join(' ', Read(Three + words)["plans"]!.AsArray().Select(plan => plan!["setupFee"])).ShouldBe(fees);
+
+    [Theory]
+    [InlineData("01/12/2026 - 30/11/2027", 12)]
+    [InlineData("12/01/2026 – 12/01/2028", 24)]
+    [InlineData("12/15/2026 to 12/14/2027", 12)]
+    [InlineData("2026-12-01 – 2027-02-28", 3)]
+    [InlineData("1 Dec 2026 – 31 Dec 2026", 1)]
+    [InlineData("December 1, 2026 until November 30, 2029", 36)]
+    [InlineData("01/12/2026 - 15/11/2027", null)]
+    [InlineData("30/02/2026 - 28/02/2027", null)]
+    public void A_period_is_as_many_months_as_its_dates_make_up(string period, int? months) =>
+        (
+            PageExamples.Read("cart", "txt", $"Stack hosting\n{period}\n£60.00\nTotal £60.00")["lines"]!
+                .AsArray()
+                .ShouldHaveSingleItem()!["months"]
+                ?.GetValue<int>()
+        ).ShouldBe(months);
+
+    [Fact]
+    public void A_credit_in_brackets_is_taken_off() =>
+        Said(
+                PageExamples.Read("cart", "txt", "Stack hosting\n£60.00\nCredit\n(£10.00)\nTotal £50.00")["discounts"]![
+                    0
+                ]!["amount"]
+            )
+            .ShouldBe("10.00");
 
     [Theory]
     [InlineData("Managed hosting $1,299.00 a year. Support £5 a month extra.", null)]

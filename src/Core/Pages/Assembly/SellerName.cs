@@ -80,7 +80,8 @@ internal static class SellerName
                 var piece in Part.Matches(line.Words).Select(match => new Piece(match.Value, line.From + match.Index))
             )
             {
-                var name = WithoutMenu(Tidied(Patterns.Swap(piece.Words, @"^(?:From:?|Welcome to)\s+", "")));
+                var lead = Patterns.Swap(piece.Words, @"^(?:From:?|Welcome to)\s+|\.\s+[A-Z]{3}\.?\s*$", "");
+                var name = WithoutMenu(Tidied(lead));
                 if (!CanBeSeller(name, line, plans))
                 {
                     continue;

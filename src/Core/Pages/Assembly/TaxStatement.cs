@@ -47,7 +47,7 @@ internal static partial class TaxStatement
 
     [GeneratedRegex(
         $@"\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is|are|will be) (?:added|charged extra|extra"
-            + $@"|on top)\b(?! (?:where|if|when))|\b{TaxName}\b[^.;]{{0,40}}\b(?:and|but) (?:is |are )?not included\b",
+            + $@"|on top)\b(?![^.;]{{0,30}}\b(?:where|if|when)\b)|\b{TaxName}\b[^.;]{{0,40}}\b(?:and|but) (?:is |are )?not included\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]

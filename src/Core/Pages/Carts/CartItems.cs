@@ -291,6 +291,11 @@ internal sealed class CartItems(PageText page, CartDraft cart)
     {
         foreach (var line in words.Split('\n'))
         {
+            if (CartPeriod.MonthsIn(line) is { } period)
+            {
+                return period;
+            }
+
             var rest = FreeMonths.Replace(LaterPart.Replace(line, ""), "");
             if (
                 Months.Match(rest) is { Success: true } match

@@ -83,7 +83,7 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
 
     // An amount with nothing before it.
     private static bool StandsAlone(Line line) =>
-        line.Amounts.Length > 0 && line.BeforeAmounts.Trim(' ', ':', '-', '−', '–').Length == 0;
+        line.Amounts.Length > 0 && line.BeforeAmounts.Trim(' ', ':', '-', '−', '–', '(').Length == 0;
 
     private bool IsSummedUpLater(Line line) =>
         _label == "total"

@@ -47,7 +47,10 @@ internal sealed class BlockPlans(PageDraft draft)
             .. blocks.Select(block =>
                 block with
                 {
-                    Lines = [.. block.Lines.Where(line => line == block.Name || !IsAboutNamed(line, called))],
+                    Lines =
+                    [
+                        .. block.Lines.Where(line => line == block.Name || !IsAboutOthers(line, called)),
+                    ],
                 }
             ),
         ];
@@ -120,10 +123,11 @@ internal sealed class BlockPlans(PageDraft draft)
     }
 
     // "Thicket then costs £5.75": a sentence about plans by their names is no part of one.
-    private static bool IsAboutNamed(Line line, List<string> names) =>
-        (
+    private bool IsAboutOthers(Line line, List<string> names) =>
+        draft.ListsLaterPrices(line, names.Count)
+        || (
             line.Amounts.Length > 0
-            && LaterContext.IsMatch(line.Words)
+            && (LaterContext.IsMatch(line.Words) || SetupContext.IsMatch(line.Words))
             && names.Exists(name => Patterns.Mentions(line.Words, name).Any())
         )
         || (

@@ -37,7 +37,10 @@ internal sealed class Footnotes(PageDraft draft, Statements statements)
             line.Owner = null;
             statements.ReadNamed(sentence, line);
             line.Owner ??= holder;
-            OfMarkedPrices(mark, sentence, [.. AmountsIn(sentence, rest)]);
+            if (!statements.ReadInOrder(rest, rest.Amounts))
+            {
+                OfMarkedPrices(mark, sentence, [.. AmountsIn(sentence, rest)]);
+            }
         }
     }
 

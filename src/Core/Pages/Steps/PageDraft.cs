@@ -86,6 +86,18 @@ internal sealed class PageDraft
         return _marks.Contains(match.Groups["mark"].Value);
     }
 
+    /// <summary>
+    /// Whether a line says what each of so many plans costs later, one amount right behind the other.
+    /// </summary>
+    public bool ListsLaterPrices(Line line, int plans) =>
+        plans > 1
+        && line.Amounts.Length == plans
+        && LaterContext.IsMatch(line.Words)
+        && line.Amounts.Zip(line.Amounts.Skip(1))
+            .All(pair =>
+                Page.Text[pair.First.End..pair.Second.At.From].Trim() is "/" or "," or "and" or "·" or "|" or "&"
+            );
+
     /// <summary>What an amount is, by the words of its sentence.</summary>
     public Role RoleIn(Piece sentence, PageAmount amount) =>
         Roles.Classify(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To]);

@@ -31,7 +31,8 @@ internal static partial class StatementWords
     [GeneratedRegex(
         @"^(?:all |our )?(?:prices\b|plans are\b)|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your "
             + @"money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not "
-            + @")?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)",
+            + @")?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)"
+            + @"|^(?:sales |local )?(?:vat|gst|tax(?:es)?)\b[^.]{0,24}\b(?:added|extra|on top|appl(?:y|ies)|charged)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -91,6 +92,17 @@ internal static partial class StatementWords
         Patterns.Patience
     )]
     public static partial Regex Longer { get; }
+
+    [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
+    public static partial Regex SetupContext { get; }
+
+    // "Set-up £10, waived for Stack".
+    [GeneratedRegex(
+        @"\b(?:waived|nothing|free|none|no (?:charge|fee)|not charged)\b[^.]{0,10}\b(?:for|on|with|in)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    public static partial Regex FreeFor { get; }
 
     [GeneratedRegex(
         @"\b(?:nothing|free|none|no (?:charge|fee)|not charged)\b[^.]{0,16}\b(?:others?|rest)\b"

@@ -169,35 +169,35 @@ internal sealed class Statements(PageDraft draft)
 
     private void SetupIn(Piece sentence, Line line, List<PageAmount> amounts)
     {
-        if (amounts.Count == 0 && PlanWords.FreeSetup(sentence.Words) is { Success: true } free)
+        if (amounts.Count == 0 && PlanWords.FreeSetup(sentence.Words) is { Success: true } said)
         {
             draft.FreeSetupForAll ??= new PageSpan(
-                sentence.From + free.Index,
-                sentence.From + free.Index + free.Length
+                sentence.From + said.Index,
+                sentence.From + said.Index + said.Length
             );
         }
 
         foreach (var amount in amounts.Where(amount => draft.RoleIn(sentence, amount) == Role.Setup))
         {
             line.Owner = this;
-            if (Meant(sentence.Words) is not { Count: > 0 } charged)
+            var free = FreeFor.Match(sentence.Words) is { Success: true } lead
+                ? Meant(sentence.Words[lead.Index..])
+                : [];
+            var charged = free.Count > 0 ? draft.Plans.Except(free).ToList() : Meant(sentence.Words);
+            if (charged.Count == 0)
             {
                 draft.SetupForAll ??= amount;
                 continue;
             }
 
-            // "£10 for W1 and nothing for the others".
-            foreach (var plan in draft.Plans)
+            // "£10 for W1 and nothing for the others", "£10, waived for W2".
+            charged.ForEach(plan => plan.Setup ??= amount);
+            if (free.Count == 0 && FreeForOthers.IsMatch(sentence.Words))
             {
-                if (charged.Contains(plan))
-                {
-                    plan.Setup ??= amount;
-                }
-                else if (FreeForOthers.IsMatch(sentence.Words))
-                {
-                    plan.FreeSetup ??= sentence.At;
-                }
+                free = [.. draft.Plans.Except(charged)];
             }
+
+            free.ForEach(plan => plan.FreeSetup ??= sentence.At);
         }
     }
 
@@ -205,7 +205,11 @@ internal sealed class Statements(PageDraft draft)
     {
         draft.IsSameForAll |= amounts.Count == 0 && PlanWords.SaysSame(words);
         draft.IsRegularForAll |= amounts.Count == 0 && PlanWords.SaysRegular(words);
-        if (
+        if (ReadInOrder(line, amounts))
+        {
+            line.Owner ??= amounts[0];
+        }
+        else if (
             amounts.Count > 0
             && draft.Plans.Count > 0
             && LaterContext.IsMatch(words)
@@ -219,6 +223,24 @@ internal sealed class Statements(PageDraft draft)
 
             line.Owner ??= amounts[0];
         }
+    }
+
+    /// <summary>
+    /// "After the first year 4.99 / 7.99 / 12.99 a month": as many later prices as there are plans, in their order.
+    /// </summary>
+    public bool ReadInOrder(Line line, IReadOnlyList<PageAmount> amounts)
+    {
+        if (amounts.Count != draft.Plans.Count || !draft.ListsLaterPrices(line, draft.Plans.Count))
+        {
+            return false;
+        }
+
+        foreach (var (plan, amount) in draft.Plans.Zip(amounts))
+        {
+            plan.Later ??= amount.Per == Per.None ? amount with { Per = amounts[^1].Per } : amount;
+        }
+
+        return true;
     }
 
     private void DomainIn(Piece sentence, DomainOffer offer)

@@ -191,7 +191,7 @@ internal static partial class FeatureWords
             "domain",
             Patterns.InAnyCase(
                 @"\b(?:free|included)\b.*\bdomain|\bdomains?\b.*\b(?:free|included|incl|for (?:a|1|one|the first) "
-                    + @"year)\b|^(?:a )?domain(?: name)?\W*$"
+                    + @"year)\b|^(?:an? )?(?:\.[a-z.]{2,10} )?domain(?: name)?\W*$"
             )
         ),
         (
