@@ -12,6 +12,9 @@ public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
+    private static readonly string OutlineScript = File.ReadAllText(
+        Repository.Folder("tests", "Browser.Tests", "outline.js")
+    );
     private static readonly string Eyes = File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "eyes.js"));
 
     private readonly Desk _desk = Desk.Take();
@@ -249,6 +252,11 @@ public sealed class Browser : IDisposable
                     _driver.ExecuteScript(File.ReadAllText(Repository.Folder("tests", "Browser.Tests", "audit.js")))!
             ).Cast<string>(),
         ];
+
+    /// <summary>
+    /// What the page says, and each thing to press, choose or type into with its name and state (<c>outline.js</c>).
+    /// </summary>
+    public string Outline() => Retrying(() => _driver.ExecuteScript(OutlineScript) as string) ?? "";
 
     /// <summary>Waits until the page says no more that something is on its way.</summary>
     public void Settled() =>

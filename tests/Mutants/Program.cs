@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Globalization;
 using HomeStart.Mutants;
 
@@ -25,11 +26,15 @@ var benches = Enumerable
     .Select(number => new TestBench(subject, number))
     .ToList();
 build.EmitUnchanged(benches[0].Assembly);
+var watch = Stopwatch.StartNew();
 if (!await PassesAsync(benches[0], all[0]))
 {
     Console.Error.WriteLine("The tests fail without any change. Mend that first.");
     return 1;
 }
+
+// The benches share the processors, and the machine may have others.
+benches.ForEach(bench => bench.Longest = watch.Elapsed * (2 + (2 * benches.Count)));
 
 var waiting = new Queue<Mutation>(all);
 var tried = 0;

@@ -5,8 +5,6 @@ namespace HomeStart.Mutants;
 /// <summary>A copy of built tests, run against one change of their subject after another.</summary>
 internal sealed class TestBench
 {
-    // A change that makes a loop endless is noticed too.
-    private static readonly TimeSpan Longest = TimeSpan.FromMinutes(3);
     private readonly Subject subject;
     private readonly string folder;
 
@@ -31,6 +29,12 @@ internal sealed class TestBench
             File.Copy(file, copy);
         }
     }
+
+    /// <summary>
+    /// How long the tests are waited for. A change that makes a loop endless is noticed by it, so it must be longer
+    /// than any run of tests that pass.
+    /// </summary>
+    public TimeSpan Longest { get; set; } = TimeSpan.FromMinutes(15);
 
     /// <summary>Where the changed assembly goes.</summary>
     public string Assembly => Path.Combine(folder, subject.Assembly + ".dll");

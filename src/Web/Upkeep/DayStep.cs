@@ -94,7 +94,6 @@ public sealed class DayStep(
             (_, OutcomeState.Done) or (TellStanding or MoveBalance, OutcomeState.Refused) => DayKeeper.Done(kept.Book),
             _ => kept.Book with
             {
-                UnderWay = kept.Book.UnderWay! with { Unanswered = kept.Book.UnderWay.Unanswered + 1 },
                 Problem = new CarryingProblem(DayActions.WhoOf(kept, act), outcome.Message ?? "There was no answer."),
             },
         };

@@ -13,6 +13,7 @@ public class DomainNameTests
     [InlineData("9-to-5", "org", "9-to-5.org")]
     [InlineData("xn--bcher-kva", "example", "xn--bcher-kva.example")]
     [InlineData("bücher", "example", "xn--bcher-kva.example")]
+    [InlineData("bücher-2", "example", "xn--bcher-2-n2a.example")]
     public void These_are(string label, string ending, string text) =>
         DomainName.Parse(label, ending).Domain!.Text.ShouldBe(text);
 
@@ -30,6 +31,8 @@ public class DomainNameTests
     [InlineData("xn--zzz--", "com", DomainPart.Label)]
     [InlineData("xn--", "com", DomainPart.Label)]
     [InlineData("a\u202eb", "com", DomainPart.Label)]
+    [InlineData("bü\u200dcher", "com", DomainPart.Label)]
+    [InlineData("bücher☃", "com", DomainPart.Label)]
     [InlineData("a", "", DomainPart.Ending)]
     [InlineData("a", ".com", DomainPart.Ending)]
     [InlineData("a", "co..uk", DomainPart.Ending)]

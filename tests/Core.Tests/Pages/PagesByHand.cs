@@ -57,6 +57,7 @@ public sealed class PagesByHand
     [InlineData("4.– €", "4.00")]
     [InlineData("£.99", "0.99")]
     [InlineData("99p", "0.99")]
+    [InlineData("JPY 1,200", "1200")]
     public void Numbers_are_read_as_they_are_printed(string printed, string price) =>
         Read($"Oak\n{printed} a month\n3 websites\n10 GB storage")["plans"]![0]!["ways"]![0]!["price"]!
             .GetValue<string>()

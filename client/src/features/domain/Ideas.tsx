@@ -4,6 +4,7 @@ import { useSite } from '../../api/site/site';
 import { sumMoney } from '../../format/money';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
+import { Announced } from '../../ui/said/Announced';
 import { leastOf } from './costs';
 import { useIdeas } from '../../api/names/ideas';
 
@@ -28,7 +29,7 @@ function Found({ label, ending }: { label: string; ending: string }) {
       <h2 id="ideas" className="text-lg">
         {label}.{ending} is taken. Others like it
       </h2>
-      <ul role="status" aria-busy={isAsking}>
+      <ul>
         {found.map((idea) => (
           <li key={idea} className="odd:bg-band flex flex-wrap items-baseline gap-x-4 px-2.5 py-1">
             <bdi className="font-semibold break-all">
@@ -61,11 +62,13 @@ function Found({ label, ending }: { label: string; ending: string }) {
           </li>
         ))}
       </ul>
-      {found.length === 0 && (
-        <p className="text-soft">
-          {isAsking ? 'Looking for others like it …' : 'None like it is available under this ending.'}
-        </p>
-      )}
+      <Announced className={found.length === 0 ? 'text-soft' : 'sr-only'}>
+        {isAsking
+          ? 'Looking for others like it …'
+          : found.length === 0
+            ? 'None like it is available under this ending.'
+            : `Available, and like it: ${found.length}`}
+      </Announced>
     </section>
   );
 }

@@ -4,6 +4,7 @@ import { longDay } from '../../format/dates';
 import { span } from '../../format/words';
 import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
+import { Announced } from '../../ui/said/Announced';
 import { Cell, Head, Heads, Row, Table } from '../../ui/Table';
 import { EffectSheet } from './EffectSheet';
 import { differenceWords, saves, sumsWords } from './sums';
@@ -117,22 +118,20 @@ function Planned({ tenure }: { tenure: Tenure }) {
     ),
   );
   return tenure.planned.length === 0 ? null : (
-    <ul className="mt-1" aria-label="Decided for a later day">
-      {tenure.planned.map((planned) => (
-        <li key={planned.index} className="odd:bg-band flex gap-3 px-2.5 py-1.5">
-          <span className="grow">
-            Decided for <b>{longDay(planned.on)}</b>: <bdi>{planned.words}</bdi>
-          </span>
-          <Button look="text" disabled={withdraw.isPending} onClick={() => withdraw.mutate(planned.index)}>
-            Take it back<span className="sr-only">: {planned.words}</span>
-          </Button>
-        </li>
-      ))}
-      {withdraw.error && (
-        <li role="alert" className="text-red">
-          {withdraw.error.message}
-        </li>
-      )}
-    </ul>
+    <>
+      <ul className="mt-1" aria-label="Decided for a later day">
+        {tenure.planned.map((planned) => (
+          <li key={planned.index} className="odd:bg-band flex gap-3 px-2.5 py-1.5">
+            <span className="grow">
+              Decided for <b>{longDay(planned.on)}</b>: <bdi>{planned.words}</bdi>
+            </span>
+            <Button look="text" disabled={withdraw.isPending} onClick={() => withdraw.mutate(planned.index)}>
+              Take it back<span className="sr-only">: {planned.words}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {withdraw.error && <Announced className="text-red">{withdraw.error.message}</Announced>}
+    </>
   );
 }

@@ -10,10 +10,10 @@ public sealed class WordList
     private readonly HashSet<string> _words;
     private readonly int _longest;
 
-    /// <summary>Takes the words of three letters a to z and more; names, with their capitals, are no words.</summary>
+    /// <summary>Words of three letters and more count. Names, with their capitals, stand in no domain name.</summary>
     public WordList(IEnumerable<string> words)
     {
-        _words = [.. words.Where(word => word.Length >= Shortest && word.All(char.IsAsciiLetterLower))];
+        _words = [.. words];
         _longest = _words.Count == 0 ? 0 : _words.Max(word => word.Length);
     }
 

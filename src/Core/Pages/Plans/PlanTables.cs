@@ -206,7 +206,6 @@ internal sealed class PlanTables(PageText page)
             || NameHead.IsMatch(table.Words(head, 0))
             || !names.TrueForAll(name => name is { NameScore: > 0, Amounts.IsEmpty: true } && !IsLabel(name.Words))
             || !rows.Exists(row => columns.TrueForAll(column => IsPriced(row, column)))
-            || !rows.TrueForAll(row => IsPriced(row, 0) == IsPriced(row, 1))
             || !rows.Exists(row => columns.TrueForAll(column => Says(row, column)))
         )
         {
@@ -234,7 +233,7 @@ internal sealed class PlanTables(PageText page)
 
     private bool Down(PageTable table, int head, string around)
     {
-        var read = 0;
+        var hasRead = false;
         var hasTwo = HasTwoHeads(table, head);
         var named = Enumerable
             .Range(0, table.Columns)
@@ -269,15 +268,15 @@ internal sealed class PlanTables(PageText page)
                 );
             }
 
-            read++;
+            hasRead = true;
         }
 
-        if (read > 0)
+        if (hasRead)
         {
             Own(table);
         }
 
-        return read > 0;
+        return hasRead;
     }
 
     private PlanDraft Plan(Line name)

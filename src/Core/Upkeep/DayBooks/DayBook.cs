@@ -130,7 +130,6 @@ public sealed record PaidOtherwise(
 /// <param name="FirstLine">How many lines the day book had when it began.</param>
 /// <param name="ActsDone">How many of the acts after the charges were carried out.</param>
 /// <param name="IsTried">Whether the next act was recorded and may have been asked for.</param>
-/// <param name="Unanswered">How often in a row nobody answered.</param>
 /// <param name="Again">How often a charge was refused that has to be tried under another key.</param>
 public sealed record MomentUnderWay(
     DateOnly Day,
@@ -138,7 +137,6 @@ public sealed record MomentUnderWay(
     int FirstLine,
     int ActsDone = 0,
     bool IsTried = false,
-    int Unanswered = 0,
     int Again = 0
 )
 {

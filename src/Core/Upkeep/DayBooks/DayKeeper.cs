@@ -186,7 +186,7 @@ public static class DayKeeper
             ? Noted(book, line)
             : book with
             {
-                UnderWay = under with { ActsDone = under.ActsDone + 1, IsTried = false, Unanswered = 0 },
+                UnderWay = under with { ActsDone = under.ActsDone + 1, IsTried = false },
                 Problem = null,
             };
     }
@@ -220,7 +220,7 @@ public static class DayKeeper
         book with
         {
             Lines = book.Lines.Add(happening),
-            UnderWay = book.UnderWay! with { IsTried = false, Unanswered = 0 },
+            UnderWay = book.UnderWay! with { IsTried = false },
             Problem = null,
         };
 
@@ -277,7 +277,6 @@ public static class DayKeeper
             {
                 IsTried = false,
                 Again = book.UnderWay.Again + 1,
-                Unanswered = book.UnderWay.Unanswered + 1,
             },
             Problem = new CarryingProblem(
                 "The payment processor",

@@ -1,0 +1,74 @@
+using System.Diagnostics;
+using System.Text.RegularExpressions;
+
+namespace HomeStart.Browser.Tests;
+
+/// <summary>
+/// What every main view says and offers with the demo, kept line by line in <c>views</c>, so that a figure, a word, a
+/// state or a link that comes out otherwise is noticed wherever it stands. After a change that is meant:
+/// <c>HOME_START_VIEWS=write</c> writes them anew, and the difference is read before it is committed.
+/// </summary>
+internal static partial class KeptViews
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
+
+    /// <summary>The lines that are otherwise than kept; none: it is as it was.</summary>
+    public static IReadOnlyList<string> Differences(Browser browser, string view, int width)
+    {
+        var file = Repository.Folder(
+            "tests",
+            "Browser.Tests",
+            "views",
+            $"{width}",
+            $"{NoName().Replace(view, "-").Trim('-')}.txt"
+        );
+        if (Environment.GetEnvironmentVariable("HOME_START_VIEWS") == "write")
+        {
+            browser.Settled();
+            Directory.CreateDirectory(Path.GetDirectoryName(file)!);
+            File.WriteAllText(file, Seen(browser) + "\n");
+            return [];
+        }
+
+        // What comes a moment later is waited for.
+        var (kept, watch) = (File.ReadAllText(file).TrimEnd('\n'), Stopwatch.StartNew());
+        var seen = Seen(browser);
+        while (seen != kept && watch.Elapsed < Patience)
+        {
+            Thread.Sleep(200);
+            seen = Seen(browser);
+        }
+
+        var (keptLines, seenLines) = (kept.Split('\n'), seen.Split('\n'));
+        return
+        [
+            .. keptLines.Except(seenLines).Select(line => $"no more: {line}"),
+            .. seenLines.Except(keptLines).Select(line => $"new: {line}"),
+            .. seen != kept && keptLines.Order().SequenceEqual(seenLines.Order())
+                ? ["the order"]
+                : Array.Empty<string>(),
+        ];
+    }
+
+    // What is another each time: addresses of this run, ids, references, secrets, codes, names of users and machines,
+    // the time of day; and what the switch of colours offers.
+    private static string Seen(Browser browser)
+    {
+        var seen = browser.Outline();
+        return Passing()
+            .Replace(browser.Mail.Length > 0 ? seen.Replace(browser.Mail, "…", StringComparison.Ordinal) : seen, "…");
+    }
+
+    [GeneratedRegex("[^a-z0-9]+", RegexOptions.IgnoreCase, 1_000)]
+    private static partial Regex NoName();
+
+    [GeneratedRegex(
+        @"https?://localhost:[0-9]+|(?<=/shared/)[\w-]{20,}|[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}"
+            + @"|[0-9a-f]{32}|HS-[0-9A-Z]{4}-[0-9A-Z]{4}|(?<=code: )[0-9]{6}|\bac[0-9a-f]{8}|(?<=\bweb)[0-9]+"
+            + @"|\b[0-9]{1,2}:[0-9]{2}(?::[0-9]{2})?\b|just now|[0-9]+ minutes? ago|\b(?:Day|Night)(?= colours|$)"
+            + @"|[0-9](?= of 5 places)|^[○●]|^(?:does not see it yet|sees it)$",
+        RegexOptions.Multiline | RegexOptions.ExplicitCapture,
+        1_000
+    )]
+    private static partial Regex Passing();
+}
