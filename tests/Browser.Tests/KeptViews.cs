@@ -10,7 +10,7 @@ namespace HomeStart.Browser.Tests;
 /// </summary>
 internal static partial class KeptViews
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(10);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
     /// <summary>The lines that are otherwise than kept; none: it is as it was.</summary>
     public static IReadOnlyList<string> Differences(Browser browser, string view, int width)

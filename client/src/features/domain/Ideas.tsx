@@ -67,7 +67,9 @@ function Found({ label, ending }: { label: string; ending: string }) {
           ? 'Looking for others like it …'
           : found.length === 0
             ? 'None like it is available under this ending.'
-            : `Available, and like it: ${found.length}`}
+            : found.length === 1
+              ? 'One like it is available.'
+              : `${found.length} like it are available.`}
       </Announced>
     </section>
   );
