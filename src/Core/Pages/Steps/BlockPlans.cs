@@ -47,10 +47,7 @@ internal sealed class BlockPlans(PageDraft draft)
             .. blocks.Select(block =>
                 block with
                 {
-                    Lines =
-                    [
-                        .. block.Lines.Where(line => line == block.Name || !IsAboutOthers(line, called)),
-                    ],
+                    Lines = [.. block.Lines.Where(line => line == block.Name || !IsAboutOthers(line, called))],
                 }
             ),
         ];

@@ -273,11 +273,7 @@ public static class DayKeeper
     private static DayBook Contradicted(DayBook book) =>
         book with
         {
-            UnderWay = book.UnderWay! with
-            {
-                IsTried = false,
-                Again = book.UnderWay.Again + 1,
-            },
+            UnderWay = book.UnderWay! with { IsTried = false, Again = book.UnderWay.Again + 1 },
             Problem = new CarryingProblem(
                 "The payment processor",
                 "The card paid one bill of this day and was refused for the next. Give another card, or try again."
