@@ -1,6 +1,8 @@
 namespace HomeStart.Core.Tests;
 
-/// <summary>A seller's quote is held against the worksheet's bill of today, line by line, before anything is paid.</summary>
+/// <summary>
+/// A seller's quote is held against the worksheet's bill of today, line by line, before anything is paid.
+/// </summary>
 public sealed class QuoteCheckTests
 {
     private const QuoteDifferenceKind None = (QuoteDifferenceKind)(-1);
