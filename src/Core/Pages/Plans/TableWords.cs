@@ -116,7 +116,7 @@ internal static partial class TableWords
     )]
     public static partial Regex NameHead { get; }
 
-    // What may stand beside an extra's price in its cell: "+ £2 a month", not "5, more at £1 a month".
+    // What can be printed beside an extra's price in its cell: "+ £2 a month", not "5, more at £1 a month".
     [GeneratedRegex(@"^\W*(?:add|from|optional|extra|for|only|just)?\W*$", Patterns.AnyCase, Patterns.Patience)]
     public static partial Regex OnlyPriced { get; }
 }
