@@ -39,14 +39,17 @@ internal static partial class KeptViews
             seen = Seen(browser);
         }
 
+        if (seen == kept)
+        {
+            return [];
+        }
+
         var (keptLines, seenLines) = (kept.Split('\n'), seen.Split('\n'));
         return
         [
+            $"{seenLines.Length} lines for {keptLines.Length}, or in another order",
             .. keptLines.Except(seenLines).Select(line => $"no more: {line}"),
             .. seenLines.Except(keptLines).Select(line => $"new: {line}"),
-            .. seen != kept && keptLines.Order().SequenceEqual(seenLines.Order())
-                ? ["the order"]
-                : Array.Empty<string>(),
         ];
     }
 

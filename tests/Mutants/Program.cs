@@ -33,8 +33,9 @@ if (!await PassesAsync(benches[0], all[0]))
     return 1;
 }
 
-// The benches share the processors, and the machine may have others.
-benches.ForEach(bench => bench.Longest = watch.Elapsed * (2 + (2 * benches.Count)));
+// The benches share the processors, and the machine may have others; another room may take longer than this one.
+var longest = watch.Elapsed * (2 + (2 * benches.Count));
+benches.ForEach(bench => bench.Longest = longest > bench.Longest ? longest : bench.Longest);
 
 var waiting = new Queue<Mutation>(all);
 var tried = 0;
