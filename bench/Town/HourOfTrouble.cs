@@ -1,3 +1,4 @@
+using System.ComponentModel;
 using System.Diagnostics;
 using System.Globalization;
 using HomeStart.Browser.Tests;
@@ -75,11 +76,7 @@ internal static class HourOfTrouble
                     await app.KillAndStartAsync();
                     break;
                 case 1:
-                    foreach (var counterparts in AppProcess.Children(app.Id))
-                    {
-                        counterparts.Kill(); // They are started again.
-                    }
-
+                    KillCounterparts(app);
                     break;
                 default:
                     await disk!.FillAsync(TimeSpan.FromSeconds(3));
@@ -88,5 +85,21 @@ internal static class HourOfTrouble
         }
 
         return held;
+    }
+
+    // They are started again. Where they end by themselves at that moment there is nothing to kill.
+    private static void KillCounterparts(AppProcess app)
+    {
+        try
+        {
+            foreach (var counterparts in AppProcess.Children(app.Id))
+            {
+                counterparts.Kill();
+            }
+        }
+        catch (Exception exception) when (exception is ArgumentException or InvalidOperationException or Win32Exception)
+        {
+            Console.WriteLine($"not killed: {exception.Message}");
+        }
     }
 }

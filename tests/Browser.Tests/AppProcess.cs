@@ -65,11 +65,22 @@ public sealed class AppProcess : IDisposable
         [
             .. Directory
                 .GetDirectories($"/proc/{id}/task")
-                .SelectMany(task =>
-                    File.ReadAllText(Path.Combine(task, "children")).Split(' ', StringSplitOptions.RemoveEmptyEntries)
-                )
+                .SelectMany(ChildrenOfThread)
                 .Select(child => Process.GetProcessById(int.Parse(child, CultureInfo.InvariantCulture))),
         ];
+
+    // A thread may end after it is listed and before it is asked.
+    private static string[] ChildrenOfThread(string task)
+    {
+        try
+        {
+            return File.ReadAllText(Path.Combine(task, "children")).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        }
+        catch (IOException)
+        {
+            return [];
+        }
+    }
 
     /// <summary>Kills it in the middle of whatever it does, and starts it again over the same data.</summary>
     public async Task KillAndStartAsync()
