@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using HomeStart.Formats.Pages;
+using static HomeStart.Core.Tests.Readings;
 
 namespace HomeStart.Core.Tests;
 
@@ -119,6 +120,8 @@ public sealed class PagesByHand
     [InlineData("Free .com domain for the first year", "com", null, false)]
     [InlineData("Free domain (.net or .org) with annual plans and longer", "net,org", 12, false)]
     [InlineData("Free domain for as long as you stay on 24-month terms and longer", "", 24, true)]
+    [InlineData("Free domain, on 2+ years", "", 24, false)]
+    [InlineData("A domain (.com or .net) for as long as you’re with us", "com,net", null, true)]
     public void A_domain_in_the_price_has_its_endings_and_its_term(string words, string endings, int? from, bool always)
     {
         var domain = Read($"Oak\n£4 a month\n3 websites\n{words}")["plans"]![0]!["domain"]!;
@@ -182,31 +185,6 @@ public sealed class PagesByHand
         using var left = new CancellationTokenSource();
         left.Cancel();
         Should.Throw<OperationCanceledException>(() => HtmlPage.Read("<p>£3 a month</p>", left.Token));
-    }
-
-    [Theory]
-    [InlineData("plus 20% VAT £7.20", false)]
-    [InlineData("incl. 20% VAT £6.00", true)]
-    public void The_tax_of_a_cart_is_within_its_total_or_beside_it(string tax, bool isInside)
-    {
-        var total = isInside ? "36.00" : "43.20";
-        var cart = PageExamples.Read("cart", "txt", $"Oak hosting, 12 months\n£36.00\n{tax}\nTotal £{total}");
-        (cart["taxInside"]!.GetValue<bool>(), cart["addsUp"]!.GetValue<bool>()).ShouldBe((isInside, true));
-    }
-
-    [Fact]
-    public void What_a_cart_offers_is_no_line()
-    {
-        var cart = PageExamples.Read(
-            "cart",
-            "txt",
-            "Oak hosting, 12 months\n£36.00\nAdd daily backup for £1.99\nTotal £36.00"
-        );
-        cart["lines"]!.AsArray().Count.ShouldBe(1);
-        cart["notPlaced"]!
-            .AsArray()
-            .Select(left => $"{Said(left!["words"])} {Said(left["why"])}")
-            .ShouldBe(["£1.99 offered"]);
     }
 
     [Theory]
@@ -282,32 +260,6 @@ public sealed class PagesByHand
         string.Join(' ', Read(Three + words)["plans"]!.AsArray().Select(plan => plan!["setupFee"])).ShouldBe(fees);
 
     [Theory]
-    [InlineData("01/12/2026 - 30/11/2027", 12)]
-    [InlineData("12/01/2026 – 12/01/2028", 24)]
-    [InlineData("12/15/2026 to 12/14/2027", 12)]
-    [InlineData("2026-12-01 – 2027-02-28", 3)]
-    [InlineData("1 Dec 2026 – 31 Dec 2026", 1)]
-    [InlineData("December 1, 2026 until November 30, 2029", 36)]
-    [InlineData("01/12/2026 - 15/11/2027", null)]
-    [InlineData("30/02/2026 - 28/02/2027", null)]
-    public void A_period_is_as_many_months_as_its_dates_make_up(string period, int? months) =>
-        (
-            PageExamples.Read("cart", "txt", $"Stack hosting\n{period}\n£60.00\nTotal £60.00")["lines"]!
-                .AsArray()
-                .ShouldHaveSingleItem()!["months"]
-                ?.GetValue<int>()
-        ).ShouldBe(months);
-
-    [Fact]
-    public void A_credit_in_brackets_is_taken_off() =>
-        Said(
-                PageExamples.Read("cart", "txt", "Stack hosting\n£60.00\nCredit\n(£10.00)\nTotal £50.00")["discounts"]![
-                    0
-                ]!["amount"]
-            )
-            .ShouldBe("10.00");
-
-    [Theory]
     [InlineData("Managed hosting $1,299.00 a year. Support £5 a month extra.", null)]
     [InlineData("Managed hosting $1,299.00 a year. Support US$5 a month extra.", "USD")]
     public void Dollars_are_nobodys_pounds(string words, string? currency) =>
@@ -323,11 +275,103 @@ public sealed class PagesByHand
     public void A_sentence_does_not_end_at_an_abbreviation() =>
         Said(Read("SEK 49 per month for 12 months. Incl. VAT.")["tax"]).ShouldBe("inside");
 
-    private static string Way(JsonNode way) =>
-        $"{way["price"]} {way["per"]} {way["months"]} {way["paid"]} "
-        + $"{(way["later"] is JsonObject later ? $"{later["price"]}/{later["per"]}" : way["later"])}";
+    [Theory]
+    [InlineData(
+        "$10\nper month, billed yearly ($120.00)\nor $12.00 paid monthly",
+        "10.00/month 12 at-once, 12.00/month 1 monthly-free"
+    )]
+    [InlineData("$10\nper month, billed yearly ($120.00)", "10.00/month 12 at-once")]
+    [InlineData(
+        "$5 a month\nPay a year in advance, or by the month for $6.",
+        "5.00/month 12 at-once, 6.00/month 1 monthly-free"
+    )]
+    [InlineData(
+        "$6 a month\nPay by the month, or a year in advance for $60.",
+        "6.00/month 1 monthly-free, 60.00/year 12 at-once"
+    )]
+    [InlineData("$2 $5\nper month for 36 months, paid up front", "2.00/month 36 at-once")]
+    [InlineData(
+        "$8.00 ex VAT / $9.60 inc VAT\nper month, 12 month contract, billed monthly",
+        "8.00/month 12 monthly-bound"
+    )]
+    [InlineData("$8.00\nper year, billed yearly", "8.00/year 12 at-once")]
+    [InlineData("$7.00 a month\nFirst 12 months $5.00 a month\nPaid annually", "5.00/month 12 at-once")]
+    [InlineData("$5.00 a month\n12 months $7.00 a month", "5.00/month 1 monthly-free, 7.00/month 12 ?")]
+    public void Words_around_a_price_say_what_it_is_for_and_which_of_two_is_meant(string words, string ways) =>
+        Ways(Read($"Oak\n{words}\n3 websites\n10 GB storage")).ShouldBe(ways);
 
-    private static JsonObject Read(string text) => PageExamples.Read("page", "txt", text);
+    [Theory]
+    [InlineData("There is a set-up charge of €15 on the monthly option.", "- 15.00")]
+    [InlineData("There is a set-up charge of €15.", "15.00 -")]
+    public void A_fee_on_paying_monthly_is_of_that_way_alone(string words, string fees)
+    {
+        var plan = Read(
+            "Oak\n€5 a month\nPay a year in advance, or by the month for €6.\n3 websites\n\nElm\n"
+                + "€9 a month\nPay a year in advance, or by the month for €11.\n5 websites\n\n"
+                + words
+        )["plans"]![0]!;
+        $"{plan["setupFee"] ?? "-"} {plan["ways"]![1]!["setupFee"] ?? "-"}".ShouldBe(fees);
+    }
 
-    private static string? Said(JsonNode? node) => node?.GetValue<string>();
+    [Theory]
+    [InlineData(
+        "Every plan: 30-day money back · Pay once for the whole term · Help by phone",
+        "at-once at-once at-once"
+    )]
+    [InlineData("Every plan: 30-day money back · Help by phone", "  ")]
+    public void How_all_plans_are_paid_stands_between_other_promises(string words, string paid) =>
+        string.Join(' ', Read(Three + words)["plans"]!.AsArray().Select(plan => plan!["ways"]![0]!["paid"]))
+            .ShouldBe(paid);
+
+    [Theory]
+    [InlineData("Fast hosting\nNest\n", "Nest")]
+    [InlineData("Nest hosting\n", "Nest")]
+    public void A_heading_of_the_page_is_no_plan(string heading, string name) =>
+        Said(Read($"Thistle Web\n{heading}£4 a month\n3 websites\nLedge\n£8 a month\n5 websites")["plans"]![0]!["name"])
+            .ShouldBe(name);
+
+    [Theory]
+    [InlineData("Transfers in are free.", "0.00")]
+    [InlineData("Transfers in cost money.", null)]
+    [InlineData("Transfers of sites are free.", null)]
+    public void Transfers_that_are_free_are_so_for_every_ending(string words, string? transfer) =>
+        Read(".uk £8.00 a year\n.com £14.00 a year\n" + words)["domains"]!
+            .AsArray()
+            .ShouldAllBe(domain => Said(domain!["transfer"]) == transfer);
+
+    [Theory]
+    [InlineData("Ending\nFirst year\nAfterwards\n.com\n£9\n£14\n.org\n£8\n£12", "com 9.00 14.00, org 8.00 12.00")]
+    [InlineData("Ending\nFirst year\nMoving here\n.com\n£9\n£14\n.org\n£8\nfree", "com 9.00 - 14.00, org 8.00 - 0.00")]
+    [InlineData("Our endings\n.com\n£9\n.org\n£8", "com 9.00 9.00, org 8.00 8.00")]
+    [InlineData("Ending\nFirst year\n.com\n£9\n£14", "")]
+    public void Endings_laid_out_side_by_side_are_a_table(string words, string domains) =>
+        string.Join(
+                ", ",
+                Read(words)["domains"]!
+                    .AsArray()
+                    .Select(domain =>
+                        string.Join(
+                            ' ',
+                            new[]
+                            {
+                                domain!["ending"],
+                                domain["register"],
+                                domain["renew"] ?? "-",
+                                domain["transfer"],
+                            }.Where(value => value is not null)
+                        )
+                    )
+            )
+            .ShouldBe(domains);
+
+    [Fact]
+    public void What_stands_below_a_name_in_its_cell_is_what_the_plan_has() =>
+        PageExamples.Read(
+            "page",
+            "html",
+            "<table><tr><th>Plan</th><th>1 year</th><th>2 years</th></tr><tr><td>Oak<br>3 sites, 10 GB</td><td>£4/mo</td>"
+                + "<td>£3/mo</td></tr><tr><td>Elm<br>5 sites, 20 GB</td><td>£8/mo</td><td>£6/mo</td></tr></table>"
+        )["plans"]![1]!["features"]!
+            .ToJsonString()
+            .ShouldBe("""{"storageGB":20,"websites":5}""");
 }

@@ -118,6 +118,8 @@ internal static class SellerName
         && !(name.EndsWith('.') && words.Length > 4)
         && PageAmount.In(name, 0).IsEmpty
         && !Terms.IsLabel(name)
+        && !CartWords.Times.IsMatch(name + " ")
+        && !CartWords.Tax.IsMatch(name)
         && (line.Seen.Cell is null || words.Length > 1)
         && !KindAlone.IsMatch(name)
         && Array.TrueForAll(words, word => !char.IsLower(word[0]) || word is "of" or "and" or "the" or "&");
@@ -158,6 +160,7 @@ internal static class SellerName
                     )
                     || Everyday.IsMatch(name)
                     || Dated.IsMatch(name)
+                    || CartWords.Times.IsMatch(name + " ")
                     || PageAmount.In(name, 0).Length > 0
                     || !name.Any(char.IsLetter)
                 )

@@ -100,7 +100,12 @@ internal sealed class CartItems(PageText page, CartDraft cart)
             {
                 cart.Why[amount] = "later";
             }
-            else if (amount.Per is Per.Month or Per.Year || UnitHead.IsMatch(head) || UnitBefore.IsMatch(before))
+            else if (
+                amount.Per is Per.Month or Per.Year
+                || UnitHead.IsMatch(head)
+                || UnitBefore.IsMatch(before)
+                || UnitBehind.IsMatch(behind)
+            )
             {
                 cart.Why[amount] = "unit";
             }
@@ -114,7 +119,16 @@ internal sealed class CartItems(PageText page, CartDraft cart)
             }
         }
 
+        // "£2.99/mo, was £9.99/mo": what a month was is not what the whole was.
+        if (struck is { Per: Per.Month } && plain.Count == 0 && line.Amounts.Any(IsMonthly))
+        {
+            cart.Why[struck] = "unit";
+            struck = null;
+        }
+
         return (plain, struck);
+
+        bool IsMonthly(PageAmount amount) => amount != struck && amount.Per == Per.Month;
     }
 
     private bool AreSideBySide(PageAmount first, PageAmount second) =>
@@ -207,13 +221,16 @@ internal sealed class CartItems(PageText page, CartDraft cart)
                 : -1
         );
         var kind = Kind(title.Words, all) ?? "addOn";
+        var months = MonthsIn(all);
+        var times = TimesIn(all);
         cart.Items.Add(
             new CartItemDraft(line, name.Length > 0 ? name : domain ?? title.Words, title.Seen.At)
             {
                 Kind = kind,
                 Domain = kind == "plan" ? null : domain?.ToLowerInvariant(),
-                Months = MonthsIn(all),
-                Quantity = Quantity ?? TimesIn(all) ?? 1,
+                Months = months,
+                // "£1.99 × 36": months, not pieces.
+                Quantity = Quantity ?? (times == months ? null : times) ?? 1,
                 Amount = amount,
                 Struck = struck,
                 Cheaper = _cheaper,
@@ -277,7 +294,9 @@ internal sealed class CartItems(PageText page, CartDraft cart)
     private static string NameOf(string words, int cut)
     {
         var name = cut >= 0 ? words[..Math.Min(cut, words.Length)] : words;
-        name = Patterns.Swap(name, @"^\W*(?:[0-9]{1,3}[.)]\s+|[0-9]{1,3}\s?[×x]\s+|[•·-]\s+)", "").Trim();
+        name = Patterns
+            .Swap(CartPeriod.WithoutPeriod(name), @"^\W*(?:[0-9]{1,3}[.)]\s+|[0-9]{1,3}\s?[×x]\s+|[•·-]\s+)", "")
+            .Trim();
         for (var before = ""; before != name; )
         {
             before = name;

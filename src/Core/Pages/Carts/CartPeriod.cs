@@ -50,6 +50,10 @@ internal static partial class CartPeriod
         return null;
     }
 
+    /// <summary>Words before the period that they name: "Stack hosting, 1 Dec 2026 to 30 Nov 2027".</summary>
+    public static string WithoutPeriod(string words) =>
+        Period.Match(words) is { Success: true } period ? words[..period.Index] : words;
+
     private static DateOnly? DateIn(string words, string[] order) =>
         DateOnly.TryParseExact(
             words.Replace(",", "", StringComparison.Ordinal).Replace(". ", " ", StringComparison.Ordinal),

@@ -20,6 +20,7 @@ public sealed class CartReader
     private CartReader(PageText page)
     {
         (_page, _lines) = (page, PageLines.Split(page));
+        UnsignedSums.Read(_lines);
         (_items, _sums) = (new CartItems(page, _cart), new CartSums(page, _lines, _cart));
     }
 

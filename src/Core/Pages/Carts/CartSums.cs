@@ -56,6 +56,13 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
             return words.Length <= 40;
         }
 
+        if (label == "total" && line.Amounts.Length == 1 && TaxInBrackets.IsMatch(line.BeforeAmounts))
+        {
+            (cart.Tax, cart.TaxWords) = (cart.Tax ?? line.Amounts[0], line.Words);
+            (_label, _labelLine) = (label, line);
+            return true;
+        }
+
         // "Paid: £54.84 (incl. VAT £9.14)": the tax within a total stands behind it.
         var within =
             label == "total"
@@ -103,7 +110,8 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
         return Subtotal.IsMatch(words) || NetWithSum.IsMatch(words) ? "subtotal"
             : Tax.IsMatch(words) && !Patterns.Has(words, @"\b(?:privacy|hosting|reg\. no|no\.)\b") ? "tax"
             : Total.IsMatch(words)
-            && !Patterns.Has(words, @"^\W*paid (?:by|with|each|monthly|yearly)|^\W*to pay (?:by|with)")
+            && !Patterns.Has(words, @"^\W*paid (?:each|monthly|yearly)|^\W*to pay (?:by|with)")
+            && !(PaidBy.IsMatch(words) && (cart.Total is not null || cart.Subtotal is null))
                 ? "total"
             : Discount.IsMatch(words)
             && (PageAmount.In(words, 0).Any(amount => amount.IsNegative) || cart.Items.Count > 0)

@@ -5,10 +5,11 @@ namespace HomeStart.Core.Pages;
 /// <summary>What carts, quotes and receipts call what they list: sums, what is taken off, kinds of item.</summary>
 internal static partial class CartWords
 {
-    private const string TaxName = @"(?:vat|gst|hst|moms|mwst|iva|(?:sales )?tax(?:es)?)";
+    private const string TaxName = @"(?:vat|gst|hst|pst|qst|moms|mva|mwst|ust|btw|tva|iva|dph|(?:sales )?tax(?:es)?)";
 
     [GeneratedRegex(
-        @"^\W*(?:sub-?\s?total|sum before|net total|goods total|items total|net(?: amount| price)?\W*$|total "
+        $@"^\W*(?:sub-?\s?total|(?:before|excl(?:uding|\.)?|ex|without|net of) {TaxName}\b|sum before"
+            + @"|net total|goods total|items total|net(?: amount| price)?\W*$|total "
             + @"(?:before|excl|excluding|ex|without|net of)\b)",
         Patterns.AnyCase,
         Patterns.Patience
@@ -94,7 +95,7 @@ internal static partial class CartWords
     public static partial Regex OfferHeading { get; }
 
     [GeneratedRegex(
-        @"\b(?:renews?|renewal|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?"
+        @"\b(?:renews?|renewal|next (?:payment|invoice|bill|charge)|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?"
             + @"|on\b|:)|costs?)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -103,7 +104,8 @@ internal static partial class CartWords
 
     [GeneratedRegex(
         @"^\W*(?:free|included|incl\.?|gratis|no charge|on the house|nothing)\W*$|(?<=(?:[0-9)]|\byears?"
-            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)\W*$"
+            + @"|\bmonths?|[a-z0-9-]\.[a-z]{2,12})\s|[—–:]\s{0,2})(?:free|included)"
+            + @"\W*(?:(?:remove|change|edit|delete)\W*)?$"
             + @"|(?<=\p{Ll}\s)(?-i:FREE)\W*$",
         Patterns.AnyCase,
         Patterns.Patience
@@ -127,11 +129,25 @@ internal static partial class CartWords
     public static partial Regex UnitHead { get; }
 
     [GeneratedRegex(
-        @"\b(?:(?:price|cost|rate|fee) (?:per|a|each) month|monthly (?:price|cost|rate|fee)|unit price)\b[\s:]*$",
+        @"\b(?:(?:price|cost|rate|fee) (?:per|a|each) month|monthly (?:price|cost|rate|fee)|unit price)\b[\s:]*$|@\s*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
     public static partial Regex UnitBefore { get; }
+
+    [GeneratedRegex(@"^\W*paid (?:by|with|from) ", Patterns.AnyCase, Patterns.Patience)]
+    public static partial Regex PaidBy { get; }
+
+    [GeneratedRegex(@"^\s*[×x]\s?[0-9]{1,3}\b", Patterns.AnyCase, Patterns.Patience)]
+    public static partial Regex UnitBehind { get; }
+
+    // "Total (incl. VAT £5.40)", whose own amount comes next.
+    [GeneratedRegex(
+        $@"\(\s*(?:incl\w*\.?|includes|of which|with|thereof)\b[^()]*\b{TaxName}\b[^()]*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    public static partial Regex TaxInBrackets { get; }
 
     [GeneratedRegex(
         @"\b(?:was|before|regular|normal(?:ly)?|list price|old price|full price)\b",
@@ -144,7 +160,8 @@ internal static partial class CartWords
     public static partial Regex AmountHead { get; }
 
     [GeneratedRegex(
-        @"(?:(?<!\b(?:mo|mth|month)\.?\s)[×x]\s?(?<n>[0-9]{1,3})\b|\b(?<n>[0-9]{1,3})\s?[×x](?=\s))",
+        @"(?:(?<!\b(?:mo|mth|month)\.?\s|\p{L})[×x]\s?(?<n>[0-9]{1,3})\b(?!\s?(?:months?|mths?|years?|yrs?)\b)"
+            + @"|(?<![.,])\b(?<n>[0-9]{1,3})\s?[×x](?=\s))",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -220,7 +237,7 @@ internal static partial class CartWords
     public static partial Regex ThingWord { get; }
 
     [GeneratedRegex(
-        @"\s*(?:\([^()]*\)|(?<=\s)[×x]|[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]"
+        @"\s*(?:\([^()]*\)|(?<=\s)[×x]|@|(?<!\p{L})[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]"
             + @"|[,;:–—-]\s*(?:domain(?: name)?|registration"
             + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly"
             + $@"|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "

@@ -166,6 +166,7 @@ internal static partial class LineMatrix
         }
     }
 
-    private static void Set(List<Line> lines, int at, PageCell cell) =>
+    /// <summary>Gives a line its place in a table.</summary>
+    public static void Set(List<Line> lines, int at, PageCell cell) =>
         lines[at] = new Line(lines[at].Index, lines[at].Seen with { Cell = cell }) { Amounts = lines[at].Amounts };
 }

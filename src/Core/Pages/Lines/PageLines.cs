@@ -276,6 +276,19 @@ internal static partial class PageLines
         return pieces;
     }
 
+    /// <summary>What stands between dots and bars: "30 days · Paid once for the whole term".</summary>
+    public static IEnumerable<Piece> Parted(Piece words)
+    {
+        var start = 0;
+        while (words.Words.AsSpan(start).IndexOfAny('·', '|', '•') is >= 0 and var length)
+        {
+            yield return new Piece(words.Words[start..(start + length)], words.From + start);
+            start += length + 1;
+        }
+
+        yield return new Piece(words.Words[start..], words.From + start);
+    }
+
     private static bool Joins(string last, string next) =>
         last.Length <= 60
         && next.Length <= 60

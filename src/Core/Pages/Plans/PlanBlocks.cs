@@ -348,6 +348,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             .Where(group => group.Count() > 1)
             .Select(group => group.Key)
             .ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var tailed = lines.Count(line => line.NameScore > 0 && HasTail(line));
         var pieces = new List<(Line Name, List<Line> Body)>();
         var run = new List<Line>();
         var orphans = new List<Line>();
@@ -379,11 +380,7 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
                                 : candidate.NameScore
                                     + (candidate.Seen.Heading > 0 ? 1 : 0)
                                     + (IsNamedAgain(candidate, at) ? 1 : 0)
-                                    - (
-                                        candidate.Index == 0 && NameOf(candidate.Words).Length < candidate.Words.Length
-                                            ? 3
-                                            : 0
-                                    ),
+                                    - (IsHeading(candidate) ? 3 : 0),
                             Number: number
                         )
                 )
@@ -420,7 +417,24 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
             && !pieces[^1].Body.Skip(1).Any(IsFeature)
             ? FeaturesFirst(pieces, orphans)
             : Merge(pieces);
+
+        // "Shop-ready hosting" above the first of several plans, none of which is called so: what the page is about.
+        bool IsHeading(Line candidate) =>
+            HasTail(candidate)
+            && (
+                candidate.Index == 0
+                || (
+                    tailed == 1
+                    && pieces.Count == 0
+                    && run.Exists(other =>
+                        other.Index > candidate.Index && other.NameScore > 0 && !repeated.Contains(other.Words)
+                    )
+                )
+            );
     }
+
+    // "Beacon hosting".
+    private static bool HasTail(Line line) => NameOf(line.Words).Length < line.Words.Length;
 
     // "Start with Limpet", a few lines below.
     private bool IsNamedAgain(Line candidate, int at) =>

@@ -114,11 +114,17 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
                 (_ways.Current, _ways.NextTerm, _ways.NextPaid) = (null, ahead, Terms.PaidIn(behind));
                 _ways.Take(amount, role, before, line);
             }
+            else if (role == Role.Price && number == 0 && PaidOtherwise(sentence, amount, terms, line) is { } other)
+            {
+                (_ways.Current, _ways.NextTerm, _ways.NextPaid) = (null, other, null);
+                _ways.Take(amount, role, before, line);
+            }
             else if (role == Role.Price && OpeningTerm(amount, before) is { } opening)
             {
                 _ways.NextTerm = opening;
                 _ways.Take(amount, role, before, line);
                 _ways.Current!.IsFirst = true;
+                _ways.Replace(_ways.Current);
             }
             else
             {
@@ -184,6 +190,22 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
                 new PageSpan(amount.At.From - opening.Length, amount.At.From)
             )
             : null;
+    }
+
+    // "Pay a year in advance, or by the month for £6": the first is of the price above, the second of this one.
+    private Term? PaidOtherwise(Piece sentence, PageAmount amount, List<Term> terms, Line line)
+    {
+        var before = page.Text[sentence.From..amount.At.From];
+        if (_ways.Current is null || OrPaidBy.Match(before) is not { Success: true } otherwise)
+        {
+            return null;
+        }
+
+        var own = terms.FindAll(term => term.At.To <= amount.At.From);
+        terms.RemoveAll(own.Contains);
+        var cut = sentence.From + otherwise.Index;
+        _ways.Apply([.. own.Where(term => term.At.To <= cut)], before[..otherwise.Index], line);
+        return new Term(otherwise.Groups["month"].Success ? 1 : 12, new PageSpan(cut, amount.At.From));
     }
 
     // Lengths between an amount and the one before are of the price before, or of the one that comes.
@@ -257,6 +279,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
         }
 
         _ways.Hear(words, line);
+        _ways.Complete(words, line);
         if (SetupLabel.IsMatch(_above) && FreeWord.IsMatch(words))
         {
             plan.FreeSetup ??= line.Seen.At;

@@ -253,6 +253,7 @@ internal sealed class PlanTables(PageText page)
 
             var plan = Plan(name);
             var reader = new PlanReader(page, plan);
+            Rest(plan, reader, [.. table.Cell(row, named).Where(line => line != name)]);
             for (var column = named + 1; column < table.Columns; column++)
             {
                 var label = hasTwo
@@ -299,7 +300,7 @@ internal sealed class PlanTables(PageText page)
         }
     }
 
-    // A name's cell may hold its price too: "Basic, $4 a month".
+    // A name's cell may hold its price too, or what it has: "Basic, $4 a month", "1 site, 15 GB".
     private static void Rest(PlanDraft plan, PlanReader reader, IReadOnlyList<Line> lines)
     {
         if (lines.Any(line => line.Amounts.Length > 0))
@@ -309,6 +310,7 @@ internal sealed class PlanTables(PageText page)
         else
         {
             plan.Lines.AddRange(lines);
+            reader.Features.Read(lines);
         }
     }
 

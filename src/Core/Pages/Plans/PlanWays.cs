@@ -50,6 +50,12 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
                 if (Current is { Struck: null } way && way.Line == line && way.Price.At.From < amount.At.From)
                 {
                     way.Struck = amount;
+                    if (way.Per == Per.None && page.Text[way.Price.End..amount.At.From].Trim().Length == 0)
+                    {
+                        // "£2, was £5, a month": of both.
+                        (way.Per, way.Price) = (amount.Per, way.Price with { Per = amount.Per });
+                    }
+
                     _pendingStruck.Clear();
                 }
 
@@ -100,6 +106,11 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
                 break;
             case Role.Total when Current is not null:
                 Current.Totals.Add(amount);
+                if (Current.Term is null && NextTerm is not null)
+                {
+                    (Current.Term, NextTerm) = (NextTerm, null); // "billed yearly (£120)", of the price above.
+                }
+
                 break;
             case Role.Saving:
                 Current?.Savings.Add(amount);
@@ -202,11 +213,16 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
             && _lastPlain is { } cheap
             && Current is not null
             && ReferenceEquals(Current.Price, cheap)
-            && amount.Per == Per.None
+            && (amount.Per == Per.None || cheap.Per == Per.None)
             && cheap.Value < amount.Value
             && page.Text[cheap.End..amount.At.From].Trim(' ').Length == 0
         )
         {
+            if (cheap.Per == Per.None)
+            {
+                (Current.Per, Current.Price) = (amount.Per, cheap with { Per = amount.Per }); // "£2 £5 a month": of both.
+            }
+
             return;
         }
 
@@ -290,6 +306,37 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
         }
 
         return false;
+    }
+
+    /// <summary>"£7 a month", and below it "First year £5 a month": the first is what the second costs later.</summary>
+    public void Replace(WayDraft opening)
+    {
+        if (
+            plan.Ways.Find(way =>
+                way != opening && way is { Term: null, Later: null } && way.Price.Per == opening.Price.Per
+            )
+                is { } usual
+            && usual.Price.Value > opening.Price.Value
+        )
+        {
+            plan.Ways.Remove(usual);
+            opening.Later ??= usual.Price;
+            opening.Struck ??= usual.Struck;
+        }
+    }
+
+    /// <summary>"a month, billed monthly", in the line below a price: what it is for.</summary>
+    public void Complete(string words, Line line)
+    {
+        if (
+            Current is { Per: Per.None, Term: null } open
+            && line.Index == open.Line.Index + 1
+            && UnitLead.Match(words) is { Success: true } unit
+        )
+        {
+            open.Per = unit.Groups["month"].Success ? Per.Month : Per.Year;
+            open.Price = open.Price with { Per = open.Per };
+        }
     }
 
     /// <summary>Lengths and ways to pay that stand behind a price complete it; before any, they wait for it.</summary>

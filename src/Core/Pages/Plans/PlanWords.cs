@@ -87,6 +87,22 @@ internal static partial class PlanWords
     [GeneratedRegex(@"\bor\b(?: (?:just|only|pay|simply))*\s*$", Patterns.AnyCase, Patterns.Patience)]
     public static partial Regex Alternative { get; }
 
+    [GeneratedRegex(
+        @"^\W{0,2}(?:per |an? |each |/ ?)(?:(?<month>month|mo\b)|year|yr\b|annum)",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    public static partial Regex UnitLead { get; }
+
+    // "Pay a year in advance, or by the month for £6".
+    [GeneratedRegex(
+        @",? or (?:pay )?(?:(?<month>by the month|month by month|monthly|each month|every month)|(?:a|one) (?:whole )?year(?: in advance)?|by the year|yearly"
+            + @"|annually|for a year)\b(?: (?:for|at|costs?|is|it is))*[\s:]*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    public static partial Regex OrPaidBy { get; }
+
     // "First month £1, then £6 a month".
     [GeneratedRegex(
         $@"\b(?:first|initial) (?:{Patterns.Count}[- ])?(?:months?|(?<year>years?))[\s:–—-]*(?:(?:is|for|at|only"

@@ -52,5 +52,13 @@ internal sealed partial class CodeStep(PageDraft draft)
                 line.Owner = draft.DomainPrices;
             }
         }
+
+        foreach (var line in draft.Lines.Where(line => line.Words.Contains("ransfer", StringComparison.Ordinal)))
+        {
+            foreach (var sentence in PageLines.Sentences(line.Words, line.From))
+            {
+                draft.DomainPrices.ReadFreeTransfers(sentence);
+            }
+        }
     }
 }

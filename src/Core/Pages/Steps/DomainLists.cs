@@ -162,7 +162,7 @@ internal sealed partial class DomainLists(PageText page)
             )
             .Where(amount => !page.IsStruck(amount.At))
             .ToList();
-        if (amounts.Count == 0 && Patterns.Has(words, @"^\W*free\W*$") && lines.Count > 0)
+        if (amounts.Count == 0 && Patterns.Has(words, @"^\W*(?:free|gratis)\W*$") && lines.Count > 0)
         {
             amounts = [new PageAmount(lines[0].Seen.At, "0", null, Per.None, lines[0].Seen.At.To)];
         }
@@ -199,6 +199,29 @@ internal sealed partial class DomainLists(PageText page)
             case "" when !isNamed && column == 2:
                 draft.Renew ??= amount;
                 break;
+        }
+    }
+
+    [GeneratedRegex(
+        @"^\W*(?:domain )?transfers?(?: in| to us| of names| of domains)? (?:is|are|costs?) (?<free>free|nothing)\b"
+            + @"|^\W*(?<free>free) (?:domain )?transfers?(?: in| to us)?\W*$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex FreeTransfers { get; }
+
+    /// <summary>"Transfers in are free": of every ending whose transfer has no price of its own.</summary>
+    public void ReadFreeTransfers(Piece sentence)
+    {
+        if (FreeTransfers.Match(sentence.Words).Groups["free"] is not { Success: true } free)
+        {
+            return;
+        }
+
+        var at = new PageSpan(sentence.From + free.Index, sentence.From + free.Index + free.Length);
+        foreach (var draft in _found.Values)
+        {
+            draft.Transfer ??= new PageAmount(at, "0", null, Per.None, at.To);
         }
     }
 

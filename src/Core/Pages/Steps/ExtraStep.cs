@@ -225,7 +225,11 @@ internal sealed class ExtraStep(PageDraft draft)
             before.Trim().TrimEnd(':', '–', '—', '-', ',', '(', ' ', '·', '|', '.', '…', '_'),
             ""
         );
-        name = Patterns.Swap(ExtraLead.Replace(name, ""), @",?\s+(?:only|just|for|at|costs?|is)$", "");
+        name = Patterns.Swap(
+            ExtraLead.Replace(name, ""),
+            @"\s+(?:can|may) be added\b.*$|,?\s+(?:only|just|for|at|costs?|is)$",
+            ""
+        );
         return
             ExtraName.IsMatch(name)
             && name.Split(' ').Length <= 7

@@ -37,10 +37,19 @@ internal sealed partial class InlinePlans(PageDraft draft)
     )]
     private static partial Regex Prose { get; }
 
+    // "Our Village package would suit you: it has one website with 20 GB of space, and costs £72 a year".
+    [GeneratedRegex(
+        @"\b(?:[Oo]ur|[Tt]he) (?<name>\p{Lu}[\p{L}0-9&’'-]*(?: [\p{Lu}0-9][\p{L}0-9&’'-]*){0,2}) (?:plan|account|package)\b"
+            + @"[^£€$₹]{10,240}\b(?:costs?|for|at|is)\s+(?:only |just )?$",
+        Patterns.ExactCase,
+        Patterns.Patience
+    )]
+    private static partial Regex LongProse { get; }
+
     // Sentences about the plan that the sentence before them names.
     [GeneratedRegex(
         @"^(?:You (?:get|can|pay)|It|Its|This plan|Includes|Included|The next|The following|Afterwards|After "
-            + @"that|After the|Then|Renew|When you renew|From the second)\b",
+            + @"that|After the|Setting it up|Then|Renew|When you renew|From the second)\b",
         Patterns.ExactCase,
         Patterns.Patience
     )]
@@ -132,7 +141,7 @@ internal sealed partial class InlinePlans(PageDraft draft)
         )
         {
             var before = line.Words[..(line.Amounts[0].At.From - line.From)];
-            var match = Prose.Match(before);
+            var match = Named(before);
             if (
                 !match.Success
                 || LaterContext.IsMatch(before)
@@ -196,9 +205,12 @@ internal sealed partial class InlinePlans(PageDraft draft)
     public static bool NamesAPlan(string sentence) =>
         sentence.Length < 400
         && PageAmount.In(sentence, 0) is [var price, ..]
-        && Prose.Match(sentence[..price.At.From]) is { Success: true } match
+        && Named(sentence[..price.At.From]) is { Success: true } match
         && !LaterContext.IsMatch(sentence[..price.At.From])
         && PlanBlocks.Score(match.Groups["name"].Value) >= 0;
+
+    private static Match Named(string before) =>
+        Prose.Match(before) is { Success: true } near ? near : LongProse.Match(before);
 
     private static string Blanked(string words) => GetsLead.Replace(words, match => new string(' ', match.Length));
 }

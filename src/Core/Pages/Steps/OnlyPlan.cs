@@ -42,6 +42,7 @@ internal sealed partial class OnlyPlan(PageDraft draft)
                 && (
                     free[at].Amounts.Length > 0 && free[at].Amounts.All(amount => draft.Page.IsStruck(amount.At))
                     || free[at].Amounts.Length > 0 && Patterns.Has(free[at].Words, @"\bsave\b")
+                    || free[at].Amounts.Length > 0 && Terms.IsLabel(free[at].BeforeAmounts)
                 );
             at--
         )

@@ -22,6 +22,7 @@ internal sealed class PageDraft
         Page = page;
         Lines = PageLines.Split(page);
         LineMatrix.Mark(Lines);
+        EndingMatrix.Mark(Lines);
         Notes();
         DomainPrices = new DomainLists(page);
         foreach (var line in Lines.Where(line => line.Amounts.Length > 0 && Offers.IsExample(line.Words)))

@@ -36,7 +36,11 @@ internal sealed class PaymentScopes(PageDraft draft)
                 continue;
             }
 
-            foreach (var sentence in PageLines.Sentences(line.Words, line.From))
+            foreach (
+                var sentence in PageLines
+                    .Sentences(line.Words, line.From)
+                    .SelectMany(sentence => PageLines.Parted(sentence))
+            )
             {
                 if (
                     line.Amounts.Any(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To)

@@ -24,14 +24,15 @@ internal static partial class StatementWords
     public static partial Regex AllPlans { get; }
 
     public static readonly SearchValues<string> AnyStatement = SearchValues.Create(
-        ["price", "all ", "money", "refund", "checkout", "vat", "gst", "tax", "days"],
+        ["price", "all ", "money", "refund", "checkout", "vat", "gst", "tax", "days", "set-up", "setup", "set up"],
         StringComparison.OrdinalIgnoreCase
     );
 
     [GeneratedRegex(
-        @"^(?:all |our )?(?:prices\b|plans are\b)|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your "
-            + @"money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:is |are )?(?:not "
-            + @")?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)"
+        @"^there is an? (?:one-?\s?(?:off|time) )?(?:set-?\s?up|activation) (?:fee|charge)\b"
+            + @"|^(?:all |our )?(?:prices\b|plans are\b)|^all (?:amounts|our)\b|\bmoney[- ]back guarantee\b|^your "
+            + @"money back\b|^full refund\b|\bsee checkout\b|\b(?:vat|gst|tax) (?:(?:of|at) [0-9.,]+ ?% )?(?:is |are )?"
+            + @"(?:not )?included\b[^·,]{0,20}$|^[0-9]+[- ]days?\b.{0,20}\b(?:back|refund)"
             + @"|^(?:sales |local )?(?:vat|gst|tax(?:es)?)\b[^.]{0,24}\b(?:added|extra|on top|appl(?:y|ies)|charged)\b",
         Patterns.AnyCase,
         Patterns.Patience
@@ -93,7 +94,11 @@ internal static partial class StatementWords
     )]
     public static partial Regex Longer { get; }
 
-    [GeneratedRegex(@"\bset-?\s?up\b|\bactivation\b|\binstallation\b", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"\bset-?\s?up\b|\bsetting (?:it |you |all )?up\b|\bactivation\b|\binstallation\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     public static partial Regex SetupContext { get; }
 
     // "Set-up £10, waived for Stack".

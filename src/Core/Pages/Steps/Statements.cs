@@ -180,6 +180,12 @@ internal sealed class Statements(PageDraft draft)
         foreach (var amount in amounts.Where(amount => draft.RoleIn(sentence, amount) == Role.Setup))
         {
             line.Owner = this;
+            if (PlanWords.OnMonthly.IsMatch(sentence.Words) && MonthlyWays() is { Count: > 0 } monthly)
+            {
+                monthly.ForEach(way => way.Setup ??= amount);
+                continue;
+            }
+
             var free = FreeFor.Match(sentence.Words) is { Success: true } lead
                 ? Meant(sentence.Words[lead.Index..])
                 : [];
@@ -200,6 +206,15 @@ internal sealed class Statements(PageDraft draft)
             free.ForEach(plan => plan.FreeSetup ??= sentence.At);
         }
     }
+
+    // "A set-up fee of £15 on the monthly option", where plans can be paid otherwise too.
+    private List<WayDraft> MonthlyWays() =>
+        [
+            .. draft
+                .Plans.Where(plan => plan.Ways.Count > 1)
+                .SelectMany(plan => plan.Ways)
+                .Where(way => way.Term?.Months == 1 || way is { Term: null, Paid: Paid.MonthlyFree }),
+        ];
 
     private void LaterIn(string words, Line line, List<PageAmount> amounts)
     {

@@ -41,7 +41,7 @@ internal static partial class DomainOffers
 
     [GeneratedRegex(
         @"\b(?:on|with|from|for|comes (?:on|with))\s+(?:all |any |a |an |our |the )?(?:(?:terms?|plans?"
-            + $@"|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})[- ](?:(?<month>months?)"
+            + $@"|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})(?:\+ ?|[- ])(?:(?<month>months?)"
             + @"|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: "
             + @"(?:plans?|terms?|contracts?|billing|prices?|payments?))?)(?:,? (?:and|or) (?:longer|up|more|over"
             + @"|above)|\s+upwards)?(?! only)|\bpay(?:ing)? (?<yearly>yearly|annually|by the year|for a year)\b",
@@ -52,7 +52,7 @@ internal static partial class DomainOffers
 
     [GeneratedRegex(
         @"\b(?:as long as you (?:stay|are|keep|host)|for life|every year|each year|forever|while you (?:stay|are"
-            + @"|host)|every renewal|for good|year after year)\b",
+            + @"|host)|you(?:[’']re| are) (?:with us|a customer|our customer)|every renewal|for good|year after year)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
