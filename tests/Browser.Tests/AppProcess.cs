@@ -58,6 +58,16 @@ public sealed class AppProcess : IDisposable
 
     public string DataFolder => _data.FullName;
 
+    /// <summary>How many megabytes it holds; null: it has ended by itself.</summary>
+    public long? MegabytesHeld
+    {
+        get
+        {
+            _process.Refresh();
+            return _process.HasExited ? null : _process.WorkingSet64 >> 20;
+        }
+    }
+
     /// <summary>
     /// What a process started: its counterparts. The process that starts a process is some thread of it.
     /// </summary>
@@ -83,13 +93,14 @@ public sealed class AppProcess : IDisposable
     }
 
     /// <summary>Kills it in the middle of whatever it does, and starts it again over the same data.</summary>
-    public async Task KillAndStartAsync()
+    /// <param name="patience">How long it may take to start; null: as long as at first.</param>
+    public async Task KillAndStartAsync(TimeSpan? patience = null)
     {
         _process.Kill();
         await _process.WaitForExitAsync();
         _process.Dispose();
         _process = Start(Address.Port, _data.FullName, _more);
-        if (!await WaitForAddressAsync().WaitAsync(Patience))
+        if (!await WaitForAddressAsync().WaitAsync(patience ?? Patience))
         {
             throw new InvalidOperationException(
                 "The application did not start again: " + await _process.StandardError.ReadToEndAsync()
