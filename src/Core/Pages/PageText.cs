@@ -19,6 +19,13 @@ public sealed record PageText(
     /// <summary>The words of a place.</summary>
     public string TextAt(PageSpan span) => Text[span.From..span.To];
 
+    /// <summary>
+    /// The words from one place to another; "" where the second is not behind the first, as the words of an amount
+    /// ("£5\na year") may reach into the next sentence.
+    /// </summary>
+    public string Between(int from, int to) =>
+        Math.Max(0, from) is var start && Math.Min(Text.Length, to) is var end && start < end ? Text[start..end] : "";
+
     /// <summary>Whether a place is struck out, if only in part.</summary>
     public bool IsStruck(PageSpan at) => StruckIn(at).Any();
 

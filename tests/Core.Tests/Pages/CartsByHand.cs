@@ -62,6 +62,8 @@ public sealed class CartsByHand
     [InlineData("Mailbox 50 GB, 12 months\n£12.00", "Mailbox 50 GB 12 1 12.00")]
     [InlineData("3 × Mailbox, 12 months\n£36.00", "Mailbox 12 3 36.00")]
     [InlineData("Malware scan × 12 months @ £2.50\n£30.00", "Malware scan 12 1 30.00")]
+    [InlineData("Domain privacy, per year, 2 × £3.00\n£6.00", "Domain privacy 12 2 6.00")]
+    [InlineData("Oak hosting\n12 mo\n£36.00", "Oak hosting 12 1 36.00")]
     [InlineData("oakandelm.uk × 2 years\n£16.00", "oakandelm.uk 24 1 16.00")]
     [InlineData("oakandelm.uk\nRegistration, 1 year\n£9.99 FREE Remove", "oakandelm.uk 12 1 0.00")]
     [InlineData("Oak hosting, 1 Dec 2026 to 30 Nov 2027\n£72.00", "Oak hosting 12 1 72.00")]
@@ -76,6 +78,8 @@ public sealed class CartsByHand
     [InlineData("Total (incl. VAT £6.00)\n£36.00", "- 6.00 36.00 True")]
     [InlineData("Total excl. VAT\n£36.00\nVAT\n£7.20\nTotal incl. VAT\n£43.20", "36.00 7.20 43.20 False")]
     [InlineData("Subtotal £36.00\nPaid by card £36.00", "36.00 - 36.00 -")]
+    [InlineData("Total £36.00\nIncludes £6.00 VAT", "- 6.00 36.00 True")]
+    [InlineData("Total GBP (VAT £6.00 included)\n£36.00", "- 6.00 36.00 True")]
     [InlineData("Total £36.00\nPaid by card £30.00", "- - 36.00 -")]
     public void Sums_are_known_by_their_labels(string words, string sums)
     {

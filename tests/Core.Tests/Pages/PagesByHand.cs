@@ -121,6 +121,7 @@ public sealed class PagesByHand
     [InlineData("Free domain (.net or .org) with annual plans and longer", "net,org", 12, false)]
     [InlineData("Free domain for as long as you stay on 24-month terms and longer", "", 24, true)]
     [InlineData("Free domain, on 2+ years", "", 24, false)]
+    [InlineData("Free domain (yearly)", "", 12, false)]
     [InlineData("A domain (.com or .net) for as long as you’re with us", "com,net", null, true)]
     public void A_domain_in_the_price_has_its_endings_and_its_term(string words, string endings, int? from, bool always)
     {
@@ -374,4 +375,62 @@ public sealed class PagesByHand
         )["plans"]![1]!["features"]!
             .ToJsonString()
             .ShouldBe("""{"storageGB":20,"websites":5}""");
+
+    [Theory]
+    [InlineData(
+        "£2.99/mo when paid for 1 year\n£4.99/mo when paid monthly",
+        "2.99/month 12 at-once, 4.99/month 1 monthly-free"
+    )]
+    [InlineData("£2.99/mo on a 12-month contract\nbilled monthly", "2.99/month 12 monthly-bound")]
+    [InlineData("Monthly: £8\nYearly: £80\nNo contract on monthly", "8.00/month 1 monthly-free, 80.00/year 12 at-once")]
+    [InlineData("£96 a year, paid in 12 monthly payments", "96.00/year 12 monthly-bound")]
+    public void How_one_price_is_paid_is_not_how_another_is(string words, string ways) =>
+        Ways(Read($"Oak\n{words}\n3 websites\n10 GB storage")).ShouldBe(ways);
+
+    [Theory]
+    [InlineData("12 month minimum term, paid by monthly Direct Debit.", "12 12")]
+    [InlineData("Paid by monthly Direct Debit.", "1 1")]
+    public void A_term_said_below_the_last_plan_is_of_all(string words, string months) =>
+        string.Join(
+                ' ',
+                Read("Web 1\n£2.50 per month\n1 site | 5 GB\n\nWeb 2\n£5 per month\n5 sites | 25 GB\n\n" + words)[
+                    "plans"
+                ]!
+                    .AsArray()
+                    .Select(plan => plan!["ways"]![0]!["months"])
+            )
+            .ShouldBe(months);
+
+    [Theory]
+    [InlineData("<h2>Domains (two years)</h2>", 0)]
+    [InlineData("<h2>Domains</h2>", 2)]
+    public void Prices_under_a_heading_of_two_years_are_none_of_a_year(string heading, int endings)
+    {
+        var page = PageExamples.Read("page", "html", heading + "<p>.co.uk £14.00 +VAT<br>.com £30.00 +VAT</p>");
+        page["domains"]!.AsArray().Count.ShouldBe(endings);
+        page["notPlaced"]!.AsArray().Count(left => Said(left!["why"]) == "other-term").ShouldBe(2 - endings);
+    }
+
+    private const string Accounts =
+        "<table><tr><td>Account</td><td>Space / sites / mailboxes</td><td>Per month</td><td>Set-up</td></tr>"
+        + "<tr><td>D1</td><td>2 GB / 1 / 5</td><td>£9</td><td>£10</td></tr>"
+        + "<tr><td>D2</td><td>10 GB / 3</td><td>£18</td><td>£10 (monthly only)</td></tr></table>";
+
+    [Fact]
+    public void Several_values_in_a_cell_are_those_of_their_labels()
+    {
+        var plans = PageExamples.Read("page", "html", Accounts)["plans"]!;
+        plans[0]!["features"]!.ToJsonString().ShouldBe("""{"mailboxes":5,"storageGB":2,"websites":1}""");
+        plans[1]!["features"]!.ToJsonString().ShouldBe("{}"); // Two of three: nobody knows which.
+    }
+
+    [Fact]
+    public void A_fee_in_a_cell_is_of_all_ways_or_of_the_monthly_one()
+    {
+        var plans = PageExamples.Read("page", "html", Accounts)["plans"]!;
+        plans
+            .AsArray()
+            .Select(plan => $"{plan!["setupFee"] ?? "-"} {plan["ways"]![0]!["setupFee"] ?? "-"}")
+            .ShouldBe(["10.00 -", "- 10.00"]);
+    }
 }

@@ -26,20 +26,12 @@ internal sealed class LeftOver(PageDraft draft, Evidence evidence)
                         continue;
                     }
 
-                    var before = draft.Page.Text[from..Math.Max(from, amount.At.From)];
+                    var before = draft.Page.Between(from, amount.At.From);
                     var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
                     left.Add(
                         new NotPlaced(
                             amount.At,
-                            Why(
-                                amount,
-                                line,
-                                before,
-                                draft.Page.Text[
-                                    Math.Min(amount.End, Math.Max(to, amount.End))..Math.Max(to, amount.End)
-                                ],
-                                currency
-                            )
+                            Why(amount, line, before, draft.Page.Between(amount.End, to), currency)
                         )
                     );
                 }

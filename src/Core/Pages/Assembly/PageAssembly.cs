@@ -26,9 +26,7 @@ internal static class PageAssembly
             tax is null
             && !isTwice
             && prices.Count > 0
-            && prices.All(price =>
-                Roles.IsWithoutTax(draft.Page.Text[price.At.To..Math.Min(draft.Page.Text.Length, price.At.To + 20)])
-            )
+            && prices.All(price => Roles.IsWithoutTax(draft.Page.Between(price.At.To, price.At.To + 20)))
         )
         {
             (tax, taxAt) = ("on-top", prices[0].At);

@@ -118,6 +118,7 @@ internal static partial class SellerWords
         @"^(?:sales?|offers?|deals?|save|summary|overview|packages?|features?|rates?|contents|navigation|products?"
             + @"|services?|reviews?|notice|announcement|important|warning|cookies?|advertisement|limited|hello|dear"
             + @"|shop|store|accounts?|index|faq|questions?|deutsch|fran[cç]ais|svenska|espa[nñ]ol|italiano|nederlands"
+            + @"|items?|terms?|quantity|description|order|basket|cart|checkout|quote"
             + @"|shopping|payment|delivery|invoice|receipt|confirmation|recommended|popular|attention|today|now|new"
             + @"|more|web.*|host.*|site.*|mail.*|server.*|login.*)$",
         Patterns.AnyCase,

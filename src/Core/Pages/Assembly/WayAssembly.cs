@@ -54,6 +54,12 @@ internal sealed partial class WayAssembly(PageDraft draft, Evidence evidence)
             paid = Paid.AtOnce;
         }
 
+        // A price a year is not paid by the month, whatever is said of another way, but in instalments.
+        if (per == "year" && months == 12 && way.Paid is not Paid.AtOnce && !SaysInstalments(plan))
+        {
+            paid = Paid.AtOnce;
+        }
+
         if (months == 1 && per == "month")
         {
             paid = Paid.MonthlyFree;
@@ -104,6 +110,9 @@ internal sealed partial class WayAssembly(PageDraft draft, Evidence evidence)
             setup
         );
     }
+
+    private static bool SaysInstalments(PlanDraft plan) =>
+        plan.Lines.Exists(line => Patterns.Has(line.Words, @"\binstal?ments?\b|\bmonthly payments\b"));
 
     private static bool IsBesideAYear(PlanDraft plan, WayDraft way) =>
         way.Totals.Count == 0
@@ -228,7 +237,7 @@ internal sealed partial class WayAssembly(PageDraft draft, Evidence evidence)
     private string? PerLength(PageAmount amount)
     {
         var match = Every.Match(draft.Page.Text, amount.At.To, Math.Min(40, draft.Page.Text.Length - amount.At.To));
-        var often = Often.Match(draft.Page.Text[Math.Max(0, amount.At.From - 30)..amount.At.From]);
+        var often = Often.Match(draft.Page.Between(amount.At.From - 30, amount.At.From));
         return !match.Success
                 ? (
                     often.Success

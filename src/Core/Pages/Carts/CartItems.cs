@@ -87,7 +87,7 @@ internal sealed class CartItems(PageText page, CartDraft cart)
         {
             var from = number == 0 ? line.From : line.Amounts[number - 1].End;
             var to = number + 1 < line.Amounts.Length ? line.Amounts[number + 1].At.From : line.Seen.At.To;
-            var (before, behind) = (page.Text[from..amount.At.From], page.Text[Math.Min(amount.End, to)..to]);
+            var (before, behind) = (page.Between(from, amount.At.From), page.Between(amount.End, to));
             var role =
                 page.IsStruck(amount.At) || StruckHead.IsMatch(head)
                     ? Role.Struck
@@ -132,7 +132,7 @@ internal sealed class CartItems(PageText page, CartDraft cart)
     }
 
     private bool AreSideBySide(PageAmount first, PageAmount second) =>
-        page.Text.AsSpan(first.End, second.At.From - first.End).Trim().IsEmpty;
+        page.Between(first.End, second.At.From).Trim().Length == 0;
 
     // A month's price, the renewal, what it was: part of what is said of the item.
     private void TellOf(Line line, PageAmount? struck)
@@ -249,7 +249,7 @@ internal sealed class CartItems(PageText page, CartDraft cart)
     private string Behind(Line line) =>
         !cart.Pending.Contains(line)
         && line.Amounts.Length > 0
-        && page.Text[line.Amounts[^1].At.To..Math.Max(line.Amounts[^1].At.To, line.Seen.At.To)] is var behind
+        && page.Between(line.Amounts[^1].At.To, line.Seen.At.To) is var behind
         && !Renewal.IsMatch(behind)
             ? behind
             : "";

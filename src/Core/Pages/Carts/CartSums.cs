@@ -68,8 +68,8 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
             label == "total"
             && line.Amounts.Length == 2
             && TaxWithin.IsMatch(
-                page.Text[line.Amounts[0].End..line.Amounts[1].At.From]
-                    + page.Text[line.Amounts[1].End..line.Seen.At.To]
+                page.Between(line.Amounts[0].End, line.Amounts[1].At.From)
+                    + page.Between(line.Amounts[1].End, line.Seen.At.To)
             )
                 ? line.Amounts[1]
                 : null;
@@ -77,7 +77,7 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
         Set(label, line, own);
         if (within is not null && cart.Tax is null)
         {
-            (cart.Tax, cart.TaxWords) = (within, page.Text[line.Amounts[0].End..line.Seen.At.To]);
+            (cart.Tax, cart.TaxWords) = (within, page.Between(line.Amounts[0].End, line.Seen.At.To));
         }
 
         foreach (var other in line.Amounts.Where(amount => amount != own && amount != cart.Tax))

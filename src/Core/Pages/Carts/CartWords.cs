@@ -36,7 +36,9 @@ internal static partial class CartWords
 
     [GeneratedRegex(
         @"^\W*(?:all (?:amounts|prices) )?(?:(?:plus|incl(?:uding|uded|udes)?\.?|of which|this includes|includes"
-            + $@"|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b",
+            + $@"|thereof|with|add)\s+)?(?:[0-9]{{1,2}}(?:[.,][0-9]{{1,2}})? ?% )?(?:\p{{L}}+ )?{TaxName}\b"
+            + @"|^\W*(?:incl\w*\.?|of which|contains)\s+(?:[A-Z]{1,3}\s?)?[^\p{L}0-9]?[0-9][0-9.,]*\s?"
+            + $@"(?:€|kr|[A-Z]{{3}})?\s(?:of |in )?{TaxName}\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -129,7 +131,8 @@ internal static partial class CartWords
     public static partial Regex UnitHead { get; }
 
     [GeneratedRegex(
-        @"\b(?:(?:price|cost|rate|fee) (?:per|a|each) month|monthly (?:price|cost|rate|fee)|unit price)\b[\s:]*$|@\s*$",
+        @"\b(?:(?:price|cost|rate|fee) (?:per|a|each) month|monthly (?:price|cost|rate|fee)|unit price)\b[\s:]*$|@\s*$"
+            + @"|(?<![0-9.,])(?:[2-9]|[1-9][0-9])\s?[×x]\s*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -143,7 +146,7 @@ internal static partial class CartWords
 
     // "Total (incl. VAT £5.40)", whose own amount comes next.
     [GeneratedRegex(
-        $@"\(\s*(?:incl\w*\.?|includes|of which|with|thereof)\b[^()]*\b{TaxName}\b[^()]*$",
+        $@"\(\s*(?:(?:incl\w*\.?|includes|of which|with|thereof)\b[^()]*\b)?{TaxName}\b[^()]*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -175,7 +178,7 @@ internal static partial class CartWords
     public static partial Regex Domain { get; }
 
     [GeneratedRegex(
-        $@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?)|(?<year>years?|yrs?))\b",
+        $@"\b{Patterns.Count}[- ](?:(?<month>months?|mths?|mos?)|(?<year>years?|yrs?))\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -239,8 +242,9 @@ internal static partial class CartWords
     [GeneratedRegex(
         @"\s*(?:\([^()]*\)|(?<=\s)[×x]|@|(?<!\p{L})[×x]\s?[0-9]{1,3}|[0-9]{1,3}\s?[×x]"
             + @"|[,;:–—-]\s*(?:domain(?: name)?|registration"
-            + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year|yearly"
-            + $@"|annually|annual|monthly|quarterly|included|free)|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "
+            + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year"
+            + $@"|(?:per|a) (?:year|month)|yearly|annually|annual|monthly|quarterly|included|free)"
+            + $@"|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "
             + $@"(?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$",
         Patterns.AnyCase,
         Patterns.Patience

@@ -55,6 +55,11 @@ internal sealed class PlanCells
             );
         if (!isMoney)
         {
+            if (ReadSeveral(plan, label, cell))
+            {
+                return;
+            }
+
             if (
                 SetupLabel.IsMatch(label)
                 && Patterns.Has(words, @"^\W*(?:free|none|no|–|-|included|waived|gratis|0)\W*$")
@@ -129,7 +134,15 @@ internal sealed class PlanCells
         }
         else if (SetupLabel.IsMatch(label))
         {
-            plan.Setup ??= cell.SelectMany(line => line.Amounts).FirstOrDefault();
+            var ofAll = cell.SelectMany(line => line.Amounts).FirstOrDefault();
+            if (Patterns.Has(words, @"\bmonthly\b") && plan.Ways.Find(way => way.IsByTheMonth) is { } monthly)
+            {
+                monthly.Setup ??= ofAll; // "£10 (monthly only)".
+            }
+            else
+            {
+                plan.Setup ??= ofAll;
+            }
         }
         else if (StruckLabel.IsMatch(label) && cell.SelectMany(line => line.Amounts).FirstOrDefault() is { } struck)
         {
@@ -186,6 +199,30 @@ internal sealed class PlanCells
         {
             _extras.Add((labels[0], price));
         }
+    }
+
+    // "Space / sites / mailboxes", and in the cell "2 GB / 1 / 5".
+    private static bool ReadSeveral(PlanDraft plan, string label, IReadOnlyList<Line> cell)
+    {
+        var labels = label.Split(" / ");
+        if (labels.Length < 2 || cell is not [var line])
+        {
+            return false;
+        }
+
+        var values = line.Words.Split(" / ");
+        if (values.Length == labels.Length)
+        {
+            foreach (var (its, value) in labels.Zip(values))
+            {
+                if (FeatureWords.OfCell(its.Trim(), value.Trim(), line.Seen.At) is { } feature)
+                {
+                    plan.Add(feature);
+                }
+            }
+        }
+
+        return true;
     }
 
     private static Role OwnRole(Line line, PageAmount amount) =>

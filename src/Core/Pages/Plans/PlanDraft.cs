@@ -92,6 +92,10 @@ internal sealed class WayDraft(PageAmount price, Line line)
 
     public PageSpan? FreeSetup { get; set; }
 
+    /// <summary>Whether it is paid by the month and binds for no longer, as far as is known.</summary>
+    public bool IsByTheMonth =>
+        Term?.Months == 1 || (this is { Term: null, Price.Per: Per.Month, Paid: null or Pages.Paid.MonthlyFree });
+
     public bool IsFirst { get; set; }
 
     public bool IsSame { get; set; }

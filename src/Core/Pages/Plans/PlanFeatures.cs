@@ -131,6 +131,6 @@ internal sealed class PlanFeatures(PageText page, PlanDraft plan)
         || Patterns.HasExact(
             words,
             @"^(?:up to |about |around |~ ?)?[0-9][0-9.,'’ ]*(?: ?[GMTgmt]B)?$|^(?:[Uu]nlimited|[Uu]nmetered"
-                + @"|[Nn]one|[Ll]inux.*|[Ww]indows.*)$"
+                + @"|[Nn]one|(?:[Dd]aily, )?[Ii]ncluded|[Ll]inux.*|[Ww]indows.*)$"
         );
 }

@@ -81,13 +81,13 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
                 number + 1 < amounts.Count ? amounts[number + 1].At.From : sentence.At.To
             );
             var reach = Reach(printed, between, sentence, cuts);
-            var before = page.Text[Math.Min(reach.From, printed.At.From)..printed.At.From];
+            var before = page.Between(reach.From, printed.At.From);
             if (number == 0 && before.Trim().Length == 0 && line.Label.Length > 0 && !Terms.IsLabel(line.Label))
             {
                 before = line.Label + ": ";
             }
 
-            var behind = page.Text[Math.Min(printed.End, reach.To)..reach.To];
+            var behind = page.Between(printed.End, reach.To);
             var amount = OfFee(printed, before.Trim().Length == 0 && number == 0 ? _above : before);
             var role = RoleOf(amount, before, behind, reach, isExcluded);
             if (role == Role.Later && wasSetup)
@@ -96,9 +96,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
             }
 
             (isExcluded, wasSetup) = (
-                Roles.IsWithoutTax(
-                    page.Text[amount.At.To..Math.Min(page.Text.Length, Math.Max(amount.End, between.To))]
-                ),
+                Roles.IsWithoutTax(page.Between(amount.At.To, Math.Max(amount.End, between.To))),
                 role == Role.Setup
             );
             var isAlternative =
@@ -172,7 +170,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
                 amount,
                 before,
                 behind,
-                isExcluded && Roles.IsWithTax(before, page.Text[amount.At.To..Math.Max(amount.At.To, reach.To)])
+                isExcluded && Roles.IsWithTax(before, page.Between(amount.At.To, reach.To))
             );
 
     // "First month £1, then £6 a month".
@@ -195,7 +193,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
     // "Pay a year in advance, or by the month for £6": the first is of the price above, the second of this one.
     private Term? PaidOtherwise(Piece sentence, PageAmount amount, List<Term> terms, Line line)
     {
-        var before = page.Text[sentence.From..amount.At.From];
+        var before = page.Between(sentence.From, amount.At.From);
         if (_ways.Current is null || OrPaidBy.Match(before) is not { Success: true } otherwise)
         {
             return null;
@@ -236,7 +234,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
         if (
             _ways.Current is { Paid: null } above
             && above.Line != line
-            && Terms.PaidIn(page.Text[sentence.From..first.At.From]) is { } said
+            && Terms.PaidIn(page.Between(sentence.From, first.At.From)) is { } said
         )
         {
             (above.Paid, above.PaidAt) = (said, sentence.At);
@@ -244,7 +242,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
 
         _ways.Apply(
             [.. terms.Where(term => term.At.From >= first.At.From)],
-            page.Text[first.At.From..sentence.At.To],
+            page.Between(first.At.From, sentence.At.To),
             line
         );
         if (

@@ -50,7 +50,7 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
                 if (Current is { Struck: null } way && way.Line == line && way.Price.At.From < amount.At.From)
                 {
                     way.Struck = amount;
-                    if (way.Per == Per.None && page.Text[way.Price.End..amount.At.From].Trim().Length == 0)
+                    if (way.Per == Per.None && page.Between(way.Price.End, amount.At.From).Trim().Length == 0)
                     {
                         // "£2, was £5, a month": of both.
                         (way.Per, way.Price) = (amount.Per, way.Price with { Per = amount.Per });
@@ -176,7 +176,7 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
             && last.Value > amount.Value
             && last.Per is Per.None
             && open.Struck is null
-            && OnlySaving.IsMatch(page.Text[last.End..amount.At.From])
+            && OnlySaving.IsMatch(page.Between(last.End, amount.At.From))
         )
         {
             open.Struck = last;
@@ -196,7 +196,7 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
             && dear.Value > amount.Value
             && (dear.Per == amount.Per || amount.Per != Per.None)
             && before2.Struck is null
-            && OnlySaving.IsMatch(page.Text[dear.End..amount.At.From])
+            && OnlySaving.IsMatch(page.Between(dear.End, amount.At.From))
             && before2.Term is null
         )
         {
@@ -215,7 +215,7 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
             && ReferenceEquals(Current.Price, cheap)
             && (amount.Per == Per.None || cheap.Per == Per.None)
             && cheap.Value < amount.Value
-            && page.Text[cheap.End..amount.At.From].Trim(' ').Length == 0
+            && page.Between(cheap.End, amount.At.From).Trim(' ').Length == 0
         )
         {
             if (cheap.Per == Per.None)
@@ -354,6 +354,18 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
             {
                 NextTerm = terms[0];
             }
+        }
+
+        // "£2.99 when paid for 1 year", and below it "£4.99 when paid monthly".
+        if (
+            paid == Paid.MonthlyBound
+            && terms.Count == 0
+            && Current is { Term: null, Per: Per.Month }
+            && plan.Ways.Exists(other => other.Term?.Months > 1)
+            && !Terms.AreBinding(words)
+        )
+        {
+            (Current.Term, paid) = (new Term(1, line.Seen.At), Paid.MonthlyFree);
         }
 
         if (paid is not null)

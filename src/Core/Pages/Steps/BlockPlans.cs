@@ -51,6 +51,7 @@ internal sealed class BlockPlans(PageDraft draft)
                 }
             ),
         ];
+        blocks = WithoutTermsOfAll(blocks);
         var withFeatures = blocks.Count(HasFeatures);
         var richest = blocks.Select(FeatureCount).DefaultIfEmpty().Max();
         foreach (var block in blocks.Take(PageDraft.MostPlans))
@@ -118,6 +119,29 @@ internal sealed class BlockPlans(PageDraft draft)
             line.Owner = plan;
         }
     }
+
+    // "12 month minimum term, paid by monthly direct debit": below the last plan, where no other says so, it is of all.
+    private List<PlanBlock> WithoutTermsOfAll(List<PlanBlock> blocks)
+    {
+        if (draft.Page.IsMarked || blocks.Count < 2 || blocks[..^1].Exists(block => block.Lines.Any(SaysHowItIsPaid)))
+        {
+            return blocks;
+        }
+
+        var own = blocks[^1].Lines.ToList();
+        while (own.Count > 1 && SaysHowItIsPaid(own[^1]))
+        {
+            own.RemoveAt(own.Count - 1);
+        }
+
+        return [.. blocks[..^1], blocks[^1] with { Lines = own }];
+    }
+
+    private static bool SaysHowItIsPaid(Line line) =>
+        line.Amounts.IsEmpty
+        && line.Words.Length > 20
+        && Terms.PaidIn(line.Words) is not null
+        && !PageDraft.IsFeatureLine(line);
 
     // "Thicket then costs £5.75": a sentence about plans by their names is no part of one.
     private bool IsAboutOthers(Line line, List<string> names) =>

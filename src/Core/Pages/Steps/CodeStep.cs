@@ -18,7 +18,7 @@ internal sealed partial class CodeStep(PageDraft draft)
     /// <summary>Reads them all.</summary>
     public void Read()
     {
-        var isMoving = false;
+        var (isMoving, isForYears) = (false, false);
         foreach (var line in draft.Lines)
         {
             if (MovingHeading.IsMatch(line.Words) && line.Amounts.IsEmpty)
@@ -27,7 +27,7 @@ internal sealed partial class CodeStep(PageDraft draft)
             }
             else if (line.Seen.Heading > 0 || PlanBlocks.IsSection(line))
             {
-                isMoving = false;
+                (isMoving, isForYears) = (false, DomainLists.IsForYears(line.Words));
             }
 
             if (line.Owner is not null)
@@ -45,6 +45,12 @@ internal sealed partial class CodeStep(PageDraft draft)
                     draft.Codes.Add(code);
                     line.Owner = line.Amounts.Length > 0 && code.Amount is not null ? draft.Codes : line.Owner;
                 }
+            }
+
+            if (isForYears && DomainLists.Endings(line.Words) && line.Amounts.Length > 0)
+            {
+                draft.DomainPrices.OtherTerms.AddRange(line.Amounts);
+                line.Owner = draft.DomainPrices;
             }
 
             if (line.Owner is null && draft.DomainPrices.Read(line, isMoving || MovingLead.IsMatch(line.Words)))

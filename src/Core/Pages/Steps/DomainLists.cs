@@ -83,6 +83,13 @@ internal sealed partial class DomainLists(PageText page)
     )]
     private static partial Regex StruckBefore { get; }
 
+    /// <summary>Whether a heading says that prices are for two years or more: "Domains (two years)".</summary>
+    public static bool IsForYears(string heading) =>
+        Years.IsMatch(heading) && Patterns.Has(heading, @"\b(?:domains?|names?|endings?)\b");
+
+    /// <summary>Whether words name an ending.</summary>
+    public static bool Endings(string words) => EndingWord.IsMatch(words);
+
     private readonly Dictionary<string, DomainDraft> _found = new(StringComparer.Ordinal);
 
     /// <summary>The endings in their order on the page.</summary>
@@ -176,9 +183,8 @@ internal sealed partial class DomainLists(PageText page)
         var amount =
             amounts.Count > 1 && !page.IsMarked && amounts[0].Value > amounts[^1].Value
                 ? amounts[^1]
-                : amounts.FirstOrDefault(one =>
-                    !StruckBefore.IsMatch(page.Text[Math.Max(0, one.At.From - 24)..one.At.From])
-                ) ?? amounts[0];
+                : amounts.FirstOrDefault(one => !StruckBefore.IsMatch(page.Between(one.At.From - 24, one.At.From)))
+                    ?? amounts[0];
         switch (kind)
         {
             case "years":
@@ -358,7 +364,7 @@ internal sealed partial class DomainLists(PageText page)
         {
             var start = number == 0 ? from : amounts[number - 1].End;
             var end = number + 1 < amounts.Count ? amounts[number + 1].At.From : from + words.Length;
-            var (before, behind) = (page.Text[start..amount.At.From], page.Text[amount.At.To..end]);
+            var (before, behind) = (page.Between(start, amount.At.From), page.Between(amount.At.To, end));
             if (number > 0 && Parted.IsMatch(before))
             {
                 break; // ".org £12 · transfers £11 each": of another thing.
@@ -405,7 +411,7 @@ internal sealed partial class DomainLists(PageText page)
             !page.IsMarked
             && plain.Count == 2
             && plain[0].Value > plain[1].Value
-            && page.Text[plain[0].End..plain[1].At.From].Trim().Length == 0
+            && page.Between(plain[0].End, plain[1].At.From).Trim().Length == 0
         )
         {
             plain.RemoveAt(0);

@@ -42,7 +42,7 @@ internal sealed class ExtraStep(PageDraft draft)
 
             var amount = line.Amounts[0];
             var before = line.Words[..(amount.At.From - line.From)];
-            if (Roles.Classify(amount, before, draft.Page.Text[amount.End..line.Seen.At.To]) != Role.Price)
+            if (Roles.Classify(amount, before, draft.Page.Between(amount.End, line.Seen.At.To)) != Role.Price)
             {
                 continue;
             }
@@ -134,7 +134,7 @@ internal sealed class ExtraStep(PageDraft draft)
             var before = line.Words[..(amount.At.From - line.From)];
             if (
                 PerOf(amount, line.Words) is not { } per
-                || Roles.Classify(amount, before, draft.Page.Text[amount.End..line.Seen.At.To]) != Role.Price
+                || Roles.Classify(amount, before, draft.Page.Between(amount.End, line.Seen.At.To)) != Role.Price
                 || line.Amounts.Length > 3
             )
             {

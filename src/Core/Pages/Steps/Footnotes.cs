@@ -118,9 +118,7 @@ internal sealed class Footnotes(PageDraft draft, Statements statements)
 
     // Whether the mark stands within a price's words, or so many characters behind.
     private bool Holds(WayDraft way, string mark, int behind) =>
-        draft
-            .Page.Text[way.Price.At.To..Math.Min(draft.Page.Text.Length, way.Price.End + behind)]
-            .Contains(mark, StringComparison.Ordinal);
+        draft.Page.Between(way.Price.At.To, way.Price.End + behind).Contains(mark, StringComparison.Ordinal);
 
     private static bool Bears(string text, int at, string mark)
     {

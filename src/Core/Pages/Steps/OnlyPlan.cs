@@ -94,7 +94,14 @@ internal sealed partial class OnlyPlan(PageDraft draft)
         // "A .co.uk domain is free for the first year, then £9.99": an ending's price, and the plan's domain.
         plan.Domain ??= draft
             .Lines.Where(line => line.Owner == draft.DomainPrices)
-            .Select(line => DomainOffers.In(line.Words, line.Seen.At))
+            .Select(line =>
+                DomainOffers.In(line.Words, line.Seen.At)
+                ?? (
+                    draft.LineAt(line.Index - 1) is { } above && FeatureWords.KeyOf(above.Words) == "domain"
+                        ? DomainOffers.In($"{above.Words} {line.Words}", line.Seen.At)
+                        : null
+                )
+            )
             .FirstOrDefault(offer => offer is not null);
     }
 
@@ -105,7 +112,7 @@ internal sealed partial class OnlyPlan(PageDraft draft)
             Roles.Classify(
                 amount,
                 line.Words[..(amount.At.From - line.From)],
-                draft.Page.Text[amount.End..line.Seen.At.To]
+                draft.Page.Between(amount.End, line.Seen.At.To)
             )
                 is var role
             && (role == Role.Price || (role == Role.Total && amount.Per == Per.Month))

@@ -96,12 +96,12 @@ internal sealed class PageDraft
         && LaterContext.IsMatch(line.Words)
         && line.Amounts.Zip(line.Amounts.Skip(1))
             .All(pair =>
-                Page.Text[pair.First.End..pair.Second.At.From].Trim() is "/" or "," or "and" or "·" or "|" or "&"
+                Page.Between(pair.First.End, pair.Second.At.From).Trim() is "/" or "," or "and" or "·" or "|" or "&"
             );
 
     /// <summary>What an amount is, by the words of its sentence.</summary>
     public Role RoleIn(Piece sentence, PageAmount amount) =>
-        Roles.Classify(amount, Page.Text[sentence.From..amount.At.From], Page.Text[amount.End..sentence.At.To]);
+        Roles.Classify(amount, Page.Between(sentence.From, amount.At.From), Page.Between(amount.End, sentence.At.To));
 
     /// <summary>Reads a block's lines into its plan.</summary>
     public void Fill(PlanDraft plan, PlanBlock block)
@@ -123,7 +123,7 @@ internal sealed class PageDraft
         var tick = Page.Ticks.LastOrDefault(tick => tick.At <= at.From + 1);
         var isTicked =
             (Page.Ticks.Length > 0 && tick.IsTicked && at.From - tick.At <= 3)
-            || Ticked.IsMatch(Page.Text[Math.Max(0, at.From - 4)..at.From]);
+            || Ticked.IsMatch(Page.Between(at.From - 4, at.From));
         if (Extras.Count >= MostExtras)
         {
             return;

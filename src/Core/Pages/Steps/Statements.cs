@@ -213,7 +213,7 @@ internal sealed class Statements(PageDraft draft)
             .. draft
                 .Plans.Where(plan => plan.Ways.Count > 1)
                 .SelectMany(plan => plan.Ways)
-                .Where(way => way.Term?.Months == 1 || way is { Term: null, Paid: Paid.MonthlyFree }),
+                .Where(way => way.IsByTheMonth),
         ];
 
     private void LaterIn(string words, Line line, List<PageAmount> amounts)

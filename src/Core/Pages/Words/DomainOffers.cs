@@ -44,7 +44,8 @@ internal static partial class DomainOffers
             + $@"|contracts?) of )?(?:(?<count>[0-9]{{1,3}}|{Patterns.NumberWord})(?:\+ ?|[- ])(?:(?<month>months?)"
             + @"|(?<year>years?))(?:[- ](?:terms?|plans?|contracts?|commitments?))?|(?<yearly>annual|yearly)(?: "
             + @"(?:plans?|terms?|contracts?|billing|prices?|payments?))?)(?:,? (?:and|or) (?:longer|up|more|over"
-            + @"|above)|\s+upwards)?(?! only)|\bpay(?:ing)? (?<yearly>yearly|annually|by the year|for a year)\b",
+            + @"|above)|\s+upwards)?(?! only)|\bpay(?:ing)? (?<yearly>yearly|annually|by the year|for a year)\b"
+            + @"|\((?<yearly>yearly|annual(?:ly)?)(?: plans?| billing| only)?\)",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -125,6 +125,9 @@ internal static partial class Terms
     [GeneratedRegex(@"\b(?:commitment|contract|minimum|agreement)\b", Patterns.AnyCase, Patterns.Patience)]
     private static partial Regex Bound { get; }
 
+    /// <summary>Whether words bind for longer than they are paid for: "12-month contract".</summary>
+    public static bool AreBinding(string words) => Bound.IsMatch(words);
+
     private static readonly SearchValues<string> Lengths = SearchValues.Create(
         ["month", "year", "yr", "mth", "mo ", "annual", "ennial", "quarter", "half", "january"],
         StringComparison.OrdinalIgnoreCase
