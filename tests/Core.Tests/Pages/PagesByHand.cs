@@ -433,4 +433,12 @@ public sealed class PagesByHand
             .Select(plan => $"{plan!["setupFee"] ?? "-"} {plan["ways"]![0]!["setupFee"] ?? "-"}")
             .ShouldBe(["10.00 -", "- 10.00"]);
     }
+
+    [Theory]
+    [InlineData("Add a backup service for £3 a month.", "backup service")]
+    [InlineData("Nightly backups can be added to either for £3 a month.", "Nightly backups")]
+    [InlineData("Additional 10 GB: £3 per month", "Additional 10 GB")]
+    public void An_extra_is_called_what_it_is(string words, string name) =>
+        Said(Read("Oak\n£4 a month\n3 websites\n\n" + words)["extras"]!.AsArray().SingleOrDefault()?["name"])
+            .ShouldBe(name);
 }

@@ -50,7 +50,11 @@ internal static partial class ExtraWords
     [GeneratedRegex(@"^[\p{L}0-9][\p{L}0-9 .,&’'+/()-]{1,60}$", Patterns.ExactCase, Patterns.Patience)]
     public static partial Regex ExtraName { get; }
 
-    [GeneratedRegex(@"^(?:add|also|plus|optional:?|extra:)\s+(?=\p{L})", Patterns.AnyCase, Patterns.Patience)]
+    [GeneratedRegex(
+        @"^(?:(?:add|also|plus|optional:?|extra:)\s+)?(?-i:an?\s+|the\s+)?(?=\p{L})",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
     public static partial Regex ExtraLead { get; }
 
     [GeneratedRegex(@"\b(?:once|one-?\s?time|one-?\s?off)\b", Patterns.AnyCase, Patterns.Patience)]
