@@ -61,6 +61,7 @@ public sealed class AnyPage
         try
         {
             var (read, cart) = (PageReader.Read(page), CartReader.Read(page));
+            ProseReader.Read(page.Text).ShouldAllBe(finding => finding.Words.Length > 0, which);
             read.Sources.Concat(cart.Sources)
                 .Select(source => source.Words)
                 .Concat(read.NotPlaced.Concat(cart.NotPlaced).Select(left => left.Words))
