@@ -28,9 +28,11 @@ internal static class TownAudit
                 + "Holds.World = Accounts.World AND Holds.Book = Accounts.Book AND State = 1)"
         ),
         (
+            // What years later is gone or left was delivered; what an order took back itself still says that it lives.
             "paid and not delivered",
             "SELECT World || ' ' || Book FROM Holds WHERE State = 1 AND NOT EXISTS (SELECT 1 FROM Accounts WHERE "
-                + "Accounts.World = Holds.World AND Accounts.Book = Holds.Book AND NOT IsRemoved) AND NOT EXISTS "
+                + "Accounts.World = Holds.World AND Accounts.Book = Holds.Book AND (NOT IsRemoved OR State IN ('gone', "
+                + "'left'))) AND NOT EXISTS "
                 + "(SELECT 1 FROM Registrations WHERE Registrations.World = Holds.World AND Registrar = Holds.Book)"
         ),
         (

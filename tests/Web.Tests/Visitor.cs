@@ -347,7 +347,9 @@ public sealed class Visitor
         object? more = null
     )
     {
-        await (_confirmed ??= ConfirmAsync());
+        // One that failed, as the server was away, is tried again.
+        _confirmed = _confirmed is null or { IsFaulted: true } ? ConfirmAsync() : _confirmed;
+        await _confirmed;
         var page = await SiteAsync(letter);
         var handedIn = await CardAsync(card);
         var order = JsonSerializer
