@@ -119,7 +119,7 @@ internal static class SellerName
         && PageAmount.In(name, 0).IsEmpty
         && !Terms.IsLabel(name)
         && !CartWords.Times.IsMatch(name + " ")
-        && !CartWords.Tax.IsMatch(name)
+        && !CartWords.TaxAlone.IsMatch(name)
         && (line.Seen.Cell is null || words.Length > 1)
         && !KindAlone.IsMatch(name)
         && Array.TrueForAll(words, word => !char.IsLower(word[0]) || word is "of" or "and" or "the" or "&");

@@ -49,13 +49,8 @@ internal sealed partial class WayAssembly(PageDraft draft, Evidence evidence)
             _ when months == 12 => "year",
             _ => "term",
         };
-        if (paid is null && (per == "term" || (per == "year" && months == 12)))
-        {
-            paid = Paid.AtOnce;
-        }
-
         // A price a year is not paid by the month, whatever is said of another way, but in instalments.
-        if (per == "year" && months == 12 && way.Paid is not Paid.AtOnce && !SaysInstalments(plan))
+        if ((paid is null && per == "term") || (per == "year" && months == 12 && !SaysInstalments(plan)))
         {
             paid = Paid.AtOnce;
         }

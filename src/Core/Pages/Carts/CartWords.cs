@@ -144,6 +144,9 @@ internal static partial class CartWords
     [GeneratedRegex(@"^\s*[×x]\s?[0-9]{1,3}\b", Patterns.AnyCase, Patterns.Patience)]
     public static partial Regex UnitBehind { get; }
 
+    [GeneratedRegex($@"^\W*{TaxName}\W*$", Patterns.AnyCase, Patterns.Patience)]
+    public static partial Regex TaxAlone { get; }
+
     // "Total (incl. VAT £5.40)", whose own amount comes next.
     [GeneratedRegex(
         $@"\(\s*(?:(?:incl\w*\.?|includes|of which|with|thereof)\b[^()]*\b)?{TaxName}\b[^()]*$",

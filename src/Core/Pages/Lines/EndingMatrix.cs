@@ -26,11 +26,7 @@ internal static partial class EndingMatrix
     /// <summary>Gives the lines of such lists their cells.</summary>
     public static void Mark(List<Line> lines)
     {
-        var table = lines
-            .Where(line => line.Seen.Cell is not null)
-            .Select(line => line.Seen.Cell!.Table)
-            .DefaultIfEmpty(-1)
-            .Max();
+        var table = LineMatrix.LastTable(lines);
         for (var at = 0; at < lines.Count; at++)
         {
             var prices = PricesBelow(lines, at);

@@ -36,11 +36,7 @@ internal static partial class LineMatrix
     /// <summary>Gives the lines of such tables their cells.</summary>
     public static void Mark(List<Line> lines)
     {
-        var table = lines
-            .Where(line => line.Seen.Cell is not null)
-            .Select(line => line.Seen.Cell!.Table)
-            .DefaultIfEmpty(-1)
-            .Max();
+        var table = LastTable(lines);
         for (var at = 0; at < lines.Count; at++)
         {
             if (
@@ -56,6 +52,10 @@ internal static partial class LineMatrix
             }
         }
     }
+
+    /// <summary>The number of the last table among the lines; -1: there is none.</summary>
+    public static int LastTable(IEnumerable<Line> lines) =>
+        lines.Select(line => line.Seen.Cell?.Table ?? -1).DefaultIfEmpty(-1).Max();
 
     // Names that follow one another, badges between them left out.
     private static List<int> Names(List<Line> lines, int from)

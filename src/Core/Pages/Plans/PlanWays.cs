@@ -220,7 +220,8 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
         {
             if (cheap.Per == Per.None)
             {
-                (Current.Per, Current.Price) = (amount.Per, cheap with { Per = amount.Per }); // "£2 £5 a month": of both.
+                // "£2 £5 a month": of both.
+                (Current.Per, Current.Price) = (amount.Per, cheap with { Per = amount.Per });
             }
 
             return;

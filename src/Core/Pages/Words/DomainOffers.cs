@@ -53,7 +53,8 @@ internal static partial class DomainOffers
 
     [GeneratedRegex(
         @"\b(?:as long as you (?:stay|are|keep|host)|for life|every year|each year|forever|while you (?:stay|are"
-            + @"|host)|you(?:[’']re| are) (?:with us|a customer|our customer)|every renewal|for good|year after year)\b",
+            + @"|host)|you(?:[’']re| are) (?:with us|a customer|our customer)"
+            + @"|every renewal|for good|year after year)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]

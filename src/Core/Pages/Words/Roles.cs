@@ -55,8 +55,8 @@ internal static partial class Roles
     private static partial Regex StruckBefore { get; }
 
     [GeneratedRegex(
-        @"\b(?:set-?\s?up|setting (?:it |you |all )?up|activation|installation|joining|connection|initial(?= (?:fee|charge"
-            + @"|cost)s?\b))(?: fees?| charges?| costs?| "
+        @"\b(?:set-?\s?up|setting (?:it |you |all )?up|activation|installation|joining|connection"
+            + @"|initial(?= (?:fee|charge|cost)s?\b))(?: fees?| charges?| costs?| "
             + @"price)?(?: of| is| for \w+ \w+)?[\s(:–—-]*$",
         Patterns.AnyCase,
         Patterns.Patience
@@ -109,7 +109,8 @@ internal static partial class Roles
     private static partial Regex RenewalBehind { get; }
 
     [GeneratedRegex(
-        @"\b(?:total(?: of| today| due| price| for the (?:whole )?term)?|in all|altogether|(?:billed|charged|paid)(?: (?:annually|yearly|quarterly"
+        @"\b(?:total(?: of| today| due| price| for the (?:whole )?term)?|in all|altogether"
+            + @"|(?:billed|charged|paid)(?: (?:annually|yearly|quarterly"
             + @"|half-yearly|up-?\s?front|in full|in advance))?(?: as| at)?|charged|comes to|sum of|today you pay|you "
             + @"pay(?: today)?|due today|pay today|paid as|that is|that's|i\.?e\.?|makes|equals)[\s(:=]*$|=\s*$",
         Patterns.AnyCase,
