@@ -97,7 +97,8 @@ internal static partial class CartWords
     public static partial Regex OfferHeading { get; }
 
     [GeneratedRegex(
-        @"\b(?:renews?|renewal|next (?:payment|invoice|bill|charge)|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?"
+        @"\b(?:renews?|renewal|next (?:payment|invoice|bill|charge)"
+            + @"|thereafter|afterwards|then|from (?:the )?(?:next|second|third|[0-9]).*(?:costs?"
             + @"|on\b|:)|costs?)\b",
         Patterns.AnyCase,
         Patterns.Patience

@@ -96,7 +96,8 @@ internal static partial class PlanWords
 
     // "Pay a year in advance, or by the month for £6".
     [GeneratedRegex(
-        @",? or (?:pay )?(?:(?<month>by the month|month by month|monthly|each month|every month)|(?:a|one) (?:whole )?year(?: in advance)?|by the year|yearly"
+        @",? or (?:pay )?(?:(?<month>by the month|month by month|monthly|each month|every month)"
+            + @"|(?:a|one) (?:whole )?year(?: in advance)?|by the year|yearly"
             + @"|annually|for a year)\b(?: (?:for|at|costs?|is|it is))*[\s:]*$",
         Patterns.AnyCase,
         Patterns.Patience

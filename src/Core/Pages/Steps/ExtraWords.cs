@@ -8,7 +8,8 @@ internal static partial class ExtraWords
     [GeneratedRegex(
         @"\b(?:support|archive|snapshots?|site mov(?:e|ing|er)|mov(?:e|ing) (?:your|the|a)|migrations?|design"
             + @"|logo|themes?|templates?|newsletter|scans?|watch|monitoring|statistics|licen[cs]e|own ip|mailbox"
-            + @"|backups?|privacy|certificate|ip address|storage|security|firewall|builder)\b|^(?:additional|another|extra [0-9])",
+            + @"|backups?|privacy|certificate|ip address|storage|security|firewall|builder)\b"
+            + @"|^(?:additional|another|extra [0-9])",
         Patterns.AnyCase,
         Patterns.Patience
     )]

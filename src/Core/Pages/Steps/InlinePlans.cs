@@ -39,7 +39,8 @@ internal sealed partial class InlinePlans(PageDraft draft)
 
     // "Our Village package would suit you: it has one website with 20 GB of space, and costs £72 a year".
     [GeneratedRegex(
-        @"\b(?:[Oo]ur|[Tt]he) (?<name>\p{Lu}[\p{L}0-9&’'-]*(?: [\p{Lu}0-9][\p{L}0-9&’'-]*){0,2}) (?:plan|account|package)\b"
+        @"\b(?:[Oo]ur|[Tt]he) (?<name>\p{Lu}[\p{L}0-9&’'-]*(?: [\p{Lu}0-9][\p{L}0-9&’'-]*){0,2})"
+            + @" (?:plan|account|package)\b"
             + @"[^£€$₹]{10,240}\b(?:costs?|for|at|is)\s+(?:only |just )?$",
         Patterns.ExactCase,
         Patterns.Patience
