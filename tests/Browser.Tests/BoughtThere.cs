@@ -13,6 +13,7 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         Note();
         browser.Reads("Bought at the sellers’ own pages on 1 December 2026");
         browser.Reads("Their receipts, kept here");
+        browser.Keeps("noted as bought there");
         browser.AxeFindings().ShouldBeEmpty();
         Keep("invoice.pdf", "%PDF-1.7 made up");
         browser.Reads("since 1 December 2026");
@@ -23,6 +24,7 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Reads("The sellers take them, from what you gave them.");
         MoveTo("2027-12-02");
         browser.Reads("£189.07 was due to Tidemarsh Hosting on 1 December 2027");
+        browser.Keeps("a charge to say yes or no to");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Yes, £189.07");
         browser.Reads("that is what was taken");
@@ -37,12 +39,14 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Reads("another sum, and why: £189.07 was due on 1 December 2028: this is £70.80 more.");
         browser.Reads("Their sum includes Search listing help");
         browser.Reads("One row is of others.");
+        browser.Keeps("a statement held against what was due");
         browser.Press("Keep what was found");
         browser.Reads("Kept: you see it beside what was due.");
         browser.Reads("took £70.80 beyond what was due.");
         browser.Press("Why?");
         browser.Press("A letter to Tidemarsh Hosting");
         browser.Reads("Please pay back £70.80, or tell me what it was for.");
+        browser.Keeps("a letter about a sum");
         browser.Complaints().ShouldAllBe(complaint => complaint.Contains("422", StringComparison.Ordinal));
     }
 
@@ -57,6 +61,7 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Control("No"); // It is there; from here on nothing touches the mouse.
         browser.ByKeyboard("No", Keys.Enter);
         browser.Reads("You said that the last one was not taken.");
+        browser.Keeps("a charge that was not taken");
         browser.ByKeyboard("I paid £", Keys.Enter);
         browser.Reads("The sellers take them");
         browser.Until(
@@ -84,6 +89,7 @@ public sealed class BoughtThere(Browser browser) : IClassFixture<Browser>
         browser.Press("Note that I bought this");
         browser.Reads("What Tidemarsh Hosting was paid is missing.");
         browser.Reads("Your name is missing.");
+        browser.Keeps("noting with much missing");
         browser.Type("What you paid there, £", "65.15");
         browser.Type("Their number for it", "TM-2026-118");
         browser.Type("Your name", "Ada Wren");

@@ -256,7 +256,9 @@ public sealed class Browser : IDisposable
     /// <summary>
     /// What the page says, and each thing to press, choose or type into with its name and state (<c>outline.js</c>).
     /// </summary>
-    public string Outline() => Retrying(() => _driver.ExecuteScript(OutlineScript) as string) ?? "";
+    /// <param name="onlyFront">Of a sheet that lies over the page, or else of what is below the head.</param>
+    public string Outline(bool onlyFront = false) =>
+        Retrying(() => _driver.ExecuteScript(OutlineScript, onlyFront) as string) ?? "";
 
     /// <summary>Waits until the page says no more that something is on its way.</summary>
     public void Settled() =>

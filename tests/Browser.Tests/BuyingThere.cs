@@ -20,19 +20,23 @@ public sealed class BuyingThere(Browser browser) : IClassFixture<Browser>
         browser.Tick("Choose the plan Slipway.");
         Compare("65.15");
         browser.Reads("It agrees, to the penny.");
+        browser.Keeps("a sum that agrees");
         Compare("much");
         browser.Reads("amount"); // What an amount looks like.
         Compare("£93.95");
         browser.Reads("Theirs is £28.80 more than £65.15.");
         browser.Reads("Their sum includes Search listing help: untick it.");
+        browser.Keeps("a sum with one reason");
         browser.Press("Keep theirs beside A");
         browser.Reads("Kept as candidate E, beside yours.");
         Compare("54.29");
         browser.Reads("They show it without tax");
         Compare("78.29");
         browser.Reads("And: Their sum includes Search listing help");
+        browser.Keeps("a sum with two reasons");
         Compare("65.17");
         browser.Reads("Nothing that we know of gives exactly that sum.");
+        browser.Keeps("a sum with no known reason");
         Compare("93.95");
         browser.Press("Make A what they sell me");
         browser.Reads("Take Search listing help.");

@@ -25,6 +25,7 @@ public sealed class Comparing(Browser browser) : IClassFixture<Browser>
         browser.Reads(
             "Least paid so far: A from 1 Dec 2026 (£65.15); D from 1 Dec 2027 (£174.60); B from 1 Dec 2028 (£229.52)."
         );
+        browser.Keeps("a comparison whose least changes");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -45,5 +46,6 @@ public sealed class Comparing(Browser browser) : IClassFixture<Browser>
             () => browser.Driver.Url.Contains("all=true", StringComparison.Ordinal) ? "" : null,
             "the address does not say so"
         );
+        browser.Keeps("line by line with all rows");
     }
 }

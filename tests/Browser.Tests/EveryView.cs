@@ -149,7 +149,7 @@ public sealed class EveryView(Browser browser) : IClassFixture<Browser>
                 browser
                     .AxeFindings(onlyColours: theme == "dark")
                     .Concat(browser.AuditFindings())
-                    .Concat(KeptViews.Differences(browser, view, width))
+                    .Concat(KeptViews.Differences(browser, $"{width}", view))
                     .Select(finding => $"{view}: {finding}")
             );
         }

@@ -45,6 +45,7 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         Arrive();
         Paste(Page);
         browser.Reads("The page of Alderford Hosting");
+        browser.Keeps("a page read at the door");
         Press("These are right: put 2 plans");
         browser.Reads("on your shortlist");
         Press("Compare the candidates");
@@ -150,6 +151,7 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Reads("Hexworth clocks");
         browser.Press("Delete Hexworth clocks");
         browser.Reads("“Hexworth clocks” is deleted.");
+        browser.Keeps("a site deleted");
         browser.Focused.ShouldBe("Bring it back");
         browser.Keyboard(Keys.Enter);
         browser.Control("Delete Hexworth clocks");
@@ -173,6 +175,7 @@ public sealed class FirstHour(Browser browser) : IClassFixture<Browser>
         browser.Press("Shelf");
         browser.Tick("Show the 9 made-up sellers");
         browser.Reads("They are left out of every list and scan.");
+        browser.Keeps("a shelf without the made-up");
         browser.Press("Needs");
         browser.Reads("No plan fits.");
         browser.Complaints().ShouldBeEmpty();

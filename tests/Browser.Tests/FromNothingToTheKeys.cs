@@ -18,6 +18,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Type("The name you want", "Ostler & Wren");
         browser.Reads("Read as ostlerandwren: parts run together, “&” written as “and”.");
         browser.Reads("13 letters are many to type");
+        browser.Keeps("a name written together");
         browser.Press("ostlerwren");
         browser.Press("Use this name for A: ostlerwren.com from Tidemarsh Hosting");
         browser.Reads("has ostlerwren.com");
@@ -31,6 +32,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         FiguresAreTheCostings();
         browser.Driver.Navigate().Refresh();
         browser.Reads("saves £6.00 in total");
+        browser.Keeps("a code that counts");
         browser.Press("Order A for £65.71");
         Walk.FillIn(browser, "9999000000000004");
         Walk.Order(browser, "Order A and pay £65.71");
@@ -77,6 +79,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         );
         browser.ByKeyboard("We have your order", Keys.Enter);
         browser.Reads("carrying it out");
+        browser.Keeps("a letter about an order");
         browser.AxeFindings().ShouldBeEmpty();
         browser.ByKeyboard("Your order is complete", Keys.Enter);
         browser.Reads("Everything you ordered is set up and paid for.");
@@ -114,10 +117,12 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         );
         browser.Select("Country", "United States");
         browser.Field("State or province");
+        browser.Keeps("ordering from another country");
         browser.AxeFindings().ShouldBeEmpty();
         File.WriteAllText(card, "hello");
         browser.Find("input[type=file]").SendKeys(card);
         browser.Reads("This is no contact");
+        browser.Keeps("a contact that is none");
         browser.Field("Town").GetAttribute("value").ShouldBe("Hexworth");
     }
 
@@ -138,6 +143,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("has ostlerwren.co.uk");
         browser.ByKeyboard("Back to the worksheet", Keys.Enter);
         browser.Reads("You pay £12.48 today");
+        browser.Keeps("a plan and a name of two sellers");
         browser.ByKeyboard("Order A for £12.48", Keys.Enter);
         browser.Reads("Read the name once more");
         foreach (
@@ -165,6 +171,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
 
         // Two sellers, and the first page: no mouse all the way.
         browser.Reads("What comes next");
+        browser.Keeps("a key sheet of two sellers");
         browser.ByKeyboard("a first page, your files", Keys.Enter);
         browser.Reads("What to do next");
         browser.ByKeyboard("First page", Keys.Enter);
@@ -191,15 +198,18 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         Walk.FillIn(browser, "9999000000000004");
         Walk.Order(browser);
         browser.Reads("is yours, but there is no hosting for it yet");
+        browser.Keeps("a key sheet of a name alone");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Online");
         browser.Reads("is yours, but there is no hosting for it yet");
+        browser.Keeps("online with a name alone");
         Press("Choose hosting for it");
         browser.Reads("A month, then later");
         presses++;
         browser.Tick("monthly");
         Press("Plainstone Servers, Lintel");
         browser.Reads("kept where it is");
+        browser.Keeps("hosting for a name one has");
         Press("Order A for");
         browser.Reads("Does it renew by itself?");
         Walk.FillIn(browser, "9999000000000004");
@@ -209,6 +219,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("the domain points at the host now");
         browser.Press("Domain");
         browser.Reads("Yours already, at Flatstone Names");
+        browser.Keeps("a name that is yours already");
         presses.ShouldBeLessThanOrEqualTo(9);
         browser.Complaints().ShouldBeEmpty();
 
@@ -234,6 +245,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Press("Order A for");
         browser.Reads("A discount code?");
         browser.Reads("It counts once: renewals cost the full price.");
+        browser.Keeps("ordering with a name kept elsewhere");
         browser.Type("A code to try", "NOSUCHCODE");
         browser.Press("Try it");
         browser.Reads("does not count. Tidemarsh Hosting does not know this code.");
@@ -248,6 +260,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("log in there and set its name servers to those on this sheet");
         browser.Press("Upkeep");
         browser.Reads("decided, from 2 Dec 2026 on");
+        browser.Keeps("upkeep without renewal");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -261,6 +274,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Reads("Type the three or four digits on the back.");
         browser.Reads("Type your name.");
         browser.Reads("Tick this once you have read it.");
+        browser.Keeps("an order with all missing");
         browser.Type("Mail address", "nobody");
         Walk.GiveCard(browser, "9999000000000005");
         browser.Tick("I have read what I buy");
@@ -287,6 +301,7 @@ public sealed class FromNothingToTheKeys(Browser browser) : IClassFixture<Browse
         browser.Press("Pay with this card");
         browser.Reads("The host is not answering.");
         browser.Reads("is held; nothing has been taken");
+        browser.Keeps("an order whose host is down");
         browser.Tell("host", "ok");
         browser.Press("Try again");
         browser.Reads("Key sheet for ostlerwren.com");

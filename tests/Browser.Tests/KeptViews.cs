@@ -4,39 +4,43 @@ using System.Text.RegularExpressions;
 namespace HomeStart.Browser.Tests;
 
 /// <summary>
-/// What every main view says and offers with the demo, kept line by line in <c>views</c>, so that a figure, a word, a
-/// state or a link that comes out otherwise is noticed wherever it stands. After a change that is meant:
-/// <c>HOME_START_VIEWS=write</c> writes them anew, and the difference is read before it is committed.
+/// What every main view says and offers with the demo, and what journeys come by, kept line by line in <c>views</c>, so
+/// that a figure, a word, a state or a link that comes out otherwise is noticed wherever it stands. After a change that
+/// is meant: <c>HOME_START_VIEWS=write</c> writes them anew, and the difference is read before it is committed.
 /// </summary>
 internal static partial class KeptViews
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
+    /// <summary>At this moment of a journey the page, or the sheet over it, says and offers what is kept.</summary>
+    public static void Keeps(this Browser browser, string moment) =>
+        Differences(browser, "journeys", moment, onlyFront: true).ShouldBeEmpty(moment);
+
     /// <summary>The lines that are otherwise than kept; none: it is as it was.</summary>
-    public static IReadOnlyList<string> Differences(Browser browser, string view, int width)
+    /// <param name="folder">Of <c>views</c>: how wide the page is, or "journeys".</param>
+    public static IReadOnlyList<string> Differences(Browser browser, string folder, string view, bool onlyFront = false)
     {
         var file = Repository.Folder(
             "tests",
             "Browser.Tests",
             "views",
-            $"{width}",
+            folder,
             $"{NoName().Replace(view, "-").Trim('-')}.txt"
         );
         if (Environment.GetEnvironmentVariable("HOME_START_VIEWS") == "write")
         {
-            browser.Settled();
             Directory.CreateDirectory(Path.GetDirectoryName(file)!);
-            File.WriteAllText(file, Seen(browser) + "\n");
+            File.WriteAllText(file, Rested(browser, onlyFront) + "\n");
             return [];
         }
 
         // What comes a moment later is waited for.
         var (kept, watch) = (File.ReadAllText(file).TrimEnd('\n'), Stopwatch.StartNew());
-        var seen = Seen(browser);
+        var seen = Seen(browser, onlyFront);
         while (seen != kept && watch.Elapsed < Patience)
         {
             Thread.Sleep(200);
-            seen = Seen(browser);
+            seen = Seen(browser, onlyFront);
         }
 
         if (seen == kept)
@@ -53,11 +57,26 @@ internal static partial class KeptViews
         ];
     }
 
+    // What it says once nothing is on its way, and still says half a second later.
+    private static string Rested(Browser browser, bool onlyFront)
+    {
+        while (true)
+        {
+            browser.Settled();
+            var seen = Seen(browser, onlyFront);
+            Thread.Sleep(500);
+            if (Seen(browser, onlyFront) == seen)
+            {
+                return seen;
+            }
+        }
+    }
+
     // What is another each time: addresses of this run, ids, references, secrets, codes, names of users and machines,
     // the time of day; and what the switch of colours offers.
-    private static string Seen(Browser browser)
+    private static string Seen(Browser browser, bool onlyFront)
     {
-        var seen = browser.Outline();
+        var seen = browser.Outline(onlyFront);
         return Passing()
             .Replace(browser.Mail.Length > 0 ? seen.Replace(browser.Mail, "…", StringComparison.Ordinal) : seen, "…");
     }

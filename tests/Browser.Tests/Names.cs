@@ -15,9 +15,11 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Reads("“.co.uk” is an ending: put the name you want before it.");
         browser.Type("The name you want", "wren.clocks");
         browser.Reads("No registry has the ending “.clocks”");
+        browser.Keeps("an ending nobody has");
         browser.Type("The name you want", "Müller");
         browser.Reads("it looks like xn--mller-kva");
         browser.Reads("The registrars here sell names in the letters a to z alone");
+        browser.Keeps("a name in other letters");
         browser.Press("muller");
         browser.Reads("muller.co.uk");
         browser.Type("The name you want", new string('w', 300));
@@ -96,6 +98,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Type("The business is called", " ");
         browser.Press("Think of names and check them");
         browser.Reads("is missing");
+        browser.Keeps("many names from nothing");
         browser.Tick("I have a list");
         var names = string.Join('\n', Enumerable.Range(0, 1000).Select(at => $"wren{at}clocks"));
         Paste(names);
@@ -112,6 +115,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Reads("Easily written for it, and used by somebody else: clock.com");
         browser.Reads("Nobody here sells “.me”");
         browser.Reads("clocks.com is taken. Others like it");
+        browser.Keeps("a name that is taken");
         browser.Press("Use this name: theclocks.com");
         browser.Reads("has theclocks.com");
         browser.Type("The name you want", "wrenclocks");
@@ -121,10 +125,12 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.ByKeyboard("1 to 10 years at once: .com at Tidemarsh", Keys.Enter);
         browser.Reads("1 Dec 2036");
         browser.Reads("the same day");
+        browser.Keeps("a name for up to ten years");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Keyboard(Keys.Escape);
         browser.Press("what is seen of you: .studio at Flatstone");
         browser.Reads("Organisation");
+        browser.Keeps("what is seen of a holder");
         browser.Keyboard(Keys.Escape);
         browser.Complaints().ShouldBeEmpty();
     }
@@ -142,6 +148,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
             "The plan’s domain-year is spent on ostlerwren.com, where it saves most: £6.00 more over 3 years "
                 + "than on another."
         );
+        browser.Keeps("two names");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Back to the worksheet");
         browser.Row("take off: ostlerwren.com").ShouldBe(["0.00", "0.00", "16.90", "16.90", "33.80"]);
@@ -178,8 +185,9 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
             "it was not asked again"
         );
         browser.Tell("registrar", "down");
-        browser.Type("The name you want", "wrenandostlers");
+        browser.Type("The name you want", "kettlewrights");
         browser.Reads("It may or may not be available.");
+        browser.Keeps("a registrar that is down");
         browser.Tell("registrar", "ok");
     }
 
@@ -205,6 +213,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Text.ShouldNotContain("v=spf1");
         browser.Tick("mail stays where it goes today");
         browser.Reads("v=spf1 mx -all");
+        browser.Keeps("a domain one has, pointed");
         browser.AxeFindings().ShouldBeEmpty();
         browser.ByKeyboard("Its transfer code", "nonsense");
         browser.ByKeyboard("Check code and lock", Keys.Enter);
@@ -212,6 +221,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Type("Its transfer code", "MOVE-WREN");
         browser.Press("Check code and lock");
         browser.Reads("it can be moved to Tidemarsh Hosting");
+        browser.Keeps("a transfer code that is right");
         browser.Press("Count A with it left where it is");
         browser.Reads("has wren.com, kept where it is");
         browser.Press("Count A with it moved");
@@ -230,6 +240,7 @@ public sealed class Names(Browser browser) : IClassFixture<Browser>
         browser.Reads("Start without a name of your own");
         browser.Reads("must be claimed at Tidemarsh Hosting before 1 December 2027");
         browser.Reads("ostlerandwren.tidemarsh.example.net");
+        browser.Keeps("a name borrowed or later");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Count it like this");
         browser.Reads("leaves the name for later (.com)");

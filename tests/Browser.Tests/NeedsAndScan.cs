@@ -15,6 +15,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.ClickField("Mailboxes"); // Leaving a field saves it.
         browser.Reads("at least 3 sites");
         browser.Reads("You need 3 sites; this plan allows 1");
+        browser.Keeps("needs that bar plans");
         browser.Press("See what fits for least");
         browser.Reads("Ranked by");
         var site = browser.Driver.Url.Split('/')[4];
@@ -42,6 +43,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Reads("You need help by telephone");
         browser.Driver.Navigate().Refresh();
         browser.Reads("You need help by telephone");
+        browser.Keeps("needs of a new site");
         browser.Choice("by telephone").Selected.ShouldBeTrue();
     }
 
@@ -64,6 +66,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Driver.Navigate().Refresh();
         browser.Reads("Ranked by");
         browser.Driver.Url.ShouldContain("all=true");
+        browser.Keeps("every way to buy");
     }
 
     [Fact]
@@ -97,6 +100,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Type("A renewal costs, with tax, £", "14.40");
         browser.Press("Ask for it");
         browser.Reads("keep ostlerwren.co.uk: £14.40 a year from 1 Mar 2027");
+        browser.Keeps("needs with a domain one has");
         browser.Reads("No plan fits."); // Nobody here can hide an address in a record kept elsewhere.
         browser.Tick("your address out of the public record");
         browser.Press("See what fits for least");
@@ -114,6 +118,7 @@ public sealed class NeedsAndScan(Browser browser) : IClassFixture<Browser>
         browser.Reads("copies of the site, your address out of the public record, help with being found");
         browser.Press("See what fits for least");
         browser.Reads("The need that costs most is help with being found");
+        browser.Keeps("what settles it");
         var site = browser.Driver.Url.Split('/')[4];
         var saves = browser.Api($"/api/sites/{site}/settling").GetProperty("needs")[0].GetProperty("saves").GetString();
         browser.Reads($"and save £{saves}");

@@ -18,6 +18,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         browser.Type("Telephone", "call us");
         browser.Press("Put it up");
         browser.Reads("A telephone number has digits");
+        browser.Keeps("a first page with a mistake");
         browser.Type("Telephone", "01584 555 012");
         browser.Select("Layout", "Spine: the name at the side");
         browser.Find("iframe[title='How your page will look']").Displayed.ShouldBeTrue();
@@ -49,6 +50,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         Choose("more.html", "more");
         browser.Reads("has no room for more.html");
         browser.Reads("An upload is not finished");
+        browser.Keeps("files with an upload unfinished");
         browser.Tell("host", "ok");
         Choose("more.html", "more", "Go on with files");
         browser.Reads("It is up. Visitors see it from now on.");
@@ -62,6 +64,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         var zip = ZipOf(("site/index.html", "<h1>From a ZIP</h1>"), ("site/about/index.html", "<h1>About</h1>"));
         browser.Driver.FindElement(By.XPath("//label[normalize-space(.)='Files or a ZIP']//input")).SendKeys(zip);
         browser.Reads("about/index.html");
+        browser.Keeps("files of a ZIP");
         Complains("422");
         Visit("ostlerwren.com", "about/");
         browser.Reads("About");
@@ -96,6 +99,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         browser.Reads("hello@ostlerwren.com");
         browser.ByKeyboard("Send a test", Keys.Enter);
         browser.Reads("It arrived in hello@ostlerwren.com.");
+        browser.Keeps("an address with its test");
         browser.ByKeyboard("Names", Keys.Enter);
         browser.Reads("Add a name");
         browser.AxeFindings().ShouldBeEmpty();
@@ -103,6 +107,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         browser.ByKeyboard("From which folder", "journal");
         browser.ByKeyboard("Add the name", Keys.Enter);
         browser.Reads("its own site, from the folder journal");
+        browser.Keeps("a name with a site of its own");
         Complains("422");
         Visit("journal.ostlerwren.com");
         browser.Reads("This site is made with Thistledown");
@@ -119,6 +124,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         browser.Type("Address", "198.51.100");
         browser.Press("Save the record");
         browser.Reads("four numbers from 0 to 255");
+        browser.Keeps("a record with a mistake");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Type("Address", "198.51.100.7");
         browser.Press("Save the record");
@@ -126,6 +132,7 @@ public sealed class OnlineWork(Browser browser) : IClassFixture<Browser>
         browser.Select("What you want", "Nothing but mail");
         browser.Press("See what would change");
         browser.Reads("out: www CNAME");
+        browser.Keeps("records that would change");
         browser.Press("Take it in");
         browser.Until(
             () => browser.Text.Contains("www.ostlerwren.com", StringComparison.Ordinal) ? null : "",

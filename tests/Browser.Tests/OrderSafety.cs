@@ -57,6 +57,7 @@ public sealed class OrderSafety(Browser browser) : IClassFixture<Browser>
         Walk.FillIn(browser, Card);
         browser.Press("Order A and pay");
         browser.Reads("You placed an order like this one a short while ago");
+        browser.Keeps("an order like one just placed");
         browser.Press("Order it a second time");
         browser.Reads("is not free any more");
         browser.Api("/api/orders").GetArrayLength().ShouldBe(1);

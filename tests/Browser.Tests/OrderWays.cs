@@ -18,6 +18,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         Walk.Order(browser);
         browser.Reads("waits for your bank transfer");
         browser.Reads("until 15 December 2026");
+        browser.Keeps("an order that waits for a bank transfer");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Pay it at the simulated bank");
         browser.Reads("Bank: pay an invoice");
@@ -72,6 +73,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Press("Worksheet");
         browser.Press("Order A");
         browser.Reads("You ordered this on 1 December 2026");
+        browser.Keeps("an order placed before");
         browser.Press("Order it a second time");
         browser.Reads("ostlerwren.com is yours already");
         browser.Until(
@@ -90,10 +92,12 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("No");
         browser.Reads("You cancelled it in your wallet.");
+        browser.Keeps("an order cancelled in the wallet");
         browser.AxeFindings().ShouldBeEmpty();
         Walk.GiveCard(browser, CarefulBank);
         browser.Press("Pay with this card");
         browser.Reads("Your bank wants you to say yes");
+        browser.Keeps("an order the bank asks about");
         browser.Press("Go to the bank’s page");
         browser.Press("Yes, pay");
         browser.Reads("Key sheet for ostlerwren.com");
@@ -118,6 +122,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Press("Order A and pay");
         browser.Reads("wren.com is on its way to Tidemarsh Hosting");
         browser.Reads("6 December 2026");
+        browser.Keeps("an order that waits for a move");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Call it off");
         browser.Reads("Nothing was charged");
@@ -146,6 +151,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.ByKeyboard("ostlerwren.com", Keys.Space);
         browser.Reads("Read the name once more");
         browser.Reads("Without the domain-year its first year would cost £13.80");
+        browser.Keeps("claiming a name");
         browser.ByKeyboard("I have read the name", Keys.Space);
         browser.ByKeyboard("Claim it, nothing to pay", Keys.Enter);
         browser.Reads("Key sheet for ostlerwren.com");
@@ -170,6 +176,7 @@ public sealed class OrderWays(Browser browser) : IClassFixture<Browser>
         browser.Take("wrenclocksandmore.com");
         Walk.Order(browser);
         browser.Reads("wrenclocksandmore.com is not free any more");
+        browser.Keeps("an order whose name is gone");
         browser.Press("Take ostlerandwren.com instead");
         browser.Until(
             () => browser.Text.Contains("ostlerandwren.com\nregistered for", StringComparison.Ordinal) ? "" : null,

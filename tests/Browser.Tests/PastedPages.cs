@@ -58,6 +58,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.AxeFindings().ShouldBeEmpty();
         browser.ByKeyboard("£2.99 a month, price", Keys.Enter);
         browser.Reads("The price was read from");
+        browser.Keeps("a value lit in its page");
         Lit().ShouldBe("£2.99 a month");
         browser.Type("It is", "£3.49");
         browser.ByKeyboard("Change it", Keys.Enter);
@@ -68,6 +69,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.Reads("The later price was read from");
         browser.ByKeyboard("It is of Seed", Keys.Enter);
         browser.Reads("what follows is not said");
+        browser.Keeps("a page with a value moved");
         browser.Reads("the page does not say the renewal price");
         browser.ByKeyboard("Place it", Keys.Enter);
         browser.Select("It is", "the set-up fee");
@@ -92,6 +94,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         browser.Type("In which currency are the prices?", "usd");
         browser.Press("Yes, tax is included");
         browser.Reads("questions in red are still open");
+        browser.Keeps("a page that leaves questions");
         browser.Press("paid all at once");
         browser.Until(
             () => browser.Driver.FindElements(By.XPath("//span[contains(., 'How is the')]")).Count == 1 ? "one" : null,
@@ -106,6 +109,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
                 + "storage\nPrices include tax"
         );
         browser.Reads("You have a price list of Quarry Web already.");
+        browser.Keeps("a page that changes a price list");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -118,6 +122,7 @@ public sealed class PastedPages(Browser browser) : IClassFixture<Browser>
         Paste("Slipway hosting, 12 months: £30.00\nSearch listing help: £24.00\nTotal £64.80");
         browser.Reads("not as your slip has");
         browser.Reads("Their sum includes Search listing help: untick it.");
+        browser.Keeps("a cart beside the slip");
         browser.Press("Keep theirs beside A");
         browser.Reads("Kept as candidate E, beside yours.");
         browser.AxeFindings().ShouldBeEmpty();

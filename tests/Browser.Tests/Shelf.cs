@@ -16,6 +16,7 @@ public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
         Hand("broken.json", Heron.Replace("\"36.00\"", "\"cheap\"", StringComparison.Ordinal));
         browser.Reads("broken.json was not taken: one thing is wrong in it.");
         browser.Reads("plans[0].billing[0].prices[0].amount");
+        browser.Keeps("a price list that is broken");
         Hand("half.json", Heron[..40]);
         browser.Reads("This is not JSON");
         Hand("heron.json", Heron);
@@ -25,6 +26,7 @@ public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
         browser.ByKeyboard("Heron Hosts", OpenQA.Selenium.Keys.Enter);
         browser.Reads("What it does not state");
         browser.Reads("what leaving early gives back");
+        browser.Keeps("a price list of one’s own");
         browser.Press("Close");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("Worksheet");
@@ -46,6 +48,7 @@ public sealed class Shelf(Browser browser) : IClassFixture<Browser>, IDisposable
         );
         browser.Reads("the later price of Slipway, yearly: dearer, £107.88 became £131.88");
         browser.Row("A of Ostler").ShouldContain("adds £57.60");
+        browser.Keeps("newer prices of a seller");
         browser.Press("Take the newer prices");
         browser.Reads("your own");
         browser.Press("Worksheet");

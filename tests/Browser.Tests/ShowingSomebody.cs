@@ -20,6 +20,7 @@ public sealed class ShowingSomebody(Browser browser) : IClassFixture<Browser>
         browser.Driver.Navigate().GoToUrl(link);
         browser.Reads("Ostler & Wren: candidate A");
         browser.Reads("£443.29 over 3 years");
+        browser.Keeps("a page shown to somebody");
         browser.Driver.ExecuteScript("return document.querySelectorAll('script, a[href], link').length").ShouldBe(0L);
         browser.AxeFindings().ShouldBeEmpty();
         browser.Find("summary").Click();
@@ -31,6 +32,7 @@ public sealed class ShowingSomebody(Browser browser) : IClassFixture<Browser>
         browser.Press("Take away");
         browser.Press("A link to show somebody");
         browser.Reads("Plan Slipway: Is one site enough? Ann, just now");
+        browser.Keeps("a link with a note");
         browser.Press("Withdraw it");
         browser.Reads("It opens nothing now.");
         browser.Driver.Navigate().GoToUrl(link);

@@ -14,14 +14,17 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("If it lapses");
         browser.Reads("Not renewing it saves £316.22");
         browser.Reads("Having it back costs");
+        browser.Keeps("upkeep if a name lapses");
         browser.Press("Close");
         browser.MoveClock("2027-12-01");
         browser.Reads("In this simulated world it is 1 December 2027; really it is 1 December 2026.");
         browser.Press("Next day");
         browser.Reads("could not be taken. It is tried again on");
         browser.Reads("is suspended on 8 December 2027");
+        browser.Keeps("upkeep with a refused card");
         browser.MoveClock("2028-01-04");
         browser.Reads("in redemption: it does not work, and getting it back costs a fee");
+        browser.Keeps("upkeep in redemption");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Theme("dark");
         browser.AxeFindings().ShouldBeEmpty();
@@ -41,6 +44,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Driver.Navigate().Back();
         browser.Driver.Navigate().Refresh();
         browser.Reads("£146.16 was taken");
+        browser.Keeps("upkeep with a name had back");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -52,9 +56,11 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Look: Change to Courtyard, paid each year");
         browser.Reads("Nothing is decided by looking at this.");
         browser.Reads("as it is");
+        browser.Keeps("upkeep looking at a change");
         browser.Select("From", "1 December 2027, when the next bill is due");
         browser.Press("Do this on 1 Dec 2027");
         browser.Reads("Decided for 1 December 2027: Change to Courtyard");
+        browser.Keeps("upkeep with a decision for later");
         browser.Press("Take it back");
         browser.Until(
             () => browser.Text.Contains("Decided for", StringComparison.Ordinal) ? null : "",
@@ -65,6 +71,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("what was left of Lintel");
         browser.ClickField("Courtyard renews by itself");
         browser.Reads("The hosting Courtyard does not renew: it ends on");
+        browser.Keeps("upkeep of a plan that ends");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -76,9 +83,11 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Press("Upkeep"); // The one press of the mouse before.
         browser.ByKeyboard("Look: Give the hosting back", Keys.Enter);
         browser.Reads("£60.95 came back from Tidemarsh Hosting");
+        browser.Keeps("upkeep giving hosting back");
         browser.ByKeyboard("Do this", Keys.Enter);
         browser.Reads("given back");
         browser.Reads("The hosting Slipway was given back");
+        browser.Keeps("upkeep of what was given back");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -91,8 +100,10 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         Order("A");
         browser.MoveClock("2027-01-01");
         browser.Reads("The domain that comes with your plan is not claimed.");
+        browser.Keeps("upkeep with a name unclaimed");
         browser.Press("Look: Give the hosting back");
         browser.Reads("It cannot be given back any more: it only stops renewing.");
+        browser.Keeps("upkeep too late to give back");
         browser.Press("Leave it as it is");
         browser.Press("Claim a name");
         TypeClaim();
@@ -124,6 +135,7 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
         browser.Reads("Key sheet for ostlerwren.com");
         browser.Press("Upkeep");
         browser.Reads("it pays for ostlerwren.com");
+        browser.Keeps("upkeep of a claimed name");
         browser.MoveClock("2027-12-03");
         var taken = Taken();
         taken.ShouldBe([withoutName]);

@@ -14,6 +14,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("You pay £52.73 today");
         browser.Reads("It counts when you pay for 12 months or more at a time.");
         browser.Reads("Not included: the plan gives a domain-year only if you commit to 1 year or more.");
+        browser.Keeps("a plan paid monthly");
         browser.Driver.Navigate().Refresh();
         browser.Reads("You pay £52.73 today");
         browser.Press("Undo");
@@ -32,6 +33,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("Years 4–10");
         browser.Press("Show each year");
         browser.Reads("Year 10");
+        browser.Keeps("ten years year by year");
         browser.Press("with 20% tax");
         browser.Tick("My business reclaims this tax");
         browser.Press("Count like this");
@@ -41,6 +43,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("That is 1 January 2027.");
         browser.Press("Count from this day");
         browser.Reads("Price step on 1 Jan 2028");
+        browser.Keeps("counted from another day");
     }
 
     [Fact]
@@ -74,6 +77,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
             "Here it was A at £65.15 today and £443.29 over 3 years; the other window made it A at £167.60 today"
         );
         browser.Reads("You wanted: A: monthly.");
+        browser.Keeps("two versions of a choice");
         browser.Press("Make my choice all the same");
         browser.Reads("You pay £52.73 today");
         browser.Press("Undo");
@@ -97,6 +101,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Tick("monthly");
         browser.Reads("It counts when you pay for 12 months or more at a time.");
         browser.Reads("It counts paid yearly: saves £10.76.");
+        browser.Keeps("a code that is refused");
         browser.Press("Do that");
         browser.Reads("saves £10.76 in total");
         browser.Type("A code to try", "MAILDAY");
@@ -116,6 +121,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
             "Quillhaven: 30% off the plan, on the first bill, if you pay for 1 year or more at a time, for new "
                 + "customers, not beside another code."
         );
+        browser.Keeps("a code before all else");
         browser.Press("Choose a plan");
         browser.Press("Quillhaven, Inkwell");
         browser.Reads("You pay");
@@ -138,6 +144,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("then 97.20 on 1 Dec 2029");
         browser.Tick("every 3 years");
         browser.Reads("more plans are not sold every 3 years.");
+        browser.Keeps("plans sold for another time");
         browser.Tick("only plans that do what I need");
         browser.Until(
             () => browser.Text.Contains("Saltglass Cloud, Shard", StringComparison.Ordinal) ? null : "gone",
@@ -207,6 +214,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("if you run the site 27 months or longer");
         browser.Find("input[type=range]").SendKeys(Keys.Home);
         browser.Reads("£65.15 is gone, paid yearly; £52.73 paid monthly");
+        browser.Keeps("stopping at once");
     }
 
     [Fact]
@@ -220,6 +228,7 @@ public sealed class Worksheets(Browser browser) : IClassFixture<Browser>
         browser.Reads("You pay €74.92 today");
         browser.Press("euros: change");
         browser.Reads("As you typed it on 1 Dec 2026.");
+        browser.Keeps("sums in euros");
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 // The page as it is read, line by line, and below it what can be pressed, chosen or typed into, each with its state.
 // Scripts that tests inject are one function each: its value is returned.
+const [onlyFront] = arguments; // Only what is in front: a sheet over the page, or what the page itself says.
 const isSeen = (element) =>
     element.getClientRects().length > 0 && element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
 
@@ -49,18 +50,35 @@ const statesOf = (element) => {
 
 const controls =
     "a[href], button, summary, input, select, textarea, [role=radio], [role=checkbox], [role=tab], [role=slider]";
-const parts = [...document.querySelectorAll("header, nav, main, [role=dialog], [role=menu], footer")].filter(
-    (part) => isSeen(part) && !part.parentElement.closest("header, nav, main, [role=dialog], [role=menu], footer"),
+const kinds = "header, nav, main, [role=dialog], [role=menu], footer";
+const all = [...document.querySelectorAll(kinds)].filter(
+    (part) => isSeen(part) && !part.parentElement.closest(kinds),
 );
+const front = ["[role=dialog], [role=menu]", "main", "*"].map((kind) => all.filter((part) => part.matches(kind)));
+const parts = onlyFront ? front.find((some) => some.length > 0) : all;
+
+// Of a list to choose from that is as long as that of the countries, what is chosen says enough.
+const mostChoices = 12;
+const withoutLongLists = (lines, part) => {
+    for (const list of part.querySelectorAll("select")) {
+        const choices = [...list.options].map((option) => plain(option.textContent));
+        const at = lines.findIndex((_, index) => choices.every((choice, place) => lines[index + place] === choice));
+        if (choices.length > mostChoices && at >= 0) lines.splice(at, choices.length);
+    }
+    return lines;
+};
+
+const linesOf = (part) =>
+    part.innerText
+        .replace(/[\t\u00a0]/g, " ")
+        .split("\n")
+        .map(plain)
+        .filter((line) => line !== "");
 
 return parts
     .flatMap((part) => [
         `== ${part.getAttribute("role") ?? part.tagName.toLowerCase()}`,
-        ...part.innerText
-            .replace(/[\t\u00a0]/g, " ")
-            .split("\n")
-            .map(plain)
-            .filter((line) => line !== ""),
+        ...withoutLongLists(linesOf(part), part),
         "--",
         ...[...part.querySelectorAll(controls)]
             .filter(isSeen)

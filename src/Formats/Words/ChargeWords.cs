@@ -69,7 +69,7 @@ public static class ChargeWords
                         string.Join(
                             " And: ",
                             explanation.Deviations.Select(deviation =>
-                                SlipWords.Deviation(
+                                SlipWords.DeviationTaken(
                                     deviation,
                                     tenure.Book(seen.Book),
                                     tenure.Candidate,

@@ -65,58 +65,112 @@ public static class SlipWords
             _ => Name(book, line.Ref) + (line.ForDomain is null ? "" : $" for {line.ForDomain}"),
         };
 
-    /// <summary>Why their sum is another, and where to look.</summary>
+    /// <summary>Why their sum is another, and where to look, before it is paid.</summary>
     public static string Deviation(Deviation deviation, OfferBook book, Candidate candidate, SeenSum seen, Minor total)
+    {
+        var (what, then) = Parts(deviation, book, candidate, seen, total);
+        return what + then;
+    }
+
+    /// <summary>Why a sum that was taken is another: what can only be looked at before is left out.</summary>
+    public static string DeviationTaken(
+        Deviation deviation,
+        OfferBook book,
+        Candidate candidate,
+        SeenSum seen,
+        Minor total
+    ) => $"{Parts(deviation, book, candidate, seen, total).What}.";
+
+    // What is otherwise, and what to do about it: the end of the sentence, and more.
+    private static (string What, string Then) Parts(
+        Deviation deviation,
+        OfferBook book,
+        Candidate candidate,
+        SeenSum seen,
+        Minor total
+    )
     {
         var domain =
             deviation.Domain is { } place && place < candidate.Domains.Length ? candidate.Domains[place].Ref : null;
-        var sum = MoneyWords.Format(new Money(total, book.Currency));
         return deviation.Kind switch
         {
-            DeviationKind.NotStated => "Part of the price is not stated in the price list, so their sum may be right.",
-            DeviationKind.WithoutTax =>
-                $"They show it without tax: {MoneyWords.Format(new Money(seen.Total, book.Currency))} becomes more "
-                    + "at the end. Look for “excluding VAT”.",
-            DeviationKind.TaxAdded =>
-                "They add tax on top of prices that hold it already, or that need none. Ask them why.",
-            DeviationKind.AMonth =>
-                "It is the sum for a month: it is charged for the whole time at once. Look for the words “a month”.",
-            DeviationKind.ExtraAdded => $"Their sum includes {Name(book, deviation.Ref!)}{For(domain)}: untick it.",
-            DeviationKind.Quantity =>
-                $"Their sum is for {deviation.Number} × {Name(book, deviation.Ref!)}: check the number beside it.",
-            DeviationKind.ExtraLeftOut =>
-                $"Their sum leaves out {Name(book, deviation.Ref!)}{For(domain)}: tick it, or check whether it "
-                    + "now comes with the plan.",
-            DeviationKind.CodeLeftOut =>
-                $"The code {deviation.Ref} did not count: type it again, and see that they say it was taken.",
-            DeviationKind.CodeAdded => $"The code {deviation.Ref} counts there too: use it.",
-            DeviationKind.CodeInstead => $"The code {deviation.Ref} counts there in place of yours.",
-            DeviationKind.PromotionLeftOut => "They take nothing off any more: the offer "
-                + $"“{book.Promotions.FirstOrDefault(known => known.Id == deviation.Ref)?.Source ?? deviation.Ref}"
-                + "” is over.",
-            DeviationKind.PaidOtherwise => $"Their sum is for paying {DurationWords.Every(deviation.Way!.Value.Every)}"
-                + $"{(deviation.Way.Value.Commit > deviation.Way.Value.Every ? $", committed for {DurationWords.Span(deviation.Way.Value.Commit)}" : "")}"
-                + ": check how often you pay.",
-            DeviationKind.OtherPlan =>
-                $"Their sum is for the plan {book.Plan(deviation.Ref)?.Name ?? deviation.Ref}: check which plan "
-                    + "is chosen.",
-            DeviationKind.Years =>
-                $"Their sum is for {domain} over {Years(deviation.Number!.Value)}: check the number of years.",
-            DeviationKind.DomainLeftOut => $"Their sum leaves out {domain}: check that it is in the basket.",
-            DeviationKind.IncludedNotGiven =>
-                $"They charge {domain}, which should come with the plan. Ask for it before you pay.",
+            DeviationKind.NotStated => (
+                "Part of the price is not stated in the price list, so their sum may be right",
+                "."
+            ),
+            DeviationKind.WithoutTax => (
+                "They show it without tax",
+                $": {MoneyWords.Format(new Money(seen.Total, book.Currency))} becomes more at the end. Look for "
+                    + "“excluding VAT”."
+            ),
+            DeviationKind.TaxAdded => (
+                "They add tax on top of prices that hold it already, or that need none",
+                ". Ask them why."
+            ),
+            DeviationKind.AMonth => (
+                "It is the sum for a month",
+                ": it is charged for the whole time at once. Look for the words “a month”."
+            ),
+            DeviationKind.ExtraAdded => (
+                $"Their sum includes {Name(book, deviation.Ref!)}{For(domain)}",
+                ": untick it."
+            ),
+            DeviationKind.Quantity => (
+                $"Their sum is for {deviation.Number} × {Name(book, deviation.Ref!)}",
+                ": check the number beside it."
+            ),
+            DeviationKind.ExtraLeftOut => (
+                $"Their sum leaves out {Name(book, deviation.Ref!)}{For(domain)}",
+                ": tick it, or check whether it now comes with the plan."
+            ),
+            DeviationKind.CodeLeftOut => (
+                $"The code {deviation.Ref} did not count",
+                ": type it again, and see that they say it was taken."
+            ),
+            DeviationKind.CodeAdded => ($"The code {deviation.Ref} counts there too", ": use it."),
+            DeviationKind.CodeInstead => ($"The code {deviation.Ref} counts there in place of yours", "."),
+            DeviationKind.PromotionLeftOut => (
+                "They take nothing off any more: the offer "
+                    + $"“{book.Promotions.FirstOrDefault(known => known.Id == deviation.Ref)?.Source ?? deviation.Ref}"
+                    + "” is over",
+                "."
+            ),
+            DeviationKind.PaidOtherwise => (
+                $"Their sum is for paying {Way(deviation.Way!.Value)}",
+                ": check how often you pay."
+            ),
+            DeviationKind.OtherPlan => (
+                $"Their sum is for the plan {book.Plan(deviation.Ref)?.Name ?? deviation.Ref}",
+                ": check which plan is chosen."
+            ),
+            DeviationKind.Years => (
+                $"Their sum is for {domain} over {Years(deviation.Number!.Value)}",
+                ": check the number of years."
+            ),
+            DeviationKind.DomainLeftOut => ($"Their sum leaves out {domain}", ": check that it is in the basket."),
+            DeviationKind.IncludedNotGiven => (
+                $"They charge {domain}, which should come with the plan",
+                ". Ask for it before you pay."
+            ),
             DeviationKind.DataCentre => deviation.Ref is null
-                ? "Their sum leaves out the surcharge for the data centre."
-                : $"Their sum includes the data centre {book.DataCentre(deviation.Ref)?.Name ?? deviation.Ref}.",
-            DeviationKind.SetUpLeftOut => "They charge nothing for setting it up.",
-            DeviationKind.LaterPrice =>
-                $"They charge the later price{Later(deviation.Ref, book)} from the start: the first price is "
-                    + "not given. Look whether the offer is over, or the code missing.",
-            DeviationKind.OtherCustomer =>
-                "They treat you as an existing customer, or as a new one: the discount differs.",
-            _ => $"It comes to {sum}.",
+                ? ("Their sum leaves out the surcharge for the data centre", ".")
+                : ($"Their sum includes the data centre {book.DataCentre(deviation.Ref)?.Name ?? deviation.Ref}", "."),
+            DeviationKind.SetUpLeftOut => ("They charge nothing for setting it up", "."),
+            DeviationKind.LaterPrice => (
+                $"They charge the later price{Later(deviation.Ref, book)} from the start: the first price is not given",
+                ". Look whether the offer is over, or the code missing."
+            ),
+            DeviationKind.OtherCustomer => (
+                "They treat you as an existing customer, or as a new one: the discount differs",
+                "."
+            ),
+            _ => ($"It comes to {MoneyWords.Format(new Money(total, book.Currency))}", "."),
         };
     }
+
+    private static string Way((int Every, int Commit) way) =>
+        DurationWords.Every(way.Every)
+        + (way.Commit > way.Every ? $", committed for {DurationWords.Span(way.Commit)}" : "");
 
     private static string Later(string? what, OfferBook book) =>
         what switch

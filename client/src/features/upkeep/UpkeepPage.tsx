@@ -20,7 +20,7 @@ import { StayOrMove } from './StayOrMove';
 import { WasItTaken } from './WasItTaken';
 import { WentWrong } from './WentWrong';
 import { YearsLine } from './YearsLine';
-import { sumsWords } from './sums';
+import { moreWords } from './sums';
 import { upkeepQuery, type Tenure } from './upkeep';
 import { Announced } from '../../ui/said/Announced';
 
@@ -76,14 +76,15 @@ export function UpkeepPage() {
 
 function Kept({ tenure, today, horizonMonths }: { tenure: Tenure; today: string; horizonMonths: number }) {
   const { page } = useSite();
+  const more = moreWords(tenure.staying);
   return (
     <section className="mt-6" aria-labelledby={`kept-${tenure.orderId}`}>
       <h2 id={`kept-${tenure.orderId}`} className="text-xl">
         <bdi>{tenure.name}</bdi>
       </h2>
       <p>
-        If you change nothing, you will pay another <b>{sumsWords(tenure.staying)}</b> over {span(horizonMonths)} from
-        today, with tax; what you have paid already is not counted again.{' '}
+        If you change nothing, you will pay <b>{more}</b> over {span(horizonMonths)} from today
+        {more === 'nothing more' ? '.' : ', with tax; what you have paid already is not counted again.'}{' '}
         {tenure.payer.atTheSellers ? 'Bought there, kept as' : 'Ordered as'}{' '}
         <Link
           to="/sites/$siteId/orders/$orderId"

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { differenceWords, saves, sumsWords } from './sums';
+import { differenceWords, moreWords, saves, sumsWords } from './sums';
 
 const sums = (atLeast: boolean, ...amounts: [string, string][]) => ({
   atLeast,
@@ -14,6 +14,13 @@ it.each([
   [sums(true, ['9.00', 'GBP']), 'at least £9.00'],
   [sums(false, ['12.00', 'GBP'], ['0.00', 'EUR'], ['8.00', 'USD']), '£12.00 and US$8.00'],
 ])('%o is paid: %s', (paid, words) => expect(sumsWords(paid)).toBe(words));
+
+it.each([
+  [sums(false), 'nothing more'],
+  [sums(true), 'more, but how much is not stated'],
+  [sums(true, ['9.00', 'GBP']), 'at least £9.00 more'],
+  [sums(false, ['189.07', 'GBP']), 'another £189.07'],
+])('%o is still to pay: %s', (toPay, words) => expect(moreWords(toPay)).toBe(words));
 
 it.each([
   [sums(false), 'changes nothing', false],

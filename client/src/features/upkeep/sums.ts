@@ -13,6 +13,19 @@ export function sumsWords({ amounts, atLeast }: Sums): string {
   return (atLeast ? 'at least ' : '') + paid.map(({ amount, currency }) => money(amount, currency)).join(' and ');
 }
 
+/** "another £189.07", "nothing more": what is still to pay. */
+export const moreWords = (sums: Sums) => {
+  const words = sumsWords(sums);
+  switch (words) {
+    case 'nothing':
+      return 'nothing more';
+    case 'not stated':
+      return 'more, but how much is not stated';
+    default:
+      return sums.atLeast ? `${words} more` : `another ${words}`;
+  }
+};
+
 /** "saves £20.00", "adds £12.00", "changes nothing". */
 export function differenceWords({ amounts, atLeast }: Sums): string {
   const words = amounts.filter(({ amount }) => !isZero(amount)).map(({ amount, currency }) => change(amount, currency));

@@ -73,6 +73,7 @@ function Customer({
   const customer = useQuery({
     queryKey: keys.customer(book),
     queryFn: async () => expect(await api.GET('/api/sellers/{book}/customer', { params: { path: { book } } })),
+    staleTime: 0, // An order placed a moment ago may have made a customer, or spent the balance.
   });
   const { balance, currency } = customer.data ?? {};
   if (balance && currency) {
