@@ -57,6 +57,7 @@ public static class PageReader
         scopes.ReadBetween();
         scopes.ReadByLength();
         new Statements(draft).Read();
+        scopes.ReadUnit();
         extras.ReadRest();
         return draft;
     }

@@ -15,7 +15,9 @@ internal static partial class RefundTime
             + @"it)\b[^.;]{0,40}?\b(?<days>[0-9]{1,3}) days|\b(?:within|in) (?:the )?(?:first )?(?<days>[0-9]{1,3}) "
             + @"days\b[^.;]{0,60}\b(?:back|refund(?:ed)?)\b|\b(?<days>[0-9]{1,3}) days (?:to (?:change your mind|get "
             + @"your money back)|full refund|money back|refund)\b|\b(?<days>[0-9]{1,3}) days[^.;]{0,20}\bmoney back\b"
-            + @"|\byes, all of it within (?<days>[0-9]{1,3}) days|\brefund within (?<days>[0-9]{1,3}) days",
+            + @"|\byes, all of it within (?<days>[0-9]{1,3}) days|\brefund within (?<days>[0-9]{1,3}) days"
+            + @"|\b(?:within|in) (?:a|(?<weeks>one|two|three|four|six)) (?<week>weeks?|fortnight)\b[^.;]{0,60}\b(?:back"
+            + @"|refund(?:ed)?)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -56,11 +58,7 @@ internal static partial class RefundTime
 
                 if (MoneyBack.Matches(sentence.Words) is { Count: > 0 } matches)
                 {
-                    found.AddRange(
-                        matches.Select(match =>
-                            (int.Parse(match.Groups["days"].Value, CultureInfo.InvariantCulture), sentence.At)
-                        )
-                    );
+                    found.AddRange(matches.Select(match => (DaysOf(match), sentence.At)));
                 }
                 else if (NoRefund.IsMatch(sentence.Words) && !Names.IsMatch(sentence.Words))
                 {
@@ -81,4 +79,10 @@ internal static partial class RefundTime
 
         return found.Count > 0 && found.Select(one => one.Days).Distinct().Count() == 1 ? found[0] : (null, default);
     }
+
+    // "Within 30 days", "within a fortnight".
+    private static int DaysOf(Match match) =>
+        match.Groups["days"].Success ? int.Parse(match.Groups["days"].Value, CultureInfo.InvariantCulture)
+        : match.Groups["week"].Value.StartsWith("fortnight", StringComparison.OrdinalIgnoreCase) ? 14
+        : 7 * (match.Groups["weeks"].Success ? Patterns.Number(match.Groups["weeks"].Value) ?? 1 : 1);
 }

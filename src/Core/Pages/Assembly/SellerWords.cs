@@ -120,7 +120,7 @@ internal static partial class SellerWords
             + @"|shop|store|accounts?|index|faq|questions?|deutsch|fran[cç]ais|svenska|espa[nñ]ol|italiano|nederlands"
             + @"|items?|terms?|quantity|description|order|basket|cart|checkout|quote"
             + @"|shopping|payment|delivery|invoice|receipt|confirmation|recommended|popular|attention|today|now|new"
-            + @"|more|web.*|host.*|site.*|mail.*|server.*|login.*)$",
+            + @"|more|web.*|host.*|site.*|mail.*|server.*|login.*|names?|domain.*)$",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -9,7 +9,7 @@ internal static partial class TaxStatement
     private const string TaxName = @"(?:vat|gst|hst|iva|tva|mwst|moms|(?:sales |local )?tax(?:es)?)";
 
     [GeneratedRegex(
-        @"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|\+)\s*(?:of )?(?:any "
+        @"(?:\b(?:ex|excl|excludes?|excluding|exclusive of|plus|before|without|net of)\.?|^\W*add|\+)\s*(?:of )?(?:any "
             + $@"|the |all )?(?:applicable |local )?(?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName}\s*(?:\([^)]*\) |(?:at"
             + @"|of) [0-9.,]+ ?% )?(?:is |are |will be |gets? |comes? |is then )?(?:extra|on top|added|excluded"
             + $@"|excl)\b|\bdo(?:es)? not include (?:[0-9.,]+ ?% ?)?{TaxName}\b|\b{TaxName} (?:is |are )?not (?:yet "
@@ -25,7 +25,7 @@ internal static partial class TaxStatement
         $@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b"
             + $@"|\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is |are )?(?:already |always )?(?:included"
             + $@"|incl|inside|in (?:the|our|all) prices?)\b|\bgross prices\b|\bwith {TaxName} included\b"
-            + $@"|\b{TaxName}[- ]inclusive\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}",
+            + $@"|\b{TaxName}[- ]inclusive\b|\bprices? (?:(?:are|is|shown|given|quoted) )*with {TaxName}\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -21,6 +21,11 @@ internal sealed partial class WayAssembly(PageDraft draft, Evidence evidence)
             // "or £8 a month, cancel whenever you like", "£8 monthly or £80 yearly".
             (months, monthsAt, paid) = (1, way.Price.At, Paid.MonthlyFree);
         }
+        else if (months is null && perUnit == Per.None && (paid ?? plan.Paid) == Paid.MonthlyFree)
+        {
+            // "One website costs £6. Cancel any time."
+            (months, monthsAt) = (1, way.Price.At);
+        }
         else if (months is null && perUnit == Per.Year)
         {
             (months, monthsAt) = (12, way.Price.At);

@@ -124,7 +124,7 @@ internal sealed class CartAssembly(PageText page, IReadOnlyList<Line> lines, Car
     }
 
     // A cart is for a plan: where none is called one, it is the first line with a length that is no domain and no
-    // thing.
+    // thing, domains aside.
     private void KnownPlan()
     {
         if (
@@ -135,7 +135,7 @@ internal sealed class CartAssembly(PageText page, IReadOnlyList<Line> lines, Car
                 && !Times.IsMatch(item.Name)
             )
                 is { } plan
-            && cart.Items.IndexOf(plan) == 0
+            && cart.Items.TakeWhile(item => item != plan).All(item => item.Kind == "domain")
         )
         {
             plan.Kind = "plan";

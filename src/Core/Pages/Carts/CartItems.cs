@@ -300,7 +300,7 @@ internal sealed class CartItems(PageText page, CartDraft cart)
         for (var before = ""; before != name; )
         {
             before = name;
-            name = Tail.Replace(name, "").Trim().TrimEnd(',', ':', ';', '–', '—', '-').Trim();
+            name = Tail.Replace(name, "").Trim().TrimEnd(',', ':', ';', '–', '—', '-', '·', '|', '•').Trim();
         }
 
         return Patterns.Swap(name, @"\s+", " ");

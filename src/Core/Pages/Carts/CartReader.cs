@@ -94,6 +94,17 @@ public sealed class CartReader
             return;
         }
 
+        if (head.Length > 0 && PercentAlone.IsMatch(words))
+        {
+            return; // The rate of a tax, or of what is taken off.
+        }
+
+        if (head.Length > 0 && Discount.IsMatch(head) && CartSums.HasAmountBehind(_lines, line))
+        {
+            Why(line, "saving"); // It is off the row's sum already.
+            return;
+        }
+
         if (_cart.Total is not null && _cart.Items.Count > 0)
         {
             Rest(line);

@@ -63,6 +63,14 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
             return true;
         }
 
+        // "Total today (incl. 21% VAT of €5.03): €29.00".
+        if (label == "total" && line.Amounts is [var tax, var whole] && TaxInBrackets.IsMatch(line.BeforeAmounts))
+        {
+            (cart.Tax, cart.TaxWords) = (cart.Tax ?? tax, line.BeforeAmounts);
+            Set(label, line, whole);
+            return true;
+        }
+
         // "Paid: £54.84 (incl. VAT £9.14)": the tax within a total stands behind it.
         var within =
             label == "total"
@@ -92,13 +100,15 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
     private static bool StandsAlone(Line line) =>
         line.Amounts.Length > 0 && line.BeforeAmounts.Trim(' ', ':', '-', '−', '–', '(').Length == 0;
 
-    private bool IsSummedUpLater(Line line) =>
-        _label == "total"
-        && line.Seen.Cell is { } cell
+    /// <summary>Whether a later column of the line's row holds an amount.</summary>
+    public static bool HasAmountBehind(IReadOnlyList<Line> lines, Line line) =>
+        line.Seen.Cell is { } cell
         && lines
             .Skip(line.Index + 1)
-            .TakeWhile(next => next.Seen.Cell is { } its && its.Table == cell.Table && its.Row == cell.Row)
+            .TakeWhile(next => next.Seen.Cell is { } its && (its.Table, its.Row) == (cell.Table, cell.Row))
             .Any(next => next.Amounts.Length > 0);
+
+    private bool IsSummedUpLater(Line line) => _label == "total" && HasAmountBehind(lines, line);
 
     private string LabelOf(string words)
     {
@@ -110,7 +120,7 @@ internal sealed class CartSums(PageText page, IReadOnlyList<Line> lines, CartDra
         return Subtotal.IsMatch(words) || NetWithSum.IsMatch(words) ? "subtotal"
             : Tax.IsMatch(words) && !Patterns.Has(words, @"\b(?:privacy|hosting|reg\. no|no\.)\b") ? "tax"
             : Total.IsMatch(words)
-            && !Patterns.Has(words, @"^\W*paid (?:each|monthly|yearly)|^\W*to pay (?:by|with)")
+            && !Patterns.Has(words, @"^\W*(?:paid|charged) (?:each|every|monthly|yearly)|^\W*to pay (?:by|with)")
             && !(PaidBy.IsMatch(words) && (cart.Total is not null || cart.Subtotal is null))
                 ? "total"
             : Discount.IsMatch(words)

@@ -28,7 +28,7 @@ internal static partial class CartWords
 
     [GeneratedRegex(
         @"^\W*(?:grand total|order total|totals?|to pay(?: now| today)?|amount (?:due|paid|to pay|payable)|you pay|paid"
-            + @"|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b",
+            + @"|charged(?: today| to (?:your|the) card)?|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -148,6 +148,9 @@ internal static partial class CartWords
     [GeneratedRegex($@"^\W*{TaxName}\W*$", Patterns.AnyCase, Patterns.Patience)]
     public static partial Regex TaxAlone { get; }
 
+    [GeneratedRegex(@"^\W*[0-9]{1,2}(?:[.,][0-9]{1,2})?\s?%\W*$", Patterns.AnyCase, Patterns.Patience)]
+    public static partial Regex PercentAlone { get; }
+
     // "Total (incl. VAT £5.40)", whose own amount comes next.
     [GeneratedRegex(
         $@"\(\s*(?:(?:incl\w*\.?|includes|of which|with|thereof)\b[^()]*\b)?{TaxName}\b[^()]*$",
@@ -249,7 +252,7 @@ internal static partial class CartWords
             + $@"|domain registration|{Patterns.Count}[- ](?:months?|years?)[^,;]*|for .*|billed .*|first year"
             + $@"|(?:per|a) (?:year|month)|yearly|annually|annual|monthly|quarterly|included|free)"
             + $@"|\s{Patterns.Count}[- ](?:months?|years?)|\bfor "
-            + $@"(?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at \S*[0-9].*|[:,;–—-])\s*$",
+            + $@"(?:{Patterns.Count}[- ]|the |[\p{{L}}0-9-]+\.).*|,? at(?: \S*[0-9].*)?|[:,;–—·|•-])\s*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]

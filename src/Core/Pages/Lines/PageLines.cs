@@ -162,13 +162,16 @@ internal static partial class PageLines
                     && !NotNamed.IsMatch(before)
                     && FeatureWords.KeyOf(before) is null
                     && !ExtraWords.IsThing(before)
-                    && lines
-                        .Skip(at + 1)
-                        .Take(4)
-                        .Any(next =>
-                            PageAmount.In(next.Words, 0).IsEmpty
-                            && Pieces(next.Words, 0).Exists(piece => FeatureWords.In(piece.Words, 0).Length > 0)
-                        )
+                    && (
+                        line.Heading > 0
+                        || lines
+                            .Skip(at + 1)
+                            .Take(4)
+                            .Any(next =>
+                                PageAmount.In(next.Words, 0).IsEmpty
+                                && Pieces(next.Words, 0).Exists(piece => FeatureWords.In(piece.Words, 0).Length > 0)
+                            )
+                    )
                 )
                 {
                     found[at] = before.Length;

@@ -280,8 +280,13 @@ internal sealed partial class PlanBlocks(IReadOnlyList<Line> lines, string? prov
         var cards = members
             .Select(member => shared < member.Seen.Boxes.Length ? member.Seen.Boxes[shared] : -1)
             .ToList();
+        // A name and a price that stood in one line share an element, and no card.
+        var isOneLine =
+            members[0].Seen.Looks.Contains("named")
+            && lines.Count(line => line.Seen.Boxes.Length > shared && line.Seen.Boxes[shared] == cards[0]) <= 2;
         var hasCards =
-            cards.All(card => card >= 0)
+            !isOneLine
+            && cards.All(card => card >= 0)
             && cards.Distinct().Count() == members.Count
             && members.All(member =>
                 lines.Any(line =>

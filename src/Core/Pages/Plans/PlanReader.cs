@@ -90,7 +90,7 @@ internal sealed class PlanReader(PageText page, PlanDraft plan)
             var behind = page.Between(printed.End, reach.To);
             var amount = OfFee(printed, before.Trim().Length == 0 && number == 0 ? _above : before);
             var role = RoleOf(amount, before, behind, reach, isExcluded);
-            if (role == Role.Later && wasSetup)
+            if (role == Role.Later && (wasSetup || AfterTrial.IsMatch(page.Between(sentence.From, printed.At.From))))
             {
                 role = Role.Price; // "£20 set-up, then £3 a month".
             }

@@ -149,7 +149,7 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
             return; // Paid once, and for no length of time: no price of a plan.
         }
 
-        if (Current is { } same && IsSameSum(same, amount, line))
+        if (Current is { } same && (IsSameSum(same, amount, line) || IsSumOfLater(same, amount)))
         {
             return;
         }
@@ -307,6 +307,29 @@ internal sealed class PlanWays(PageText page, PlanDraft plan)
         }
 
         return false;
+    }
+
+    // "Renews at £9.99/mo (£359.64 for 3 years)": what comes later, said for another length.
+    private bool IsSumOfLater(WayDraft way, PageAmount amount)
+    {
+        if (
+            way.Later is not { Per: Per.Month } later
+            || amount.Per == Per.Month
+            || page.Between(later.End, amount.At.From).Trim() is not ("(" or "=" or "or")
+        )
+        {
+            return false;
+        }
+
+        var isSum = new[] { way.Term?.Months ?? 0, 12, 24, 36, 48, 60 }.Any(months =>
+            months > 1 && Math.Abs((later.Value * months) - amount.Value) <= months * 0.01m
+        );
+        if (isSum)
+        {
+            way.Totals.Add(amount);
+        }
+
+        return isSum;
     }
 
     /// <summary>"£7 a month", and below it "First year £5 a month": the first is what the second costs later.</summary>

@@ -31,7 +31,7 @@ internal static partial class PlanWords
     public static partial Regex Percent { get; }
 
     [GeneratedRegex(
-        @"\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate"
+        @"\bprices? (?:(?:is|are|stays?) )?held\b|\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate"
             + @"|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never"
             + @"|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life"
             + @"|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each "
@@ -43,7 +43,8 @@ internal static partial class PlanWords
 
     [GeneratedRegex(
         @"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate"
-            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)",
+            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)|\brenew(?:s|al|ing)?\b[^.;0-9]{0,16}\b(?:twice|double|(?:two|three|four)"
+            + @" times|higher)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
@@ -156,6 +157,16 @@ internal static partial class PlanWords
         Patterns.Patience
     )]
     public static partial Regex Renewing { get; }
+
+    // "Try it 14 days for nothing, then £8 a month": what is tried has no first price.
+    [GeneratedRegex(
+        @"\b(?:days?|weeks?|fortnight|trial)\b[^.;0-9]{0,24}\b(?:free|for nothing|at no cost|without paying)\b[^.;0-9]"
+            + @"{0,12}\bthen\b[^.;0-9]{0,12}$|\b(?:free|no-cost) (?:[0-9]+[- ]days? |two-week |week.s )?trial\b"
+            + @"[^.;0-9]{0,16}\bthen\b[^.;0-9]{0,12}$",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    public static partial Regex AfterTrial { get; }
 
     public static bool SaysSame(string words) => SameWords.IsMatch(words);
 

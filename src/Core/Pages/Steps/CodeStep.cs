@@ -37,13 +37,16 @@ internal sealed partial class CodeStep(PageDraft draft)
 
             foreach (var sentence in PageLines.Sentences(line.Words, line.From))
             {
-                if (
-                    Offers.CodeIn(sentence, line.Amounts) is { } code
-                    && !draft.Codes.Any(known => known.Code == code.Code)
+                foreach (
+                    var code in Offers
+                        .CodesIn(sentence, line.Amounts)
+                        .Where(code => !draft.Codes.Any(known => known.Code == code.Code))
                 )
                 {
                     draft.Codes.Add(code);
-                    line.Owner = line.Amounts.Length > 0 && code.Amount is not null ? draft.Codes : line.Owner;
+                    // What a code takes off makes no plan's price a first one.
+                    var isAlone = line.Amounts.IsEmpty && sentence.Words.Length == line.Words.Length;
+                    line.Owner = code.Amount is not null || isAlone ? draft.Codes : line.Owner;
                 }
             }
 

@@ -4,13 +4,14 @@ namespace HomeStart.Core.Pages;
 internal sealed class Footnotes(PageDraft draft, Statements statements)
 {
     /// <summary>A note belongs to whatever bears its mark: a name, a price, a domain.</summary>
-    /// <param name="from">Where its words begin, behind its own mark.</param>
-    public void Read(string mark, Line line, int from)
+    /// <param name="from">Where in the line its words begin, behind its own mark.</param>
+    /// <param name="to">Where they end.</param>
+    public void Read(string mark, Line line, int from, int to)
     {
-        var at = new PageSpan(line.From + from, line.Seen.At.To);
-        var rest = new Line(line.Index, line.Seen with { At = at, Words = line.Words[from..] })
+        var at = new PageSpan(line.From + from, to == line.Words.Length ? line.Seen.At.To : line.From + to);
+        var rest = new Line(line.Index, line.Seen with { At = at, Words = line.Words[from..to] })
         {
-            Amounts = [.. line.Amounts.Where(amount => amount.At.From >= at.From)],
+            Amounts = [.. line.Amounts.Where(amount => amount.At.From >= at.From && amount.At.To <= at.To)],
         };
         line.Owner ??= "note";
         if (OfDomains(mark, rest))
@@ -116,9 +117,13 @@ internal sealed class Footnotes(PageDraft draft, Statements statements)
     private static IEnumerable<PageAmount> AmountsIn(Piece sentence, Line note) =>
         note.Amounts.Where(amount => amount.At.From >= sentence.From && amount.At.To <= sentence.At.To);
 
-    // Whether the mark stands within a price's words, or so many characters behind.
-    private bool Holds(WayDraft way, string mark, int behind) =>
-        draft.Page.Between(way.Price.At.To, way.Price.End + behind).Contains(mark, StringComparison.Ordinal);
+    // Whether the mark stands within a price's words, or so many characters behind; "**" is no "*".
+    private bool Holds(WayDraft way, string mark, int behind)
+    {
+        var from = way.Price.At.To;
+        var at = draft.Page.Between(from, way.Price.End + behind).IndexOf(mark, StringComparison.Ordinal);
+        return at >= 0 && Bears(draft.Page.Text, from + at, mark);
+    }
 
     private static bool Bears(string text, int at, string mark)
     {

@@ -28,6 +28,7 @@ internal sealed class PaymentScopes(PageDraft draft)
                 line.Owner is not null
                 || line.Words.Length > 260
                 || IsChoice(line)
+                || draft.IsNote(line) // Of what bears its mark.
                 || Offers.IsExample(line.Words)
                 || line.Words.EndsWith('?')
                 || Patterns.HasExact(line.Words, "^[“\"„]")
@@ -98,6 +99,36 @@ internal sealed class PaymentScopes(PageDraft draft)
             foreach (var plan in plans)
             {
                 (plan.Term, plan.Paid) = after[0];
+            }
+        }
+    }
+
+    /// <summary>
+    /// "Prices are per month": of the amounts whose own words do not say what they are for, only their length of time.
+    /// </summary>
+    public void ReadUnit()
+    {
+        var saysAMonth = draft
+            .Lines.Where(line => line.Owner is null && line.Amounts.IsEmpty && line.Words.Length <= 300)
+            .SelectMany(line => PageLines.Sentences(line.Words, line.From))
+            .Any(sentence => PricesAMonth.IsMatch(sentence.Words) && !sentence.Words.EndsWith('?'));
+        if (!saysAMonth)
+        {
+            return;
+        }
+
+        foreach (var plan in draft.Plans)
+        {
+            var month = plan.Ways.Find(way => way.IsByTheMonth)?.Price.Value;
+            foreach (
+                var way in plan.Ways.Where(way =>
+                    way is { Term.Months: > 1, Price.Per: not Per.Month }
+                    && way.Price.End == way.Price.At.To
+                    && !(way.Price.Value > month) // More than a month costs: a sum, whatever is said.
+                )
+            )
+            {
+                (way.Per, way.Price) = (Per.Month, way.Price with { Per = Per.Month });
             }
         }
     }

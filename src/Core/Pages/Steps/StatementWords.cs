@@ -94,6 +94,16 @@ internal static partial class StatementWords
     )]
     public static partial Regex Longer { get; }
 
+    // "All prices are monthly prices when you pay up front", "Figures are per month".
+    [GeneratedRegex(
+        @"^\W*(?:(?:all|the|our|these|hosting|plan|listed|shown|list) )*(?:prices?|figures|amounts|rates) (?:(?:are|is"
+            + @"|shown|given|listed|quoted|stated|here|above|below|in|as|the|for) )*(?:(?:per|a|each|by the) (?:calendar "
+            + @")?month|monthly)\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    public static partial Regex PricesAMonth { get; }
+
     [GeneratedRegex(
         @"\bset-?\s?up\b|\bsetting (?:it |you |all )?up\b|\bactivation\b|\binstallation\b",
         Patterns.AnyCase,
@@ -137,12 +147,15 @@ internal static partial class StatementWords
     )]
     public static partial Regex ForAllHeading { get; }
 
+    [GeneratedRegex(@"^(?:[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹]|\([1-9]\))\s*\S.*$", Patterns.ExactCase, Patterns.Patience)]
+    public static partial Regex Footnote { get; }
+
     [GeneratedRegex(
-        @"^(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹]|\([1-9]\))\s*(?<words>\S.*)$",
+        @"(?:^|(?<=[.;!?]\s))(?<mark>[*†‡]{1,3}|[¹²³⁴⁵⁶⁷⁸⁹]|\([1-9]\))\s*(?=\S)",
         Patterns.ExactCase,
         Patterns.Patience
     )]
-    public static partial Regex Footnote { get; }
+    public static partial Regex NoteStart { get; }
 
     [GeneratedRegex(
         @"\b(?:intro(?:ductory)?|promotional|promotion|special offer|new customers|first "

@@ -31,9 +31,20 @@ internal sealed class Statements(PageDraft draft)
                 }
             }
 
-            if (draft.IsNote(line) && Footnote.Match(line.Words) is { Success: true } note)
+            if (draft.IsNote(line) && Footnote.IsMatch(line.Words))
             {
-                new Footnotes(draft, this).Read(note.Groups["mark"].Value, line, note.Groups["words"].Index);
+                // "* for new customers. ** for two years": a note ends where the next begins.
+                var notes = NoteStart.Matches(line.Words);
+                foreach (var (at, note) in notes.Index())
+                {
+                    new Footnotes(draft, this).Read(
+                        note.Groups["mark"].Value,
+                        line,
+                        note.Index + note.Length,
+                        at + 1 < notes.Count ? notes[at + 1].Index : line.Words.Length
+                    );
+                }
+
                 continue;
             }
 

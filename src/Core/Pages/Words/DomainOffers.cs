@@ -67,9 +67,9 @@ internal static partial class DomainOffers
     )]
     private static partial Regex FreeEnding { get; }
 
-    // "A .com or .org name is free".
+    // "A .com or .org name is free", "one .uk name free for a year".
     [GeneratedRegex(
-        @"(?<=\.[a-z]{2,24} )names? (?:is|are|comes?) (?:free|included|on us|thrown in|without charge)\b",
+        @"(?<=\.[a-z]{2,24} )names? (?:(?:is|are|comes?) )?(?:free|included|on us|thrown in|without charge)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]

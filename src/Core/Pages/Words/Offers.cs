@@ -38,20 +38,52 @@ internal static partial class Offers
     )]
     private static partial Regex Others { get; }
 
-    /// <summary>The code that a sentence names with what it takes off.</summary>
-    public static (string Code, string? Percent, PageAmount? Amount, PageSpan At)? CodeIn(
+    /// <summary>The codes that a sentence names with what each takes off.</summary>
+    public static IEnumerable<(string Code, string? Percent, PageAmount? Amount, PageSpan At)> CodesIn(
         Piece sentence,
+        IReadOnlyList<PageAmount> amounts
+    )
+    {
+        if (sentence.Words.Length > 300 || CodeWord.Matches(sentence.Words) is not { Count: > 0 } named)
+        {
+            return [];
+        }
+
+        // "AUTUMN25 for 25% off, or TENOFF for £10 off", "25% off with AUTUMN25, £10 off with TENOFF".
+        var isBehind = Code(sentence, named[0], 0, named[0].Index) is null;
+        return named
+            .Index()
+            .Select(one =>
+                named.Count == 1 ? Code(sentence, one.Item, 0, sentence.Words.Length)
+                : isBehind ? Code(sentence, one.Item, one.Item.Index, Next(one.Index))
+                : Code(
+                    sentence,
+                    one.Item,
+                    one.Index == 0 ? 0 : named[one.Index - 1].Index + named[one.Index - 1].Length,
+                    one.Item.Index + one.Item.Length
+                )
+            )
+            .OfType<(string, string?, PageAmount?, PageSpan)>();
+
+        int Next(int at) => at + 1 < named.Count ? named[at + 1].Index : sentence.Words.Length;
+
+        (string Code, string? Percent, PageAmount? Amount, PageSpan At)? Code(
+            Piece whole,
+            Match match,
+            int from,
+            int to
+        ) => CodeIn(whole, match, new Piece(whole.Words[from..to], whole.From + from), amounts);
+    }
+
+    private static (string Code, string? Percent, PageAmount? Amount, PageSpan At)? CodeIn(
+        Piece sentence,
+        Match match,
+        Piece about,
         IEnumerable<PageAmount> amounts
     )
     {
-        var match = CodeWord.Match(sentence.Words);
-        if (!match.Success || sentence.Words.Length > 300)
-        {
-            return null;
-        }
-
-        var percent = PercentOff.Match(sentence.Words);
-        var amount = amounts.FirstOrDefault(one => one.At.From >= sentence.From && one.At.To <= sentence.At.To);
+        var percent = PercentOff.Match(about.Words);
+        var amount = amounts.FirstOrDefault(one => one.At.From >= about.From && one.At.To <= about.At.To);
         return percent.Success
                 ? (match.Groups["code"].Value, percent.Groups["percent"].Value.Replace(',', '.'), null, sentence.At)
             : amount is not null ? (match.Groups["code"].Value, null, amount, sentence.At)

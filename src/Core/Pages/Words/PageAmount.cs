@@ -25,7 +25,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
     private const string Digits =
         @"(?:[0-9]{1,6}\u200A[0-9]{2}(?![0-9])"
         + @"|[0-9]{1,3}(?:[ \u00A0\u202F\u2009][0-9]{3})+(?![0-9])(?:[.,][0-9]{1,2}(?![0-9]))?"
-        + @"|[0-9][0-9.,'’]{0,38}[0-9]|[0-9])(?:[.,][-–—](?![0-9]))?|\.[0-9]{2}";
+        + @"|[0-9][0-9.,'’]{0,38}[0-9]|[0-9])(?:(?:[.,:]|/(?=[-–—]))[-–—]{1,2}(?![0-9]))?|\.[0-9]{2}";
 
     [GeneratedRegex(
         $@"(?<![\p{{L}}0-9])(?<minus>[-−–]\s?)?(?:(?<sign>{CurrencySigns.Sign})\s{{0,2}}(?<number>{Digits}"
@@ -113,7 +113,7 @@ internal sealed partial record PageAmount(PageSpan At, string Number, string? Cu
     public static string? NumberOf(string figures)
     {
         var text = figures.Trim().TrimEnd('.', ',', '\'', '’');
-        text = Patterns.Swap(text, "[.,][-–—]$", "");
+        text = Patterns.Swap(text, "[.,:/][-–—]{1,2}$", "");
         text = Patterns.Swap(text.Replace('\u200A', '.'), @"\s", "");
         if (text.Length is 0 or > 40)
         {

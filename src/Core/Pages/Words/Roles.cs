@@ -83,7 +83,7 @@ internal static partial class Roles
             + @"|3rd|4th)(?: (?:year|term|month))?(?: (?:on|onwards?|on ?wards))?|standard (?:price|rate)|ongoing(?: "
             + @"price| rate)?|regular rate|(?:from|as of|in) the (?:second|third|following) (?:year|term"
             + @"|month)\b[^.;:0-9£€$]{1,40}|then)\b(?: (?:at|for|price|rate|costs?|only|just|is|of|the|it|per|a|year"
-            + @"|month|will|be|by|yearly|annually|monthly|automatically|each|every))*[\s(:@=→›»–—-]*$",
+            + @"|month|will|be|by|yearly|annually|monthly|automatically|each|every))*[\s(:@=→›»–—.…_-]*$",
         Patterns.AnyCase,
         Patterns.Patience
     )]
