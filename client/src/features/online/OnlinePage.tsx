@@ -11,7 +11,8 @@ import { cx } from '../../ui/cx';
 import { Failed, Waiting } from '../../ui/said/Waiting';
 import { longDay } from '../../format/dates';
 import { ongoing } from './pages';
-import { chainWords, linkWords, stateOf } from './words';
+import { isNameAlone, shownOnline } from './shown';
+import { chainWords, linkWords, mailWords, stateOf } from './words';
 import { Announced } from '../../ui/said/Announced';
 
 /** What was ordered for this site, from ordered to seen: what is true right now, and what to do next. */
@@ -26,12 +27,7 @@ export function OnlinePage() {
     return <Waiting for="Fetching your orders" />;
   }
 
-  const placed = orders.data.filter((order) => order.siteId === page.id && order.state === 'completed');
-  // The first name claimed for a hosting that came without one is what that hosting shows: it is listed once.
-  const done = placed.filter((order) => {
-    const hosting = placed.find((other) => other.id === order.claimOf);
-    return !hosting || hosting.keySheet?.domain || placed.findLast((other) => other.claimOf === hosting.id) !== order;
-  });
+  const done = shownOnline(orders.data.filter((order) => order.siteId === page.id));
   return (
     <div className="py-5">
       <title>{`Online · ${page.name} · Home Start`}</title>
@@ -50,9 +46,9 @@ export function OnlinePage() {
         </p>
       )}
       {done.map((order) =>
-        order.keySheet?.domain && !order.keySheet.provider && !order.claimOf && !order.there ? (
+        isNameAlone(order) ? (
           <p key={order.id} className="mt-4 max-w-2xl">
-            <ChooseHosting domain={order.keySheet.domain} />
+            <ChooseHosting domain={order.keySheet!.domain!} />
           </p>
         ) : (
           <Chain key={order.id} siteId={page.id} orderId={order.id} reference={order.reference} there={order.there} />
@@ -165,11 +161,7 @@ function Chain({ siteId, orderId, reference, there }: ChainProps) {
         </div>
       </div>
       <p className="text-soft mt-2 text-sm">
-        Asked {ago(chain.data.askedAt)}, for order {reference}.{' '}
-        {chain.data.mailServers &&
-          (chain.data.mailServers.length > 0
-            ? `Mail for the domain goes to ${chain.data.mailServers.join(', ')}.`
-            : 'No mail for the domain is taken in anywhere yet.')}
+        Asked {ago(chain.data.askedAt)}, for order {reference}. {mailWords(chain.data.mailServers)}
       </p>
     </section>
   );

@@ -37,3 +37,11 @@ export function chainWords({ isJoined, links }: Pick<Schemas['NameChainWire'], '
       ? 'Everything is set up and on its way. Some visitors see nothing until their old answers run out.'
       : 'Not everybody answers just now. Nothing is lost: this page asks again by itself.';
 }
+
+/** Where mail for the domain goes; empty: that could not be asked. */
+export const mailWords = (servers: string[] | null | undefined) =>
+  !servers
+    ? ''
+    : servers.length > 0
+      ? `Mail for the domain goes to ${servers.join(', ')}.`
+      : 'No mail for the domain is taken in anywhere yet.';

@@ -43,7 +43,7 @@ internal static partial class PlanWords
 
     [GeneratedRegex(
         @"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate"
-            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)|\brenew(?:s|al|ing)?\b[^.;0-9]{0,16}\b(?:twice|double|(?:two|three|four)"
+            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)|\brenew(?:s|al|ing)?\b[^.;0-9]{0,16}\b(?:twice|doubl(?:e|ed)|(?:two|three|four)"
             + @" times|higher)\b",
         Patterns.AnyCase,
         Patterns.Patience
