@@ -73,7 +73,7 @@ internal static partial class KeptViews
     }
 
     // What is another each time: addresses of this run, ids, references, secrets, codes, names of users and machines,
-    // the time of day; and what the switch of colours offers.
+    // the time of day, a day of the real calendar; and what the switch of colours offers.
     private static string Seen(Browser browser, bool onlyFront)
     {
         var seen = browser.Outline(onlyFront);
@@ -88,7 +88,7 @@ internal static partial class KeptViews
         @"https?://localhost:[0-9]+|(?<=/shared/)[\w-]{20,}|[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}"
             + @"|[0-9a-f]{32}|HS-[0-9A-Z]{4}-[0-9A-Z]{4}|(?<=code: )[0-9]{6}|\bac[0-9a-f]{8}|(?<=\bweb)[0-9]+"
             + @"|\b[0-9]{1,2}:[0-9]{2}(?::[0-9]{2})?\b|just now|[0-9]+ minutes? ago|\b(?:Day|Night)(?= colours|$)"
-            + @"|[0-9](?= of 5 places)|^[○●]|^(?:does not see it yet|sees it)$",
+            + @"|(?<=\bread until )[0-9]{1,2} \p{L}+ [0-9]{4}|[0-9](?= of 5 places)|^[○●]|^(?:does not see it yet|sees it)$",
         RegexOptions.Multiline | RegexOptions.ExplicitCapture,
         1_000
     )]
