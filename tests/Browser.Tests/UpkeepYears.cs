@@ -10,6 +10,9 @@ public sealed class UpkeepYears(Browser browser) : IClassFixture<Browser>
     {
         Deliver("A", "9999520000000001");
         browser.Reads("costs £129.46 each year from 1 December 2027; £32.29 was paid before");
+        browser.Press("Show the steps");
+        browser.Reads("Order at the new seller");
+        browser.Keeps("upkeep leaving a seller");
         browser.AxeFindings().ShouldBeEmpty();
         browser.Press("If it lapses");
         browser.Reads("Not renewing it saves £316.22");
