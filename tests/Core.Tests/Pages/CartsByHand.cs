@@ -81,11 +81,50 @@ public sealed class CartsByHand
     [InlineData("Total £36.00\nIncludes £6.00 VAT", "- 6.00 36.00 True")]
     [InlineData("Total GBP (VAT £6.00 included)\n£36.00", "- 6.00 36.00 True")]
     [InlineData("Total £36.00\nPaid by card £30.00", "- - 36.00 -")]
+    [InlineData("Sum £36.00\nVAT 20 % £7.20\nCharged to your card £43.20", "36.00 7.20 43.20 False")]
+    [InlineData("Sum £36.00\nCharged monthly £3.00", "- - 36.00 -")]
+    [InlineData("Total today (incl. 20% VAT of £6.00): £36.00", "- 6.00 36.00 True")]
     public void Sums_are_known_by_their_labels(string words, string sums)
     {
         var cart = ReadCart("Oak hosting, 12 months\n£36.00\n" + words);
         string.Join(' ', new[] { "subtotal", "tax", "total", "taxInside" }.Select(key => cart[key]?.ToString() ?? "-"))
             .ShouldBe(sums, StringCompareShould.IgnoreCase);
+    }
+
+    [Theory]
+    [InlineData("Alder Business · 36 months\n£36.00", "Alder Business")]
+    [InlineData("Alder Business | 3 years\n£36.00", "Alder Business")]
+    [InlineData("Extra mailboxes x 5 at £1.00 each £5.00", "Extra mailboxes")]
+    [InlineData("Mail at home\n£36.00", "Mail at home")]
+    public void A_name_ends_before_lengths_numbers_and_marks(string words, string name) =>
+        Said(ReadCart($"{words}\nTotal £36.00")["lines"]![0]!["name"]).ShouldBe(name);
+
+    [Theory]
+    [InlineData("Transfer of oldwren.com, 1 year £12.90\nWeb M, 12 months £48.00", "domain plan")]
+    [InlineData("Daily backup, 1 year £12.90\nWeb M, 12 months £48.00", "addOn addOn")]
+    public void The_first_thing_with_a_length_beside_domains_is_the_plan(string words, string kinds) =>
+        string.Join(' ', ReadCart($"{words}\nTotal £60.90")["lines"]!.AsArray().Select(line => Said(line!["kind"])))
+            .ShouldBe(kinds);
+
+    [Theory]
+    [InlineData("<th>Discount</th><th>VAT</th><th>Line total</th>", "-£24.00", "20%", "£72.00", "72.00 0")]
+    [InlineData("<th>Amount</th><th>VAT</th><th>Discount</th>", "£96.00", "20%", "-£24.00", "96.00 1")]
+    public void What_is_off_before_the_sum_of_a_row_is_in_it(
+        string heads,
+        string first,
+        string second,
+        string third,
+        string said
+    )
+    {
+        var cart = PageExamples.Read(
+            "cart",
+            "html",
+            $"<table><tr><th>Product</th>{heads}</tr><tr><td>Larch hosting (24 months)</td><td>{first}</td><td>{second}"
+                + $"</td><td>{third}</td></tr></table><p>Total £72.00</p>"
+        );
+        $"{cart["lines"]![0]!["amount"]} {cart["discounts"]!.AsArray().Count}".ShouldBe(said);
+        Said(cart["lines"]![0]!["name"]).ShouldBe("Larch hosting");
     }
 
     [Theory]

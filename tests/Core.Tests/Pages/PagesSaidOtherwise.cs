@@ -143,6 +143,38 @@ public sealed class PagesSaidOtherwise
     }
 
     [Theory]
+    [InlineData("<th>Monthly</th><th>Yearly</th>", "Daily backup 2.00 month, Malware scan 3.00 month")]
+    [InlineData("<th>Per year</th><th>Three years</th>", "Daily backup 2.00 year, Malware scan 3.00 year")]
+    [InlineData("<th>One-off</th><th>Notes</th>", "Daily backup 2.00 once, Malware scan 3.00 once")]
+    [InlineData("<th>Price</th><th>Notes</th>", "")]
+    public void A_column_says_what_prices_of_extras_are_for(string heads, string extras) =>
+        string.Join(
+                ", ",
+                Html(
+                    $"<h2>Extras</h2><table><tr><th>Add-on</th>{heads}</tr><tr><td>Daily backup</td><td>£2.00</td><td>"
+                        + "£20.00</td></tr><tr><td>Malware scan</td><td>£3.00</td><td>£30.00</td></tr></table>"
+                )["extras"]!
+                    .AsArray()
+                    .Select(extra => $"{extra!["name"]} {extra["price"]} {extra["per"]}")
+            )
+            .ShouldBe(extras);
+
+    [Theory]
+    [InlineData(".net and .org: £13.50 a year; transfers free.", "13.50 13.50 0.00, 13.50 13.50 0.00")]
+    [InlineData(".net and .org: £13.50 a year, free transfers.", "13.50 13.50 0.00, 13.50 13.50 0.00")]
+    [InlineData(".net and .org: £13.50 a year; transfers £9.00.", "13.50 13.50 9.00, 13.50 13.50 9.00")]
+    [InlineData(".net and .org: £13.50 a year.", "13.50 13.50 -, 13.50 13.50 -")]
+    public void A_transfer_that_is_free_has_no_price(string words, string prices) =>
+        string.Join(
+                ", ",
+                Html($"<h1>Domain names</h1><p>.uk: £7 a year, every year. {words} Prices plus VAT.</p>")["domains"]!
+                    .AsArray()
+                    .Where(row => Said(row!["ending"]) is "net" or "org")
+                    .Select(row => $"{row!["register"] ?? "-"} {row["renew"] ?? "-"} {row["transfer"] ?? "-"}")
+            )
+            .ShouldBe(prices);
+
+    [Theory]
     [InlineData("One website costs £6.00. Cancel any time.", "6.00/month 1 monthly-free")]
     public void What_can_be_left_at_any_time_is_paid_by_the_month(string words, string ways) =>
         Ways(Html($"<h2>Oak</h2><p>{words}</p><p>3 websites</p><h2>Elm</h2><p>{words}</p><p>5 websites</p>"))

@@ -58,6 +58,17 @@ internal sealed class PlanTables(PageText page)
             return false;
         }
 
+        // "Add-on | Monthly | Yearly", with a price in every row.
+        if (
+            OfExtras.IsMatch(table.Words(head, 0))
+            && Enumerable
+                .Range(head + 1, table.Rows - head - 1)
+                .All(row => table.Cell(row, 1).Any(line => line.Amounts.Length > 0))
+        )
+        {
+            return false;
+        }
+
         if (LengthTable.Read(table, head) is { } ofLengths)
         {
             Plans.Add(ofLengths);

@@ -216,6 +216,14 @@ internal sealed partial class DomainLists(PageText page)
     )]
     private static partial Regex FreeTransfers { get; }
 
+    // ".net and .org: £13.50 a year; transfers free": beside a price that is none of a transfer.
+    [GeneratedRegex(
+        @"[;,(·|]\s*(?:and |with )?(?:(?<free>free) transfers?|transfers?(?: in)? (?:(?:is|are) )?(?<free>free))\b",
+        Patterns.AnyCase,
+        Patterns.Patience
+    )]
+    private static partial Regex FreeTransferBeside { get; }
+
     /// <summary>"Transfers in are free": of every ending whose transfer has no price of its own.</summary>
     public void ReadFreeTransfers(Piece sentence)
     {
@@ -359,6 +367,7 @@ internal sealed partial class DomainLists(PageText page)
         var plain = new List<PageAmount>();
         PageAmount? renew = null;
         PageAmount? transfer = null;
+        var beside = FreeTransferBeside.Match(words).Groups["free"];
         var isFirst = false;
         foreach (var (number, amount) in amounts.Index())
         {
@@ -371,6 +380,7 @@ internal sealed partial class DomainLists(PageText page)
             }
 
             behind = Parted.Match(behind) is { Success: true } stop ? behind[..stop.Index] : behind;
+            behind = FreeTransferBeside.Match(behind) is { Success: true } free ? behind[..free.Index] : behind;
             behind = NextSentence.Match(behind) is { Success: true } next ? behind[..next.Index] : behind;
             if (
                 page.IsStruck(amount.At)
@@ -386,7 +396,7 @@ internal sealed partial class DomainLists(PageText page)
             {
                 OtherTerms.Add(amount);
             }
-            else if (TransferWord.IsMatch(before) || TransferWord.IsMatch(behind))
+            else if (TransferWord.IsMatch(before) || TransferWord.IsMatch(Own(behind, number, amounts.Count)))
             {
                 transfer ??= amount;
             }
@@ -423,6 +433,12 @@ internal sealed partial class DomainLists(PageText page)
             return OtherTerms.Count > 0 && amounts.Count > 0;
         }
 
+        if (beside.Success)
+        {
+            var at = new PageSpan(from + beside.Index, from + beside.Index + beside.Length);
+            transfer ??= new PageAmount(at, "0", null, Per.None, at.To);
+        }
+
         var says = SameRenewal.IsMatch(words);
         foreach (var ending in endings)
         {
@@ -438,6 +454,10 @@ internal sealed partial class DomainLists(PageText page)
 
         return true;
     }
+
+    // "£13.50 a year; transfers £9": what stands behind the last mark is of the next amount.
+    private static string Own(string behind, int number, int count) =>
+        number + 1 < count && behind.LastIndexOfAny([';', ',']) is >= 0 and var mark ? behind[..mark] : behind;
 
     private DomainDraft Draft(string ending, PageSpan at)
     {

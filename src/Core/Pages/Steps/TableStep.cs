@@ -62,11 +62,11 @@ internal sealed class TableStep(PageDraft draft)
         var rows = new List<(Line Name, PageAmount Price, string Per, Line At)>();
         for (var row = 0; row < table.Rows; row++)
         {
-            var price = Enumerable
+            var (price, head) = Enumerable
                 .Range(1, table.Columns - 1)
-                .SelectMany(column => table.Cell(row, column))
-                .FirstOrDefault(line =>
-                    line.Amounts.Length > 0 || PageAmount.OfCell(line.Words, line.From) is not null
+                .SelectMany(column => table.Cell(row, column).Select(line => (Line: line, Head: Head(column))))
+                .FirstOrDefault(one =>
+                    one.Line.Amounts.Length > 0 || PageAmount.OfCell(one.Line.Words, one.Line.From) is not null
                 );
             if (price is null || table.Cell(row, 0) is not [var name, ..])
             {
@@ -79,7 +79,7 @@ internal sealed class TableStep(PageDraft draft)
             }
 
             var amount = price.Amounts.Length > 0 ? price.Amounts[0] : PageAmount.OfCell(price.Words, price.From)!;
-            var per = PerOf(amount, price.Words + " " + name.Words);
+            var per = PerOf(amount, $"{price.Words} {name.Words}") ?? PerOf(amount, head);
             if (
                 per is not null
                 && name.Amounts.IsEmpty
@@ -104,5 +104,9 @@ internal sealed class TableStep(PageDraft draft)
         }
 
         return true;
+
+        // "Monthly", over a column of prices.
+        string Head(int column) =>
+            table.Cell(0, column).All(line => line.Amounts.IsEmpty) ? table.Words(0, column) : "";
     }
 }
