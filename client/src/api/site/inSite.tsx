@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { vi } from 'vitest';
 import { SiteContext, type SiteInHand } from './site';
 
-/** For tests: a part of a page inside a site, with as much of the site and of what is asked for as the part looks at. */
+/** For tests: a part of a page inside a site, with as much of the site and of answers as the part looks at. */
 export function inSite(
   part: ReactNode,
   page: object,

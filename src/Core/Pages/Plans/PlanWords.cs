@@ -43,8 +43,8 @@ internal static partial class PlanWords
 
     [GeneratedRegex(
         @"\b(?:then[- ]current|current|regular|standard|prevailing|usual|normal|list)(?: list| market)? (?:rate"
-            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)|\brenew(?:s|al|ing)?\b[^.;0-9]{0,16}\b(?:twice|doubl(?:e|ed)|(?:two|three|four)"
-            + @" times|higher)\b",
+            + @"|price)s?\b(?! of)(?=[^0-9£€$]*$)|\brenew(?:s|al|ing)?\b[^.;0-9]{0,16}\b(?:twice|doubl(?:e|ed)"
+            + @"|(?:two|three|four) times|higher)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]

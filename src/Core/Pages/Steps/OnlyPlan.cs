@@ -7,9 +7,7 @@ internal sealed partial class OnlyPlan(PageDraft draft)
 {
     [GeneratedRegex(
         @"\b(?:plan|package|offer|account)\b[^.]{0,24}\b(?:(?:is |are )?called |: ?)(?:“"
-            + @"|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)"
-            + @"|\b(?:one|only|single) (?:plan|package|offer|account),? (?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]"
-            + @"*)?)(?=,| (?:is|costs?)\b)",
+            + @"|"")?(?<name>\p{Lu}[\p{L}0-9’'-]*(?: \p{Lu}[\p{L}0-9’'-]*)?)",
         Patterns.ExactCase,
         Patterns.Patience
     )]

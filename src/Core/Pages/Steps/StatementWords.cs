@@ -97,8 +97,8 @@ internal static partial class StatementWords
     // "All prices are monthly prices when you pay up front", "Figures are per month".
     [GeneratedRegex(
         @"^\W*(?:(?:all|the|our|these|hosting|plan|listed|shown|list) )*(?:prices?|figures|amounts|rates) (?:(?:are|is"
-            + @"|shown|given|listed|quoted|stated|here|above|below|in|as|the|for) )*(?:(?:per|a|each|by the) (?:calendar "
-            + @")?month|monthly)\b",
+            + @"|shown|given|listed|quoted|stated|here|above|below|in|as|the|for) )*(?:(?:per|a|each|by the) "
+            + @"(?:calendar )?month|monthly)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]
