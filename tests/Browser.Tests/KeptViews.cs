@@ -88,7 +88,8 @@ internal static partial class KeptViews
         @"https?://localhost:[0-9]+|(?<=/shared/)[\w-]{20,}|[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}"
             + @"|[0-9a-f]{32}|HS-[0-9A-Z]{4}-[0-9A-Z]{4}|(?<=code: )[0-9]{6}|\bac[0-9a-f]{8}|(?<=\bweb)[0-9]+"
             + @"|\b[0-9]{1,2}:[0-9]{2}(?::[0-9]{2})?\b|just now|[0-9]+ minutes? ago|\b(?:Day|Night)(?= colours|$)"
-            + @"|(?<=\bread until )[0-9]{1,2} \p{L}+ [0-9]{4}|[0-9](?= of 5 places)|^[○●]|^(?:does not see it yet|sees it)$",
+            + @"|(?<=\bread until )[0-9]{1,2} \p{L}+ [0-9]{4}"
+            + @"|[0-9](?= of 5 places)|^[○●]|^(?:does not see it yet|sees it)$",
         RegexOptions.Multiline | RegexOptions.ExplicitCapture,
         1_000
     )]

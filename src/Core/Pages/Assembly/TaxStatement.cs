@@ -25,7 +25,8 @@ internal static partial class TaxStatement
         $@"\b(?:inc|incl|includes?|including|inclusive of|included?)\.?\s*(?:of )?(?:[0-9.,]+ ?% ?)?{TaxName}\b"
             + $@"|\b{TaxName}\s*(?:\([^)]*\) |(?:at|of) [0-9.,]+ ?% )?(?:is |are )?(?:already |always )?(?:included"
             + $@"|incl|inside|in (?:the|our|all) prices?)\b|\bgross prices\b|\bwith {TaxName} included\b"
-            + $@"|\b{TaxName}[- ]inclusive\b|\bprices? (?:(?:are|is|shown|given|quoted) )*with {TaxName}\b|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}",
+            + $@"|\b{TaxName}[- ]inclusive\b|\bprices? (?:(?:are|is|shown|given|quoted) )*with {TaxName}\b"
+            + $@"|\ball taxes included\b|\binclude [\p{{L}} ]{{0,12}}{TaxName}",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -28,7 +28,8 @@ internal static partial class CartWords
 
     [GeneratedRegex(
         @"^\W*(?:grand total|order total|totals?|to pay(?: now| today)?|amount (?:due|paid|to pay|payable)|you pay|paid"
-            + @"|charged(?: today| to (?:your|the) card)?|due (?:today|now)|sum total|sum(?! of)|payable|balance due|all together|altogether)\b",
+            + @"|charged(?: today| to (?:your|the) card)?|due (?:today|now)|sum total"
+            + @"|sum(?! of)|payable|balance due|all together|altogether)\b",
         Patterns.AnyCase,
         Patterns.Patience
     )]

@@ -31,7 +31,8 @@ internal static partial class PlanWords
     public static partial Regex Percent { get; }
 
     [GeneratedRegex(
-        @"\bprices? (?:(?:is|are|stays?) )?held\b|\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate"
+        @"\bprices? (?:(?:is|are|stays?) )?held\b"
+            + @"|\bno (?:price (?:rises?|increases?|hikes?|jumps?)|increase|rise)\b|\b(?:the )?same (?:price|rate"
             + @"|amount)\b|\bcosts? the same\b|\brenews? at (?:the same|this price)|\bprices? (?:that )?(?:never"
             + @"|do(?:es)? not|don.t|doesn.t|won.t|will not) (?:change|rise|go up|increase)|\bprice (?:lock|for life"
             + @"|guarantee)|\bnever goes up\b|\bstays? the same\b|\bthe same (?:when you renew|again|every year|each "

@@ -43,7 +43,7 @@ it.each([
   [{ shown: ['name'], privacy: 'forbidden', isPrivate: true }, 'This registry hides nobody'],
   [{ shown: [], privacy: 'by-default' }, 'leaves a private person’s details out'],
   [{ shown: [], privacy: 'by-default', isPrivate: true }, 'Tidemarsh stands in your place'],
-  [{ shown: ['name'], privacy: 'allowed' }, 'anybody can read what stands here in black'],
+  [{ shown: ['name'], privacy: 'allowed' }, 'anybody can read what is shown here in black'],
   [{ shown: [], privacy: 'allowed', isPrivate: true }, 'Tidemarsh stands in your place'],
 ])('of a record that is %j it says: … %s …', (record, words) => {
   shown({ ...seen, ...record });

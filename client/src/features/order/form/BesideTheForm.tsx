@@ -66,7 +66,7 @@ function recordWords({ isPrivate, privacy, seller, shown }: Record): string {
 
   switch (privacy) {
     case 'forbidden':
-      return 'This registry hides nobody: what stands here in black is seen, whatever is bought.';
+      return 'This registry hides nobody: what is shown here in black is seen, whatever is bought.';
     case 'by-default':
       return isPrivate
         ? `You take contact privacy: ${seller} stands in your place in the public record.`
@@ -74,7 +74,7 @@ function recordWords({ isPrivate, privacy, seller, shown }: Record): string {
     default:
       return isPrivate
         ? `You take contact privacy: ${seller} stands in your place in the public record.`
-        : 'Without contact privacy anybody can read what stands here in black.';
+        : 'Without contact privacy anybody can read what is shown here in black.';
   }
 }
 
