@@ -15,7 +15,6 @@ export function inSite(
   const site = { page, books, change, changes: {} } as unknown as SiteInHand;
   return {
     change,
-    queries,
     whole: (
       <QueryClientProvider client={queries}>
         <SiteContext value={site}>{part}</SiteContext>
