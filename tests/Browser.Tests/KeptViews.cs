@@ -51,10 +51,16 @@ internal static partial class KeptViews
         var (keptLines, seenLines) = (kept.Split('\n'), seen.Split('\n'));
         return
         [
-            $"{seenLines.Length} lines for {keptLines.Length}, or in another order",
+            $"{seenLines.Length} lines for {keptLines.Length}; the first that is otherwise: {FirstOtherwise()}",
             .. keptLines.Except(seenLines).Select(line => $"no more: {line}"),
             .. seenLines.Except(keptLines).Select(line => $"new: {line}"),
         ];
+
+        string FirstOtherwise()
+        {
+            var at = keptLines.Zip(seenLines).TakeWhile(pair => pair.First == pair.Second).Count();
+            return $"{at + 1}, \"{seenLines.ElementAtOrDefault(at)}\" for \"{keptLines.ElementAtOrDefault(at)}\"";
+        }
     }
 
     // What it says once nothing is on its way, and still says half a second later.

@@ -5,8 +5,9 @@ using Microsoft.EntityFrameworkCore;
 namespace HomeStart.Web.Mail;
 
 /// <summary>
-/// Sends what is in the outbox, oldest first. What nobody takes is tried again after growing pauses and never given up;
-/// what a stopped server may have sent is sent again, under the same id, and filed once.
+/// Sends what is in the outbox: to one address in the order it was written, so that no order is complete before it was
+/// placed. What nobody takes is tried again after growing pauses and never given up, and what was written to that address
+/// since waits with it; what a stopped server may have sent is sent again, under the same id, and filed once.
 /// </summary>
 public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : IDurableWork
 {
@@ -19,7 +20,7 @@ public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : I
     public Task<IReadOnlyCollection<WorkKey>> WaitingAsync(CancellationToken cancel) =>
         Task.FromResult<IReadOnlyCollection<WorkKey>>([default]);
 
-    /// <summary>Sends the letter that has waited longest; whether there was one.</summary>
+    /// <summary>Sends the oldest letter to the address whose turn it is; whether there was one.</summary>
     public async Task<bool> StepAsync(WorkKey key, CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
@@ -31,15 +32,17 @@ public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : I
                 .Where(row => row.State == OutboxState.Waiting && row.NextAt <= now)
                 .OrderBy(row => row.NextAt)
                 .FirstOrDefaultAsync(cancel)
-            is not { } row
+            is not { } due
         )
         {
             return false;
         }
 
+        var queue = await ToTheSameAddressAsync(db, due, cancel);
+        var row = queue[0];
         var outcome = await scope
             .ServiceProvider.GetRequiredService<IPostOffice>()
-            .SendAsync(new World(row.WorkspaceId), Documents.Read<Letter>(row.Document), cancel);
+            .SendAsync(new World(row.WorkspaceId), LetterOf(row), cancel);
         row.Tries++;
         (row.State, row.NextAt) = outcome.State switch
         {
@@ -47,7 +50,28 @@ public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : I
             OutcomeState.Refused => (OutboxState.Refused, now),
             _ => (OutboxState.Waiting, now + Math.Min(LongestPauseSeconds, 1 << Math.Min(row.Tries, 9))),
         };
+        if (row.State == OutboxState.Waiting)
+        {
+            queue.ForEach(behind => behind.NextAt = row.NextAt);
+        }
+
         await db.SaveChangesAsync(CancellationToken.None);
         return true;
     }
+
+    // What waits for the address of the letter, the oldest first. Moments are compared here, as the database has them as text.
+    private static async Task<List<OutboxRow>> ToTheSameAddressAsync(
+        HomeStartDb db,
+        OutboxRow letter,
+        CancellationToken cancel
+    )
+    {
+        var waiting = await db
+            .Outbox.IgnoreQueryFilters()
+            .Where(row => row.WorkspaceId == letter.WorkspaceId && row.State == OutboxState.Waiting)
+            .ToListAsync(cancel);
+        return [.. waiting.Where(row => LetterOf(row).To == LetterOf(letter).To).OrderBy(row => row.WrittenAt)];
+    }
+
+    private static Letter LetterOf(OutboxRow row) => Documents.Read<Letter>(row.Document);
 }

@@ -7,6 +7,7 @@ import { ago } from '../../format/dates';
 import { cx } from '../../ui/cx';
 import { Note } from '../../ui/said/Note';
 import { Failed, Waiting } from '../../ui/said/Waiting';
+import { unsentWords } from './words';
 
 type Letter = Schemas['LetterWire'];
 
@@ -86,15 +87,11 @@ function Unsent({ letters }: { letters: Schemas['UnsentLetterWire'][] }) {
         On the way
       </h2>
       <ul>
-        {letters.map((letter) => (
+        {letters.map((letter, place) => (
           <li key={letter.writtenAt + letter.subject} className="odd:bg-band px-2.5 py-1.5">
             <bdi>{letter.subject}</bdi>
             <span className={cx('block text-[13px]', letter.tries > 0 ? 'text-red' : 'text-soft')}>
-              {letter.nextAt === null
-                ? 'The mail server will not have it: the address may be wrong.'
-                : letter.tries === 0
-                  ? 'being sent'
-                  : `Not taken yet after ${letter.tries === 1 ? 'one try' : `${letter.tries} tries`}; to be tried again ${ago(letter.nextAt)}.`}
+              {unsentWords(letter, letters.slice(0, place))}
             </span>
           </li>
         ))}
