@@ -2,6 +2,7 @@ import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query
 import { keys } from './wire/keys';
 import { api, expect } from './wire/client';
 import { sessionQuery } from './wire/queries';
+import { keepAnswer, renew } from './wire/renew';
 
 export const accountQuery = queryOptions({
   queryKey: keys.account(),
@@ -24,9 +25,9 @@ export function useConfirming() {
         expect(await api.POST('/api/account/confirm', { body: { ...body, join: true } })),
       // What this browser holds was joined with what the account has: all of it is looked at anew, the token first.
       onSuccess: async (account) => {
-        queries.setQueryData(accountQuery.queryKey, account);
+        await keepAnswer(queries, accountQuery.queryKey, account);
         await queries.refetchQueries({ queryKey: sessionQuery.queryKey });
-        await queries.invalidateQueries({
+        await renew(queries, {
           predicate: ({ queryKey }) => ![keys.session, keys.account].some((key) => key()[0] === queryKey[0]),
         });
       },

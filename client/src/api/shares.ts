@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, expect, Refused, type Schemas } from './wire/client';
 import { keys } from './wire/keys';
+import { renew } from './wire/renew';
 
 export type Share = Schemas['ShareWire'];
 
@@ -22,7 +23,7 @@ export const sharesQuery = (of: string) =>
 
 export function useShare({ what, of, letter }: Shown) {
   const queries = useQueryClient();
-  const onSettled = () => queries.invalidateQueries({ queryKey: keys.shares(of) });
+  const onSettled = () => renew(queries, { queryKey: keys.shares(of) });
   const make = useMutation({
     mutationFn: async () => expect(await api.POST('/api/shares', { body: { what, of, letter: letter ?? null } })),
     onSettled,

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { keys } from '../wire/keys';
 import { api, expect, type Schemas } from '../wire/client';
+import { keepAnswer, renew } from '../wire/renew';
 
 export type Shelved = Schemas['ShelvedWire'];
 export type PriceList = Schemas['PriceListWire'];
@@ -67,8 +68,8 @@ const json = { 'content-type': 'application/json' };
 export function useShelfChanges() {
   const queries = useQueryClient();
   const accept = async (shelf: Shelved[]) => {
-    queries.setQueryData(shelfQuery.queryKey, shelf);
-    await queries.invalidateQueries({
+    await keepAnswer(queries, shelfQuery.queryKey, shelf);
+    await renew(queries, {
       predicate: ({ queryKey: [first, ...more] }) =>
         first !== 'session' && first !== 'book-edit' && !(first === 'shelf' && more.length === 0),
     });

@@ -4,6 +4,7 @@ import { useCallback, useState } from 'react';
 import { api, expect, type NameAnswer, type Schemas } from '../wire/client';
 import { useLines } from '../wire/useLines';
 import { nameNewsOf } from '../wire/shapes';
+import { keepAnswer } from '../wire/renew';
 
 export type SoughtNames = Schemas['SoughtNamesWire'];
 
@@ -60,7 +61,7 @@ export function useSeek(siteId: string, view: string) {
       await api.PUT('/api/sites/{siteId}/names', { params: { path: { siteId }, query: { view } }, body }),
     );
     keep(queries, siteId, view, sought.answers);
-    queries.setQueryData(keys.sought(siteId, view), sought);
+    await keepAnswer(queries, keys.sought(siteId, view), sought);
     return sought;
   };
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { api, Refused, type Schemas, type SitePage } from '../wire/client';
 import { siteKey } from '../wire/queries';
 import { isSitePage } from '../wire/refusal';
+import { renew } from '../wire/renew';
 
 /** The named changes of a site; the server says what each does. */
 export type Command = Schemas['CommandWire'];
@@ -54,7 +55,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
       queryKey: keys.site(siteId),
       predicate: (query: { queryKey: readonly unknown[] }) => query.queryKey[2] !== key[2],
     };
-    void queries.cancelQueries(others).then(() => queries.invalidateQueries(others));
+    void renew(queries, others);
   };
 
   const mutation = useMutation({
@@ -83,7 +84,7 @@ export function useSiteChanges(siteId: string, view: string | undefined) {
       setMessage(null);
       setOvertaken(null);
       if (change.kind === 'rename-site' || page.revision === 1) {
-        void queries.invalidateQueries({ queryKey: keys.session() });
+        void renew(queries, { queryKey: keys.session() });
       }
     },
     onError: (error, change) => {

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { keys } from '../wire/keys';
 import { api, carriedOut, expect, type Schemas } from '../wire/client';
 import { sessionQuery } from '../wire/queries';
+import { renew } from '../wire/renew';
 
 export type ListedSite = Schemas['SiteListedWire'];
 
@@ -39,14 +40,14 @@ export function useStartSite() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: async (name?: string) => expect(await api.POST('/api/sites', { body: { name: name || null } })),
-    onSuccess: () => queries.invalidateQueries(sessionQuery),
+    onSuccess: () => renew(queries, { queryKey: sessionQuery.queryKey }),
   });
 }
 
 /** Renaming, deleting and bringing back a site of the list. */
 export function useSiteList() {
   const queries = useQueryClient();
-  const onSuccess = () => queries.invalidateQueries(sessionQuery);
+  const onSuccess = () => renew(queries, { queryKey: sessionQuery.queryKey });
   return {
     rename: useMutation({
       mutationFn: async ({ id, name }: { id: string; name: string }) => {
@@ -60,7 +61,7 @@ export function useSiteList() {
         );
       },
       onSuccess: async () => {
-        await queries.invalidateQueries({ queryKey: keys.site() });
+        await renew(queries, { queryKey: keys.site() });
         await onSuccess();
       },
     }),

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Refused } from './client';
+import { keepAnswer, renew } from './renew';
 
 /**
  * Something that the host keeps for its customer: read, and changed by requests that answer with what it is now. What
@@ -11,11 +12,11 @@ export function usePanel<T>(key: readonly string[], read: () => Promise<T>) {
   const query = useQuery({ queryKey: key, queryFn: read, refetchOnMount: 'always' });
   const change = useMutation({
     mutationFn: (send: () => Promise<T>) => send(),
-    onSuccess: (now) => queries.setQueryData(key, now),
+    onSuccess: (now) => keepAnswer(queries, key, now),
     onError: (error) => {
       // Somebody else changed it: what is there now is shown, and what was typed stays typed.
       if (error instanceof Refused && error.status === 409) {
-        void queries.invalidateQueries({ queryKey: key });
+        void renew(queries, { queryKey: key });
       }
     },
   });

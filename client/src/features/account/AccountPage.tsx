@@ -14,6 +14,7 @@ import { Head, Heads, InNarrow, Row, Table } from '../../ui/Table';
 import { Failed, Waiting } from '../../ui/said/Waiting';
 import { deviceWords } from './device';
 import { Announced } from '../../ui/said/Announced';
+import { renew } from '../../api/wire/renew';
 
 /** Signing in by a mailed code; and, signed in, where one is, what one has here, and the way out. */
 export function AccountPage() {
@@ -153,7 +154,7 @@ function SignedIn({ mail, sessions }: { mail: string; sessions: Schemas['SignedI
   const end = useMutation({
     mutationFn: (sessionId: string) =>
       post(api.POST('/api/account/sessions/{sessionId}/end', { params: { path: { sessionId } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: accountQuery.queryKey }),
+    onSuccess: () => renew(queries, { queryKey: accountQuery.queryKey }),
   });
   const failed = signOut.error ?? everywhere.error ?? end.error;
   return (

@@ -16,6 +16,7 @@ import { TextArea, TextField } from '../../ui/fields/Field';
 import { PasteBox } from '../../ui/fields/PasteBox';
 import { bodyOf, fieldOf, keyNames, receiptOf, startOf, type BoughtForm as Form, type KeyName } from './form';
 import { Announced } from '../../ui/said/Announced';
+import { renew } from '../../api/wire/renew';
 
 interface Seller {
   book: string;
@@ -53,7 +54,7 @@ export function BoughtForm({ sellers, order }: { sellers: Seller[]; order: Order
     setAsked(null);
     try {
       const kept = order ? await change(order.id, typed) : await note(page.id, page.worksheet.letter, id, typed, mail);
-      await queries.invalidateQueries();
+      await renew(queries);
       await navigate({
         to: '/sites/$siteId/orders/$orderId',
         params: { siteId: page.id, orderId: kept.id },

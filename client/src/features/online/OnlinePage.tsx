@@ -14,6 +14,7 @@ import { ongoing } from './pages';
 import { isNameAlone, shownOnline } from './shown';
 import { chainWords, linkWords, mailWords, stateOf } from './words';
 import { Announced } from '../../ui/said/Announced';
+import { keepAnswer } from '../../api/wire/renew';
 
 /** What was ordered for this site, from ordered to seen: what is true right now, and what to do next. */
 export function OnlinePage() {
@@ -173,7 +174,7 @@ function Certificate({ orderId, chain }: { orderId: string; chain: Schemas['Name
   const ask = useMutation({
     mutationFn: async () =>
       expect(await api.POST('/api/orders/{orderId}/certificate', { params: { path: { orderId } } })),
-    onSuccess: (now) => queries.setQueryData(keys.online(orderId), now),
+    onSuccess: (now) => keepAnswer(queries, keys.online(orderId), now),
   });
   const { certificate } = chain;
   const leads = chain.links.some(({ kind, state }) => kind === 'address' && state === 'right');

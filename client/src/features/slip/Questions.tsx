@@ -8,6 +8,7 @@ import { currencySign } from '../../format/money';
 import { Button } from '../../ui/Button';
 import { SelectField, TextField } from '../../ui/fields/Field';
 import { Announced } from '../../ui/said/Announced';
+import { renew } from '../../api/wire/renew';
 
 type Seller = Schemas['SellerSlipWire'];
 type Question = Schemas['SlipQuestionWire'];
@@ -75,7 +76,7 @@ function AnswerForm(props: { seller: Seller; question: Question; letter: string;
       ),
     // The price list is another one now, and every sum may be.
     onSuccess: async () => {
-      await queries.invalidateQueries();
+      await renew(queries);
       close();
     },
   });

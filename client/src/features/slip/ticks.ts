@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { keys } from '../../api/wire/keys';
 import { api, carriedOut, type Schemas } from '../../api/wire/client';
+import { renew } from '../../api/wire/renew';
 
 export interface Ticks {
   done: string[];
@@ -21,7 +22,7 @@ export function useTicks(siteId: string, letter: string, slip: Schemas['BuyingSl
           body: { done },
         }),
       ),
-    onError: () => queries.invalidateQueries({ queryKey: keys.slip(siteId, letter) }),
+    onError: () => renew(queries, { queryKey: keys.slip(siteId, letter) }),
   });
   const done = slip?.done ?? [];
   const tick = (key: string) => {

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { cx } from '../../ui/cx';
 import { TextArea } from '../../ui/fields/Field';
 import { Announced } from '../../ui/said/Announced';
+import { renew } from '../../api/wire/renew';
 
 type Found = Schemas['StatementWire'];
 
@@ -28,7 +29,7 @@ export function CardStatement({ siteId }: { siteId: string }) {
       expect(
         await api.POST('/api/sites/{siteId}/upkeep/statement', { params: { path: { siteId } }, body: { text, keep } }),
       ),
-    onSuccess: (found) => (found.kept ? queries.invalidateQueries() : undefined),
+    onSuccess: (found) => (found.kept ? renew(queries) : undefined),
   });
   const pick = (file: File | undefined) => {
     setFault(null);

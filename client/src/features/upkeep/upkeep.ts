@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { keys } from '../../api/wire/keys';
 import { api, expect, type Schemas } from '../../api/wire/client';
+import { renew } from '../../api/wire/renew';
 
 export type Tenure = Schemas['TenureWire'];
 export type Effect = Schemas['EffectWire'];
@@ -23,5 +24,5 @@ export const upkeepQuery = (siteId: string) =>
  */
 export function useChange<T>(work: (body: T) => Promise<void>) {
   const queries = useQueryClient();
-  return useMutation({ mutationFn: work, onSettled: () => queries.invalidateQueries() });
+  return useMutation({ mutationFn: work, onSettled: () => renew(queries) });
 }

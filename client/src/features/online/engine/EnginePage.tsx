@@ -14,6 +14,7 @@ import { TextField } from '../../../ui/fields/Field';
 import { Note } from '../../../ui/said/Note';
 import { Awaited } from '../../../ui/said/Waiting';
 import { Announced } from '../../../ui/said/Announced';
+import { renew } from '../../../api/wire/renew';
 
 type Offer = Schemas['EngineOfferWire'];
 type Installed = Schemas['InstalledEngineWire'];
@@ -33,7 +34,7 @@ export function EnginePage() {
   const queries = useQueryClient();
   const path = { params: { path: { orderId } } };
   const [chosen, setChosen] = useState<string | null>(null);
-  const running = useEngineRun(orderId, () => void queries.invalidateQueries({ queryKey: keys.engines(orderId) }));
+  const running = useEngineRun(orderId, () => void renew(queries, { queryKey: keys.engines(orderId) }));
   const { query, change } = usePanel(keys.engines(orderId), async () =>
     expect(await api.GET('/api/orders/{orderId}/engines', path)),
   );

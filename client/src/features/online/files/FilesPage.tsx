@@ -10,6 +10,7 @@ import { Button } from '../../../ui/Button';
 import { Awaited } from '../../../ui/said/Waiting';
 import { PutFiles } from './PutFiles';
 import { Announced } from '../../../ui/said/Announced';
+import { renew } from '../../../api/wire/renew';
 
 /** The files of the site: put up, listed, renamed, removed, and the version before put back. */
 export function FilesPage() {
@@ -32,8 +33,8 @@ export function FilesPage() {
   const space = query.data;
   const refresh = () =>
     void Promise.all([
-      queries.invalidateQueries({ queryKey: keys.files(orderId) }),
-      queries.invalidateQueries({ queryKey: keys.uploads(orderId) }),
+      renew(queries, { queryKey: keys.files(orderId) }),
+      renew(queries, { queryKey: keys.uploads(orderId) }),
     ]);
   return (
     <>

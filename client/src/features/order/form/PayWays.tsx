@@ -8,6 +8,7 @@ import { isZero, money } from '../../../format/money';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/fields/Field';
 import type { OrderForm } from './form';
+import { keepAnswer, renew } from '../../../api/wire/renew';
 
 type Bill = Costing['bills'][number] & { book: string };
 
@@ -114,9 +115,9 @@ function CustomerCode({ book, provider, mail: first }: { book: string; provider:
   const confirmed = useMutation({
     mutationFn: async () => expect(await api.POST('/api/sellers/{book}/customer/confirm', { params, body: { code } })),
     onSuccess: async (customer) => {
-      queries.setQueryData(keys.customer(book), customer);
+      await keepAnswer(queries, keys.customer(book), customer);
       // Codes for new customers do not count there any more: the sum may be another.
-      await queries.invalidateQueries({ queryKey: keys.site(page.id) });
+      await renew(queries, { queryKey: keys.site(page.id) });
     },
   });
   return (

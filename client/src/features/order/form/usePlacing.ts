@@ -11,6 +11,7 @@ import { CardFaults, cardToken } from '../../../api/card';
 import { fieldOf, movedIn, paidToday, renewingSellers, type OrderForm } from './form';
 import { AnswerLost, findOrder, placeOrder, placingId } from './placing';
 import { quotesQuery } from './quotes';
+import { keepAnswer, renew } from '../../../api/wire/renew';
 
 /** What stands in the way of an order besides faults of single fields. */
 export type Hindrance =
@@ -27,7 +28,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
 
   const open = async (order: Order) => {
     placingId.drop(page.id, letter);
-    queries.setQueryData(keys.order(order.id), order);
+    await keepAnswer(queries, keys.order(order.id), order);
     await navigate({
       to: '/sites/$siteId/orders/$orderId',
       params: { siteId: page.id, orderId: order.id },
@@ -77,11 +78,11 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
     const others = showAtFields(form, faults, place);
     const fields = faults.filter((found) => !others.includes(found));
     if (others.some((found) => found.where === 'terms' || found.where === 'today')) {
-      void queries.invalidateQueries({ queryKey: keys.site(page.id) });
+      void renew(queries, { queryKey: keys.site(page.id) });
     }
 
     if (others.some((found) => found.where.startsWith('quotes.'))) {
-      void queries.invalidateQueries({ queryKey: keys.quotes(page.id) });
+      void renew(queries, { queryKey: keys.quotes(page.id) });
     }
 
     const repeated = others.find((found) => found.code === 'repeated');
@@ -188,7 +189,7 @@ export function usePlacing(form: UseFormReturn<OrderForm>) {
           terms: page.worksheet.terms?.stamp ?? null,
         });
         if (placed === 'stale') {
-          await queries.invalidateQueries({ queryKey: keys.site(page.id) });
+          await renew(queries, { queryKey: keys.site(page.id) });
           setHindrance({
             kind: 'said',
             words: 'The worksheet was changed in another window. Check what you are buying once more, then order.',

@@ -9,6 +9,7 @@ import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/sheets/Dialog';
 import { Head, Heads, InNarrow, Row, Table } from '../../../ui/Table';
 import { Announced } from '../../../ui/said/Announced';
+import { renew } from '../../../api/wire/renew';
 
 const largest = 4 << 20;
 
@@ -82,12 +83,12 @@ function KeptFiles({ orderId }: { orderId: string }) {
   });
   const keep = useMutation({
     mutationFn: (file: File) => send(orderId, file),
-    onSettled: () => queries.invalidateQueries(),
+    onSettled: () => renew(queries),
   });
   const drop = useMutation({
     mutationFn: async (fileId: string) =>
       carriedOut(await api.DELETE('/api/orders/{orderId}/kept/{fileId}', { params: { path: { orderId, fileId } } })),
-    onSettled: () => queries.invalidateQueries({ queryKey: keys.kept(orderId) }),
+    onSettled: () => renew(queries, { queryKey: keys.kept(orderId) }),
   });
   const fault = keep.error ?? drop.error ?? kept.error;
   return (
@@ -157,7 +158,7 @@ function Forget({ order }: { order: Order }) {
       carriedOut(await api.DELETE('/api/orders/{orderId}/bought', { params: { path: { orderId: order.id } } })),
     onSuccess: async () => {
       await navigate({ to: '/sites/$siteId/orders', params: { siteId: order.siteId }, search: {} });
-      await queries.invalidateQueries();
+      await renew(queries);
     },
   });
   return (

@@ -15,6 +15,7 @@ import { AnswerMark } from '../../../ui/said/AnswerMark';
 import { answerSentence, recordField } from '../../../format/answers';
 import { useIdeas } from '../../../api/names/ideas';
 import { Announced } from '../../../ui/said/Announced';
+import { keepAnswer, renew } from '../../../api/wire/renew';
 
 type Claim = Schemas['ClaimWire'];
 interface Typed {
@@ -64,8 +65,8 @@ function Claiming({ order, claim }: { order: Order; claim: Claim }) {
         }),
       ),
     onSuccess: async (made) => {
-      queries.setQueryData(keys.order(made.id), made);
-      await queries.invalidateQueries({ queryKey: keys.claim(order.id) });
+      await keepAnswer(queries, keys.order(made.id), made);
+      await renew(queries, { queryKey: keys.claim(order.id) });
       await navigate({ to: '/sites/$siteId/orders/$orderId', params: { siteId: made.siteId, orderId: made.id } });
     },
   });

@@ -12,6 +12,7 @@ import { CardFaults, cardToken, type Card } from '../../../api/card';
 import { CardFields } from '../../../ui/fields/CardFields';
 import { InvoiceLinks } from './Receipts';
 import { Announced } from '../../../ui/said/Announced';
+import { renew } from '../../../api/wire/renew';
 
 /** What happened, what was and was not charged, and what to do next. */
 export function WhatNow({ order }: { order: Order }) {
@@ -136,7 +137,7 @@ function useDecision(order: Order) {
   const queries = useQueryClient();
   const accept = (decided: Order) => {
     queries.setQueryData(keys.order(order.id), decided);
-    void queries.invalidateQueries({ queryKey: keys.order(order.id) });
+    void renew(queries, { queryKey: keys.order(order.id) });
   };
   const params = { path: { orderId: order.id } };
   return {
