@@ -6,8 +6,8 @@ namespace HomeStart.Web.Mail;
 
 /// <summary>
 /// Sends what is in the outbox: to one address in the order it was written, so that no order is complete before it was
-/// placed. What nobody takes is tried again after growing pauses and never given up, and what was written to that address
-/// since waits with it; what a stopped server may have sent is sent again, under the same id, and filed once.
+/// placed. What nobody takes is tried again after growing pauses and never given up, and what was written to that
+/// address since waits with it; what a stopped server may have sent is sent again, under the same id, and filed once.
 /// </summary>
 public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : IDurableWork
 {
@@ -59,7 +59,7 @@ public sealed class MailWork(IServiceScopeFactory scopes, TimeProvider time) : I
         return true;
     }
 
-    // What waits for the address of the letter, the oldest first. Moments are compared here, as the database has them as text.
+    // What waits for the address of the letter, the oldest first. Moments are compared here: the database has text.
     private static async Task<List<OutboxRow>> ToTheSameAddressAsync(
         HomeStartDb db,
         OutboxRow letter,
