@@ -228,15 +228,13 @@ public sealed class Browser : IDisposable
                 .Select(entry => entry.Message),
         ];
 
-    /// <param name="onlyColours">What depends on the theme alone.</param>
-    public IReadOnlyList<string> AxeFindings(bool onlyColours = false)
+    public IReadOnlyList<string> AxeFindings()
     {
         _driver.ExecuteScript(File.ReadAllText(Repository.Folder("client", "node_modules", "axe-core", "axe.min.js")));
         var findings = _driver.ExecuteAsyncScript(
-            "const [rules, done] = arguments; axe.run(document, { iframes: false, resultTypes: ['violations'], "
-                + "...(rules.length > 0 && { runOnly: { type: 'rule', values: rules } }) }).then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + "
-                + "n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));",
-            onlyColours ? (string[])["color-contrast", "link-in-text-block"] : (object)Array.Empty<string>()
+            "const [done] = arguments; axe.run(document, { iframes: false, resultTypes: ['violations'] })"
+                + ".then(result => done(result.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target + ' ' + "
+                + "n.html.slice(0, 120) + ' ' + (n.any[0] ? n.any[0].message : '')).join(' | '))));"
         );
         return [.. ((IReadOnlyCollection<object>)findings!).Cast<string>()];
     }

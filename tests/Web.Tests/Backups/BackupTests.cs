@@ -91,7 +91,8 @@ public sealed class BackupTests : IDisposable
         var passphrase = isSealed ? "mill lane 4" : null;
         Backup.Write(Data(), At("whole"), passphrase, Now).ShouldBeNull();
         var bytes = File.ReadAllBytes(At("whole"));
-        for (var place = 30; place < bytes.Length; place += bytes.Length / 12)
+        var places = isSealed ? 4 : 12; // Making the key of a sealed one takes a second, as it should.
+        for (var place = 30; place < bytes.Length; place += bytes.Length / places)
         {
             var changed = bytes.ToArray();
             changed[place] ^= 0x40;

@@ -61,7 +61,8 @@ public class HostileRequestsTests
         var asked = 0;
         foreach (var (method, path) in Routes(host, visitor.SiteId))
         {
-            foreach (var (index, body) in bodies.Index())
+            // What is only looked at reads no body: one is enough to see that it stays so.
+            foreach (var (index, body) in bodies.Index().Take(method == "GET" ? 1 : bodies.Length))
             {
                 // Each body as JSON, the first as every type, and each third as another one.
                 foreach (
