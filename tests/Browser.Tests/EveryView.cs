@@ -2,8 +2,8 @@ namespace HomeStart.Browser.Tests;
 
 /// <summary>
 /// Every main view, dark and as wide as a desk, and light and as narrow as a page at 400%: neither axe nor our own
-/// auditor finds anything, and it says and offers what is kept of it (<see cref="KeptViews"/>). Colours do not depend on
-/// the width.
+/// auditor finds anything, and it says and offers what is kept of it (<see cref="KeptViews"/>). Colours do not depend
+/// on the width.
 /// </summary>
 public sealed class EveryView(Browser browser) : IClassFixture<Browser>
 {

@@ -12,7 +12,7 @@ export function inSite(
   const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
   answers.forEach(([key, answer]) => queries.setQueryData(key, answer));
   const change = vi.fn();
-  const site = { page, books, change, changes: {} } as unknown as SiteInHand;
+  const site = { page, books, change, changes: { change } } as unknown as SiteInHand;
   return {
     change,
     whole: (
