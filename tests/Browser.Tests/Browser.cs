@@ -99,12 +99,21 @@ public sealed class Browser : IDisposable
         );
         _driver.Manage().Logs.GetLog(LogType.Browser);
         Mail = $"ada{Interlocked.Increment(ref _visitors)}@ostlerwren.example";
-        Go("/");
-        if (opensExample)
+        if (!opensExample)
         {
-            Press("Open the example");
-            Find("[aria-label='Sheets of this site']");
+            Go("/");
+            return;
         }
+
+        // Not by way of the start page: tests of the first hour go that way.
+        Go("/api/session");
+        var session = JsonSerializer.Deserialize<JsonElement>(Find("body").Text);
+        var example = session
+            .GetProperty("sites")
+            .EnumerateArray()
+            .Single(site => site.GetProperty("isExample").GetBoolean());
+        Go($"/sites/{example.GetProperty("id").GetString()}/worksheet");
+        Find("[aria-label='Sheets of this site']");
     }
 
     public void Go(string path) => _driver.Navigate().GoToUrl(new Uri(App.Address, path));
@@ -113,11 +122,11 @@ public sealed class Browser : IDisposable
         Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"nothing matches {css}");
 
     public IWebElement Field(string label) =>
-        Until(() => Look("field", label) as IWebElement, $"there is no field “{label}”");
+        Until(() => Awaited("field", label) as IWebElement, $"there is no field “{label}”");
 
     /// <summary>A button or link that says this, or else begins with it.</summary>
     public IWebElement Control(string words) =>
-        Until(() => Look("control", words) as IWebElement, $"there is no “{words}” to press");
+        Until(() => Awaited("control", words) as IWebElement, $"there is no “{words}” to press");
 
     /// <summary>The box or button of a label that begins so; on a sheet that lies over the page, the sheet's.</summary>
     public IWebElement Choice(string label) =>
@@ -172,7 +181,7 @@ public sealed class Browser : IDisposable
 
     /// <summary>Waits until the page itself says this, or a sheet over it.</summary>
     public void Reads(string words) =>
-        Until(() => Text.Contains(words, StringComparison.Ordinal) ? words : null, $"the page does not say “{words}”");
+        Until(() => Awaited("says", words) is true ? words : null, $"the page does not say “{words}”");
 
     /// <summary>Waits until the head above the page says this: the site's name, who is signed in.</summary>
     public void HeadReads(string words) =>
@@ -211,12 +220,15 @@ public sealed class Browser : IDisposable
     /// <summary>The cells of the ledger's row that say this.</summary>
     public IReadOnlyList<string> Row(string says) =>
         Until(
-            () => (Look("row", says) as IReadOnlyCollection<object>)?.Cast<string>().ToList(),
+            () => (Awaited("row", says) as IReadOnlyCollection<object>)?.Cast<string>().ToList(),
             $"there is no row “{says}”"
         );
 
     // In one go within the page: WebDriver's own ways ask about each element by itself.
     private object? Look(string what, string words = "") => _driver.ExecuteScript(Eyes, what, words);
+
+    // The same, waited for within the page for a second.
+    private object? Awaited(string what, string words) => _driver.ExecuteAsyncScript(Eyes, what, words);
 
     /// <summary>Everything the console complained of since <see cref="StartAfresh"/>.</summary>
     public IReadOnlyList<string> Complaints() =>
@@ -457,7 +469,9 @@ public sealed class Browser : IDisposable
             return default;
         }
         catch (WebDriverException exception)
-            when (exception.Message.Contains("does not belong to the document", StringComparison.Ordinal))
+            when (exception.Message.Contains("does not belong to the document", StringComparison.Ordinal)
+                || exception.Message.Contains("document unloaded", StringComparison.Ordinal)
+            )
         {
             return default; // The page went away while it was read.
         }

@@ -1,5 +1,6 @@
-// What can be seen on the page, and read or pressed: [what is looked for, what it says].
-const [what, words] = arguments;
+// What can be seen on the page, and read or pressed: [what is looked for, what it says]. Where somebody waits for it, it
+// is told once it is there, or after a second that it is not.
+const [what, words, tell] = arguments;
 
 const isSeen = (element) =>
   element.getClientRects().length > 0 && element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
@@ -20,6 +21,10 @@ const looks = {
   text() {
     const parts = [...document.querySelectorAll('main, [role=dialog], [role=menu]')];
     return (parts.length > 0 ? parts : [document.body]).map((part) => (part && isSeen(part) ? read(part) : '')).join('\n');
+  },
+
+  says() {
+    return looks.text().includes(words) || null;
   },
 
   field() {
@@ -51,4 +56,26 @@ const looks = {
   },
 };
 
-return looks[what]();
+if (!tell) return looks[what]();
+
+// Looked at again where the page changes: to ask from outside, again and again, takes more of the processor than most
+// pages do. What changes without a trace in the document (an opacity, a scroll) is seen at the next beat.
+const whenChanged = 15;
+const beat = 150;
+const patience = 1000;
+const begun = performance.now();
+let next = null;
+const look = () => {
+  next = null; // The change that led here is seen; the next one leads here again.
+  const found = looks[what]();
+  if (found !== null || performance.now() - begun > patience) {
+    changes.disconnect();
+    clearInterval(beats);
+    clearTimeout(next);
+    tell(found);
+  }
+};
+const changes = new MutationObserver(() => (next ??= setTimeout(look, whenChanged)));
+const beats = setInterval(look, beat);
+changes.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+look();
