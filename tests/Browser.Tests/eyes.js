@@ -1,5 +1,5 @@
-// What can be seen on the page, and read or pressed: [what is looked for, what it says]. Where somebody waits for it, it
-// is told once it is there, or after a second that it is not.
+// What can be seen on the page, and read or pressed: [what is looked for, what it says]. Where somebody waits for it,
+// it is told once it is there, or after a second that it is not.
 const [what, words, tell] = arguments;
 
 const isSeen = (element) =>
