@@ -5,7 +5,7 @@ import { inSite } from '../../api/site/inSite';
 import { keys } from '../../api/wire/keys';
 import { Endings } from './Endings';
 
-const answers = vi.hoisted(() => ({ known: {} as Record<string, object> }));
+const answers = vi.hoisted(() => ({ known: {} }));
 const ask = vi.hoisted(() => vi.fn());
 
 vi.mock('@tanstack/react-router', () => ({ Link: ({ children }: { children: string }) => <a href="/">{children}</a> }));
@@ -112,7 +112,7 @@ it('all endings are asked about with their record, the one typed is first, and o
   answers.known = {};
   shown(page(), 'org');
   expect(ask).toHaveBeenCalledWith({ names: ['wren'], endings: ['com', 'org'], withRecord: true });
-  expect(screen.getAllByRole('rowheader').map((head) => head.textContent!.slice(0, 8))).toEqual([
+  expect(screen.getAllByRole('rowheader').map((head) => head.textContent.slice(0, 8))).toEqual([
     'wren.org',
     'wren.com',
   ]);

@@ -19,7 +19,11 @@ const found = {
 
 function said(
   more: object | null,
-  { hasCounterparts = true, plan = 'slipway' as string | null, domain = 'wren.com' } = {},
+  {
+    hasCounterparts = true,
+    plan = 'slipway',
+    domain = 'wren.com',
+  }: { hasCounterparts?: boolean; plan?: string | null; domain?: string } = {},
 ) {
   const page = {
     id: 's',

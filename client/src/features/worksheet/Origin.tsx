@@ -1,6 +1,7 @@
 import type { Costing, Schemas } from '../../api/wire/client';
 import { shortDay } from '../../format/dates';
 import { figure, isZero, money } from '../../format/money';
+import { wayToPay } from '../../format/words';
 import { Head, Heads, Row, Table } from '../../ui/Table';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { useSite } from '../../api/site/site';
@@ -109,12 +110,13 @@ function LineRow({ bill, line }: { bill: Bill; line: Shown }) {
 function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['BookWire'] }) {
   const { page } = useSite();
   const { extras, candidate } = page.worksheet;
+  const every = candidate.hosting?.everyMonths ?? 1;
   switch (row.kind) {
     case 'plan':
       return (
         <>
-          The plan’s price of each bill, every {candidate.hosting?.everyMonths} months from the start on; the first
-          steps of the price list first.
+          The plan’s price of each bill, {wayToPay(every, every)} from the start on; the first steps of the price list
+          first.
         </>
       );
     case 'dataCentre':
@@ -129,14 +131,14 @@ function Rule({ row, book }: { row: Schemas['LedgerRowWire']; book?: Schemas['Bo
         </>
       );
     case 'addOn': {
-      const every = extras.find((extra) => extra.id === row.ref)?.every;
+      const charged = extras.find((extra) => extra.id === row.ref)?.every;
       const words: Record<string, string> = {
         once: 'Charged once, on the first day.',
         month: 'Its price a month, for the months of each bill.',
         year: 'Its price a year, on each year’s day.',
         cycle: 'Its price with each bill of the plan.',
       };
-      return <>{words[every ?? ''] ?? 'Its price as the seller charges it.'}</>;
+      return <>{words[charged ?? ''] ?? 'Its price as the seller charges it.'}</>;
     }
     case 'code':
       return (
@@ -184,11 +186,14 @@ function wordsOf(row: Schemas['LedgerRowWire'], book?: Schemas['BookWire']) {
     case 'addOn':
       return book?.addOns.find(({ id }) => id === row.ref)?.readFrom ?? [];
     case 'domain':
-      return book?.domains.find(({ ending }) => row.ref?.endsWith(`.${ending}`))?.readFrom ?? [];
+      return book?.domains.find(({ ending }) => ending === endingOf(row.ref))?.readFrom ?? [];
     default:
       return [];
   }
 }
+
+// A name has no dot, an ending may have one.
+const endingOf = (domain: string | null) => domain?.slice(domain.indexOf('.') + 1);
 
 function Sources({ book, foreign }: { book?: Schemas['BookWire']; foreign?: string }) {
   const { page } = useSite();
