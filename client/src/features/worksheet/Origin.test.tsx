@@ -53,10 +53,17 @@ const bill = (column: number, lines: object[], more: object = {}) => ({
   ...more,
 });
 
+interface Given {
+  at: number | 'folded' | 'total';
+  books: object[];
+  more: object;
+  settings: object;
+}
+
 function shown(
   row: object,
   bills: object[] = [],
-  { at = 'total', books = [book], more = {}, settings = {} } = {},
+  { at = 'total', books = [book], more = {}, settings = {} }: Partial<Given> = {},
 ) {
   const page = {
     settings: { currency: 'GBP', taxPercent: '20', countTax: true, rates: { USD: '0.8' }, rateDates: {}, ...settings },
