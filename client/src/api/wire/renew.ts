@@ -2,7 +2,7 @@ import type { InvalidateQueryFilters, Query, QueryClient } from '@tanstack/react
 
 /**
  * Asks anew for what a change may have made another. An answer that is on its way may be from before the change: where
- * it is the first of its kind, the library would wait for it and take it for the new one, so it is called off.
+ * it is the first of its kind, the library would wait for it and take it for the new one. It is called off.
  */
 export async function renew(queries: QueryClient, of: InvalidateQueryFilters = {}): Promise<void> {
   const predicate = (query: Query) => query.state.data === undefined && (of.predicate?.(query) ?? true);

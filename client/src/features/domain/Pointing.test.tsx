@@ -40,7 +40,7 @@ function said(
   return render(whole).container.textContent;
 }
 
-it('mail that arrives somewhere is named, kept unless one says otherwise, and would stop with other name servers', () => {
+it('mail that arrives somewhere is named, kept unless one says otherwise, and stops with other name servers', () => {
   const words = said({});
   expect(words).toContain('Mail for wren.com goes to post.elsewhere.example and spare.elsewhere.example today.');
   expect(words).toContain('Its mail stops the moment you do this');
@@ -56,7 +56,7 @@ it('where no mail arrives there is none to keep', () => {
   expect(screen.queryByRole('checkbox')).toBeNull();
 });
 
-it('where nobody could say, it says so twice and asks nothing', () => {
+it('where nobody could say, it says so twice and has no box to tick', () => {
   const words = said({ mailToday: null });
   expect(words).toContain('Nobody could say whether mail arrives at wren.com today.');
   expect(words).toContain('Nobody could say where its mail goes.');

@@ -45,7 +45,7 @@ it.each([
   [{ paidUntil: null }, 'not paid'],
   [{ renewsFrom: '2028-01-01' }, 'decided, from 1 Jan 2028 on'],
   [{ committedUntil: '2029-12-01' }, 'whatever you say until 1 December 2029'],
-])('of what is had, %j, it says: %s', (more, words) => expect(shown(more)).toContain(words));
+])('of what one has, %j, it says: %s', (more, words) => expect(shown(more)).toContain(words));
 
 it('what is over says its state and offers nothing; what only stopped may say that nothing comes', () => {
   for (const state of ['left', 'gone']) {

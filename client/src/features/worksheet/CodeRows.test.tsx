@@ -10,17 +10,7 @@ vi.mock('../../format/codes', () => ({
   promotionWords: (place: { book: string }) => `known at ${place.book}.`,
   verdictWords: (verdict: { verdict: string }) => `it is ${verdict.verdict}`,
 }));
-vi.mock('./LedgerTable', () => ({
-  LedgerRow: ({ kind, notes, children }: { kind?: string; notes?: object; children: object }) => (
-    <tr>
-      <td>{kind}</td>
-      {children as never}
-      <td>{notes as never}</td>
-    </tr>
-  ),
-  Choice: ({ children }: { children: object }) => <td>{children as never}</td>,
-  Figures: ({ of }: { of?: { total: { amount: string } } }) => <td>{of?.total.amount}</td>,
-}));
+vi.mock('./LedgerTable', () => import('./plainLedger'));
 
 afterEach(cleanup);
 

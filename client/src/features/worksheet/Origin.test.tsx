@@ -125,7 +125,7 @@ it('a code’s row is what it took off each line; a line says what is in rows of
   expect(rows()[0]![3]).toBe('in its own row: REED −3.00, included with the plan −1.00');
 });
 
-it('tax is each bill’s, whoever sent it; a bill without any is left out', () => {
+it('tax is each bill’s, of every seller; a bill without any is left out', () => {
   const bills = [bill(0, [], { tax: '2.40' }), bill(1, []), bill(2, [], { book: 'other', tax: '1.20' })];
   expect(shown({ kind: 'tax', book: null }, bills)).toContain('20% of what each bill comes to');
   expect(rows().map((row) => row.at(-1))).toEqual(['£2.40', '£1.20']);
