@@ -40,6 +40,20 @@ test.each([{ had: false }, { had: true }])(
   },
 );
 
+test('what nobody looks at any more is not taken for fresh by an answer from before', async () => {
+  const queries = new QueryClient();
+  const { answers, stop, seen } = lookedAt(['other view'], queries);
+  answers[0]!(['before']);
+  await settled();
+  void queries.refetchQueries({ queryKey: ['other view'] });
+  stop();
+  await renew(queries, { queryKey: ['other view'] });
+  answers[1]!(['late']);
+  await settled();
+  expect(queries.getQueryState(['other view'])).toMatchObject({ isInvalidated: true, data: ['before'] });
+  expect(seen()).toEqual(['before']);
+});
+
 test('what the filter leaves out stays on its way', async () => {
   const queries = new QueryClient();
   const [mine, other] = [lookedAt(['mine'], queries), lookedAt(['other'], queries)];

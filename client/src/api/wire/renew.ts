@@ -1,12 +1,11 @@
-import type { InvalidateQueryFilters, Query, QueryClient } from '@tanstack/react-query';
+import type { InvalidateQueryFilters, QueryClient } from '@tanstack/react-query';
 
 /**
- * Asks anew for what a change may have made another. An answer that is on its way may be from before the change: where
- * it is the first of its kind, the library would wait for it and take it for the new one. It is called off.
+ * Asks anew for what a change may have made another. An answer that is on its way may be from before the change, and
+ * the library would take it for the new one where it is the first of its kind or nobody looks at it. It is called off.
  */
 export async function renew(queries: QueryClient, of: InvalidateQueryFilters = {}): Promise<void> {
-  const predicate = (query: Query) => query.state.data === undefined && (of.predicate?.(query) ?? true);
-  await queries.cancelQueries({ ...of, predicate });
+  await queries.cancelQueries(of);
   await queries.invalidateQueries(of);
 }
 
